@@ -1,0 +1,55 @@
+/**
+ * Distance in edits between two names: insertions, deletions, substitutions and
+ * swaps of neighbours each count one (optimal string alignment). Stops early and
+ * answers `limit + 1` once the distance must exceed `limit`.
+ */
+export function editDistance(a: string, b: string, limit = 3): number {
+  if (Math.abs(a.length - b.length) > limit) return limit + 1;
+  let before: number[] = [];
+  let last = Array.from({ length: b.length + 1 }, (_, j) => j);
+  for (let i = 1; i <= a.length; i++) {
+    const row = [i];
+    let least = i;
+    for (let j = 1; j <= b.length; j++) {
+      const swap =
+        i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]
+          ? (before[j - 2] as number) + 1
+          : Infinity;
+      const cost = a[i - 1] === b[j - 1] ? 0 : 1;
+      const d = Math.min(
+        (last[j] as number) + 1,
+        (row[j - 1] as number) + 1,
+        (last[j - 1] as number) + cost,
+        swap,
+      );
+      row.push(d);
+      least = Math.min(least, d);
+    }
+    if (least > limit) return limit + 1;
+    before = last;
+    last = row;
+  }
+  return last[b.length] as number;
+}
+
+/**
+ * The candidate nearest to `name`, or null when none is near enough: one edit for
+ * names up to four letters, two for longer ones. Equal distances go to the
+ * candidate that shares the first letter, then to the shorter, then by alphabet.
+ */
+export function nearestName(name: string, candidates: Iterable<string>): string | null {
+  const limit = name.length <= 4 ? 1 : 2;
+  let best: string | null = null;
+  let bestScore = Infinity;
+  for (const candidate of candidates) {
+    if (candidate === name) continue;
+    const distance = editDistance(name, candidate, limit);
+    if (distance > limit) continue;
+    const score = distance * 100 + (candidate[0] === name[0] ? 0 : 50) + candidate.length;
+    if (score < bestScore || (score === bestScore && best !== null && candidate < best)) {
+      best = candidate;
+      bestScore = score;
+    }
+  }
+  return best;
+}

@@ -1,0 +1,233 @@
+import { glue, NO_GLUE, PT, type Sp } from '../base/lengths';
+import { boxOf, type Box, type Child } from '../boxes/box';
+import type { LineSpacing, VItem } from '../boxes/vertical';
+import type { BlockNode, Display, DisplayRow } from '../document/blocks';
+import { formulaContext, layoutList } from '../math/layout';
+import { DISPLAY } from '../math/style';
+import { setText } from '../paragraphs/boxes';
+import type { LayoutEnv } from '../paragraphs/env';
+import { HFUZZ } from '../paragraphs/lines';
+import { inMillimetres } from '../paragraphs/paragraph';
+
+/** `\jot`: extra space between the lines of an alignment (plain TeX, amsmath). */
+const JOT: Sp = 3 * PT;
+/** `\mintagsep` of amsmath: half an em at least between a formula and its number. */
+const TAG_GAP_EM = 0.5;
+
+/** A row with its cells set. */
+interface SetRow {
+  readonly row: DisplayRow;
+  readonly cells: readonly Box[];
+  readonly tag: Box | null;
+}
+
+type LayoutInner = (blocks: readonly BlockNode[]) => VItem[];
+
+/**
+ * Adds a displayed formula: space above, its rows, space below.
+ *
+ * @param lastLine where the line before ends, from the left edge of the column; null if there is none.
+ */
+export function layoutDisplay(
+  out: VItem[],
+  display: Display,
+  lastLine: Sp | null,
+  env: LayoutEnv,
+  inner: LayoutInner,
+): void {
+  const ctx = formulaContext(env.fonts, display.font, DISPLAY, (inlines, scale) => setText(inlines, env, scale));
+  const rows = display.rows.map((row): SetRow => ({
+    row,
+    cells: row.cells.map((cell) => layoutList(cell, ctx)),
+    tag: row.tag ? setText(row.tag, env) : null,
+  }));
+  const places = placeRows(display, rows);
+  const short = isShort(display, places[0], lastLine);
+  out.push({ kind: 'penalty', penalty: display.preDisplayPenalty });
+  out.push({ kind: 'glue', glue: short ? display.aboveShort : display.above });
+  const spacing = rowSpacing(display);
+  places.forEach((place, i) => {
+    const { row, tag } = rows[i] as SetRow;
+    if (i > 0) out.push({ kind: 'penalty', penalty: display.rowPenalty });
+    if (row.textAbove) out.push(...inner(row.textAbove), { kind: 'penalty', penalty: 10000 });
+    reportTooWide(display, place, row, env);
+    pushRow(out, display, place, tag, row, spacing);
+    if (row.skip !== 0 && i < places.length - 1) out.push({ kind: 'glue', glue: glue(row.skip) });
+  });
+  out.push({ kind: 'penalty', penalty: display.postDisplayPenalty });
+  out.push({ kind: 'glue', glue: short ? display.belowShort : display.below });
+}
+
+/** Lines of an alignment stand a `\jot` further apart (amsmath's `\displ@y`). */
+function rowSpacing(display: Display): LineSpacing {
+  const extra = display.layout === 'single' ? 0 : JOT;
+  return {
+    baselineSkip: { ...display.baselineSkip, width: display.baselineSkip.width + extra },
+    lineSkip: { ...display.lineSkip, width: display.lineSkip.width + extra },
+    lineSkipLimit: display.lineSkipLimit + extra,
+  };
+}
+
+/** A row placed: its contents as one box, and where that starts in the display. */
+interface Place {
+  readonly box: Box;
+  readonly x: Sp;
+}
+
+function placeRows(display: Display, rows: readonly SetRow[]): Place[] {
+  switch (display.layout) {
+    case 'aligned':
+      return placeAligned(display, rows);
+    case 'equationArray':
+      return placeEquationArray(display, rows);
+    default:
+      return rows.map((row, i) => placeAlone(display, row, i, rows.length));
+  }
+}
+
+const joined = (cells: readonly Box[]): Box => {
+  if (cells.length === 1) return cells[0] as Box;
+  const children: Child[] = [];
+  let x = 0;
+  for (const item of cells) {
+    children.push({ x, y: 0, item });
+    x += item.width;
+  }
+  return boxOf(x, Math.max(0, ...cells.map((c) => c.height)), Math.max(0, ...cells.map((c) => c.depth)), children);
+};
+
+/** One row by itself: centred, or where `fleqn` or `multline` put it; the number makes it give way (TeXbook, chapter 19). */
+function placeAlone(display: Display, { cells, tag }: SetRow, index: number, count: number): Place {
+  const box = joined(cells);
+  if (display.flushIndent !== null) return { box, x: display.flushIndent };
+  const spare = display.width - box.width;
+  if (display.layout === 'multiline' && count > 1) {
+    const indent = Math.min(10 * PT, Math.max(0, spare));
+    if (index === 0) return { box, x: indent };
+    if (index === count - 1) return { box, x: Math.max(0, spare - indent - (tag ? tag.width + em(display) : 0)) };
+  }
+  let x = spare / 2;
+  if (tag && x < 2 * tag.width) x = Math.max(0, (spare - tag.width) / 2);
+  if (display.tagSide === 'left' && tag) x = Math.max(x, spare - x);
+  return { box, x: Math.max(0, x) };
+}
+
+/** Pairs of columns, right then left aligned, spread evenly (amsmath's `align`). */
+function placeAligned(display: Display, rows: readonly SetRow[]): Place[] {
+  const widths = columnWidths(rows);
+  const pairs = Math.ceil(widths.length / 2);
+  const total = widths.reduce((sum, w) => sum + w, 0);
+  const tagRoom = Math.max(0, ...rows.map(({ tag }) => (tag ? tag.width + TAG_GAP_EM * em(display) : 0)));
+  let gap = Math.max(0, display.width - total) / (pairs + 1);
+  let start = display.flushIndent ?? gap;
+  if (display.flushIndent === null && start < tagRoom) {
+    // The number needs the margin: what is left is shared out anew.
+    gap = Math.max(0, (display.width - total - tagRoom) / (pairs + 1));
+    start = display.tagSide === 'left' ? tagRoom + gap : gap;
+  }
+  return rows.map(({ cells }) => {
+    const children: Child[] = [];
+    let x = 0;
+    widths.forEach((width, c) => {
+      if (c > 0 && c % 2 === 0) x += gap;
+      const item = cells[c];
+      if (item) children.push({ x: c % 2 === 0 ? x + width - item.width : x, y: 0, item });
+      x += width;
+    });
+    return { box: rowBox(x, cells, children, display), x: start };
+  });
+}
+
+/** `eqnarray`: right, centre, left, with two columns' space between them. */
+function placeEquationArray(display: Display, rows: readonly SetRow[]): Place[] {
+  const widths = columnWidths(rows);
+  const separation = 2 * 5 * PT;
+  const total = widths.reduce((sum, w) => sum + w, 0) + separation * Math.max(0, widths.length - 1);
+  const start = display.flushIndent ?? Math.max(0, (display.width - total) / 2);
+  return rows.map(({ cells }) => {
+    const children: Child[] = [];
+    let x = 0;
+    widths.forEach((width, c) => {
+      if (c > 0) x += separation;
+      const item = cells[c];
+      if (item) {
+        const spare = width - item.width;
+        children.push({ x: x + (c % 3 === 0 ? spare : c % 3 === 1 ? spare / 2 : 0), y: 0, item });
+      }
+      x += width;
+    });
+    return { box: rowBox(x, cells, children, display), x: start };
+  });
+}
+
+function columnWidths(rows: readonly SetRow[]): Sp[] {
+  const widths: Sp[] = [];
+  for (const { cells } of rows) {
+    cells.forEach((cell, c) => {
+      widths[c] = Math.max(widths[c] ?? 0, cell.width);
+    });
+  }
+  return widths;
+}
+
+/** Rows of an alignment hold a strut: 0.7 and 0.3 of the line distance. */
+function rowBox(width: Sp, cells: readonly Box[], children: readonly Child[], display: Display): Box {
+  const strut = display.baselineSkip.width;
+  return boxOf(
+    width,
+    Math.max(0.7 * strut, ...cells.map((c) => c.height)),
+    Math.max(0.3 * strut, ...cells.map((c) => c.depth)),
+    children,
+  );
+}
+
+const em = (display: Display): Sp => display.font.size;
+
+/** Short skips: the line before ends left of where the formula begins (TeX: The Program, §1203). */
+function isShort(display: Display, first: Place | undefined, lastLine: Sp | null): boolean {
+  if (display.layout !== 'single' || !first || lastLine === null) return false;
+  return display.left + first.x > lastLine + 2 * em(display);
+}
+
+function reportTooWide(display: Display, place: Place, row: DisplayRow, env: LayoutEnv): void {
+  const excess = place.x + place.box.width - display.width;
+  if (excess <= HFUZZ) return;
+  env.report({
+    code: 'formula-too-wide',
+    from: row.from,
+    to: row.to,
+    args: { amount: inMillimetres(excess) },
+  });
+}
+
+/** One line with the formula and its number; a number without room goes on a line of its own. */
+function pushRow(
+  out: VItem[],
+  display: Display,
+  place: Place,
+  tag: Box | null,
+  row: DisplayRow,
+  spacing: LineSpacing,
+): void {
+  const { box, x } = place;
+  const tagX = tag ? (display.tagSide === 'left' ? 0 : display.width - tag.width) : 0;
+  const gap = TAG_GAP_EM * em(display);
+  const fits = !tag || (display.tagSide === 'left' ? x >= tag.width + gap : x + box.width + gap <= tagX);
+  const children: Child[] = [{ x, y: 0, item: box }];
+  if (tag && fits) children.push({ x: tagX, y: 0, item: tag });
+  const height = Math.max(box.height, tag && fits ? tag.height : 0);
+  const depth = Math.max(box.depth, tag && fits ? tag.depth : 0);
+  const line = (b: Box, labels: readonly string[]): VItem => ({
+    kind: 'line',
+    box: b,
+    x: display.left,
+    spacing,
+    labels,
+  });
+  const formula = line(boxOf(display.width, height, depth, children), row.labels);
+  if (!tag || fits) return void out.push(formula);
+  const number = line(boxOf(display.width, tag.height, tag.depth, [{ x: tagX, y: 0, item: tag }]), []);
+  const joint: VItem[] = [{ kind: 'penalty', penalty: 10000 }, { kind: 'glue', glue: NO_GLUE }];
+  if (display.tagSide === 'left') out.push(number, ...joint, formula);
+  else out.push(formula, ...joint, number);
+}

@@ -1,0 +1,141 @@
+import type { Sp } from '../base/lengths';
+import { NOWHERE, type Span } from '../base/spans';
+import type { Font } from '../fonts/font';
+
+/** One glyph, its reference point at the left end of the baseline. */
+export interface GlyphItem {
+  readonly kind: 'glyph';
+  readonly font: Font;
+  readonly size: Sp;
+  readonly glyph: number;
+  readonly width: Sp;
+  readonly height: Sp;
+  readonly depth: Sp;
+  readonly color: number;
+  readonly span: Span;
+}
+
+/** A shaped word or part of one. `positions` are in font units. */
+export interface RunItem {
+  readonly kind: 'run';
+  readonly font: Font;
+  readonly size: Sp;
+  readonly glyphs: readonly number[];
+  readonly positions: readonly number[];
+  readonly clusters: readonly number[];
+  readonly width: Sp;
+  readonly height: Sp;
+  readonly depth: Sp;
+  readonly color: number;
+  readonly span: Span;
+}
+
+export interface RuleItem {
+  readonly kind: 'rule';
+  readonly width: Sp;
+  readonly height: Sp;
+  readonly depth: Sp;
+  readonly color: number;
+  readonly span: Span;
+}
+
+/** A place to be pointed to; takes no room. */
+export interface AnchorItem {
+  readonly kind: 'anchor';
+  readonly label: string;
+  readonly width: 0;
+  readonly height: 0;
+  readonly depth: 0;
+}
+
+/** Contents at fixed places. `x` to the right, `y` upwards, from the box's reference point. */
+export interface Box {
+  readonly kind: 'box';
+  readonly width: Sp;
+  readonly height: Sp;
+  readonly depth: Sp;
+  readonly children: readonly Child[];
+  /** Where a link leads, or nothing. */
+  readonly link?: string;
+}
+
+export interface Child {
+  readonly x: Sp;
+  readonly y: Sp;
+  readonly item: Item;
+}
+
+export type Item = GlyphItem | RunItem | RuleItem | AnchorItem | Box;
+
+/** One part of a horizontal list that can still stretch and break. */
+export type HItem =
+  | { readonly kind: 'box'; readonly item: Item }
+  | { readonly kind: 'glue'; readonly width: Sp; readonly stretch: Sp; readonly shrink: Sp }
+  | { readonly kind: 'kern'; readonly width: Sp }
+  | { readonly kind: 'penalty'; readonly penalty: number };
+
+export const EMPTY_BOX: Box = { kind: 'box', width: 0, height: 0, depth: 0, children: [] };
+
+/** A box of given size around children; their own sizes play no part. */
+export function boxOf(width: Sp, height: Sp, depth: Sp, children: readonly Child[]): Box {
+  return { kind: 'box', width, height, depth, children };
+}
+
+/** The items side by side at their natural widths. */
+export function hpack(items: readonly HItem[]): Box {
+  const children: Child[] = [];
+  let x = 0;
+  let height = 0;
+  let depth = 0;
+  for (const part of items) {
+    if (part.kind === 'box') {
+      const { item } = part;
+      children.push({ x, y: 0, item });
+      x += item.width;
+      if (item.height > height) height = item.height;
+      if (item.depth > depth) depth = item.depth;
+    } else if (part.kind !== 'penalty') x += part.width;
+  }
+  return boxOf(x, height, depth, children);
+}
+
+/** The item moved up by `shift`; height and depth follow. */
+export function raised(item: Item, shift: Sp): Box {
+  return boxOf(item.width, item.height + shift, item.depth - shift, [{ x: 0, y: shift, item }]);
+}
+
+/** The item centred in a width. */
+export function centred(item: Item, width: Sp): Box {
+  return boxOf(width, item.height, item.depth, [{ x: (width - item.width) / 2, y: 0, item }]);
+}
+
+export const rule = (
+  width: Sp,
+  height: Sp,
+  depth: Sp,
+  color = 0,
+  span: Span = NOWHERE,
+): RuleItem => ({ kind: 'rule', width, height, depth, color, span });
+
+export const kern = (width: Sp): HItem => ({ kind: 'kern', width });
+export const hbox = (item: Item): HItem => ({ kind: 'box', item });
+
+/** A readable drawing of a box for tests: kind, size in pt, and what is inside, a line each. */
+export function dumpBox(item: Item, depth = 0, x = 0, y = 0): string {
+  const n = (v: number): string => (v / 65536).toFixed(2);
+  const pad = '  '.repeat(depth);
+  const size = `${n(item.width)}×(${n(item.height)}+${n(item.depth)}) at ${n(x)},${n(y)}`;
+  switch (item.kind) {
+    case 'glyph':
+      return `${pad}${item.font.textOf(item.glyph) || `#${item.glyph}`} ${size}`;
+    case 'run':
+      return `${pad}"${item.glyphs.map((g) => item.font.textOf(g)).join('')}" ${size}`;
+    case 'box':
+      return [
+        `${pad}box ${size}`,
+        ...item.children.map((c) => dumpBox(c.item, depth + 1, c.x, c.y)),
+      ].join('\n');
+    default:
+      return `${pad}${item.kind} ${size}`;
+  }
+}

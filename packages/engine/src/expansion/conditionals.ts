@@ -1,0 +1,191 @@
+import { Cat } from '../tokens/categories';
+import { isExpandable, sameMeaning, type Expandable, type Meaning, type Token } from './meaning';
+import { STOP, type Processor } from './processor';
+import { scanDimen, scanInt } from './scan';
+
+type Test = (p: Processor) => boolean;
+
+/** The two tokens' codes for `\if` and `\ifcat`: a command that is no character counts as 256. */
+function charOf(p: Processor, token: Token | null): { cat: number; char: string } {
+  if (token === null) return { cat: -1, char: '' };
+  if (token.cell === null) return { cat: token.cat, char: token.text };
+  const meaning = p.state.meaning(token.cell);
+  if (meaning?.kind === 'char') return { cat: meaning.cat, char: meaning.text };
+  return { cat: Cat.Command, char: '\u0000' };
+}
+
+function meaningOf(p: Processor, token: Token | null): Meaning | undefined {
+  if (token === null) return undefined;
+  if (token.cell !== null) return p.state.meaning(token.cell);
+  return { kind: 'char', cat: token.cat, text: token.text };
+}
+
+function compare(p: Processor, scan: (p: Processor) => number): boolean {
+  const left = scan(p);
+  const relation = p.nextNonBlank();
+  const sign = relation?.text ?? '';
+  if (relation && !['<', '>', '='].includes(sign)) {
+    p.report('number-missing', p.spanOf(relation));
+    p.unread(relation);
+  }
+  const right = scan(p);
+  return sign === '<' ? left < right : sign === '>' ? left > right : left === right;
+}
+
+const TESTS: Readonly<Record<string, Test>> = {
+  iftrue: () => true,
+  iffalse: () => false,
+  if: (p) => charOf(p, p.nextExpanded()).char === charOf(p, p.nextExpanded()).char,
+  ifcat: (p) => charOf(p, p.nextExpanded()).cat === charOf(p, p.nextExpanded()).cat,
+  ifx: (p) => {
+    const a = p.next();
+    const b = p.next();
+    return sameMeaning(meaningOf(p, a), meaningOf(p, b));
+  },
+  ifnum: (p) => compare(p, scanInt),
+  ifdim: (p) => compare(p, scanDimen),
+  ifodd: (p) => Math.abs(scanInt(p)) % 2 === 1,
+  ifdefined: (p) => {
+    const token = p.next();
+    return token?.cell != null && p.state.meaning(token.cell) !== undefined;
+  },
+  ifcsname: (p) => p.state.get(p.state.cell(readCsName(p))) !== undefined,
+  ifmmode: (p) => p.state.get(p.state.cell('\u0001mode')) === 'math',
+  ifhmode: (p) => p.state.get(p.state.cell('\u0001mode')) === 'horizontal',
+  ifvmode: (p) => (p.state.get(p.state.cell('\u0001mode')) ?? 'vertical') === 'vertical',
+};
+
+/** The name between `\csname` and `\endcsname`. */
+export function readCsName(p: Processor): string {
+  let name = '';
+  for (;;) {
+    const token = p.nextExpanded();
+    if (token === null) return name;
+    if (token.cat === Cat.Command) {
+      if (token.text !== 'endcsname') {
+        p.report('command-unknown', p.spanOf(token), { name: token.text });
+        p.unread(token);
+      }
+      return name;
+    }
+    if (token.cat === STOP) {
+      p.unread(token);
+      return name;
+    }
+    name += token.text;
+  }
+}
+
+function begin(p: Processor, token: Token, isCase: boolean): void {
+  p.conditions.push({ token, span: p.spanOf(token), taken: false, inElse: false, isCase });
+}
+
+/** Skips to the `\else`, `\or` or `\fi` of the innermost condition; which it was, or null at the end. */
+function skipBranch(p: Processor): 'else' | 'or' | 'fi' | null {
+  let depth = 0;
+  for (;;) {
+    const token = p.next();
+    if (token === null || token.cat === STOP) {
+      if (token) p.unread(token);
+      return null;
+    }
+    if (token.cell === null) continue;
+    const meaning = p.state.meaning(token.cell);
+    if (meaning?.kind !== 'expandable' || !meaning.conditional) continue;
+    if (meaning.conditional === 'if') depth++;
+    else if (depth === 0) return meaning.conditional;
+    else if (meaning.conditional === 'fi') depth--;
+  }
+}
+
+function unclosed(p: Processor): void {
+  const open = p.conditions.pop();
+  if (open && p.exhausted === null) {
+    p.report('conditional-unclosed', open.span, { name: open.token.text });
+  }
+}
+
+/** Passes over what a false condition guards. */
+function skipFalse(p: Processor): void {
+  for (;;) {
+    const end = skipBranch(p);
+    if (end === null) return unclosed(p);
+    if (end === 'fi') return void p.conditions.pop();
+    if (end === 'else') {
+      const open = p.conditions.at(-1);
+      if (open) open.inElse = true;
+      return;
+    }
+  }
+}
+
+/** Passes over what is left of a condition whose true part was read. */
+function skipRest(p: Processor): void {
+  for (;;) {
+    const end = skipBranch(p);
+    if (end === null) return unclosed(p);
+    if (end === 'fi') return void p.conditions.pop();
+  }
+}
+
+function condition(name: string, test: Test): Expandable {
+  return {
+    kind: 'expandable',
+    name,
+    conditional: 'if',
+    expand: (p, token) => {
+      begin(p, token, false);
+      if (!test(p)) skipFalse(p);
+    },
+  };
+}
+
+function ifcase(p: Processor, token: Token): void {
+  begin(p, token, true);
+  let number = scanInt(p);
+  while (number !== 0) {
+    const end = skipBranch(p);
+    if (end === null) return unclosed(p);
+    if (end === 'fi') return void p.conditions.pop();
+    if (end === 'else') return;
+    number--;
+  }
+}
+
+function branchEnd(name: 'else' | 'or' | 'fi'): Expandable {
+  return {
+    kind: 'expandable',
+    name,
+    conditional: name,
+    expand: (p) => {
+      if (name === 'fi') p.conditions.pop();
+      else if (p.conditions.length > 0) skipRest(p);
+    },
+  };
+}
+
+/** All conditionals (The TeXbook, chapter 20), by name. */
+export const conditionals: readonly Expandable[] = [
+  ...Object.entries(TESTS).map(([name, test]) => condition(name, test)),
+  { kind: 'expandable', name: 'ifcase', conditional: 'if', expand: ifcase },
+  branchEnd('else'),
+  branchEnd('or'),
+  branchEnd('fi'),
+  {
+    kind: 'expandable',
+    name: 'unless',
+    expand: (p) => {
+      const token = p.next();
+      const meaning = token?.cell ? p.state.meaning(token.cell) : undefined;
+      const test = meaning?.kind === 'expandable' ? TESTS[meaning.name] : undefined;
+      if (!token || !test) return;
+      begin(p, token, false);
+      if (test(p)) skipFalse(p);
+    },
+  },
+];
+
+/** Is the token expandable now? */
+export function canExpand(p: Processor, token: Token): boolean {
+  return token.cell !== null && isExpandable(p.state.meaning(token.cell));
+}

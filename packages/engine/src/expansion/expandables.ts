@@ -1,0 +1,154 @@
+import { formatPt, type Glue } from '../base/lengths';
+import { Cat } from '../tokens/categories';
+import { readArgument, readBalanced } from './arguments';
+import { conditionals, readCsName } from './conditionals';
+import { toLetter, toRoman } from './numerals';
+import { isExpandable, type Expandable, type RegisterMeaning, type Token } from './meaning';
+import type { Processor } from './processor';
+import { registerOf, scanInt } from './scan';
+
+const ORDER_NAMES = ['pt', 'fil', 'fill', 'filll'];
+
+/** A register's value as `\the` prints it. */
+export function registerText(type: RegisterMeaning['type'], value: unknown): string {
+  if (type === 'count') return String(value ?? 0);
+  if (type === 'dimen') return formatPt(Number(value ?? 0));
+  const g = value as Glue | undefined;
+  if (!g) return '0.0pt';
+  const part = (length: number, order: number) => formatPt(length).replace(/pt$/, '') + (ORDER_NAMES[order] ?? 'pt');
+  return (
+    formatPt(g.width) +
+    (g.stretch ? ` plus ${part(g.stretch, g.stretchOrder)}` : '') +
+    (g.shrink ? ` minus ${part(g.shrink, g.shrinkOrder)}` : '')
+  );
+}
+
+/** How a token is written: `\string`. */
+export function tokenText(token: Token): string {
+  if (token.cat === Cat.Command) return `\\${token.text}`;
+  return token.cat === Cat.Argument ? `#${token.text}` : token.text;
+}
+
+/** A token list as source text, a blank behind each control word (`\detokenize`). */
+export function tokensText(tokens: readonly Token[]): string {
+  return tokens
+    .map((t) => tokenText(t) + (t.cat === Cat.Command && /^[A-Za-z@]+$/.test(t.text) ? ' ' : ''))
+    .join('');
+}
+
+function expandOnce(p: Processor, token: Token): void {
+  const meaning = token.cell ? p.state.meaning(token.cell) : undefined;
+  if (isExpandable(meaning)) p.expand(token, meaning);
+  else p.unread(token);
+}
+
+/** The tokens shielded from `\edef`: each that could expand is put behind `\noexpand`. */
+function shield(p: Processor, tokens: readonly Token[]): Token[] {
+  return tokens.flatMap((t) =>
+    t.cell !== null && isExpandable(p.state.meaning(t.cell)) ? [p.command('noexpand'), t] : [t],
+  );
+}
+
+function the(p: Processor): void {
+  const token = p.nextExpanded();
+  if (token === null) return;
+  const meaning = token.cell ? p.state.meaning(token.cell) : undefined;
+  if (meaning?.kind === 'chardef') return p.push(p.chars(String(meaning.code)));
+  const register = registerOf(p, token);
+  if (!register) {
+    p.report('number-missing', p.spanOf(token));
+    return;
+  }
+  const value = p.state.get(register.storage);
+  if (register.type === 'toks') p.push(shield(p, (value as Token[] | undefined) ?? []));
+  else p.push(p.chars(registerText(register.type, value)));
+}
+
+function expandable(name: string, expand: Expandable['expand']): Expandable {
+  return { kind: 'expandable', name, expand };
+}
+
+function number(name: string, print: (n: number) => string): Expandable {
+  return expandable(name, (p) => p.push(p.chars(print(scanInt(p)))));
+}
+
+/** Every expandable primitive and the kernel's expandable helpers (The TeXbook, chapter 20). */
+export const expandables: readonly Expandable[] = [
+  ...conditionals,
+  expandable('expandafter', (p) => {
+    const first = p.next();
+    const second = p.next();
+    if (second) expandOnce(p, second);
+    if (first) p.unread(first);
+  }),
+  expandable('noexpand', () => undefined),
+  expandable('csname', (p) => {
+    const token = p.command(readCsName(p));
+    if (token.cell && p.state.get(token.cell) === undefined) {
+      p.state.set(token.cell, p.state.get(p.state.cell('relax')));
+    }
+    p.unread(token);
+  }),
+  expandable('string', (p) => {
+    const token = p.next();
+    if (token) p.push(p.chars(tokenText(token)));
+  }),
+  expandable('meaning', (p) => {
+    const token = p.next();
+    const meaning = token?.cell ? p.state.meaning(token.cell) : undefined;
+    if (!token) return;
+    const text =
+      meaning?.kind === 'macro'
+        ? `macro:${tokensText(meaning.params)}->${tokensText(meaning.body)}`
+        : meaning === undefined && token.cell
+          ? 'undefined'
+          : tokenText(token);
+    p.push(p.chars(text));
+  }),
+  expandable('the', the),
+  number('number', String),
+  number('romannumeral', (n) => toRoman(n).toLowerCase()),
+  number('@Roman', toRoman),
+  number('@alph', (n) => toLetter(n).toLowerCase()),
+  number('@Alph', toLetter),
+  expandable('detokenize', (p) => {
+    const tokens = readArgument(p, p.command('detokenize'), true);
+    p.push(p.chars(tokensText(tokens ?? [])));
+  }),
+  expandable('unexpanded', (p) => {
+    const tokens = readArgument(p, p.command('unexpanded'), true);
+    p.push(shield(p, tokens ?? []));
+  }),
+];
+
+/** Everything up to the closing brace, expanded as `\edef` does (the opening one was read). */
+export function readExpanded(p: Processor): Token[] {
+  const out: Token[] = [];
+  let depth = 1;
+  for (;;) {
+    const token = p.nextExpanded(true);
+    if (token === null || token.cat === 18) {
+      if (token) p.unread(token);
+      return out;
+    }
+    if (token.cat === Cat.Begin) depth++;
+    else if (token.cat === Cat.End && --depth === 0) return out;
+    out.push(token);
+  }
+}
+
+/** The tokens expanded as `\edef` does. */
+export function expandTokens(p: Processor, tokens: readonly Token[]): Token[] {
+  p.push([...tokens, p.make(Cat.End, '}')]);
+  return readExpanded(p);
+}
+
+/** The text of an argument that names something: expanded, characters only. */
+export function textOf(p: Processor, tokens: readonly Token[]): string {
+  return expandTokens(p, tokens)
+    .map((t) => (t.cat === Cat.Command ? `\\${t.text}` : t.text))
+    .join('')
+    .trim();
+}
+
+export { readBalanced };

@@ -1,0 +1,138 @@
+import type { Glue } from '../base/lengths';
+import { sameTokens, type Token as AnyToken } from '../tokens/token';
+import type { Processor } from './processor';
+import type { Cell } from './state';
+
+export type Token = AnyToken<Cell>;
+
+/** A macro: a parameter text to match and a body (The TeXbook, chapter 20). */
+export interface Macro {
+  readonly kind: 'macro';
+  /** Parameter text: `Argument` tokens and delimiters between them. */
+  readonly params: readonly Token[];
+  /** LaTeX's optional first argument: its default, or null when there is none. */
+  readonly optional: readonly Token[] | null;
+  readonly body: readonly Token[];
+  /** May arguments hold `\par`? */
+  readonly long: boolean;
+  /** Left alone by `\edef` and in moving arguments. */
+  readonly protect: boolean;
+}
+
+/** A primitive that is replaced by other tokens. */
+export interface Expandable {
+  readonly kind: 'expandable';
+  readonly name: string;
+  readonly expand: (processor: Processor, token: Token) => void;
+  readonly protect?: boolean;
+  /** Part of `\if … \else … \fi`, so that skipped text is counted right. */
+  readonly conditional?: 'if' | 'else' | 'or' | 'fi';
+}
+
+/** An assignment or other primitive that is carried out, anywhere. */
+export interface Primitive {
+  readonly kind: 'primitive';
+  readonly name: string;
+  readonly run: (processor: Processor, token: Token) => void;
+}
+
+/** `\let` to a character. */
+export interface CharMeaning {
+  readonly kind: 'char';
+  readonly cat: number;
+  readonly text: string;
+}
+
+export type RegisterType = 'count' | 'dimen' | 'skip' | 'muskip' | 'toks';
+
+/** A name for a register or parameter. */
+export interface RegisterMeaning {
+  readonly kind: 'register';
+  readonly type: RegisterType;
+  readonly storage: Cell;
+}
+
+/** `\chardef`. */
+export interface CharNumber {
+  readonly kind: 'chardef';
+  readonly code: number;
+}
+
+/** A command of the language, carried out by `language`; opaque here. */
+export interface CommandMeaning {
+  readonly kind: 'command';
+  readonly name: string;
+}
+
+export type Meaning =
+  | Macro
+  | Expandable
+  | Primitive
+  | CharMeaning
+  | RegisterMeaning
+  | CharNumber
+  | CommandMeaning;
+
+/** Is the meaning one that expansion replaces? */
+export function isExpandable(meaning: Meaning | undefined): meaning is Macro | Expandable {
+  return meaning !== undefined && (meaning.kind === 'macro' || meaning.kind === 'expandable');
+}
+
+/** `\ifx`: the same meaning, for macros the same texts (The TeXbook, chapter 20). */
+export function sameMeaning(a: Meaning | undefined, b: Meaning | undefined): boolean {
+  if (a === b) return true;
+  if (!a || !b || a.kind !== b.kind) return false;
+  switch (a.kind) {
+    case 'macro': {
+      const other = b as Macro;
+      return (
+        a.long === other.long &&
+        a.protect === other.protect &&
+        sameTokens(a.params, other.params) &&
+        sameTokens(a.body, other.body) &&
+        (a.optional === null) === (other.optional === null) &&
+        sameTokens(a.optional ?? [], other.optional ?? [])
+      );
+    }
+    case 'char':
+      return a.cat === (b as CharMeaning).cat && a.text === (b as CharMeaning).text;
+    case 'register':
+      return a.storage === (b as RegisterMeaning).storage;
+    case 'chardef':
+      return a.code === (b as CharNumber).code;
+    default:
+      return false;
+  }
+}
+
+/** Do two cell values mean the same? Structural for plain data; used to prove reuse. */
+export function sameValue(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
+  if ('kind' in a && 'kind' in b && (a as Meaning).kind === 'macro') {
+    return sameMeaning(a as Meaning, b as Meaning);
+  }
+  if (Array.isArray(a) !== Array.isArray(b)) return false;
+  if (a instanceof Map || b instanceof Map || ArrayBuffer.isView(a) || ArrayBuffer.isView(b)) {
+    return false;
+  }
+  const left = Object.entries(a);
+  const right = b as Record<string, unknown>;
+  if (left.length !== Object.keys(right).length) return false;
+  return left.every(([key, value]) =>
+    typeof value === 'function' || key === 'chunk' || key === 'from' || key === 'to'
+      ? key !== 'run' || value === right[key]
+      : key === 'cell' || key === 'storage'
+        ? value === right[key]
+        : sameValue(value, right[key]),
+  );
+}
+
+/** The initial value of a register of the type. */
+export function emptyRegister(type: RegisterType): number | Glue | readonly Token[] {
+  if (type === 'toks') return [];
+  if (type === 'skip' || type === 'muskip') {
+    return { width: 0, stretch: 0, stretchOrder: 0, shrink: 0, shrinkOrder: 0 };
+  }
+  return 0;
+}

@@ -1,0 +1,227 @@
+import type { Span } from '../base/spans';
+import type { Fix, FindingCode, Report } from '../findings/finding';
+import { Cat, type CatTable } from '../tokens/categories';
+import { Reader } from '../tokens/reader';
+import { bindArguments } from './arguments';
+import { isExpandable, type Macro, type Meaning, type Token } from './meaning';
+import type { Cell, State } from './state';
+
+/** Bounds on the work of one block, so that a runaway macro is stopped and named. */
+export interface Budget {
+  readonly expansions: number;
+  readonly pending: number;
+}
+export const STANDARD_BUDGET: Budget = { expansions: 400_000, pending: 3_000_000 };
+
+interface Frame {
+  readonly tokens: readonly Token[];
+  at: number;
+}
+
+/** A category for marks that end an inner run; nothing may eat them. */
+export const STOP = 18;
+
+/** A condition that is open: where it began, and whether its true part was found. */
+export interface OpenCondition {
+  readonly token: Token;
+  readonly span: Span;
+  taken: boolean;
+  inElse: boolean;
+  readonly isCase: boolean;
+}
+
+/**
+ * Tokens in, expanded tokens out (TeX's "gullet", The TeXbook chapters 20 and
+ * 24). Tokens are pulled: `next` gives the next raw one, `nextExpanded` the next
+ * one that is not expandable. Both give null at the end, and when the budget is spent.
+ */
+export class Processor {
+  readonly conditions: OpenCondition[] = [];
+  private frames: Frame[] = [];
+  private expansions = 0;
+  private pending = 0;
+  /** The macro at work when the budget ran out, or null. */
+  exhausted: string | null = null;
+  /** The furthest offset looked at, for proving what a block depended on. */
+  reach = 0;
+  /** The source of what is being expanded: the outermost call in the document. */
+  place: Span = { from: 0, to: 0 };
+  private readonly catCell: Cell;
+
+  constructor(
+    readonly state: State,
+    public reader: Reader<Cell>,
+    private readonly reportTo: Report,
+    private readonly budget: Budget = STANDARD_BUDGET,
+  ) {
+    this.catCell = state.cell('\u0001catcodes');
+  }
+
+  get categories(): CatTable {
+    return this.state.get(this.catCell) as CatTable;
+  }
+
+  setCategories(table: CatTable, global = false): void {
+    this.state.set(this.catCell, table, global);
+  }
+
+  /** Is nothing waiting but the file itself? */
+  get atFile(): boolean {
+    this.dropSpent();
+    return this.frames.length === 0;
+  }
+
+  /** Starts counting anew, for the next block. */
+  startBlock(): void {
+    this.expansions = 0;
+    this.pending = 0;
+    this.exhausted = null;
+    this.reach = this.reader.pos;
+  }
+
+  /** Throws away all that waits, after the budget was spent: reading goes on with the file. */
+  recover(): void {
+    this.frames = [];
+    this.conditions.length = 0;
+    this.expansions = 0;
+    this.pending = 0;
+    this.exhausted = null;
+  }
+
+  /** The next token as it stands. */
+  next(): Token | null {
+    if (this.exhausted !== null) return null;
+    for (let depth = this.frames.length - 1; depth >= 0; depth--) {
+      const frame = this.frames[depth] as Frame;
+      if (frame.at < frame.tokens.length) return frame.tokens[frame.at++] as Token;
+      this.frames.pop();
+    }
+    const token = this.reader.next(this.categories);
+    if (this.reader.pos > this.reach) this.reach = this.reader.pos;
+    return token;
+  }
+
+  /** Gives a token back. */
+  unread(token: Token): void {
+    this.push([token]);
+  }
+
+  /** Puts tokens before what is to be read. */
+  push(tokens: readonly Token[]): void {
+    if (tokens.length === 0) return;
+    this.dropSpent();
+    this.frames.push({ tokens, at: 0 });
+    this.pending += tokens.length;
+    if (this.frames.length > 20_000 || this.pending > this.budget.pending) this.exhaust('');
+  }
+
+  /** The next token that expansion does not replace. */
+  nextExpanded(keepProtected = false): Token | null {
+    for (;;) {
+      const token = this.next();
+      if (token === null || token.cell === null) return token;
+      const meaning = this.state.meaning(token.cell);
+      if (!isExpandable(meaning)) return token;
+      if (keepProtected && meaning.protect) return token;
+      if (meaning.kind === 'expandable' && meaning.name === 'noexpand') return this.next();
+      this.expand(token, meaning);
+    }
+  }
+
+  /** Replaces one expandable token by its expansion. */
+  expand(token: Token, meaning: Macro | Extract<Meaning, { kind: 'expandable' }>): void {
+    if (++this.expansions > this.budget.expansions) {
+      this.exhaust(token.text);
+      return;
+    }
+    const own = token.chunk === this.reader.chunk;
+    if (own) this.place = { from: token.from, to: token.to };
+    if (meaning.kind === 'expandable') {
+      meaning.expand(this, token);
+      return;
+    }
+    const body = bindArguments(this, token, meaning);
+    if (own && this.atFile) this.place = { from: token.from, to: this.here() };
+    if (body) this.push(body);
+  }
+
+  /** The offset of the reader in the current chunk. */
+  here(): number {
+    return this.reader.pos - this.reader.base;
+  }
+
+  /** Where a token stands in the document: itself, or the call that brought it here. */
+  spanOf(token: Token): Span {
+    return token.chunk === this.reader.chunk ? token : this.place;
+  }
+
+  report(code: FindingCode, at: Span, args: Record<string, string> = {}, fix?: Fix): void {
+    const base = { code, from: at.from, to: at.to, args };
+    this.reportTo(fix ? { ...base, fix } : base);
+  }
+
+  /** The next expanded token that is no blank. */
+  nextNonBlank(): Token | null {
+    for (;;) {
+      const token = this.nextExpanded();
+      if (token === null || token.cat !== Cat.Space) return token;
+    }
+  }
+
+  /** Reads past blanks, without expanding. */
+  skipSpaces(): void {
+    for (;;) {
+      const token = this.next();
+      if (token === null) return;
+      if (token.cat !== Cat.Space) return this.unread(token);
+    }
+  }
+
+  /** Takes the next token, blanks aside, if it is the character. */
+  takeChar(char: string): boolean {
+    this.skipSpaces();
+    return this.takeCharHere(char);
+  }
+
+  /** Takes the very next token if it is the character. */
+  takeCharHere(char: string): boolean {
+    const token = this.next();
+    if (token === null) return false;
+    if (token.cell === null && token.text === char && token.cat === Cat.Other) return true;
+    this.unread(token);
+    return false;
+  }
+
+  /** A token made here, not found in the source. */
+  make(cat: number, text: string): Token {
+    return {
+      cat,
+      text,
+      cell: cat === Cat.Command ? this.state.cell(text) : null,
+      from: this.place.from,
+      to: this.place.to,
+      chunk: -1,
+    };
+  }
+
+  command(name: string): Token {
+    return this.make(Cat.Command, name);
+  }
+
+  /** Characters as category 12, blanks as 10: what `\string` and `\the` give (The TeXbook, chapter 20). */
+  chars(text: string): Token[] {
+    return [...text].map((char) => this.make(char === ' ' ? Cat.Space : Cat.Other, char));
+  }
+
+  private exhaust(macro: string): void {
+    if (this.exhausted === null) this.exhausted = macro;
+  }
+
+  private dropSpent(): void {
+    while (this.frames.length > 0) {
+      const frame = this.frames[this.frames.length - 1] as Frame;
+      if (frame.at < frame.tokens.length) return;
+      this.frames.pop();
+    }
+  }
+}

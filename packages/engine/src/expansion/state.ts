@@ -1,0 +1,156 @@
+import type { Meaning } from './meaning';
+
+/**
+ * One thing the processor remembers: the meaning of a name, a register, a
+ * parameter. `value` may be read directly only by `State`.
+ */
+export interface Cell {
+  readonly name: string;
+  value: CellValue;
+  /** The group level at which the value was set. */
+  level: number;
+  /** The block that last noted reading, or writing, this cell. */
+  readStamp: number;
+  writeStamp: number;
+}
+
+/** Plain immutable data of any kind; `Meaning` for names. */
+export type CellValue = unknown;
+
+/** A cell and what it held. */
+export interface Held {
+  readonly cell: Cell;
+  readonly value: CellValue;
+}
+
+interface Saved {
+  readonly cell: Cell;
+  readonly value: CellValue;
+  readonly level: number;
+}
+
+/** What reading one block took from the state, and what it left changed. */
+export interface BlockTrace {
+  /** Cells read, with the values they had when the block began. */
+  readonly reads: readonly Held[];
+  /** Cells set, with values before and after; also those set to what they held. */
+  readonly writes: readonly {
+    readonly cell: Cell;
+    readonly before: CellValue;
+    readonly after: CellValue;
+  }[];
+}
+
+/**
+ * The state of the processor: named cells, scopes by save stack (The TeXbook,
+ * chapter 24; the program's §268 ff.), and for each block an exact record of what
+ * it read and wrote, by which the session proves that a block can be reused.
+ * Reading, writing and opening a group cost O(1); closing one costs what it undoes.
+ */
+export class State {
+  private readonly cells = new Map<string, Cell>();
+  private readonly saved: Saved[] = [];
+  private readonly marks: number[] = [];
+  private stamp = 1;
+  private reads: Held[] = [];
+  private written: Held[] = [];
+
+  /** The cell of that name, made on first use. */
+  readonly cell = (name: string): Cell => {
+    let cell = this.cells.get(name);
+    if (!cell) {
+      cell = { name, value: undefined, level: 0, readStamp: 0, writeStamp: 0 };
+      this.cells.set(name, cell);
+    }
+    return cell;
+  };
+
+  /** Groups open now. */
+  get level(): number {
+    return this.marks.length;
+  }
+
+  /** The cell's value, noted as read by the current block. */
+  get(cell: Cell): CellValue {
+    if (cell.readStamp !== this.stamp) this.noteRead(cell);
+    return cell.value;
+  }
+
+  /** The value, not noted: for lists of what is known (completion, nearest names), never for decisions. */
+  peek(cell: Cell): CellValue {
+    return cell.value;
+  }
+
+  meaning(cell: Cell): Meaning | undefined {
+    return this.get(cell) as Meaning | undefined;
+  }
+
+  /** Sets a cell, in the current group or globally. */
+  set(cell: Cell, value: CellValue, global = false): void {
+    if (cell.writeStamp !== this.stamp) {
+      cell.writeStamp = this.stamp;
+      this.written.push({ cell, value: cell.value });
+    }
+    const level = global ? 0 : this.level;
+    if (level > 0) {
+      // Closing the group brings the old value back, so the block depends on it.
+      if (cell.readStamp !== this.stamp) this.noteRead(cell);
+      if (cell.level !== level) {
+        this.saved.push({ cell, value: cell.value, level: cell.level });
+      }
+    } else if (this.level === 0 && cell.readStamp !== this.stamp) {
+      cell.readStamp = this.stamp;
+    }
+    cell.level = level;
+    cell.value = value;
+  }
+
+  openGroup(): void {
+    this.marks.push(this.saved.length);
+  }
+
+  closeGroup(): void {
+    const mark = this.marks.pop();
+    if (mark === undefined) return;
+    while (this.saved.length > mark) {
+      const { cell, value, level } = this.saved.pop() as Saved;
+      // A global assignment since then stands (§283 of the program).
+      if (cell.level === 0) continue;
+      cell.value = value;
+      cell.level = level;
+    }
+  }
+
+  /** Starts the record of a block. */
+  startBlock(): void {
+    this.stamp++;
+    this.reads = [];
+    this.written = [];
+  }
+
+  /** Ends the record of a block; no group may be open. */
+  endBlock(): BlockTrace {
+    const writes = this.written.map(({ cell, value }) => ({ cell, before: value, after: cell.value }));
+    return { reads: this.reads, writes };
+  }
+
+  /** Puts values back without noting anything: how the session moves between safe points. */
+  restore(values: Iterable<Held>): void {
+    for (const { cell, value } of values) {
+      cell.value = value;
+      cell.level = 0;
+    }
+  }
+
+  /** Every name bound at present that passes the test. */
+  *names(test: (name: string) => boolean): Generator<string> {
+    for (const cell of this.cells.values()) {
+      if (cell.value !== undefined && test(cell.name)) yield cell.name;
+    }
+  }
+
+  private noteRead(cell: Cell): void {
+    cell.readStamp = this.stamp;
+    this.reads.push({ cell, value: cell.value });
+  }
+}

@@ -1,0 +1,79 @@
+/** What can be found. Worded in `words.ts`; each is reported where its cause stands. */
+export type FindingCode =
+  | 'command-unknown'
+  | 'environment-unknown'
+  | 'formula-unclosed'
+  | 'math-in-text'
+  | 'begin-end-mismatch'
+  | 'environment-unclosed'
+  | 'end-without-begin'
+  | 'class-missing'
+  | 'class-unknown'
+  | 'document-begin-missing'
+  | 'document-end-missing'
+  | 'package-unknown'
+  | 'option-unknown'
+  | 'argument-missing'
+  | 'argument-unclosed'
+  | 'group-unclosed'
+  | 'brace-extra'
+  | 'macro-runaway'
+  | 'macro-pattern'
+  | 'nesting-too-deep'
+  | 'conditional-unclosed'
+  | 'number-missing'
+  | 'unit-missing'
+  | 'counter-unknown'
+  | 'command-redefined'
+  | 'command-not-yet-defined'
+  | 'reference-unknown'
+  | 'label-repeated'
+  | 'item-outside-list'
+  | 'alignment-outside'
+  | 'columns-too-many'
+  | 'delimiter-unmatched'
+  | 'delimiter-missing'
+  | 'scripts-doubled'
+  | 'script-missing'
+  | 'dollar-in-formula'
+  | 'text-only-in-math'
+  | 'blank-line-in-formula'
+  | 'parameter-character'
+  | 'title-missing'
+  | 'line-too-wide'
+  | 'formula-too-wide'
+  | 'character-missing'
+  | 'facts-unsettled'
+  | 'file-missing';
+
+/** Three grades: part of the sheet is missing; it will look wrong; worth knowing. */
+export type Severity = 'broken' | 'off' | 'advice';
+
+/** A change that mends the cause. Offsets count from where the finding's do. */
+export interface Fix {
+  readonly title: string;
+  readonly edits: readonly { readonly from: number; readonly to: number; readonly text: string }[];
+}
+
+/** A finding as stages report it: a code, a place, and the names its words need. */
+export interface RawFinding {
+  readonly code: FindingCode;
+  readonly from: number;
+  readonly to: number;
+  readonly args: Readonly<Record<string, string>>;
+  readonly fix?: Fix;
+}
+
+export type Report = (finding: RawFinding) => void;
+
+/** A finding with its words, and offsets into the file. */
+export interface Finding {
+  readonly kind: FindingCode;
+  readonly severity: Severity;
+  readonly file: string;
+  readonly from: number;
+  readonly to: number;
+  readonly message: string;
+  readonly cause: string;
+  readonly fix?: Fix;
+}

@@ -1,0 +1,104 @@
+import { PT, type Sp } from '../base/lengths';
+import type { FontSpec } from '../document/font';
+
+/** The font files that ship, in the order of their ids. Append only: ids are stored in page descriptions. */
+export const FONT_FILES = [
+  'latinmodern-math',
+  'lmroman5-regular',
+  'lmroman6-regular',
+  'lmroman7-regular',
+  'lmroman8-regular',
+  'lmroman9-regular',
+  'lmroman10-regular',
+  'lmroman12-regular',
+  'lmroman17-regular',
+  'lmroman5-bold',
+  'lmroman6-bold',
+  'lmroman7-bold',
+  'lmroman8-bold',
+  'lmroman9-bold',
+  'lmroman10-bold',
+  'lmroman12-bold',
+  'lmroman7-italic',
+  'lmroman8-italic',
+  'lmroman9-italic',
+  'lmroman10-italic',
+  'lmroman12-italic',
+  'lmroman10-bolditalic',
+  'lmromanslant8-regular',
+  'lmromanslant9-regular',
+  'lmromanslant10-regular',
+  'lmromanslant12-regular',
+  'lmromanslant17-regular',
+  'lmromanslant10-bold',
+  'lmromancaps10-regular',
+  'lmromancaps10-oblique',
+  'lmsans8-regular',
+  'lmsans9-regular',
+  'lmsans10-regular',
+  'lmsans12-regular',
+  'lmsans17-regular',
+  'lmsans8-oblique',
+  'lmsans9-oblique',
+  'lmsans10-oblique',
+  'lmsans12-oblique',
+  'lmsans17-oblique',
+  'lmsans10-bold',
+  'lmsans10-boldoblique',
+  'lmmono8-regular',
+  'lmmono9-regular',
+  'lmmono10-regular',
+  'lmmono12-regular',
+  'lmmono10-italic',
+  'lmmonoslant10-regular',
+  'lmmonolt10-bold',
+] as const;
+export type FontFile = (typeof FONT_FILES)[number];
+
+export const MATH_FONT: FontFile = 'latinmodern-math';
+export const FALLBACK_FONT: FontFile = 'lmroman10-regular';
+
+/** Design sizes and the size in pt up to which each is used (as in the Latin Modern font definition files). */
+type Steps = readonly (readonly [number, number])[];
+const ROMAN: Steps = [[5, 5.5], [6, 6.5], [7, 7.5], [8, 8.5], [9, 9.5], [10, 11.5], [12, 14.5], [17, Infinity]];
+const BOLD: Steps = [[5, 5.5], [6, 6.5], [7, 7.5], [8, 8.5], [9, 9.5], [10, 11.5], [12, Infinity]];
+const ITALIC: Steps = [[7, 7.5], [8, 8.5], [9, 9.5], [10, 11.5], [12, Infinity]];
+const SLANTED: Steps = [[8, 8.5], [9, 9.5], [10, 11.5], [12, 14.5], [17, Infinity]];
+const SANS: Steps = SLANTED;
+const MONO: Steps = [[8, 8.5], [9, 9.5], [10, 11.5], [12, Infinity]];
+const TEN: Steps = [[10, Infinity]];
+
+const STEPS: Readonly<Record<string, readonly [string, Steps, string]>> = {
+  'roman medium upright': ['lmroman', ROMAN, 'regular'],
+  'roman medium italic': ['lmroman', ITALIC, 'italic'],
+  'roman medium slanted': ['lmromanslant', SLANTED, 'regular'],
+  'roman medium caps': ['lmromancaps', TEN, 'regular'],
+  'roman bold upright': ['lmroman', BOLD, 'bold'],
+  'roman bold italic': ['lmroman', TEN, 'bolditalic'],
+  'roman bold slanted': ['lmromanslant', TEN, 'bold'],
+  'roman bold caps': ['lmromancaps', TEN, 'regular'],
+  'sans medium upright': ['lmsans', SANS, 'regular'],
+  'sans medium italic': ['lmsans', SANS, 'oblique'],
+  'sans medium slanted': ['lmsans', SANS, 'oblique'],
+  'sans medium caps': ['lmsans', SANS, 'regular'],
+  'sans bold upright': ['lmsans', TEN, 'bold'],
+  'sans bold italic': ['lmsans', TEN, 'boldoblique'],
+  'sans bold slanted': ['lmsans', TEN, 'boldoblique'],
+  'sans bold caps': ['lmsans', TEN, 'bold'],
+  'mono medium upright': ['lmmono', MONO, 'regular'],
+  'mono medium italic': ['lmmono', TEN, 'italic'],
+  'mono medium slanted': ['lmmonoslant', TEN, 'regular'],
+  'mono medium caps': ['lmmono', MONO, 'regular'],
+  'mono bold upright': ['lmmonolt', TEN, 'bold'],
+  'mono bold italic': ['lmmonolt', TEN, 'bold'],
+  'mono bold slanted': ['lmmonolt', TEN, 'bold'],
+  'mono bold caps': ['lmmonolt', TEN, 'bold'],
+};
+
+/** The file that draws a font at its size: the optical size nearest to it. */
+export function fileFor(font: FontSpec): FontFile {
+  const [stem, steps, suffix] = STEPS[`${font.family} ${font.series} ${font.shape}`] as (typeof STEPS)[string];
+  const size: Sp = font.size / PT;
+  const [design] = steps.find(([, upTo]) => size < upTo) as Steps[number];
+  return `${stem}${design}-${suffix}` as FontFile;
+}

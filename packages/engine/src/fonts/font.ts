@@ -1,0 +1,210 @@
+import { create, type FontkitFont } from 'fontkit';
+import { readPairKerns, type PairKerns } from './tables/gpos';
+import { readAlternates, readLigatures, type Ligature } from './tables/gsub';
+import { readMath, type MathTable } from './tables/math';
+import { readDirectory } from './tables/sfnt';
+
+/** The box of a glyph in font units: width, and height and depth of its outline. */
+export interface GlyphBox {
+  readonly width: number;
+  readonly height: number;
+  readonly depth: number;
+  /** Right edge of the outline. */
+  readonly right: number;
+}
+
+/** A word turned into glyphs. All in font units. */
+export interface Shaped {
+  readonly glyphs: readonly number[];
+  /** Where each glyph starts; one more for the end. */
+  readonly positions: readonly number[];
+  /** The character each glyph starts at. */
+  readonly clusters: readonly number[];
+  readonly width: number;
+  readonly height: number;
+  readonly depth: number;
+  /** The first character that the font does not have, or null. */
+  readonly missing: string | null;
+}
+
+/** A font file, read as far as it is needed. Everything is kept per font. */
+export interface Font {
+  readonly id: number;
+  readonly name: string;
+  readonly unitsPerEm: number;
+  readonly xHeight: number;
+  readonly italic: boolean;
+  readonly math: MathTable | null;
+  readonly file: FontkitFont;
+  /** The glyph of a code point; 0 when there is none. */
+  glyph(code: number): number;
+  box(glyph: number): GlyphBox;
+  kern: PairKerns;
+  ligatures(first: number): readonly Ligature[] | undefined;
+  /** The form of a glyph for scripts of that level (1 or 2), or the glyph itself. */
+  scriptForm(glyph: number, level: number): number;
+  shape(text: string): Shaped;
+  /** What the glyph stands for when copied out as text. */
+  textOf(glyph: number): string;
+}
+
+/** The files with the TeX ligatures for dashes and quotes; typewriter keeps its characters. */
+const isTypewriter = (name: string): boolean => name.startsWith('lmmono');
+
+const DASHES: readonly (readonly [RegExp, string])[] = [
+  [/---/g, '—'],
+  [/--/g, '–'],
+  [/``/g, '“'],
+  [/''/g, '”'],
+  [/\?`/g, '¿'],
+  [/!`/g, '¡'],
+];
+
+/** The text with TeX's input ligatures applied, and for each unit where it came from. */
+function inputLigatures(text: string, typewriter: boolean): { text: string; origins: number[] | null } {
+  if (!/[-`']/.test(text)) return { text, origins: null };
+  let out = '';
+  const origins: number[] = [];
+  for (let i = 0; i < text.length; ) {
+    const hit = typewriter
+      ? undefined
+      : DASHES.map(([pattern, to]) => ({ source: pattern.source.replace('\\', ''), to })).find(
+          ({ source }) => text.startsWith(source, i),
+        );
+    const char = hit?.to ?? (text[i] === '`' ? '‘' : text[i] === "'" ? '’' : (text[i] as string));
+    out += char;
+    origins.push(i);
+    i += hit?.source.length ?? 1;
+  }
+  return { text: out, origins };
+}
+
+/** Opens a font file. Throws when the bytes are no OpenType font with PostScript outlines: that is our own mistake. */
+export function openFont(id: number, name: string, bytes: Uint8Array): Font {
+  const file = create(bytes);
+  const tables = readDirectory(bytes);
+  const hhea = tables.get('hhea');
+  const hmtx = tables.get('hmtx');
+  if (!hhea || !hmtx) throw new Error(`font ${name} has no horizontal metrics`);
+  const longMetrics = hhea.getUint16(34);
+  const advance = (glyph: number): number => hmtx.getUint16(4 * Math.min(glyph, longMetrics - 1));
+  const typewriter = isTypewriter(name);
+  const ligatures = typewriter ? new Map<number, Ligature[]>() : readLigatures(tables.get('GSUB'));
+  const kern = readPairKerns(tables.get('GPOS'));
+  const mathTable = tables.get('MATH');
+  const scriptForms = mathTable ? readAlternates(tables.get('GSUB'), 'ssty') : new Map<number, number[]>();
+  const glyphs = new Map<number, number>();
+  const boxes = new Map<number, GlyphBox>();
+  const words = new Map<string, Shaped>();
+  let texts: Map<number, string> | null = null;
+
+  const glyph = (code: number): number => {
+    let found = glyphs.get(code);
+    if (found === undefined) {
+      found = file.glyphForCodePoint(code).id;
+      glyphs.set(code, found);
+    }
+    return found;
+  };
+  const box = (id: number): GlyphBox => {
+    let found = boxes.get(id);
+    if (!found) {
+      const { minY, maxX, maxY } = file.getGlyph(id).path.bbox;
+      const drawn = Number.isFinite(maxY);
+      found = {
+        width: advance(id),
+        height: drawn ? Math.max(0, maxY) : 0,
+        depth: drawn ? Math.max(0, -minY) : 0,
+        right: drawn ? maxX : 0,
+      };
+      boxes.set(id, found);
+    }
+    return found;
+  };
+  const font: Font = {
+    id,
+    name,
+    unitsPerEm: file.unitsPerEm,
+    xHeight: file.xHeight,
+    italic: file.italicAngle !== 0,
+    math: mathTable ? readMath(mathTable) : null,
+    file,
+    glyph,
+    box,
+    kern,
+    ligatures: (first) => ligatures.get(first),
+    scriptForm: (id, level) => scriptForms.get(id)?.[level - 1] ?? scriptForms.get(id)?.[0] ?? id,
+    shape: (text) => {
+      let found = words.get(text);
+      if (!found) {
+        found = shapeWord(font, text, typewriter);
+        words.set(text, found);
+      }
+      return found;
+    },
+    textOf: (id) => {
+      texts ??= glyphTexts(file, ligatures, glyph);
+      return texts.get(id) ?? '';
+    },
+  };
+  return font;
+}
+
+function glyphTexts(
+  file: FontkitFont,
+  ligatures: ReadonlyMap<number, readonly Ligature[]>,
+  glyph: (code: number) => number,
+): Map<number, string> {
+  const texts = new Map<number, string>();
+  for (const code of file.characterSet) {
+    const id = glyph(code);
+    // Compatibility forms come later in Unicode: the first code point is the plain one.
+    if (id !== 0 && !texts.has(id)) texts.set(id, String.fromCodePoint(code));
+  }
+  for (const [first, all] of ligatures) {
+    for (const { rest, glyph: id } of all) {
+      texts.set(id, [first, ...rest].map((g) => texts.get(g) ?? '').join(''));
+    }
+  }
+  return texts;
+}
+
+/** Characters to glyphs: input ligatures, the font's ligatures, then pair kerns. */
+function shapeWord(font: Font, word: string, typewriter: boolean): Shaped {
+  const { text, origins } = inputLigatures(word, typewriter);
+  const ids: number[] = [];
+  const starts: number[] = [];
+  let missing: string | null = null;
+  for (let i = 0; i < text.length; ) {
+    const code = text.codePointAt(i) as number;
+    const id = font.glyph(code);
+    if (id === 0 && missing === null) missing = String.fromCodePoint(code);
+    ids.push(id);
+    starts.push(origins ? (origins[i] as number) : i);
+    i += code > 0xffff ? 2 : 1;
+  }
+  const glyphs: number[] = [];
+  const clusters: number[] = [];
+  for (let i = 0; i < ids.length; ) {
+    const hit = font
+      .ligatures(ids[i] as number)
+      ?.find(({ rest }) => rest.every((g, k) => ids[i + 1 + k] === g));
+    glyphs.push(hit ? hit.glyph : (ids[i] as number));
+    clusters.push(starts[i] as number);
+    i += hit ? hit.rest.length + 1 : 1;
+  }
+  const positions: number[] = [];
+  let x = 0;
+  let height = 0;
+  let depth = 0;
+  glyphs.forEach((id, i) => {
+    if (i > 0) x += font.kern(glyphs[i - 1] as number, id);
+    positions.push(x);
+    const b = font.box(id);
+    x += b.width;
+    height = Math.max(height, b.height);
+    depth = Math.max(depth, b.depth);
+  });
+  positions.push(x);
+  return { glyphs, positions, clusters, width: x, height, depth, missing };
+}

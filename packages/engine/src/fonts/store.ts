@@ -1,0 +1,88 @@
+import type { Sp } from '../base/lengths';
+import type { FontSpec } from '../document/font';
+import { FALLBACK_FONT, FONT_FILES, fileFor, MATH_FONT, type FontFile } from './catalog';
+import { openFont, type Font } from './font';
+
+/** Gives the bytes of a font file, or null when the host does not have them yet. */
+export type FontSource = (file: FontFile) => Uint8Array | null;
+
+/** Stretch and shrink of the blank between words, in font units. */
+export interface WordSpace {
+  readonly width: number;
+  readonly stretch: number;
+  readonly shrink: number;
+  /** Added after the end of a sentence. */
+  readonly extra: number;
+}
+
+/** Opens fonts on first use and keeps them. */
+export class FontStore {
+  private readonly open = new Map<string, Font>();
+  private bySpec = new WeakMap<FontSpec, Font>();
+  private readonly spaces = new Map<number, WordSpace>();
+  /** Files that were asked for and not there; the host brings them and layout is done again. */
+  readonly missing = new Set<FontFile>();
+
+  constructor(private readonly source: FontSource) {}
+
+  /** The font of a file. While it is missing, another one stands in. */
+  file(name: FontFile): Font {
+    const known = this.open.get(name);
+    if (known) return known;
+    const bytes = this.source(name);
+    if (bytes) {
+      const font = openFont(FONT_FILES.indexOf(name), name, bytes);
+      this.open.set(name, font);
+      return font;
+    }
+    this.missing.add(name);
+    for (const font of this.open.values()) return font;
+    if (name === FALLBACK_FONT) throw new Error('the host gives no fonts');
+    return this.file(FALLBACK_FONT);
+  }
+
+  text(spec: FontSpec): Font {
+    const known = this.bySpec.get(spec);
+    if (known) return known;
+    const font = this.file(fileFor(spec));
+    if (this.missing.size === 0) this.bySpec.set(spec, font);
+    return font;
+  }
+
+  math(): Font {
+    return this.file(MATH_FONT);
+  }
+
+  byId(id: number): Font {
+    return this.file(FONT_FILES[id] as FontFile);
+  }
+
+  /** After the host has brought missing files. */
+  retry(): void {
+    this.missing.clear();
+    this.bySpec = new WeakMap();
+  }
+
+  /**
+   * The blank between words. Its width is the font's own; in Computer Modern
+   * stretch is half, shrink and extra a third of it (cm parameter files, u = 1/18
+   * quad: 6u plus 3u minus 2u, extra 2u), in italic 3u of 18.4/36 and so on;
+   * typewriter blanks are rigid.
+   */
+  wordSpace(font: Font): WordSpace {
+    let found = this.spaces.get(font.id);
+    if (!found) {
+      const width = font.box(font.glyph(32)).width;
+      if (font.name.startsWith('lmmono')) found = { width, stretch: 0, shrink: 0, extra: width };
+      else if (font.name.includes('italic')) {
+        // cmti10: 3.57776 plus 1.53333 minus 1.02222, extra 1.02222.
+        found = { width, stretch: width * 0.42857, shrink: width * 0.28571, extra: width * 0.28571 };
+      } else found = { width, stretch: width / 2, shrink: width / 3, extra: width / 3 };
+      this.spaces.set(font.id, found);
+    }
+    return found;
+  }
+}
+
+/** Font units to scaled points at a size. */
+export const atSize = (units: number, font: Font, size: Sp): Sp => (units * size) / font.unitsPerEm;

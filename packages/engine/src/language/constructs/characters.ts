@@ -1,0 +1,172 @@
+import { PT } from '../../base/lengths';
+import type { CommandEntry } from '../entries';
+import { tokensOf } from '../entries';
+import type { Interpreter } from '../interpreter';
+
+/** Commands that print one character: name, character, what it is. */
+const CHARACTERS: readonly (readonly [string, string, string])[] = [
+  ['%', '%', 'A per cent sign'],
+  ['&', '&', 'An ampersand'],
+  ['#', '#', 'A number sign'],
+  ['_', '_', 'An underscore'],
+  ['{', '{', 'An opening brace'],
+  ['}', '}', 'A closing brace'],
+  ['$', '$', 'A dollar sign'],
+  ['textbackslash', '\\', 'A backslash'],
+  ['textasciitilde', '~', 'A tilde'],
+  ['textasciicircum', '^', 'A circumflex'],
+  ['textbar', '|', 'A vertical bar'],
+  ['textless', '<', 'A less-than sign'],
+  ['textgreater', '>', 'A greater-than sign'],
+  ['textbullet', '•', 'A bullet'],
+  ['textendash', '–', 'A dash for ranges'],
+  ['textemdash', '—', 'A dash in a sentence'],
+  ['textquoteleft', '‘', 'An opening single quote'],
+  ['textquoteright', '’', 'A closing single quote'],
+  ['textquotedblleft', '“', 'An opening double quote'],
+  ['textquotedblright', '”', 'A closing double quote'],
+  ['textdegree', '°', 'A degree sign'],
+  ['texttrademark', '™', 'A trade mark sign'],
+  ['textregistered', '®', 'A registered sign'],
+  ['textcopyright', '©', 'A copyright sign'],
+  ['textperiodcentered', '·', 'A centred dot'],
+  ['ldots', '…', 'Three dots'],
+  ['dots', '…', 'Three dots'],
+  ['textellipsis', '…', 'Three dots'],
+  ['S', '§', 'A section sign'],
+  ['P', '¶', 'A paragraph sign'],
+  ['dag', '†', 'A dagger'],
+  ['ddag', '‡', 'A double dagger'],
+  ['copyright', '©', 'A copyright sign'],
+  ['pounds', '£', 'A pound sign'],
+  ['ss', 'ß', 'A German sharp s'],
+  ['ae', 'æ', 'The letter ae'],
+  ['AE', 'Æ', 'The letter AE'],
+  ['oe', 'œ', 'The letter oe'],
+  ['OE', 'Œ', 'The letter OE'],
+  ['o', 'ø', 'The letter o with a stroke'],
+  ['O', 'Ø', 'The letter O with a stroke'],
+  ['aa', 'å', 'The letter a with a ring'],
+  ['AA', 'Å', 'The letter A with a ring'],
+  ['l', 'ł', 'The letter l with a stroke'],
+  ['L', 'Ł', 'The letter L with a stroke'],
+  ['i', 'ı', 'An i without its dot'],
+  ['j', 'ȷ', 'A j without its dot'],
+];
+
+/** Accents over letters: command, combining character, name. */
+const ACCENTS: readonly (readonly [string, string, string])[] = [
+  ['`', '\u0300', 'A grave accent'],
+  ["'", '\u0301', 'An acute accent'],
+  ['^', '\u0302', 'A circumflex'],
+  ['~', '\u0303', 'A tilde'],
+  ['=', '\u0304', 'A bar over a letter'],
+  ['u', '\u0306', 'A breve'],
+  ['.', '\u0307', 'A dot over a letter'],
+  ['"', '\u0308', 'Two dots over a letter'],
+  ['r', '\u030a', 'A ring'],
+  ['H', '\u030b', 'A long Hungarian umlaut'],
+  ['v', '\u030c', 'A caron'],
+  ['c', '\u0327', 'A cedilla'],
+  ['k', '\u0328', 'An ogonek'],
+  ['d', '\u0323', 'A dot under a letter'],
+  ['b', '\u0331', 'A bar under a letter'],
+];
+
+/** The dots of `\ldots` in text: three full stops, spaced as TeX spaces them. */
+function textDots(it: Interpreter): void {
+  const at = it.p.place;
+  const gap = { kind: 'glue' as const, glue: { width: it.font.size / 6, stretch: 0, stretchOrder: 0 as const, shrink: 0, shrinkOrder: 0 as const }, ...at };
+  for (let i = 0; i < 3; i++) {
+    it.character('.', at);
+    it.add({ kind: 'penalty', penalty: 10000, ...at });
+    it.add(gap);
+  }
+}
+
+const printed: readonly CommandEntry[] = CHARACTERS.map(([name, char, what]) => ({
+  name,
+  signature: '',
+  description: `${what}.`,
+  example: `\\${name}{}`,
+  run: (it, _args, token) => (char === '…' ? textDots(it) : it.character(char, it.spanOf(token))),
+}));
+
+const accents: readonly CommandEntry[] = ACCENTS.map(([name, mark, what]) => ({
+  name,
+  signature: 'm',
+  description: `${what} on the letter behind it.`,
+  example: `\\${name}{e}`,
+  run: (it, args, token) => {
+    const letters = tokensOf(args, 0)
+      .map((t) => (t.cat === 16 ? (t.text === 'i' ? 'i' : t.text === 'j' ? 'j' : '') : t.text))
+      .join('');
+    const [first = ' ', ...rest] = [...letters];
+    const span = it.spanOf(token);
+    it.character((first + mark).normalize('NFC') + rest.join(''), { from: span.from, to: Math.max(span.to, it.p.here()) });
+  },
+}));
+
+const logo = (name: string, text: string): CommandEntry => ({
+  name,
+  signature: '',
+  description: `The name ${text} as it is set.`,
+  example: `\\${name}`,
+  run: (it, _args, token) => {
+    const at = it.spanOf(token);
+    const { size } = it.font;
+    const kern = (em: number): void => it.add({ kind: 'kern', width: em * size, ...at });
+    const tex = (): void => {
+      it.character('T', at);
+      kern(-0.1667);
+      it.add({
+        kind: 'box', inlines: [{ kind: 'text', text: 'E', font: it.font, ...at }], width: null, align: 'left',
+        raise: (-0.5 * 4.3 * PT * size) / (10 * PT), hidden: false, frame: null, grow: false, ...at,
+      });
+      kern(-0.125);
+      it.character('X', at);
+    };
+    if (text === 'LaTeX') {
+      it.character('L', at);
+      kern(-0.36);
+      it.add({
+        kind: 'box', inlines: [{ kind: 'text', text: 'A', font: it.intern({ ...it.font, size: Math.round(0.7 * size) }), ...at }],
+        width: null, align: 'left', raise: 0.2 * size, hidden: false, frame: null, grow: false, ...at,
+      });
+      kern(-0.15);
+    }
+    tex();
+  },
+});
+
+/** Characters that a name stands for, accents, and the dashes and quotes as commands. */
+export const characters: readonly CommandEntry[] = [
+  ...printed,
+  ...accents,
+  logo('LaTeX', 'LaTeX'),
+  logo('TeX', 'TeX'),
+  {
+    name: '\u0000~',
+    signature: '',
+    description: 'A blank at which the line never breaks.',
+    example: 'Theorem~3',
+    run: (it, _args, token) => {
+      const at = it.spanOf(token);
+      it.startParagraph();
+      it.add({ kind: 'penalty', penalty: 10000, ...at });
+      it.hlist?.space(it.font, at.from, at.to, true);
+    },
+  },
+  {
+    name: ' ',
+    signature: '',
+    description: 'A blank of ordinary width, also behind a command.',
+    example: '\\LaTeX\\ notes',
+    run: (it, _args, token) => {
+      const at = it.spanOf(token);
+      it.startParagraph();
+      it.hlist?.space(it.font, at.from, at.to, true);
+    },
+    math: (reader, token) => ({ kind: 'space', mu: 6, width: 0, ...reader.span(token) }),
+  },
+];

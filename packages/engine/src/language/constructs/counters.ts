@@ -1,0 +1,175 @@
+import { toLetter, toRoman, FOOTNOTE_SIGNS } from '../../expansion/numerals';
+import { readArgument } from '../../expansion/arguments';
+import { textOf } from '../../expansion/expandables';
+import type { Expandable, RegisterMeaning } from '../../expansion/meaning';
+import { scanDimen, scanGlue, scanInt } from '../../expansion/scan';
+import type { Processor } from '../../expansion/processor';
+import type { Token } from '../../expansion/meaning';
+import { addReset, counterExists, counterValue, newCounter, refStepCounter, setCounter, stepCounter } from '../counters';
+import type { CommandEntry } from '../entries';
+import { tokensOf } from '../entries';
+import type { Interpreter } from '../interpreter';
+
+function counterName(it: Interpreter, tokens: readonly Token[], token: Token): string | null {
+  const name = textOf(it.p, tokens);
+  if (counterExists(it.state, name)) return name;
+  it.p.report('counter-unknown', it.spanOf(token), { name });
+  return null;
+}
+
+function intOf(it: Interpreter, tokens: readonly Token[]): number {
+  it.p.push([...tokens, it.p.command('relax')]);
+  const value = scanInt(it.p);
+  const rest = it.p.next();
+  if (rest && rest.text !== 'relax') it.p.unread(rest);
+  return value;
+}
+
+/** Counters as commands. */
+export const counterCommands: readonly CommandEntry[] = [
+  {
+    name: 'newcounter', signature: 'mo', description: 'A new counter; brackets name the one that sets it back.', example: '\\newcounter{ferry}[section]',
+    run: (it, args) => newCounter(it, textOf(it.p, tokensOf(args, 0)), args[1] ? textOf(it.p, tokensOf(args, 1)) : null),
+  },
+  {
+    name: 'setcounter', signature: 'mm', description: 'Sets a counter.', example: '\\setcounter{section}{3}',
+    run: (it, args, token) => {
+      const name = counterName(it, tokensOf(args, 0), token);
+      const value = intOf(it, tokensOf(args, 1));
+      if (name) setCounter(it.state, name, value);
+    },
+  },
+  {
+    name: 'addtocounter', signature: 'mm', description: 'Adds to a counter.', example: '\\addtocounter{section}{1}',
+    run: (it, args, token) => {
+      const name = counterName(it, tokensOf(args, 0), token);
+      const value = intOf(it, tokensOf(args, 1));
+      if (name) setCounter(it.state, name, counterValue(it.state, name) + value);
+    },
+  },
+  {
+    name: 'stepcounter', signature: 'm', description: 'One more on a counter.', example: '\\stepcounter{section}',
+    run: (it, args, token) => {
+      const name = counterName(it, tokensOf(args, 0), token);
+      if (name) stepCounter(it.state, name);
+    },
+    math: () => null,
+  },
+  {
+    name: 'refstepcounter', signature: 'm', description: 'One more on a counter, for a \\label that follows.', example: '\\refstepcounter{ferry}',
+    run: (it, args, token) => {
+      const name = counterName(it, tokensOf(args, 0), token);
+      if (name) refStepCounter(it, name);
+    },
+  },
+  {
+    name: 'counterwithin', signature: 'smm', description: 'Numbers one counter within another.', example: '\\counterwithin{equation}{section}',
+    run: (it, args) => numberWithin(it, textOf(it.p, tokensOf(args, 1)), textOf(it.p, tokensOf(args, 2))),
+  },
+  {
+    name: 'setlength', signature: 'mm', description: 'Sets a length.', example: '\\setlength{\\parindent}{0pt}',
+    run: (it, args, token) => setLength(it, tokensOf(args, 0), tokensOf(args, 1), token, false),
+  },
+  {
+    name: 'addtolength', signature: 'mm', description: 'Adds to a length.', example: '\\addtolength{\\textwidth}{1cm}',
+    run: (it, args, token) => setLength(it, tokensOf(args, 0), tokensOf(args, 1), token, true),
+  },
+];
+
+/** `\numberwithin`: reset by the outer counter, printed behind it. */
+export function numberWithin(it: Interpreter, inner: string, outer: string): void {
+  addReset(it.state, inner, outer);
+  it.define(`the${inner}`, `\\csname the${outer}\\endcsname.\\arabic{${inner}}`);
+}
+
+function setLength(it: Interpreter, target: readonly Token[], value: readonly Token[], token: Token, adds: boolean): void {
+  const named = target.find((t) => t.cell !== null);
+  const meaning = named?.cell ? (it.state.get(named.cell) as RegisterMeaning | undefined) : undefined;
+  if (meaning?.kind !== 'register') {
+    it.p.report('command-unknown', it.spanOf(named ?? token), { name: named?.text ?? token.text });
+    return;
+  }
+  it.p.push([...value, it.p.command('relax')]);
+  const old = it.state.get(meaning.storage);
+  if (meaning.type === 'skip' || meaning.type === 'muskip') {
+    const g = scanGlue(it.p);
+    const before = old as typeof g | undefined;
+    it.state.set(meaning.storage, adds && before
+      ? { ...g, width: g.width + before.width, stretch: g.stretch + before.stretch, shrink: g.shrink + before.shrink }
+      : g);
+  } else {
+    const length = scanDimen(it.p);
+    it.state.set(meaning.storage, adds ? Number(old ?? 0) + length : length);
+  }
+  const rest = it.p.next();
+  if (rest && rest.text !== 'relax') it.p.unread(rest);
+}
+
+function printing(name: string, print: (n: number) => string): Expandable {
+  return {
+    kind: 'expandable',
+    name,
+    expand: (p: Processor, token) => {
+      const tokens = readArgument(p, token);
+      if (!tokens) return;
+      const counter = textOf(p, tokens);
+      if (!counterExists(p.state, counter)) {
+        p.report('counter-unknown', p.spanOf(token), { name: counter });
+        return;
+      }
+      p.push(p.chars(print(counterValue(p.state, counter))));
+    },
+  };
+}
+
+const MONTHS =
+  'January February March April May June July August September October November December'.split(' ');
+
+/** What prints a counter's value, and the date: expandable, so that labels and `\edef` see characters. */
+export const counterExpandables: readonly Expandable[] = [
+  printing('arabic', String),
+  printing('roman', (n) => toRoman(n).toLowerCase()),
+  printing('Roman', toRoman),
+  printing('alph', (n) => toLetter(n).toLowerCase()),
+  printing('Alph', toLetter),
+  printing('fnsymbol', (n) => FOOTNOTE_SIGNS[n - 1] ?? ''),
+  {
+    kind: 'expandable',
+    name: 'value',
+    expand: (p, token) => {
+      const tokens = readArgument(p, token);
+      if (tokens) p.unread(p.command(`c@${textOf(p, tokens)}`));
+    },
+  },
+  {
+    kind: 'expandable',
+    name: 'today',
+    expand: (p) => {
+      const read = (name: string): number => Number(p.state.get(p.state.cell(`\u0001count:${name}`)) ?? 1);
+      p.push(p.chars(`${MONTHS[read('month') - 1] ?? ''} ${read('day')}, ${read('year')}`));
+    },
+  },
+  {
+    kind: 'expandable',
+    name: '@ifnextchar',
+    expand: (p) => {
+      const wanted = p.next();
+      const yes = readArgument(p, p.command('@ifnextchar')) ?? [];
+      const no = readArgument(p, p.command('@ifnextchar')) ?? [];
+      p.skipSpaces();
+      const next = p.next();
+      if (next) p.unread(next);
+      p.push(wanted && next && next.text === wanted.text && next.cat === wanted.cat ? yes : no);
+    },
+  },
+  {
+    kind: 'expandable',
+    name: '@ifstar',
+    expand: (p) => {
+      const yes = readArgument(p, p.command('@ifstar')) ?? [];
+      const no = readArgument(p, p.command('@ifstar')) ?? [];
+      p.push(p.takeChar('*') ? yes : no);
+    },
+  },
+];
+

@@ -1,0 +1,125 @@
+import { PT } from '../../base/lengths';
+import type { FontSpec } from '../../document/font';
+import type { CommandEntry } from '../entries';
+import { tokensOf } from '../entries';
+import type { Interpreter } from '../interpreter';
+import { SIZES, setSizeParameters } from '../parameters';
+
+type FontChange = (font: FontSpec) => Partial<FontSpec>;
+
+const NORMAL: Partial<FontSpec> = { family: 'roman', series: 'medium', shape: 'upright' };
+const emphasis: FontChange = (font) => ({ shape: font.shape === 'upright' ? 'italic' : 'upright' });
+const fixed = (change: Partial<FontSpec>): FontChange => () => change;
+
+/** Command with an argument, switch, old-style switch, change, what it does. */
+const FONTS: readonly (readonly [string | null, string | null, string | null, FontChange, string])[] = [
+  ['textbf', 'bfseries', 'bf', fixed({ series: 'bold' }), 'Bold type'],
+  ['textmd', 'mdseries', null, fixed({ series: 'medium' }), 'Type of ordinary weight'],
+  ['textit', 'itshape', 'it', fixed({ shape: 'italic' }), 'Italic type'],
+  ['textsl', 'slshape', 'sl', fixed({ shape: 'slanted' }), 'Slanted type'],
+  ['textsc', 'scshape', 'sc', fixed({ shape: 'caps' }), 'Small capitals'],
+  ['textup', 'upshape', null, fixed({ shape: 'upright' }), 'Upright type'],
+  ['texttt', 'ttfamily', 'tt', fixed({ family: 'mono' }), 'Typewriter type'],
+  ['textsf', 'sffamily', 'sf', fixed({ family: 'sans' }), 'Type without serifs'],
+  ['textrm', 'rmfamily', 'rm', fixed({ family: 'roman' }), 'Roman type'],
+  ['textnormal', 'normalfont', null, fixed(NORMAL), 'The ordinary font of the document'],
+  ['emph', 'em', null, emphasis, 'Emphasis: italic in upright text, upright in italic text'],
+];
+
+function withArgument(name: string, change: FontChange, what: string): CommandEntry {
+  return {
+    name,
+    signature: 'M',
+    description: `${what}.`,
+    example: `\\${name}{high water}`,
+    run: (it, args) => {
+      it.startParagraph();
+      it.openGroup({ kind: 'semisimple', span: it.p.place });
+      it.changeFont(change(it.font));
+      const close = it.p.command('\u0001closegroup');
+      it.p.push([...tokensOf(args, 0), close]);
+    },
+    math: (reader, token) => {
+      const tokens = reader.argument(token);
+      const { it } = reader;
+      it.openGroup({ kind: 'semisimple', span: reader.span(token) });
+      it.changeFont({ ...NORMAL, ...change({ ...it.font, ...NORMAL } as FontSpec) });
+      const inlines = it.inlinesOf(tokens);
+      it.closeGroup();
+      return { kind: 'text', inlines, ...reader.span(token) };
+    },
+  };
+}
+
+function fontSwitch(name: string, change: FontChange, what: string): CommandEntry {
+  return {
+    name,
+    signature: '',
+    description: `${what}, from here to the end of the group.`,
+    example: `{\\${name} high water}`,
+    run: (it) => it.changeFont(change(it.font)),
+    math: () => null,
+  };
+}
+
+/** Sets a standard size with its line distance. */
+export function setSize(it: Interpreter, size: string): void {
+  const base = it.fact<number>('baseSize') ?? 10;
+  const [points] = SIZES[size]?.[base] ?? [10, 12];
+  it.changeFont({ size: Math.round(points * PT) });
+  setSizeParameters(it.state, size, base);
+}
+
+const sizes: readonly CommandEntry[] = Object.keys(SIZES).map((name) => ({
+  name,
+  signature: '',
+  description: `Type of the size “${name}”, from here to the end of the group.`,
+  example: `{\\${name} tide}`,
+  run: (it) => setSize(it, name),
+}));
+
+/** Fonts and sizes. */
+export const fonts: readonly CommandEntry[] = [
+  ...FONTS.flatMap(([command, declared, old, change, what]) => [
+    ...(command ? [withArgument(command, change, what)] : []),
+    ...(declared ? [fontSwitch(declared, change, what)] : []),
+    // The old two-letter switches start from the ordinary font (classes' `\DeclareOldFontCommand`).
+    ...(old ? [fontSwitch(old, (font) => ({ ...NORMAL, ...change(font) }), what)] : []),
+  ]),
+  ...sizes,
+  {
+    name: '\u0001closegroup',
+    signature: '',
+    description: '',
+    example: '',
+    run: (it) => it.closeGroup(),
+  },
+  {
+    name: 'fontsize',
+    signature: 'mm',
+    description: 'A size and line distance of your own in pt, put in force by \\selectfont.',
+    example: '\\fontsize{13}{16}\\selectfont',
+    run: (it, args) => {
+      const points = parseFloat(tokensOf(args, 0).map((t) => t.text).join(''));
+      const line = parseFloat(tokensOf(args, 1).map((t) => t.text).join(''));
+      if (points > 0) it.changeFont({ size: Math.round(points * PT) });
+      if (line > 0) it.setLineDistance(Math.round(line * PT));
+    },
+  },
+  { name: 'selectfont', signature: '', description: 'Puts \\fontsize in force.', example: '\\fontsize{13}{16}\\selectfont', run: () => undefined },
+  {
+    name: 'underline',
+    signature: 'm',
+    description: 'A line under the words or formula.',
+    example: '\\underline{high water}',
+    run: (it, args, token) => {
+      const at = it.spanOf(token);
+      const inlines = it.inlinesOf(tokensOf(args, 0));
+      it.add({ kind: 'math', font: it.font, list: [{ kind: 'line', below: true, base: [{ kind: 'text', inlines, ...at }], ...at }], ...at });
+    },
+    math: (reader, token) => {
+      const base = reader.field(token);
+      return { kind: 'line', below: true, base, ...reader.span(token) };
+    },
+  },
+];

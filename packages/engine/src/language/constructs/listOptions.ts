@@ -1,0 +1,110 @@
+import { glue, NO_GLUE, type Glue, type Sp } from '../../base/lengths';
+import type { Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
+import type { Interpreter } from '../interpreter';
+import { glueOf } from './spacing';
+
+/** What the options of a list change in its measures. */
+export interface ListOptions {
+  readonly leftMargin?: Sp;
+  readonly topSep?: Glue;
+  readonly itemSep?: Glue;
+  readonly parSep?: Glue;
+}
+
+/** Options as key and value; a value's own braces are taken off. */
+export function keyValues(tokens: readonly Token[]): Map<string, readonly Token[]> {
+  const out = new Map<string, readonly Token[]>();
+  for (const part of splitAt(tokens, ',')) {
+    const eq = part.findIndex((t) => t.cat === Cat.Other && t.text === '=');
+    const key = (eq < 0 ? part : part.slice(0, eq)).map((t) => t.text).join('').trim();
+    if (key !== '') out.set(key, eq < 0 ? [] : trimmed(part.slice(eq + 1)));
+  }
+  return out;
+}
+
+function trimmed(tokens: readonly Token[]): readonly Token[] {
+  let list = [...tokens];
+  while (list[0]?.cat === Cat.Space) list = list.slice(1);
+  while (list.at(-1)?.cat === Cat.Space) list = list.slice(0, -1);
+  const braced = list[0]?.cat === Cat.Begin && list.at(-1)?.cat === Cat.End;
+  return braced ? list.slice(1, -1) : list;
+}
+
+/** The list cut at a character outside braces. */
+export function splitAt(tokens: readonly Token[], char: string): Token[][] {
+  const parts: Token[][] = [[]];
+  let depth = 0;
+  for (const token of tokens) {
+    if (token.cat === Cat.Begin) depth++;
+    else if (token.cat === Cat.End) depth--;
+    if (depth === 0 && token.cell === null && token.text === char) parts.push([]);
+    else parts.at(-1)?.push(token);
+  }
+  return parts;
+}
+
+const understood = (it: Interpreter): boolean => it.hasPackage('enumitem');
+
+/** The measures that enumitem's keys ask for. */
+export function listOptions(it: Interpreter, tokens: readonly Token[]): ListOptions {
+  if (tokens.length === 0 || !understood(it)) return {};
+  const keys = keyValues(tokens);
+  const length = (key: string): Glue | undefined => {
+    const value = keys.get(key);
+    return value && value.length > 0 && value[0]?.text !== '*' ? glueOf(it, value) : undefined;
+  };
+  const tight = keys.has('nosep');
+  const noItem = tight || keys.has('noitemsep');
+  const margin = length('leftmargin');
+  const widest = keys.get('leftmargin')?.[0]?.text === '*' ? glue(1.6 * it.font.size + it.dimen('labelsep')) : undefined;
+  const top = length('topsep') ?? (tight ? NO_GLUE : undefined);
+  const item = length('itemsep') ?? (noItem ? NO_GLUE : undefined);
+  const par = length('parsep') ?? (noItem ? NO_GLUE : undefined);
+  return {
+    ...(margin ?? widest ? { leftMargin: (margin ?? widest)?.width ?? 0 } : {}),
+    ...(top ? { topSep: top } : {}),
+    ...(item ? { itemSep: item } : {}),
+    ...(par ? { parSep: par } : {}),
+  };
+}
+
+const STARRED: ReadonlySet<string> = new Set(['arabic', 'alph', 'Alph', 'roman', 'Roman']);
+/** The short form of the package enumerate: the first of these is the number. */
+const SHORT: Readonly<Record<string, string>> = { '1': 'arabic', a: 'alph', A: 'Alph', i: 'roman', I: 'Roman' };
+
+/** The label that options ask for, with `*` standing for the list's counter; null for the usual one. */
+export function listLabel(it: Interpreter, tokens: readonly Token[], counter: string | null): readonly Token[] | null {
+  if (tokens.length === 0) return null;
+  const label = understood(it) ? keyValues(tokens).get('label') : undefined;
+  if (label) return counter ? label.flatMap((t, i) => starred(it, label, t, i, counter)) : label;
+  if (counter && (it.hasPackage('enumerate') || understood(it)) && keyValues(tokens).size === 1 && tokens.length <= 4) {
+    return shortLabel(it, tokens, counter);
+  }
+  return null;
+}
+
+/** `\alph*` becomes `\alph{enumi}`. */
+function starred(it: Interpreter, list: readonly Token[], t: Token, i: number, counter: string): Token[] {
+  const before = list[i - 1];
+  if (t.text !== '*' || t.cat === Cat.Command || !before || !STARRED.has(before.text)) return [t];
+  return [it.p.make(Cat.Begin, '{'), ...it.p.chars(counter), it.p.make(Cat.End, '}')];
+}
+
+function shortLabel(it: Interpreter, tokens: readonly Token[], counter: string): readonly Token[] | null {
+  const at = tokens.findIndex((t) => t.cat !== Cat.Command && SHORT[t.text] !== undefined);
+  const kind = SHORT[tokens[at]?.text ?? ''];
+  if (!kind) return null;
+  return tokens.flatMap((t, i) =>
+    i === at
+      ? [it.p.command(kind), it.p.make(Cat.Begin, '{'), ...it.p.chars(counter), it.p.make(Cat.End, '}')]
+      : [t],
+  );
+}
+
+/** Where the numbers start. */
+export function listStart(it: Interpreter, tokens: readonly Token[]): number {
+  const start = understood(it) ? keyValues(tokens).get('start') : undefined;
+  const value = start ? parseInt(start.map((t) => t.text).join(''), 10) : 1;
+  return Number.isNaN(value) ? 1 : value;
+}

@@ -1,0 +1,212 @@
+import { FILL, glue, gluePt, PT } from '../../base/lengths';
+import type { Inline } from '../../document/inlines';
+import { textOf, tokensText } from '../../expansion/expandables';
+import { setDimen, setSkip } from '../../expansion/registers';
+import type { Token } from '../../expansion/meaning';
+import { counterExists, counterText, newCounter, refStepCounter } from '../counters';
+import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
+import { isStarred, tokensOf } from '../entries';
+import type { OpenEnvironment } from '../environments';
+import type { Interpreter } from '../interpreter';
+import { beginTrivial, endList } from './lists';
+
+export type TheoremStyle = 'plain' | 'definition' | 'remark';
+
+/** A kind of theorem as the document declares it. */
+interface TheoremKind {
+  readonly title: readonly Token[];
+  readonly counter: string | null;
+  readonly style: TheoremStyle;
+  /** amsthm sets a full stop behind the head, and the note in ordinary type. */
+  readonly ams: boolean;
+}
+
+/** `\newtheorem{name}[shared]{Title}[within]`. */
+function newTheorem(it: Interpreter, args: Args, token: Token): void {
+  const starred = isStarred(args);
+  const name = textOf(it.p, tokensOf(args, 1));
+  const shared = Array.isArray(args[2]) ? textOf(it.p, tokensOf(args, 2)) : null;
+  const within = Array.isArray(args[4]) ? textOf(it.p, tokensOf(args, 4)) : null;
+  for (const counter of [shared, within]) {
+    if (counter && !counterExists(it.state, counter)) {
+      it.p.report('counter-unknown', it.spanOf(token), { name: counter });
+    }
+  }
+  let counter: string | null = null;
+  if (!starred) {
+    counter = shared ?? name;
+    if (!shared) {
+      newCounter(it, name, within);
+      if (within) it.define(`the${name}`, `\\csname the${within}\\endcsname.\\arabic{${name}}`);
+    }
+  }
+  const kind: TheoremKind = {
+    title: tokensOf(args, 3),
+    counter,
+    style: it.fact<TheoremStyle>('theoremStyle') ?? 'plain',
+    ams: it.hasPackage('amsthm'),
+  };
+  it.state.set(it.state.cell(`\u0002${name}`), theoremEnvironment(name, kind), true);
+}
+
+function theoremEnvironment(name: string, kind: TheoremKind): EnvironmentEntry {
+  return {
+    name,
+    signature: 'o',
+    description: `A ${tokensText(kind.title)}, numbered as the document declares it.`,
+    example: `\\begin{${name}}\nThe tide turns.\n\\end{${name}}`,
+    begin: (it, args, token) => beginTheorem(it, kind, args, token),
+    end: endList,
+  };
+}
+
+function beginTheorem(it: Interpreter, kind: TheoremKind, args: Args, token: Token): void {
+  const at = it.spanOf(token);
+  const parskip = it.skip('parskip');
+  const parindent = it.dimen('parindent');
+  beginTrivial(it, 0);
+  (it.environments.at(-1) as OpenEnvironment).data.theorem = true;
+  setSkip(it.state, 'parskip', parskip);
+  setDimen(it.state, 'parindent', parindent);
+  if (kind.counter) refStepCounter(it, kind.counter);
+  const number = kind.counter ? counterText(it, kind.counter) : '';
+  const title = it.inlinesOf(kind.title).map((i) => (i.kind === 'text' ? i.text : ' ')).join('');
+  it.vlist.push({ kind: 'number', what: title, number, from: at.from, to: at.to });
+  const head = headInlines(it, kind, number, args);
+  if (kind.style === 'plain') it.changeFont({ family: 'roman', series: 'medium', shape: 'italic' });
+  else it.changeFont({ family: 'roman', series: 'medium', shape: 'upright' });
+  it.pendingLabel = [...head, { kind: 'glue', glue: gluePt(5, kind.ams ? 1 : 0, kind.ams ? 1 : 0), ...at }];
+  it.skipBlanks();
+}
+
+/** “Theorem 2.1 (Note).” in the font of the style. */
+function headInlines(it: Interpreter, kind: TheoremKind, number: string, args: Args): Inline[] {
+  const note = args[0];
+  const space = it.p.make(10, ' ');
+  const tokens = [...kind.title, ...(number === '' ? [] : [space, ...it.p.chars(number)])];
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.changeFont({
+    family: 'roman',
+    series: kind.style === 'remark' ? 'medium' : 'bold',
+    shape: kind.style === 'remark' ? 'italic' : 'upright',
+  });
+  const out = [...it.inlinesOf(tokens)];
+  if (Array.isArray(note)) {
+    const bracketed = [space, ...it.p.chars('('), ...(note as Token[]), ...it.p.chars(')')];
+    it.openGroup({ kind: 'semisimple', span: it.p.place });
+    if (kind.ams) it.changeFont({ family: 'roman', series: 'medium', shape: 'upright' });
+    out.push(...it.inlinesOf(bracketed));
+    it.closeGroup();
+  }
+  if (kind.ams) out.push(...it.inlinesOf(it.p.chars('.')));
+  it.closeGroup();
+  return out;
+}
+
+/** A proof: “Proof.” in italic, and the end mark at its end. */
+function beginProof(it: Interpreter, args: Args, token: Token): void {
+  const at = it.spanOf(token);
+  const parskip = it.skip('parskip');
+  const parindent = it.dimen('parindent');
+  beginTrivial(it, 0);
+  const open = it.environments.at(-1) as OpenEnvironment;
+  open.data.proof = true;
+  // `\topsep6pt plus6pt` (amsthm)
+  open.data.below = gluePt(6, 6);
+  setSkip(it.state, 'parskip', parskip);
+  setDimen(it.state, 'parindent', parindent);
+  it.openGroup({ kind: 'semisimple', span: at });
+  it.changeFont({ family: 'roman', series: 'medium', shape: 'italic' });
+  const own = args[0];
+  const name = Array.isArray(own) ? (own as Token[]) : [it.p.command('proofname')];
+  const head = [...it.inlinesOf(name), ...it.inlinesOf(it.p.chars('.'))];
+  it.closeGroup();
+  it.changeFont({ family: 'roman', series: 'medium', shape: 'upright' });
+  it.pendingLabel = [...head, { kind: 'kern', width: it.dimen('labelsep'), ...at }];
+  it.skipBlanks();
+}
+
+function endProof(it: Interpreter): void {
+  const open = it.environments.at(-1);
+  if (open?.data.qedDone !== true) addQed(it);
+  endList(it);
+}
+
+/** The end mark at the right margin of the last line, or of a line of its own. */
+export function addQed(it: Interpreter): void {
+  const at = it.p.place;
+  if (it.hlist === null && !it.pendingLabel) it.startParagraph(false);
+  it.startParagraph();
+  it.hlist?.unskip();
+  it.add({ kind: 'penalty', penalty: 9999, ...at });
+  it.add(it.emptyBox());
+  it.add({ kind: 'penalty', penalty: 10000, ...at });
+  it.add({ kind: 'glue', glue: FILL, ...at });
+  it.add({ kind: 'glue', glue: glue(it.font.size), ...at });
+  for (const inline of it.inlinesOf([it.p.command('qedsymbol')])) it.add(inline);
+}
+
+/** amsthm's open square: 0.6 em wide and 0.675 em high, ruled 0.4 pt. */
+export function openBox(it: Interpreter): Inline {
+  const at = it.p.place;
+  const em = it.font.size;
+  const line = 0.4 * PT;
+  return {
+    kind: 'box', width: null, align: 'left', raise: 0, hidden: false, grow: false,
+    frame: { rule: line, padding: 0 },
+    inlines: [
+      {
+        kind: 'box', width: null, align: 'left', raise: 0, hidden: true, grow: false, frame: null,
+        inlines: [{ kind: 'rule', width: 0.6 * em - 2 * line, height: 0.675 * em - line, depth: -line, ...at }],
+        ...at,
+      },
+    ],
+    ...at,
+  };
+}
+
+/** `\qedhere`: the end mark here, and not at the end of the proof. */
+function qedHere(it: Interpreter): void {
+  const proof = it.environments.findLast((e) => e.data.proof === true);
+  if (!proof) return;
+  proof.data.qedDone = true;
+  addQed(it);
+}
+
+export const newTheoremCommand: CommandEntry = {
+  name: 'newtheorem',
+  signature: 'smomo',
+  description: 'Declares a kind of theorem: its environment, its title, and what it is numbered with or within.',
+  example: '\\newtheorem{theorem}{Theorem}[section]',
+  run: newTheorem,
+};
+
+export const theoremCommands: readonly CommandEntry[] = [
+  {
+    name: 'theoremstyle', signature: 'm', description: 'How the theorems declared from here on look: plain, definition or remark.',
+    example: '\\theoremstyle{definition}',
+    run: (it, args) => it.setFact('theoremStyle', textOf(it.p, tokensOf(args, 0))),
+  },
+  {
+    name: 'qedhere', signature: '', description: 'Puts the end mark of the proof here.', example: '\\qedhere',
+    run: qedHere,
+    math: (reader) => {
+      const proof = reader.it.environments.findLast((e) => e.data.proof === true);
+      if (!proof) return null;
+      proof.data.qedDone = true;
+      if (reader.rowMarks) {
+        reader.rowMarks.tag = { tokens: [reader.p.command('qedsymbol')], bare: true };
+        return null;
+      }
+      const inlines = reader.it.inlinesOf([reader.p.command('qedsymbol')]);
+      return { kind: 'text', inlines, ...reader.p.place };
+    },
+  },
+  { name: 'qed', signature: '', description: 'The end mark of a proof.', example: '\\qed', run: (it) => addQed(it) },
+  { name: 'openbox', signature: '', description: 'An open square.', example: '\\openbox', run: (it) => it.add(openBox(it)) },
+];
+
+export const proofEnvironment: EnvironmentEntry = {
+  name: 'proof', signature: 'o', description: 'A proof, with its end mark at the end.',
+  example: '\\begin{proof}\nBy symmetry.\n\\end{proof}', begin: beginProof, end: endProof,
+};

@@ -1,0 +1,57 @@
+import { textOf } from '../expansion/expandables';
+import { declareRegister, getCount, setCount } from '../expansion/registers';
+import type { State } from '../expansion/state';
+import type { Interpreter } from './interpreter';
+
+const resetsCell = (state: State, name: string) => state.cell(`\u0001resets:${name}`);
+
+/** Is there a counter of that name? */
+export const counterExists = (state: State, name: string): boolean =>
+  state.get(state.cell(`c@${name}`)) !== undefined;
+
+/** `\newcounter`: the counter, `\the…` as an Arabic number, and what resets it. */
+export function newCounter(it: Interpreter, name: string, within: string | null): void {
+  declareRegister(it.state, 'count', `c@${name}`);
+  it.define(`the${name}`, `\\arabic{${name}}`);
+  if (within) addReset(it.state, name, within);
+}
+
+/** `\@addtoreset`: stepping `within` sets `name` back to zero. */
+export function addReset(state: State, name: string, within: string): void {
+  const cell = resetsCell(state, within);
+  const list = (state.get(cell) as readonly string[] | undefined) ?? [];
+  if (!list.includes(name)) state.set(cell, [...list, name], true);
+}
+
+export const counterValue = (state: State, name: string): number => getCount(state, `c@${name}`);
+
+/** Counters are global (LaTeX). */
+export function setCounter(state: State, name: string, value: number): void {
+  setCount(state, `c@${name}`, value, true);
+}
+
+/** `\stepcounter`: one more, and all that is counted within it starts anew. */
+export function stepCounter(state: State, name: string, depth = 0): void {
+  setCounter(state, name, counterValue(state, name) + 1);
+  const within = (state.get(resetsCell(state, name)) as readonly string[] | undefined) ?? [];
+  if (depth > 20) return;
+  for (const inner of within) resetCounter(state, inner, depth + 1);
+}
+
+function resetCounter(state: State, name: string, depth: number): void {
+  setCounter(state, name, 0);
+  const within = (state.get(resetsCell(state, name)) as readonly string[] | undefined) ?? [];
+  if (depth <= 20) for (const inner of within) resetCounter(state, inner, depth + 1);
+}
+
+/** What `\the…` of the counter prints. */
+export function counterText(it: Interpreter, name: string): string {
+  return textOf(it.p, [it.p.command(`the${name}`)]);
+}
+
+/** `\refstepcounter`: steps, and is what a `\label` that follows names. */
+export function refStepCounter(it: Interpreter, name: string): void {
+  stepCounter(it.state, name);
+  it.setFact('currentLabel', counterText(it, name));
+}
+

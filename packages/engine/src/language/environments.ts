@@ -1,0 +1,189 @@
+import { editDistance } from '../base/nearest';
+import type { Span } from '../base/spans';
+import { readArgument } from '../expansion/arguments';
+import { textOf } from '../expansion/expandables';
+import type { Token } from '../expansion/meaning';
+import type { Fix } from '../findings/finding';
+import type { EnvironmentEntry } from './entries';
+import { readStrayMath } from './formulas';
+import { pick, type Interpreter } from './interpreter';
+import { nearestEnvironment } from './unknown';
+
+/** An environment that has begun. */
+export interface OpenEnvironment {
+  readonly name: string;
+  readonly span: Span;
+  /** Null for one the document defines itself by macros. */
+  readonly entry: EnvironmentEntry | null;
+  /** Groups open when it began. */
+  readonly groups: number;
+  /** What its begin leaves for its end. */
+  readonly data: Record<string, unknown>;
+}
+
+/** How far ahead the end of an environment is looked for, in characters. */
+const LOOK_AHEAD = 20_000;
+
+/** Carries out `\begin{name}`. */
+export function beginEnvironment(it: Interpreter, token: Token): void {
+  const { p } = it;
+  const start = it.spanOf(token);
+  const nameTokens = readArgument(p, token);
+  if (!nameTokens) return;
+  const name = textOf(p, nameTokens);
+  const span = { from: start.from, to: Math.max(start.to, nameEnd(it, nameTokens, start)) };
+  if (name === 'document') return it.environment('document')?.begin?.(it, [], token);
+  const entry = it.environment(name);
+  const macro = it.state.get(it.state.cell(name)) as { kind?: string } | undefined;
+  const byMacro = !entry && macro !== undefined;
+  if (!entry && !byMacro) return beginUnknown(it, name, span, nameTokens);
+  it.environments.push({ name, span, entry: entry ?? null, groups: it.groups.length, data: {} });
+  it.openGroup({ kind: 'environment', span });
+  if (!entry) return p.push([p.command(name)]);
+  if (entry.math && !entry.begin) return readMathEnvironmentInText(it, name, token);
+  p.place = span;
+  const args = it.readArguments(entry.signature, { ...token, text: name, from: span.from, to: span.to });
+  if (args === null) return;
+  entry.begin?.(it, args, { ...token, text: name, ...span });
+}
+
+function nameEnd(it: Interpreter, tokens: readonly Token[], start: Span): number {
+  const own = tokens.filter((t) => t.chunk === it.p.reader.chunk);
+  const last = own.at(-1);
+  return last ? last.to + 1 : start.to;
+}
+
+/** A matrix and its like outside any formula: read as the formula it was meant to be. */
+function readMathEnvironmentInText(it: Interpreter, name: string, token: Token): void {
+  it.environments.pop();
+  it.closeGroup();
+  it.p.push(braced(it, name));
+  readStrayMath(it, { ...token, text: 'begin' });
+}
+
+const braced = (it: Interpreter, name: string): Token[] => [
+  it.p.make(1, '{'),
+  ...it.p.chars(name),
+  it.p.make(2, '}'),
+];
+
+/** An unknown environment: its contents are set as they are. */
+function beginUnknown(it: Interpreter, name: string, span: Span, nameTokens: readonly Token[]): void {
+  const near = nearestEnvironment(it, name);
+  const fix = near ? renameFix(it, nameTokens, near) : undefined;
+  it.p.report('environment-unknown', span, { name }, fix);
+  it.environments.push({
+    name,
+    span,
+    entry: { name, signature: '', description: '', example: '' },
+    groups: it.groups.length,
+    data: {},
+  });
+  it.openGroup({ kind: 'environment', span });
+}
+
+function renameFix(it: Interpreter, tokens: readonly Token[], to: string): Fix | undefined {
+  const own = tokens.filter((t) => t.chunk === it.p.reader.chunk);
+  const [first] = own;
+  const last = own.at(-1);
+  if (!first || !last) return undefined;
+  return { title: `Write ${to}`, edits: [{ from: first.from, to: last.to, text: to }] };
+}
+
+/** Carries out `\end{name}`. */
+export function endEnvironment(it: Interpreter, token: Token): void {
+  const { p } = it;
+  const start = it.spanOf(token);
+  const nameTokens = readArgument(p, token);
+  if (!nameTokens) return;
+  const name = textOf(p, nameTokens);
+  const span = { from: start.from, to: Math.max(start.to, nameEnd(it, nameTokens, start)) };
+  if (name === 'document') {
+    closeOpenGroups(it, 0, span);
+    it.environment('document')?.end?.(it);
+    return;
+  }
+  const open = it.environments.at(-1);
+  if (open?.name === name) return finishEnvironment(it, span);
+  const at = it.environments.findLastIndex((e) => e.name === name);
+  if (at >= 0) {
+    closeOpenGroups(it, (it.environments[at + 1] as OpenEnvironment).groups, span);
+    return finishEnvironment(it, span);
+  }
+  if (!open || isStray(it, name, open)) {
+    p.report('end-without-begin', span, { name }, { title: 'Take it out', edits: [{ ...span, text: '' }] });
+    return;
+  }
+  const fix = renameFix(it, nameTokens, open.name);
+  p.report('begin-end-mismatch', span, { found: `\\end{${name}}`, expected: open.name }, fix);
+  finishEnvironment(it, span);
+}
+
+/**
+ * Is an `\end` that names another environment than the open one to be passed
+ * over? Yes when the open one is ended properly further down and the names are
+ * not near.
+ */
+function isStray(it: Interpreter, name: string, open: OpenEnvironment): boolean {
+  if (editDistance(name, open.name, 2) <= 2) return false;
+  const { reader } = it.p;
+  const ahead = reader.text.slice(reader.pos, reader.pos + LOOK_AHEAD);
+  it.p.reach = Math.max(it.p.reach, Math.min(reader.text.length, reader.pos + LOOK_AHEAD));
+  const end = ahead.indexOf(`\\end{${open.name}}`);
+  const begin = ahead.indexOf(`\\begin{${open.name}}`);
+  return end >= 0 && (begin < 0 || end < begin);
+}
+
+/** Ends the innermost environment: braces left open inside it first, then its own end. */
+export function finishEnvironment(it: Interpreter, at: Span): void {
+  const open = it.environments.at(-1);
+  if (!open) return;
+  closeBraces(it, open.groups + 1);
+  if (open.entry === null) {
+    // The document's own `\endname` runs inside the group; a mark behind it closes.
+    it.p.push([it.p.command(`end${open.name}`), it.p.command('\u0001closeenvironment')]);
+    return;
+  }
+  it.p.place = pick(at);
+  open.entry.end?.(it);
+  closeEnvironment(it);
+}
+
+/** Takes the innermost environment off, with its group. */
+export function closeEnvironment(it: Interpreter): void {
+  const open = it.environments.pop();
+  if (!open) return;
+  closeBraces(it, open.groups + 1);
+  if (it.groups.length > open.groups) it.closeGroup();
+  const after = it.afterEnvironment;
+  it.afterEnvironment = null;
+  after?.(it);
+}
+
+function closeBraces(it: Interpreter, down: number): void {
+  while (it.groups.length > down) {
+    const group = it.groups.at(-1);
+    if (group?.kind === 'brace') it.p.report('group-unclosed', group.span);
+    it.closeGroup();
+  }
+}
+
+/** Closes everything above that many groups, reporting what was never closed. */
+export function closeOpenGroups(it: Interpreter, down: number, before?: Span): void {
+  while (it.groups.length > down) {
+    const open = it.environments.at(-1);
+    if (open && open.groups === it.groups.length - 1) {
+      const insert = before ? { from: before.from, to: before.from, text: `\\end{${open.name}}\n` } : undefined;
+      const fix = insert && { title: `End ${open.name} here`, edits: [insert] };
+      it.p.report('environment-unclosed', open.span, { name: open.name }, fix);
+      open.entry?.end?.(it);
+      if (open.entry === null) it.endParagraph();
+      it.environments.pop();
+      it.closeGroup();
+    } else {
+      const group = it.groups.at(-1);
+      if (group?.kind === 'brace') it.p.report('group-unclosed', group.span);
+      it.closeGroup();
+    }
+  }
+}

@@ -1,0 +1,298 @@
+import type { Span } from '../base/spans';
+import type { Display, DisplayRow } from '../document/blocks';
+import { MARKED } from '../document/font';
+import type { Inline } from '../document/inlines';
+import type { MathList, MathNode } from '../document/math';
+import type { Token } from '../expansion/meaning';
+import { getCount } from '../expansion/registers';
+import type { Fix } from '../findings/finding';
+import { Cat } from '../tokens/categories';
+import { refStepCounter, counterText } from './counters';
+import type { Interpreter } from './interpreter';
+import { MathReader, type RowMarks, type Until } from './mathReader';
+import { readRows, type ReadRow } from './mathEnvironments';
+
+/** Words in a formula that look like prose: two or more in a row, three letters at least each. */
+const PROSE = /(?<![\\A-Za-z])[A-Za-z]{3,}[,.;:]?\s+[A-Za-z]{2,}/;
+
+/** A formula between dollars, or a display between double ones. */
+export function readDollarFormula(it: Interpreter, token: Token): void {
+  const next = it.p.next();
+  if (next?.cat === Cat.Math && !it.restricted) return readBareDisplay(it, token, 'dollar');
+  if (next?.cat === Cat.Math) return; // an empty formula
+  if (next) it.p.unread(next);
+  readInlineFormula(it, token, 'dollar', '$');
+}
+
+/** Reads an in-line formula whose opening mark was just taken. */
+export function readInlineFormula(it: Interpreter, token: Token, until: Until, mark: string): void {
+  const open = it.spanOf(token);
+  it.startParagraph();
+  const { nodes, closed } = readFormula(it, open, until);
+  const end = closed ? it.p.here() : open.to;
+  if (!closed) reportUnclosed(it, open, mark);
+  it.add({ kind: 'math', list: nodes, font: it.font, from: open.from, to: Math.max(open.to, end) });
+}
+
+function readFormula(it: Interpreter, open: Span, until: Until): { nodes: MathList; closed: boolean } {
+  const reader = new MathReader(it);
+  const mode = it.state.cell('\u0001mode');
+  const outer = mode.value;
+  mode.value = 'math';
+  it.openGroup({ kind: 'math', span: open });
+  const { nodes, ended } = reader.list(until);
+  it.closeGroup();
+  mode.value = outer;
+  return { nodes, closed: ended === 'closed' || it.p.exhausted !== null };
+}
+
+/** The mark that is missing: put where prose begins, or at the end of the line. */
+function reportUnclosed(it: Interpreter, open: Span, mark: string): void {
+  const { reader } = it.p;
+  const from = reader.base + open.to;
+  const line = reader.text.slice(from, lineEnd(reader.text, from));
+  const prose = PROSE.exec(line);
+  const inside = (prose ? line.slice(0, prose.index) : line).trimEnd();
+  const closing = mark === '\\(' ? '\\)' : mark === '\\[' ? '\\]' : mark;
+  const at = open.to + (inside === '' ? line.trimEnd().length : inside.length);
+  const fix: Fix = { title: `Close it with ${closing}`, edits: [{ from: at, to: at, text: closing }] };
+  it.p.report('formula-unclosed', open, { open: mark }, fix);
+}
+
+function lineEnd(text: string, from: number): number {
+  const end = text.indexOf('\n', from);
+  return end < 0 ? text.length : end;
+}
+
+/**
+ * Mathematics met in text: a `^`, a `_`, or a command that belongs in formulas. It
+ * is set as the formula it was meant to be, and reported once with its extent.
+ */
+export function readStrayMath(it: Interpreter, token: Token): void {
+  const span = it.spanOf(token);
+  it.startParagraph();
+  const before = token.cat === Cat.Command ? null : takeBase(it, span);
+  const reader = new MathReader(it);
+  const nodes: MathNode[] = before ? [reader.characterNode(before.text, before)] : [];
+  it.openGroup({ kind: 'math', span });
+  it.p.unread(token);
+  do {
+    const { nodes: more } = readOne(reader, nodes);
+    if (!more) break;
+  } while (scriptFollows(it));
+  it.closeGroup();
+  const from = before?.from ?? span.from;
+  const to = Math.max(span.to, it.p.atFile ? trimmedEnd(it) : span.to);
+  const what = token.cat === Cat.Command ? `\\${token.text}` : `The sign ${token.text}`;
+  it.p.report('math-in-text', { from, to }, { what }, {
+    title: 'Put it between $ marks',
+    edits: [{ from, to: from, text: '$' }, { from: to, to, text: '$' }],
+  });
+  it.add({ kind: 'math', list: nodes, font: { ...it.font, color: MARKED }, from, to });
+}
+
+function trimmedEnd(it: Interpreter): number {
+  const { reader } = it.p;
+  let end = reader.pos;
+  while (end > reader.base && /\s/.test(reader.text[end - 1] ?? '')) end--;
+  return end - reader.base;
+}
+
+/** The letter or digit that a stray script belongs to, taken back out of the text. */
+function takeBase(it: Interpreter, at: Span): { text: string; from: number; to: number } | null {
+  const last = it.hlist?.last();
+  if (!last || last.kind !== 'text' || last.to !== at.from || it.hlist === null) return null;
+  const char = last.text.at(-1) ?? '';
+  if (!/[A-Za-z0-9)]/.test(char)) return null;
+  it.hlist.inlines.pop();
+  const rest = last.text.slice(0, -1);
+  if (rest !== '') it.hlist.inlines.push({ ...last, text: rest, to: last.to - 1 });
+  return { text: char, from: last.to - 1, to: last.to };
+}
+
+function readOne(reader: MathReader, nodes: MathNode[]): { nodes: boolean } {
+  const token = reader.p.nextExpanded();
+  if (token === null) return { nodes: false };
+  const before = nodes.length;
+  reader.takeOne(token, nodes);
+  return { nodes: nodes.length >= before };
+}
+
+function scriptFollows(it: Interpreter): boolean {
+  const token = it.p.next();
+  if (token === null) return false;
+  it.p.unread(token);
+  return token.cat === Cat.Super || token.cat === Cat.Sub;
+}
+
+// ---- displays
+
+/** Space and penalties of a display, from the registers in force. */
+export function displayFrame(
+  it: Interpreter,
+  layout: Display['layout'],
+  rows: readonly DisplayRow[],
+  span: Span,
+): Display {
+  return {
+    kind: 'display',
+    layout,
+    rows,
+    font: it.font,
+    width: it.dimen('linewidth'),
+    left: it.dimen('totalleftmargin'),
+    above: it.skip('abovedisplayskip'),
+    below: it.skip('belowdisplayskip'),
+    aboveShort: it.skip('abovedisplayshortskip'),
+    belowShort: it.skip('belowdisplayshortskip'),
+    preDisplayPenalty: getCount(it.state, 'predisplaypenalty'),
+    postDisplayPenalty: getCount(it.state, 'postdisplaypenalty'),
+    rowPenalty: getCount(it.state, 'interdisplaylinepenalty'),
+    baselineSkip: it.skip('baselineskip'),
+    lineSkip: it.skip('lineskip'),
+    lineSkipLimit: it.dimen('lineskiplimit'),
+    tagSide: it.fact<boolean>('leqno') ? 'left' : 'right',
+    flushIndent: it.fact<boolean>('fleqn') ? it.dimen('mathindent') : null,
+    from: span.from,
+    to: span.to,
+  };
+}
+
+/** Ends the text before a display and starts what comes after without indent. */
+export function addDisplay(it: Interpreter, display: Display): void {
+  if (it.restricted) {
+    // A box on one line has no room for a display: the formula goes into the line.
+    const list = display.rows.flatMap((row) => row.cells.flat());
+    it.add({ kind: 'math', list, font: display.font, from: display.from, to: display.to });
+    return;
+  }
+  if (it.hlist !== null) {
+    it.hlist.unskip();
+    it.endParagraph();
+  }
+  it.vlist.push(display);
+  for (const row of display.rows) {
+    if (row.tag) {
+      const number = row.tag.map((i) => (i.kind === 'text' ? i.text : '')).join('').replace(/^\(|\)$/g, '');
+      it.vlist.push({ kind: 'number', what: 'equation', number, from: row.from, to: row.to });
+    }
+  }
+  resumeAfterBlock(it);
+}
+
+/** After a display or list, text that follows at once goes on without indent; a blank line starts a new paragraph. */
+export function resumeAfterBlock(it: Interpreter): void {
+  it.setFact('noIndentNext', true, true);
+  resumeParagraph(it);
+}
+
+function resumeParagraph(it: Interpreter): void {
+  const { p } = it;
+  const token = p.next();
+  if (token === null) {
+    it.setFact('noIndentNext', false, true);
+    return;
+  }
+  if (token.cat === Cat.Space) return resumeParagraph(it);
+  p.unread(token);
+  if (token.cat === Cat.Command && token.text === 'par') it.setFact('noIndentNext', false, true);
+}
+
+/** `\[ … \]` and `$$ … $$`: one row without a number. */
+export function readBareDisplay(it: Interpreter, token: Token, until: Until): void {
+  const open = it.spanOf(token);
+  it.startParagraphForDisplay();
+  const { nodes, closed } = readFormula(it, open, until);
+  if (until === 'dollar' && closed) takeSecondDollar(it, open);
+  if (!closed) reportUnclosed(it, open, until === 'dollar' ? '$$' : '\\[');
+  const span = { from: open.from, to: closed ? it.p.here() : open.to };
+  const row = plainRow([nodes], span);
+  addDisplay(it, displayFrame(it, 'single', [row], span));
+}
+
+function takeSecondDollar(it: Interpreter, open: Span): void {
+  const token = it.p.next();
+  if (token?.cat === Cat.Math) return;
+  if (token) it.p.unread(token);
+  it.p.report('formula-unclosed', open, { open: '$$' });
+}
+
+export const plainRow = (cells: readonly MathList[], span: Span): DisplayRow => ({
+  cells,
+  tag: null,
+  labels: [],
+  skip: 0,
+  textAbove: null,
+  from: span.from,
+  to: span.to,
+});
+
+/** A display environment of rows: `align`, `gather` and their kin, numbered or not. */
+export function readDisplayRows(
+  it: Interpreter,
+  token: Token,
+  layout: Display['layout'],
+  numbered: boolean,
+): void {
+  const open = it.spanOf(token);
+  it.startParagraphForDisplay();
+  const reader = new MathReader(it);
+  const mode = it.state.cell('\u0001mode');
+  mode.value = 'math';
+  const rows: DisplayRow[] = [];
+  const startMarks = (): void => {
+    reader.rowMarks = { numbered, tag: null, labels: [] };
+  };
+  startMarks();
+  readRows(reader, token.text, open, (row) => {
+    rows.push(finishRow(it, reader.rowMarks as RowMarks, row));
+    startMarks();
+  }, layout === 'aligned');
+  mode.value = 'horizontal';
+  const span = { from: open.from, to: it.p.here() };
+  addDisplay(it, displayFrame(it, layout, rows, span));
+}
+
+/** `equation` and `equation*`: one row. */
+export function readEquation(it: Interpreter, token: Token, numbered: boolean): void {
+  readDisplayRows(it, token, 'single', numbered);
+}
+
+function finishRow(it: Interpreter, marks: RowMarks, row: ReadRow): DisplayRow {
+  const place = trimRow(it, row);
+  const tag = rowTag(it, marks, place);
+  for (const { name, span } of marks.labels) {
+    it.labels.push({ name, value: tag?.value ?? '', ...span });
+  }
+  return {
+    cells: row.cells,
+    tag: tag?.inlines ?? null,
+    labels: marks.labels.map(({ name }) => name),
+    skip: row.skip,
+    textAbove: null,
+    ...place,
+  };
+}
+
+/** The row's place without the blanks at its ends. */
+function trimRow(it: Interpreter, row: ReadRow): Span {
+  const { reader } = it.p;
+  let { from, to } = row;
+  while (from < to && /\s/.test(reader.text[reader.base + from] ?? '')) from++;
+  while (to > from && /\s/.test(reader.text[reader.base + to - 1] ?? '')) to--;
+  return { from, to };
+}
+
+function rowTag(it: Interpreter, marks: RowMarks, at: Span): { inlines: readonly Inline[]; value: string } | null {
+  const upright = it.intern({ ...it.font, family: 'roman', series: 'medium', shape: 'upright' });
+  const text = (s: string): Inline => ({ kind: 'text', text: s, font: upright, ...at });
+  if (marks.tag) {
+    const inner = it.inlinesOf(marks.tag.tokens);
+    const value = marks.tag.tokens.map((t) => t.text).join('');
+    return { inlines: marks.tag.bare ? inner : [text('('), ...inner, text(')')], value };
+  }
+  if (!marks.numbered) return null;
+  refStepCounter(it, 'equation');
+  const value = counterText(it, 'equation');
+  return { inlines: [text(`(${value})`)], value };
+}

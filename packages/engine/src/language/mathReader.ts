@@ -1,0 +1,357 @@
+import type { Span } from '../base/spans';
+import { BLACK } from '../document/font';
+import type { MathAlphabet, MathClass, MathNode, ScriptsNode } from '../document/math';
+import { isPar, readArgument } from '../expansion/arguments';
+import { assignRegister } from '../expansion/definitions';
+import type { Meaning, Token } from '../expansion/meaning';
+import { STOP, type Processor } from '../expansion/processor';
+import { Cat } from '../tokens/categories';
+import { pick, type Interpreter, type LanguageCommand } from './interpreter';
+import { inAlphabet } from './symbols/alphabets';
+import { CHARACTER_CLASSES, CHARACTERS, OPERATOR_CHARACTERS } from './symbols/symbols';
+import { beginInFormula, endInFormula } from './mathEnvironments';
+import { unknownCommand } from './unknown';
+
+/** What a list of a formula reads up to. */
+export type Until = 'dollar' | 'brace' | 'paren' | 'bracket' | 'right' | 'cell' | 'environment' | 'optional';
+
+/** How a list ended: as it should, at a `&`, at a `\\`, or too early. */
+export type Ended = 'closed' | 'tab' | 'row' | 'early';
+
+/** Deeper nesting than this is read, but not kept. */
+const DEEPEST = 240;
+
+/** An infix fraction met in a list: `\over`, `\choose` and their kin. */
+export interface Infix {
+  readonly bar: number | null;
+  readonly left: string | null;
+  readonly right: string | null;
+  readonly span: Span;
+}
+
+/** Reads formulas: expanded tokens in, math nodes out. One for each formula. */
+export class MathReader {
+  readonly p: Processor;
+  alphabet: MathAlphabet = 'normal';
+  color = BLACK;
+  /** The environment whose `\end` ends the list, innermost last. */
+  readonly environments: { readonly name: string; readonly span: Span }[] = [];
+  /** Set by `\tag`, `\notag`, `\label` while a row of a display is read. */
+  rowMarks: RowMarks | null = null;
+  infix: Infix | null = null;
+  /** `\hline`s met since the last row ended. */
+  rules = 0;
+  private depth = 0;
+
+  constructor(readonly it: Interpreter) {
+    this.p = it.p;
+  }
+
+  /** Reads nodes until the end asked for; an early end is left unread. */
+  list(until: Until): { nodes: MathNode[]; ended: Ended } {
+    const nodes: MathNode[] = [];
+    const outerInfix = this.infix;
+    this.infix = null;
+    this.depth++;
+    const ended = this.fill(nodes, until);
+    this.depth--;
+    const whole = this.infix ? [this.infixFraction(nodes)] : nodes;
+    this.infix = outerInfix;
+    return { nodes: this.depth > DEEPEST ? [] : whole, ended };
+  }
+
+  private numerator: MathNode[] = [];
+
+  /** Called by an infix command: what was read so far becomes the numerator. */
+  splitAt(infix: Infix, nodes: MathNode[]): void {
+    this.infix = infix;
+    this.numerator = nodes.splice(0);
+  }
+
+  private infixFraction(den: MathNode[]): MathNode {
+    const { bar, left, right, span } = this.infix as Infix;
+    return { kind: 'fraction', num: this.numerator, den, bar, left, right, style: null, ...span };
+  }
+
+  private fill(nodes: MathNode[], until: Until): Ended {
+    for (;;) {
+      const token = this.p.nextExpanded();
+      if (token === null) return 'early';
+      if (token.cat === STOP) return this.giveBack(token);
+      if (isPar(token)) {
+        if (!this.passBlankLine(token, until)) return this.giveBack(token);
+        continue;
+      }
+      const ended = this.takeToken(token, nodes, until);
+      if (ended) return ended;
+    }
+  }
+
+  /** One token and what it needs, as part of no list: for mathematics met in text. */
+  takeOne(token: Token, nodes: MathNode[]): void {
+    if (token.cat === STOP || isPar(token) || token.cat === Cat.End) this.p.unread(token);
+    else this.takeToken(token, nodes, 'dollar');
+  }
+
+  private giveBack(token: Token): 'early' {
+    this.p.unread(token);
+    return 'early';
+  }
+
+  /** A blank line inside a display that goes on is passed over; any other ends the formula. */
+  private passBlankLine(token: Token, until: Until): boolean {
+    const open = this.environments.at(-1);
+    const closing = open ? `\\end{${open.name}}` : until === 'bracket' ? '\\]' : null;
+    if (closing === null) return false;
+    const { reader } = this.p;
+    const ahead = reader.text.slice(reader.pos, reader.pos + 2000);
+    this.p.reach = Math.max(this.p.reach, Math.min(reader.text.length, reader.pos + 2000));
+    const end = ahead.indexOf(closing);
+    const other = ahead.search(/\n[ \t]*\n|\\begin\{|\\(sub)*section/);
+    if (end < 0 || (other >= 0 && other < end)) return false;
+    const span = this.it.spanOf(token);
+    this.p.report('blank-line-in-formula', span, {}, { title: 'Take the blank line out', edits: [{ ...span, text: '' }] });
+    return true;
+  }
+
+  /** Takes one token into the list; says how the list ended, or null when it goes on. */
+  private takeToken(token: Token, nodes: MathNode[], until: Until): Ended | null {
+    switch (token.cat) {
+      case Cat.Space:
+        return null;
+      case Cat.Letter:
+      case Cat.Other:
+        if (until === 'optional' && token.text === ']') return 'closed';
+        this.character(token, nodes);
+        return null;
+      case Cat.Begin: {
+        nodes.push(this.group(token));
+        return null;
+      }
+      case Cat.End:
+        if (until === 'brace') return 'closed';
+        if (this.it.groups.some((g) => g.kind === 'brace')) return this.giveBack(token);
+        this.p.report('brace-extra', this.it.spanOf(token), {}, this.removal(token));
+        return null;
+      case Cat.Math:
+        return this.dollar(token, until);
+      case Cat.Super:
+      case Cat.Sub:
+        this.script(token, nodes);
+        return null;
+      case Cat.Tab:
+        if (until === 'cell') return 'tab';
+        this.p.report('alignment-outside', this.it.spanOf(token), {}, this.removal(token));
+        return null;
+      case Cat.Parameter:
+      case Cat.Argument:
+        this.p.report('parameter-character', this.it.spanOf(token));
+        return null;
+      default:
+        return this.command(token, nodes, until);
+    }
+  }
+
+  private removal(token: Token) {
+    const span = this.it.spanOf(token);
+    return { title: 'Take it out', edits: [{ ...span, text: '' }] };
+  }
+
+  private dollar(token: Token, until: Until): Ended | null {
+    if (until === 'dollar') return 'closed';
+    if (this.environments.length === 0) return this.giveBack(token);
+    this.p.report('dollar-in-formula', this.it.spanOf(token), {}, this.removal(token));
+    return null;
+  }
+
+  private command(token: Token, nodes: MathNode[], until: Until): Ended | null {
+    if (token.text === 'right' && until === 'right') return 'closed';
+    if (token.text === ')' && until === 'paren') return 'closed';
+    if (token.text === ']' && until === 'bracket') return 'closed';
+    if ((token.text === '\\' || token.text === 'cr' || token.text === 'tabularnewline') && until === 'cell') return 'row';
+    if (token.text === 'begin') return beginInFormula(this, token, nodes) ? null : this.giveBack(token);
+    if (token.text === 'end') return endInFormula(this, token, until);
+    const meaning: Meaning | undefined = token.cell ? this.it.state.meaning(token.cell) : undefined;
+    switch (meaning?.kind) {
+      case 'primitive':
+        meaning.run(this.p, token);
+        return null;
+      case 'register':
+        assignRegister(this.p, meaning);
+        return null;
+      case 'char':
+        return this.takeToken({ ...token, cat: meaning.cat, text: meaning.text, cell: null }, nodes, until);
+      case 'chardef':
+        this.character({ ...token, text: String.fromCodePoint(meaning.code) }, nodes);
+        return null;
+      case 'command':
+        return this.entry(meaning as LanguageCommand, token, nodes);
+      case undefined: {
+        unknownCommand(this.it, token);
+        nodes.push({ kind: 'unknown', text: `\\${token.text}`, ...this.it.spanOf(token) });
+        return null;
+      }
+      default:
+        return null;
+    }
+  }
+
+  private entry({ entry }: LanguageCommand, token: Token, nodes: MathNode[]): Ended | null {
+    if (entry.math) {
+      if (token.chunk === this.p.reader.chunk) this.p.place = pick(token);
+      this.current = nodes;
+      const made = entry.math(this, token);
+      if (Array.isArray(made)) nodes.push(...(made as MathNode[]));
+      else if (made) nodes.push(made as MathNode);
+      return null;
+    }
+    // A heading, a list or a paragraph of text: the formula before it was not closed.
+    if (ENDS_FORMULA.test(entry.name)) return this.giveBack(token);
+    this.p.report('text-only-in-math', this.it.spanOf(token), { name: entry.name });
+    return null;
+  }
+
+  /** The list being filled when an entry is carried out. */
+  current: MathNode[] = [];
+
+  // ---- atoms
+
+  symbol(char: string, cls: MathClass, at: Span): MathNode {
+    return { kind: 'symbol', char, cls, color: this.color, from: at.from, to: at.to };
+  }
+
+  private character(token: Token, nodes: MathNode[]): void {
+    const span = this.it.spanOf(token);
+    if (token.text === "'" || token.text === '′' || token.text === '’') return this.primes(span, nodes);
+    nodes.push(this.characterNode(token.text, span));
+  }
+
+  /** A character that stands for itself, in the alphabet in force. */
+  characterNode(text: string, span: Span): MathNode {
+    const plain = CHARACTERS[text];
+    if (plain) return this.symbol(plain[0], plain[1], span);
+    if (OPERATOR_CHARACTERS.has(text)) {
+      return { kind: 'operator', char: text, name: null, limits: null, color: this.color, ...span };
+    }
+    const cls = CHARACTER_CLASSES.get(text) ?? 'ord';
+    return this.symbol(cls === 'ord' ? inAlphabet(text, this.alphabet) : text, cls, span);
+  }
+
+  private primes(first: Span, nodes: MathNode[]): void {
+    const marks: MathNode[] = [this.symbol('′', 'ord', first)];
+    for (;;) {
+      const token = this.p.nextExpanded();
+      if (token === null) break;
+      if (token.cat === Cat.Other && token.text === "'") {
+        marks.push(this.symbol('′', 'ord', this.it.spanOf(token)));
+      } else if (token.cat === Cat.Super) {
+        marks.push(...this.field(token));
+        break;
+      } else {
+        this.p.unread(token);
+        break;
+      }
+    }
+    this.attach('sup', marks, first, nodes);
+  }
+
+  private script(token: Token, nodes: MathNode[]): void {
+    const which = token.cat === Cat.Super ? 'sup' : 'sub';
+    const span = this.it.spanOf(token);
+    this.attach(which, this.field(token), span, nodes);
+  }
+
+  private attach(which: 'sup' | 'sub', script: readonly MathNode[], at: Span, nodes: MathNode[]): void {
+    const last = nodes.at(-1);
+    const takes = last !== undefined && last.kind !== 'space' && last.kind !== 'style';
+    const to = Math.max(at.to, script.at(-1)?.to ?? 0);
+    if (takes && last.kind === 'scripts') {
+      if (last[which] === null) {
+        nodes[nodes.length - 1] = { ...last, [which]: script, to };
+        return;
+      }
+      this.p.report('scripts-doubled', at, { what: which === 'sup' ? 'superscripts' : 'subscripts' });
+    }
+    const base = takes ? last : null;
+    const node: ScriptsNode = {
+      kind: 'scripts',
+      base,
+      sup: which === 'sup' ? script : null,
+      sub: which === 'sub' ? script : null,
+      from: base?.from ?? at.from,
+      to,
+    };
+    if (base) nodes[nodes.length - 1] = node;
+    else nodes.push(node);
+  }
+
+  /** A group in braces as one node; a single character stays one. */
+  group(open: Token): MathNode {
+    const span = this.it.spanOf(open);
+    const body = this.braced(open);
+    const [only] = body;
+    if (body.length === 1 && only?.kind === 'symbol' && only.cls === 'ord') return only;
+    return { kind: 'group', cls: 'ord', body, limits: false, from: span.from, to: Math.max(span.to, this.endOf(span)) };
+  }
+
+  /** The contents of a group whose `{` was just read. */
+  braced(open: Token): MathNode[] {
+    this.it.openGroup({ kind: 'math', span: this.it.spanOf(open) });
+    const outer = { alphabet: this.alphabet, color: this.color };
+    const { nodes, ended } = this.list('brace');
+    if (ended !== 'closed' && this.p.exhausted === null) {
+      this.p.report('group-unclosed', this.it.spanOf(open));
+    }
+    Object.assign(this, outer);
+    this.it.closeGroup();
+    return nodes;
+  }
+
+  /** Where the reader is, if that is behind the span in the same place. */
+  private endOf(span: Span): number {
+    return this.p.atFile ? this.p.here() : span.to;
+  }
+
+  /** One argument of a math command: a group, or the next atom. Reports a missing one and gives nothing. */
+  field(caller: Token): MathNode[] {
+    for (;;) {
+      const token = this.p.nextExpanded();
+      if (token === null) return [];
+      if (token.cat === Cat.Space) continue;
+      if (token.cat === Cat.Begin) return this.braced(token);
+      const ends =
+        token.cat === STOP || token.cat === Cat.End || token.cat === Cat.Math || token.cat === Cat.Tab || isPar(token) ||
+        (token.cat === Cat.Command && ENDS_FIELD.has(token.text));
+      if (ends) {
+        this.p.unread(token);
+        const code = caller.cat === Cat.Command ? 'argument-missing' : 'script-missing';
+        this.p.report(code, this.it.spanOf(caller), { name: caller.text });
+        return [];
+      }
+      const nodes: MathNode[] = [];
+      this.takeToken(token, nodes, 'brace');
+      return nodes;
+    }
+  }
+
+  /** One argument as tokens, for commands whose argument is no formula. */
+  argument(caller: Token): readonly Token[] {
+    return readArgument(this.p, caller) ?? [];
+  }
+
+  /** The span from a command to where the reader is now. */
+  span(token: Token): Span {
+    const from = this.it.spanOf(token);
+    return token.chunk === this.p.reader.chunk ? { from: from.from, to: Math.max(from.to, this.endOf(from)) } : from;
+  }
+}
+
+/** What `\tag`, `\notag` and `\label` say of the row they stand in. */
+export interface RowMarks {
+  numbered: boolean;
+  tag: { readonly tokens: readonly Token[]; readonly bare: boolean } | null;
+  readonly labels: { readonly name: string; readonly span: Span }[];
+}
+
+const ENDS_FIELD: ReadonlySet<string> = new Set(['right', 'end', '\\', ')', ']', 'cr']);
+const ENDS_FORMULA = /^(sub)*(section|paragraph)$|^(chapter|item|begin|end|maketitle|newpage|clearpage)$/;

@@ -1,0 +1,12 @@
+import { proofEnvironment, theoremCommands } from '../constructs/theorems';
+import type { PackageEntry } from '../entries';
+
+/** amsthm: theorem styles and proofs. */
+export const amsthm: PackageEntry = {
+  name: 'amsthm',
+  description: 'Theorems in three styles, and proofs with their end mark.',
+  options: [],
+  commands: theoremCommands,
+  environments: [proofEnvironment],
+  macros: { proofname: 'Proof', qedsymbol: '\\openbox' },
+};

@@ -1,0 +1,75 @@
+import type { MathAlphabet } from '../../document/math';
+
+/** First code points of the alphabets for A, a, Α, α and 0 (Unicode 16, "Mathematical Alphanumeric Symbols"). */
+interface Offsets {
+  readonly upper?: number;
+  readonly lower?: number;
+  readonly greekUpper?: number;
+  readonly greekLower?: number;
+  readonly digit?: number;
+}
+
+const ALPHABETS: Readonly<Record<MathAlphabet, Offsets>> = {
+  normal: { upper: 0x1d434, lower: 0x1d44e, greekLower: 0x1d6fc },
+  roman: {},
+  italic: { upper: 0x1d434, lower: 0x1d44e, greekUpper: 0x1d6e2, greekLower: 0x1d6fc },
+  bold: { upper: 0x1d400, lower: 0x1d41a, greekUpper: 0x1d6a8, greekLower: 0x1d6c2, digit: 0x1d7ce },
+  boldItalic: { upper: 0x1d468, lower: 0x1d482, greekUpper: 0x1d71c, greekLower: 0x1d736, digit: 0x1d7ce },
+  sans: { upper: 0x1d5a0, lower: 0x1d5ba, digit: 0x1d7e2 },
+  mono: { upper: 0x1d670, lower: 0x1d68a, digit: 0x1d7f6 },
+  blackboard: { upper: 0x1d538, lower: 0x1d552, digit: 0x1d7d8 },
+  calligraphic: { upper: 0x1d49c, lower: 0x1d4b6 },
+  script: { upper: 0x1d49c, lower: 0x1d4b6 },
+  fraktur: { upper: 0x1d504, lower: 0x1d51e },
+};
+
+/** Letters that had a place in Unicode before the alphabets did. */
+const EARLIER: ReadonlyMap<number, number> = new Map([
+  [0x1d455, 0x210e],
+  [0x1d49d, 0x212c],
+  [0x1d4a0, 0x2130],
+  [0x1d4a1, 0x2131],
+  [0x1d4a3, 0x210b],
+  [0x1d4a4, 0x2110],
+  [0x1d4a7, 0x2112],
+  [0x1d4a8, 0x2133],
+  [0x1d4ad, 0x211b],
+  [0x1d4ba, 0x212f],
+  [0x1d4bc, 0x210a],
+  [0x1d4c4, 0x2134],
+  [0x1d506, 0x212d],
+  [0x1d50b, 0x210c],
+  [0x1d50c, 0x2111],
+  [0x1d515, 0x211c],
+  [0x1d51d, 0x2128],
+  [0x1d53a, 0x2102],
+  [0x1d53f, 0x210d],
+  [0x1d545, 0x2115],
+  [0x1d547, 0x2119],
+  [0x1d548, 0x211a],
+  [0x1d549, 0x211d],
+  [0x1d551, 0x2124],
+]);
+
+/** Greek variant letters, which follow omega in each mathematical alphabet. */
+const VARIANTS = ['∂', 'ϵ', 'ϑ', 'ϰ', 'ϕ', 'ϱ', 'ϖ'];
+
+function shifted(code: number, offsets: Offsets): number | null {
+  const from = (first: number, start: number | undefined): number | null =>
+    start === undefined ? null : start + code - first;
+  if (code >= 0x41 && code <= 0x5a) return from(0x41, offsets.upper);
+  if (code >= 0x61 && code <= 0x7a) return from(0x61, offsets.lower);
+  if (code >= 0x30 && code <= 0x39) return from(0x30, offsets.digit);
+  if (code >= 0x391 && code <= 0x3a9) return from(0x391, offsets.greekUpper);
+  if (code >= 0x3b1 && code <= 0x3c9) return from(0x3b1, offsets.greekLower);
+  const variant = VARIANTS.indexOf(String.fromCodePoint(code));
+  if (variant >= 0 && offsets.greekLower !== undefined) return offsets.greekLower + 25 + variant;
+  return null;
+}
+
+/** The character in an alphabet; one that the alphabet lacks stays as it is. */
+export function inAlphabet(char: string, alphabet: MathAlphabet): string {
+  const code = char.codePointAt(0) ?? 0;
+  const to = shifted(code, ALPHABETS[alphabet]);
+  return to === null ? char : String.fromCodePoint(EARLIER.get(to) ?? to);
+}

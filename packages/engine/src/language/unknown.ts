@@ -1,0 +1,37 @@
+import { nearestName } from '../base/nearest';
+import type { Token } from '../expansion/meaning';
+import type { Fix } from '../findings/finding';
+import type { Interpreter } from './interpreter';
+
+const CONTROL_WORD = /^[A-Za-z]+\*?$/;
+
+/** The known command whose name is nearest. */
+export function nearestCommand(it: Interpreter, name: string): string | null {
+  return nearestName(name, it.state.names((n) => CONTROL_WORD.test(n)));
+}
+
+/** The known environment whose name is nearest. */
+export function nearestEnvironment(it: Interpreter, name: string): string | null {
+  function* names(): Generator<string> {
+    for (const n of it.state.names((cell) => cell.startsWith('\u0002'))) yield n.slice(1);
+  }
+  return nearestName(name, names());
+}
+
+/** A finding for a command nobody defined, with the nearest known one as its fix. */
+export function unknownCommand(it: Interpreter, token: Token): void {
+  const near = nearestCommand(it, token.text);
+  const own = token.chunk === it.p.reader.chunk;
+  const fix: Fix | undefined =
+    near && own
+      ? { title: `Write \\${near}`, edits: [{ from: token.from, to: token.from + token.text.length + 1, text: `\\${near}` }] }
+      : undefined;
+  const span = own ? { from: token.from, to: token.from + token.text.length + 1 } : it.spanOf(token);
+  it.p.report('command-unknown', span, { name: token.text }, fix);
+}
+
+/** In text: reports, and prints the name, marked, so that the place can be seen on the page. */
+export function reportUnknownCommand(it: Interpreter, token: Token): void {
+  unknownCommand(it, token);
+  if (it.fact<boolean>('inDocument') === true) it.addMarked(`\\${token.text}`, it.spanOf(token));
+}

@@ -1,0 +1,130 @@
+import { PT, type Sp } from '../base/lengths';
+import { boxOf, type Box, type GlyphItem } from '../boxes/box';
+import type { Span } from '../base/spans';
+import type { FontSpec } from '../document/font';
+import type { Inline } from '../document/inlines';
+import type { MathList, MathNode } from '../document/math';
+import type { Font } from '../fonts/font';
+import type { FontStore } from '../fonts/store';
+import type { MathConstantName, MathTable } from '../fonts/tables/math';
+import type { Laid } from './atom';
+import { sizeLevel, type Style } from './style';
+
+/** Sets inlines side by side at their natural width; given by `paragraphs`. */
+export type SetText = (inlines: readonly Inline[], scale: number) => Box;
+
+/** The layout of parts, handed down so that rules need not know of one another. */
+export interface Layouter {
+  readonly list: (list: MathList, ctx: MathContext) => Box;
+  readonly node: (node: MathNode, ctx: MathContext) => Laid;
+}
+
+/** Everything a rule may look at. Facts travel down; a rule makes a new context, never changes one. */
+export interface MathContext {
+  readonly fonts: FontStore;
+  readonly font: Font;
+  readonly table: MathTable;
+  readonly text: FontSpec;
+  /** Sizes of the text, script and scriptscript styles. */
+  readonly sizes: readonly [Sp, Sp, Sp];
+  readonly style: Style;
+  readonly setText: SetText;
+  readonly lay: Layouter;
+  /** How deep formulas are nested here. */
+  readonly depth: number;
+}
+
+/** Script sizes for each text size, in pt (LaTeX's `\DeclareMathSizes`). */
+const SIZES: readonly (readonly [number, number, number])[] = [
+  [5, 5, 5],
+  [6, 5, 5],
+  [7, 5, 5],
+  [8, 6, 5],
+  [9, 6, 5],
+  [10, 7, 5],
+  [10.95, 8, 6],
+  [12, 8, 6],
+  [14.4, 10, 7],
+  [17.28, 12, 10],
+  [20.74, 14.4, 12],
+  [24.88, 20.74, 14.4],
+];
+
+export function mathSizes(size: Sp): readonly [Sp, Sp, Sp] {
+  const known = SIZES.find(([text]) => Math.abs(text * PT - size) < 0.06 * PT);
+  const [, script, scriptscript] = known ?? [0, (0.7 * size) / PT, (0.5 * size) / PT];
+  return [size, script * PT, scriptscript * PT];
+}
+
+export function mathContext(
+  fonts: FontStore,
+  text: FontSpec,
+  style: Style,
+  setText: SetText,
+  lay: Layouter,
+): MathContext {
+  const font = fonts.math();
+  // Until the mathematics font is here, a stand-in without a table shows the bare glyphs.
+  const table = font.math ?? EMPTY_TABLE;
+  return { fonts, font, table, text, sizes: mathSizes(text.size), style, setText, lay, depth: 0 };
+}
+
+const EMPTY_TABLE: MathTable = {
+  constants: new Proxy({} as MathTable['constants'], { get: () => 0 }),
+  italics: new Map(),
+  accentAttachment: new Map(),
+  kerns: new Map(),
+  minConnectorOverlap: 0,
+  vertical: new Map(),
+  horizontal: new Map(),
+};
+
+/** The same context in another style. */
+export const inStyle = (ctx: MathContext, style: Style): MathContext =>
+  ctx.style === style ? ctx : { ...ctx, style };
+
+/** The font size of the context's style. */
+export const sizeOf = (ctx: MathContext): Sp => ctx.sizes[sizeLevel(ctx.style)];
+
+/** Font units to sp at the context's size. */
+export const units = (value: number, ctx: MathContext): Sp =>
+  (value * sizeOf(ctx)) / ctx.font.unitsPerEm;
+
+/** A constant of the MATH table in sp. */
+export const constant = (name: MathConstantName, ctx: MathContext): Sp =>
+  units(ctx.table.constants[name], ctx);
+
+/** One math unit, 1/18 quad. */
+export const mu = (ctx: MathContext): Sp => sizeOf(ctx) / 18;
+
+/** A glyph at the context's size. */
+export function glyphItem(glyph: number, ctx: MathContext, span: Span, color = 0): GlyphItem {
+  const box = ctx.font.box(glyph);
+  return {
+    kind: 'glyph',
+    font: ctx.font,
+    size: sizeOf(ctx),
+    glyph,
+    width: units(box.width, ctx),
+    height: units(box.height, ctx),
+    depth: units(box.depth, ctx),
+    color,
+    span,
+  };
+}
+
+/** The glyph of a character, in the form for the style's level. */
+export function glyphFor(char: string, ctx: MathContext): number {
+  const glyph = ctx.font.glyph(char.codePointAt(0) ?? 0);
+  const level = sizeLevel(ctx.style);
+  return level === 0 ? glyph : ctx.font.scriptForm(glyph, level);
+}
+
+export const italicOf = (glyph: number, ctx: MathContext): Sp =>
+  units(ctx.table.italics.get(glyph) ?? 0, ctx);
+
+/** The box moved so that it is centred on the math axis (Appendix G, rule 13). */
+export function centredOnAxis(item: GlyphItem | Box, ctx: MathContext): Box {
+  const shift = constant('axisHeight', ctx) - (item.height - item.depth) / 2;
+  return boxOf(item.width, item.height + shift, item.depth - shift, [{ x: 0, y: shift, item }]);
+}

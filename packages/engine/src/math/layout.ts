@@ -1,0 +1,100 @@
+import { boxOf, hbox, hpack, kern, type Box, type HItem, type Item } from '../boxes/box';
+import type { MathClass, MathList, MathNode } from '../document/math';
+import type { Atom, Laid } from './atom';
+import type { FontSpec } from '../document/font';
+import type { FontStore } from '../fonts/store';
+import { inStyle, mathContext, mu, type MathContext, type SetText } from './context';
+import { rules, type Rule } from './rules';
+import { SPACES, settleClasses, spaceBetween } from './spacing';
+import { named, type Style } from './style';
+
+/** Deeper than this a formula is shown as far as it goes; a page has no room for more. */
+const DEEPEST = 220;
+
+/** Penalties for breaking an in-line formula after a relation or operator (plain TeX). */
+const RELATION_PENALTY = 500;
+const OPERATOR_PENALTY = 700;
+
+/** Lays out one node by the rule of its kind. */
+export function layoutNode(node: MathNode, ctx: MathContext): Laid {
+  const rule = rules[node.kind] as Rule<MathNode>;
+  return rule(node, ctx);
+}
+
+/** Every node of a list, with style changes acting on what follows them. */
+export function layoutNodes(list: MathList, ctx: MathContext): Laid[] {
+  if (ctx.depth > DEEPEST) return [];
+  const out: Laid[] = [];
+  let current: MathContext = { ...ctx, depth: ctx.depth + 1 };
+  for (const node of list) {
+    if (node.kind === 'style') current = inStyle(current, named(node.style, current.style));
+    else out.push(layoutNode(node, current));
+  }
+  return out;
+}
+
+/** The atoms with the spaces between them (Appendix G, rules 20 to 22). */
+export function spaced(laid: readonly Laid[], ctx: MathContext, breakable: boolean): HItem[] {
+  const atoms = laid.filter((l): l is Atom => l.kind === 'atom');
+  const classes = settleClasses(atoms.map((a) => a.cls));
+  const out: HItem[] = [];
+  let before: MathClass | null = null;
+  let index = 0;
+  for (const part of laid) {
+    if (part.kind === 'space') {
+      out.push(kern(part.width));
+      continue;
+    }
+    const cls = classes[index++] as MathClass;
+    if (before !== null) pushSpace(out, before, cls, part, ctx, breakable);
+    out.push(hbox(withItalic(part)));
+    if (breakable && index < atoms.length && classes[index] !== 'rel') {
+      if (cls === 'rel') out.push({ kind: 'penalty', penalty: RELATION_PENALTY });
+      else if (cls === 'bin') out.push({ kind: 'penalty', penalty: OPERATOR_PENALTY });
+    }
+    before = cls;
+  }
+  return out;
+}
+
+function pushSpace(
+  out: HItem[],
+  before: MathClass,
+  cls: MathClass,
+  part: Atom,
+  ctx: MathContext,
+  breakable: boolean,
+): void {
+  const space = spaceBetween(before, cls, part.style);
+  if (space === 0) return;
+  const [width, stretch, shrink] = SPACES[space] as readonly [number, number, number];
+  const unit = mu(inStyle(ctx, part.style));
+  if (breakable) out.push({ kind: 'glue', width: width * unit, stretch: stretch * unit, shrink: shrink * unit });
+  else out.push(kern(width * unit));
+}
+
+/** The item with its italic correction, which a character without scripts includes (rule 17). */
+function withItalic({ item, italic }: Atom): Item {
+  if (italic === 0) return item;
+  return boxOf(item.width + italic, item.height, item.depth, [{ x: 0, y: 0, item }]);
+}
+
+/** A list as a box at its natural width. */
+export function layoutList(list: MathList, ctx: MathContext): Box {
+  return hpack(spaced(layoutNodes(list, ctx), ctx, false));
+}
+
+/** A formula within a line: it stretches with the line and breaks after relations and operators. */
+export function layoutInline(list: MathList, ctx: MathContext): HItem[] {
+  return spaced(layoutNodes(list, ctx), ctx, true);
+}
+
+/** The context in which a formula of the document is laid out. */
+export function formulaContext(
+  fonts: FontStore,
+  text: FontSpec,
+  style: Style,
+  setText: SetText,
+): MathContext {
+  return mathContext(fonts, text, style, setText, { list: layoutList, node: layoutNode });
+}

@@ -1,0 +1,55 @@
+import { hbox, hpack, type Box } from '../../boxes/box';
+import type { OperatorNode } from '../../document/math';
+import { atom, type Atom } from '../atom';
+import {
+  centredOnAxis,
+  constant,
+  glyphFor,
+  glyphItem,
+  italicOf,
+  mu,
+  units,
+  type MathContext,
+} from '../context';
+import { growVertically } from '../growth';
+import { isDisplay } from '../style';
+
+/** Operators that keep scripts beside them even in displays: integrals. */
+const BESIDE = /[∫-∳⨋-⨜]/u;
+
+/** A large operator, larger in displays and centred on the axis (rule 13), or a named function. */
+export function operator(node: OperatorNode, ctx: MathContext): Atom {
+  if (node.name !== null) {
+    const limits = node.limits ?? false;
+    return atom('op', functionName(node, ctx), ctx.style, { limits: limits && isDisplay(ctx.style) });
+  }
+  const char = node.char ?? '';
+  const limits = node.limits ?? (isDisplay(ctx.style) && !BESIDE.test(char));
+  if (!isDisplay(ctx.style)) {
+    const glyph = glyphFor(char, ctx);
+    const item = centredOnAxis(glyphItem(glyph, ctx, node, node.color), ctx);
+    return atom('op', item, ctx.style, { italic: italicOf(glyph, ctx), limits });
+  }
+  const grown = growVertically(char, constant('displayOperatorMinHeight', ctx), ctx, node, node.color);
+  const italic = grown.glyph === null ? 0 : italicOf(grown.glyph, ctx);
+  return atom('op', centredOnAxis(grown.item, ctx), ctx.style, { italic, limits });
+}
+
+/** Upright letters; a blank in the name is a thin space (`lim sup`). */
+function functionName(node: OperatorNode, ctx: MathContext): Box {
+  const chars = [...(node.name ?? '')];
+  let before: number | null = null;
+  return hpack(
+    chars.flatMap((char) => {
+      if (char === ' ') {
+        before = null;
+        return [{ kind: 'kern' as const, width: 3 * mu(ctx) }];
+      }
+      const glyph = glyphFor(char, ctx);
+      const kern = before === null ? 0 : ctx.font.kern(before, glyph);
+      before = glyph;
+      const item = hbox(glyphItem(glyph, ctx, node, node.color));
+      return kern === 0 ? [item] : [{ kind: 'kern' as const, width: units(kern, ctx) }, item];
+    }),
+  );
+}

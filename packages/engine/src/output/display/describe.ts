@@ -1,0 +1,144 @@
+import { toBp, type Sp } from '../../base/lengths';
+import type { Box, GlyphItem, Item, RuleItem, RunItem } from '../../boxes/box';
+import type { FontStore } from '../../fonts/store';
+import type { Page, Placed } from '../../pages/page';
+import type { PageDescription } from './description';
+
+/** Numbers gathered before their count is known. */
+class Lists {
+  readonly runFont: number[] = [];
+  readonly runSize: number[] = [];
+  readonly runX: number[] = [];
+  readonly runY: number[] = [];
+  readonly runColor: number[] = [];
+  readonly runStart: number[] = [];
+  readonly runBlock: number[] = [];
+  readonly runFrom: number[] = [];
+  readonly runTo: number[] = [];
+  readonly glyphs: number[] = [];
+  readonly glyphX: number[] = [];
+  readonly glyphCluster: number[] = [];
+  readonly rules: number[] = [];
+  readonly ruleColor: number[] = [];
+  readonly ruleBlock: number[] = [];
+  readonly lines: number[] = [];
+  readonly lineBlock: number[] = [];
+  readonly lineRun: number[] = [];
+  readonly lineRule: number[] = [];
+}
+
+/** A finished page as flat arrays. */
+export function describePage(page: Page, fonts: FontStore): PageDescription {
+  const lists = new Lists();
+  for (const placed of page.placed) line(lists, placed);
+  if (page.folio !== null) folio(lists, page, page.folio, fonts);
+  lists.runStart.push(lists.glyphs.length);
+  lists.lineRun.push(lists.runFont.length);
+  lists.lineRule.push(lists.ruleColor.length);
+  const { geometry } = page;
+  return {
+    number: page.number,
+    width: toBp(geometry.paperWidth),
+    height: toBp(geometry.paperHeight),
+    runFont: Uint16Array.from(lists.runFont),
+    runSize: Float32Array.from(lists.runSize),
+    runX: Float32Array.from(lists.runX),
+    runY: Float32Array.from(lists.runY),
+    runColor: Uint32Array.from(lists.runColor),
+    runStart: Uint32Array.from(lists.runStart),
+    runBlock: Int32Array.from(lists.runBlock),
+    runFrom: Int32Array.from(lists.runFrom),
+    runTo: Int32Array.from(lists.runTo),
+    glyphs: Uint16Array.from(lists.glyphs),
+    glyphX: Float32Array.from(lists.glyphX),
+    glyphCluster: Uint16Array.from(lists.glyphCluster),
+    rules: Float32Array.from(lists.rules),
+    ruleColor: Uint32Array.from(lists.ruleColor),
+    ruleBlock: Int32Array.from(lists.ruleBlock),
+    lines: Float32Array.from(lists.lines),
+    lineBlock: Int32Array.from(lists.lineBlock),
+    lineRun: Uint32Array.from(lists.lineRun),
+    lineRule: Uint32Array.from(lists.lineRule),
+  };
+}
+
+function line(lists: Lists, { x, y, box, block }: Placed): void {
+  lists.lines.push(toBp(x), toBp(y), toBp(box.width), toBp(box.height), toBp(box.depth));
+  lists.lineBlock.push(block);
+  lists.lineRun.push(lists.runFont.length);
+  lists.lineRule.push(lists.ruleColor.length);
+  children(lists, box, x, y, block);
+}
+
+function children(lists: Lists, box: Box, x: Sp, y: Sp, block: number): void {
+  for (const child of box.children) item(lists, child.item, x + child.x, y - child.y, block);
+}
+
+function item(lists: Lists, it: Item, x: Sp, y: Sp, block: number): void {
+  switch (it.kind) {
+    case 'box':
+      return children(lists, it, x, y, block);
+    case 'run':
+      return run(lists, it, x, y, block);
+    case 'glyph':
+      return glyph(lists, it, x, y, block);
+    case 'rule':
+      return ruleItem(lists, it, x, y, block);
+    case 'anchor':
+      return;
+  }
+}
+
+function startRun(lists: Lists, it: RunItem | GlyphItem, x: Sp, y: Sp, block: number): void {
+  lists.runFont.push(it.font.id);
+  lists.runSize.push(toBp(it.size));
+  lists.runX.push(toBp(x));
+  lists.runY.push(toBp(y));
+  lists.runColor.push(it.color);
+  lists.runStart.push(lists.glyphs.length);
+  lists.runBlock.push(block);
+  lists.runFrom.push(it.span.from);
+  lists.runTo.push(it.span.to);
+}
+
+function run(lists: Lists, it: RunItem, x: Sp, y: Sp, block: number): void {
+  startRun(lists, it, x, y, block);
+  const scale = toBp(it.size) / it.font.unitsPerEm;
+  for (let i = 0; i < it.glyphs.length; i++) {
+    lists.glyphs.push(it.glyphs[i] as number);
+    lists.glyphX.push((it.positions[i] as number) * scale);
+    lists.glyphCluster.push(it.clusters[i] as number);
+  }
+}
+
+function glyph(lists: Lists, it: GlyphItem, x: Sp, y: Sp, block: number): void {
+  startRun(lists, it, x, y, block);
+  lists.glyphs.push(it.glyph);
+  lists.glyphX.push(0);
+  lists.glyphCluster.push(0);
+}
+
+function ruleItem(lists: Lists, it: RuleItem, x: Sp, y: Sp, block: number): void {
+  lists.rules.push(toBp(x), toBp(y - it.height), toBp(it.width), toBp(it.height + it.depth));
+  lists.ruleColor.push(it.color);
+  lists.ruleBlock.push(block);
+}
+
+/** The page number, centred below the text (LaTeX's `plain` page style). */
+function folio(lists: Lists, page: Page, text: string, fonts: FontStore): void {
+  const { geometry } = page;
+  const font = fonts.text({ family: 'roman', series: 'medium', shape: 'upright', size: geometry.footSize, color: 0 });
+  const shaped = font.shape(text);
+  const width = (shaped.width * geometry.footSize) / font.unitsPerEm;
+  const x = geometry.left + (geometry.textWidth - width) / 2;
+  const y = geometry.top + geometry.textHeight + geometry.footSkip;
+  const item: RunItem = {
+    kind: 'run', font, size: geometry.footSize, glyphs: shaped.glyphs, positions: shaped.positions,
+    clusters: shaped.clusters, width, height: 0, depth: 0, color: 0, span: { from: 0, to: 0 },
+  };
+  lists.lines.push(toBp(x), toBp(y), toBp(width), toBp(geometry.footSize), 0);
+  lists.lineBlock.push(-1);
+  lists.lineRun.push(lists.runFont.length);
+  lists.lineRule.push(lists.ruleColor.length);
+  run(lists, item, x, y, -1);
+}

@@ -1,0 +1,19 @@
+import type { Sp } from '../base/lengths';
+import type { Box } from '../boxes/box';
+import type { ParboxInline, RefInline } from '../document/inlines';
+import type { RawFinding } from '../findings/finding';
+import type { FontStore } from '../fonts/store';
+import type { Hyphenate } from './hyphenation';
+
+/** What layout may ask of the world around a block. Facts are frozen; reads are noted by whoever gives them. */
+export interface LayoutEnv {
+  readonly fonts: FontStore;
+  readonly hyphenate: Hyphenate;
+  /** What a reference prints, or null when the label is not known. */
+  readonly resolve: (ref: RefInline) => string | null;
+  readonly report: (finding: RawFinding) => void;
+  /** Sets a box of paragraphs; given by `blocks`. */
+  readonly setParbox: (box: ParboxInline) => Box;
+  /** Lines that stick out by less than this are let be. */
+  readonly overfullTolerance: Sp;
+}

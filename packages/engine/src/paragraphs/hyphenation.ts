@@ -1,0 +1,47 @@
+import createHyphenator from 'hyphen';
+import englishPatterns from 'hyphen/patterns/en-us.js';
+
+/** Where a word may be divided: offsets of the characters that would start the next line. */
+export type Hyphenate = (word: string) => readonly number[];
+
+/** `\lefthyphenmin` and `\righthyphenmin` for English (plain TeX, LaTeX). */
+const LEFT_MIN = 2;
+const RIGHT_MIN = 3;
+
+/** The words that the standard English patterns list as exceptions. */
+const EXCEPTIONS = [
+  'as-so-ciate as-so-ciates dec-li-na-tion oblig-a-tory phil-an-thropic present presents',
+  'project projects reci-procity re-cog-ni-zance ref-or-ma-tion ret-ri-bu-tion ta-ble',
+]
+  .join(' ')
+  .split(' ');
+
+const MARK = '\u00ad';
+
+/** A hyphenator for English with a memory of its own. */
+export function englishHyphenator(): Hyphenate {
+  const mark = createHyphenator(englishPatterns, { async: false, hyphenChar: MARK, minWordLength: 5 });
+  const exceptions = new Map(EXCEPTIONS.map((word) => [word.replaceAll('-', ''), word.replaceAll('-', MARK)]));
+  const memory = new Map<string, readonly number[]>();
+  return (word) => {
+    const lower = word.toLowerCase();
+    let points = memory.get(lower);
+    if (!points) {
+      points = divisions(exceptions.get(lower) ?? mark(lower)).filter(
+        (at) => at >= LEFT_MIN && at <= lower.length - RIGHT_MIN,
+      );
+      memory.set(lower, points);
+    }
+    return points;
+  };
+}
+
+function divisions(marked: string): number[] {
+  const points: number[] = [];
+  let at = 0;
+  for (const char of marked) {
+    if (char === MARK) points.push(at);
+    else at += char.length;
+  }
+  return points;
+}

@@ -1,0 +1,246 @@
+import { FIL, type Glue, type GlueOrder, type Sp } from '../base/lengths';
+import type { HItem, Item } from '../boxes/box';
+import type { Inline, SpaceInline, TextInline } from '../document/inlines';
+import type { Font } from '../fonts/font';
+import { atSize } from '../fonts/store';
+import { formulaContext, layoutInline } from '../math/layout';
+import { TEXT } from '../math/style';
+import { boxInline, setText, tabularBox } from './boxes';
+import type { LayoutEnv } from './env';
+
+/** Part of a word: characters `start` to `end` of a text inline. */
+export interface WordItem {
+  readonly kind: 'word';
+  readonly inline: TextInline;
+  readonly font: Font;
+  readonly start: number;
+  readonly end: number;
+  readonly width: Sp;
+}
+
+export interface ContentItem {
+  readonly kind: 'content';
+  readonly item: Item;
+  readonly width: Sp;
+}
+
+export interface GlueItem {
+  readonly kind: 'glue';
+  readonly width: Sp;
+  readonly stretch: Sp;
+  readonly stretchOrder: GlueOrder;
+  readonly shrink: Sp;
+  readonly shrinkOrder: GlueOrder;
+}
+
+export interface KernItem {
+  readonly kind: 'kern';
+  readonly width: Sp;
+}
+
+/** A place to break at a cost; `skip` is extra space below a line that ends here. */
+export interface PenaltyItem {
+  readonly kind: 'penalty';
+  readonly width: 0;
+  readonly penalty: number;
+  readonly skip: Sp;
+}
+
+/** A place to divide a word. `before` and `after` are what a break adds to either line. */
+export interface DiscItem {
+  readonly kind: 'disc';
+  readonly width: 0;
+  readonly before: Sp;
+  readonly after: Sp;
+  readonly penalty: number;
+  readonly hyphen: boolean;
+}
+
+export type LineItem = WordItem | ContentItem | GlueItem | KernItem | PenaltyItem | DiscItem;
+
+/** `\exhyphenpenalty` and `\hyphenpenalty` (plain TeX, LaTeX). */
+const EXPLICIT_HYPHEN = 50;
+const HYPHEN = 50;
+/** A hyphen, or the dashes made of hyphens, end with a place to break (The TeXbook, chapter 14). */
+const AFTER_HYPHEN = /-+/g;
+
+export const glueItem = (g: Glue): GlueItem => ({ kind: 'glue', ...g });
+export const penaltyItem = (penalty: number, skip: Sp = 0): PenaltyItem => ({
+  kind: 'penalty',
+  width: 0,
+  penalty,
+  skip,
+});
+
+/** The blank between words after a character of that space factor (The TeXbook, chapter 12). */
+export function spaceItem(inline: SpaceInline, env: LayoutEnv): GlueItem {
+  const font = env.fonts.text(inline.font);
+  const { size } = inline.font;
+  const space = env.fonts.wordSpace(font);
+  const { factor } = inline;
+  const extra = factor >= 2000 ? space.extra : 0;
+  return {
+    kind: 'glue',
+    width: atSize(space.width + extra, font, size),
+    stretch: atSize((space.stretch * factor) / 1000, font, size),
+    stretchOrder: 0,
+    shrink: atSize((space.shrink * 1000) / factor, font, size),
+    shrinkOrder: 0,
+  };
+}
+
+/** A paragraph's inlines as items for line breaking. */
+export function lineItems(inlines: readonly Inline[], env: LayoutEnv): LineItem[] {
+  const out: LineItem[] = [];
+  for (const inline of inlines) pushInline(out, inline, env);
+  return out;
+}
+
+function pushInline(out: LineItem[], inline: Inline, env: LayoutEnv): void {
+  switch (inline.kind) {
+    case 'text':
+      return pushWord(out, inline, env);
+    case 'space':
+      return void out.push(spaceItem(inline, env));
+    case 'glue':
+      return void out.push(glueItem(inline.glue));
+    case 'kern':
+      return void out.push({ kind: 'kern', width: inline.width });
+    case 'penalty':
+      return void out.push(penaltyItem(inline.penalty));
+    case 'break':
+      // `\unskip\nobreak\hfil\break`
+      if (out.at(-1)?.kind === 'glue') out.pop();
+      out.push(penaltyItem(10000), glueItem(FIL), penaltyItem(-10000, inline.skip));
+      return;
+    case 'math': {
+      const ctx = formulaContext(env.fonts, inline.font, TEXT, (inner, scale) => setText(inner, env, scale));
+      for (const part of layoutInline(inline.list, ctx)) out.push(fromMath(part));
+      return;
+    }
+    case 'ref': {
+      const text = env.resolve(inline);
+      if (text === null) {
+        env.report({ code: 'reference-unknown', from: inline.from, to: inline.to, args: { name: inline.label } });
+      }
+      const font = text === null ? { ...inline.font, series: 'bold' as const } : inline.font;
+      return pushWord(out, { kind: 'text', text: text ?? '??', font, from: inline.from, to: inline.to }, env);
+    }
+    case 'anchor':
+      return void out.push({
+        kind: 'content',
+        width: 0,
+        item: { kind: 'anchor', label: inline.label, width: 0, height: 0, depth: 0 },
+      });
+    case 'rule': {
+      const { width, height, depth } = inline;
+      const item = { kind: 'rule' as const, width, height, depth, color: 0, span: inline };
+      return void out.push({ kind: 'content', item, width });
+    }
+    case 'box':
+      return pushContent(out, boxInline(inline, env));
+    case 'tabular':
+      return pushContent(out, tabularBox(inline, env));
+    case 'parbox':
+      return pushContent(out, env.setParbox(inline));
+  }
+}
+
+const pushContent = (out: LineItem[], item: Item): void =>
+  void out.push({ kind: 'content', item, width: item.width });
+
+function fromMath(part: HItem): LineItem {
+  switch (part.kind) {
+    case 'box':
+      return { kind: 'content', item: part.item, width: part.item.width };
+    case 'glue':
+      return { kind: 'glue', width: part.width, stretch: part.stretch, stretchOrder: 0, shrink: part.shrink, shrinkOrder: 0 };
+    case 'kern':
+      return { kind: 'kern', width: part.width };
+    case 'penalty':
+      return penaltyItem(part.penalty);
+  }
+}
+
+/** The width of the first `count` characters of a shaped word, in font units. */
+export function widthUpTo(font: Font, text: string, count: number): number {
+  const shaped = font.shape(text);
+  for (let i = 0; i < shaped.clusters.length; i++) {
+    if ((shaped.clusters[i] as number) >= count) return shaped.positions[i] as number;
+  }
+  return shaped.width;
+}
+
+function pushWord(out: LineItem[], inline: TextInline, env: LayoutEnv): void {
+  const font = env.fonts.text(inline.font);
+  const { text } = inline;
+  const shaped = font.shape(text);
+  if (shaped.missing !== null) {
+    env.report({ code: 'character-missing', from: inline.from, to: inline.to, args: { char: shaped.missing } });
+  }
+  const at = (units: number): Sp => atSize(units, font, inline.font.size);
+  let start = 0;
+  let done = 0;
+  if (text.includes('-')) {
+    for (const hit of text.matchAll(AFTER_HYPHEN)) {
+      const end = hit.index + hit[0].length;
+      if (end >= text.length) break;
+      const upTo = widthUpTo(font, text, end);
+      out.push({ kind: 'word', inline, font, start, end, width: at(upTo - done) });
+      out.push({ kind: 'disc', width: 0, before: 0, after: 0, penalty: EXPLICIT_HYPHEN, hyphen: false });
+      start = end;
+      done = upTo;
+    }
+  }
+  out.push({ kind: 'word', inline, font, start, end: text.length, width: at(shaped.width - done) });
+}
+
+/** The first run of letters in a word; what stands before it is no letter. */
+const FIRST_LETTERS = /\p{L}+/u;
+
+/**
+ * The items with every word that may be divided cut at its hyphenation points.
+ * A word is tried when it follows a blank, is whole, and holds one run of letters
+ * (The TeXbook, appendix H).
+ */
+export function hyphenated(items: readonly LineItem[], env: LayoutEnv): LineItem[] {
+  const out: LineItem[] = [];
+  items.forEach((item, i) => {
+    const mayDivide =
+      item.kind === 'word' &&
+      item.start === 0 &&
+      item.end === item.inline.text.length &&
+      item.inline.font.family !== 'mono' &&
+      items[i - 1]?.kind === 'glue';
+    if (mayDivide) pushDivided(out, item, env);
+    else out.push(item);
+  });
+  return out;
+}
+
+function pushDivided(out: LineItem[], word: WordItem, env: LayoutEnv): void {
+  const { inline, font } = word;
+  const { text } = inline;
+  const letters = FIRST_LETTERS.exec(text);
+  const rest = letters ? text.slice(letters.index + letters[0].length) : '';
+  if (!letters || /\p{L}/u.test(rest) || letters[0].length < 5) {
+    out.push(word);
+    return;
+  }
+  const at = (units: number): Sp => atSize(units, font, inline.font.size);
+  const whole = font.shape(text).width;
+  let start = 0;
+  let done = 0;
+  for (const point of env.hyphenate(letters[0])) {
+    const cut = letters.index + point;
+    const upTo = widthUpTo(font, text, cut);
+    const before = font.shape(`${text.slice(0, cut)}-`).width - upTo;
+    const after = font.shape(text.slice(cut)).width - (whole - upTo);
+    out.push({ kind: 'word', inline, font, start, end: cut, width: at(upTo - done) });
+    out.push({ kind: 'disc', width: 0, before: at(before), after: at(after), penalty: HYPHEN, hyphen: true });
+    start = cut;
+    done = upTo;
+  }
+  out.push({ kind: 'word', inline, font, start, end: text.length, width: at(whole - done) });
+}
+

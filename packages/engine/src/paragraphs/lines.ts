@@ -1,0 +1,176 @@
+import { PT, type Glue, type Sp } from '../base/lengths';
+import { boxOf, type Box, type Child, type RunItem } from '../boxes/box';
+import { atSize } from '../fonts/store';
+import { lineStart } from './breaking';
+import type { LineItem, WordItem } from './items';
+
+/** A finished line: its box as wide as the column, and what the page must know. */
+export interface Line {
+  readonly box: Box;
+  /** Ends with a divided word. */
+  readonly hyphenated: boolean;
+  /** Extra space below, from `\\[…]`. */
+  readonly skip: Sp;
+  /** By how much the contents stick out, or 0. */
+  readonly overfull: Sp;
+  /** Right edge of the contents at their natural width. */
+  readonly contentWidth: Sp;
+}
+
+interface Pen {
+  x: Sp;
+  height: Sp;
+  depth: Sp;
+  readonly children: Child[];
+}
+
+/** The shaped characters of a stretch of one word, with a hyphen behind them if asked. */
+export function wordRun(word: WordItem, start: number, end: number, hyphen: boolean): RunItem {
+  const { inline, font } = word;
+  const text = inline.text.slice(start, end) + (hyphen ? '-' : '');
+  const shaped = font.shape(text);
+  const exact = inline.to - inline.from === inline.text.length;
+  const span = exact ? { from: inline.from + start, to: inline.from + end } : inline;
+  const size = inline.font.size;
+  return {
+    kind: 'run',
+    font,
+    size,
+    glyphs: shaped.glyphs,
+    positions: shaped.positions,
+    clusters: shaped.clusters,
+    width: atSize(shaped.width, font, size),
+    height: atSize(shaped.height, font, size),
+    depth: atSize(shaped.depth, font, size),
+    color: inline.font.color,
+    span,
+  };
+}
+
+/** How much each unit of stretch or shrink must give so that the line is as wide as asked. */
+interface GlueSet {
+  readonly order: number;
+  readonly ratio: number;
+  readonly shrinking: boolean;
+}
+const RIGID: GlueSet = { order: 0, ratio: 0, shrinking: false };
+
+function glueSet(glues: readonly Glue[], natural: Sp, width: Sp): { set: GlueSet; overfull: Sp } {
+  const missing = width - natural;
+  const shrinking = missing < 0;
+  const total = [0, 0, 0, 0];
+  for (const g of glues) {
+    const order = shrinking ? g.shrinkOrder : g.stretchOrder;
+    total[order] = (total[order] as number) + (shrinking ? g.shrink : g.stretch);
+  }
+  let order = 3;
+  while (order > 0 && total[order] === 0) order--;
+  const give = total[order] as number;
+  if (give === 0) return { set: RIGID, overfull: shrinking ? -missing : 0 };
+  const ratio = Math.abs(missing) / give;
+  // Finite glue never shrinks to less than it may (The TeXbook, chapter 12).
+  if (shrinking && order === 0 && ratio > 1) {
+    return { set: { order, ratio: 1, shrinking }, overfull: -missing - give };
+  }
+  return { set: { order, ratio, shrinking }, overfull: 0 };
+}
+
+const settled = (g: Glue, set: GlueSet): Sp => {
+  if (set.shrinking) return g.shrinkOrder === set.order ? g.width - g.shrink * set.ratio : g.width;
+  return g.stretchOrder === set.order ? g.width + g.stretch * set.ratio : g.width;
+};
+
+/** The lines between the breaks, each set to the width. */
+export function buildLines(
+  items: readonly LineItem[],
+  breaks: readonly number[],
+  width: Sp,
+  leftSkip: Glue,
+  rightSkip: Glue,
+): Line[] {
+  let start = 0;
+  return breaks.map((end, i) => {
+    const line = buildLine(items, i === 0 ? 0 : start, end, width, leftSkip, rightSkip);
+    start = lineStart(items, end);
+    return line;
+  });
+}
+
+function buildLine(
+  items: readonly LineItem[],
+  start: number,
+  end: number,
+  width: Sp,
+  leftSkip: Glue,
+  rightSkip: Glue,
+): Line {
+  const glues: Glue[] = [leftSkip, rightSkip];
+  let natural = leftSkip.width + rightSkip.width;
+  const endItem = items[end];
+  const hyphenated = endItem?.kind === 'disc';
+  for (let i = start; i < end; i++) {
+    const item = items[i] as LineItem;
+    natural += item.width;
+    if (item.kind === 'glue') glues.push(item);
+  }
+  if (endItem?.kind === 'disc') natural += endItem.before;
+  const startDisc = items[start - 1];
+  if (startDisc?.kind === 'disc') natural += startDisc.after;
+  const { set, overfull } = glueSet(glues, natural, width);
+  const pen: Pen = { x: settled(leftSkip, set), height: 0, depth: 0, children: [] };
+  for (let i = start; i < end; ) {
+    const item = items[i] as LineItem;
+    if (item.kind === 'word') i = drawWord(items, i, end, hyphenated && endItem.hyphen, pen);
+    else {
+      if (item.kind === 'content') {
+        pen.children.push({ x: pen.x, y: 0, item: item.item });
+        pen.height = Math.max(pen.height, item.item.height);
+        pen.depth = Math.max(pen.depth, item.item.depth);
+      }
+      pen.x += item.kind === 'glue' ? settled(item, set) : item.width;
+      i++;
+    }
+  }
+  return {
+    box: boxOf(width, pen.height, pen.depth, pen.children),
+    hyphenated,
+    skip: endItem?.kind === 'penalty' ? endItem.skip : 0,
+    overfull,
+    contentWidth: natural - rightSkip.width,
+  };
+}
+
+/** Draws the pieces of one word that stand together as one run; answers the item after them. */
+function drawWord(items: readonly LineItem[], at: number, end: number, hyphen: boolean, pen: Pen): number {
+  const first = items[at] as WordItem;
+  let last = first;
+  let next = at + 1;
+  while (next < end) {
+    const item = items[next] as LineItem;
+    if (item.kind === 'word' && item.inline === first.inline) last = item;
+    else if (item.kind !== 'disc') break;
+    next++;
+  }
+  const run = wordRun(first, first.start, last.end, hyphen && next >= end);
+  pen.children.push({ x: pen.x, y: 0, item: run });
+  pen.x += run.width;
+  pen.height = Math.max(pen.height, run.height);
+  pen.depth = Math.max(pen.depth, run.depth);
+  return next;
+}
+
+/** Items side by side in a box of their natural width. */
+export function packNatural(items: readonly LineItem[]): Box {
+  return packTo(items, null);
+}
+
+/** Items in a box of the width, glue set to fill it; null means the natural width. */
+export function packTo(items: readonly LineItem[], width: Sp | null): Box {
+  const none: Glue = { width: 0, stretch: 0, stretchOrder: 0, shrink: 0, shrinkOrder: 0 };
+  let natural = 0;
+  for (const item of items) natural += item.width;
+  return buildLine(items, 0, items.length, width ?? natural, none, none).box;
+}
+
+/** Sticking out by less than this is not seen: `\hfuzz`, 0.1 pt. */
+export const HFUZZ: Sp = 0.1 * PT;

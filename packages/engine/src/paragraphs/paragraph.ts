@@ -1,0 +1,57 @@
+import { PT, type Sp } from '../base/lengths';
+import type { Paragraph } from '../document/blocks';
+import { breakLines } from './breaking';
+import type { LayoutEnv } from './env';
+import { glueItem, hyphenated, lineItems, penaltyItem, type LineItem } from './items';
+import { buildLines, HFUZZ, type Line } from './lines';
+
+/** A paragraph as lines, top to bottom. Reports lines that stick out. */
+export function layoutParagraph(paragraph: Paragraph, env: LayoutEnv): Line[] {
+  const { shape } = paragraph;
+  const items = finish(lineItems(paragraph.inlines, env), paragraph);
+  const width: Sp = Math.max(0, shape.width - shape.left - shape.right);
+  const broken = breakLines(
+    items,
+    {
+      width,
+      leftSkip: shape.leftSkip,
+      rightSkip: shape.rightSkip,
+      pretolerance: shape.pretolerance,
+      tolerance: shape.tolerance,
+      emergencyStretch: shape.emergencyStretch,
+    },
+    (uncut) => hyphenated(uncut, env),
+  );
+  const lines = buildLines(broken.items, broken.breaks, width, shape.leftSkip, shape.rightSkip);
+  for (const line of lines) reportOverfull(line, paragraph, env);
+  return lines;
+}
+
+/** The indent before, and `\unskip\penalty10000\hskip\parfillskip\penalty-10000` behind (The TeXbook, chapter 14). */
+function finish(items: LineItem[], { shape }: Paragraph): LineItem[] {
+  if (items.at(-1)?.kind === 'glue') items.pop();
+  const indent: LineItem[] =
+    shape.indent === 0
+      ? []
+      : [{ kind: 'content', width: shape.indent, item: { kind: 'box', width: shape.indent, height: 0, depth: 0, children: [] } }];
+  return [...indent, ...items, penaltyItem(10000), glueItem(shape.fillSkip), penaltyItem(-10000)];
+}
+
+function reportOverfull(line: Line, paragraph: Paragraph, env: LayoutEnv): void {
+  if (line.overfull <= HFUZZ) return;
+  const spans = line.box.children.flatMap(({ item }) => ('span' in item ? [item.span] : []));
+  const last = spans.at(-1) ?? paragraph.inlines.at(-1);
+  if (!last) return;
+  env.report({
+    code: 'line-too-wide',
+    from: spans[0]?.from ?? last.from,
+    to: last.to,
+    args: { amount: inMillimetres(line.overfull) },
+  });
+}
+
+/** A length for a student's eyes. */
+export function inMillimetres(length: Sp): string {
+  const mm = (length / PT) * (25.4 / 72.27);
+  return mm < 1 ? 'less than a millimetre' : `${mm.toFixed(mm < 10 ? 1 : 0)} mm`;
+}

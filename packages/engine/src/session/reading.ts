@@ -1,0 +1,202 @@
+import { sameValue } from '../expansion/meaning';
+import { Processor } from '../expansion/processor';
+import type { FontUnits } from '../expansion/scan';
+import { State, type Cell, type Held } from '../expansion/state';
+import { setCount } from '../expansion/registers';
+import { Interpreter } from '../language/interpreter';
+import { connect, installKernel } from '../language/kernel';
+import { CELLS } from '../language/parameters';
+import { Reader } from '../tokens/reader';
+import { makeBlock, place, type SessionBlock } from './block';
+
+/** A date, months and days from 1. */
+export interface CalendarDate {
+  readonly year: number;
+  readonly month: number;
+  readonly day: number;
+}
+
+/** What an edit did to the list of blocks: the new ones, at `first` to `last` (exclusive). */
+export interface ReadChange {
+  readonly changed: readonly SessionBlock[];
+  /** First block that is new or stands behind one that went. */
+  readonly first: number;
+  /** From this block on, all blocks are old ones in their old order. */
+  readonly reusedFrom: number;
+}
+
+/**
+ * Reads the source into blocks, and after an edit reads again only what the edit
+ * can have changed. A block is reused when its text is the same and every cell it
+ * read holds what it held: this is exact, where a hash of the whole state would
+ * also throw away what never looked at the difference.
+ */
+export class SourceReading {
+  text = '';
+  blocks: SessionBlock[] = [];
+  readonly state = new State();
+  readonly interpreter: Interpreter;
+  /** The state stands as it was before this block. */
+  private cursor = 0;
+  private nextId = 1;
+
+  constructor(today: CalendarDate, units: (it: Interpreter) => FontUnits) {
+    const reader = this.readerAt('', 0);
+    const processor = new Processor(this.state, reader, (finding) => this.interpreter.report(finding));
+    this.interpreter = new Interpreter(this.state, processor);
+    connect(this.interpreter);
+    this.state.startBlock();
+    installKernel(this.interpreter, () => units(this.interpreter));
+    setCount(this.state, 'year', today.year);
+    setCount(this.state, 'month', today.month);
+    setCount(this.state, 'day', today.day);
+  }
+
+  /** Was `\end{document}` reached? */
+  get ended(): boolean {
+    return this.finalValue(CELLS.ended) === true;
+  }
+
+  /** What a cell of the interpreter's own holds after the last block. */
+  finalValue(name: string): unknown {
+    const cell = this.state.cell(name);
+    for (let i = this.blocks.length - 1; i >= this.cursor; i--) {
+      const write = (this.blocks[i] as SessionBlock).trace.writes.find((w) => w.cell === cell);
+      if (write) return write.after;
+    }
+    return this.state.peek(cell);
+  }
+
+  /** Replaces the text from `from` to `to` and reads what must be read again. */
+  edit(from: number, to: number, text: string): ReadChange {
+    const oldBlocks = this.blocks;
+    const oldLength = this.text.length;
+    this.text = this.text.slice(0, from) + text + this.text.slice(to);
+    const shift = this.text.length - oldLength;
+    const first = firstDirty(oldBlocks, from);
+    this.moveTo(first);
+    const kept = oldBlocks.slice(0, first);
+    const changed: SessionBlock[] = [];
+    const differences = new Differences();
+    let old = first;
+    let pos = oldBlocks[first]?.start ?? oldLength;
+    if (first === 0) pos = 0;
+    this.interpreter.p.reader = this.readerAt(this.text, pos);
+    for (;;) {
+      // Every old block that ends before here is gone; the old state moves past it.
+      while (old < oldBlocks.length && mustPass(oldBlocks[old] as SessionBlock, pos - shift, to)) {
+        differences.passOld(oldBlocks[old] as SessionBlock);
+        old++;
+      }
+      const next = oldBlocks[old];
+      const inStep = next !== undefined && next.start === pos - shift && next.start >= to;
+      if (inStep) {
+        differences.settle();
+        if (differences.none) break;
+        if (!differences.touch(next)) {
+          this.reuse(next, differences);
+          kept.push(next);
+          old++;
+          pos += next.length;
+          continue;
+        }
+      }
+      if (pos >= this.text.length) break;
+      const block = this.readBlock(pos);
+      differences.passNew(block);
+      kept.push(block);
+      changed.push(block);
+      pos += block.length;
+    }
+    this.cursor = kept.length;
+    const reusedFrom = kept.length;
+    for (let i = old; i < oldBlocks.length; i++) kept.push(oldBlocks[i] as SessionBlock);
+    this.blocks = kept;
+    place(kept);
+    return { changed, first, reusedFrom };
+  }
+
+  private readerAt(text: string, pos: number): Reader<Cell> {
+    return new Reader<Cell>(text, this.state.cell, pos, this.nextId);
+  }
+
+  private readBlock(start: number): SessionBlock {
+    const { p } = this.interpreter;
+    if (p.reader.pos !== start || p.reader.text !== this.text) p.reader = this.readerAt(this.text, start);
+    const id = this.nextId++;
+    p.reader.startChunk(id);
+    this.state.startBlock();
+    const reading = this.interpreter.readBlock();
+    const trace = this.state.endBlock();
+    const end = Math.max(p.reader.pos, start + (p.reader.atEnd ? 0 : 1));
+    return makeBlock(id, start, end - start, Math.max(p.reach, end) - start, reading, trace);
+  }
+
+  /** An old block stands as it is: what it wrote is written, over what there is now. */
+  private reuse(block: SessionBlock, differences: Differences): void {
+    const writes = block.trace.writes.map((write) => ({ ...write, before: write.cell.value }));
+    for (const { cell, after } of writes) {
+      cell.value = after;
+      cell.level = 0;
+    }
+    block.trace = { reads: block.trace.reads, writes };
+    differences.passOld(block);
+  }
+
+  /** Brings the state to where it was before block `index`. */
+  private moveTo(index: number): void {
+    while (this.cursor < index) {
+      const { writes } = (this.blocks[this.cursor++] as SessionBlock).trace;
+      this.state.restore(writes.map(({ cell, after }): Held => ({ cell, value: after })));
+    }
+    while (this.cursor > index) {
+      const { writes } = (this.blocks[--this.cursor] as SessionBlock).trace;
+      this.state.restore([...writes].reverse().map(({ cell, before }): Held => ({ cell, value: before })));
+    }
+  }
+}
+
+/** The first block whose reading can have seen the place of the edit. */
+function firstDirty(blocks: readonly SessionBlock[], from: number): number {
+  for (let i = 0; i < blocks.length; i++) {
+    const block = blocks[i] as SessionBlock;
+    if (block.start + block.reach >= from) return i;
+  }
+  return blocks.length === 0 ? 0 : blocks.length - 1;
+}
+
+/** Is the old block behind us: before the place reached, or touched by the edit? */
+function mustPass(block: SessionBlock, oldPos: number, editEnd: number): boolean {
+  return block.start < oldPos || (block.start === oldPos && block.start < editEnd);
+}
+
+/** The cells that may hold something else than they held at the same place before. */
+class Differences {
+  /** What the cell held in the old reading. */
+  private readonly old = new Map<Cell, unknown>();
+
+  /** The old reading goes past a block. */
+  passOld(block: SessionBlock): void {
+    for (const { cell, after } of block.trace.writes) this.old.set(cell, after);
+  }
+
+  /** The new reading has read a block. */
+  passNew(block: SessionBlock): void {
+    for (const { cell, before } of block.trace.writes) if (!this.old.has(cell)) this.old.set(cell, before);
+  }
+
+  /** Forgets cells that hold what they held. */
+  settle(): void {
+    for (const [cell, value] of this.old) if (sameValue(value, cell.value)) this.old.delete(cell);
+  }
+
+  get none(): boolean {
+    return this.old.size === 0;
+  }
+
+  /** Did the block read any of them? */
+  touch(block: SessionBlock): boolean {
+    for (const cell of this.old.keys()) if (block.readCells.has(cell)) return true;
+    return false;
+  }
+}

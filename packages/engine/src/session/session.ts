@@ -1,0 +1,310 @@
+import { PT } from '../base/lengths';
+import type { Box } from '../boxes/box';
+import { layoutBlocks, setParbox } from '../blocks/layout';
+import type { PageGeometry } from '../document/page';
+import type { ParboxInline } from '../document/inlines';
+import { fill, WORDS } from '../findings/words';
+import type { Finding, RawFinding } from '../findings/finding';
+import { FontStore, type FontSource } from '../fonts/store';
+import { CELLS, pageGeometry } from '../language/parameters';
+import { describePage } from '../output/display/describe';
+import type { PageDescription } from '../output/display/description';
+import { writePdf, type Bookmark } from '../output/pdf/write';
+import { fontUnitsOf } from './fontUnits';
+import type { FlowBlock, Page } from '../pages/page';
+import type { LayoutEnv } from '../paragraphs/env';
+import { englishHyphenator } from '../paragraphs/hyphenation';
+import type { SessionBlock } from './block';
+import { collectNumbers, NO_FACTS, resolver, sameFacts, type Facts, type PlacedFinding } from './facts';
+import { documentFindings } from './documentFindings';
+import { collectPages, nextPage, startPaging, type PageRecord, type Paging } from './paging';
+import { SourceReading, type CalendarDate } from './reading';
+
+export type { CalendarDate } from './reading';
+
+/** What a host gives: fonts, and the day. The engine reads no clock and no disk of its own. */
+export interface SessionHost {
+  readonly fonts: FontSource;
+  readonly today: CalendarDate;
+  /** The name of the file, for findings. */
+  readonly file?: string;
+}
+
+/** A heading, with its place in the text and on the pages. */
+export interface OutlineEntry {
+  readonly kind: 'heading' | 'number';
+  readonly level: number;
+  readonly number: string;
+  readonly title: string;
+  readonly from: number;
+  readonly to: number;
+  readonly page: number;
+  /** From the top edge of the page, big points. */
+  readonly y: number;
+}
+
+/** How often pages and the references to them are worked out anew before giving up. */
+const MOST_ROUNDS = 5;
+
+/** Work counted in the last change, for tests and the benchmark. */
+export interface WorkDone {
+  blocksRead: number;
+  blocksLaid: number;
+  pagesBuilt: number;
+}
+
+/**
+ * A document that is open: text in, pages out, and after each edit only what it
+ * changed is done again. Reading happens at once in `edit`; layout and pages are
+ * made by `settle`, a step at a time, so that a newer edit can overtake.
+ */
+export class Session {
+  readonly fonts: FontStore;
+  readonly work: WorkDone = { blocksRead: 0, blocksLaid: 0, pagesBuilt: 0 };
+  private readonly reading: SourceReading;
+  private readonly hyphenate = englishHyphenator();
+  private facts: Facts = NO_FACTS;
+  private repeated: readonly PlacedFinding[] = [];
+  private records: readonly PageRecord[] = [];
+  private paging: Paging | null = null;
+  private changedFrom = 0;
+  private changedTo = 0;
+  private geometry: PageGeometry | null = null;
+  private unsettled = false;
+  private readonly descriptions = new WeakMap<Page, PageDescription>();
+  private readonly file: string;
+
+  constructor(host: SessionHost) {
+    this.fonts = new FontStore(host.fonts);
+    this.file = host.file ?? 'sheet.tex';
+    this.reading = new SourceReading(host.today, (it) => fontUnitsOf(this.fonts, it.font));
+  }
+
+  get text(): string {
+    return this.reading.text;
+  }
+
+  /** Replaces all of the text. */
+  setText(text: string): void {
+    this.edit(0, this.text.length, text);
+  }
+
+  /** Replaces part of the text and reads what changed. Pages are made by `settle`. */
+  edit(from: number, to: number, text: string): void {
+    const before = this.reading.blocks.length;
+    const { changed, first, reusedFrom } = this.reading.edit(from, to, text);
+    this.work.blocksRead += changed.length;
+    this.widenChange(first, reusedFrom, before);
+    this.takeFacts({ ...this.facts, numbers: this.readNumbers() });
+    this.takeGeometry();
+    this.paging = null;
+  }
+
+  private readNumbers(): Facts['numbers'] {
+    const { numbers, repeated } = collectNumbers(this.reading.blocks);
+    this.repeated = repeated;
+    return numbers;
+  }
+
+  /** Remembers which blocks changed since the pages were last whole. */
+  private widenChange(first: number, reusedFrom: number, before: number): void {
+    const { length } = this.reading.blocks;
+    const shift = length - before;
+    const pending = this.changedTo > this.changedFrom;
+    this.changedTo = pending ? Math.max(reusedFrom, Math.min(length, this.changedTo + shift)) : reusedFrom;
+    this.changedFrom = pending ? Math.min(this.changedFrom, first) : first;
+    this.changedTo = Math.max(this.changedTo, Math.min(length, this.changedFrom + 1));
+  }
+
+  /** Takes new facts; blocks that were laid out from other answers are laid out again. */
+  private takeFacts(facts: Facts): void {
+    this.facts = facts;
+    for (const block of this.reading.blocks) {
+      if (block.laid && block.laid.facts.size > 0 && !sameFacts(block, facts)) this.forget(block);
+    }
+  }
+
+  private forget(block: SessionBlock): void {
+    block.laid = null;
+    const pending = this.changedTo > this.changedFrom;
+    this.changedFrom = pending ? Math.min(this.changedFrom, block.index) : block.index;
+    this.changedTo = pending ? Math.max(this.changedTo, block.index + 1) : block.index + 1;
+  }
+
+  private takeGeometry(): void {
+    const found =
+      (this.reading.finalValue(CELLS.geometry) as PageGeometry | undefined) ?? pageGeometry(this.reading.state);
+    if (JSON.stringify(found) === JSON.stringify(this.geometry)) return;
+    this.geometry = found;
+    this.changedFrom = 0;
+    this.changedTo = this.reading.blocks.length;
+  }
+
+  /** Lays everything out again: fonts that were missing are here now. */
+  fontsArrived(): void {
+    this.fonts.retry();
+    for (const block of this.reading.blocks) block.laid = null;
+    this.changedFrom = 0;
+    this.changedTo = this.reading.blocks.length;
+    this.paging = null;
+  }
+
+  /** Makes the pages, a step at a time; each step yields how many are ready. */
+  *settle(): Generator<number, void, void> {
+    for (let round = 0; round < MOST_ROUNDS; round++) {
+      yield* this.buildPages();
+      const pages = collectPages(this.records);
+      this.takeFacts({ ...this.facts, pages });
+      this.unsettled = this.changedTo > this.changedFrom;
+      if (!this.unsettled) return;
+    }
+  }
+
+  /** Makes the pages in one go. */
+  settleAll(): void {
+    for (const ready of this.settle()) void ready;
+  }
+
+  private *buildPages(): Generator<number, void, void> {
+    const { blocks } = this.reading;
+    const flow = blocks.map((block): FlowBlock => this.flowBlock(block));
+    const paging = startPaging(this.records, blocks, this.changedFrom, this.changedTo);
+    this.paging = paging;
+    let more = true;
+    while (more) {
+      more = nextPage(paging, blocks, flow, this.geometry as PageGeometry);
+      this.work.pagesBuilt++;
+      if (more) yield paging.records.length;
+    }
+    this.records = paging.records;
+    this.paging = null;
+    this.changedFrom = this.changedTo = 0;
+  }
+
+  /** A block for the pages, laid out when its items are first asked for. */
+  private flowBlock(block: SessionBlock): FlowBlock {
+    const layOut = (): void => this.layOut(block);
+    return {
+      id: block.id,
+      get items() {
+        if (!block.laid) layOut();
+        return block.laid?.items ?? [];
+      },
+    };
+  }
+
+  private layOut(block: SessionBlock): void {
+    const findings: RawFinding[] = [];
+    const reads = new Map<string, string | null>();
+    const env: LayoutEnv = {
+      fonts: this.fonts,
+      hyphenate: this.hyphenate,
+      resolve: resolver(this.facts, reads),
+      report: (finding) => findings.push(finding),
+      setParbox: (box: ParboxInline): Box => setParbox(box, env),
+      overfullTolerance: 0.1 * PT,
+    };
+    const items = layoutBlocks(block.reading.nodes, env);
+    block.laid = { items, findings, facts: reads };
+    this.work.blocksLaid++;
+  }
+
+  // ---- results
+
+  /** The pages that are ready, the finished ones of a run under way included. */
+  get pages(): readonly Page[] {
+    return (this.paging?.records ?? this.records).map(({ page }) => page);
+  }
+
+  /** A page as flat arrays; the same page gives the same object. */
+  describe(page: Page): PageDescription {
+    let found = this.descriptions.get(page);
+    if (!found) {
+      const ids = page.placed.map(({ block }) => this.reading.blocks[block]?.id ?? -1);
+      const placed = page.placed.map((p, i) => ({ ...p, block: ids[i] as number }));
+      found = describePage({ ...page, placed }, this.fonts);
+      this.descriptions.set(page, found);
+    }
+    return found;
+  }
+
+  /** Where the blocks of a page stand in the text now: id, start and length of each. */
+  blocksOf(description: PageDescription): { id: number; start: number; length: number }[] {
+    const wanted = new Set(description.lineBlock);
+    return this.reading.blocks
+      .filter(({ id }) => wanted.has(id))
+      .map(({ id, start, length }) => ({ id, start, length }));
+  }
+
+  /** Where every block starts in the text, and the page it begins on (from 0). */
+  blockPlaces(): { starts: number[]; pages: number[] } {
+    const first = new Map<number, number>();
+    this.pages.forEach((page, i) => {
+      for (const { block } of page.placed) if (!first.has(block)) first.set(block, i);
+    });
+    const { blocks } = this.reading;
+    return { starts: blocks.map(({ start }) => start), pages: blocks.map(({ index }) => first.get(index) ?? -1) };
+  }
+
+  /** All findings in the order of the text, in words. */
+  findings(): Finding[] {
+    const out: Finding[] = [];
+    const add = (start: number, raw: RawFinding): void => void out.push(this.worded(start, raw));
+    for (const block of this.reading.blocks) {
+      for (const finding of block.reading.findings) add(block.start, finding);
+      for (const finding of block.laid?.findings ?? []) add(block.start, finding);
+    }
+    for (const { block, finding } of this.repeated) add(block.start, finding);
+    for (const finding of documentFindings(this.reading)) add(0, finding);
+    if (this.unsettled) add(0, { code: 'facts-unsettled', from: 0, to: 0, args: {} });
+    return out.sort((a, b) => a.from - b.from || a.to - b.to);
+  }
+
+  private worded(start: number, raw: RawFinding): Finding {
+    const { severity, message, cause } = WORDS[raw.code];
+    const clamp = (at: number): number => Math.max(0, Math.min(this.text.length, start + at));
+    const from = clamp(raw.from);
+    const finding: Finding = {
+      kind: raw.code,
+      severity,
+      file: this.file,
+      from,
+      to: Math.max(from, clamp(raw.to)),
+      message: fill(message, raw.args),
+      cause: fill(cause, raw.args),
+    };
+    if (!raw.fix) return finding;
+    const edits = raw.fix.edits.map((edit) => ({ from: clamp(edit.from), to: clamp(edit.to), text: edit.text }));
+    return { ...finding, fix: { title: raw.fix.title, edits } };
+  }
+
+  /** Headings, and the numbers given out, in order. */
+  outline(): OutlineEntry[] {
+    return this.pages.flatMap((page) =>
+      page.marks.flatMap(({ mark, block, y }): OutlineEntry[] => {
+        const start = this.reading.blocks[block]?.start ?? 0;
+        const place = { page: page.number, y: (y / PT) * (72 / 72.27) };
+        if (mark.kind === 'outline') {
+          const { level, number, title, from, to } = mark;
+          return [{ kind: 'heading', level, number, title, from: start + from, to: start + to, ...place }];
+        }
+        if (mark.kind !== 'number') return [];
+        return [{ kind: 'number', level: 0, number: mark.number, title: mark.what, from: start + mark.from, to: start + mark.to, ...place }];
+      }),
+    );
+  }
+
+  /** The PDF of the pages as they stand. */
+  async pdf(metadata: { readonly title: string; readonly author: string }): Promise<Uint8Array> {
+    const pages = this.pages.map((page) => this.describe(page));
+    const bookmarks = this.outline()
+      .filter(({ kind }) => kind === 'heading')
+      .map((entry): Bookmark => ({
+        title: entry.number ? `${entry.number} ${entry.title}` : entry.title,
+        level: entry.level,
+        page: entry.page - 1,
+        y: entry.y,
+      }));
+    return writePdf(pages, this.fonts, metadata, bookmarks);
+  }
+}

@@ -1,0 +1,170 @@
+import { Cat, categoryOf, type CatTable } from './categories';
+import type { Token } from './token';
+
+/** The three states of the reader within a line (The TeXbook, chapter 8). */
+type LineState = 'new' | 'middle' | 'skipping';
+
+/** Answers the binding of a control sequence or active character. */
+export type Bind<C> = (name: string) => C;
+
+/**
+ * Reads a text into tokens, one at a time, with the category codes in force at
+ * that moment. Offsets in tokens count from `base`, the start of the current chunk.
+ */
+export class Reader<C> {
+  pos: number;
+  base: number;
+  chunk: number;
+  private state: LineState = 'new';
+
+  constructor(
+    readonly text: string,
+    private readonly bind: Bind<C>,
+    start: number,
+    chunk: number,
+    private readonly end = text.length,
+  ) {
+    this.pos = start;
+    this.base = start;
+    this.chunk = chunk;
+  }
+
+  /** Is the reader at the start of a line? */
+  get atLineStart(): boolean {
+    return this.state === 'new';
+  }
+
+  get atEnd(): boolean {
+    return this.pos >= this.end;
+  }
+
+  /** Starts a new chunk here. */
+  startChunk(chunk: number): void {
+    this.base = this.pos;
+    this.chunk = chunk;
+  }
+
+  /** Goes to `pos` (an absolute offset), which is taken for the middle of a line. */
+  jump(pos: number): void {
+    this.pos = pos;
+    this.state = pos > 0 && this.text.charCodeAt(pos - 1) === 10 ? 'new' : 'middle';
+  }
+
+  /**
+   * Passes over lines that hold nothing but blanks; at the start of a line only.
+   * Answers the furthest offset it looked at.
+   */
+  skipBlankLines(): number {
+    for (;;) {
+      const newline = this.text.indexOf('\n', this.pos);
+      const lineEnd = newline < 0 || newline >= this.end ? this.end : newline + 1;
+      for (let i = this.pos; i < lineEnd; i++) if (this.text.charCodeAt(i) > 32) return i + 1;
+      if (lineEnd === this.pos) return lineEnd;
+      this.pos = lineEnd;
+    }
+  }
+
+  /**
+   * The longest run of plain characters (letters and others) from here, or ''.
+   * The same characters `next` would give as single tokens; a short way for words.
+   */
+  plainRun(cats: CatTable): string {
+    const start = this.pos;
+    let i = start;
+    for (; i < this.end; i++) {
+      const code = this.text.charCodeAt(i);
+      if (code >= 128) break;
+      const cat = cats.ascii[code] as number;
+      if (cat !== Cat.Letter && cat !== Cat.Other) break;
+    }
+    if (i > start) {
+      this.pos = i;
+      this.state = 'middle';
+    }
+    return this.text.slice(start, i);
+  }
+
+  /** The next token, or null at the end of the text. */
+  next(cats: CatTable): Token<C> | null {
+    while (this.pos < this.end) {
+      const from = this.pos;
+      const code = this.text.codePointAt(from) as number;
+      this.pos += code > 0xffff ? 2 : 1;
+      const cat = categoryOf(cats, code);
+      switch (cat) {
+        case Cat.Escape:
+          return this.command(cats, from);
+        case Cat.Eol: {
+          const state = this.state;
+          this.state = 'new';
+          if (state === 'new') return this.token(Cat.Command, 'par', this.bind('par'), from);
+          if (state === 'middle') return this.token(Cat.Space, ' ', null, from);
+          break;
+        }
+        case Cat.Space:
+          if (this.state === 'middle') {
+            this.state = 'skipping';
+            return this.token(Cat.Space, ' ', null, from);
+          }
+          break;
+        case Cat.Comment: {
+          const newline = this.text.indexOf('\n', this.pos);
+          this.pos = newline < 0 || newline >= this.end ? this.end : newline + 1;
+          this.state = 'new';
+          break;
+        }
+        case Cat.Ignored:
+        case Cat.Invalid:
+          break;
+        default: {
+          this.state = 'middle';
+          const char = String.fromCodePoint(code);
+          const cell = cat === Cat.Active ? this.bind(activeName(char)) : null;
+          return this.token(cat, char, cell, from);
+        }
+      }
+    }
+    return null;
+  }
+
+  private command(cats: CatTable, from: number): Token<C> {
+    if (this.pos >= this.end) {
+      this.state = 'middle';
+      return this.token(Cat.Command, '', this.bind(''), from);
+    }
+    const start = this.pos;
+    let i = start;
+    while (i < this.end) {
+      const code = this.text.codePointAt(i) as number;
+      if (categoryOf(cats, code) !== Cat.Letter) break;
+      i += code > 0xffff ? 2 : 1;
+    }
+    if (i > start) {
+      this.state = 'skipping';
+    } else {
+      const code = this.text.codePointAt(i) as number;
+      const cat = categoryOf(cats, code);
+      i += code > 0xffff ? 2 : 1;
+      this.state = cat === Cat.Space ? 'skipping' : cat === Cat.Eol ? 'new' : 'middle';
+    }
+    this.pos = i;
+    const name = this.text.slice(start, i);
+    // A backslash before the line end is a control space (The TeXbook, chapter 8).
+    const known = name === '\n' || name === '\t' || name === '\r' ? ' ' : name;
+    return this.token(Cat.Command, known, this.bind(known), from);
+  }
+
+  private token(cat: number, text: string, cell: C | null, from: number): Token<C> {
+    return {
+      cat,
+      text,
+      cell,
+      from: from - this.base,
+      to: this.pos - this.base,
+      chunk: this.chunk,
+    };
+  }
+}
+
+/** The name under which an active character is bound, apart from all control sequences. */
+export const activeName = (char: string): string => `\u0000${char}`;

@@ -1,0 +1,167 @@
+import { FALLBACK_FONT, MATH_FONT, type FontFile } from '../fonts/catalog';
+import { buffersOf, type PageDescription } from '../output/display/description';
+import { pageText } from '../output/display/text';
+import type { Page } from '../pages/page';
+import { Session } from '../session/session';
+import type { GlyphOutline, PageInfo, PageView, Request, Response } from './messages';
+
+/** What a worker's surroundings give: fonts from afar, a way to answer, a turn of the event loop. */
+export interface WorkerSurroundings {
+  readonly fetchFont: (file: FontFile) => Promise<Uint8Array>;
+  readonly post: (response: Response, transfer: ArrayBuffer[]) => void;
+  /** Resolves after messages that wait have been taken. */
+  readonly turn: () => Promise<void>;
+  readonly now: () => number;
+}
+
+/** Work goes on for this long before messages are looked at, in ms. */
+const SLICE = 12;
+
+/** Keeps one document open for a page, and answers with what changed. Newer edits overtake work under way. */
+export class WorkerHost {
+  private session: Session | null = null;
+  private readonly fonts = new Map<FontFile, Uint8Array>();
+  private revision = 0;
+  private run = 0;
+  private view = { first: 0, last: 1 };
+  private readonly keys = new WeakMap<Page, number>();
+  private nextKey = 1;
+  private readonly sentPages = new Set<number>();
+  private readonly sentGlyphs = new Set<number>();
+
+  constructor(private readonly around: WorkerSurroundings) {}
+
+  /** Takes a request; answers come through `post`. */
+  async take(request: Request): Promise<void> {
+    switch (request.kind) {
+      case 'open':
+        await this.loadFonts([FALLBACK_FONT, MATH_FONT]);
+        this.session = new Session({ fonts: (file) => this.fonts.get(file) ?? null, today: request.today });
+        this.session.setText(request.text);
+        this.revision = request.revision;
+        return this.settle();
+      case 'edit':
+        for (const { from, to, text } of request.edits) this.session?.edit(from, to, text);
+        this.revision = request.revision;
+        return this.settle();
+      case 'view':
+        this.view = { first: request.first, last: request.last };
+        if (this.session) this.sendPages(true);
+    }
+  }
+
+  private async loadFonts(files: readonly FontFile[]): Promise<void> {
+    await Promise.all(
+      files.map(async (file) => {
+        if (!this.fonts.has(file)) this.fonts.set(file, await this.around.fetchFont(file));
+      }),
+    );
+  }
+
+  /** Makes pages in slices; what is in sight is sent as soon as it stands. */
+  private async settle(): Promise<void> {
+    const run = ++this.run;
+    const { session } = this;
+    if (!session) return;
+    for (;;) {
+      let sliceEnd = this.around.now() + SLICE;
+      let shown = false;
+      for (const ready of session.settle()) {
+        if (!shown && ready > this.view.last && session.fonts.missing.size === 0) {
+          shown = true;
+          this.sendPages(false);
+        }
+        if (this.around.now() < sliceEnd) continue;
+        await this.around.turn();
+        if (run !== this.run) return;
+        sliceEnd = this.around.now() + SLICE;
+      }
+      const missing = [...session.fonts.missing];
+      if (missing.length === 0) break;
+      await this.loadFonts(missing);
+      if (run !== this.run) return;
+      session.fontsArrived();
+    }
+    this.sendPages(true);
+    await this.around.turn();
+    if (run === this.run) this.sendFacts();
+  }
+
+  private keyOf(page: Page): number {
+    let key = this.keys.get(page);
+    if (key === undefined) {
+      key = this.nextKey++;
+      this.keys.set(page, key);
+    }
+    return key;
+  }
+
+  private sendPages(complete: boolean): void {
+    const session = this.session as Session;
+    const pages = session.pages;
+    const infos = pages.map((page): PageInfo => ({
+      key: this.keyOf(page),
+      width: (page.geometry.paperWidth / 65536) * (72 / 72.27),
+      height: (page.geometry.paperHeight / 65536) * (72 / 72.27),
+    }));
+    const outlines: GlyphOutline[] = [];
+    const views: PageView[] = [];
+    const transfer: ArrayBuffer[] = [];
+    for (let index = this.view.first; index <= Math.min(this.view.last, pages.length - 1); index++) {
+      const page = pages[index] as Page;
+      const key = this.keyOf(page);
+      const description = session.describe(page);
+      const blocks = session.blocksOf(description);
+      if (this.sentPages.has(key)) {
+        views.push({ index, key, description: null, text: null, blocks });
+        continue;
+      }
+      this.sentPages.add(key);
+      const copy = structuredCopy(description);
+      transfer.push(...buffersOf(copy));
+      this.addOutlines(description, outlines);
+      views.push({ index, key, description: copy, text: pageText(description, session.fonts), blocks });
+    }
+    this.around.post({ kind: 'pages', revision: this.revision, complete, pages: infos, views, outlines }, transfer);
+  }
+
+  private addOutlines(page: PageDescription, out: GlyphOutline[]): void {
+    const { fonts } = this.session as Session;
+    for (let r = 0; r + 1 < page.runStart.length; r++) {
+      const font = page.runFont[r] as number;
+      for (let g = page.runStart[r] as number; g < (page.runStart[r + 1] as number); g++) {
+        const glyph = page.glyphs[g] as number;
+        const key = font * 65536 + glyph;
+        if (this.sentGlyphs.has(key)) continue;
+        this.sentGlyphs.add(key);
+        out.push({ font, glyph, path: fonts.byId(font).file.getGlyph(glyph).path.toSVG() });
+      }
+    }
+  }
+
+  private sendFacts(): void {
+    const session = this.session as Session;
+    const { starts, pages } = session.blockPlaces();
+    this.around.post(
+      {
+        kind: 'facts',
+        revision: this.revision,
+        findings: session.findings(),
+        outline: session.outline(),
+        blockStarts: starts,
+        blockPages: pages,
+      },
+      [],
+    );
+  }
+}
+
+/** A copy whose buffers can be handed over; the session keeps its own. */
+function structuredCopy(page: PageDescription): PageDescription {
+  return Object.fromEntries(
+    Object.entries(page).map(([key, value]: [string, unknown]) => [
+      key,
+      ArrayBuffer.isView(value) ? (value as Uint8Array).slice() : value,
+    ]),
+  ) as unknown as PageDescription;
+}

@@ -1,0 +1,62 @@
+import type { CalendarDate, OutlineEntry } from '../session/session';
+import type { Finding } from '../findings/finding';
+import type { PageDescription } from '../output/display/description';
+import type { TextEdit } from '../source/edits';
+
+/** What the page asks of the worker. All plain data. */
+export type Request =
+  | { readonly kind: 'open'; readonly text: string; readonly revision: number; readonly today: CalendarDate; readonly fontBase: string }
+  /** Edits in order; each one's offsets refer to the text after those before it. */
+  | { readonly kind: 'edit'; readonly edits: readonly TextEdit[]; readonly revision: number }
+  /** The pages in sight, from 0, the last one included. */
+  | { readonly kind: 'view'; readonly first: number; readonly last: number };
+
+/** A page as the host knows it: the same key is the same picture. */
+export interface PageInfo {
+  readonly key: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+export interface BlockPlace {
+  readonly id: number;
+  readonly start: number;
+  readonly length: number;
+}
+
+/** A page in sight: its arrays when they are new to the host, and where its blocks stand in the text. */
+export interface PageView {
+  readonly index: number;
+  readonly key: number;
+  readonly description: PageDescription | null;
+  /** The words of each line. */
+  readonly text: readonly string[] | null;
+  readonly blocks: readonly BlockPlace[];
+}
+
+/** The outline of a glyph in font units, as SVG path data, y upwards. */
+export interface GlyphOutline {
+  readonly font: number;
+  readonly glyph: number;
+  readonly path: string;
+}
+
+export type Response =
+  | {
+      readonly kind: 'pages';
+      readonly revision: number;
+      /** All of the document is in place; before that, pages at the end are still missing. */
+      readonly complete: boolean;
+      readonly pages: readonly PageInfo[];
+      readonly views: readonly PageView[];
+      readonly outlines: readonly GlyphOutline[];
+    }
+  | {
+      readonly kind: 'facts';
+      readonly revision: number;
+      readonly findings: readonly Finding[];
+      readonly outline: readonly OutlineEntry[];
+      /** Starts of all blocks, and the page each one begins on (from 0). */
+      readonly blockStarts: readonly number[];
+      readonly blockPages: readonly number[];
+    };
