@@ -1,6 +1,7 @@
 export { Session, type CalendarDate, type OutlineEntry, type SessionHost } from './session/session';
 export type { Finding, Fix, Severity } from './findings/finding';
 export type { PageDescription } from './output/display/description';
+export { pageSvg } from './output/display/svg';
 export { pageText } from './output/display/text';
 export { FONT_FILES, type FontFile } from './fonts/catalog';
 export type { FontSource } from './fonts/store';

@@ -161,7 +161,7 @@ export function buildPage(
     const located = flow.next();
     if (!located) {
       if (empty && !held.some(({ element }) => element.kind === 'mark')) return null;
-      return finishPage(held, start, geometry, null, flow.at);
+      return finishPage(held, blocks, start, geometry, null, flow.at);
     }
     const { element } = located;
     if (empty && (element.kind === 'glue' || element.kind === 'penalty')) continue;
@@ -172,7 +172,7 @@ export function buildPage(
         best = { count: held.length, at: located.at, cost };
       }
       if (cost === AWFUL || penalty <= FORCED) {
-        return finishPage(held.slice(0, best.count), start, geometry, best, flow.at);
+        return finishPage(held.slice(0, best.count), blocks, start, geometry, best, flow.at);
       }
     }
     held.push(located);
@@ -222,6 +222,7 @@ function pageCost(t: Totals, penalty: number, goal: Sp): number {
 
 function finishPage(
   held: readonly Located[],
+  blocks: readonly FlowBlock[],
   start: PageStart,
   geometry: PageGeometry,
   end: BreakPoint | null,
@@ -231,6 +232,7 @@ function finishPage(
   const labels: string[] = [];
   const marks: { mark: PageMark; block: number; y: Sp }[] = [];
   const ratio = geometry.raggedBottom || end === null ? 0 : stretchRatio(held, geometry);
+  const idOf = (at: FlowPosition): number => (blocks[at.block] as FlowBlock).id;
   let y = geometry.top;
   let first = true;
   let style = start.style;
@@ -240,12 +242,12 @@ function finishPage(
       if (first) y += Math.max(0, geometry.topSkip - element.box.height);
       first = false;
       y += element.box.height;
-      placed.push({ x: geometry.left + element.x, y, box: element.box, block: at.block });
+      placed.push({ x: geometry.left + element.x, y, box: element.box, block: idOf(at) });
       for (const label of element.line?.labels ?? []) labels.push(label);
       y += element.box.depth;
     } else if (element.kind === 'glue') y += element.glue.width + settle(element.glue, ratio);
     else if (element.kind === 'mark') {
-      marks.push({ mark: element.mark, block: at.block, y });
+      marks.push({ mark: element.mark, block: idOf(at), y });
       if (element.mark.kind === 'label') labels.push(element.mark.name);
       if (element.mark.kind === 'pagestyle') {
         if (element.mark.thisPageOnly) thisStyle = element.mark.style;

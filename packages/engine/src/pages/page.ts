@@ -15,7 +15,7 @@ export interface FlowPosition {
   readonly item: number;
 }
 
-/** A box on a page. `x`, `y` are its reference point from the top left corner of the paper. */
+/** A box on a page. `x`, `y` are its reference point from the top left corner of the paper; `block` is an id. */
 export interface Placed {
   readonly x: Sp;
   readonly y: Sp;

@@ -220,9 +220,7 @@ export class Session {
   describe(page: Page): PageDescription {
     let found = this.descriptions.get(page);
     if (!found) {
-      const ids = page.placed.map(({ block }) => this.reading.blocks[block]?.id ?? -1);
-      const placed = page.placed.map((p, i) => ({ ...p, block: ids[i] as number }));
-      found = describePage({ ...page, placed }, this.fonts);
+      found = describePage(page, this.fonts);
       this.descriptions.set(page, found);
     }
     return found;
@@ -243,7 +241,7 @@ export class Session {
       for (const { block } of page.placed) if (!first.has(block)) first.set(block, i);
     });
     const { blocks } = this.reading;
-    return { starts: blocks.map(({ start }) => start), pages: blocks.map(({ index }) => first.get(index) ?? -1) };
+    return { starts: blocks.map(({ start }) => start), pages: blocks.map(({ id }) => first.get(id) ?? -1) };
   }
 
   /** All findings in the order of the text, in words. */
@@ -280,9 +278,10 @@ export class Session {
 
   /** Headings, and the numbers given out, in order. */
   outline(): OutlineEntry[] {
+    const starts = new Map(this.reading.blocks.map(({ id, start }) => [id, start]));
     return this.pages.flatMap((page) =>
       page.marks.flatMap(({ mark, block, y }): OutlineEntry[] => {
-        const start = this.reading.blocks[block]?.start ?? 0;
+        const start = starts.get(block) ?? 0;
         const place = { page: page.number, y: (y / PT) * (72 / 72.27) };
         if (mark.kind === 'outline') {
           const { level, number, title, from, to } = mark;

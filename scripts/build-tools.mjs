@@ -1,0 +1,18 @@
+/** Bundles the programs that run outside the server: the typesetting thread, the command line, the demo, the benchmark. */
+import { build } from 'esbuild';
+import { existsSync } from 'node:fs';
+
+const programs = ['typeset-thread', 'pdf', 'fill-demo', 'bench', 'screenshots'];
+await build({
+  entryPoints: programs.map((name) => `tools/${name}.ts`).filter((file) => existsSync(file)),
+  outdir: 'build-tools',
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  outExtension: { '.js': '.mjs' },
+  external: ['better-sqlite3', 'katex', 'pdfkit', '@playwright/test'],
+  // Some of what is bundled asks for `require`.
+  banner: { js: "import { createRequire as requireOf } from 'node:module'; const require = requireOf(import.meta.url);" },
+  logLevel: 'warning',
+});

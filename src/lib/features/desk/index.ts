@@ -1,0 +1,1 @@
+export { default as Desk } from './Desk.svelte';

@@ -1,0 +1,182 @@
+<script lang="ts">
+  import type { EditorView } from '@codemirror/view';
+  import type { OpenAssignment } from '$lib/domain/assignment';
+  import type { TextEdit } from '@odd-compass/engine';
+  import { onMount } from 'svelte';
+  import LampButton from '$lib/ui/LampButton.svelte';
+  import { blockAt } from './blockAt';
+  import { EngineClient } from './engine/engineClient.svelte';
+  import Needle from './Needle.svelte';
+  import Seam from './seam/Seam.svelte';
+  import { keptDraft, Saver } from './saving/saver.svelte';
+  import type { SheetGeometry } from './sheet/geometry';
+  import { blockExtent } from './sheet/hit';
+  import Sheet from './sheet/Sheet.svelte';
+  import SourcePane from './source/SourcePane.svelte';
+
+  let { assignment }: { assignment: OpenAssignment } = $props();
+
+  /** Least width of either side, CSS pixels. */
+  const LEAST = 320;
+  let engine = $state<EngineClient | null>(null);
+  let saver = $state<Saver | null>(null);
+  let view = $state.raw<EditorView | null>(null);
+  let sheet = $state<ReturnType<typeof Sheet>>();
+  let sheetGeometry = $state.raw<SheetGeometry | null>(null);
+  let text = $state('');
+  let caret = $state(0);
+  let tick = $state(0);
+  let sheetWidth = $state<number | null>(null);
+  let folded = $state(false);
+  let frame = 0;
+
+  onMount(() => {
+    const { id, file } = assignment;
+    const draft = keptDraft(id);
+    const unsent = draft !== null && draft.content !== file.content;
+    text = (unsent ? draft.content : file.content).replace(/\r\n?/g, '\n');
+    const opened = new EngineClient(text);
+    const saves = new Saver(id, unsent ? draft.revision : file.revision);
+    engine = opened;
+    saver = saves;
+    if (unsent) saves.change(text);
+    return () => {
+      void saves.flush();
+      opened.close();
+    };
+  });
+
+  const litBlock = $derived.by(() => {
+    if (!engine) return null;
+    for (const { id, start, length } of engine.blocks.values()) {
+      if (caret >= start && caret < start + length) return id;
+    }
+    return null;
+  });
+  const settled = $derived(!!engine && engine.factsRevision === engine.revision);
+  const statusWords = $derived(
+    saver?.status === 'saved'
+      ? 'saved'
+      : saver?.status === 'waiting'
+        ? 'not saved yet, kept in this browser'
+        : saver?.status === 'conflict'
+          ? 'changed in another window'
+          : 'saving',
+  );
+  const pageCount = $derived(engine?.pages.length ?? 0);
+
+  function edited(edits: readonly TextEdit[], whole: () => string) {
+    engine?.edit(edits);
+    saver?.change(whole());
+  }
+
+  function move() {
+    cancelAnimationFrame(frame);
+    frame = requestAnimationFrame(() => tick++);
+  }
+
+  function go(offset: number) {
+    if (!view) return;
+    const at = Math.min(offset, view.state.doc.length);
+    view.dispatch({ selection: { anchor: at }, scrollIntoView: true });
+    view.focus();
+  }
+
+  /** Keeps what is being written in sight on the page. */
+  $effect(() => {
+    if (!engine || !sheet) return;
+    if (litBlock !== null) {
+      for (const [index, { description }] of engine.sighted) {
+        const extent = blockExtent(description, litBlock);
+        if (extent) return sheet.reveal(index, extent.top, Math.min(extent.bottom, extent.top + 200));
+      }
+    }
+    const page = engine.blockPages[blockAt(engine.blockStarts, caret)] ?? -1;
+    if (page >= 0 && !engine.sighted.has(page)) sheet.reveal(page, 0, 1);
+  });
+
+  $effect(() => {
+    void engine?.sighted;
+    void sheetGeometry;
+    move();
+  });
+
+  function takeTheirs() {
+    const theirs = saver?.takeTheirs();
+    if (theirs === undefined || !view) return;
+    view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: theirs } });
+  }
+
+  function resize(x: number) {
+    folded = false;
+    sheetWidth = Math.max(LEAST, Math.min(innerWidth - LEAST - 72, x - 36));
+  }
+</script>
+
+<svelte:window onbeforeunload={() => void saver?.flush()} onresize={move} />
+
+<div class="flex h-dvh min-w-[960px] flex-col">
+  <header class="flex items-center gap-4 border-b border-base-300 bg-base-100 px-4 py-1.5">
+    <nav aria-label="Where you are" class="flex min-w-0 items-baseline gap-2">
+      <a href="/" class="link-hover link">Desk</a>
+      <span aria-hidden="true">/</span>
+      <span class="truncate">{assignment.course.title}</span>
+      <span aria-hidden="true">/</span>
+      <h1 class="truncate text-lg font-bold">{assignment.title}</h1>
+    </nav>
+    <p class="ml-auto whitespace-nowrap" role="status" data-testid="status">
+      {statusWords} · {pageCount === 1 ? '1 page' : `${pageCount} pages`}
+    </p>
+    {#if engine}
+      <Needle findings={engine.findings} {caret} {settled} ongo={go} />
+    {/if}
+    <LampButton />
+    <a
+      class="btn btn-primary btn-sm"
+      href="/a/{assignment.id}/pdf"
+      target="_blank"
+      rel="noopener"
+      onclick={() => void saver?.flush()}>PDF</a
+    >
+  </header>
+  {#if saver?.status === 'conflict'}
+    <div class="flex items-center gap-4 border-b border-error bg-base-200 px-4 py-2" role="alert">
+      <p class="flex-1">
+        This sheet was changed in another window while you wrote here. Nothing is lost: choose which one goes on.
+      </p>
+      <button class="btn btn-sm" onclick={takeTheirs}>Take the other one</button>
+      <button class="btn btn-primary btn-sm" onclick={() => saver?.keepMine()}>Keep this one</button>
+    </div>
+  {/if}
+  <main class="flex min-h-0 flex-1">
+    {#if engine && saver}
+      <div
+        class="flex min-h-0 min-w-0 {folded ? 'hidden' : ''}"
+        style={sheetWidth === null ? 'flex: 1 1 0' : `flex: 0 0 ${sheetWidth}px`}
+      >
+        <Sheet bind:this={sheet} {engine} {litBlock} onpick={go} ongeometry={(geometry) => (sheetGeometry = geometry)} />
+      </div>
+      <Seam
+        {engine}
+        {view}
+        sheet={sheetGeometry}
+        {litBlock}
+        {tick}
+        ongo={go}
+        onresize={resize}
+        onfold={() => (folded = !folded)}
+      />
+      <div class="flex min-h-0 min-w-0 flex-[1_1_0] flex-col">
+        <SourcePane
+          {text}
+          findings={engine.findings}
+          upToDate={settled}
+          onedit={edited}
+          oncaret={(offset) => (caret = offset)}
+          onmove={move}
+          onready={(opened) => (view = opened)}
+        />
+      </div>
+    {/if}
+  </main>
+</div>

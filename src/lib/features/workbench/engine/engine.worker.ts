@@ -1,0 +1,32 @@
+import { WorkerHost, type Request, type Response } from '@odd-compass/engine/worker';
+
+/** The engine in a thread of the browser; see the engine's `worker` room for what it says and hears. */
+const scope = self as unknown as {
+  postMessage(response: Response, transfer: ArrayBuffer[]): void;
+  onmessage: ((event: MessageEvent<Request>) => void) | null;
+};
+let fontBase = '/fonts/';
+const channel = new MessageChannel();
+let wake: (() => void) | null = null;
+channel.port1.onmessage = () => wake?.();
+
+const host = new WorkerHost({
+  fetchFont: async (file) => {
+    const answer = await fetch(`${fontBase}${file}.otf`);
+    if (!answer.ok) throw new Error(`the font ${file} did not come`);
+    return new Uint8Array(await answer.arrayBuffer());
+  },
+  post: (response, transfer) => scope.postMessage(response, transfer),
+  turn: () =>
+    new Promise((resolve) => {
+      // Through setTimeout, so that messages that wait come first.
+      wake = resolve;
+      setTimeout(() => channel.port2.postMessage(null), 0);
+    }),
+  now: () => performance.now(),
+});
+
+scope.onmessage = (event) => {
+  if (event.data.kind === 'open') fontBase = event.data.fontBase;
+  void host.take(event.data);
+};

@@ -1,0 +1,93 @@
+import type { Finding, OutlineEntry, PageDescription, TextEdit } from '@odd-compass/engine';
+import type { BlockPlace, PageInfo, Request, Response } from '@odd-compass/engine/worker';
+import EngineWorker from './engine.worker?worker';
+
+/** A page in sight. */
+export interface SightedPage {
+  readonly key: number;
+  readonly description: PageDescription;
+  readonly text: readonly string[];
+}
+
+/** What the sheet can be asked, kept up to date by the worker. */
+export class EngineClient {
+  pages = $state.raw<readonly PageInfo[]>([]);
+  sighted = $state.raw<ReadonlyMap<number, SightedPage>>(new Map());
+  blocks = $state.raw<ReadonlyMap<number, BlockPlace>>(new Map());
+  findings = $state.raw<readonly Finding[]>([]);
+  outline = $state.raw<readonly OutlineEntry[]>([]);
+  blockStarts = $state.raw<readonly number[]>([]);
+  blockPages = $state.raw<readonly number[]>([]);
+  /** The revision of the text that the pages, and the findings, are of. */
+  pagesRevision = $state(0);
+  factsRevision = $state(0);
+  /** Of the text, counted here with each edit. */
+  revision = $state(0);
+
+  /** Outlines of glyphs, by font and glyph. */
+  readonly outlines = new Map<number, Path2D>();
+  private readonly kept = new Map<number, SightedPage>();
+  private readonly worker: Worker;
+
+  constructor(text: string) {
+    this.worker = new EngineWorker();
+    this.worker.onmessage = (event: MessageEvent<Response>) => this.hear(event.data);
+    this.revision = 1;
+    const now = new Date();
+    const today = { year: now.getFullYear(), month: now.getMonth() + 1, day: now.getDate() };
+    const fontBase = `${location.origin}/fonts/`;
+    this.say({ kind: 'open', text, revision: 1, today, fontBase });
+  }
+
+  /** Edits, each one's offsets counted after those before it. */
+  edit(edits: readonly TextEdit[]): void {
+    this.revision++;
+    this.say({ kind: 'edit', edits, revision: this.revision });
+  }
+
+  view(first: number, last: number): void {
+    this.say({ kind: 'view', first, last });
+  }
+
+  close(): void {
+    this.worker.terminate();
+  }
+
+  private say(request: Request): void {
+    this.worker.postMessage(request);
+  }
+
+  private hear(response: Response): void {
+    if (response.kind === 'facts') {
+      this.findings = response.findings;
+      this.outline = response.outline;
+      this.blockStarts = response.blockStarts;
+      this.blockPages = response.blockPages;
+      this.factsRevision = response.revision;
+      return;
+    }
+    for (const { font, glyph, path } of response.outlines) {
+      this.outlines.set(font * 65536 + glyph, new Path2D(path));
+    }
+    const sighted = new Map<number, SightedPage>();
+    const blocks = new Map<number, BlockPlace>();
+    for (const { index, key, description, text, blocks: places } of response.views) {
+      if (description && text) this.kept.set(key, { key, description, text });
+      const page = this.kept.get(key);
+      if (page) sighted.set(index, page);
+      for (const place of places) blocks.set(place.id, place);
+    }
+    this.forget(response.pages);
+    this.pages = response.pages;
+    this.sighted = sighted;
+    this.blocks = blocks;
+    this.pagesRevision = response.revision;
+  }
+
+  /** Pages that are no longer in the document, once many have gathered. The worker never sends a page twice, so those in it stay. */
+  private forget(pages: readonly PageInfo[]): void {
+    if (this.kept.size < 2 * pages.length + 50) return;
+    const alive = new Set(pages.map(({ key }) => key));
+    for (const key of this.kept.keys()) if (!alive.has(key)) this.kept.delete(key);
+  }
+}

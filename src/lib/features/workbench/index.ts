@@ -1,0 +1,1 @@
+export { default as Workbench } from './Workbench.svelte';

@@ -1,0 +1,129 @@
+import type { SaveOutcome } from '$lib/domain/assignment';
+
+/** How the source stands between here and the server. */
+export type SaveStatus = 'saved' | 'saving' | 'waiting' | 'conflict';
+
+/** Typing may pause this long before it is sent, ms. */
+const PAUSE = 250;
+/** After a failure, tries again after this long. */
+const RETRY = 2000;
+
+const draftKey = (id: string): string => `odd-compass-draft-${id}`;
+
+/** What was typed and not yet taken by the server, kept in this browser. */
+export interface Draft {
+  readonly revision: number;
+  readonly content: string;
+}
+
+/** The draft that an earlier visit could not send, or null. */
+export function keptDraft(id: string): Draft | null {
+  try {
+    const draft: unknown = JSON.parse(localStorage.getItem(draftKey(id)) ?? 'null');
+    if (draft && typeof draft === 'object' && 'content' in draft && 'revision' in draft) return draft as Draft;
+  } catch {
+    // What cannot be read is no draft.
+  }
+  return null;
+}
+
+/** Saves what is typed, a moment after it is typed, one request at a time. */
+export class Saver {
+  status = $state<SaveStatus>('saved');
+  /** What another window saved first. */
+  theirs = $state<string | null>(null);
+  private revision: number;
+  private content: string | null = null;
+  private timer: ReturnType<typeof setTimeout> | null = null;
+  private busy = false;
+
+  constructor(
+    private readonly id: string,
+    revision: number,
+  ) {
+    this.revision = revision;
+  }
+
+  /** The text is now this. */
+  change(content: string): void {
+    this.content = content;
+    this.keep();
+    if (this.status === 'conflict') return;
+    this.status = 'saving';
+    this.plan(PAUSE);
+  }
+
+  /** Sends at once what waits. */
+  async flush(): Promise<void> {
+    if (this.timer) clearTimeout(this.timer);
+    await this.send();
+  }
+
+  /** Settles a conflict by what is here: it is saved over the other. */
+  keepMine(): void {
+    this.theirs = null;
+    this.status = 'saving';
+    void this.send();
+  }
+
+  /** Settles a conflict by what is there; gives it. */
+  takeTheirs(): string {
+    const text = this.theirs ?? '';
+    this.theirs = null;
+    this.content = null;
+    this.status = 'saved';
+    localStorage.removeItem(draftKey(this.id));
+    return text;
+  }
+
+  private keep(): void {
+    try {
+      localStorage.setItem(draftKey(this.id), JSON.stringify({ revision: this.revision, content: this.content }));
+    } catch {
+      // The browser's store is full: the server still has all but the last moments.
+    }
+  }
+
+  private plan(delay: number): void {
+    if (this.timer) clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.send(), delay);
+  }
+
+  private async send(): Promise<void> {
+    const content = this.content;
+    if (this.busy || content === null || this.status === 'conflict') return;
+    this.busy = true;
+    try {
+      const answer = await fetch(`/a/${this.id}/source`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ revision: this.revision, content }),
+        keepalive: content.length < 30_000,
+      });
+      if (!answer.ok && answer.status !== 409) throw new Error(String(answer.status));
+      this.settle((await answer.json()) as SaveOutcome, content);
+    } catch {
+      this.status = 'waiting';
+      this.plan(RETRY);
+    } finally {
+      this.busy = false;
+    }
+  }
+
+  private settle(outcome: SaveOutcome, sent: string): void {
+    this.revision = outcome.revision;
+    if (outcome.kind === 'conflict' && outcome.content !== sent) {
+      this.theirs = outcome.content;
+      this.status = 'conflict';
+      return;
+    }
+    if (this.content !== sent) {
+      this.keep();
+      this.plan(0);
+      return;
+    }
+    this.content = null;
+    this.status = 'saved';
+    localStorage.removeItem(draftKey(this.id));
+  }
+}

@@ -1,0 +1,117 @@
+import type { PageDescription } from '@odd-compass/engine';
+
+/** What a painter needs besides the page. */
+export interface PaintOptions {
+  /** Device pixels per big point. */
+  readonly scale: number;
+  readonly outlines: ReadonlyMap<number, Path2D>;
+  readonly unitsPerEm: number;
+}
+
+/** A band of the page, top and bottom in big points. */
+export interface Band {
+  readonly top: number;
+  readonly bottom: number;
+}
+
+const PAPER = '#fffdf8';
+/** Ink may reach beyond a line's box by this much. */
+const MARGIN = 3;
+
+const css = (rgb: number): string => `#${rgb.toString(16).padStart(6, '0')}`;
+
+/** Paints the page, or only the lines that touch a band. */
+export function paintPage(
+  context: CanvasRenderingContext2D,
+  page: PageDescription,
+  options: PaintOptions,
+  band: Band | null = null,
+): void {
+  const { scale } = options;
+  const top = band ? Math.floor((band.top - MARGIN) * scale) : 0;
+  const bottom = band ? Math.ceil((band.bottom + MARGIN) * scale) : context.canvas.height;
+  context.save();
+  context.setTransform(1, 0, 0, 1, 0, 0);
+  context.beginPath();
+  context.rect(0, top, context.canvas.width, bottom - top);
+  context.clip();
+  context.fillStyle = PAPER;
+  context.fillRect(0, top, context.canvas.width, bottom - top);
+  for (let line = 0; line + 1 < page.lineRun.length; line++) {
+    if (!band || touches(page, line, band)) paintLine(context, page, line, options);
+  }
+  context.restore();
+}
+
+function touches(page: PageDescription, line: number, band: Band): boolean {
+  const [, y = 0, , height = 0, depth = 0] = page.lines.subarray(5 * line, 5 * line + 5);
+  return y - height - 2 * MARGIN <= band.bottom && y + depth + 2 * MARGIN >= band.top;
+}
+
+function paintLine(context: CanvasRenderingContext2D, page: PageDescription, line: number, options: PaintOptions): void {
+  const { scale, outlines, unitsPerEm } = options;
+  for (let r = page.lineRun[line] as number; r < (page.lineRun[line + 1] as number); r++) {
+    context.fillStyle = css(page.runColor[r] as number);
+    const size = (page.runSize[r] as number) * scale;
+    const font = (page.runFont[r] as number) * 65536;
+    const y = (page.runY[r] as number) * scale;
+    for (let g = page.runStart[r] as number; g < (page.runStart[r + 1] as number); g++) {
+      const path = outlines.get(font + (page.glyphs[g] as number));
+      if (!path) continue;
+      const x = ((page.runX[r] as number) + (page.glyphX[g] as number)) * scale;
+      context.setTransform(size / unitsPerEm, 0, 0, -size / unitsPerEm, x, y);
+      context.fill(path);
+    }
+  }
+  context.setTransform(scale, 0, 0, scale, 0, 0);
+  for (let i = page.lineRule[line] as number; i < (page.lineRule[line + 1] as number); i++) {
+    const [x = 0, y = 0, width = 0, height = 0] = page.rules.subarray(4 * i, 4 * i + 4);
+    context.fillStyle = css(page.ruleColor[i] as number);
+    // Never thinner than a device pixel, so that fraction bars stay.
+    context.fillRect(x, y, Math.max(width, 1 / scale), Math.max(height, 1 / scale));
+  }
+}
+
+/** The smallest band that holds every line in which two pages differ; null when none does, or 'all'. */
+export function changedBand(before: PageDescription, after: PageDescription): Band | null | 'all' {
+  if (before.width !== after.width || before.height !== after.height) return 'all';
+  const old = signatures(before);
+  const now = signatures(after);
+  let top = Infinity;
+  let bottom = -Infinity;
+  const widen = (page: PageDescription, line: number): void => {
+    const [, y = 0, , height = 0, depth = 0] = page.lines.subarray(5 * line, 5 * line + 5);
+    top = Math.min(top, y - height);
+    bottom = Math.max(bottom, y + depth);
+  };
+  now.forEach((line, signature) => {
+    if (!old.has(signature)) widen(after, line);
+  });
+  old.forEach((line, signature) => {
+    if (!now.has(signature)) widen(before, line);
+  });
+  return top === Infinity ? null : { top, bottom };
+}
+
+/** Each line with all that is drawn on it, as text. */
+function signatures(page: PageDescription): Map<string, number> {
+  const out = new Map<string, number>();
+  for (let line = 0; line + 1 < page.lineRun.length; line++) {
+    const first = page.lineRun[line] as number;
+    const end = page.lineRun[line + 1] as number;
+    const glyphs = page.glyphs.subarray(page.runStart[first], page.runStart[end]);
+    const rules = page.rules.subarray(4 * (page.lineRule[line] as number), 4 * (page.lineRule[line + 1] as number));
+    const parts = [
+      page.lines.subarray(5 * line, 5 * line + 5),
+      glyphs,
+      page.runX.subarray(first, end),
+      page.runY.subarray(first, end),
+      page.runColor.subarray(first, end),
+      page.runFont.subarray(first, end),
+      page.glyphX.subarray(page.runStart[first], page.runStart[end]),
+      rules,
+    ];
+    out.set(parts.map((part) => part.join()).join(';'), line);
+  }
+  return out;
+}

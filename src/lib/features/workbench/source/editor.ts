@@ -1,0 +1,69 @@
+import { closeBrackets, closeBracketsKeymap } from '@codemirror/autocomplete';
+import { defaultKeymap, history, historyKeymap, indentWithTab } from '@codemirror/commands';
+import { bracketMatching } from '@codemirror/language';
+import { highlightSelectionMatches, search, searchKeymap } from '@codemirror/search';
+import { EditorState } from '@codemirror/state';
+import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view';
+import type { TextEdit } from '@odd-compass/engine';
+import { findingNotes } from './findingNotes';
+import { latexMode } from './latexMode';
+
+export interface EditorEvents {
+  readonly onedit: (edits: readonly TextEdit[], text: () => string) => void;
+  readonly oncaret: (offset: number) => void;
+  /** The view scrolled or was laid out anew. */
+  readonly onmove: () => void;
+}
+
+const look = EditorView.theme({
+  '&': { height: '100%', fontSize: '14px', backgroundColor: 'var(--color-base-100)' },
+  '.cm-scroller': { fontFamily: 'var(--font-source)', lineHeight: '1.6' },
+  '.cm-content': { caretColor: 'var(--color-primary)', padding: '12px 0' },
+  '.cm-gutters': { backgroundColor: 'transparent', color: 'var(--color-secondary)', border: 'none' },
+  '.cm-activeLine': { backgroundColor: 'color-mix(in srgb, var(--color-primary) 7%, transparent)' },
+  '.cm-activeLineGutter': { backgroundColor: 'transparent', fontWeight: '600' },
+  '.cm-cursor': { borderLeftColor: 'var(--color-primary)', borderLeftWidth: '2px' },
+  '&.cm-focused': { outline: 'none' },
+  '.cm-selectionBackground, &.cm-focused .cm-selectionBackground': {
+    backgroundColor: 'color-mix(in srgb, var(--color-primary) 25%, transparent) !important',
+  },
+  '.cm-panels': { backgroundColor: 'var(--color-base-200)', color: 'var(--color-base-content)' },
+});
+
+/** Opens a source editor in an element. */
+export function openEditor(parent: HTMLElement, text: string, events: EditorEvents): EditorView {
+  return new EditorView({
+    parent,
+    state: EditorState.create({
+      doc: text,
+      extensions: [
+        lineNumbers(),
+        history(),
+        drawSelection(),
+        bracketMatching(),
+        closeBrackets(),
+        highlightActiveLine(),
+        highlightSelectionMatches(),
+        search({ top: true }),
+        EditorView.lineWrapping,
+        EditorView.contentAttributes.of({ 'aria-label': 'The source', spellcheck: 'false' }),
+        keymap.of([...closeBracketsKeymap, ...defaultKeymap, ...historyKeymap, ...searchKeymap, indentWithTab]),
+        latexMode,
+        findingNotes,
+        look,
+        EditorView.updateListener.of((update) => {
+          if (update.docChanged) {
+            const edits: TextEdit[] = [];
+            update.changes.iterChanges((from, to, _fromNow, _toNow, inserted) => {
+              edits.push({ from, to, text: inserted.toString() });
+            });
+            // From the end, so that no edit moves the place of another.
+            events.onedit(edits.reverse(), () => update.state.doc.toString());
+          }
+          if (update.docChanged || update.selectionSet) events.oncaret(update.state.selection.main.head);
+          if (update.geometryChanged || update.docChanged) events.onmove();
+        }),
+      ],
+    }),
+  });
+}

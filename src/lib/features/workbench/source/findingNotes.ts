@@ -1,0 +1,76 @@
+import { StateEffect, StateField, type EditorState, type Extension, type Range } from '@codemirror/state';
+import { Decoration, EditorView, WidgetType, type DecorationSet } from '@codemirror/view';
+import type { Finding } from '@odd-compass/engine';
+
+/** Replaces the findings shown in the source. */
+export const setFindings = StateEffect.define<readonly Finding[]>();
+
+/** Says in words what was found, under its line, with the button that mends it. */
+class Note extends WidgetType {
+  constructor(readonly finding: Finding) {
+    super();
+  }
+
+  override eq(other: Note): boolean {
+    const a = this.finding;
+    const b = other.finding;
+    return a.message === b.message && a.severity === b.severity && JSON.stringify(a.fix) === JSON.stringify(b.fix);
+  }
+
+  override toDOM(view: EditorView): HTMLElement {
+    const { severity, message, cause, fix } = this.finding;
+    const note = document.createElement('div');
+    note.className = `finding-note finding-note-${severity}`;
+    note.setAttribute('role', 'note');
+    const words = document.createElement('p');
+    const what = document.createElement('strong');
+    what.textContent = message;
+    words.append(what, ` ${cause}`);
+    note.append(words);
+    if (fix) {
+      const button = document.createElement('button');
+      button.className = 'btn btn-primary btn-xs';
+      button.textContent = fix.title;
+      button.onclick = () => applyFix(view, fix);
+      note.append(button);
+    }
+    return note;
+  }
+
+  override ignoreEvent(): boolean {
+    return true;
+  }
+}
+
+/** Carries a fix out as one change that can be undone. */
+export function applyFix(view: EditorView, fix: NonNullable<Finding['fix']>): void {
+  const changes = fix.edits.map(({ from, to, text }) => ({ from, to, insert: text }));
+  view.dispatch({ changes, userEvent: 'input.fix' });
+  view.focus();
+}
+
+function decorate(state: EditorState, findings: readonly Finding[]): DecorationSet {
+  const ranges: Range<Decoration>[] = [];
+  const { length } = state.doc;
+  for (const finding of findings) {
+    const from = Math.min(finding.from, length);
+    const to = Math.min(Math.max(finding.to, from), length);
+    if (to > from) ranges.push(Decoration.mark({ class: `finding-${finding.severity}` }).range(from, to));
+    const line = state.doc.lineAt(from);
+    ranges.push(Decoration.widget({ widget: new Note(finding), block: true, side: 1 }).range(line.to));
+  }
+  return Decoration.set(ranges, true);
+}
+
+/** Findings under their lines; they move with the text until new ones come. */
+export const findingNotes: Extension = StateField.define<DecorationSet>({
+  create: () => Decoration.none,
+  update(decorations, transaction) {
+    let next = decorations.map(transaction.changes);
+    for (const effect of transaction.effects) {
+      if (effect.is(setFindings)) next = decorate(transaction.state, effect.value);
+    }
+    return next;
+  },
+  provide: (field) => EditorView.decorations.from(field),
+});

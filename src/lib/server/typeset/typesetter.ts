@@ -1,0 +1,72 @@
+import { Worker } from 'node:worker_threads';
+import type { TypesetJob, TypesetResult } from './job';
+
+/** A document took too long or too much memory; the words are for the student. */
+export class TypesetTooMuch extends Error {}
+
+export interface TypesetLimits {
+  /** ms */
+  readonly time: number;
+  /** MB */
+  readonly memory: number;
+  /** Threads at work at once; more wait their turn. */
+  readonly atOnce: number;
+}
+export const STANDARD_LIMITS: TypesetLimits = { time: 20_000, memory: 512, atOnce: 2 };
+
+export interface Typesetter {
+  typeset(job: TypesetJob): Promise<TypesetResult>;
+}
+
+/**
+ * Runs the engine in a thread of its own for each job, within limits of time and
+ * memory: a document can stop its own typesetting, never the server.
+ *
+ * @param thread path of the built thread program.
+ * @param fonts folder of the font files.
+ */
+export function threadTypesetter(thread: string, fonts: string, limits: TypesetLimits = STANDARD_LIMITS): Typesetter {
+  let running = 0;
+  const waiting: (() => void)[] = [];
+  const enter = async (): Promise<void> => {
+    if (running >= limits.atOnce) await new Promise<void>((resolve) => waiting.push(resolve));
+    running++;
+  };
+  const leave = (): void => {
+    running--;
+    waiting.shift()?.();
+  };
+  return {
+    async typeset(job) {
+      await enter();
+      try {
+        return await runThread(thread, fonts, job, limits);
+      } finally {
+        leave();
+      }
+    },
+  };
+}
+
+function runThread(thread: string, fonts: string, job: TypesetJob, limits: TypesetLimits): Promise<TypesetResult> {
+  return new Promise((resolve, reject) => {
+    const worker = new Worker(thread, {
+      workerData: { job, fonts },
+      resourceLimits: { maxOldGenerationSizeMb: limits.memory },
+    });
+    const timer = setTimeout(() => {
+      void worker.terminate();
+      reject(new TypesetTooMuch('This document takes too long to typeset. Look for a command that repeats for ever.'));
+    }, limits.time);
+    worker.once('message', (result: Omit<TypesetResult, 'pdf'> & { pdf: Uint8Array }) => {
+      clearTimeout(timer);
+      resolve({ ...result, pdf: Buffer.from(result.pdf) });
+      void worker.terminate();
+    });
+    worker.once('error', (error: NodeJS.ErrnoException) => {
+      clearTimeout(timer);
+      const tooLarge = error.code === 'ERR_WORKER_OUT_OF_MEMORY';
+      reject(tooLarge ? new TypesetTooMuch('This document needs too much memory to typeset.') : error);
+    });
+  });
+}

@@ -1,0 +1,18 @@
+<script lang="ts">
+  import { Lamp, Sun } from '@lucide/svelte';
+  import { onMount } from 'svelte';
+  import { currentTheme, setTheme, type Theme } from './theme';
+
+  let theme = $state<Theme>('daylight');
+  onMount(() => {
+    theme = currentTheme();
+  });
+  function change() {
+    theme = theme === 'daylight' ? 'lamplight' : 'daylight';
+    setTheme(theme);
+  }
+</script>
+
+<button class="btn btn-ghost btn-sm btn-square" onclick={change} aria-label={theme === 'daylight' ? 'Light the lamp: dark colours' : 'Back to daylight colours'}>
+  {#if theme === 'daylight'}<Lamp size={18} />{:else}<Sun size={18} />{/if}
+</button>

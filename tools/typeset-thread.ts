@@ -1,0 +1,15 @@
+import { pageSvg, Session, type PageDescription } from '@odd-compass/engine';
+import { parentPort, workerData } from 'node:worker_threads';
+import type { TypesetJob } from '../src/lib/server/typeset/job';
+import { fontsFrom } from './hostFonts';
+
+/** The thread in which the server typesets one document. */
+const { job, fonts } = workerData as { job: TypesetJob; fonts: string };
+const session = new Session({ fonts: fontsFrom(fonts), today: job.today });
+session.setText(job.text);
+session.settleAll();
+const [first] = session.pages;
+const pdf = await session.pdf({ title: job.title, author: '' });
+const firstPage = first ? pageSvg(session.describe(first) as PageDescription, session.fonts) : '';
+const toFix = session.findings().filter(({ severity }) => severity !== 'advice').length;
+parentPort?.postMessage({ pdf, firstPage, pages: session.pages.length, toFix });
