@@ -13,6 +13,8 @@ await build({
   outExtension: { '.js': '.mjs' },
   external: ['better-sqlite3', 'katex', 'pdfkit', '@playwright/test'],
   // Some of what is bundled asks for `require`.
-  banner: { js: "import { createRequire as requireOf } from 'node:module'; const require = requireOf(import.meta.url);" },
+  banner: {
+    js: "import { createRequire as requireOf } from 'node:module'; const require = requireOf(import.meta.url);",
+  },
   logLevel: 'warning',
 });

@@ -46,7 +46,8 @@ function readOptions() {
     });
     const [input] = positionals;
     const date = values.date ? /^(\d{4})-(\d{2})-(\d{2})$/.exec(values.date) : null;
-    const format = values.findings === 'json' || values.findings === 'text' ? values.findings : null;
+    const format =
+      values.findings === 'json' || values.findings === 'text' ? values.findings : null;
     if (!input || positionals.length > 1 || (values.date && !date) || !format) {
       throw new Error();
     }
@@ -54,7 +55,12 @@ function readOptions() {
     const today = date
       ? { year: Number(date[1]), month: Number(date[2]), day: Number(date[3]) }
       : { year: now.getFullYear(), month: now.getMonth() + 1, day: now.getDate() };
-    return { input, output: values.output ?? input.replace(/(\.tex)?$/, '.pdf'), findings: format, today };
+    return {
+      input,
+      output: values.output ?? input.replace(/(\.tex)?$/, '.pdf'),
+      findings: format,
+      today,
+    };
   } catch {
     process.stderr.write(`usage: ${USAGE}\n`);
     return null;
@@ -70,7 +76,17 @@ function report(text: string, findings: readonly Finding[], format: 'json' | 'te
       process.stderr.write(`${file}:${line}:${column}: ${severity}: ${message}\n`);
       continue;
     }
-    const row = { severity, kind, file, line, column, endLine: end.line, endColumn: end.column, message, cause };
+    const row = {
+      severity,
+      kind,
+      file,
+      line,
+      column,
+      endLine: end.line,
+      endColumn: end.column,
+      message,
+      cause,
+    };
     const mend = fix && { title: fix.title, edits: fix.edits.map((edit) => ({ file, ...edit })) };
     process.stdout.write(`${JSON.stringify(mend ? { ...row, fix: mend } : row)}\n`);
   }

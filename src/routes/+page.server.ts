@@ -1,3 +1,5 @@
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = ({ locals }) => ({ courses: locals.services.assignments.desk() });
+export const load: PageServerLoad = ({ locals }) => ({
+  courses: locals.services.assignments.desk(),
+});

@@ -4,7 +4,7 @@ export type { PageDescription } from './output/display/description';
 export { pageSvg } from './output/display/svg';
 export { pageText } from './output/display/text';
 export { FONT_FILES, type FontFile } from './fonts/catalog';
-export type { FontSource } from './fonts/store';
+export { FontStore, type FontSource } from './fonts/store';
 export { lineMap, positionAt } from './source/lines';
 export { applyEdits, editBetween, type TextEdit } from './source/edits';
 export type { Described } from './language/entries';

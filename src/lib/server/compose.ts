@@ -8,9 +8,16 @@ import { threadTypesetter } from './typeset/typesetter';
 export function compose(root: string, databasePath: string) {
   const db = openDatabase(databasePath, join(root, 'drizzle'));
   const repository = assignmentRepository(db);
-  const typesetter = threadTypesetter(join(root, 'build-tools/typeset-thread.mjs'), join(root, 'static/fonts'));
-  return { repository, services: { assignments: assignmentService(repository, typesetter, () => new Date()) } };
+  const typesetter = threadTypesetter(
+    join(root, 'build-tools/typeset-thread.mjs'),
+    join(root, 'static/fonts'),
+  );
+  return {
+    repository,
+    services: { assignments: assignmentService(repository, typesetter, () => new Date()) },
+  };
 }
 
 export const rootFolder = (): string => process.env.ODD_COMPASS_ROOT ?? process.cwd();
-export const databasePath = (): string => process.env.ODD_COMPASS_DATABASE ?? join(rootFolder(), 'data/odd-compass.db');
+export const databasePath = (): string =>
+  process.env.ODD_COMPASS_DATABASE ?? join(rootFolder(), 'data/odd-compass.db');

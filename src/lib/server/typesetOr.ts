@@ -4,7 +4,10 @@ import type { AssignmentService, TypesetAssignment } from './services/assignment
 import { TypesetTooMuch } from './typeset/typesetter';
 
 /** The typeset assignment, or an error with a sentence and a status. */
-export async function typesetOr(service: AssignmentService, id: string): Promise<TypesetAssignment> {
+export async function typesetOr(
+  service: AssignmentService,
+  id: string,
+): Promise<TypesetAssignment> {
   const checked = assignmentId.validate(id);
   if (checked.error) error(404, 'There is no such assignment.');
   try {

@@ -13,6 +13,10 @@
   }
 </script>
 
-<button class="btn btn-ghost btn-sm btn-square" onclick={change} aria-label={theme === 'daylight' ? 'Light the lamp: dark colours' : 'Back to daylight colours'}>
+<button
+  class="btn btn-ghost btn-sm btn-square"
+  onclick={change}
+  aria-label={theme === 'daylight' ? 'Light the lamp: dark colours' : 'Back to daylight colours'}
+>
   {#if theme === 'daylight'}<Lamp size={18} />{:else}<Sun size={18} />{/if}
 </button>

@@ -2,7 +2,8 @@ const KEY = 'odd-compass-theme';
 export type Theme = 'daylight' | 'lamplight';
 
 /** The theme in force. */
-export const currentTheme = (): Theme => (document.documentElement.dataset.theme === 'lamplight' ? 'lamplight' : 'daylight');
+export const currentTheme = (): Theme =>
+  document.documentElement.dataset.theme === 'lamplight' ? 'lamplight' : 'daylight';
 
 /** Puts a theme in force and remembers it in this browser. */
 export function setTheme(theme: Theme): void {

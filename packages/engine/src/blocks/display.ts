@@ -35,7 +35,9 @@ export function layoutDisplay(
   env: LayoutEnv,
   inner: LayoutInner,
 ): void {
-  const ctx = formulaContext(env.fonts, display.font, DISPLAY, (inlines, scale) => setText(inlines, env, scale));
+  const ctx = formulaContext(env.fonts, display.font, DISPLAY, (inlines, scale) =>
+    setText(inlines, env, scale),
+  );
   const rows = display.rows.map((row): SetRow => ({
     row,
     cells: row.cells.map((cell) => layoutList(cell, ctx)),
@@ -51,6 +53,10 @@ export function layoutDisplay(
     if (i > 0) out.push({ kind: 'penalty', penalty: display.rowPenalty });
     if (row.textAbove) out.push(...inner(row.textAbove), { kind: 'penalty', penalty: 10000 });
     reportTooWide(display, place, row, env);
+    if (row.number !== '') {
+      const { number, from, to } = row;
+      out.push({ kind: 'mark', mark: { kind: 'number', what: 'equation', number, from, to } });
+    }
     pushRow(out, display, place, tag, row, spacing);
     if (row.skip !== 0 && i < places.length - 1) out.push({ kind: 'glue', glue: glue(row.skip) });
   });
@@ -93,7 +99,12 @@ const joined = (cells: readonly Box[]): Box => {
     children.push({ x, y: 0, item });
     x += item.width;
   }
-  return boxOf(x, Math.max(0, ...cells.map((c) => c.height)), Math.max(0, ...cells.map((c) => c.depth)), children);
+  return boxOf(
+    x,
+    Math.max(0, ...cells.map((c) => c.height)),
+    Math.max(0, ...cells.map((c) => c.depth)),
+    children,
+  );
 };
 
 /** One row by itself: centred, or where `fleqn` or `multline` put it; the number makes it give way (TeXbook, chapter 19). */
@@ -104,7 +115,8 @@ function placeAlone(display: Display, { cells, tag }: SetRow, index: number, cou
   if (display.layout === 'multiline' && count > 1) {
     const indent = Math.min(10 * PT, Math.max(0, spare));
     if (index === 0) return { box, x: indent };
-    if (index === count - 1) return { box, x: Math.max(0, spare - indent - (tag ? tag.width + em(display) : 0)) };
+    if (index === count - 1)
+      return { box, x: Math.max(0, spare - indent - (tag ? tag.width + em(display) : 0)) };
   }
   let x = spare / 2;
   if (tag && x < 2 * tag.width) x = Math.max(0, (spare - tag.width) / 2);
@@ -117,7 +129,10 @@ function placeAligned(display: Display, rows: readonly SetRow[]): Place[] {
   const widths = columnWidths(rows);
   const pairs = Math.ceil(widths.length / 2);
   const total = widths.reduce((sum, w) => sum + w, 0);
-  const tagRoom = Math.max(0, ...rows.map(({ tag }) => (tag ? tag.width + TAG_GAP_EM * em(display) : 0)));
+  const tagRoom = Math.max(
+    0,
+    ...rows.map(({ tag }) => (tag ? tag.width + TAG_GAP_EM * em(display) : 0)),
+  );
   let gap = Math.max(0, display.width - total) / (pairs + 1);
   let start = display.flushIndent ?? gap;
   if (display.flushIndent === null && start < tagRoom) {
@@ -171,7 +186,12 @@ function columnWidths(rows: readonly SetRow[]): Sp[] {
 }
 
 /** Rows of an alignment hold a strut: 0.7 and 0.3 of the line distance. */
-function rowBox(width: Sp, cells: readonly Box[], children: readonly Child[], display: Display): Box {
+function rowBox(
+  width: Sp,
+  cells: readonly Box[],
+  children: readonly Child[],
+  display: Display,
+): Box {
   const strut = display.baselineSkip.width;
   return boxOf(
     width,
@@ -212,7 +232,8 @@ function pushRow(
   const { box, x } = place;
   const tagX = tag ? (display.tagSide === 'left' ? 0 : display.width - tag.width) : 0;
   const gap = TAG_GAP_EM * em(display);
-  const fits = !tag || (display.tagSide === 'left' ? x >= tag.width + gap : x + box.width + gap <= tagX);
+  const fits =
+    !tag || (display.tagSide === 'left' ? x >= tag.width + gap : x + box.width + gap <= tagX);
   const children: Child[] = [{ x, y: 0, item: box }];
   if (tag && fits) children.push({ x: tagX, y: 0, item: tag });
   const height = Math.max(box.height, tag && fits ? tag.height : 0);
@@ -226,8 +247,14 @@ function pushRow(
   });
   const formula = line(boxOf(display.width, height, depth, children), row.labels);
   if (!tag || fits) return void out.push(formula);
-  const number = line(boxOf(display.width, tag.height, tag.depth, [{ x: tagX, y: 0, item: tag }]), []);
-  const joint: VItem[] = [{ kind: 'penalty', penalty: 10000 }, { kind: 'glue', glue: NO_GLUE }];
+  const number = line(
+    boxOf(display.width, tag.height, tag.depth, [{ x: tagX, y: 0, item: tag }]),
+    [],
+  );
+  const joint: VItem[] = [
+    { kind: 'penalty', penalty: 10000 },
+    { kind: 'glue', glue: NO_GLUE },
+  ];
   if (display.tagSide === 'left') out.push(number, ...joint, formula);
   else out.push(formula, ...joint, number);
 }

@@ -25,7 +25,10 @@ export function layoutBlocks(nodes: readonly BlockNode[], env: LayoutEnv): VItem
         break;
       case 'vspace':
         if (node.behaviour === 'keep') {
-          out.push({ kind: 'rule', x: 0, width: 0, height: 0 }, { kind: 'penalty', penalty: 10000 });
+          out.push(
+            { kind: 'rule', x: 0, width: 0, height: 0 },
+            { kind: 'penalty', penalty: 10000 },
+          );
         }
         out.push({ kind: node.behaviour === 'merge' ? 'addvspace' : 'glue', glue: node.glue });
         break;
@@ -115,12 +118,18 @@ export function setParbox(inline: ParboxInline, env: LayoutEnv): Box {
   const axis = (inline.blocks.length > 0 ? 2.5 : 0) * 65536;
   const height =
     inline.valign === 'top' ? top : inline.valign === 'bottom' ? y - lastDepth : y / 2 + axis;
-  return boxOf(inline.width, height, y - height, [{ x: 0, y: height, item: boxOf(inline.width, 0, y, children) }]);
+  return boxOf(inline.width, height, y - height, [
+    { x: 0, y: height, item: boxOf(inline.width, 0, y, children) },
+  ]);
 }
 
 const ruleBox = (width: Sp, height: Sp): Box =>
   boxOf(width, height, 0, [
-    { x: 0, y: 0, item: { kind: 'rule', width, height, depth: 0, color: 0, span: { from: 0, to: 0 } } },
+    {
+      x: 0,
+      y: 0,
+      item: { kind: 'rule', width, height, depth: 0, color: 0, span: { from: 0, to: 0 } },
+    },
   ]);
 
 /** The glue between two lines at its natural width (TeX: The Program, §679). */

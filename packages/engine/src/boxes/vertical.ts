@@ -21,8 +21,21 @@ export interface LineVItem {
 
 /** Facts that a place on the page gives out. */
 export type PageMark =
-  | { readonly kind: 'outline'; readonly level: number; readonly number: string; readonly title: string; readonly from: number; readonly to: number }
-  | { readonly kind: 'number'; readonly what: string; readonly number: string; readonly from: number; readonly to: number }
+  | {
+      readonly kind: 'outline';
+      readonly level: number;
+      readonly number: string;
+      readonly title: string;
+      readonly from: number;
+      readonly to: number;
+    }
+  | {
+      readonly kind: 'number';
+      readonly what: string;
+      readonly number: string;
+      readonly from: number;
+      readonly to: number;
+    }
   | { readonly kind: 'label'; readonly name: string }
   | { readonly kind: 'pagestyle'; readonly style: string; readonly thisPageOnly: boolean };
 

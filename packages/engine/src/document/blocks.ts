@@ -57,6 +57,8 @@ export interface DisplayRow {
   readonly cells: readonly MathList[];
   /** The number or tag at the margin, or null. */
   readonly tag: readonly Inline[] | null;
+  /** The number the document gave the row, or ''. */
+  readonly number: string;
   readonly labels: readonly string[];
   /** Extra space below the row. */
   readonly skip: Sp;

@@ -42,6 +42,8 @@ export interface PenaltyInline extends Placed {
 export interface BreakInline extends Placed {
   readonly kind: 'break';
   readonly skip: Sp;
+  /** Fill the line with space; false where the lines are centred or ragged anyway. */
+  readonly fill: boolean;
 }
 
 /** A formula within the line. */

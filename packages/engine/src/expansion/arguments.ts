@@ -99,7 +99,12 @@ export function readOptional(p: Processor, spacesAllowed = true): Token[] | null
   let depth = 0;
   for (;;) {
     token = p.next();
-    if (token === null || token.cat === STOP || isPar(token) || (token.cat === Cat.End && depth === 0)) {
+    if (
+      token === null ||
+      token.cat === STOP ||
+      isPar(token) ||
+      (token.cat === Cat.End && depth === 0)
+    ) {
       // Never closed: what was read is text after all.
       p.push(token === null ? [open, ...tokens] : [open, ...tokens, token]);
       return null;

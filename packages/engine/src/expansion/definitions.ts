@@ -153,7 +153,8 @@ function arithmetic(operation: 'advance' | 'multiply' | 'divide') {
     let value: unknown;
     if (operation === 'advance') {
       const amount = scanValue(p, register.type);
-      value = typeof amount === 'number' ? Number(old) + amount : addGlue(old as Glue, amount as Glue);
+      value =
+        typeof amount === 'number' ? Number(old) + amount : addGlue(old as Glue, amount as Glue);
     } else {
       const by = scanInt(p);
       const times = (n: number): number =>
@@ -161,7 +162,12 @@ function arithmetic(operation: 'advance' | 'multiply' | 'divide') {
       value =
         typeof old === 'number'
           ? times(old)
-          : { ...(old as Glue), width: times((old as Glue).width), stretch: times((old as Glue).stretch), shrink: times((old as Glue).shrink) };
+          : {
+              ...(old as Glue),
+              width: times((old as Glue).width),
+              stretch: times((old as Glue).stretch),
+              shrink: times((old as Glue).shrink),
+            };
     }
     p.state.set(register.storage, value, prefix.global);
   };
@@ -170,7 +176,11 @@ function arithmetic(operation: 'advance' | 'multiply' | 'divide') {
 /** The sum; of two infinities the higher order stays (The TeXbook, chapter 24). */
 function addGlue(a: Glue, b: Glue): Glue {
   const join = (x: number, xo: Glue['stretchOrder'], y: number, yo: Glue['stretchOrder']) =>
-    xo === yo || y === 0 ? [x + (xo === yo ? y : 0), xo] as const : x === 0 || yo > xo ? [y, yo] as const : [x, xo] as const;
+    xo === yo || y === 0
+      ? ([x + (xo === yo ? y : 0), xo] as const)
+      : x === 0 || yo > xo
+        ? ([y, yo] as const)
+        : ([x, xo] as const);
   const [stretch, stretchOrder] = join(a.stretch, a.stretchOrder, b.stretch, b.stretchOrder);
   const [shrink, shrinkOrder] = join(a.shrink, a.shrinkOrder, b.shrink, b.shrinkOrder);
   return { width: a.width + b.width, stretch, stretchOrder, shrink, shrinkOrder };
@@ -236,7 +246,9 @@ export function latexMacro(
   long: boolean,
   protect = false,
 ): Macro {
-  const total = count ? Math.max(0, Math.min(9, parseInt(count.map((t) => t.text).join(''), 10) || 0)) : 0;
+  const total = count
+    ? Math.max(0, Math.min(9, parseInt(count.map((t) => t.text).join(''), 10) || 0))
+    : 0;
   const mandatory = Array.from({ length: optional ? Math.max(0, total - 1) : total }, (_, i) =>
     p.make(Cat.Argument, String(optional ? i + 2 : i + 1)),
   );
@@ -261,7 +273,11 @@ function catcode(p: Processor): void {
 }
 
 const AT = 64;
-const primitive = (name: string, run: Primitive['run']): Primitive => ({ kind: 'primitive', name, run });
+const primitive = (name: string, run: Primitive['run']): Primitive => ({
+  kind: 'primitive',
+  name,
+  run,
+});
 
 /** The assignments of TeX and LaTeX that are carried out in any mode (The TeXbook, chapter 24). */
 export const definitions: readonly Primitive[] = [

@@ -15,7 +15,8 @@ export function registerText(type: RegisterMeaning['type'], value: unknown): str
   if (type === 'dimen') return formatPt(Number(value ?? 0));
   const g = value as Glue | undefined;
   if (!g) return '0.0pt';
-  const part = (length: number, order: number) => formatPt(length).replace(/pt$/, '') + (ORDER_NAMES[order] ?? 'pt');
+  const part = (length: number, order: number) =>
+    formatPt(length).replace(/pt$/, '') + (ORDER_NAMES[order] ?? 'pt');
   return (
     formatPt(g.width) +
     (g.stretch ? ` plus ${part(g.stretch, g.stretchOrder)}` : '') +

@@ -65,13 +65,7 @@ export interface CommandMeaning {
 }
 
 export type Meaning =
-  | Macro
-  | Expandable
-  | Primitive
-  | CharMeaning
-  | RegisterMeaning
-  | CharNumber
-  | CommandMeaning;
+  Macro | Expandable | Primitive | CharMeaning | RegisterMeaning | CharNumber | CommandMeaning;
 
 /** Is the meaning one that expansion replaces? */
 export function isExpandable(meaning: Meaning | undefined): meaning is Macro | Expandable {
@@ -119,13 +113,12 @@ export function sameValue(a: unknown, b: unknown): boolean {
   const left = Object.entries(a);
   const right = b as Record<string, unknown>;
   if (left.length !== Object.keys(right).length) return false;
-  return left.every(([key, value]) =>
-    typeof value === 'function' || key === 'chunk' || key === 'from' || key === 'to'
-      ? key !== 'run' || value === right[key]
-      : key === 'cell' || key === 'storage'
-        ? value === right[key]
-        : sameValue(value, right[key]),
-  );
+  return left.every(([key, value]) => {
+    // Where a token stood makes no difference to what it does.
+    if (key === 'chunk' || key === 'from' || key === 'to') return true;
+    if (key === 'cell' || key === 'storage') return value === right[key];
+    return sameValue(value, right[key]);
+  });
 }
 
 /** The initial value of a register of the type. */

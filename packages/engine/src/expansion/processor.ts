@@ -1,7 +1,7 @@
 import type { Span } from '../base/spans';
 import type { Fix, FindingCode, Report } from '../findings/finding';
 import { Cat, type CatTable } from '../tokens/categories';
-import { Reader } from '../tokens/reader';
+import type { Reader } from '../tokens/reader';
 import { bindArguments } from './arguments';
 import { isExpandable, type Macro, type Meaning, type Token } from './meaning';
 import type { Cell, State } from './state';

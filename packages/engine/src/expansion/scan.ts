@@ -233,8 +233,12 @@ export function scanGlue(p: Processor, mu = false): Glue {
   }
   const base = scanUnsignedLength(p, false, mu).length;
   const width = Math.round(negative ? -base : base);
-  const plus = takeKeyword(p, 'plus') ? scanLength(p, true, mu) : { length: 0, order: 0 as GlueOrder };
-  const minus = takeKeyword(p, 'minus') ? scanLength(p, true, mu) : { length: 0, order: 0 as GlueOrder };
+  const plus = takeKeyword(p, 'plus')
+    ? scanLength(p, true, mu)
+    : { length: 0, order: 0 as GlueOrder };
+  const minus = takeKeyword(p, 'minus')
+    ? scanLength(p, true, mu)
+    : { length: 0, order: 0 as GlueOrder };
   return {
     width,
     stretch: plus.length,

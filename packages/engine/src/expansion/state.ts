@@ -130,7 +130,11 @@ export class State {
 
   /** Ends the record of a block; no group may be open. */
   endBlock(): BlockTrace {
-    const writes = this.written.map(({ cell, value }) => ({ cell, before: value, after: cell.value }));
+    const writes = this.written.map(({ cell, value }) => ({
+      cell,
+      before: value,
+      after: cell.value,
+    }));
     return { reads: this.reads, writes };
   }
 

@@ -101,7 +101,8 @@ export const WORDS: Readonly<Record<FindingCode, Words>> = {
   'macro-pattern': {
     severity: 'broken',
     message: '\\{name} is not used the way it was defined.',
-    cause: 'Its definition expects certain characters around its arguments, and they are not there.',
+    cause:
+      'Its definition expects certain characters around its arguments, and they are not there.',
   },
   'nesting-too-deep': {
     severity: 'broken',
@@ -181,7 +182,8 @@ export const WORDS: Readonly<Record<FindingCode, Words>> = {
   'script-missing': {
     severity: 'broken',
     message: 'Nothing stands behind this {name}.',
-    cause: 'What is raised or lowered comes right behind the sign; several characters go in braces.',
+    cause:
+      'What is raised or lowered comes right behind the sign; several characters go in braces.',
   },
   'dollar-in-formula': {
     severity: 'off',

@@ -60,12 +60,46 @@ export const FALLBACK_FONT: FontFile = 'lmroman10-regular';
 
 /** Design sizes and the size in pt up to which each is used (as in the Latin Modern font definition files). */
 type Steps = readonly (readonly [number, number])[];
-const ROMAN: Steps = [[5, 5.5], [6, 6.5], [7, 7.5], [8, 8.5], [9, 9.5], [10, 11.5], [12, 14.5], [17, Infinity]];
-const BOLD: Steps = [[5, 5.5], [6, 6.5], [7, 7.5], [8, 8.5], [9, 9.5], [10, 11.5], [12, Infinity]];
-const ITALIC: Steps = [[7, 7.5], [8, 8.5], [9, 9.5], [10, 11.5], [12, Infinity]];
-const SLANTED: Steps = [[8, 8.5], [9, 9.5], [10, 11.5], [12, 14.5], [17, Infinity]];
+const ROMAN: Steps = [
+  [5, 5.5],
+  [6, 6.5],
+  [7, 7.5],
+  [8, 8.5],
+  [9, 9.5],
+  [10, 11.5],
+  [12, 14.5],
+  [17, Infinity],
+];
+const BOLD: Steps = [
+  [5, 5.5],
+  [6, 6.5],
+  [7, 7.5],
+  [8, 8.5],
+  [9, 9.5],
+  [10, 11.5],
+  [12, Infinity],
+];
+const ITALIC: Steps = [
+  [7, 7.5],
+  [8, 8.5],
+  [9, 9.5],
+  [10, 11.5],
+  [12, Infinity],
+];
+const SLANTED: Steps = [
+  [8, 8.5],
+  [9, 9.5],
+  [10, 11.5],
+  [12, 14.5],
+  [17, Infinity],
+];
 const SANS: Steps = SLANTED;
-const MONO: Steps = [[8, 8.5], [9, 9.5], [10, 11.5], [12, Infinity]];
+const MONO: Steps = [
+  [8, 8.5],
+  [9, 9.5],
+  [10, 11.5],
+  [12, Infinity],
+];
 const TEN: Steps = [[10, Infinity]];
 
 const STEPS: Readonly<Record<string, readonly [string, Steps, string]>> = {
@@ -97,7 +131,9 @@ const STEPS: Readonly<Record<string, readonly [string, Steps, string]>> = {
 
 /** The file that draws a font at its size: the optical size nearest to it. */
 export function fileFor(font: FontSpec): FontFile {
-  const [stem, steps, suffix] = STEPS[`${font.family} ${font.series} ${font.shape}`] as (typeof STEPS)[string];
+  const [stem, steps, suffix] = STEPS[
+    `${font.family} ${font.series} ${font.shape}`
+  ] as (typeof STEPS)[string];
   const size: Sp = font.size / PT;
   const [design] = steps.find(([, upTo]) => size < upTo) as Steps[number];
   return `${stem}${design}-${suffix}` as FontFile;

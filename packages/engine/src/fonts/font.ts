@@ -61,11 +61,14 @@ const DASHES: readonly (readonly [RegExp, string])[] = [
 ];
 
 /** The text with TeX's input ligatures applied, and for each unit where it came from. */
-function inputLigatures(text: string, typewriter: boolean): { text: string; origins: number[] | null } {
+function inputLigatures(
+  text: string,
+  typewriter: boolean,
+): { text: string; origins: number[] | null } {
   if (!/[-`']/.test(text)) return { text, origins: null };
   let out = '';
   const origins: number[] = [];
-  for (let i = 0; i < text.length; ) {
+  for (let i = 0; i < text.length;) {
     const hit = typewriter
       ? undefined
       : DASHES.map(([pattern, to]) => ({ source: pattern.source.replace('\\', ''), to })).find(
@@ -92,7 +95,9 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
   const ligatures = typewriter ? new Map<number, Ligature[]>() : readLigatures(tables.get('GSUB'));
   const kern = readPairKerns(tables.get('GPOS'));
   const mathTable = tables.get('MATH');
-  const scriptForms = mathTable ? readAlternates(tables.get('GSUB'), 'ssty') : new Map<number, number[]>();
+  const scriptForms = mathTable
+    ? readAlternates(tables.get('GSUB'), 'ssty')
+    : new Map<number, number[]>();
   const glyphs = new Map<number, number>();
   const boxes = new Map<number, GlyphBox>();
   const words = new Map<string, Shaped>();
@@ -175,7 +180,7 @@ function shapeWord(font: Font, word: string, typewriter: boolean): Shaped {
   const ids: number[] = [];
   const starts: number[] = [];
   let missing: string | null = null;
-  for (let i = 0; i < text.length; ) {
+  for (let i = 0; i < text.length;) {
     const code = text.codePointAt(i) as number;
     const id = font.glyph(code);
     if (id === 0 && missing === null) missing = String.fromCodePoint(code);
@@ -185,7 +190,7 @@ function shapeWord(font: Font, word: string, typewriter: boolean): Shaped {
   }
   const glyphs: number[] = [];
   const clusters: number[] = [];
-  for (let i = 0; i < ids.length; ) {
+  for (let i = 0; i < ids.length;) {
     const hit = font
       .ligatures(ids[i] as number)
       ?.find(({ rest }) => rest.every((g, k) => ids[i + 1 + k] === g));

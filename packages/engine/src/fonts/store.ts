@@ -76,7 +76,12 @@ export class FontStore {
       if (font.name.startsWith('lmmono')) found = { width, stretch: 0, shrink: 0, extra: width };
       else if (font.name.includes('italic')) {
         // cmti10: 3.57776 plus 1.53333 minus 1.02222, extra 1.02222.
-        found = { width, stretch: width * 0.42857, shrink: width * 0.28571, extra: width * 0.28571 };
+        found = {
+          width,
+          stretch: width * 0.42857,
+          shrink: width * 0.28571,
+          extra: width * 0.28571,
+        };
       } else found = { width, stretch: width / 2, shrink: width / 3, extra: width / 3 };
       this.spaces.set(font.id, found);
     }

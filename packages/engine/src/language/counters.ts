@@ -54,4 +54,3 @@ export function refStepCounter(it: Interpreter, name: string): void {
   stepCounter(it.state, name);
   it.setFact('currentLabel', counterText(it, name));
 }
-

@@ -35,8 +35,8 @@ export interface EnvironmentEntry extends Described {
   readonly end?: (it: Interpreter) => void;
   /** Inside formulas: reads the contents up to the `\end`. */
   readonly math?: (reader: MathReader, token: Token) => MathNode | null;
-  /** Does it leave the text after it unindented and part of the same paragraph? */
-  readonly display?: boolean;
+  /** Plain data that its begin and end go by, so that equal entries can be told to be equal. */
+  readonly detail?: unknown;
 }
 
 /** What a class or package brings. */

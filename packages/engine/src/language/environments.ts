@@ -42,7 +42,12 @@ export function beginEnvironment(it: Interpreter, token: Token): void {
   if (!entry) return p.push([p.command(name)]);
   if (entry.math && !entry.begin) return readMathEnvironmentInText(it, name, token);
   p.place = span;
-  const args = it.readArguments(entry.signature, { ...token, text: name, from: span.from, to: span.to });
+  const args = it.readArguments(entry.signature, {
+    ...token,
+    text: name,
+    from: span.from,
+    to: span.to,
+  });
   if (args === null) return;
   entry.begin?.(it, args, { ...token, text: name, ...span });
 }
@@ -68,7 +73,12 @@ const braced = (it: Interpreter, name: string): Token[] => [
 ];
 
 /** An unknown environment: its contents are set as they are. */
-function beginUnknown(it: Interpreter, name: string, span: Span, nameTokens: readonly Token[]): void {
+function beginUnknown(
+  it: Interpreter,
+  name: string,
+  span: Span,
+  nameTokens: readonly Token[],
+): void {
   const near = nearestEnvironment(it, name);
   const fix = near ? renameFix(it, nameTokens, near) : undefined;
   it.p.report('environment-unknown', span, { name }, fix);
@@ -111,7 +121,12 @@ export function endEnvironment(it: Interpreter, token: Token): void {
     return finishEnvironment(it, span);
   }
   if (!open || isStray(it, name, open)) {
-    p.report('end-without-begin', span, { name }, { title: 'Take it out', edits: [{ ...span, text: '' }] });
+    p.report(
+      'end-without-begin',
+      span,
+      { name },
+      { title: 'Take it out', edits: [{ ...span, text: '' }] },
+    );
     return;
   }
   const fix = renameFix(it, nameTokens, open.name);
@@ -173,7 +188,9 @@ export function closeOpenGroups(it: Interpreter, down: number, before?: Span): v
   while (it.groups.length > down) {
     const open = it.environments.at(-1);
     if (open && open.groups === it.groups.length - 1) {
-      const insert = before ? { from: before.from, to: before.from, text: `\\end{${open.name}}\n` } : undefined;
+      const insert = before
+        ? { from: before.from, to: before.from, text: `\\end{${open.name}}\n` }
+        : undefined;
       const fix = insert && { title: `End ${open.name} here`, edits: [insert] };
       it.p.report('environment-unclosed', open.span, { name: open.name }, fix);
       open.entry?.end?.(it);

@@ -34,8 +34,14 @@ export function readInlineFormula(it: Interpreter, token: Token, until: Until, m
   it.add({ kind: 'math', list: nodes, font: it.font, from: open.from, to: Math.max(open.to, end) });
 }
 
-function readFormula(it: Interpreter, open: Span, until: Until): { nodes: MathList; closed: boolean } {
+function readFormula(
+  it: Interpreter,
+  open: Span,
+  until: Until,
+  marks: RowMarks | null = null,
+): { nodes: MathList; closed: boolean } {
   const reader = new MathReader(it);
+  reader.rowMarks = marks;
   const mode = it.state.cell('\u0001mode');
   const outer = mode.value;
   mode.value = 'math';
@@ -46,17 +52,37 @@ function readFormula(it: Interpreter, open: Span, until: Until): { nodes: MathLi
   return { nodes, closed: ended === 'closed' || it.p.exhausted !== null };
 }
 
-/** The mark that is missing: put where prose begins, or at the end of the line. */
-function reportUnclosed(it: Interpreter, open: Span, mark: string): void {
+/**
+ * The mark that is missing: put where prose begins, or at the end of the line. With
+ * an odd number of `$` the first formula that holds prose is the one left open, and
+ * what was found behind it only follows from that.
+ */
+function reportUnclosed(it: Interpreter, last: Span, mark: string): void {
   const { reader } = it.p;
+  const open = mark === '$' ? firstWithProse(it, last) : last;
+  it.findings = it.findings.filter(({ code, from }) => code !== 'math-in-text' || from < open.from);
   const from = reader.base + open.to;
   const line = reader.text.slice(from, lineEnd(reader.text, from));
   const prose = PROSE.exec(line);
   const inside = (prose ? line.slice(0, prose.index) : line).trimEnd();
   const closing = mark === '\\(' ? '\\)' : mark === '\\[' ? '\\]' : mark;
   const at = open.to + (inside === '' ? line.trimEnd().length : inside.length);
-  const fix: Fix = { title: `Close it with ${closing}`, edits: [{ from: at, to: at, text: closing }] };
+  const fix: Fix = {
+    title: `Close it with ${closing}`,
+    edits: [{ from: at, to: at, text: closing }],
+  };
   it.p.report('formula-unclosed', open, { open: mark }, fix);
+}
+
+function firstWithProse(it: Interpreter, last: Span): Span {
+  const { reader } = it.p;
+  for (const inline of it.hlist?.finish() ?? []) {
+    if (inline.kind !== 'math' || inline.to <= inline.from + 1) continue;
+    const source = reader.text.slice(reader.base + inline.from, reader.base + inline.to);
+    if (source.startsWith('$') && PROSE.test(source))
+      return { from: inline.from, to: inline.from + 1 };
+  }
+  return last;
 }
 
 function lineEnd(text: string, from: number): number {
@@ -84,10 +110,18 @@ export function readStrayMath(it: Interpreter, token: Token): void {
   const from = before?.from ?? span.from;
   const to = Math.max(span.to, it.p.atFile ? trimmedEnd(it) : span.to);
   const what = token.cat === Cat.Command ? `\\${token.text}` : `The sign ${token.text}`;
-  it.p.report('math-in-text', { from, to }, { what }, {
-    title: 'Put it between $ marks',
-    edits: [{ from, to: from, text: '$' }, { from: to, to, text: '$' }],
-  });
+  it.p.report(
+    'math-in-text',
+    { from, to },
+    { what },
+    {
+      title: 'Put it between $ marks',
+      edits: [
+        { from, to: from, text: '$' },
+        { from: to, to, text: '$' },
+      ],
+    },
+  );
   it.add({ kind: 'math', list: nodes, font: { ...it.font, color: MARKED }, from, to });
 }
 
@@ -168,15 +202,9 @@ export function addDisplay(it: Interpreter, display: Display): void {
   }
   if (it.hlist !== null) {
     it.hlist.unskip();
-    it.endParagraph();
+    it.endParagraph(true);
   }
   it.vlist.push(display);
-  for (const row of display.rows) {
-    if (row.tag) {
-      const number = row.tag.map((i) => (i.kind === 'text' ? i.text : '')).join('').replace(/^\(|\)$/g, '');
-      it.vlist.push({ kind: 'number', what: 'equation', number, from: row.from, to: row.to });
-    }
-  }
   resumeAfterBlock(it);
 }
 
@@ -202,11 +230,12 @@ function resumeParagraph(it: Interpreter): void {
 export function readBareDisplay(it: Interpreter, token: Token, until: Until): void {
   const open = it.spanOf(token);
   it.startParagraphForDisplay();
-  const { nodes, closed } = readFormula(it, open, until);
+  const marks: RowMarks = { numbered: false, tag: null, labels: [] };
+  const { nodes, closed } = readFormula(it, open, until, marks);
   if (until === 'dollar' && closed) takeSecondDollar(it, open);
   if (!closed) reportUnclosed(it, open, until === 'dollar' ? '$$' : '\\[');
   const span = { from: open.from, to: closed ? it.p.here() : open.to };
-  const row = plainRow([nodes], span);
+  const row = finishRow(it, marks, { cells: [nodes], skip: 0, rules: 0, ...span });
   addDisplay(it, displayFrame(it, 'single', [row], span));
 }
 
@@ -216,16 +245,6 @@ function takeSecondDollar(it: Interpreter, open: Span): void {
   if (token) it.p.unread(token);
   it.p.report('formula-unclosed', open, { open: '$$' });
 }
-
-export const plainRow = (cells: readonly MathList[], span: Span): DisplayRow => ({
-  cells,
-  tag: null,
-  labels: [],
-  skip: 0,
-  textAbove: null,
-  from: span.from,
-  to: span.to,
-});
 
 /** A display environment of rows: `align`, `gather` and their kin, numbered or not. */
 export function readDisplayRows(
@@ -244,10 +263,16 @@ export function readDisplayRows(
     reader.rowMarks = { numbered, tag: null, labels: [] };
   };
   startMarks();
-  readRows(reader, token.text, open, (row) => {
-    rows.push(finishRow(it, reader.rowMarks as RowMarks, row));
-    startMarks();
-  }, layout === 'aligned');
+  readRows(
+    reader,
+    token.text,
+    open,
+    (row) => {
+      rows.push(finishRow(it, reader.rowMarks as RowMarks, row));
+      startMarks();
+    },
+    layout === 'aligned',
+  );
   mode.value = 'horizontal';
   const span = { from: open.from, to: it.p.here() };
   addDisplay(it, displayFrame(it, layout, rows, span));
@@ -267,6 +292,7 @@ function finishRow(it: Interpreter, marks: RowMarks, row: ReadRow): DisplayRow {
   return {
     cells: row.cells,
     tag: tag?.inlines ?? null,
+    number: tag?.value ?? '',
     labels: marks.labels.map(({ name }) => name),
     skip: row.skip,
     textAbove: null,
@@ -283,12 +309,16 @@ function trimRow(it: Interpreter, row: ReadRow): Span {
   return { from, to };
 }
 
-function rowTag(it: Interpreter, marks: RowMarks, at: Span): { inlines: readonly Inline[]; value: string } | null {
+function rowTag(
+  it: Interpreter,
+  marks: RowMarks,
+  at: Span,
+): { inlines: readonly Inline[]; value: string } | null {
   const upright = it.intern({ ...it.font, family: 'roman', series: 'medium', shape: 'upright' });
   const text = (s: string): Inline => ({ kind: 'text', text: s, font: upright, ...at });
   if (marks.tag) {
     const inner = it.inlinesOf(marks.tag.tokens);
-    const value = marks.tag.tokens.map((t) => t.text).join('');
+    const value = marks.tag.bare ? '' : marks.tag.tokens.map((t) => t.text).join('');
     return { inlines: marks.tag.bare ? inner : [text('('), ...inner, text(')')], value };
   }
   if (!marks.numbered) return null;

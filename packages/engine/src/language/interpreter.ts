@@ -295,7 +295,12 @@ export class Interpreter {
     if (this.groups.at(-1)?.kind === 'brace') return this.closeGroup();
     const span = this.p.spanOf(token);
     const own = token.chunk === this.p.reader.chunk;
-    this.p.report('brace-extra', span, {}, own ? { title: 'Take it out', edits: [{ ...pick(span), text: '' }] } : undefined);
+    this.p.report(
+      'brace-extra',
+      span,
+      {},
+      own ? { title: 'Take it out', edits: [{ ...pick(span), text: '' }] } : undefined,
+    );
   }
 
   // ---- horizontal material
@@ -317,7 +322,13 @@ export class Interpreter {
 
   /** Text that stands for something unreadable, marked. */
   addMarked(text: string, at: Span): void {
-    const font = this.intern({ ...this.font, family: 'mono', series: 'medium', shape: 'upright', color: MARKED });
+    const font = this.intern({
+      ...this.font,
+      family: 'mono',
+      series: 'medium',
+      shape: 'upright',
+      color: MARKED,
+    });
     this.startParagraph();
     this.hlist?.text(text, font, at.from, at.to);
   }
@@ -364,14 +375,15 @@ export class Interpreter {
   /** Set by the document construct: what to do when text comes before `\begin{document}`. */
   startMissingDocument: () => void = () => undefined;
 
-  endParagraph(): void {
+  /** Ends the paragraph that is open, if any; `beforeDisplay` when a displayed formula follows. */
+  endParagraph(beforeDisplay = false): void {
     if (this.hlist === null || this.restricted) return;
     const inlines = this.hlist.finish();
     this.hlist = null;
     this.cells.mode.value = 'vertical';
     const indent = this.nextIndent ?? this.paragraphIndent();
     this.nextIndent = null;
-    const shape = paragraphShape(this.state, indent, this.clubPenalty);
+    const shape = paragraphShape(this.state, indent, this.clubPenalty, beforeDisplay);
     this.clubPenalty = null;
     if (inlines.length > 0) this.vlist.push({ kind: 'paragraph', inlines, shape });
     this.vlist.push(...this.spaceAfterParagraph.splice(0));
@@ -409,14 +421,25 @@ export class Interpreter {
 
   emptyBox(): Inline {
     return {
-      kind: 'box', inlines: [], width: null, align: 'left', raise: 0, hidden: false, frame: null, grow: false,
+      kind: 'box',
+      inlines: [],
+      width: null,
+      align: 'left',
+      raise: 0,
+      hidden: false,
+      frame: null,
+      grow: false,
       ...this.p.place,
     };
   }
 
+  /** Do lines reach from margin to margin? */
+  get justified(): boolean {
+    return (this.fact<string>('alignment') ?? 'justified') === 'justified';
+  }
+
   private paragraphIndent(): Sp {
-    const alignment = this.fact<string>('alignment') ?? 'justified';
-    return alignment === 'justified' ? this.dimen('parindent') : 0;
+    return this.justified ? this.dimen('parindent') : 0;
   }
 
   /** Ends a paragraph if one is open and adds to the vertical list. */
@@ -446,7 +469,12 @@ export class Interpreter {
 
   /** What tokens give as a column of their own. */
   blocksOf(tokens: readonly Token[]): readonly BlockNode[] {
-    const outer = { hlist: this.hlist, restricted: this.restricted, vlist: this.vlist, label: this.pendingLabel };
+    const outer = {
+      hlist: this.hlist,
+      restricted: this.restricted,
+      vlist: this.vlist,
+      label: this.pendingLabel,
+    };
     const mode = this.cells.mode.value;
     this.vlist = [];
     this.hlist = null;
@@ -455,7 +483,12 @@ export class Interpreter {
     this.cells.mode.value = 'vertical';
     this.runInner(tokens, () => this.endParagraph());
     const nodes = this.vlist;
-    Object.assign(this, { hlist: outer.hlist, restricted: outer.restricted, vlist: outer.vlist, pendingLabel: outer.label });
+    Object.assign(this, {
+      hlist: outer.hlist,
+      restricted: outer.restricted,
+      vlist: outer.vlist,
+      pendingLabel: outer.label,
+    });
     this.cells.mode.value = mode;
     return nodes;
   }
@@ -481,7 +514,11 @@ export class Interpreter {
         ended = 'tab';
         break;
       }
-      if (own && token.cat === Cat.Command && (token.text === '\\' || token.text === 'tabularnewline')) {
+      if (
+        own &&
+        token.cat === Cat.Command &&
+        (token.text === '\\' || token.text === 'tabularnewline')
+      ) {
         ended = 'row';
         break;
       }

@@ -24,11 +24,36 @@ import { CELLS, declareParameters, NORMAL_FONT } from './parameters';
 /** Everything a document can use before any class or package is loaded. */
 export const kernel: Module = {
   commands: [
-    ...characters, ...fonts, ...spacing, ...listCommands, ...references, ...counterCommands, ...boxCommands,
-    ...tableCommands, ...documentCommands, ...mathSymbols, ...mathStructures, newTheoremCommand,
+    ...characters,
+    ...fonts,
+    ...spacing,
+    ...listCommands,
+    ...references,
+    ...counterCommands,
+    ...boxCommands,
+    ...tableCommands,
+    ...documentCommands,
+    ...mathSymbols,
+    ...mathStructures,
+    newTheoremCommand,
   ],
-  environments: [documentEnvironment, ...listEnvironments, tabular, minipage, arrayEnvironment, ...displays],
-  macros: { ...listMacros, '@empty': '', '@gobble': '', space: ' ', '@firstofone': '#1', '@firstoftwo': '#1', '@secondoftwo': '#2' },
+  environments: [
+    documentEnvironment,
+    ...listEnvironments,
+    tabular,
+    minipage,
+    arrayEnvironment,
+    ...displays,
+  ],
+  macros: {
+    ...listMacros,
+    '@empty': '',
+    '@gobble': '',
+    space: ' ',
+    '@firstofone': '#1',
+    '@firstoftwo': '#1',
+    '@secondoftwo': '#2',
+  },
 };
 
 /** Puts the kernel into a fresh state. */
@@ -42,7 +67,10 @@ export function installKernel(it: Interpreter, units: () => FontUnits): void {
     state.set(state.cell(meaning.name), meaning);
   }
   install(it, kernel, []);
-  for (const [name, other] of [['bgroup', '{'], ['egroup', '}']] as const) {
+  for (const [name, other] of [
+    ['bgroup', '{'],
+    ['egroup', '}'],
+  ] as const) {
     state.set(state.cell(name), { kind: 'char', cat: other === '{' ? 1 : 2, text: other });
   }
 }
@@ -51,4 +79,3 @@ export function installKernel(it: Interpreter, units: () => FontUnits): void {
 export function connect(it: Interpreter): void {
   it.startMissingDocument = () => beginMissingDocument(it);
 }
-

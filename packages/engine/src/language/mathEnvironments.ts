@@ -50,7 +50,10 @@ export function beginInFormula(reader: MathReader, token: Token, nodes: MathNode
   const own = nameTokens.filter((t) => t.chunk === p.reader.chunk);
   const fix =
     near && own[0]
-      ? { title: `Write ${near}`, edits: [{ from: own[0].from, to: (own.at(-1) as Token).to, text: near }] }
+      ? {
+          title: `Write ${near}`,
+          edits: [{ from: own[0].from, to: (own.at(-1) as Token).to, text: near }],
+        }
       : undefined;
   p.report('environment-unknown', start, { name }, fix);
   // The near name most likely says how to read what is inside.
@@ -93,11 +96,19 @@ export function endInFormula(reader: MathReader, token: Token, until: Until): En
     return null;
   }
   if (reader.environments.some((e) => e.name === name)) return back();
-  if (editDistance(name, open.name, 2) > 2 && it.environments.some((e) => e.name === name)) return back();
+  if (editDistance(name, open.name, 2) > 2 && it.environments.some((e) => e.name === name))
+    return back();
   const own = nameTokens.filter((t) => t.chunk === p.reader.chunk);
-  const fix =
-    own[0] && { title: `Write ${open.name}`, edits: [{ from: own[0].from, to: (own.at(-1) as Token).to, text: open.name }] };
-  p.report('begin-end-mismatch', { from: span.from, to: reader.span(token).to }, { found: `\\end{${name}}`, expected: open.name }, fix || undefined);
+  const fix = own[0] && {
+    title: `Write ${open.name}`,
+    edits: [{ from: own[0].from, to: (own.at(-1) as Token).to, text: open.name }],
+  };
+  p.report(
+    'begin-end-mismatch',
+    { from: span.from, to: reader.span(token).to },
+    { found: `\\end{${name}}`, expected: open.name },
+    fix || undefined,
+  );
   return 'closed';
 }
 
@@ -132,13 +143,15 @@ export function readRows(
   reader.rules = 0;
   let cells: MathList[] = [];
   let rowFrom = p.here();
-  for (let rows = 0; rows < MOST_ROWS; ) {
+  for (let rows = 0; rows < MOST_ROWS;) {
     it.openGroup({ kind: 'math', span });
     const { nodes, ended } = reader.list('cell');
     it.closeGroup();
     // An empty atom opens every second column of a pair, so that a relation there is spaced as one (amsmath).
     const opens = paired && cells.length % 2 === 1 && nodes.length > 0;
-    cells.push(opens ? [{ kind: 'group', cls: 'ord', body: [], limits: false, ...span }, ...nodes] : nodes);
+    cells.push(
+      opens ? [{ kind: 'group', cls: 'ord', body: [], limits: false, ...span }, ...nodes] : nodes,
+    );
     if (ended === 'tab') continue;
     const rules = reader.rules;
     reader.rules = 0;

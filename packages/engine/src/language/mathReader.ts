@@ -13,7 +13,8 @@ import { beginInFormula, endInFormula } from './mathEnvironments';
 import { unknownCommand } from './unknown';
 
 /** What a list of a formula reads up to. */
-export type Until = 'dollar' | 'brace' | 'paren' | 'bracket' | 'right' | 'cell' | 'environment' | 'optional';
+export type Until =
+  'dollar' | 'brace' | 'paren' | 'bracket' | 'right' | 'cell' | 'environment' | 'optional';
 
 /** How a list ended: as it should, at a `&`, at a `\\`, or too early. */
 export type Ended = 'closed' | 'tab' | 'row' | 'early';
@@ -110,7 +111,12 @@ export class MathReader {
     const other = ahead.search(/\n[ \t]*\n|\\begin\{|\\(sub)*section/);
     if (end < 0 || (other >= 0 && other < end)) return false;
     const span = this.it.spanOf(token);
-    this.p.report('blank-line-in-formula', span, {}, { title: 'Take the blank line out', edits: [{ ...span, text: '' }] });
+    this.p.report(
+      'blank-line-in-formula',
+      span,
+      {},
+      { title: 'Take the blank line out', edits: [{ ...span, text: '' }] },
+    );
     return true;
   }
 
@@ -168,8 +174,13 @@ export class MathReader {
     if (token.text === 'right' && until === 'right') return 'closed';
     if (token.text === ')' && until === 'paren') return 'closed';
     if (token.text === ']' && until === 'bracket') return 'closed';
-    if ((token.text === '\\' || token.text === 'cr' || token.text === 'tabularnewline') && until === 'cell') return 'row';
-    if (token.text === 'begin') return beginInFormula(this, token, nodes) ? null : this.giveBack(token);
+    if (
+      (token.text === '\\' || token.text === 'cr' || token.text === 'tabularnewline') &&
+      until === 'cell'
+    )
+      return 'row';
+    if (token.text === 'begin')
+      return beginInFormula(this, token, nodes) ? null : this.giveBack(token);
     if (token.text === 'end') return endInFormula(this, token, until);
     const meaning: Meaning | undefined = token.cell ? this.it.state.meaning(token.cell) : undefined;
     switch (meaning?.kind) {
@@ -180,7 +191,11 @@ export class MathReader {
         assignRegister(this.p, meaning);
         return null;
       case 'char':
-        return this.takeToken({ ...token, cat: meaning.cat, text: meaning.text, cell: null }, nodes, until);
+        return this.takeToken(
+          { ...token, cat: meaning.cat, text: meaning.text, cell: null },
+          nodes,
+          until,
+        );
       case 'chardef':
         this.character({ ...token, text: String.fromCodePoint(meaning.code) }, nodes);
         return null;
@@ -222,7 +237,8 @@ export class MathReader {
 
   private character(token: Token, nodes: MathNode[]): void {
     const span = this.it.spanOf(token);
-    if (token.text === "'" || token.text === '′' || token.text === '’') return this.primes(span, nodes);
+    if (token.text === "'" || token.text === '′' || token.text === '’')
+      return this.primes(span, nodes);
     nodes.push(this.characterNode(token.text, span));
   }
 
@@ -261,7 +277,12 @@ export class MathReader {
     this.attach(which, this.field(token), span, nodes);
   }
 
-  private attach(which: 'sup' | 'sub', script: readonly MathNode[], at: Span, nodes: MathNode[]): void {
+  private attach(
+    which: 'sup' | 'sub',
+    script: readonly MathNode[],
+    at: Span,
+    nodes: MathNode[],
+  ): void {
     const last = nodes.at(-1);
     const takes = last !== undefined && last.kind !== 'space' && last.kind !== 'style';
     const to = Math.max(at.to, script.at(-1)?.to ?? 0);
@@ -270,7 +291,9 @@ export class MathReader {
         nodes[nodes.length - 1] = { ...last, [which]: script, to };
         return;
       }
-      this.p.report('scripts-doubled', at, { what: which === 'sup' ? 'superscripts' : 'subscripts' });
+      this.p.report('scripts-doubled', at, {
+        what: which === 'sup' ? 'superscripts' : 'subscripts',
+      });
     }
     const base = takes ? last : null;
     const node: ScriptsNode = {
@@ -291,7 +314,14 @@ export class MathReader {
     const body = this.braced(open);
     const [only] = body;
     if (body.length === 1 && only?.kind === 'symbol' && only.cls === 'ord') return only;
-    return { kind: 'group', cls: 'ord', body, limits: false, from: span.from, to: Math.max(span.to, this.endOf(span)) };
+    return {
+      kind: 'group',
+      cls: 'ord',
+      body,
+      limits: false,
+      from: span.from,
+      to: Math.max(span.to, this.endOf(span)),
+    };
   }
 
   /** The contents of a group whose `{` was just read. */
@@ -320,7 +350,11 @@ export class MathReader {
       if (token.cat === Cat.Space) continue;
       if (token.cat === Cat.Begin) return this.braced(token);
       const ends =
-        token.cat === STOP || token.cat === Cat.End || token.cat === Cat.Math || token.cat === Cat.Tab || isPar(token) ||
+        token.cat === STOP ||
+        token.cat === Cat.End ||
+        token.cat === Cat.Math ||
+        token.cat === Cat.Tab ||
+        isPar(token) ||
         (token.cat === Cat.Command && ENDS_FIELD.has(token.text));
       if (ends) {
         this.p.unread(token);
@@ -342,7 +376,9 @@ export class MathReader {
   /** The span from a command to where the reader is now. */
   span(token: Token): Span {
     const from = this.it.spanOf(token);
-    return token.chunk === this.p.reader.chunk ? { from: from.from, to: Math.max(from.to, this.endOf(from)) } : from;
+    return token.chunk === this.p.reader.chunk
+      ? { from: from.from, to: Math.max(from.to, this.endOf(from)) }
+      : from;
   }
 }
 
@@ -354,4 +390,5 @@ export interface RowMarks {
 }
 
 const ENDS_FIELD: ReadonlySet<string> = new Set(['right', 'end', '\\', ')', ']', 'cr']);
-const ENDS_FORMULA = /^(sub)*(section|paragraph)$|^(chapter|item|begin|end|maketitle|newpage|clearpage)$/;
+const ENDS_FORMULA =
+  /^(sub)*(section|paragraph)$|^(chapter|item|begin|end|maketitle|newpage|clearpage)$/;

@@ -10,6 +10,7 @@ export const CELLS = {
   font: '\u0001font',
   mode: '\u0001mode',
   class: '\u0001class',
+  classMissing: '\u0001classmissing',
   classOptions: '\u0001classoptions',
   packages: '\u0001packages',
   inDocument: '\u0001indocument',
@@ -35,18 +36,19 @@ export const CELLS = {
 } as const;
 
 /** The standard text sizes by base size: [size, line distance] in pt (the files size10, size11, size12 of the classes). */
-export const SIZES: Readonly<Record<string, Readonly<Record<number, readonly [number, number]>>>> = {
-  tiny: { 10: [5, 6], 11: [6, 7], 12: [6, 7] },
-  scriptsize: { 10: [7, 8], 11: [8, 9.5], 12: [8, 9.5] },
-  footnotesize: { 10: [8, 9.5], 11: [9, 11], 12: [10, 12] },
-  small: { 10: [9, 11], 11: [10, 12], 12: [10.95, 13.6] },
-  normalsize: { 10: [10, 12], 11: [10.95, 13.6], 12: [12, 14.5] },
-  large: { 10: [12, 14], 11: [12, 14], 12: [14.4, 18] },
-  Large: { 10: [14.4, 18], 11: [14.4, 18], 12: [17.28, 22] },
-  LARGE: { 10: [17.28, 22], 11: [17.28, 22], 12: [20.74, 25] },
-  huge: { 10: [20.74, 25], 11: [20.74, 25], 12: [24.88, 30] },
-  Huge: { 10: [24.88, 30], 11: [24.88, 30], 12: [24.88, 30] },
-};
+export const SIZES: Readonly<Record<string, Readonly<Record<number, readonly [number, number]>>>> =
+  {
+    tiny: { 10: [5, 6], 11: [6, 7], 12: [6, 7] },
+    scriptsize: { 10: [7, 8], 11: [8, 9.5], 12: [8, 9.5] },
+    footnotesize: { 10: [8, 9.5], 11: [9, 11], 12: [10, 12] },
+    small: { 10: [9, 11], 11: [10, 12], 12: [10.95, 13.6] },
+    normalsize: { 10: [10, 12], 11: [10.95, 13.6], 12: [12, 14.5] },
+    large: { 10: [12, 14], 11: [12, 14], 12: [14.4, 18] },
+    Large: { 10: [14.4, 18], 11: [14.4, 18], 12: [17.28, 22] },
+    LARGE: { 10: [17.28, 22], 11: [17.28, 22], 12: [20.74, 25] },
+    huge: { 10: [20.74, 25], 11: [20.74, 25], 12: [24.88, 30] },
+    Huge: { 10: [24.88, 30], 11: [24.88, 30], 12: [24.88, 30] },
+  };
 
 /** Skips around displays, as `\normalsize` and `\small` set them: above, below, above short, below short. */
 type DisplaySkips = readonly [Glue, Glue, Glue, Glue];
@@ -84,37 +86,93 @@ export function fontInterner(): (font: FontSpec) => FontSpec {
 /** The registers of the kernel, with LaTeX's initial values in pt. */
 export function declareParameters(state: State): void {
   const dimens: Readonly<Record<string, Sp>> = {
-    hsize: pt(345), textwidth: pt(345), linewidth: pt(345), columnwidth: pt(345),
-    textheight: pt(550), paperwidth: pt(614.295), paperheight: pt(794.97),
-    oddsidemargin: pt(62), evensidemargin: pt(62), topmargin: pt(16), headheight: pt(12),
-    headsep: pt(25), footskip: pt(30), topskip: pt(10), maxdepth: pt(5),
-    hoffset: 0, voffset: 0, parindent: pt(15), emergencystretch: 0,
-    lineskiplimit: 0, tabcolsep: pt(6), arraycolsep: pt(5), arrayrulewidth: pt(0.4),
-    fboxsep: pt(3), fboxrule: pt(0.4), mathindent: pt(25), jot: pt(3),
-    leftmargin: pt(25), rightmargin: 0, labelwidth: pt(20), labelsep: pt(5), itemindent: 0,
-    listparindent: 0, totalleftmargin: 0,
-    leftmargini: pt(25), leftmarginii: pt(22), leftmarginiii: pt(18.7), leftmarginiv: pt(17),
-    leftmarginv: pt(10), leftmarginvi: pt(10),
+    hsize: pt(345),
+    textwidth: pt(345),
+    linewidth: pt(345),
+    columnwidth: pt(345),
+    textheight: pt(550),
+    paperwidth: pt(614.295),
+    paperheight: pt(794.97),
+    oddsidemargin: pt(62),
+    evensidemargin: pt(62),
+    topmargin: pt(16),
+    headheight: pt(12),
+    headsep: pt(25),
+    footskip: pt(30),
+    topskip: pt(10),
+    maxdepth: pt(5),
+    hoffset: 0,
+    voffset: 0,
+    parindent: pt(15),
+    emergencystretch: 0,
+    lineskiplimit: 0,
+    tabcolsep: pt(6),
+    arraycolsep: pt(5),
+    arrayrulewidth: pt(0.4),
+    fboxsep: pt(3),
+    fboxrule: pt(0.4),
+    mathindent: pt(25),
+    jot: pt(3),
+    leftmargin: pt(25),
+    rightmargin: 0,
+    labelwidth: pt(20),
+    labelsep: pt(5),
+    itemindent: 0,
+    listparindent: 0,
+    totalleftmargin: 0,
+    leftmargini: pt(25),
+    leftmarginii: pt(22),
+    leftmarginiii: pt(18.7),
+    leftmarginiv: pt(17),
+    leftmarginv: pt(10),
+    leftmarginvi: pt(10),
   };
   for (const [name, value] of Object.entries(dimens)) declareRegister(state, 'dimen', name, value);
   const skips: Readonly<Record<string, Glue>> = {
-    parskip: gluePt(0, 1), baselineskip: gluePt(12), lineskip: gluePt(1),
-    leftskip: NO_GLUE, rightskip: NO_GLUE,
+    parskip: gluePt(0, 1),
+    baselineskip: gluePt(12),
+    lineskip: gluePt(1),
+    leftskip: NO_GLUE,
+    rightskip: NO_GLUE,
     parfillskip: { ...NO_GLUE, stretch: PT, stretchOrder: 1 },
-    abovedisplayskip: gluePt(10, 2, 5), belowdisplayskip: gluePt(10, 2, 5),
-    abovedisplayshortskip: gluePt(0, 3), belowdisplayshortskip: gluePt(6, 3, 3),
-    topsep: gluePt(8, 2, 4), partopsep: gluePt(2, 1, 1), itemsep: gluePt(4, 2, 1), parsep: gluePt(4, 2, 1),
-    smallskipamount: gluePt(3, 1, 1), medskipamount: gluePt(6, 2, 2), bigskipamount: gluePt(12, 4, 4),
+    abovedisplayskip: gluePt(10, 2, 5),
+    belowdisplayskip: gluePt(10, 2, 5),
+    abovedisplayshortskip: gluePt(0, 3),
+    belowdisplayshortskip: gluePt(6, 3, 3),
+    topsep: gluePt(8, 2, 4),
+    partopsep: gluePt(2, 1, 1),
+    itemsep: gluePt(4, 2, 1),
+    parsep: gluePt(4, 2, 1),
+    smallskipamount: gluePt(3, 1, 1),
+    medskipamount: gluePt(6, 2, 2),
+    bigskipamount: gluePt(12, 4, 4),
   };
   for (const [name, value] of Object.entries(skips)) declareRegister(state, 'skip', name, value);
   const counts: Readonly<Record<string, number>> = {
-    pretolerance: 100, tolerance: 200, clubpenalty: 150, widowpenalty: 150, interlinepenalty: 0,
-    predisplaypenalty: 10000, postdisplaypenalty: 0, interdisplaylinepenalty: 10000,
-    hyphenpenalty: 50, exhyphenpenalty: 50, hbadness: 1000, vbadness: 1000, secnumdepth: 3, tocdepth: 3,
-    year: 2026, month: 1, day: 1, escapechar: 92, endlinechar: 13,
+    pretolerance: 100,
+    tolerance: 200,
+    clubpenalty: 150,
+    widowpenalty: 150,
+    displaywidowpenalty: 50,
+    interlinepenalty: 0,
+    predisplaypenalty: 10000,
+    postdisplaypenalty: 0,
+    interdisplaylinepenalty: 10000,
+    hyphenpenalty: 50,
+    exhyphenpenalty: 50,
+    hbadness: 1000,
+    vbadness: 1000,
+    secnumdepth: 3,
+    tocdepth: 3,
+    year: 2026,
+    month: 1,
+    day: 1,
+    escapechar: 92,
+    endlinechar: 13,
   };
   for (const [name, value] of Object.entries(counts)) declareRegister(state, 'count', name, value);
-  for (const name of ['thinmuskip', 'medmuskip', 'thickmuskip']) declareRegister(state, 'muskip', name);
+  for (const name of ['thinmuskip', 'medmuskip', 'thickmuskip'])
+    declareRegister(state, 'muskip', name);
 }
 
 /** What `\normalsize` and its kin do besides the font: line distance and display skips. */
@@ -122,19 +180,38 @@ export function setSizeParameters(state: State, size: string, base: number): voi
   const [, line] = SIZES[size]?.[base] ?? [10, 12];
   const stretch = state.get(state.cell(CELLS.lineSpread)) as number | undefined;
   setSkip(state, 'baselineskip', glue(Math.round(line * PT * (stretch ?? 1))));
-  const skips = size === 'normalsize' ? DISPLAY_SKIPS[base] : size === 'small' ? SMALL_DISPLAY_SKIPS[base] : undefined;
+  const skips =
+    size === 'normalsize'
+      ? DISPLAY_SKIPS[base]
+      : size === 'small'
+        ? SMALL_DISPLAY_SKIPS[base]
+        : undefined;
   if (!skips) return;
-  const names = ['abovedisplayskip', 'belowdisplayskip', 'abovedisplayshortskip', 'belowdisplayshortskip'];
+  const names = [
+    'abovedisplayskip',
+    'belowdisplayskip',
+    'abovedisplayshortskip',
+    'belowdisplayshortskip',
+  ];
   names.forEach((name, i) => setSkip(state, name, skips[i] as Glue));
 }
 
 export type Alignment = 'justified' | 'left' | 'center' | 'right';
 
-/** The shape of a paragraph that ends here: TeX reads its parameters at the end. */
-export function paragraphShape(state: State, indent: Sp, clubPenalty: number | null): ParagraphShape {
+/**
+ * The shape of a paragraph that ends here: TeX reads its parameters at the end.
+ * Before a display another widow penalty counts (The TeXbook, chapter 14).
+ */
+export function paragraphShape(
+  state: State,
+  indent: Sp,
+  clubPenalty: number | null,
+  beforeDisplay: boolean,
+): ParagraphShape {
   const width = getDimen(state, 'hsize');
   const left = getDimen(state, 'totalleftmargin');
-  const alignment = (state.get(state.cell(CELLS.alignment)) as Alignment | undefined) ?? 'justified';
+  const alignment =
+    (state.get(state.cell(CELLS.alignment)) as Alignment | undefined) ?? 'justified';
   const fil: Glue = { ...NO_GLUE, stretch: PT, stretchOrder: 1 };
   const centred = alignment === 'center';
   return {
@@ -152,7 +229,7 @@ export function paragraphShape(state: State, indent: Sp, clubPenalty: number | n
     pretolerance: getCount(state, 'pretolerance'),
     emergencyStretch: getDimen(state, 'emergencystretch'),
     clubPenalty: clubPenalty ?? getCount(state, 'clubpenalty'),
-    widowPenalty: getCount(state, 'widowpenalty'),
+    widowPenalty: getCount(state, beforeDisplay ? 'displaywidowpenalty' : 'widowpenalty'),
     interlinePenalty: getCount(state, 'interlinepenalty'),
   };
 }

@@ -7,7 +7,10 @@ const CONTROL_WORD = /^[A-Za-z]+\*?$/;
 
 /** The known command whose name is nearest. */
 export function nearestCommand(it: Interpreter, name: string): string | null {
-  return nearestName(name, it.state.names((n) => CONTROL_WORD.test(n)));
+  return nearestName(
+    name,
+    it.state.names((n) => CONTROL_WORD.test(n)),
+  );
 }
 
 /** The known environment whose name is nearest. */
@@ -24,9 +27,14 @@ export function unknownCommand(it: Interpreter, token: Token): void {
   const own = token.chunk === it.p.reader.chunk;
   const fix: Fix | undefined =
     near && own
-      ? { title: `Write \\${near}`, edits: [{ from: token.from, to: token.from + token.text.length + 1, text: `\\${near}` }] }
+      ? {
+          title: `Write \\${near}`,
+          edits: [{ from: token.from, to: token.from + token.text.length + 1, text: `\\${near}` }],
+        }
       : undefined;
-  const span = own ? { from: token.from, to: token.from + token.text.length + 1 } : it.spanOf(token);
+  const span = own
+    ? { from: token.from, to: token.from + token.text.length + 1 }
+    : it.spanOf(token);
   it.p.report('command-unknown', span, { name: token.text }, fix);
 }
 

@@ -18,7 +18,13 @@ export interface Grown {
  * a variant, else an assembly, else the largest there is (OpenType 1.9, MATH,
  * "MathVariants"; Appendix G, rule 19 for the choice).
  */
-export function growVertically(char: string, size: Sp, ctx: MathContext, span: Span, color = 0): Grown {
+export function growVertically(
+  char: string,
+  size: Sp,
+  ctx: MathContext,
+  span: Span,
+  color = 0,
+): Grown {
   const base = ctx.font.glyph(char.codePointAt(0) ?? 0);
   const growth = ctx.table.vertical.get(base);
   if (!growth) return single(glyphFor(char, ctx), ctx, span, color);
@@ -42,7 +48,12 @@ export function widestWithin(char: string, width: Sp, ctx: MathContext): number 
 }
 
 /** A brace, arrow or line as wide as `width`: the smallest variant that covers it, else an assembly. */
-export function growHorizontally(char: string, width: Sp, ctx: MathContext, span: Span): GlyphItem | Box {
+export function growHorizontally(
+  char: string,
+  width: Sp,
+  ctx: MathContext,
+  span: Span,
+): GlyphItem | Box {
   const base = ctx.font.glyph(char.codePointAt(0) ?? 0);
   const growth = ctx.table.horizontal.get(base);
   if (!growth) return glyphItem(base, ctx, span);
@@ -73,7 +84,8 @@ function assemble(
   const overlap = ctx.table.minConnectorOverlap;
   const target = size / units(1, ctx);
   const fixed = parts.filter((part) => !part.extender);
-  const sum = (list: readonly AssemblyPart[]): number => list.reduce((s, part) => s + part.fullAdvance, 0);
+  const sum = (list: readonly AssemblyPart[]): number =>
+    list.reduce((s, part) => s + part.fullAdvance, 0);
   let repeats = 0;
   if (extenders.length > 0) {
     const gain = sum(extenders) - overlap * extenders.length;
@@ -81,7 +93,9 @@ function assemble(
     repeats = Math.max(0, Math.ceil((target - without) / Math.max(1, gain)));
     repeats = Math.min(repeats, Math.floor(MOST_PIECES / extenders.length));
   }
-  const pieces = parts.flatMap((part) => (part.extender ? Array<AssemblyPart>(repeats).fill(part) : [part]));
+  const pieces = parts.flatMap((part) =>
+    part.extender ? Array<AssemblyPart>(repeats).fill(part) : [part],
+  );
   if (pieces.length === 0) return null;
   const joints = pieces.length - 1;
   const least = sum(pieces) - joints * overlap;

@@ -69,7 +69,8 @@ function pushSpace(
   if (space === 0) return;
   const [width, stretch, shrink] = SPACES[space] as readonly [number, number, number];
   const unit = mu(inStyle(ctx, part.style));
-  if (breakable) out.push({ kind: 'glue', width: width * unit, stretch: stretch * unit, shrink: shrink * unit });
+  if (breakable)
+    out.push({ kind: 'glue', width: width * unit, stretch: stretch * unit, shrink: shrink * unit });
   else out.push(kern(width * unit));
 }
 

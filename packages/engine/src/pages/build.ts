@@ -190,7 +190,8 @@ export function buildPage(
 
 /** The cost of breaking before the element, or null where none is allowed. */
 function breakPenalty(element: Element, lastWasBox: boolean): number | null {
-  if (element.kind === 'penalty') return element.penalty >= 10000 ? null : Math.max(FORCED, element.penalty);
+  if (element.kind === 'penalty')
+    return element.penalty >= 10000 ? null : Math.max(FORCED, element.penalty);
   return element.kind === 'glue' && lastWasBox ? 0 : null;
 }
 
@@ -231,7 +232,7 @@ function finishPage(
   const placed: Placed[] = [];
   const labels: string[] = [];
   const marks: { mark: PageMark; block: number; y: Sp }[] = [];
-  const ratio = geometry.raggedBottom || end === null ? 0 : stretchRatio(held, geometry);
+  const ratio = glueRatio(held, geometry, geometry.raggedBottom || end === null);
   const idOf = (at: FlowPosition): number => (blocks[at.block] as FlowBlock).id;
   let y = geometry.top;
   let first = true;
@@ -268,15 +269,16 @@ function finishPage(
   return { page, start, next, reach };
 }
 
-/** How far each unit of glue stretches (positive) or shrinks (negative) to fill the page. */
-function stretchRatio(held: readonly Located[], geometry: PageGeometry): number {
+/** How far each unit of glue stretches (positive) or shrinks (negative) to fill the page; a ragged one only shrinks. */
+function glueRatio(held: readonly Located[], geometry: PageGeometry, ragged: boolean): number {
   let natural = 0;
   let depth = 0;
   let first = true;
   const give = { stretch: 0, shrink: 0, infinite: false };
   for (const { element } of held) {
     if (element.kind === 'box') {
-      natural += depth + (first ? Math.max(geometry.topSkip, element.box.height) : element.box.height);
+      natural +=
+        depth + (first ? Math.max(geometry.topSkip, element.box.height) : element.box.height);
       depth = element.box.depth;
       first = false;
     } else if (element.kind === 'glue') {
@@ -288,10 +290,10 @@ function stretchRatio(held: readonly Located[], geometry: PageGeometry): number 
     }
   }
   const missing = geometry.textHeight - natural;
+  if (missing > 0 && ragged) return 0;
   if (missing > 0) return give.infinite || give.stretch === 0 ? 0 : missing / give.stretch;
   return give.shrink === 0 ? 0 : Math.max(-1, missing / give.shrink);
 }
 
 const settle = (g: Glue, ratio: number): Sp =>
   ratio >= 0 ? (g.stretchOrder === 0 ? g.stretch * ratio : 0) : g.shrink * ratio;
-

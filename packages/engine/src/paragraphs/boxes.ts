@@ -61,8 +61,8 @@ interface Row {
 /** A table within the line (LaTeX's `tabular`): columns as wide as their widest cell. */
 export function tabularBox(table: TabularInline, env: LayoutEnv): Box {
   const rows = table.rows.map((row) => tableRow(table, row, env));
-  const widths = table.columns.map((column, c) =>
-    column.width ?? Math.max(0, ...rows.map((row) => row.cells[c]?.width ?? 0)),
+  const widths = table.columns.map(
+    (column, c) => column.width ?? Math.max(0, ...rows.map((row) => row.cells[c]?.width ?? 0)),
   );
   const { xs, bars, width } = tableColumns(table, widths);
   const children: Child[] = [];

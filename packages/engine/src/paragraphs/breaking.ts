@@ -59,9 +59,11 @@ function sumsOf(items: readonly LineItem[]): Sums {
     const item = items[i] as LineItem;
     const glue = item.kind === 'glue' ? item : null;
     sums.width[i + 1] = (sums.width[i] as number) + item.width;
-    sums.stretch[i + 1] = (sums.stretch[i] as number) + (glue && glue.stretchOrder === 0 ? glue.stretch : 0);
+    sums.stretch[i + 1] =
+      (sums.stretch[i] as number) + (glue && glue.stretchOrder === 0 ? glue.stretch : 0);
     sums.fil[i + 1] = (sums.fil[i] as number) + (glue && glue.stretchOrder > 0 ? glue.stretch : 0);
-    sums.shrink[i + 1] = (sums.shrink[i] as number) + (glue && glue.shrinkOrder === 0 ? glue.shrink : 0);
+    sums.shrink[i + 1] =
+      (sums.shrink[i] as number) + (glue && glue.shrinkOrder === 0 ? glue.shrink : 0);
   }
   return sums;
 }
@@ -74,15 +76,22 @@ function penaltyAt(items: readonly LineItem[], i: number): number | null {
       return item.penalty >= INFINITE_BADNESS ? null : Math.max(FORCED, item.penalty);
     case 'disc':
       return item.penalty;
-    case 'glue': {
-      const before = items[i - 1];
-      return before && (before.kind === 'word' || before.kind === 'content' || before.kind === 'disc') ? 0 : null;
+    case 'glue':
+      return !item.inMath && endsMaterial(items[i - 1]) ? 0 : null;
+    case 'kern': {
+      const next = items[i + 1];
+      return !item.inMath && next?.kind === 'glue' && !next.inMath ? 0 : null;
     }
-    case 'kern':
-      return items[i + 1]?.kind === 'glue' ? 0 : null;
     default:
       return null;
   }
+}
+
+/** May a line break at glue behind this item: is it no space itself, or the space at a formula's end? */
+function endsMaterial(item: LineItem | undefined): boolean {
+  if (!item) return false;
+  if (item.kind === 'glue' || item.kind === 'kern') return item.inMath === true;
+  return item.kind !== 'penalty';
 }
 
 /** The first item of the line after a break at `i`: blanks and penalties vanish there. */
@@ -133,19 +142,39 @@ function onePass(
 ): number[] | null {
   const sums = sumsOf(items);
   const start: ActiveNode = {
-    at: -1, line: 0, fitness: 2, demerits: 0, hyphenated: false, before: null,
-    width: 0, stretch: 0, fil: 0, shrink: 0,
+    at: -1,
+    line: 0,
+    fitness: 2,
+    demerits: 0,
+    hyphenated: false,
+    before: null,
+    width: 0,
+    stretch: 0,
+    fil: 0,
+    shrink: 0,
   };
   let active: ActiveNode[] = [start];
   const last = items.length - 1;
   for (let i = 0; i <= last; i++) {
     const penalty = penaltyAt(items, i);
     if (penalty === null) continue;
-    active = tryBreak(items, sums, i, penalty, active, parameters, threshold, extraStretch, final, i === last);
+    active = tryBreak(
+      items,
+      sums,
+      i,
+      penalty,
+      active,
+      parameters,
+      threshold,
+      extraStretch,
+      final,
+      i === last,
+    );
     if (active.length === 0) return null;
   }
   let best: ActiveNode | null = null;
-  for (const node of active) if (node.at === last && (!best || node.demerits < best.demerits)) best = node;
+  for (const node of active)
+    if (node.at === last && (!best || node.demerits < best.demerits)) best = node;
   const breaks: number[] = [];
   for (let node = best; node && node.at >= 0; node = node.before) breaks.unshift(node.at);
   return best ? breaks : null;
@@ -168,9 +197,12 @@ function tryBreak(
   const hyphenated = item.kind === 'disc';
   const { leftSkip, rightSkip } = parameters;
   const sideFil =
-    (leftSkip.stretchOrder > 0 ? leftSkip.stretch : 0) + (rightSkip.stretchOrder > 0 ? rightSkip.stretch : 0);
+    (leftSkip.stretchOrder > 0 ? leftSkip.stretch : 0) +
+    (rightSkip.stretchOrder > 0 ? rightSkip.stretch : 0);
   const sideStretch =
-    (leftSkip.stretchOrder === 0 ? leftSkip.stretch : 0) + (rightSkip.stretchOrder === 0 ? rightSkip.stretch : 0) + extraStretch;
+    (leftSkip.stretchOrder === 0 ? leftSkip.stretch : 0) +
+    (rightSkip.stretchOrder === 0 ? rightSkip.stretch : 0) +
+    extraStretch;
   const sideShrink = leftSkip.shrink + rightSkip.shrink;
   const endWidth = (sums.width[at] as number) + (hyphenated ? item.before : 0);
   const room = parameters.width - leftSkip.width - rightSkip.width;
@@ -199,7 +231,13 @@ function tryBreak(
     let artificial = false;
     let stays = true;
     if (b > INFINITE_BADNESS || penalty === FORCED) {
-      if (final && leastOfAll === AWFUL && kept.length === 0 && k === active.length - 1 && b > threshold) {
+      if (
+        final &&
+        leastOfAll === AWFUL &&
+        kept.length === 0 &&
+        k === active.length - 1 &&
+        b > threshold
+      ) {
         artificial = true; // the last hope: an overfull line rather than none (§854)
       } else if (b > threshold) continue;
       stays = false;
@@ -207,7 +245,8 @@ function tryBreak(
       kept.push(from);
       continue;
     }
-    const demerits = from.demerits + (artificial ? 0 : demeritsOf(b, penalty, fitness, hyphenated, isEnd, from));
+    const demerits =
+      from.demerits + (artificial ? 0 : demeritsOf(b, penalty, fitness, hyphenated, isEnd, from));
     if (demerits <= (least[fitness] as number)) {
       least[fitness] = demerits;
       best[fitness] = from;

@@ -20,8 +20,14 @@ const MARK = '\u00ad';
 
 /** A hyphenator for English with a memory of its own. */
 export function englishHyphenator(): Hyphenate {
-  const mark = createHyphenator(englishPatterns, { async: false, hyphenChar: MARK, minWordLength: 5 });
-  const exceptions = new Map(EXCEPTIONS.map((word) => [word.replaceAll('-', ''), word.replaceAll('-', MARK)]));
+  const mark = createHyphenator(englishPatterns, {
+    async: false,
+    hyphenChar: MARK,
+    minWordLength: 5,
+  });
+  const exceptions = new Map(
+    EXCEPTIONS.map((word) => [word.replaceAll('-', ''), word.replaceAll('-', MARK)]),
+  );
   const memory = new Map<string, readonly number[]>();
   return (word) => {
     const lower = word.toLowerCase();

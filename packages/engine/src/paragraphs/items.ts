@@ -31,11 +31,14 @@ export interface GlueItem {
   readonly stretchOrder: GlueOrder;
   readonly shrink: Sp;
   readonly shrinkOrder: GlueOrder;
+  /** Inside a formula, where lines break only at its penalties. */
+  readonly inMath?: true;
 }
 
 export interface KernItem {
   readonly kind: 'kern';
   readonly width: Sp;
+  readonly inMath?: true;
 }
 
 /** A place to break at a cost; `skip` is extra space below a line that ends here. */
@@ -111,20 +114,32 @@ function pushInline(out: LineItem[], inline: Inline, env: LayoutEnv): void {
     case 'break':
       // `\unskip\nobreak\hfil\break`
       if (out.at(-1)?.kind === 'glue') out.pop();
-      out.push(penaltyItem(10000), glueItem(FIL), penaltyItem(-10000, inline.skip));
+      if (inline.fill) out.push(penaltyItem(10000), glueItem(FIL));
+      out.push(penaltyItem(-10000, inline.skip));
       return;
     case 'math': {
-      const ctx = formulaContext(env.fonts, inline.font, TEXT, (inner, scale) => setText(inner, env, scale));
+      const ctx = formulaContext(env.fonts, inline.font, TEXT, (inner, scale) =>
+        setText(inner, env, scale),
+      );
       for (const part of layoutInline(inline.list, ctx)) out.push(fromMath(part));
       return;
     }
     case 'ref': {
       const text = env.resolve(inline);
       if (text === null) {
-        env.report({ code: 'reference-unknown', from: inline.from, to: inline.to, args: { name: inline.label } });
+        env.report({
+          code: 'reference-unknown',
+          from: inline.from,
+          to: inline.to,
+          args: { name: inline.label },
+        });
       }
       const font = text === null ? { ...inline.font, series: 'bold' as const } : inline.font;
-      return pushWord(out, { kind: 'text', text: text ?? '??', font, from: inline.from, to: inline.to }, env);
+      return pushWord(
+        out,
+        { kind: 'text', text: text ?? '??', font, from: inline.from, to: inline.to },
+        env,
+      );
     }
     case 'anchor':
       return void out.push({
@@ -154,9 +169,17 @@ function fromMath(part: HItem): LineItem {
     case 'box':
       return { kind: 'content', item: part.item, width: part.item.width };
     case 'glue':
-      return { kind: 'glue', width: part.width, stretch: part.stretch, stretchOrder: 0, shrink: part.shrink, shrinkOrder: 0 };
+      return {
+        kind: 'glue',
+        width: part.width,
+        stretch: part.stretch,
+        stretchOrder: 0,
+        shrink: part.shrink,
+        shrinkOrder: 0,
+        inMath: true,
+      };
     case 'kern':
-      return { kind: 'kern', width: part.width };
+      return { kind: 'kern', width: part.width, inMath: true };
     case 'penalty':
       return penaltyItem(part.penalty);
   }
@@ -176,7 +199,12 @@ function pushWord(out: LineItem[], inline: TextInline, env: LayoutEnv): void {
   const { text } = inline;
   const shaped = font.shape(text);
   if (shaped.missing !== null) {
-    env.report({ code: 'character-missing', from: inline.from, to: inline.to, args: { char: shaped.missing } });
+    env.report({
+      code: 'character-missing',
+      from: inline.from,
+      to: inline.to,
+      args: { char: shaped.missing },
+    });
   }
   const at = (units: number): Sp => atSize(units, font, inline.font.size);
   let start = 0;
@@ -187,7 +215,14 @@ function pushWord(out: LineItem[], inline: TextInline, env: LayoutEnv): void {
       if (end >= text.length) break;
       const upTo = widthUpTo(font, text, end);
       out.push({ kind: 'word', inline, font, start, end, width: at(upTo - done) });
-      out.push({ kind: 'disc', width: 0, before: 0, after: 0, penalty: EXPLICIT_HYPHEN, hyphen: false });
+      out.push({
+        kind: 'disc',
+        width: 0,
+        before: 0,
+        after: 0,
+        penalty: EXPLICIT_HYPHEN,
+        hyphen: false,
+      });
       start = end;
       done = upTo;
     }
@@ -237,10 +272,16 @@ function pushDivided(out: LineItem[], word: WordItem, env: LayoutEnv): void {
     const before = font.shape(`${text.slice(0, cut)}-`).width - upTo;
     const after = font.shape(text.slice(cut)).width - (whole - upTo);
     out.push({ kind: 'word', inline, font, start, end: cut, width: at(upTo - done) });
-    out.push({ kind: 'disc', width: 0, before: at(before), after: at(after), penalty: HYPHEN, hyphen: true });
+    out.push({
+      kind: 'disc',
+      width: 0,
+      before: at(before),
+      after: at(after),
+      penalty: HYPHEN,
+      hyphen: true,
+    });
     start = cut;
     done = upTo;
   }
   out.push({ kind: 'word', inline, font, start, end: text.length, width: at(whole - done) });
 }
-

@@ -118,7 +118,7 @@ function buildLine(
   if (startDisc?.kind === 'disc') natural += startDisc.after;
   const { set, overfull } = glueSet(glues, natural, width);
   const pen: Pen = { x: settled(leftSkip, set), height: 0, depth: 0, children: [] };
-  for (let i = start; i < end; ) {
+  for (let i = start; i < end;) {
     const item = items[i] as LineItem;
     if (item.kind === 'word') i = drawWord(items, i, end, hyphenated && endItem.hyphen, pen);
     else {
@@ -141,7 +141,13 @@ function buildLine(
 }
 
 /** Draws the pieces of one word that stand together as one run; answers the item after them. */
-function drawWord(items: readonly LineItem[], at: number, end: number, hyphen: boolean, pen: Pen): number {
+function drawWord(
+  items: readonly LineItem[],
+  at: number,
+  end: number,
+  hyphen: boolean,
+  pen: Pen,
+): number {
   const first = items[at] as WordItem;
   let last = first;
   let next = at + 1;

@@ -33,7 +33,13 @@ function finish(items: LineItem[], { shape }: Paragraph): LineItem[] {
   const indent: LineItem[] =
     shape.indent === 0
       ? []
-      : [{ kind: 'content', width: shape.indent, item: { kind: 'box', width: shape.indent, height: 0, depth: 0, children: [] } }];
+      : [
+          {
+            kind: 'content',
+            width: shape.indent,
+            item: { kind: 'box', width: shape.indent, height: 0, depth: 0, children: [] },
+          },
+        ];
   return [...indent, ...items, penaltyItem(10000), glueItem(shape.fillSkip), penaltyItem(-10000)];
 }
 

@@ -63,4 +63,3 @@ export function place(blocks: readonly SessionBlock[]): void {
     start += block.length;
   }
 }
-

@@ -8,9 +8,16 @@ export function documentFindings(reading: SourceReading): RawFinding[] {
   const end = text.length;
   if (text.trim() === '') return [];
   if (reading.finalValue(CELLS.inDocument) === true) {
-    if (reading.ended) return [];
-    const fix = { title: 'Add \\end{document}', edits: [{ from: end, to: end, text: '\n\\end{document}\n' }] };
-    return [{ code: 'document-end-missing', from: Math.max(0, end - 1), to: end, args: {}, fix }];
+    const missing = reading.finalValue(CELLS.classMissing) === true ? [classMissing] : [];
+    if (reading.ended) return missing;
+    const fix = {
+      title: 'Add \\end{document}',
+      edits: [{ from: end, to: end, text: '\n\\end{document}\n' }],
+    };
+    return [
+      ...missing,
+      { code: 'document-end-missing', from: Math.max(0, end - 1), to: end, args: {}, fix },
+    ];
   }
   const fix = {
     title: 'Add \\begin{document} and \\end{document}',
@@ -18,3 +25,14 @@ export function documentFindings(reading: SourceReading): RawFinding[] {
   };
   return [{ code: 'document-begin-missing', from: Math.max(0, end - 1), to: end, args: {}, fix }];
 }
+
+const classMissing: RawFinding = {
+  code: 'class-missing',
+  from: 0,
+  to: 1,
+  args: {},
+  fix: {
+    title: 'Add \\documentclass{article}',
+    edits: [{ from: 0, to: 0, text: '\\documentclass{article}\n' }],
+  },
+};

@@ -35,7 +35,8 @@ export function resolver(facts: Facts, reads: Map<string, string | null>) {
 /** Would every answer the block was laid out from still be the same? */
 export function sameFacts(block: SessionBlock, facts: Facts): boolean {
   if (!block.laid) return false;
-  for (const [factKey, value] of block.laid.facts) if (answer(facts, factKey) !== value) return false;
+  for (const [factKey, value] of block.laid.facts)
+    if (answer(facts, factKey) !== value) return false;
   return true;
 }
 

@@ -59,7 +59,11 @@ export function startPaging(
   if (records.length > 0) {
     const start = resumed?.startBlock;
     if (resumed && start && alive(start)) {
-      next = { at: { block: start.index, item: resumed.startItem }, number: resumed.page.number, style: resumed.style };
+      next = {
+        at: { block: start.index, item: resumed.startItem },
+        number: resumed.page.number,
+        style: resumed.style,
+      };
     } else {
       // Where the kept pages end is not known any more: the last one is built again.
       const last = records.pop() as PageRecord;
@@ -97,7 +101,9 @@ export function nextPage(
     startBlock: blocks[start.at.block] ?? null,
     startItem: start.at.item,
     style: start.style,
-    reachBlock: built.next ? (blocks[Math.min(built.reach.block, blocks.length - 1)] ?? null) : null,
+    reachBlock: built.next
+      ? (blocks[Math.min(built.reach.block, blocks.length - 1)] ?? null)
+      : null,
   });
   paging.next = built.next;
   return built.next !== null;
@@ -108,7 +114,11 @@ function takeOver(paging: Paging, from: number, number: number): void {
   for (let i = from; i < paging.old.length; i++) {
     const record = paging.old[i] as PageRecord;
     const shifted = number + i - from;
-    paging.records.push(shifted === record.page.number ? record : { ...record, page: renumbered(record.page, shifted) });
+    paging.records.push(
+      shifted === record.page.number
+        ? record
+        : { ...record, page: renumbered(record.page, shifted) },
+    );
   }
   paging.next = null;
 }

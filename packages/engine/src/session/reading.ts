@@ -42,7 +42,9 @@ export class SourceReading {
 
   constructor(today: CalendarDate, units: (it: Interpreter) => FontUnits) {
     const reader = this.readerAt('', 0);
-    const processor = new Processor(this.state, reader, (finding) => this.interpreter.report(finding));
+    const processor = new Processor(this.state, reader, (finding) =>
+      this.interpreter.report(finding),
+    );
     this.interpreter = new Interpreter(this.state, processor);
     connect(this.interpreter);
     this.state.startBlock();
@@ -122,7 +124,8 @@ export class SourceReading {
 
   private readBlock(start: number): SessionBlock {
     const { p } = this.interpreter;
-    if (p.reader.pos !== start || p.reader.text !== this.text) p.reader = this.readerAt(this.text, start);
+    if (p.reader.pos !== start || p.reader.text !== this.text)
+      p.reader = this.readerAt(this.text, start);
     const id = this.nextId++;
     p.reader.startChunk(id);
     this.state.startBlock();
@@ -151,7 +154,9 @@ export class SourceReading {
     }
     while (this.cursor > index) {
       const { writes } = (this.blocks[--this.cursor] as SessionBlock).trace;
-      this.state.restore([...writes].reverse().map(({ cell, before }): Held => ({ cell, value: before })));
+      this.state.restore(
+        [...writes].reverse().map(({ cell, before }): Held => ({ cell, value: before })),
+      );
     }
   }
 }
@@ -182,7 +187,8 @@ class Differences {
 
   /** The new reading has read a block. */
   passNew(block: SessionBlock): void {
-    for (const { cell, before } of block.trace.writes) if (!this.old.has(cell)) this.old.set(cell, before);
+    for (const { cell, before } of block.trace.writes)
+      if (!this.old.has(cell)) this.old.set(cell, before);
   }
 
   /** Forgets cells that hold what they held. */

@@ -15,7 +15,14 @@ import type { FlowBlock, Page } from '../pages/page';
 import type { LayoutEnv } from '../paragraphs/env';
 import { englishHyphenator } from '../paragraphs/hyphenation';
 import type { SessionBlock } from './block';
-import { collectNumbers, NO_FACTS, resolver, sameFacts, type Facts, type PlacedFinding } from './facts';
+import {
+  collectNumbers,
+  NO_FACTS,
+  resolver,
+  sameFacts,
+  type Facts,
+  type PlacedFinding,
+} from './facts';
 import { documentFindings } from './documentFindings';
 import { collectPages, nextPage, startPaging, type PageRecord, type Paging } from './paging';
 import { SourceReading, type CalendarDate } from './reading';
@@ -24,7 +31,8 @@ export type { CalendarDate } from './reading';
 
 /** What a host gives: fonts, and the day. The engine reads no clock and no disk of its own. */
 export interface SessionHost {
-  readonly fonts: FontSource;
+  /** Where fonts come from, or a store that several sessions share. */
+  readonly fonts: FontSource | FontStore;
   readonly today: CalendarDate;
   /** The name of the file, for findings. */
   readonly file?: string;
@@ -75,7 +83,7 @@ export class Session {
   private readonly file: string;
 
   constructor(host: SessionHost) {
-    this.fonts = new FontStore(host.fonts);
+    this.fonts = host.fonts instanceof FontStore ? host.fonts : new FontStore(host.fonts);
     this.file = host.file ?? 'sheet.tex';
     this.reading = new SourceReading(host.today, (it) => fontUnitsOf(this.fonts, it.font));
   }
@@ -111,7 +119,9 @@ export class Session {
     const { length } = this.reading.blocks;
     const shift = length - before;
     const pending = this.changedTo > this.changedFrom;
-    this.changedTo = pending ? Math.max(reusedFrom, Math.min(length, this.changedTo + shift)) : reusedFrom;
+    this.changedTo = pending
+      ? Math.max(reusedFrom, Math.min(length, this.changedTo + shift))
+      : reusedFrom;
     this.changedFrom = pending ? Math.min(this.changedFrom, first) : first;
     this.changedTo = Math.max(this.changedTo, Math.min(length, this.changedFrom + 1));
   }
@@ -133,7 +143,8 @@ export class Session {
 
   private takeGeometry(): void {
     const found =
-      (this.reading.finalValue(CELLS.geometry) as PageGeometry | undefined) ?? pageGeometry(this.reading.state);
+      (this.reading.finalValue(CELLS.geometry) as PageGeometry | undefined) ??
+      pageGeometry(this.reading.state);
     if (JSON.stringify(found) === JSON.stringify(this.geometry)) return;
     this.geometry = found;
     this.changedFrom = 0;
@@ -241,7 +252,10 @@ export class Session {
       for (const { block } of page.placed) if (!first.has(block)) first.set(block, i);
     });
     const { blocks } = this.reading;
-    return { starts: blocks.map(({ start }) => start), pages: blocks.map(({ id }) => first.get(id) ?? -1) };
+    return {
+      starts: blocks.map(({ start }) => start),
+      pages: blocks.map(({ id }) => first.get(id) ?? -1),
+    };
   }
 
   /** All findings in the order of the text, in words. */
@@ -250,7 +264,7 @@ export class Session {
     const add = (start: number, raw: RawFinding): void => void out.push(this.worded(start, raw));
     for (const block of this.reading.blocks) {
       for (const finding of block.reading.findings) add(block.start, finding);
-      for (const finding of block.laid?.findings ?? []) add(block.start, finding);
+      for (const finding of layoutFindings(block)) add(block.start, finding);
     }
     for (const { block, finding } of this.repeated) add(block.start, finding);
     for (const finding of documentFindings(this.reading)) add(0, finding);
@@ -272,7 +286,11 @@ export class Session {
       cause: fill(cause, raw.args),
     };
     if (!raw.fix) return finding;
-    const edits = raw.fix.edits.map((edit) => ({ from: clamp(edit.from), to: clamp(edit.to), text: edit.text }));
+    const edits = raw.fix.edits.map((edit) => ({
+      from: clamp(edit.from),
+      to: clamp(edit.to),
+      text: edit.text,
+    }));
     return { ...finding, fix: { title: raw.fix.title, edits } };
   }
 
@@ -285,10 +303,22 @@ export class Session {
         const place = { page: page.number, y: (y / PT) * (72 / 72.27) };
         if (mark.kind === 'outline') {
           const { level, number, title, from, to } = mark;
-          return [{ kind: 'heading', level, number, title, from: start + from, to: start + to, ...place }];
+          return [
+            { kind: 'heading', level, number, title, from: start + from, to: start + to, ...place },
+          ];
         }
         if (mark.kind !== 'number') return [];
-        return [{ kind: 'number', level: 0, number: mark.number, title: mark.what, from: start + mark.from, to: start + mark.to, ...place }];
+        return [
+          {
+            kind: 'number',
+            level: 0,
+            number: mark.number,
+            title: mark.what,
+            from: start + mark.from,
+            to: start + mark.to,
+            ...place,
+          },
+        ];
       }),
     );
   }
@@ -306,4 +336,13 @@ export class Session {
       }));
     return writePdf(pages, this.fonts, metadata, bookmarks);
   }
+}
+
+/** What layout found; lines that are too wide only because a formula was left open are not told twice. */
+function layoutFindings(block: SessionBlock): readonly RawFinding[] {
+  const found = block.laid?.findings ?? [];
+  const open = block.reading.findings.some(({ code }) => code === 'formula-unclosed');
+  return open
+    ? found.filter(({ code }) => code !== 'line-too-wide' && code !== 'formula-too-wide')
+    : found;
 }

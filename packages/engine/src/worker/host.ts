@@ -36,7 +36,10 @@ export class WorkerHost {
     switch (request.kind) {
       case 'open':
         await this.loadFonts([FALLBACK_FONT, MATH_FONT]);
-        this.session = new Session({ fonts: (file) => this.fonts.get(file) ?? null, today: request.today });
+        this.session = new Session({
+          fonts: (file) => this.fonts.get(file) ?? null,
+          today: request.today,
+        });
         this.session.setText(request.text);
         this.revision = request.revision;
         return this.settle();
@@ -107,7 +110,11 @@ export class WorkerHost {
     const outlines: GlyphOutline[] = [];
     const views: PageView[] = [];
     const transfer: ArrayBuffer[] = [];
-    for (let index = this.view.first; index <= Math.min(this.view.last, pages.length - 1); index++) {
+    for (
+      let index = this.view.first;
+      index <= Math.min(this.view.last, pages.length - 1);
+      index++
+    ) {
       const page = pages[index] as Page;
       const key = this.keyOf(page);
       const description = session.describe(page);
@@ -120,9 +127,18 @@ export class WorkerHost {
       const copy = structuredCopy(description);
       transfer.push(...buffersOf(copy));
       this.addOutlines(description, outlines);
-      views.push({ index, key, description: copy, text: pageText(description, session.fonts), blocks });
+      views.push({
+        index,
+        key,
+        description: copy,
+        text: pageText(description, session.fonts),
+        blocks,
+      });
     }
-    this.around.post({ kind: 'pages', revision: this.revision, complete, pages: infos, views, outlines }, transfer);
+    this.around.post(
+      { kind: 'pages', revision: this.revision, complete, pages: infos, views, outlines },
+      transfer,
+    );
   }
 
   private addOutlines(page: PageDescription, out: GlyphOutline[]): void {

@@ -5,7 +5,13 @@ import type { TextEdit } from '../source/edits';
 
 /** What the page asks of the worker. All plain data. */
 export type Request =
-  | { readonly kind: 'open'; readonly text: string; readonly revision: number; readonly today: CalendarDate; readonly fontBase: string }
+  | {
+      readonly kind: 'open';
+      readonly text: string;
+      readonly revision: number;
+      readonly today: CalendarDate;
+      readonly fontBase: string;
+    }
   /** Edits in order; each one's offsets refer to the text after those before it. */
   | { readonly kind: 'edit'; readonly edits: readonly TextEdit[]; readonly revision: number }
   /** The pages in sight, from 0, the last one included. */

@@ -23,7 +23,10 @@
   </div>
   <h3 class="text-lg leading-tight font-bold group-hover:underline">{assignment.title}</h3>
   <p class="mt-1 flex justify-between text-[15px]">
-    <span>{assignment.state === 'handed-in' ? 'was due' : 'due'} {dueWords(assignment.dueAt, now)}</span>
+    <span
+      >{assignment.state === 'handed-in' ? 'was due' : 'due'}
+      {dueWords(assignment.dueAt, now)}</span
+    >
     <span class="font-bold {tone}">{words}</span>
   </p>
 </a>

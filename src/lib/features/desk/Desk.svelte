@@ -28,7 +28,9 @@
       <section class="mb-10" aria-labelledby="course-{course.id}">
         <h2 id="course-{course.id}" class="mb-4 flex items-baseline gap-3 text-xl font-bold">
           {course.title}
-          <span class="font-[family-name:var(--font-ui)] text-base font-normal">{course.code} · {course.term}</span>
+          <span class="font-[family-name:var(--font-ui)] text-base font-normal"
+            >{course.code} · {course.term}</span
+          >
         </h2>
         <ul class="grid grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-6">
           {#each course.assignments as assignment (assignment.id)}

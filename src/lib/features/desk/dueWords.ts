@@ -4,7 +4,8 @@ const DAY = 86_400_000;
 export function dueWords(dueAt: string | null, now: Date): string {
   if (!dueAt) return 'no date';
   const due = new Date(dueAt);
-  const midnight = (d: Date): number => new Date(d.getFullYear(), d.getMonth(), d.getDate()).getTime();
+  const midnight = (d: Date): number =>
+    new Date(d.getFullYear(), d.getMonth(), d.getDate()).getTime();
   const days = Math.round((midnight(due) - midnight(now)) / DAY);
   const clock = `${String(due.getHours()).padStart(2, '0')}:${String(due.getMinutes()).padStart(2, '0')}`;
   if (days === 0) return `today ${clock}`;

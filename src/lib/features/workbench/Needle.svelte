@@ -15,7 +15,11 @@
   const nearest = $derived(nearestFinding(toFix, caret));
   const angle = $derived(nearest === null ? 60 : nearest.from < caret ? 0 : 180);
   const words = $derived(
-    nearest === null ? (settled ? 'all well' : 'setting') : `${toFix.length} to fix, ${nearest.from < caret ? 'above' : 'below'}`,
+    nearest === null
+      ? settled
+        ? 'all well'
+        : 'setting'
+      : `${toFix.length} to fix, ${nearest.from < caret ? 'above' : 'below'}`,
   );
 </script>
 

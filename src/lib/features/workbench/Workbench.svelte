@@ -88,7 +88,8 @@
     if (litBlock !== null) {
       for (const [index, { description }] of engine.sighted) {
         const extent = blockExtent(description, litBlock);
-        if (extent) return sheet.reveal(index, extent.top, Math.min(extent.bottom, extent.top + 200));
+        if (extent)
+          return sheet.reveal(index, extent.top, Math.min(extent.bottom, extent.top + 200));
       }
     }
     const page = engine.blockPages[blockAt(engine.blockStarts, caret)] ?? -1;
@@ -142,10 +143,12 @@
   {#if saver?.status === 'conflict'}
     <div class="flex items-center gap-4 border-b border-error bg-base-200 px-4 py-2" role="alert">
       <p class="flex-1">
-        This sheet was changed in another window while you wrote here. Nothing is lost: choose which one goes on.
+        This sheet was changed in another window while you wrote here. Nothing is lost: choose which
+        one goes on.
       </p>
       <button class="btn btn-sm" onclick={takeTheirs}>Take the other one</button>
-      <button class="btn btn-primary btn-sm" onclick={() => saver?.keepMine()}>Keep this one</button>
+      <button class="btn btn-primary btn-sm" onclick={() => saver?.keepMine()}>Keep this one</button
+      >
     </div>
   {/if}
   <main class="flex min-h-0 flex-1">
@@ -154,7 +157,13 @@
         class="flex min-h-0 min-w-0 {folded ? 'hidden' : ''}"
         style={sheetWidth === null ? 'flex: 1 1 0' : `flex: 0 0 ${sheetWidth}px`}
       >
-        <Sheet bind:this={sheet} {engine} {litBlock} onpick={go} ongeometry={(geometry) => (sheetGeometry = geometry)} />
+        <Sheet
+          bind:this={sheet}
+          {engine}
+          {litBlock}
+          onpick={go}
+          ongeometry={(geometry) => (sheetGeometry = geometry)}
+        />
       </div>
       <Seam
         {engine}

@@ -1,5 +1,11 @@
 import { and, asc, desc, eq, sql } from 'drizzle-orm';
-import type { AssignmentCard, Course, DeskCourse, OpenAssignment, SaveOutcome } from '../../domain/assignment';
+import type {
+  AssignmentCard,
+  Course,
+  DeskCourse,
+  OpenAssignment,
+  SaveOutcome,
+} from '../../domain/assignment';
 import type { Db } from '../db/connection';
 import { assignments, courses, files, typesettings } from '../db/schema';
 
@@ -35,15 +41,25 @@ export interface StoredTypesetting {
 export function assignmentRepository(db: Db) {
   return {
     addCourse(course: Course, position: number): void {
-      db.insert(courses).values({ ...course, position }).run();
+      db.insert(courses)
+        .values({ ...course, position })
+        .run();
     },
 
     addAssignment(given: NewAssignment, now: string): void {
       const { content, ...assignment } = given;
       db.transaction((tx) => {
-        tx.insert(assignments).values({ ...assignment, updatedAt: now }).run();
+        tx.insert(assignments)
+          .values({ ...assignment, updatedAt: now })
+          .run();
         tx.insert(files)
-          .values({ id: `${given.id}-main`, assignmentId: given.id, path: MAIN_FILE, content, updatedAt: now })
+          .values({
+            id: `${given.id}-main`,
+            assignmentId: given.id,
+            path: MAIN_FILE,
+            content,
+            updatedAt: now,
+          })
           .run();
       });
     },
@@ -72,7 +88,10 @@ export function assignmentRepository(db: Db) {
         })
         .from(assignments)
         .innerJoin(files, and(eq(files.assignmentId, assignments.id), eq(files.path, MAIN_FILE)))
-        .leftJoin(typesettings, and(eq(typesettings.fileId, files.id), eq(typesettings.revision, latest)))
+        .leftJoin(
+          typesettings,
+          and(eq(typesettings.fileId, files.id), eq(typesettings.revision, latest)),
+        )
         .orderBy(asc(assignments.dueAt), asc(assignments.title))
         .all();
       for (const row of rows) cards.set(row.courseId, [...(cards.get(row.courseId) ?? []), row]);
@@ -81,7 +100,13 @@ export function assignmentRepository(db: Db) {
         .from(courses)
         .orderBy(asc(courses.position))
         .all()
-        .map(({ id, code, title, term }) => ({ id, code, title, term, assignments: cards.get(id) ?? [] }));
+        .map(({ id, code, title, term }) => ({
+          id,
+          code,
+          title,
+          term,
+          assignments: cards.get(id) ?? [],
+        }));
     },
 
     open(id: string): OpenAssignment | null {
@@ -107,7 +132,12 @@ export function assignmentRepository(db: Db) {
     mainFile(id: string): StoredFile | null {
       return (
         db
-          .select({ id: files.id, content: files.content, revision: files.revision, title: assignments.title })
+          .select({
+            id: files.id,
+            content: files.content,
+            revision: files.revision,
+            title: assignments.title,
+          })
           .from(files)
           .innerJoin(assignments, eq(assignments.id, files.assignmentId))
           .where(and(eq(files.assignmentId, id), eq(files.path, MAIN_FILE)))
@@ -129,7 +159,9 @@ export function assignmentRepository(db: Db) {
           return { kind: 'saved', revision: revision + 1 };
         }
         const there = tx.select().from(files).where(where).get();
-        return there ? { kind: 'conflict', revision: there.revision, content: there.content } : null;
+        return there
+          ? { kind: 'conflict', revision: there.revision, content: there.content }
+          : null;
       });
     },
 
@@ -141,7 +173,10 @@ export function assignmentRepository(db: Db) {
     /** Keeps the typeset form of a revision; those of older revisions go. */
     keepTypesetting(fileId: string, made: StoredTypesetting, now: string): void {
       db.transaction((tx) => {
-        tx.insert(typesettings).values({ fileId, ...made, madeAt: now }).onConflictDoNothing().run();
+        tx.insert(typesettings)
+          .values({ fileId, ...made, madeAt: now })
+          .onConflictDoNothing()
+          .run();
         const old = tx
           .select({ id: typesettings.id })
           .from(typesettings)

@@ -9,7 +9,11 @@ export interface TypesetAssignment extends StoredTypesetting {
 }
 
 /** What can be done with assignments. The clock is passed in. */
-export function assignmentService(repository: AssignmentRepository, typesetter: Typesetter, now: () => Date) {
+export function assignmentService(
+  repository: AssignmentRepository,
+  typesetter: Typesetter,
+  now: () => Date,
+) {
   return {
     desk: (): DeskCourse[] => repository.desk(),
     open: (id: string): OpenAssignment | null => repository.open(id),
@@ -22,7 +26,11 @@ export function assignmentService(repository: AssignmentRepository, typesetter: 
       if (!file) return null;
       const kept = repository.typesetting(file.id, file.revision);
       if (kept) return { ...kept, title: file.title };
-      const made = await typesetter.typeset({ text: file.content, title: file.title, today: dateOf(now()) });
+      const made = await typesetter.typeset({
+        text: file.content,
+        title: file.title,
+        today: dateOf(now()),
+      });
       const stored: StoredTypesetting = { revision: file.revision, ...made };
       repository.keepTypesetting(file.id, stored, now().toISOString());
       return { ...stored, title: file.title };
@@ -32,4 +40,8 @@ export function assignmentService(repository: AssignmentRepository, typesetter: 
 
 export type AssignmentService = ReturnType<typeof assignmentService>;
 
-const dateOf = (date: Date) => ({ year: date.getFullYear(), month: date.getMonth() + 1, day: date.getDate() });
+const dateOf = (date: Date) => ({
+  year: date.getFullYear(),
+  month: date.getMonth() + 1,
+  day: date.getDate(),
+});

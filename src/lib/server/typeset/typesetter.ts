@@ -25,7 +25,11 @@ export interface Typesetter {
  * @param thread path of the built thread program.
  * @param fonts folder of the font files.
  */
-export function threadTypesetter(thread: string, fonts: string, limits: TypesetLimits = STANDARD_LIMITS): Typesetter {
+export function threadTypesetter(
+  thread: string,
+  fonts: string,
+  limits: TypesetLimits = STANDARD_LIMITS,
+): Typesetter {
   let running = 0;
   const waiting: (() => void)[] = [];
   const enter = async (): Promise<void> => {
@@ -48,7 +52,12 @@ export function threadTypesetter(thread: string, fonts: string, limits: TypesetL
   };
 }
 
-function runThread(thread: string, fonts: string, job: TypesetJob, limits: TypesetLimits): Promise<TypesetResult> {
+function runThread(
+  thread: string,
+  fonts: string,
+  job: TypesetJob,
+  limits: TypesetLimits,
+): Promise<TypesetResult> {
   return new Promise((resolve, reject) => {
     const worker = new Worker(thread, {
       workerData: { job, fonts },
@@ -56,7 +65,11 @@ function runThread(thread: string, fonts: string, job: TypesetJob, limits: Types
     });
     const timer = setTimeout(() => {
       void worker.terminate();
-      reject(new TypesetTooMuch('This document takes too long to typeset. Look for a command that repeats for ever.'));
+      reject(
+        new TypesetTooMuch(
+          'This document takes too long to typeset. Look for a command that repeats for ever.',
+        ),
+      );
     }, limits.time);
     worker.once('message', (result: Omit<TypesetResult, 'pdf'> & { pdf: Uint8Array }) => {
       clearTimeout(timer);
@@ -66,7 +79,9 @@ function runThread(thread: string, fonts: string, job: TypesetJob, limits: Types
     worker.once('error', (error: NodeJS.ErrnoException) => {
       clearTimeout(timer);
       const tooLarge = error.code === 'ERR_WORKER_OUT_OF_MEMORY';
-      reject(tooLarge ? new TypesetTooMuch('This document needs too much memory to typeset.') : error);
+      reject(
+        tooLarge ? new TypesetTooMuch('This document needs too much memory to typeset.') : error,
+      );
     });
   });
 }

@@ -19,10 +19,15 @@ export function readLigatures(gsub: DataView | undefined): Map<number, Ligature[
         const known = all.get(first) ?? [];
         for (let k = 0; k < set.getUint16(0); k++) {
           const entry = sub(set, set.getUint16(2 + 2 * k));
-          const rest = Array.from({ length: entry.getUint16(2) - 1 }, (_, c) => entry.getUint16(4 + 2 * c));
+          const rest = Array.from({ length: entry.getUint16(2) - 1 }, (_, c) =>
+            entry.getUint16(4 + 2 * c),
+          );
           known.push({ rest, glyph: entry.getUint16(0) });
         }
-        all.set(first, known.sort((a, b) => b.rest.length - a.rest.length));
+        all.set(
+          first,
+          known.sort((a, b) => b.rest.length - a.rest.length),
+        );
       });
     }
   }
@@ -39,10 +44,15 @@ export function readAlternates(gsub: DataView | undefined, feature: string): Map
       const format = view.getUint16(0);
       coverage.forEach((glyph, i) => {
         if (lookup.type === 1) {
-          all.set(glyph, [format === 1 ? (glyph + view.getInt16(4)) & 0xffff : view.getUint16(6 + 2 * i)]);
+          all.set(glyph, [
+            format === 1 ? (glyph + view.getInt16(4)) & 0xffff : view.getUint16(6 + 2 * i),
+          ]);
         } else if (lookup.type === 3) {
           const set = sub(view, view.getUint16(6 + 2 * i));
-          all.set(glyph, Array.from({ length: set.getUint16(0) }, (_, k) => set.getUint16(2 + 2 * k)));
+          all.set(
+            glyph,
+            Array.from({ length: set.getUint16(0) }, (_, k) => set.getUint16(2 + 2 * k)),
+          );
         }
       });
     }

@@ -113,7 +113,8 @@ export interface MathTable {
 export function readMath(view: DataView): MathTable {
   const info = sub(view, view.getUint16(6));
   const variants = sub(view, view.getUint16(8));
-  const at = (offset: number): DataView | null => (info.getUint16(offset) ? sub(info, info.getUint16(offset)) : null);
+  const at = (offset: number): DataView | null =>
+    info.getUint16(offset) ? sub(info, info.getUint16(offset)) : null;
   return {
     constants: readConstants(sub(view, view.getUint16(4))),
     italics: readValues(at(0)),
@@ -183,7 +184,12 @@ function readKern(view: DataView): MathKern {
   return { heights, kerns };
 }
 
-function readGrowths(view: DataView, coverage: number, count: number, first: number): Map<number, Growth> {
+function readGrowths(
+  view: DataView,
+  coverage: number,
+  count: number,
+  first: number,
+): Map<number, Growth> {
   const out = new Map<number, Growth>();
   if (coverage === 0) return out;
   const glyphs = readCoverage(sub(view, coverage));

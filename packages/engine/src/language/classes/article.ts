@@ -42,18 +42,34 @@ function setPage(it: Interpreter, base: number, options: readonly string[]): voi
   const spare = height - 2 * INCH - head - headSep - textHeight - foot;
   const margin = wholePoints((width - textWidth) / 2 - INCH);
   const values: Readonly<Record<string, Sp>> = {
-    paperwidth: width, paperheight: height, textwidth: textWidth, textheight: textHeight,
-    topskip: topSkip, maxdepth: topSkip / 2, headheight: head, headsep: headSep, footskip: foot,
-    oddsidemargin: margin, evensidemargin: margin, topmargin: wholePoints(spare / 2),
-    parindent: pt(INDENTS[base] ?? 15), hsize: textWidth, linewidth: textWidth, columnwidth: textWidth,
+    paperwidth: width,
+    paperheight: height,
+    textwidth: textWidth,
+    textheight: textHeight,
+    topskip: topSkip,
+    maxdepth: topSkip / 2,
+    headheight: head,
+    headsep: headSep,
+    footskip: foot,
+    oddsidemargin: margin,
+    evensidemargin: margin,
+    topmargin: wholePoints(spare / 2),
+    parindent: pt(INDENTS[base] ?? 15),
+    hsize: textWidth,
+    linewidth: textWidth,
+    columnwidth: textWidth,
   };
   for (const [name, value] of Object.entries(values)) setDimen(it.state, name, value, true);
 }
 
 /** `\leftmargini` and its kin in em of the text font (article.cls). */
 const LIST_MARGINS: readonly (readonly [string, number])[] = [
-  ['leftmargini', 2.5], ['leftmarginii', 2.2], ['leftmarginiii', 1.87], ['leftmarginiv', 1.7],
-  ['leftmarginv', 1], ['leftmarginvi', 1],
+  ['leftmargini', 2.5],
+  ['leftmarginii', 2.2],
+  ['leftmarginiii', 1.87],
+  ['leftmarginiv', 1.7],
+  ['leftmarginv', 1],
+  ['leftmarginvi', 1],
 ];
 
 function setup(it: Interpreter, options: readonly string[]): void {
@@ -73,7 +89,17 @@ function setup(it: Interpreter, options: readonly string[]): void {
   newCounter(it, 'subsubsection', 'subsection');
   newCounter(it, 'paragraph', 'subsubsection');
   newCounter(it, 'subparagraph', 'paragraph');
-  for (const name of ['equation', 'figure', 'table', 'footnote', 'page', 'enumi', 'enumii', 'enumiii', 'enumiv']) {
+  for (const name of [
+    'equation',
+    'figure',
+    'table',
+    'footnote',
+    'page',
+    'enumi',
+    'enumii',
+    'enumiii',
+    'enumiv',
+  ]) {
     newCounter(it, name, null);
   }
   setCounter(it.state, 'page', 1);
@@ -81,7 +107,12 @@ function setup(it: Interpreter, options: readonly string[]): void {
   it.define('thesubsubsection', '\\thesubsection.\\arabic{subsubsection}');
   it.define('theparagraph', '\\thesubsubsection.\\arabic{paragraph}');
   it.define('thesubparagraph', '\\theparagraph.\\arabic{subparagraph}');
-  for (const [name, kind] of [['enumi', 'arabic'], ['enumii', 'alph'], ['enumiii', 'roman'], ['enumiv', 'Alph']]) {
+  for (const [name, kind] of [
+    ['enumi', 'arabic'],
+    ['enumii', 'alph'],
+    ['enumiii', 'roman'],
+    ['enumiv', 'Alph'],
+  ]) {
     it.define(`the${name}`, `\\${kind}{${name}}`);
   }
 }
@@ -90,11 +121,28 @@ export const article: ClassEntry = {
   name: 'article',
   description: 'Sections without chapters: homework, proofs, notes, papers.',
   options: [
-    '10pt', '11pt', '12pt', ...Object.keys(PAPERS), 'landscape', 'oneside', 'onecolumn', 'final', 'draft',
-    'notitlepage', 'fleqn', 'leqno', 'openany',
+    '10pt',
+    '11pt',
+    '12pt',
+    ...Object.keys(PAPERS),
+    'landscape',
+    'oneside',
+    'onecolumn',
+    'final',
+    'draft',
+    'notitlepage',
+    'fleqn',
+    'leqno',
+    'openany',
   ],
   commands: [...sections, ...titleCommands],
   environments: [abstractEnvironment],
-  macros: { abstractname: 'Abstract', refname: 'References', figurename: 'Figure', tablename: 'Table', contentsname: 'Contents' },
+  macros: {
+    abstractname: 'Abstract',
+    refname: 'References',
+    figurename: 'Figure',
+    tablename: 'Table',
+    contentsname: 'Contents',
+  },
   setup,
 };

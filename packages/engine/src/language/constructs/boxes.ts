@@ -1,4 +1,11 @@
-import type { BoxInline, Inline, TabularColumn, TabularInline, TabularRow } from '../../document/inlines';
+import type { BlockNode } from '../../document/blocks';
+import type {
+  BoxInline,
+  Inline,
+  TabularColumn,
+  TabularInline,
+  TabularRow,
+} from '../../document/inlines';
 import type { Sp } from '../../base/lengths';
 import { setDimen } from '../../expansion/registers';
 import { scanDimen } from '../../expansion/scan';
@@ -23,13 +30,26 @@ type BoxChange = Partial<Omit<BoxInline, 'kind' | 'inlines'>>;
 
 function box(it: Interpreter, inlines: readonly Inline[], change: BoxChange): BoxInline {
   return {
-    kind: 'box', inlines, width: null, align: 'center', raise: 0, hidden: false, frame: null, grow: false,
-    ...it.p.place, ...change,
+    kind: 'box',
+    inlines,
+    width: null,
+    align: 'center',
+    raise: 0,
+    hidden: false,
+    frame: null,
+    grow: false,
+    ...it.p.place,
+    ...change,
   };
 }
 
 const frameOf = (it: Interpreter) => ({ rule: it.dimen('fboxrule'), padding: it.dimen('fboxsep') });
-const ALIGNMENTS: Readonly<Record<string, BoxInline['align']>> = { l: 'left', c: 'center', r: 'right', s: 'left' };
+const ALIGNMENTS: Readonly<Record<string, BoxInline['align']>> = {
+  l: 'left',
+  c: 'center',
+  r: 'right',
+  s: 'left',
+};
 
 function sized(it: Interpreter, args: Args, framed: boolean): BoxInline {
   const inlines = it.inlinesOf(tokensOf(args, 2));
@@ -39,11 +59,19 @@ function sized(it: Interpreter, args: Args, framed: boolean): BoxInline {
 }
 
 /** Inside a formula the same box is a piece of text. */
-const inFormula = (make: (it: Interpreter, tokens: readonly Token[]) => Inline) =>
-  (reader: MathReader, token: Token) =>
-    ({ kind: 'text' as const, inlines: [make(reader.it, reader.argument(token))], ...reader.span(token) });
+const inFormula =
+  (make: (it: Interpreter, tokens: readonly Token[]) => Inline) =>
+  (reader: MathReader, token: Token) => ({
+    kind: 'text' as const,
+    inlines: [make(reader.it, reader.argument(token))],
+    ...reader.span(token),
+  });
 
-const simple = (name: string, description: string, make: (it: Interpreter, tokens: readonly Token[]) => Inline): CommandEntry => ({
+const simple = (
+  name: string,
+  description: string,
+  make: (it: Interpreter, tokens: readonly Token[]) => Inline,
+): CommandEntry => ({
   name,
   signature: 'm',
   description,
@@ -57,17 +85,35 @@ export const boxCommands: readonly CommandEntry[] = [
   simple('mbox', 'Text that is never broken over lines.', (it, t) => box(it, it.inlinesOf(t), {})),
   simple('hbox', 'Text that is never broken over lines.', (it, t) => box(it, it.inlinesOf(t), {})),
   simple('fbox', 'Text in a frame.', (it, t) => box(it, it.inlinesOf(t), { frame: frameOf(it) })),
-  { name: 'makebox', signature: 'oom', description: 'Text in a box of a given width.', example: '\\makebox[2cm][l]{ebb}', run: (it, args) => it.add(sized(it, args, false)) },
-  { name: 'framebox', signature: 'oom', description: 'Text in a framed box of a given width.', example: '\\framebox[2cm]{ebb}', run: (it, args) => it.add(sized(it, args, true)) },
   {
-    name: 'raisebox', signature: 'moom', description: 'Text raised above the line.', example: '\\raisebox{1ex}{ebb}',
+    name: 'makebox',
+    signature: 'oom',
+    description: 'Text in a box of a given width.',
+    example: '\\makebox[2cm][l]{ebb}',
+    run: (it, args) => it.add(sized(it, args, false)),
+  },
+  {
+    name: 'framebox',
+    signature: 'oom',
+    description: 'Text in a framed box of a given width.',
+    example: '\\framebox[2cm]{ebb}',
+    run: (it, args) => it.add(sized(it, args, true)),
+  },
+  {
+    name: 'raisebox',
+    signature: 'moom',
+    description: 'Text raised above the line.',
+    example: '\\raisebox{1ex}{ebb}',
     run: (it, args) => {
       const raise = dimenOf(it, tokensOf(args, 0));
       it.add(box(it, it.inlinesOf(tokensOf(args, 3)), { raise }));
     },
   },
   {
-    name: 'rule', signature: 'omm', description: 'A rule of a width and a height.', example: '\\rule{2cm}{0.4pt}',
+    name: 'rule',
+    signature: 'omm',
+    description: 'A rule of a width and a height.',
+    example: '\\rule{2cm}{0.4pt}',
     run: (it, args) => {
       const lift = args[0] ? dimenOf(it, tokensOf(args, 0)) : 0;
       const width = dimenOf(it, tokensOf(args, 1));
@@ -76,18 +122,39 @@ export const boxCommands: readonly CommandEntry[] = [
     },
   },
   {
-    name: 'hrulefill', signature: '', description: 'A rule that fills the rest of the line.', example: 'Name: \\hrulefill',
+    name: 'hrulefill',
+    signature: '',
+    description: 'A rule that fills the rest of the line.',
+    example: 'Name: \\hrulefill',
     run: (it) => {
       const at = it.p.place;
-      it.add({ kind: 'rule', width: it.dimen('linewidth') / 3, height: it.dimen('fboxrule'), depth: 0, ...at });
+      it.add({
+        kind: 'rule',
+        width: it.dimen('linewidth') / 3,
+        height: it.dimen('fboxrule'),
+        depth: 0,
+        ...at,
+      });
     },
   },
   {
-    name: 'hrule', signature: '', description: 'A rule across the text.', example: '\\hrule',
-    run: (it) => it.addBlock({ kind: 'rule', width: it.dimen('linewidth'), height: it.dimen('fboxrule'), left: it.dimen('totalleftmargin') }),
+    name: 'hrule',
+    signature: '',
+    description: 'A rule across the text.',
+    example: '\\hrule',
+    run: (it) =>
+      it.addBlock({
+        kind: 'rule',
+        width: it.dimen('linewidth'),
+        height: it.dimen('fboxrule'),
+        left: it.dimen('totalleftmargin'),
+      }),
   },
   {
-    name: 'parbox', signature: 'omM', description: 'A paragraph in a box of a given width.', example: '\\parbox{4cm}{High water at noon.}',
+    name: 'parbox',
+    signature: 'omM',
+    description: 'A paragraph in a box of a given width.',
+    example: '\\parbox{4cm}{High water at noon.}',
     run: (it, args) => {
       const position = tokensOf(args, 0)[0]?.text ?? 'c';
       const width = dimenOf(it, tokensOf(args, 1));
@@ -96,9 +163,18 @@ export const boxCommands: readonly CommandEntry[] = [
   },
 ];
 
-const VALIGN: Readonly<Record<string, 'top' | 'center' | 'bottom'>> = { t: 'top', c: 'center', b: 'bottom' };
+const VALIGN: Readonly<Record<string, 'top' | 'center' | 'bottom'>> = {
+  t: 'top',
+  c: 'center',
+  b: 'bottom',
+};
 
-function parbox(it: Interpreter, width: Sp, position: string, fill: () => readonly import('../../document/blocks').BlockNode[]): Inline {
+function parbox(
+  it: Interpreter,
+  width: Sp,
+  position: string,
+  fill: () => readonly BlockNode[],
+): Inline {
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   narrow(it, width);
   const blocks = fill();
@@ -111,7 +187,6 @@ function narrow(it: Interpreter, width: Sp): void {
   for (const name of ['hsize', 'linewidth', 'columnwidth']) setDimen(it.state, name, width);
   setDimen(it.state, 'totalleftmargin', 0);
   setDimen(it.state, 'parindent', 0);
-  it.p.push([]);
 }
 
 export const minipage: EnvironmentEntry = {
@@ -124,7 +199,11 @@ export const minipage: EnvironmentEntry = {
     const width = dimenOf(it, tokensOf(args, 1));
     it.startParagraph();
     Object.assign(open.data, {
-      position: tokensOf(args, 0)[0]?.text ?? 'c', width, hlist: it.hlist, vlist: it.vlist, restricted: it.restricted,
+      position: tokensOf(args, 0)[0]?.text ?? 'c',
+      width,
+      hlist: it.hlist,
+      vlist: it.vlist,
+      restricted: it.restricted,
     });
     it.hlist = null;
     it.vlist = [];
@@ -137,7 +216,11 @@ export const minipage: EnvironmentEntry = {
     const open = it.environments.at(-1) as OpenEnvironment;
     const blocks = it.vlist;
     const { position, width, hlist, vlist, restricted } = open.data as {
-      position: string; width: Sp; hlist: Interpreter['hlist']; vlist: Interpreter['vlist']; restricted: boolean;
+      position: string;
+      width: Sp;
+      hlist: Interpreter['hlist'];
+      vlist: Interpreter['vlist'];
+      restricted: boolean;
     };
     it.hlist = hlist;
     it.vlist = vlist;
@@ -147,14 +230,20 @@ export const minipage: EnvironmentEntry = {
 };
 
 /** Column letters and bars of a `tabular`. */
-export function readColumns(it: Interpreter, tokens: readonly Token[]): { columns: TabularColumn[]; bars: number[] } {
+export function readColumns(
+  it: Interpreter,
+  tokens: readonly Token[],
+): { columns: TabularColumn[]; bars: number[] } {
   const columns: TabularColumn[] = [];
   const bars: number[] = [0];
   for (let i = 0; i < tokens.length; i++) {
     const t = tokens[i] as Token;
     if (t.text === '|') bars[columns.length] = (bars[columns.length] ?? 0) + 1;
     else if ('lcr'.includes(t.text) && t.cell === null && t.text !== '') {
-      columns.push({ align: (ALIGNMENTS[t.text] ?? 'left') as TabularColumn['align'], width: null });
+      columns.push({
+        align: (ALIGNMENTS[t.text] ?? 'left') as TabularColumn['align'],
+        width: null,
+      });
     } else if (t.text === 'p' && tokens[i + 1]?.cat === 1) {
       const end = tokens.findIndex((u, k) => k > i && u.cat === 2);
       columns.push({ align: 'left', width: glueOf(it, tokens.slice(i + 2, end)).width });
@@ -188,9 +277,14 @@ function beginTabular(it: Interpreter, args: Args, token: Token): void {
     if (ended === 'end') break;
   }
   const table: TabularInline = {
-    kind: 'tabular', columns, rows, bars,
+    kind: 'tabular',
+    columns,
+    rows,
+    bars,
     valign: VALIGN[tokensOf(args, 0)[0]?.text ?? 'c'] ?? 'center',
-    baselineSkip: it.skip('baselineskip').width, columnSep: it.dimen('tabcolsep'), ruleWidth: it.dimen('arrayrulewidth'),
+    baselineSkip: it.skip('baselineskip').width,
+    columnSep: it.dimen('tabcolsep'),
+    ruleWidth: it.dimen('arrayrulewidth'),
     ...at,
   };
   it.add(table);
@@ -203,14 +297,19 @@ function rowSkip(it: Interpreter): Sp {
 }
 
 export const tabular: EnvironmentEntry = {
-  name: 'tabular', signature: 'om', description: 'A table of text: a letter for each column.',
+  name: 'tabular',
+  signature: 'om',
+  description: 'A table of text: a letter for each column.',
   example: '\\begin{tabular}{lr}\nNorth Pier & 06:40\\\\\nSouth Quay & 07:05\n\\end{tabular}',
   begin: beginTabular,
 };
 
 export const tableCommands: readonly CommandEntry[] = [
   {
-    name: 'hline', signature: '', description: 'A rule across the table.', example: '\\hline',
+    name: 'hline',
+    signature: '',
+    description: 'A rule across the table.',
+    example: '\\hline',
     run: (it) => {
       it.tableRules++;
       it.skipBlanks();

@@ -76,7 +76,17 @@ const ACCENTS: readonly (readonly [string, string, string])[] = [
 /** The dots of `\ldots` in text: three full stops, spaced as TeX spaces them. */
 function textDots(it: Interpreter): void {
   const at = it.p.place;
-  const gap = { kind: 'glue' as const, glue: { width: it.font.size / 6, stretch: 0, stretchOrder: 0 as const, shrink: 0, shrinkOrder: 0 as const }, ...at };
+  const gap = {
+    kind: 'glue' as const,
+    glue: {
+      width: it.font.size / 6,
+      stretch: 0,
+      stretchOrder: 0 as const,
+      shrink: 0,
+      shrinkOrder: 0 as const,
+    },
+    ...at,
+  };
   for (let i = 0; i < 3; i++) {
     it.character('.', at);
     it.add({ kind: 'penalty', penalty: 10000, ...at });
@@ -103,7 +113,10 @@ const accents: readonly CommandEntry[] = ACCENTS.map(([name, mark, what]) => ({
       .join('');
     const [first = ' ', ...rest] = [...letters];
     const span = it.spanOf(token);
-    it.character((first + mark).normalize('NFC') + rest.join(''), { from: span.from, to: Math.max(span.to, it.p.here()) });
+    it.character((first + mark).normalize('NFC') + rest.join(''), {
+      from: span.from,
+      to: Math.max(span.to, it.p.here()),
+    });
   },
 }));
 
@@ -120,8 +133,15 @@ const logo = (name: string, text: string): CommandEntry => ({
       it.character('T', at);
       kern(-0.1667);
       it.add({
-        kind: 'box', inlines: [{ kind: 'text', text: 'E', font: it.font, ...at }], width: null, align: 'left',
-        raise: (-0.5 * 4.3 * PT * size) / (10 * PT), hidden: false, frame: null, grow: false, ...at,
+        kind: 'box',
+        inlines: [{ kind: 'text', text: 'E', font: it.font, ...at }],
+        width: null,
+        align: 'left',
+        raise: (-0.5 * 4.3 * PT * size) / (10 * PT),
+        hidden: false,
+        frame: null,
+        grow: false,
+        ...at,
       });
       kern(-0.125);
       it.character('X', at);
@@ -130,8 +150,22 @@ const logo = (name: string, text: string): CommandEntry => ({
       it.character('L', at);
       kern(-0.36);
       it.add({
-        kind: 'box', inlines: [{ kind: 'text', text: 'A', font: it.intern({ ...it.font, size: Math.round(0.7 * size) }), ...at }],
-        width: null, align: 'left', raise: 0.2 * size, hidden: false, frame: null, grow: false, ...at,
+        kind: 'box',
+        inlines: [
+          {
+            kind: 'text',
+            text: 'A',
+            font: it.intern({ ...it.font, size: Math.round(0.7 * size) }),
+            ...at,
+          },
+        ],
+        width: null,
+        align: 'left',
+        raise: 0.2 * size,
+        hidden: false,
+        frame: null,
+        grow: false,
+        ...at,
       });
       kern(-0.15);
     }

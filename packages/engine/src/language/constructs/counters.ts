@@ -5,7 +5,15 @@ import type { Expandable, RegisterMeaning } from '../../expansion/meaning';
 import { scanDimen, scanGlue, scanInt } from '../../expansion/scan';
 import type { Processor } from '../../expansion/processor';
 import type { Token } from '../../expansion/meaning';
-import { addReset, counterExists, counterValue, newCounter, refStepCounter, setCounter, stepCounter } from '../counters';
+import {
+  addReset,
+  counterExists,
+  counterValue,
+  newCounter,
+  refStepCounter,
+  setCounter,
+  stepCounter,
+} from '../counters';
 import type { CommandEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { Interpreter } from '../interpreter';
@@ -28,11 +36,22 @@ function intOf(it: Interpreter, tokens: readonly Token[]): number {
 /** Counters as commands. */
 export const counterCommands: readonly CommandEntry[] = [
   {
-    name: 'newcounter', signature: 'mo', description: 'A new counter; brackets name the one that sets it back.', example: '\\newcounter{ferry}[section]',
-    run: (it, args) => newCounter(it, textOf(it.p, tokensOf(args, 0)), args[1] ? textOf(it.p, tokensOf(args, 1)) : null),
+    name: 'newcounter',
+    signature: 'mo',
+    description: 'A new counter; brackets name the one that sets it back.',
+    example: '\\newcounter{ferry}[section]',
+    run: (it, args) =>
+      newCounter(
+        it,
+        textOf(it.p, tokensOf(args, 0)),
+        args[1] ? textOf(it.p, tokensOf(args, 1)) : null,
+      ),
   },
   {
-    name: 'setcounter', signature: 'mm', description: 'Sets a counter.', example: '\\setcounter{section}{3}',
+    name: 'setcounter',
+    signature: 'mm',
+    description: 'Sets a counter.',
+    example: '\\setcounter{section}{3}',
     run: (it, args, token) => {
       const name = counterName(it, tokensOf(args, 0), token);
       const value = intOf(it, tokensOf(args, 1));
@@ -40,7 +59,10 @@ export const counterCommands: readonly CommandEntry[] = [
     },
   },
   {
-    name: 'addtocounter', signature: 'mm', description: 'Adds to a counter.', example: '\\addtocounter{section}{1}',
+    name: 'addtocounter',
+    signature: 'mm',
+    description: 'Adds to a counter.',
+    example: '\\addtocounter{section}{1}',
     run: (it, args, token) => {
       const name = counterName(it, tokensOf(args, 0), token);
       const value = intOf(it, tokensOf(args, 1));
@@ -48,7 +70,10 @@ export const counterCommands: readonly CommandEntry[] = [
     },
   },
   {
-    name: 'stepcounter', signature: 'm', description: 'One more on a counter.', example: '\\stepcounter{section}',
+    name: 'stepcounter',
+    signature: 'm',
+    description: 'One more on a counter.',
+    example: '\\stepcounter{section}',
     run: (it, args, token) => {
       const name = counterName(it, tokensOf(args, 0), token);
       if (name) stepCounter(it.state, name);
@@ -56,22 +81,35 @@ export const counterCommands: readonly CommandEntry[] = [
     math: () => null,
   },
   {
-    name: 'refstepcounter', signature: 'm', description: 'One more on a counter, for a \\label that follows.', example: '\\refstepcounter{ferry}',
+    name: 'refstepcounter',
+    signature: 'm',
+    description: 'One more on a counter, for a \\label that follows.',
+    example: '\\refstepcounter{ferry}',
     run: (it, args, token) => {
       const name = counterName(it, tokensOf(args, 0), token);
       if (name) refStepCounter(it, name);
     },
   },
   {
-    name: 'counterwithin', signature: 'smm', description: 'Numbers one counter within another.', example: '\\counterwithin{equation}{section}',
-    run: (it, args) => numberWithin(it, textOf(it.p, tokensOf(args, 1)), textOf(it.p, tokensOf(args, 2))),
+    name: 'counterwithin',
+    signature: 'smm',
+    description: 'Numbers one counter within another.',
+    example: '\\counterwithin{equation}{section}',
+    run: (it, args) =>
+      numberWithin(it, textOf(it.p, tokensOf(args, 1)), textOf(it.p, tokensOf(args, 2))),
   },
   {
-    name: 'setlength', signature: 'mm', description: 'Sets a length.', example: '\\setlength{\\parindent}{0pt}',
+    name: 'setlength',
+    signature: 'mm',
+    description: 'Sets a length.',
+    example: '\\setlength{\\parindent}{0pt}',
     run: (it, args, token) => setLength(it, tokensOf(args, 0), tokensOf(args, 1), token, false),
   },
   {
-    name: 'addtolength', signature: 'mm', description: 'Adds to a length.', example: '\\addtolength{\\textwidth}{1cm}',
+    name: 'addtolength',
+    signature: 'mm',
+    description: 'Adds to a length.',
+    example: '\\addtolength{\\textwidth}{1cm}',
     run: (it, args, token) => setLength(it, tokensOf(args, 0), tokensOf(args, 1), token, true),
   },
 ];
@@ -82,9 +120,17 @@ export function numberWithin(it: Interpreter, inner: string, outer: string): voi
   it.define(`the${inner}`, `\\csname the${outer}\\endcsname.\\arabic{${inner}}`);
 }
 
-function setLength(it: Interpreter, target: readonly Token[], value: readonly Token[], token: Token, adds: boolean): void {
+function setLength(
+  it: Interpreter,
+  target: readonly Token[],
+  value: readonly Token[],
+  token: Token,
+  adds: boolean,
+): void {
   const named = target.find((t) => t.cell !== null);
-  const meaning = named?.cell ? (it.state.get(named.cell) as RegisterMeaning | undefined) : undefined;
+  const meaning = named?.cell
+    ? (it.state.get(named.cell) as RegisterMeaning | undefined)
+    : undefined;
   if (meaning?.kind !== 'register') {
     it.p.report('command-unknown', it.spanOf(named ?? token), { name: named?.text ?? token.text });
     return;
@@ -94,9 +140,17 @@ function setLength(it: Interpreter, target: readonly Token[], value: readonly To
   if (meaning.type === 'skip' || meaning.type === 'muskip') {
     const g = scanGlue(it.p);
     const before = old as typeof g | undefined;
-    it.state.set(meaning.storage, adds && before
-      ? { ...g, width: g.width + before.width, stretch: g.stretch + before.stretch, shrink: g.shrink + before.shrink }
-      : g);
+    it.state.set(
+      meaning.storage,
+      adds && before
+        ? {
+            ...g,
+            width: g.width + before.width,
+            stretch: g.stretch + before.stretch,
+            shrink: g.shrink + before.shrink,
+          }
+        : g,
+    );
   } else {
     const length = scanDimen(it.p);
     it.state.set(meaning.storage, adds ? Number(old ?? 0) + length : length);
@@ -123,7 +177,9 @@ function printing(name: string, print: (n: number) => string): Expandable {
 }
 
 const MONTHS =
-  'January February March April May June July August September October November December'.split(' ');
+  'January February March April May June July August September October November December'.split(
+    ' ',
+  );
 
 /** What prints a counter's value, and the date: expandable, so that labels and `\edef` see characters. */
 export const counterExpandables: readonly Expandable[] = [
@@ -145,7 +201,8 @@ export const counterExpandables: readonly Expandable[] = [
     kind: 'expandable',
     name: 'today',
     expand: (p) => {
-      const read = (name: string): number => Number(p.state.get(p.state.cell(`\u0001count:${name}`)) ?? 1);
+      const read = (name: string): number =>
+        Number(p.state.get(p.state.cell(`\u0001count:${name}`)) ?? 1);
       p.push(p.chars(`${MONTHS[read('month') - 1] ?? ''} ${read('day')}, ${read('year')}`));
     },
   },
@@ -172,4 +229,3 @@ export const counterExpandables: readonly Expandable[] = [
     },
   },
 ];
-

@@ -17,7 +17,6 @@ export function displayEnvironment(
     signature: argument ? 'm' : '',
     description,
     example: `\\begin{${name}}\n  a &= b + c\n\\end{${name}}`,
-    display: true,
     begin: (it, _args, token) => {
       readDisplayRows(it, token, layout, numbered);
       closeEnvironment(it);
@@ -30,6 +29,16 @@ export function displayEnvironment(
 export const displays: readonly EnvironmentEntry[] = [
   displayEnvironment('equation', 'single', true, 'A displayed formula with a number.'),
   displayEnvironment('displaymath', 'single', false, 'A displayed formula.'),
-  displayEnvironment('eqnarray', 'equationArray', true, 'Rows of a relation with three columns; align does it better.'),
-  displayEnvironment('eqnarray*', 'equationArray', false, 'Rows of a relation with three columns; align does it better.'),
+  displayEnvironment(
+    'eqnarray',
+    'equationArray',
+    true,
+    'Rows of a relation with three columns; align does it better.',
+  ),
+  displayEnvironment(
+    'eqnarray*',
+    'equationArray',
+    false,
+    'Rows of a relation with three columns; align does it better.',
+  ),
 ];

@@ -9,10 +9,19 @@ type FontChange = (font: FontSpec) => Partial<FontSpec>;
 
 const NORMAL: Partial<FontSpec> = { family: 'roman', series: 'medium', shape: 'upright' };
 const emphasis: FontChange = (font) => ({ shape: font.shape === 'upright' ? 'italic' : 'upright' });
-const fixed = (change: Partial<FontSpec>): FontChange => () => change;
+const fixed =
+  (change: Partial<FontSpec>): FontChange =>
+  () =>
+    change;
 
 /** Command with an argument, switch, old-style switch, change, what it does. */
-const FONTS: readonly (readonly [string | null, string | null, string | null, FontChange, string])[] = [
+const FONTS: readonly (readonly [
+  string | null,
+  string | null,
+  string | null,
+  FontChange,
+  string,
+])[] = [
   ['textbf', 'bfseries', 'bf', fixed({ series: 'bold' }), 'Bold type'],
   ['textmd', 'mdseries', null, fixed({ series: 'medium' }), 'Type of ordinary weight'],
   ['textit', 'itshape', 'it', fixed({ shape: 'italic' }), 'Italic type'],
@@ -100,13 +109,27 @@ export const fonts: readonly CommandEntry[] = [
     description: 'A size and line distance of your own in pt, put in force by \\selectfont.',
     example: '\\fontsize{13}{16}\\selectfont',
     run: (it, args) => {
-      const points = parseFloat(tokensOf(args, 0).map((t) => t.text).join(''));
-      const line = parseFloat(tokensOf(args, 1).map((t) => t.text).join(''));
+      const points = parseFloat(
+        tokensOf(args, 0)
+          .map((t) => t.text)
+          .join(''),
+      );
+      const line = parseFloat(
+        tokensOf(args, 1)
+          .map((t) => t.text)
+          .join(''),
+      );
       if (points > 0) it.changeFont({ size: Math.round(points * PT) });
       if (line > 0) it.setLineDistance(Math.round(line * PT));
     },
   },
-  { name: 'selectfont', signature: '', description: 'Puts \\fontsize in force.', example: '\\fontsize{13}{16}\\selectfont', run: () => undefined },
+  {
+    name: 'selectfont',
+    signature: '',
+    description: 'Puts \\fontsize in force.',
+    example: '\\fontsize{13}{16}\\selectfont',
+    run: () => undefined,
+  },
   {
     name: 'underline',
     signature: 'm',
@@ -115,7 +138,12 @@ export const fonts: readonly CommandEntry[] = [
     run: (it, args, token) => {
       const at = it.spanOf(token);
       const inlines = it.inlinesOf(tokensOf(args, 0));
-      it.add({ kind: 'math', font: it.font, list: [{ kind: 'line', below: true, base: [{ kind: 'text', inlines, ...at }], ...at }], ...at });
+      it.add({
+        kind: 'math',
+        font: it.font,
+        list: [{ kind: 'line', below: true, base: [{ kind: 'text', inlines, ...at }], ...at }],
+        ...at,
+      });
     },
     math: (reader, token) => {
       const base = reader.field(token);

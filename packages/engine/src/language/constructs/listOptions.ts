@@ -17,7 +17,10 @@ export function keyValues(tokens: readonly Token[]): Map<string, readonly Token[
   const out = new Map<string, readonly Token[]>();
   for (const part of splitAt(tokens, ',')) {
     const eq = part.findIndex((t) => t.cat === Cat.Other && t.text === '=');
-    const key = (eq < 0 ? part : part.slice(0, eq)).map((t) => t.text).join('').trim();
+    const key = (eq < 0 ? part : part.slice(0, eq))
+      .map((t) => t.text)
+      .join('')
+      .trim();
     if (key !== '') out.set(key, eq < 0 ? [] : trimmed(part.slice(eq + 1)));
   }
   return out;
@@ -57,12 +60,15 @@ export function listOptions(it: Interpreter, tokens: readonly Token[]): ListOpti
   const tight = keys.has('nosep');
   const noItem = tight || keys.has('noitemsep');
   const margin = length('leftmargin');
-  const widest = keys.get('leftmargin')?.[0]?.text === '*' ? glue(1.6 * it.font.size + it.dimen('labelsep')) : undefined;
+  const widest =
+    keys.get('leftmargin')?.[0]?.text === '*'
+      ? glue(1.6 * it.font.size + it.dimen('labelsep'))
+      : undefined;
   const top = length('topsep') ?? (tight ? NO_GLUE : undefined);
   const item = length('itemsep') ?? (noItem ? NO_GLUE : undefined);
   const par = length('parsep') ?? (noItem ? NO_GLUE : undefined);
   return {
-    ...(margin ?? widest ? { leftMargin: (margin ?? widest)?.width ?? 0 } : {}),
+    ...((margin ?? widest) ? { leftMargin: (margin ?? widest)?.width ?? 0 } : {}),
     ...(top ? { topSep: top } : {}),
     ...(item ? { itemSep: item } : {}),
     ...(par ? { parSep: par } : {}),
@@ -71,33 +77,63 @@ export function listOptions(it: Interpreter, tokens: readonly Token[]): ListOpti
 
 const STARRED: ReadonlySet<string> = new Set(['arabic', 'alph', 'Alph', 'roman', 'Roman']);
 /** The short form of the package enumerate: the first of these is the number. */
-const SHORT: Readonly<Record<string, string>> = { '1': 'arabic', a: 'alph', A: 'Alph', i: 'roman', I: 'Roman' };
+const SHORT: Readonly<Record<string, string>> = {
+  '1': 'arabic',
+  a: 'alph',
+  A: 'Alph',
+  i: 'roman',
+  I: 'Roman',
+};
 
 /** The label that options ask for, with `*` standing for the list's counter; null for the usual one. */
-export function listLabel(it: Interpreter, tokens: readonly Token[], counter: string | null): readonly Token[] | null {
+export function listLabel(
+  it: Interpreter,
+  tokens: readonly Token[],
+  counter: string | null,
+): readonly Token[] | null {
   if (tokens.length === 0) return null;
   const label = understood(it) ? keyValues(tokens).get('label') : undefined;
   if (label) return counter ? label.flatMap((t, i) => starred(it, label, t, i, counter)) : label;
-  if (counter && (it.hasPackage('enumerate') || understood(it)) && keyValues(tokens).size === 1 && tokens.length <= 4) {
+  if (
+    counter &&
+    (it.hasPackage('enumerate') || understood(it)) &&
+    keyValues(tokens).size === 1 &&
+    tokens.length <= 4
+  ) {
     return shortLabel(it, tokens, counter);
   }
   return null;
 }
 
 /** `\alph*` becomes `\alph{enumi}`. */
-function starred(it: Interpreter, list: readonly Token[], t: Token, i: number, counter: string): Token[] {
+function starred(
+  it: Interpreter,
+  list: readonly Token[],
+  t: Token,
+  i: number,
+  counter: string,
+): Token[] {
   const before = list[i - 1];
   if (t.text !== '*' || t.cat === Cat.Command || !before || !STARRED.has(before.text)) return [t];
   return [it.p.make(Cat.Begin, '{'), ...it.p.chars(counter), it.p.make(Cat.End, '}')];
 }
 
-function shortLabel(it: Interpreter, tokens: readonly Token[], counter: string): readonly Token[] | null {
+function shortLabel(
+  it: Interpreter,
+  tokens: readonly Token[],
+  counter: string,
+): readonly Token[] | null {
   const at = tokens.findIndex((t) => t.cat !== Cat.Command && SHORT[t.text] !== undefined);
   const kind = SHORT[tokens[at]?.text ?? ''];
   if (!kind) return null;
   return tokens.flatMap((t, i) =>
     i === at
-      ? [it.p.command(kind), it.p.make(Cat.Begin, '{'), ...it.p.chars(counter), it.p.make(Cat.End, '}')]
+      ? [
+          it.p.command(kind),
+          it.p.make(Cat.Begin, '{'),
+          ...it.p.chars(counter),
+          it.p.make(Cat.End, '}'),
+        ]
       : [t],
   );
 }

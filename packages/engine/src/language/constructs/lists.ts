@@ -23,19 +23,64 @@ interface ListMeasures {
 /** `\@listi` to `\@listiii` of size10, size11, size12; deeper levels are as the third. */
 const MEASURES: Readonly<Record<number, readonly [ListMeasures, ListMeasures, ListMeasures]>> = {
   10: [
-    { topSep: gluePt(8, 2, 4), parSep: gluePt(4, 2, 1), itemSep: gluePt(4, 2, 1), partopSep: gluePt(2, 1, 1) },
-    { topSep: gluePt(4, 2, 1), parSep: gluePt(2, 1, 1), itemSep: gluePt(2, 1, 1), partopSep: gluePt(2, 1, 1) },
-    { topSep: gluePt(2, 1, 1), parSep: gluePt(0), itemSep: gluePt(2, 1, 1), partopSep: gluePt(1, 0, 1) },
+    {
+      topSep: gluePt(8, 2, 4),
+      parSep: gluePt(4, 2, 1),
+      itemSep: gluePt(4, 2, 1),
+      partopSep: gluePt(2, 1, 1),
+    },
+    {
+      topSep: gluePt(4, 2, 1),
+      parSep: gluePt(2, 1, 1),
+      itemSep: gluePt(2, 1, 1),
+      partopSep: gluePt(2, 1, 1),
+    },
+    {
+      topSep: gluePt(2, 1, 1),
+      parSep: gluePt(0),
+      itemSep: gluePt(2, 1, 1),
+      partopSep: gluePt(1, 0, 1),
+    },
   ],
   11: [
-    { topSep: gluePt(9, 3, 5), parSep: gluePt(4.5, 2, 1), itemSep: gluePt(4.5, 2, 1), partopSep: gluePt(3, 1, 1) },
-    { topSep: gluePt(4.5, 2, 1), parSep: gluePt(2, 1, 1), itemSep: gluePt(2, 1, 1), partopSep: gluePt(3, 1, 1) },
-    { topSep: gluePt(2, 1, 1), parSep: gluePt(0), itemSep: gluePt(2, 1, 1), partopSep: gluePt(1, 0, 1) },
+    {
+      topSep: gluePt(9, 3, 5),
+      parSep: gluePt(4.5, 2, 1),
+      itemSep: gluePt(4.5, 2, 1),
+      partopSep: gluePt(3, 1, 1),
+    },
+    {
+      topSep: gluePt(4.5, 2, 1),
+      parSep: gluePt(2, 1, 1),
+      itemSep: gluePt(2, 1, 1),
+      partopSep: gluePt(3, 1, 1),
+    },
+    {
+      topSep: gluePt(2, 1, 1),
+      parSep: gluePt(0),
+      itemSep: gluePt(2, 1, 1),
+      partopSep: gluePt(1, 0, 1),
+    },
   ],
   12: [
-    { topSep: gluePt(10, 4, 6), parSep: gluePt(5, 2.5, 1), itemSep: gluePt(5, 2.5, 1), partopSep: gluePt(3, 2, 2) },
-    { topSep: gluePt(5, 2.5, 1), parSep: gluePt(2.5, 1, 1), itemSep: gluePt(2.5, 1, 1), partopSep: gluePt(3, 2, 2) },
-    { topSep: gluePt(2.5, 1, 1), parSep: gluePt(0), itemSep: gluePt(2.5, 1, 1), partopSep: gluePt(1, 0, 1) },
+    {
+      topSep: gluePt(10, 4, 6),
+      parSep: gluePt(5, 2.5, 1),
+      itemSep: gluePt(5, 2.5, 1),
+      partopSep: gluePt(3, 2, 2),
+    },
+    {
+      topSep: gluePt(5, 2.5, 1),
+      parSep: gluePt(2.5, 1, 1),
+      itemSep: gluePt(2.5, 1, 1),
+      partopSep: gluePt(3, 2, 2),
+    },
+    {
+      topSep: gluePt(2.5, 1, 1),
+      parSep: gluePt(0),
+      itemSep: gluePt(2.5, 1, 1),
+      partopSep: gluePt(1, 0, 1),
+    },
   ],
 };
 
@@ -53,7 +98,10 @@ const negative = (g: Glue): Glue => glue(-g.width, -g.stretch, -g.shrink);
 function measures(it: Interpreter): { level: number; values: ListMeasures } {
   const level = (it.fact<number>('listDepth') ?? 0) + 1;
   const table = MEASURES[it.fact<number>('baseSize') ?? 10] ?? MEASURES[10];
-  return { level, values: (table as (typeof MEASURES)[number])[Math.min(level, 3) - 1] as ListMeasures };
+  return {
+    level,
+    values: (table as (typeof MEASURES)[number])[Math.min(level, 3) - 1] as ListMeasures,
+  };
 }
 
 /** Opens a list: margins, spaces, one level deeper (LaTeX's `\list`). */
@@ -85,7 +133,11 @@ export function beginList(it: Interpreter, options: ListOptions = {}): void {
   if (atItem && it.pendingLabel) {
     // A list right behind an outer `\item`: both labels stand on its first line.
     const at = it.p.place;
-    it.pendingLabel = [{ kind: 'kern', width: -margin, ...at }, ...it.pendingLabel, { kind: 'kern', width: margin, ...at }];
+    it.pendingLabel = [
+      { kind: 'kern', width: -margin, ...at },
+      ...it.pendingLabel,
+      { kind: 'kern', width: margin, ...at },
+    ];
   }
 }
 
@@ -121,14 +173,26 @@ function itemSpace(it: Interpreter, open: OpenEnvironment): void {
 }
 
 /** The label in its box, right against the text (LaTeX's `\makelabel`). */
-function labelBox(it: Interpreter, label: readonly Inline[], at: { from: number; to: number }, left: boolean): Inline[] {
+function labelBox(
+  it: Interpreter,
+  label: readonly Inline[],
+  at: { from: number; to: number },
+  left: boolean,
+): Inline[] {
   const width = it.dimen('labelwidth');
   const sep = it.dimen('labelsep');
   return [
     { kind: 'kern', width: -(width + sep), ...at },
     {
-      kind: 'box', inlines: label, width, align: left ? 'left' : 'right', raise: 0, hidden: false, frame: null,
-      grow: left, ...at,
+      kind: 'box',
+      inlines: label,
+      width,
+      align: left ? 'left' : 'right',
+      raise: 0,
+      hidden: false,
+      frame: null,
+      grow: left,
+      ...at,
     },
     { kind: 'kern', width: sep, ...at },
   ];
@@ -154,7 +218,11 @@ function item(it: Interpreter, args: Args, token: Token): void {
   it.skipBlanks();
 }
 
-function ownLabel(it: Interpreter, open: OpenEnvironment, tokens: readonly Token[]): readonly Inline[] {
+function ownLabel(
+  it: Interpreter,
+  open: OpenEnvironment,
+  tokens: readonly Token[],
+): readonly Inline[] {
   if (open.data.description !== true) return it.inlinesOf(tokens);
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.changeFont({ family: 'roman', shape: 'upright', series: 'bold' });
@@ -260,7 +328,12 @@ const alignmentSwitch = (name: string, alignment: string, description: string): 
   run: (it) => it.setFact('alignment', alignment),
 });
 
-const quoted = (name: string, indent: Sp, parsep: boolean, description: string): EnvironmentEntry => ({
+const quoted = (
+  name: string,
+  indent: Sp,
+  parsep: boolean,
+  description: string,
+): EnvironmentEntry => ({
   name,
   signature: '',
   description,
@@ -276,9 +349,30 @@ const quoted = (name: string, indent: Sp, parsep: boolean, description: string):
 
 /** Lists, and the environments built on them. */
 export const listEnvironments: readonly EnvironmentEntry[] = [
-  { name: 'itemize', signature: 'o', description: 'A list with marks.', example: '\\begin{itemize}\n  \\item ebb\n  \\item flood\n\\end{itemize}', begin: beginItemize, end: endList },
-  { name: 'enumerate', signature: 'o', description: 'A numbered list.', example: '\\begin{enumerate}\n  \\item ebb\n  \\item flood\n\\end{enumerate}', begin: beginEnumerate, end: endList },
-  { name: 'description', signature: 'o', description: 'A list of terms and what they mean.', example: '\\begin{description}\n  \\item[ebb] falling water\n\\end{description}', begin: beginDescription, end: endList },
+  {
+    name: 'itemize',
+    signature: 'o',
+    description: 'A list with marks.',
+    example: '\\begin{itemize}\n  \\item ebb\n  \\item flood\n\\end{itemize}',
+    begin: beginItemize,
+    end: endList,
+  },
+  {
+    name: 'enumerate',
+    signature: 'o',
+    description: 'A numbered list.',
+    example: '\\begin{enumerate}\n  \\item ebb\n  \\item flood\n\\end{enumerate}',
+    begin: beginEnumerate,
+    end: endList,
+  },
+  {
+    name: 'description',
+    signature: 'o',
+    description: 'A list of terms and what they mean.',
+    example: '\\begin{description}\n  \\item[ebb] falling water\n\\end{description}',
+    begin: beginDescription,
+    end: endList,
+  },
   aligned('center', 'center', 'Lines centred between the margins.'),
   aligned('flushleft', 'left', 'Lines that start at the left margin and end where they end.'),
   aligned('flushright', 'right', 'Lines that end at the right margin.'),
@@ -287,7 +381,13 @@ export const listEnvironments: readonly EnvironmentEntry[] = [
 ];
 
 export const listCommands: readonly CommandEntry[] = [
-  { name: 'item', signature: 'o', description: 'Starts an item of a list; brackets give it a label of its own.', example: '\\item the first ferry', run: item },
+  {
+    name: 'item',
+    signature: 'o',
+    description: 'Starts an item of a list; brackets give it a label of its own.',
+    example: '\\item the first ferry',
+    run: item,
+  },
   alignmentSwitch('centering', 'center', 'Centres the lines from here on.'),
   alignmentSwitch('raggedright', 'left', 'Lines end where they end.'),
   alignmentSwitch('raggedleft', 'right', 'Lines end at the right margin.'),

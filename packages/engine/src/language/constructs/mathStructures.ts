@@ -9,7 +9,13 @@ import { NEGATED } from '../symbols/symbols';
 
 type Make = (reader: MathReader, token: Token) => readonly MathNode[] | MathNode | null;
 
-export const entry = (name: string, signature: string, description: string, example: string, math: Make): CommandEntry => ({
+export const entry = (
+  name: string,
+  signature: string,
+  description: string,
+  example: string,
+  math: Make,
+): CommandEntry => ({
   name,
   signature,
   description,
@@ -37,7 +43,8 @@ const left: Make = (reader, token) => {
   const { nodes: body, ended } = reader.list('right');
   reader.it.closeGroup();
   if (ended !== 'closed') {
-    if (reader.p.exhausted === null) reader.p.report('delimiter-unmatched', reader.it.spanOf(token), { name: 'left' });
+    if (reader.p.exhausted === null)
+      reader.p.report('delimiter-unmatched', reader.it.spanOf(token), { name: 'left' });
     return { kind: 'delimited', left: opening, right: null, body, ...reader.span(token) };
   }
   const right = readDelimiter(reader, reader.p.command('right'));
@@ -50,18 +57,45 @@ const right: Make = (reader, token) => {
   return char === null ? null : reader.symbol(char, 'close', reader.span(token));
 };
 
-const BIG: readonly (readonly [string, number])[] = [['big', 1], ['Big', 2], ['bigg', 3], ['Bigg', 4]];
-const BIG_CLASSES: readonly (readonly [string, MathClass])[] = [['', 'ord'], ['l', 'open'], ['r', 'close'], ['m', 'rel']];
+const BIG: readonly (readonly [string, number])[] = [
+  ['big', 1],
+  ['Big', 2],
+  ['bigg', 3],
+  ['Bigg', 4],
+];
+const BIG_CLASSES: readonly (readonly [string, MathClass])[] = [
+  ['', 'ord'],
+  ['l', 'open'],
+  ['r', 'close'],
+  ['m', 'rel'],
+];
 
 const bigs: readonly CommandEntry[] = BIG.flatMap(([name, size]) =>
   BIG_CLASSES.map(([suffix, cls]) =>
-    entry(name + suffix, '', 'A bracket of a fixed larger size.', `\\${name}${suffix}(`, (reader, token) => ({
-      kind: 'big', char: readDelimiter(reader, token), cls, size, ...reader.span(token),
-    })),
+    entry(
+      name + suffix,
+      '',
+      'A bracket of a fixed larger size.',
+      `\\${name}${suffix}(`,
+      (reader, token) => ({
+        kind: 'big',
+        char: readDelimiter(reader, token),
+        cls,
+        size,
+        ...reader.span(token),
+      }),
+    ),
   ),
 );
 
-export function fractionCommand(name: string, style: MathStyleName | null, bar: number | null, left: string | null, right: string | null, what: string): CommandEntry {
+export function fractionCommand(
+  name: string,
+  style: MathStyleName | null,
+  bar: number | null,
+  left: string | null,
+  right: string | null,
+  what: string,
+): CommandEntry {
   return entry(name, 'mm', what, `\\${name}{n}{k}`, (reader, token) => {
     const num = reader.field(token);
     const den = reader.field(token);
@@ -69,16 +103,28 @@ export function fractionCommand(name: string, style: MathStyleName | null, bar: 
   });
 }
 
-const infix = (name: string, bar: number | null, l: string | null, r: string | null): CommandEntry =>
-  entry(name, '', 'An old way to write a fraction: what stands before over what stands behind.', `{a \\${name} b}`, (reader, token) => {
-    reader.splitAt({ bar, left: l, right: r, span: reader.it.spanOf(token) }, reader.current);
-    return null;
-  });
+const infix = (
+  name: string,
+  bar: number | null,
+  l: string | null,
+  r: string | null,
+): CommandEntry =>
+  entry(
+    name,
+    '',
+    'An old way to write a fraction: what stands before over what stands behind.',
+    `{a \\${name} b}`,
+    (reader, token) => {
+      reader.splitAt({ bar, left: l, right: r, span: reader.it.spanOf(token) }, reader.current);
+      return null;
+    },
+  );
 
 const sqrt: Make = (reader, token) => {
   let degree: MathNode[] | null = null;
   const next = reader.p.nextNonBlank();
-  if (next !== null && next.cat === Cat.Other && next.text === '[') degree = reader.list('optional').nodes;
+  if (next !== null && next.cat === Cat.Other && next.text === '[')
+    degree = reader.list('optional').nodes;
   else if (next) reader.p.unread(next);
   return { kind: 'radical', body: reader.field(token), degree, ...reader.span(token) };
 };
@@ -102,7 +148,12 @@ const ACCENTS: readonly (readonly [string, string, boolean, boolean])[] = [
 
 const accents: readonly CommandEntry[] = ACCENTS.map(([name, char, wide, below]) =>
   entry(name, 'm', `The accent “${name}”.`, `\\${name}{a}`, (reader, token) => ({
-    kind: 'accent', char, wide, below, base: reader.field(token), ...reader.span(token),
+    kind: 'accent',
+    char,
+    wide,
+    below,
+    base: reader.field(token),
+    ...reader.span(token),
   })),
 );
 
@@ -115,7 +166,11 @@ const STRETCHED: readonly (readonly [string, string, boolean, string])[] = [
 
 const stretched: readonly CommandEntry[] = STRETCHED.map(([name, char, below, what]) =>
   entry(name, 'm', `${what}.`, `\\${name}{a+b}`, (reader, token) => ({
-    kind: 'stretch', char, below, base: reader.field(token), ...reader.span(token),
+    kind: 'stretch',
+    char,
+    below,
+    base: reader.field(token),
+    ...reader.span(token),
   })),
 );
 
@@ -132,36 +187,86 @@ export function alphabetCommand(name: string, alphabet: MathAlphabet, what: stri
 }
 
 const styleSwitch = (name: string, style: MathStyleName): CommandEntry =>
-  entry(name, '', `What follows in ${style} size.`, `\\${name} x`, (reader, token) => ({ kind: 'style', style, ...reader.it.spanOf(token) }));
+  entry(name, '', `What follows in ${style} size.`, `\\${name} x`, (reader, token) => ({
+    kind: 'style',
+    style,
+    ...reader.it.spanOf(token),
+  }));
 
 const CLASS_COMMANDS: readonly (readonly [string, MathClass])[] = [
-  ['mathord', 'ord'], ['mathop', 'op'], ['mathbin', 'bin'], ['mathrel', 'rel'],
-  ['mathopen', 'open'], ['mathclose', 'close'], ['mathpunct', 'punct'], ['mathinner', 'inner'],
+  ['mathord', 'ord'],
+  ['mathop', 'op'],
+  ['mathbin', 'bin'],
+  ['mathrel', 'rel'],
+  ['mathopen', 'open'],
+  ['mathclose', 'close'],
+  ['mathpunct', 'punct'],
+  ['mathinner', 'inner'],
 ];
 
 const classes: readonly CommandEntry[] = CLASS_COMMANDS.map(([name, cls]) =>
-  entry(name, 'm', `The formula with the spacing of the class ${cls}.`, `\\${name}{a}`, (reader, token) => ({
-    kind: 'group', cls, body: reader.field(token), limits: cls === 'op', ...reader.span(token),
-  })),
+  entry(
+    name,
+    'm',
+    `The formula with the spacing of the class ${cls}.`,
+    `\\${name}{a}`,
+    (reader, token) => ({
+      kind: 'group',
+      cls,
+      body: reader.field(token),
+      limits: cls === 'op',
+      ...reader.span(token),
+    }),
+  ),
 );
 
 /** `\limits`, `\nolimits`: changes the operator just read. */
 const setLimits = (name: string, limits: boolean): CommandEntry =>
-  entry(name, '', limits ? 'Limits above and below the operator.' : 'Limits beside the operator.', `\\sum\\${name}_i`, (reader) => {
-    const last = reader.current.at(-1);
-    if (last?.kind === 'operator') reader.current[reader.current.length - 1] = { ...last, limits };
-    else if (last?.kind === 'group') reader.current[reader.current.length - 1] = { ...last, limits };
-    return null;
-  });
+  entry(
+    name,
+    '',
+    limits ? 'Limits above and below the operator.' : 'Limits beside the operator.',
+    `\\sum\\${name}_i`,
+    (reader) => {
+      const last = reader.current.at(-1);
+      if (last?.kind === 'operator')
+        reader.current[reader.current.length - 1] = { ...last, limits };
+      else if (last?.kind === 'group')
+        reader.current[reader.current.length - 1] = { ...last, limits };
+      return null;
+    },
+  );
 
-const phantom = (name: string, horizontal: boolean, vertical: boolean, shown: boolean): CommandEntry =>
-  entry(name, 'm', 'Takes the room of the formula as it says, drawn or not.', `\\${name}{x}`, (reader, token) => ({
-    kind: 'phantom', body: reader.field(token), horizontal, vertical, shown, ...reader.span(token),
-  }));
+const phantom = (
+  name: string,
+  horizontal: boolean,
+  vertical: boolean,
+  shown: boolean,
+): CommandEntry =>
+  entry(
+    name,
+    'm',
+    'Takes the room of the formula as it says, drawn or not.',
+    `\\${name}{x}`,
+    (reader, token) => ({
+      kind: 'phantom',
+      body: reader.field(token),
+      horizontal,
+      vertical,
+      shown,
+      ...reader.span(token),
+    }),
+  );
 
 const DOTS: readonly (readonly [string, string, MathClass])[] = [
-  ['cdots', '⋯', 'inner'], ['vdots', '⋮', 'ord'], ['ddots', '⋱', 'inner'],
-  ['dotsc', '…', 'inner'], ['dotsb', '⋯', 'inner'], ['dotsm', '⋯', 'inner'], ['dotsi', '⋯', 'inner'], ['dotso', '…', 'inner'],
+  ['cdots', '⋯', 'inner'],
+  ['vdots', '⋮', 'ord'],
+  ['ddots', '⋱', 'inner'],
+  ['dotsc', '…', 'inner'],
+  ['dotsb', '⋯', 'inner'],
+  ['dotsm', '⋯', 'inner'],
+  ['dotsi', '⋯', 'inner'],
+  ['dotso', '…', 'inner'],
 ];
 
 /** Dots on the line or at mid height, by what stands behind them (amsmath's `\dots`). */
@@ -169,7 +274,11 @@ const dots: Make = (reader, token) => {
   const next = reader.p.nextNonBlank();
   if (next) reader.p.unread(next);
   const cls = next ? classAhead(reader, next) : 'ord';
-  return reader.symbol(cls === 'bin' || cls === 'rel' ? '⋯' : '…', 'inner', reader.it.spanOf(token));
+  return reader.symbol(
+    cls === 'bin' || cls === 'rel' ? '⋯' : '…',
+    'inner',
+    reader.it.spanOf(token),
+  );
 };
 
 function classAhead(reader: MathReader, token: Token): string {
@@ -184,8 +293,23 @@ function classAhead(reader: MathReader, token: Token): string {
 
 /** The commonest neighbours of dots given as commands. */
 const BIN_OR_REL: ReadonlyMap<string, string> = new Map([
-  ...['cdot', 'times', 'cap', 'cup', 'oplus', 'otimes', 'wedge', 'vee', 'pm'].map((n) => [n, 'bin'] as const),
-  ...['le', 'leq', 'ge', 'geq', 'ne', 'neq', 'to', 'subset', 'subseteq', 'equiv', 'sim', 'approx'].map((n) => [n, 'rel'] as const),
+  ...['cdot', 'times', 'cap', 'cup', 'oplus', 'otimes', 'wedge', 'vee', 'pm'].map(
+    (n) => [n, 'bin'] as const,
+  ),
+  ...[
+    'le',
+    'leq',
+    'ge',
+    'geq',
+    'ne',
+    'neq',
+    'to',
+    'subset',
+    'subseteq',
+    'equiv',
+    'sim',
+    'approx',
+  ].map((n) => [n, 'rel'] as const),
 ]);
 
 const not: Make = (reader, token) => {
@@ -198,32 +322,66 @@ const not: Make = (reader, token) => {
   return [{ kind: 'not', body: first, ...reader.span(token) }, ...rest];
 };
 
-export const stackCommand = (name: string, which: 'over' | 'under', cls: MathClass | null, what: string): CommandEntry =>
+export const stackCommand = (
+  name: string,
+  which: 'over' | 'under',
+  cls: MathClass | null,
+  what: string,
+): CommandEntry =>
   entry(name, 'mm', what, `\\${name}{!}{=}`, (reader, token) => {
     const small = reader.field(token);
     const base = reader.field(token);
     const [only] = base;
     const own = only?.kind === 'symbol' ? only.cls : 'ord';
     return {
-      kind: 'stack', base, over: which === 'over' ? small : null, under: which === 'under' ? small : null,
-      cls: cls ?? own, ...reader.span(token),
+      kind: 'stack',
+      base,
+      over: which === 'over' ? small : null,
+      under: which === 'under' ? small : null,
+      cls: cls ?? own,
+      ...reader.span(token),
     };
   });
 
 export const operatorName = (name: string, what: string): CommandEntry =>
   entry(name, 'sm', what, `\\${name}{rank} A`, (reader, token) => {
     const starred = reader.p.takeChar('*');
-    const text = tokensText(reader.argument(token)).replace(/\\[,;: ]\s?/g, ' ').replace(/\\-|[{}]/g, '').replace(/\\[A-Za-z]+ ?/g, '').trim();
-    return { kind: 'operator', char: null, name: text, limits: starred ? true : null, color: reader.color, ...reader.span(token) };
+    const text = tokensText(reader.argument(token))
+      .replace(/\\[,;: ]\s?/g, ' ')
+      .replace(/\\-|[{}]/g, '')
+      .replace(/\\[A-Za-z]+ ?/g, '')
+      .trim();
+    return {
+      kind: 'operator',
+      char: null,
+      name: text,
+      limits: starred ? true : null,
+      color: reader.color,
+      ...reader.span(token),
+    };
   });
 
 /** How formulas are put together, in the kernel. */
 export const mathStructures: readonly CommandEntry[] = [
-  entry('left', '', 'A bracket that grows with what follows, up to its \\right.', '\\left( x \\right)', left),
+  entry(
+    'left',
+    '',
+    'A bracket that grows with what follows, up to its \\right.',
+    '\\left( x \\right)',
+    left,
+  ),
   entry('right', '', 'The bracket that ends a \\left.', '\\left( x \\right)', right),
-  entry('middle', '', 'A bracket inside \\left and \\right that grows with them.', '\\left( x \\middle| y \\right)', (reader, token) => ({
-    kind: 'middle', char: readDelimiter(reader, token), ...reader.span(token),
-  })),
+  entry(
+    'middle',
+    '',
+    'A bracket inside \\left and \\right that grows with them.',
+    '\\left( x \\middle| y \\right)',
+    (reader, token) => ({
+      kind: 'middle',
+      char: readDelimiter(reader, token),
+      ...reader.span(token),
+    }),
+  ),
   ...bigs,
   fractionCommand('frac', null, null, null, null, 'A fraction.'),
   infix('over', null, null, null),
@@ -233,7 +391,10 @@ export const mathStructures: readonly CommandEntry[] = [
   ...accents,
   ...stretched,
   entry('overline', 'm', 'A line over the formula.', '\\overline{z}', (reader, token) => ({
-    kind: 'line', below: false, base: reader.field(token), ...reader.span(token),
+    kind: 'line',
+    below: false,
+    base: reader.field(token),
+    ...reader.span(token),
   })),
   alphabetCommand('mathrm', 'roman', 'Upright letters'),
   alphabetCommand('mathbf', 'bold', 'Bold letters'),
@@ -253,23 +414,54 @@ export const mathStructures: readonly CommandEntry[] = [
   phantom('hphantom', true, false, false),
   phantom('vphantom', false, true, false),
   phantom('smash', true, false, true),
-  ...DOTS.map(([name, char, cls]) => entry(name, '', 'Dots.', `\\${name}`, (reader, token) => reader.symbol(char, cls, reader.it.spanOf(token)))),
-  entry('ldots', '', 'Dots on the line.', 'a,\\ldots,z', (reader, token) => reader.symbol('…', 'inner', reader.it.spanOf(token))),
+  ...DOTS.map(([name, char, cls]) =>
+    entry(name, '', 'Dots.', `\\${name}`, (reader, token) =>
+      reader.symbol(char, cls, reader.it.spanOf(token)),
+    ),
+  ),
+  entry('ldots', '', 'Dots on the line.', 'a,\\ldots,z', (reader, token) =>
+    reader.symbol('…', 'inner', reader.it.spanOf(token)),
+  ),
   entry('dots', '', 'Dots, at the height that suits what follows.', 'a,\\dots,z', dots),
   entry('not', '', 'Strikes through the relation that follows.', 'a \\not= b', not),
   stackCommand('stackrel', 'over', 'rel', 'Something small over a relation.'),
-  entry('pmod', 'm', '(mod n), with space before it.', 'a \\equiv b \\pmod{n}', (reader, token) => modulus(reader, token, true)),
+  entry('pmod', 'm', '(mod n), with space before it.', 'a \\equiv b \\pmod{n}', (reader, token) =>
+    modulus(reader, token, true),
+  ),
   entry('bmod', '', 'mod as an operator between two numbers.', 'a \\bmod b', (reader, token) => ({
-    kind: 'group', cls: 'bin', limits: false, ...reader.span(token),
-    body: [{ kind: 'operator', char: null, name: 'mod', limits: null, color: reader.color, ...reader.span(token) }],
+    kind: 'group',
+    cls: 'bin',
+    limits: false,
+    ...reader.span(token),
+    body: [
+      {
+        kind: 'operator',
+        char: null,
+        name: 'mod',
+        limits: null,
+        color: reader.color,
+        ...reader.span(token),
+      },
+    ],
   })),
   entry('nonumber', '', 'No number on this row.', '\\nonumber', (reader) => {
     if (reader.rowMarks) reader.rowMarks.numbered = false;
     return null;
   }),
-  entry('mathstrut', '', 'The height of a bracket, and no width.', '\\mathstrut', (reader, token) => ({
-    kind: 'phantom', body: [reader.symbol('(', 'ord', token)], horizontal: false, vertical: true, shown: false, ...reader.span(token),
-  })),
+  entry(
+    'mathstrut',
+    '',
+    'The height of a bracket, and no width.',
+    '\\mathstrut',
+    (reader, token) => ({
+      kind: 'phantom',
+      body: [reader.symbol('(', 'ord', token)],
+      horizontal: false,
+      vertical: true,
+      shown: false,
+      ...reader.span(token),
+    }),
+  ),
   entry('mskip', '', 'Space in mu.', '\\mskip 3mu', (reader, token) => mathSpace(reader, token)),
   entry('mkern', '', 'Space in mu.', '\\mkern 3mu', (reader, token) => mathSpace(reader, token)),
 ];
@@ -291,7 +483,14 @@ function mathSpace(reader: MathReader, token: Token): MathNode {
 export function modulus(reader: MathReader, token: Token, bracketed: boolean): MathNode[] {
   const at = reader.it.spanOf(token);
   const space = (mu: number): MathNode => ({ kind: 'space', mu, width: 0, ...at });
-  const mod: MathNode = { kind: 'operator', char: null, name: 'mod', limits: null, color: reader.color, ...at };
+  const mod: MathNode = {
+    kind: 'operator',
+    char: null,
+    name: 'mod',
+    limits: null,
+    color: reader.color,
+    ...at,
+  };
   const body = reader.field(token);
   const inner = [mod, space(3), ...body];
   return bracketed

@@ -1,5 +1,11 @@
 import type { CommandEntry } from '../entries';
-import { FUNCTIONS, KERNEL_SYMBOLS, LARGE_OPERATORS, LIMIT_FUNCTIONS, type SymbolEntry } from '../symbols/symbols';
+import {
+  FUNCTIONS,
+  KERNEL_SYMBOLS,
+  LARGE_OPERATORS,
+  LIMIT_FUNCTIONS,
+  type SymbolEntry,
+} from '../symbols/symbols';
 import { inAlphabet } from '../symbols/alphabets';
 import { DELIMITER_COMMANDS } from '../symbols/delimiters';
 
@@ -13,7 +19,8 @@ export function symbolCommand({ name, char, cls, package: pkg }: SymbolEntry): C
     description: `The symbol ${char}.`,
     example: `$\\${name}$`,
     math: (reader, token) => {
-      const alphabet = reader.alphabet === 'normal' && GREEK_CAPITAL.test(char) ? 'roman' : reader.alphabet;
+      const alphabet =
+        reader.alphabet === 'normal' && GREEK_CAPITAL.test(char) ? 'roman' : reader.alphabet;
       const drawn = cls === 'ord' ? inAlphabet(char, alphabet) : char;
       return reader.symbol(drawn, cls, reader.it.spanOf(token));
     },
@@ -26,7 +33,14 @@ const operators: readonly CommandEntry[] = LARGE_OPERATORS.map(([name, char]) =>
   signature: '',
   description: `The large operator ${char}.`,
   example: `\\[ \\${name}_{i=1}^n a_i \\]`,
-  math: (reader, token) => ({ kind: 'operator', char, name: null, limits: null, color: reader.color, ...reader.it.spanOf(token) }),
+  math: (reader, token) => ({
+    kind: 'operator',
+    char,
+    name: null,
+    limits: null,
+    color: reader.color,
+    ...reader.it.spanOf(token),
+  }),
 }));
 
 const named = (name: string, text: string, limits: boolean): CommandEntry => ({
@@ -34,7 +48,14 @@ const named = (name: string, text: string, limits: boolean): CommandEntry => ({
   signature: '',
   description: `The function ${text}, in upright letters.`,
   example: `$\\${name} x$`,
-  math: (reader, token) => ({ kind: 'operator', char: null, name: text, limits: limits ? true : null, color: reader.color, ...reader.it.spanOf(token) }),
+  math: (reader, token) => ({
+    kind: 'operator',
+    char: null,
+    name: text,
+    limits: limits ? true : null,
+    color: reader.color,
+    ...reader.it.spanOf(token),
+  }),
 });
 
 const escaped: readonly CommandEntry[] = [
@@ -45,7 +66,8 @@ const escaped: readonly CommandEntry[] = [
   signature: '',
   description: 'A brace that is printed.',
   example: '$\\{1, 2\\}$',
-  math: (reader, token) => reader.symbol(name as string, cls as 'open' | 'close', reader.it.spanOf(token)),
+  math: (reader, token) =>
+    reader.symbol(name as string, cls as 'open' | 'close', reader.it.spanOf(token)),
 }));
 
 const plain: readonly CommandEntry[] = ['%', '&', '#', '_', '$'].map((name) => ({
@@ -65,7 +87,11 @@ export const mathSymbols: readonly CommandEntry[] = [
   ...escaped,
   ...plain,
   {
-    name: '|', signature: '', description: 'A double vertical line.', example: '$\\|x\\|$',
-    math: (reader, token) => reader.symbol(DELIMITER_COMMANDS['|'] as string, 'ord', reader.it.spanOf(token)),
+    name: '|',
+    signature: '',
+    description: 'A double vertical line.',
+    example: '$\\|x\\|$',
+    math: (reader, token) =>
+      reader.symbol(DELIMITER_COMMANDS['|'] as string, 'ord', reader.it.spanOf(token)),
   },
 ];

@@ -15,21 +15,53 @@ function label(it: Interpreter, args: Args, token: Token): void {
   else it.add({ kind: 'anchor', label: name, ...span });
 }
 
-function reference(it: Interpreter, tokens: readonly Token[], what: 'number' | 'page', at: { from: number; to: number }, upright: boolean): Inline {
-  const font = upright ? it.intern({ ...it.font, family: 'roman', series: 'medium', shape: 'upright' }) : it.font;
-  return { kind: 'ref', label: textOf(it.p, tokens), what, font, from: at.from, to: Math.max(at.to, it.p.here()) };
+function reference(
+  it: Interpreter,
+  tokens: readonly Token[],
+  what: 'number' | 'page',
+  at: { from: number; to: number },
+  upright: boolean,
+): Inline {
+  const font = upright
+    ? it.intern({ ...it.font, family: 'roman', series: 'medium', shape: 'upright' })
+    : it.font;
+  return {
+    kind: 'ref',
+    label: textOf(it.p, tokens),
+    what,
+    font,
+    from: at.from,
+    to: Math.max(at.to, it.p.here()),
+  };
 }
 
 /** Inlines of a reference, with brackets for `\eqref`. */
-function referenceInlines(it: Interpreter, tokens: readonly Token[], what: 'number' | 'page', token: Token, bracketed: boolean): Inline[] {
+function referenceInlines(
+  it: Interpreter,
+  tokens: readonly Token[],
+  what: 'number' | 'page',
+  token: Token,
+  bracketed: boolean,
+): Inline[] {
   const at = it.spanOf(token);
   const ref = reference(it, tokens, what, at, bracketed);
   if (!bracketed || ref.kind !== 'ref') return [ref];
-  const text = (s: string): Inline => ({ kind: 'text', text: s, font: ref.font, from: ref.from, to: ref.to });
+  const text = (s: string): Inline => ({
+    kind: 'text',
+    text: s,
+    font: ref.font,
+    from: ref.from,
+    to: ref.to,
+  });
   return [text('('), ref, text(')')];
 }
 
-function refCommand(name: string, what: 'number' | 'page', bracketed: boolean, description: string): CommandEntry {
+function refCommand(
+  name: string,
+  what: 'number' | 'page',
+  bracketed: boolean,
+  description: string,
+): CommandEntry {
   return {
     name,
     signature: 'm',
@@ -37,7 +69,8 @@ function refCommand(name: string, what: 'number' | 'page', bracketed: boolean, d
     example: `\\${name}{eq:tide}`,
     run: (it, args, token) => {
       it.startParagraph();
-      for (const inline of referenceInlines(it, tokensOf(args, 0), what, token, bracketed)) it.add(inline);
+      for (const inline of referenceInlines(it, tokensOf(args, 0), what, token, bracketed))
+        it.add(inline);
     },
     math: (reader, token) => {
       const inlines = referenceInlines(reader.it, reader.argument(token), what, token, bracketed);
@@ -49,12 +82,20 @@ function refCommand(name: string, what: 'number' | 'page', bracketed: boolean, d
 /** Labels and what points to them. */
 export const references: readonly CommandEntry[] = [
   {
-    name: 'label', signature: 'm', description: 'Names this place, so that it can be referred to.', example: '\\label{eq:tide}',
+    name: 'label',
+    signature: 'm',
+    description: 'Names this place, so that it can be referred to.',
+    example: '\\label{eq:tide}',
     run: label,
     math: (reader, token) => {
       const name = textOf(reader.p, reader.argument(token));
       if (reader.rowMarks) reader.rowMarks.labels.push({ name, span: reader.span(token) });
-      else reader.it.labels.push({ name, value: reader.it.fact<string>('currentLabel') ?? '', ...reader.span(token) });
+      else
+        reader.it.labels.push({
+          name,
+          value: reader.it.fact<string>('currentLabel') ?? '',
+          ...reader.span(token),
+        });
       return null;
     },
   },

@@ -27,15 +27,51 @@ interface Heading {
 
 /** The headings of article (article.cls: `\@startsection` with these measures). */
 const HEADINGS: readonly Heading[] = [
-  { name: 'section', level: 1, size: 'Large', before: [3.5, 1, 0.2], after: [2.3, 0.2], runIn: false },
-  { name: 'subsection', level: 2, size: 'large', before: [3.25, 1, 0.2], after: [1.5, 0.2], runIn: false },
-  { name: 'subsubsection', level: 3, size: 'normalsize', before: [3.25, 1, 0.2], after: [1.5, 0.2], runIn: false },
-  { name: 'paragraph', level: 4, size: 'normalsize', before: [3.25, 1, 0.2], after: [1, 0], runIn: true },
-  { name: 'subparagraph', level: 5, size: 'normalsize', before: [3.25, 1, 0.2], after: [1, 0], runIn: true },
+  {
+    name: 'section',
+    level: 1,
+    size: 'Large',
+    before: [3.5, 1, 0.2],
+    after: [2.3, 0.2],
+    runIn: false,
+  },
+  {
+    name: 'subsection',
+    level: 2,
+    size: 'large',
+    before: [3.25, 1, 0.2],
+    after: [1.5, 0.2],
+    runIn: false,
+  },
+  {
+    name: 'subsubsection',
+    level: 3,
+    size: 'normalsize',
+    before: [3.25, 1, 0.2],
+    after: [1.5, 0.2],
+    runIn: false,
+  },
+  {
+    name: 'paragraph',
+    level: 4,
+    size: 'normalsize',
+    before: [3.25, 1, 0.2],
+    after: [1, 0],
+    runIn: true,
+  },
+  {
+    name: 'subparagraph',
+    level: 5,
+    size: 'normalsize',
+    before: [3.25, 1, 0.2],
+    after: [1, 0],
+    runIn: true,
+  },
 ];
 
 /** Environments that no heading stands in: a heading inside one means its end was forgotten. */
-const NEVER_AROUND = /^(itemize|enumerate|description|proof|theorem|lemma|proposition|corollary|definition|remark|example|quote|center)$/;
+const NEVER_AROUND =
+  /^(itemize|enumerate|description|proof|theorem|lemma|proposition|corollary|definition|remark|example|quote|center)$/;
 
 function ex(it: Interpreter): Sp {
   return EX * it.font.size;
@@ -43,7 +79,9 @@ function ex(it: Interpreter): Sp {
 
 /** Starts a heading: what was forgotten open before it is closed. */
 function closeForgotten(it: Interpreter, token: Token): void {
-  const forgotten = it.environments.findIndex((e) => NEVER_AROUND.test(e.name) || e.data.theorem === true);
+  const forgotten = it.environments.findIndex(
+    (e) => NEVER_AROUND.test(e.name) || e.data.theorem === true,
+  );
   if (forgotten < 0) return;
   closeOpenGroups(it, it.environments[forgotten]?.groups ?? 0, it.spanOf(token));
 }
@@ -63,15 +101,30 @@ function heading(h: Heading) {
     it.vlist.push({ kind: 'vspace', glue: scaleGlue(glue(...h.before), unit), behaviour: 'merge' });
     if (numbered) refStepCounter(it, h.name);
     const number = numbered ? counterText(it, h.name) : '';
-    const text = tokensText(title).replace(/\\[A-Za-z]+ ?|[{}$]/g, '').trim();
-    it.vlist.push({ kind: 'outline', level: h.level, number, title: text, from: span.from, to: Math.max(span.to, it.p.here()) });
+    const text = tokensText(title)
+      .replace(/\\[A-Za-z]+ ?|[{}$]/g, '')
+      .trim();
+    it.vlist.push({
+      kind: 'outline',
+      level: h.level,
+      number,
+      title: text,
+      from: span.from,
+      to: Math.max(span.to, it.p.here()),
+    });
     if (h.runIn) runIn(it, h, number, title);
     else displayed(it, h, number, title, after);
   };
 }
 
 /** A heading on a line of its own; never a page break behind it. */
-function displayed(it: Interpreter, h: Heading, number: string, title: readonly Token[], after: Glue): void {
+function displayed(
+  it: Interpreter,
+  h: Heading,
+  number: string,
+  title: readonly Token[],
+  after: Glue,
+): void {
   it.setFact('afterHeading', false, true);
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.changeFont({ family: 'roman', shape: 'upright', series: 'bold' });
@@ -83,7 +136,10 @@ function displayed(it: Interpreter, h: Heading, number: string, title: readonly 
   it.clubPenalty = 10000;
   it.endParagraph();
   it.closeGroup();
-  it.vlist.push({ kind: 'penalty', penalty: 10000 }, { kind: 'vspace', glue: after, behaviour: 'plain' });
+  it.vlist.push(
+    { kind: 'penalty', penalty: 10000 },
+    { kind: 'vspace', glue: after, behaviour: 'plain' },
+  );
   it.setFact('afterHeading', true, true);
   it.setFact('noIndentNext', false, true);
 }

@@ -16,7 +16,11 @@ export function glueOf(it: Interpreter, tokens: readonly Token[]): Glue {
 
 /** Vertical space: between paragraphs at once, within one below the line it stands in. */
 function verticalSpace(it: Interpreter, g: Glue, keep: boolean): void {
-  const node = { kind: 'vspace' as const, glue: g, behaviour: keep ? ('keep' as const) : ('plain' as const) };
+  const node = {
+    kind: 'vspace' as const,
+    glue: g,
+    behaviour: keep ? ('keep' as const) : ('plain' as const),
+  };
   if (it.hlist === null) it.vlist.push(node);
   else if (!it.restricted) it.spaceAfterParagraph.push(node);
 }
@@ -42,11 +46,18 @@ const pageBreak = (name: string, description: string): CommandEntry => ({
   description,
   example: `\\${name}`,
   run: (it) => {
-    it.addBlock({ kind: 'vspace', glue: FILL, behaviour: 'plain' }, { kind: 'penalty', penalty: -10000 });
+    it.addBlock(
+      { kind: 'vspace', glue: FILL, behaviour: 'plain' },
+      { kind: 'penalty', penalty: -10000 },
+    );
   },
 });
 
-const horizontal = (name: string, g: (it: Interpreter) => Glue, description: string): CommandEntry => ({
+const horizontal = (
+  name: string,
+  g: (it: Interpreter) => Glue,
+  description: string,
+): CommandEntry => ({
   name,
   signature: '',
   description,
@@ -91,11 +102,16 @@ function lineBreak(it: Interpreter, args: Args, token: Token): void {
   const optional = args[1];
   const skip = Array.isArray(optional) ? glueOf(it, optional as Token[]).width : 0;
   it.hlist.unskip();
-  it.hlist.add({ kind: 'break', skip, ...at });
+  it.hlist.add({ kind: 'break', skip, fill: it.justified, ...at });
   it.skipBlanks();
 }
 
-const penalty = (name: string, value: number, vertical: boolean, description: string): CommandEntry => ({
+const penalty = (
+  name: string,
+  value: number,
+  vertical: boolean,
+  description: string,
+): CommandEntry => ({
   name,
   signature: 'o',
   description,
@@ -109,26 +125,79 @@ const penalty = (name: string, value: number, vertical: boolean, description: st
 
 /** Paragraphs, lines, pages, and space of every kind. */
 export const spacing: readonly CommandEntry[] = [
-  { name: 'par', signature: '', description: 'Ends the paragraph, as a blank line does.', example: 'One.\\par Two.', run: (it) => it.endParagraph() },
-  { name: '\\', signature: 'so', description: 'Ends the line; a length in brackets adds space below it.', example: 'one\\\\[1ex] two', run: lineBreak, math: () => null },
-  { name: 'newline', signature: '', description: 'Ends the line.', example: 'one\\newline two', run: (it, _a, token) => lineBreak(it, [false, null], token) },
-  { name: 'noindent', signature: '', description: 'Starts a paragraph without an indent.', example: '\\noindent The tide', run: (it) => it.startParagraph(false) },
-  { name: 'indent', signature: '', description: 'Starts a paragraph with an indent.', example: '\\indent The tide', run: (it) => it.startIndented() },
-  { name: 'leavevmode', signature: '', description: 'Starts a paragraph if none is open.', example: '\\leavevmode', run: (it) => it.startParagraph() },
-  { name: 'vspace', signature: 'sm', description: 'Vertical space; with a star also at the top of a page.', example: '\\vspace{1cm}', run: vspace },
   {
-    name: 'vskip', signature: '', description: 'Vertical space of a length that follows.', example: '\\vskip 1cm',
+    name: 'par',
+    signature: '',
+    description: 'Ends the paragraph, as a blank line does.',
+    example: 'One.\\par Two.',
+    run: (it) => it.endParagraph(),
+  },
+  {
+    name: '\\',
+    signature: 'so',
+    description: 'Ends the line; a length in brackets adds space below it.',
+    example: 'one\\\\[1ex] two',
+    run: lineBreak,
+    math: () => null,
+  },
+  {
+    name: 'newline',
+    signature: '',
+    description: 'Ends the line.',
+    example: 'one\\newline two',
+    run: (it, _a, token) => lineBreak(it, [false, null], token),
+  },
+  {
+    name: 'noindent',
+    signature: '',
+    description: 'Starts a paragraph without an indent.',
+    example: '\\noindent The tide',
+    run: (it) => it.startParagraph(false),
+  },
+  {
+    name: 'indent',
+    signature: '',
+    description: 'Starts a paragraph with an indent.',
+    example: '\\indent The tide',
+    run: (it) => it.startIndented(),
+  },
+  {
+    name: 'leavevmode',
+    signature: '',
+    description: 'Starts a paragraph if none is open.',
+    example: '\\leavevmode',
+    run: (it) => it.startParagraph(),
+  },
+  {
+    name: 'vspace',
+    signature: 'sm',
+    description: 'Vertical space; with a star also at the top of a page.',
+    example: '\\vspace{1cm}',
+    run: vspace,
+  },
+  {
+    name: 'vskip',
+    signature: '',
+    description: 'Vertical space of a length that follows.',
+    example: '\\vskip 1cm',
     run: (it) => {
       it.endParagraph();
       it.vlist.push({ kind: 'vspace', glue: scanGlue(it.p), behaviour: 'plain' });
     },
   },
   {
-    name: 'addvspace', signature: 'm', description: 'Vertical space; of two that meet the larger counts.', example: '\\addvspace{1ex}',
-    run: (it, args) => it.addBlock({ kind: 'vspace', glue: glueOf(it, tokensOf(args, 0)), behaviour: 'merge' }),
+    name: 'addvspace',
+    signature: 'm',
+    description: 'Vertical space; of two that meet the larger counts.',
+    example: '\\addvspace{1ex}',
+    run: (it, args) =>
+      it.addBlock({ kind: 'vspace', glue: glueOf(it, tokensOf(args, 0)), behaviour: 'merge' }),
   },
   {
-    name: 'hspace', signature: 'sm', description: 'Horizontal space.', example: 'a\\hspace{1cm}b',
+    name: 'hspace',
+    signature: 'sm',
+    description: 'Horizontal space.',
+    example: 'a\\hspace{1cm}b',
     run: (it, args) => it.add({ kind: 'glue', glue: glueOf(it, tokensOf(args, 1)), ...it.p.place }),
     math: (reader, token) => {
       reader.p.takeChar('*');
@@ -137,18 +206,34 @@ export const spacing: readonly CommandEntry[] = [
     },
   },
   {
-    name: 'hskip', signature: '', description: 'Horizontal space of a length that follows.', example: 'a\\hskip 1cm b',
+    name: 'hskip',
+    signature: '',
+    description: 'Horizontal space of a length that follows.',
+    example: 'a\\hskip 1cm b',
     run: (it) => it.add({ kind: 'glue', glue: scanGlue(it.p), ...it.p.place }),
-    math: (reader, token) => ({ kind: 'space', mu: 0, width: scanGlue(reader.p).width, ...reader.span(token) }),
+    math: (reader, token) => ({
+      kind: 'space',
+      mu: 0,
+      width: scanGlue(reader.p).width,
+      ...reader.span(token),
+    }),
   },
   {
-    name: 'kern', signature: '', description: 'Space at which the line does not break.', example: 'a\\kern 2pt b',
+    name: 'kern',
+    signature: '',
+    description: 'Space at which the line does not break.',
+    example: 'a\\kern 2pt b',
     run: (it) => {
       const { width } = scanGlue(it.p);
       if (it.hlist) it.add({ kind: 'kern', width, ...it.p.place });
       else it.vlist.push({ kind: 'vspace', glue: glue(width), behaviour: 'plain' });
     },
-    math: (reader, token) => ({ kind: 'space', mu: 0, width: scanGlue(reader.p).width, ...reader.span(token) }),
+    math: (reader, token) => ({
+      kind: 'space',
+      mu: 0,
+      width: scanGlue(reader.p).width,
+      ...reader.span(token),
+    }),
   },
   named('smallskip', 'smallskipamount'),
   named('medskip', 'medskipamount'),
@@ -156,7 +241,13 @@ export const spacing: readonly CommandEntry[] = [
   horizontal('hfill', () => FILL, 'Space that grows as far as it can.'),
   horizontal('hfil', () => FIL, 'Space that grows.'),
   horizontal('hss', () => SS, 'Space that grows and shrinks.'),
-  { name: 'vfill', signature: '', description: 'Vertical space that grows as far as it can.', example: '\\vfill', run: (it) => it.addBlock({ kind: 'vspace', glue: FILL, behaviour: 'plain' }) },
+  {
+    name: 'vfill',
+    signature: '',
+    description: 'Vertical space that grows as far as it can.',
+    example: '\\vfill',
+    run: (it) => it.addBlock({ kind: 'vspace', glue: FILL, behaviour: 'plain' }),
+  },
   quad('quad', 1),
   quad('qquad', 2),
   ...spaces,
@@ -169,14 +260,76 @@ export const spacing: readonly CommandEntry[] = [
   penalty('nopagebreak', 10000, true, 'No page break here.'),
   penalty('allowbreak', 0, false, 'The line may break here.'),
   penalty('nobreak', 10000, false, 'No break here.'),
-  { name: '/', signature: '', description: 'Italic correction.', example: '{\\it tide\\/} table', run: () => undefined, math: () => null },
-  { name: '@', signature: '', description: 'The full stop that follows ends a sentence, though a capital stands before it.', example: 'NASA\\@.', run: (it) => it.hlist?.resetFactor() },
-  { name: '-', signature: '', description: 'A place where the word may be divided.', example: 'light\\-house', run: () => undefined },
-  { name: 'unskip', signature: '', description: 'Takes back the space before it.', example: 'a \\unskip b', run: (it) => it.hlist?.unskip() },
-  { name: 'ignorespaces', signature: '', description: 'Passes over blanks that follow.', example: '\\ignorespaces', run: (it) => it.skipBlanks(), math: () => null },
-  { name: 'frenchspacing', signature: '', description: 'The same space after every word, also at the end of a sentence.', example: '\\frenchspacing', run: (it) => it.setFact('french', true) },
-  { name: 'nonfrenchspacing', signature: '', description: 'More space at the end of a sentence.', example: '\\nonfrenchspacing', run: (it) => it.setFact('french', false) },
-  { name: 'sloppy', signature: '', description: 'Words may stand further apart, so that fewer lines stick out.', example: '\\sloppy', run: (it) => it.setSloppy(true) },
-  { name: 'fussy', signature: '', description: 'Takes \\sloppy back.', example: '\\fussy', run: (it) => it.setSloppy(false) },
-  { name: 'null', signature: '', description: 'An empty box.', example: '\\null', run: (it) => it.add(it.emptyBox()) },
+  {
+    name: '/',
+    signature: '',
+    description: 'Italic correction.',
+    example: '{\\it tide\\/} table',
+    run: () => undefined,
+    math: () => null,
+  },
+  {
+    name: '@',
+    signature: '',
+    description: 'The full stop that follows ends a sentence, though a capital stands before it.',
+    example: 'NASA\\@.',
+    run: (it) => it.hlist?.resetFactor(),
+  },
+  {
+    name: '-',
+    signature: '',
+    description: 'A place where the word may be divided.',
+    example: 'light\\-house',
+    run: () => undefined,
+  },
+  {
+    name: 'unskip',
+    signature: '',
+    description: 'Takes back the space before it.',
+    example: 'a \\unskip b',
+    run: (it) => it.hlist?.unskip(),
+  },
+  {
+    name: 'ignorespaces',
+    signature: '',
+    description: 'Passes over blanks that follow.',
+    example: '\\ignorespaces',
+    run: (it) => it.skipBlanks(),
+    math: () => null,
+  },
+  {
+    name: 'frenchspacing',
+    signature: '',
+    description: 'The same space after every word, also at the end of a sentence.',
+    example: '\\frenchspacing',
+    run: (it) => it.setFact('french', true),
+  },
+  {
+    name: 'nonfrenchspacing',
+    signature: '',
+    description: 'More space at the end of a sentence.',
+    example: '\\nonfrenchspacing',
+    run: (it) => it.setFact('french', false),
+  },
+  {
+    name: 'sloppy',
+    signature: '',
+    description: 'Words may stand further apart, so that fewer lines stick out.',
+    example: '\\sloppy',
+    run: (it) => it.setSloppy(true),
+  },
+  {
+    name: 'fussy',
+    signature: '',
+    description: 'Takes \\sloppy back.',
+    example: '\\fussy',
+    run: (it) => it.setSloppy(false),
+  },
+  {
+    name: 'null',
+    signature: '',
+    description: 'An empty box.',
+    example: '\\null',
+    run: (it) => it.add(it.emptyBox()),
+  },
 ];

@@ -55,12 +55,14 @@ function theoremEnvironment(name: string, kind: TheoremKind): EnvironmentEntry {
     signature: 'o',
     description: `A ${tokensText(kind.title)}, numbered as the document declares it.`,
     example: `\\begin{${name}}\nThe tide turns.\n\\end{${name}}`,
-    begin: (it, args, token) => beginTheorem(it, kind, args, token),
+    detail: kind,
+    begin: beginTheorem,
     end: endList,
   };
 }
 
-function beginTheorem(it: Interpreter, kind: TheoremKind, args: Args, token: Token): void {
+function beginTheorem(it: Interpreter, args: Args, token: Token): void {
+  const kind = it.environments.at(-1)?.entry?.detail as TheoremKind;
   const at = it.spanOf(token);
   const parskip = it.skip('parskip');
   const parindent = it.dimen('parindent');
@@ -70,12 +72,18 @@ function beginTheorem(it: Interpreter, kind: TheoremKind, args: Args, token: Tok
   setDimen(it.state, 'parindent', parindent);
   if (kind.counter) refStepCounter(it, kind.counter);
   const number = kind.counter ? counterText(it, kind.counter) : '';
-  const title = it.inlinesOf(kind.title).map((i) => (i.kind === 'text' ? i.text : ' ')).join('');
+  const title = it
+    .inlinesOf(kind.title)
+    .map((i) => (i.kind === 'text' ? i.text : ' '))
+    .join('');
   it.vlist.push({ kind: 'number', what: title, number, from: at.from, to: at.to });
   const head = headInlines(it, kind, number, args);
   if (kind.style === 'plain') it.changeFont({ family: 'roman', series: 'medium', shape: 'italic' });
   else it.changeFont({ family: 'roman', series: 'medium', shape: 'upright' });
-  it.pendingLabel = [...head, { kind: 'glue', glue: gluePt(5, kind.ams ? 1 : 0, kind.ams ? 1 : 0), ...at }];
+  it.pendingLabel = [
+    ...head,
+    { kind: 'glue', glue: gluePt(5, kind.ams ? 1 : 0, kind.ams ? 1 : 0), ...at },
+  ];
   it.skipBlanks();
 }
 
@@ -152,12 +160,31 @@ export function openBox(it: Interpreter): Inline {
   const em = it.font.size;
   const line = 0.4 * PT;
   return {
-    kind: 'box', width: null, align: 'left', raise: 0, hidden: false, grow: false,
+    kind: 'box',
+    width: null,
+    align: 'left',
+    raise: 0,
+    hidden: false,
+    grow: false,
     frame: { rule: line, padding: 0 },
     inlines: [
       {
-        kind: 'box', width: null, align: 'left', raise: 0, hidden: true, grow: false, frame: null,
-        inlines: [{ kind: 'rule', width: 0.6 * em - 2 * line, height: 0.675 * em - line, depth: -line, ...at }],
+        kind: 'box',
+        width: null,
+        align: 'left',
+        raise: 0,
+        hidden: true,
+        grow: false,
+        frame: null,
+        inlines: [
+          {
+            kind: 'rule',
+            width: 0.6 * em - 2 * line,
+            height: 0.675 * em - line,
+            depth: -line,
+            ...at,
+          },
+        ],
         ...at,
       },
     ],
@@ -176,19 +203,25 @@ function qedHere(it: Interpreter): void {
 export const newTheoremCommand: CommandEntry = {
   name: 'newtheorem',
   signature: 'smomo',
-  description: 'Declares a kind of theorem: its environment, its title, and what it is numbered with or within.',
+  description:
+    'Declares a kind of theorem: its environment, its title, and what it is numbered with or within.',
   example: '\\newtheorem{theorem}{Theorem}[section]',
   run: newTheorem,
 };
 
 export const theoremCommands: readonly CommandEntry[] = [
   {
-    name: 'theoremstyle', signature: 'm', description: 'How the theorems declared from here on look: plain, definition or remark.',
+    name: 'theoremstyle',
+    signature: 'm',
+    description: 'How the theorems declared from here on look: plain, definition or remark.',
     example: '\\theoremstyle{definition}',
     run: (it, args) => it.setFact('theoremStyle', textOf(it.p, tokensOf(args, 0))),
   },
   {
-    name: 'qedhere', signature: '', description: 'Puts the end mark of the proof here.', example: '\\qedhere',
+    name: 'qedhere',
+    signature: '',
+    description: 'Puts the end mark of the proof here.',
+    example: '\\qedhere',
     run: qedHere,
     math: (reader) => {
       const proof = reader.it.environments.findLast((e) => e.data.proof === true);
@@ -202,11 +235,27 @@ export const theoremCommands: readonly CommandEntry[] = [
       return { kind: 'text', inlines, ...reader.p.place };
     },
   },
-  { name: 'qed', signature: '', description: 'The end mark of a proof.', example: '\\qed', run: (it) => addQed(it) },
-  { name: 'openbox', signature: '', description: 'An open square.', example: '\\openbox', run: (it) => it.add(openBox(it)) },
+  {
+    name: 'qed',
+    signature: '',
+    description: 'The end mark of a proof.',
+    example: '\\qed',
+    run: (it) => addQed(it),
+  },
+  {
+    name: 'openbox',
+    signature: '',
+    description: 'An open square.',
+    example: '\\openbox',
+    run: (it) => it.add(openBox(it)),
+  },
 ];
 
 export const proofEnvironment: EnvironmentEntry = {
-  name: 'proof', signature: 'o', description: 'A proof, with its end mark at the end.',
-  example: '\\begin{proof}\nBy symmetry.\n\\end{proof}', begin: beginProof, end: endProof,
+  name: 'proof',
+  signature: 'o',
+  description: 'A proof, with its end mark at the end.',
+  example: '\\begin{proof}\nBy symmetry.\n\\end{proof}',
+  begin: beginProof,
+  end: endProof,
 };

@@ -67,7 +67,11 @@ function centred(it: Interpreter, size: string, fill: () => void): BlockNode[] {
   return nodes;
 }
 
-const space = (points: number): BlockNode => ({ kind: 'vspace', glue: gluePt(points), behaviour: 'plain' });
+const space = (points: number): BlockNode => ({
+  kind: 'vspace',
+  glue: gluePt(points),
+  behaviour: 'plain',
+});
 
 /** `\maketitle` of article: title, authors and date, with article.cls's spaces around them. */
 function makeTitle(it: Interpreter, token: Token): void {
@@ -91,7 +95,7 @@ function makeTitle(it: Interpreter, token: Token): void {
 
 function addAll(it: Interpreter, tokens: readonly Token[]): void {
   splitAtCommand(tokens, '\\').forEach((line, i) => {
-    if (i > 0) it.add({ kind: 'break', skip: 0, ...it.p.place });
+    if (i > 0) it.add({ kind: 'break', skip: 0, fill: false, ...it.p.place });
     for (const inline of it.inlinesOf(line)) it.add(inline);
   });
 }
@@ -115,11 +119,17 @@ export const titleCommands: readonly CommandEntry[] = [
   keep('author', 'The author; several are parted by \\and'),
   keep('date', 'The date; empty braces print none'),
   {
-    name: 'maketitle', signature: '', description: 'Prints title, author and date.', example: '\\maketitle',
+    name: 'maketitle',
+    signature: '',
+    description: 'Prints title, author and date.',
+    example: '\\maketitle',
     run: (it, _args, token) => makeTitle(it, token),
   },
   {
-    name: 'thanks', signature: 'm', description: 'A note on an author.', example: '\\author{M. Quill\\thanks{Harbour office}}',
+    name: 'thanks',
+    signature: 'm',
+    description: 'A note on an author.',
+    example: '\\author{M. Quill\\thanks{Harbour office}}',
     run: () => undefined,
   },
 ];

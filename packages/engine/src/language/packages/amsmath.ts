@@ -4,7 +4,13 @@ import { eqref } from '../constructs/references';
 import { numberWithin } from '../constructs/counters';
 import { displayEnvironment } from '../constructs/displays';
 import { cases, innerAlignment, matrix } from '../constructs/mathArrays';
-import { entry, fractionCommand, modulus, operatorName, stackCommand } from '../constructs/mathStructures';
+import {
+  entry,
+  fractionCommand,
+  modulus,
+  operatorName,
+  stackCommand,
+} from '../constructs/mathStructures';
 import { macroOf } from '../define';
 import type { CommandEntry, PackageEntry } from '../entries';
 import { isStarred, tokensOf } from '../entries';
@@ -12,8 +18,11 @@ import { tokensText } from '../../expansion/expandables';
 
 /** `\DeclareMathOperator{\rank}{rank}`. */
 const declareOperator: CommandEntry = {
-  name: 'DeclareMathOperator', signature: 'smm', description: 'A named function of your own.',
-  example: '\\DeclareMathOperator{\\rank}{rank}', package: 'amsmath',
+  name: 'DeclareMathOperator',
+  signature: 'smm',
+  description: 'A named function of your own.',
+  example: '\\DeclareMathOperator{\\rank}{rank}',
+  package: 'amsmath',
   run: (it, args) => {
     const target = tokensOf(args, 1).find((t) => t.cell !== null);
     const star = isStarred(args) ? '*' : '';
@@ -23,17 +32,29 @@ const declareOperator: CommandEntry = {
 };
 
 /** `\tag{…}` and `\tag*{…}`. */
-const tag = entry('tag', 'sm', 'A mark of your own in place of the number.', 'a = b \\tag{$\\ast$}', (reader, token) => {
-  const bare = reader.p.takeChar('*');
-  const tokens = reader.argument(token);
-  if (reader.rowMarks) reader.rowMarks.tag = { tokens, bare };
-  return null;
-});
+const tag = entry(
+  'tag',
+  'sm',
+  'A mark of your own in place of the number.',
+  'a = b \\tag{$\\ast$}',
+  (reader, token) => {
+    const bare = reader.p.takeChar('*');
+    const tokens = reader.argument(token);
+    if (reader.rowMarks) reader.rowMarks.tag = { tokens, bare };
+    return null;
+  },
+);
 
-const text = entry('text', 'm', 'Words inside a formula.', 'x > 0 \\text{ for all } x', (reader, token) => {
-  const inlines = reader.it.inlinesOf(reader.argument(token));
-  return { kind: 'text', inlines, ...reader.span(token) };
-});
+const text = entry(
+  'text',
+  'm',
+  'Words inside a formula.',
+  'x > 0 \\text{ for all } x',
+  (reader, token) => {
+    const inlines = reader.it.inlinesOf(reader.argument(token));
+    return { kind: 'text', inlines, ...reader.span(token) };
+  },
+);
 
 const boxed = entry('boxed', 'm', 'A formula in a frame.', '\\boxed{x = 2}', (reader, token) => {
   const { it } = reader;
@@ -42,27 +63,63 @@ const boxed = entry('boxed', 'm', 'A formula in a frame.', '\\boxed{x = 2}', (re
   const frame = { rule: it.dimen('fboxrule'), padding: it.dimen('fboxsep') };
   const inner = { kind: 'math' as const, list, font: it.font, ...at };
   return {
-    kind: 'text', ...reader.span(token),
-    inlines: [{ kind: 'box', inlines: [inner], width: null, align: 'center', raise: 0, hidden: false, frame, grow: false, ...at }],
+    kind: 'text',
+    ...reader.span(token),
+    inlines: [
+      {
+        kind: 'box',
+        inlines: [inner],
+        width: null,
+        align: 'center',
+        raise: 0,
+        hidden: false,
+        frame,
+        grow: false,
+        ...at,
+      },
+    ],
   };
 });
 
-const substack = entry('substack', 'm', 'Several lines under an operator.', '\\sum_{\\substack{i<n\\\\ i\\ne k}} a_i', (reader, token) => {
-  const tokens = reader.argument(token);
-  const { p } = reader;
-  const name = p.chars('substack');
-  p.push([...tokens, p.command('end'), p.make(1, '{'), ...name, p.make(2, '}')]);
-  return substackRows.math?.(reader, { ...token, text: 'substack' }) ?? null;
-});
+const substack = entry(
+  'substack',
+  'm',
+  'Several lines under an operator.',
+  '\\sum_{\\substack{i<n\\\\ i\\ne k}} a_i',
+  (reader, token) => {
+    const tokens = reader.argument(token);
+    const { p } = reader;
+    const name = p.chars('substack');
+    p.push([...tokens, p.command('end'), p.make(1, '{'), ...name, p.make(2, '}')]);
+    return substackRows.math?.(reader, { ...token, text: 'substack' }) ?? null;
+  },
+);
 const substackRows = innerAlignment('substack', 'gathered', false);
 
 /** amsmath: alignments, matrices, text in formulas, tags. */
 export const amsmath: PackageEntry = {
   name: 'amsmath',
   description: 'Aligned lines, matrices, cases, text in formulas.',
-  options: ['leqno', 'reqno', 'fleqn', 'intlimits', 'nointlimits', 'sumlimits', 'nosumlimits', 'namelimits', 'nonamelimits', 'centertags', 'tbtags'],
+  options: [
+    'leqno',
+    'reqno',
+    'fleqn',
+    'intlimits',
+    'nointlimits',
+    'sumlimits',
+    'nosumlimits',
+    'namelimits',
+    'nonamelimits',
+    'centertags',
+    'tbtags',
+  ],
   commands: [
-    declareOperator, tag, text, boxed, substack, eqref,
+    declareOperator,
+    tag,
+    text,
+    boxed,
+    substack,
+    eqref,
     operatorName('operatorname', 'A function in upright letters; with a star it takes limits.'),
     fractionCommand('dfrac', 'display', null, null, null, 'A fraction of display size.'),
     fractionCommand('tfrac', 'text', null, null, null, 'A fraction of text size.'),
@@ -76,26 +133,89 @@ export const amsmath: PackageEntry = {
       if (reader.rowMarks) reader.rowMarks.numbered = false;
       return null;
     }),
-    entry('mod', 'm', 'mod n, with space before it.', 'a \\mod n', (reader, token) => modulus(reader, token, false)),
+    entry('mod', 'm', 'mod n, with space before it.', 'a \\mod n', (reader, token) =>
+      modulus(reader, token, false),
+    ),
     {
-      name: 'numberwithin', signature: 'mm', description: 'Numbers one counter within another.', package: 'amsmath',
+      name: 'numberwithin',
+      signature: 'mm',
+      description: 'Numbers one counter within another.',
+      package: 'amsmath',
       example: '\\numberwithin{equation}{section}',
-      run: (it, args) => numberWithin(it, textOf(it.p, tokensOf(args, 0)), textOf(it.p, tokensOf(args, 1))),
+      run: (it, args) =>
+        numberWithin(it, textOf(it.p, tokensOf(args, 0)), textOf(it.p, tokensOf(args, 1))),
     },
-    { name: 'allowdisplaybreaks', signature: 'o', description: 'Displays of several lines may break over pages.', example: '\\allowdisplaybreaks', package: 'amsmath', run: (it) => it.allowDisplayBreaks() },
+    {
+      name: 'allowdisplaybreaks',
+      signature: 'o',
+      description: 'Displays of several lines may break over pages.',
+      example: '\\allowdisplaybreaks',
+      package: 'amsmath',
+      run: (it) => it.allowDisplayBreaks(),
+    },
   ],
   environments: [
-    displayEnvironment('equation*', 'single', false, 'A displayed formula without a number.', 'amsmath'),
-    displayEnvironment('align', 'aligned', true, 'Lines aligned at &, each with a number.', 'amsmath'),
+    displayEnvironment(
+      'equation*',
+      'single',
+      false,
+      'A displayed formula without a number.',
+      'amsmath',
+    ),
+    displayEnvironment(
+      'align',
+      'aligned',
+      true,
+      'Lines aligned at &, each with a number.',
+      'amsmath',
+    ),
     displayEnvironment('align*', 'aligned', false, 'Lines aligned at &.', 'amsmath'),
     displayEnvironment('gather', 'gathered', true, 'Centred lines, each with a number.', 'amsmath'),
     displayEnvironment('gather*', 'gathered', false, 'Centred lines.', 'amsmath'),
-    displayEnvironment('multline', 'multiline', true, 'One long formula over several lines.', 'amsmath'),
-    displayEnvironment('multline*', 'multiline', false, 'One long formula over several lines.', 'amsmath'),
-    displayEnvironment('flalign', 'aligned', true, 'Lines aligned at &, spread over the width.', 'amsmath'),
-    displayEnvironment('flalign*', 'aligned', false, 'Lines aligned at &, spread over the width.', 'amsmath'),
-    displayEnvironment('alignat', 'aligned', true, 'Lines aligned at several places, without space between.', 'amsmath', true),
-    displayEnvironment('alignat*', 'aligned', false, 'Lines aligned at several places, without space between.', 'amsmath', true),
+    displayEnvironment(
+      'multline',
+      'multiline',
+      true,
+      'One long formula over several lines.',
+      'amsmath',
+    ),
+    displayEnvironment(
+      'multline*',
+      'multiline',
+      false,
+      'One long formula over several lines.',
+      'amsmath',
+    ),
+    displayEnvironment(
+      'flalign',
+      'aligned',
+      true,
+      'Lines aligned at &, spread over the width.',
+      'amsmath',
+    ),
+    displayEnvironment(
+      'flalign*',
+      'aligned',
+      false,
+      'Lines aligned at &, spread over the width.',
+      'amsmath',
+    ),
+    displayEnvironment(
+      'alignat',
+      'aligned',
+      true,
+      'Lines aligned at several places, without space between.',
+      'amsmath',
+      true,
+    ),
+    displayEnvironment(
+      'alignat*',
+      'aligned',
+      false,
+      'Lines aligned at several places, without space between.',
+      'amsmath',
+      true,
+    ),
     matrix('matrix', null, null),
     matrix('pmatrix', '(', ')'),
     matrix('bmatrix', '[', ']'),

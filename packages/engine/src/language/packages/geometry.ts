@@ -37,13 +37,18 @@ function apply(it: Interpreter, source: string): void {
   if (keys.has('letterpaper')) setPaper(it, 8.5 * INCH, 11 * INCH);
   const width = length('paperwidth');
   const height = length('paperheight');
-  if (width || height) setPaper(it, width ?? it.dimen('paperwidth'), height ?? it.dimen('paperheight'));
+  if (width || height)
+    setPaper(it, width ?? it.dimen('paperwidth'), height ?? it.dimen('paperheight'));
   const sides: Partial<Record<string, Sp>> = {};
   for (const [key, names] of Object.entries(SIDES)) {
     const value = length(key);
     if (value !== null) for (const side of names) sides[side] = value;
   }
-  for (const [key, name] of [['headheight', 'headheight'], ['headsep', 'headsep'], ['footskip', 'footskip']] as const) {
+  for (const [key, name] of [
+    ['headheight', 'headheight'],
+    ['headsep', 'headsep'],
+    ['footskip', 'footskip'],
+  ] as const) {
     const value = length(key);
     if (value !== null) setDimen(it.state, name, value, true);
   }
@@ -72,7 +77,8 @@ function setAcross(it: Interpreter, sides: Partial<Record<string, Sp>>, asked: S
     if (asked === null) text = paper - 2 * right;
     margin = paper - right - text;
   } else margin = (paper - text) / 2;
-  for (const name of ['textwidth', 'hsize', 'linewidth', 'columnwidth']) setDimen(it.state, name, text, true);
+  for (const name of ['textwidth', 'hsize', 'linewidth', 'columnwidth'])
+    setDimen(it.state, name, text, true);
   setDimen(it.state, 'oddsidemargin', margin - INCH, true);
   setDimen(it.state, 'evensidemargin', margin - INCH, true);
 }
@@ -93,7 +99,12 @@ function setDown(it: Interpreter, sides: Partial<Record<string, Sp>>, asked: Sp 
     above = paper - bottom - text;
   } else above = (paper - text) * 0.4;
   setDimen(it.state, 'textheight', text, true);
-  setDimen(it.state, 'topmargin', above - INCH - it.dimen('headheight') - it.dimen('headsep'), true);
+  setDimen(
+    it.state,
+    'topmargin',
+    above - INCH - it.dimen('headheight') - it.dimen('headsep'),
+    true,
+  );
 }
 
 /** geometry: paper and margins. */
@@ -103,8 +114,18 @@ export const geometry: PackageEntry = {
   options: null,
   commands: [
     {
-      name: 'geometry', signature: 'm', description: 'Paper size and margins.', example: '\\geometry{margin=2.5cm}', package: 'geometry',
-      run: (it, args) => apply(it, tokensOf(args, 0).map((t) => (t.cat === 16 ? `\\${t.text} ` : t.text)).join('')),
+      name: 'geometry',
+      signature: 'm',
+      description: 'Paper size and margins.',
+      example: '\\geometry{margin=2.5cm}',
+      package: 'geometry',
+      run: (it, args) =>
+        apply(
+          it,
+          tokensOf(args, 0)
+            .map((t) => (t.cat === 16 ? `\\${t.text} ` : t.text))
+            .join(''),
+        ),
     },
   ],
   setup: (it, options) => apply(it, options.join(',')),

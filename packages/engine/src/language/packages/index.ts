@@ -13,8 +13,22 @@ import { hyperref, url } from './hyperref';
 import { bm } from './bm';
 
 const ALL: readonly PackageEntry[] = [
-  amsmath, amssymb, amsfonts, amsthm, mathtools, bm, enumitem, enumerate, geometry, parskip, setspace,
-  xcolor, color, hyperref, url, ...quiet,
+  amsmath,
+  amssymb,
+  amsfonts,
+  amsthm,
+  mathtools,
+  bm,
+  enumitem,
+  enumerate,
+  geometry,
+  parskip,
+  setspace,
+  xcolor,
+  color,
+  hyperref,
+  url,
+  ...quiet,
 ];
 
 /** The packages that are understood, by name; each is a file of its own. */

@@ -18,13 +18,26 @@ const paired: CommandEntry = {
     const [left, right] = [tokensText(tokensOf(args, 1)), tokensText(tokensOf(args, 2))];
     if (!target?.cell) return;
     const name = target.text;
-    it.state.set(it.state.cell(`\u0001grow:${name}`), macroOf(it.state, `\\left${left}#1\\right${right}`, 1), true);
-    it.state.set(it.state.cell(`\u0001still:${name}`), macroOf(it.state, `${left}#1${right}`, 1), true);
-    it.state.set(target.cell, {
-      kind: 'expandable',
-      name,
-      expand: (p: typeof it.p) => p.unread(p.command(`\u0001${p.takeChar('*') ? 'grow' : 'still'}:${name}`)),
-    }, true);
+    it.state.set(
+      it.state.cell(`\u0001grow:${name}`),
+      macroOf(it.state, `\\left${left}#1\\right${right}`, 1),
+      true,
+    );
+    it.state.set(
+      it.state.cell(`\u0001still:${name}`),
+      macroOf(it.state, `${left}#1${right}`, 1),
+      true,
+    );
+    it.state.set(
+      target.cell,
+      {
+        kind: 'expandable',
+        name,
+        expand: (p: typeof it.p) =>
+          p.unread(p.command(`\u0001${p.takeChar('*') ? 'grow' : 'still'}:${name}`)),
+      },
+      true,
+    );
   },
 };
 
@@ -35,6 +48,10 @@ export const mathtools: PackageEntry = {
   options: null,
   requires: ['amsmath'],
   commands: [paired, ...TOOLS_SYMBOLS.map(symbolCommand)],
-  environments: [cases('dcases', 'display', '{', null), cases('rcases', 'text', null, '}'), matrix('psmallmatrix', '(', ')', true), matrix('bsmallmatrix', '[', ']', true)],
+  environments: [
+    cases('dcases', 'display', '{', null),
+    cases('rcases', 'text', null, '}'),
+    matrix('psmallmatrix', '(', ')', true),
+    matrix('bsmallmatrix', '[', ']', true),
+  ],
 };
-

@@ -1,6 +1,10 @@
 import type { PackageEntry } from '../entries';
 
-const nothing = (name: string, description: string): PackageEntry => ({ name, description, options: null });
+const nothing = (name: string, description: string): PackageEntry => ({
+  name,
+  description,
+  options: null,
+});
 
 /** Packages whose work is done here anyway. */
 export const quiet: readonly PackageEntry[] = [

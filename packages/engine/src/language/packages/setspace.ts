@@ -14,12 +14,20 @@ const spread = (it: Interpreter, name: string): void =>
   it.setLineSpread(FACTORS[name]?.[it.fact<number>('baseSize') ?? 10] ?? 1);
 
 const command = (name: string): CommandEntry => ({
-  name, signature: '', description: 'The distance of lines from here on.', example: `\\${name}`, package: 'setspace',
+  name,
+  signature: '',
+  description: 'The distance of lines from here on.',
+  example: `\\${name}`,
+  package: 'setspace',
   run: (it) => spread(it, name),
 });
 
 const environment = (name: string, factor: string): EnvironmentEntry => ({
-  name, signature: '', description: 'Lines at this distance.', example: `\\begin{${name}}\nText.\n\\end{${name}}`, package: 'setspace',
+  name,
+  signature: '',
+  description: 'Lines at this distance.',
+  example: `\\begin{${name}}\nText.\n\\end{${name}}`,
+  package: 'setspace',
   begin: (it) => {
     it.endParagraph();
     spread(it, factor);
@@ -34,9 +42,20 @@ export const setspace: PackageEntry = {
   options: Object.keys(FACTORS),
   commands: [
     ...Object.keys(FACTORS).map(command),
-    { name: 'setstretch', signature: 'm', description: 'The distance of lines as a factor.', example: '\\setstretch{1.3}', package: 'setspace', run: (it, args) => it.setLineSpread(parseFloat(textOf(it.p, tokensOf(args, 0)))) },
+    {
+      name: 'setstretch',
+      signature: 'm',
+      description: 'The distance of lines as a factor.',
+      example: '\\setstretch{1.3}',
+      package: 'setspace',
+      run: (it, args) => it.setLineSpread(parseFloat(textOf(it.p, tokensOf(args, 0)))),
+    },
   ],
-  environments: [environment('singlespace', 'singlespacing'), environment('onehalfspace', 'onehalfspacing'), environment('doublespace', 'doublespacing')],
+  environments: [
+    environment('singlespace', 'singlespacing'),
+    environment('onehalfspace', 'onehalfspacing'),
+    environment('doublespace', 'doublespacing'),
+  ],
   setup: (it, options) => {
     for (const option of options) if (option in FACTORS) spread(it, option);
   },

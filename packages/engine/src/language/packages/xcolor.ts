@@ -6,10 +6,25 @@ import type { Token } from '../../expansion/meaning';
 
 /** The names that every colour package knows (xcolor manual, section “Predefined colors”). */
 const NAMED: Readonly<Record<string, number>> = {
-  black: 0x000000, white: 0xffffff, red: 0xff0000, green: 0x00ff00, blue: 0x0000ff, cyan: 0x00ffff,
-  magenta: 0xff00ff, yellow: 0xffff00, gray: 0x808080, darkgray: 0x404040, lightgray: 0xbfbfbf,
-  brown: 0xbf8040, lime: 0xbfff00, olive: 0x808000, orange: 0xff8000, pink: 0xffbfbf, purple: 0xbf0040,
-  teal: 0x008080, violet: 0x800080,
+  black: 0x000000,
+  white: 0xffffff,
+  red: 0xff0000,
+  green: 0x00ff00,
+  blue: 0x0000ff,
+  cyan: 0x00ffff,
+  magenta: 0xff00ff,
+  yellow: 0xffff00,
+  gray: 0x808080,
+  darkgray: 0x404040,
+  lightgray: 0xbfbfbf,
+  brown: 0xbf8040,
+  lime: 0xbfff00,
+  olive: 0x808000,
+  orange: 0xff8000,
+  pink: 0xffbfbf,
+  purple: 0xbf0040,
+  teal: 0x008080,
+  violet: 0x800080,
 };
 
 const mix = (a: number, b: number, share: number): number => {
@@ -37,7 +52,11 @@ function modelled(model: string, values: string): number {
 const colourCell = (it: Interpreter, name: string) => it.state.cell(`\u0001colour:${name}`);
 
 /** A name or a mix such as `blue!60!black`. */
-function colourOf(it: Interpreter, model: readonly Token[] | null, value: readonly Token[]): number {
+function colourOf(
+  it: Interpreter,
+  model: readonly Token[] | null,
+  value: readonly Token[],
+): number {
   const text = textOf(it.p, value);
   if (model) return modelled(textOf(it.p, model), text);
   const parts = text.split('!');
@@ -45,7 +64,11 @@ function colourOf(it: Interpreter, model: readonly Token[] | null, value: readon
     (it.state.get(colourCell(it, name.trim())) as number | undefined) ?? NAMED[name.trim()] ?? 0;
   let colour = named(parts[0] ?? 'black');
   for (let i = 1; i < parts.length; i += 2) {
-    colour = mix(colour, named(parts[i + 1] ?? 'white'), (parseFloat(parts[i] ?? '100') || 0) / 100);
+    colour = mix(
+      colour,
+      named(parts[i + 1] ?? 'white'),
+      (parseFloat(parts[i] ?? '100') || 0) / 100,
+    );
   }
   return colour;
 }
@@ -55,7 +78,10 @@ const optional = (arg: readonly Token[] | null | boolean | undefined): readonly 
 
 const commands: readonly CommandEntry[] = [
   {
-    name: 'color', signature: 'om', description: 'The colour from here to the end of the group.', example: '{\\color{blue} tide}',
+    name: 'color',
+    signature: 'om',
+    description: 'The colour from here to the end of the group.',
+    example: '{\\color{blue} tide}',
     run: (it, args) => it.changeFont({ color: colourOf(it, optional(args[0]), tokensOf(args, 1)) }),
     math: (reader, token) => {
       reader.color = colourOf(reader.it, null, reader.argument(token));
@@ -63,7 +89,10 @@ const commands: readonly CommandEntry[] = [
     },
   },
   {
-    name: 'textcolor', signature: 'omM', description: 'Text in a colour.', example: '\\textcolor{red}{tide}',
+    name: 'textcolor',
+    signature: 'omM',
+    description: 'Text in a colour.',
+    example: '\\textcolor{red}{tide}',
     run: (it, args) => {
       const color = colourOf(it, optional(args[0]), tokensOf(args, 1));
       it.startParagraph();
@@ -80,7 +109,10 @@ const commands: readonly CommandEntry[] = [
     },
   },
   {
-    name: 'definecolor', signature: 'mmm', description: 'A colour of your own.', example: '\\definecolor{brass}{HTML}{B08D57}',
+    name: 'definecolor',
+    signature: 'mmm',
+    description: 'A colour of your own.',
+    example: '\\definecolor{brass}{HTML}{B08D57}',
     run: (it, args) => {
       const value = modelled(textOf(it.p, tokensOf(args, 1)), textOf(it.p, tokensOf(args, 2)));
       it.state.set(colourCell(it, textOf(it.p, tokensOf(args, 0))), value, true);
@@ -89,5 +121,10 @@ const commands: readonly CommandEntry[] = [
 ];
 
 /** xcolor and color: coloured text. */
-export const xcolor: PackageEntry = { name: 'xcolor', description: 'Coloured text, and colours of your own.', options: null, commands };
+export const xcolor: PackageEntry = {
+  name: 'xcolor',
+  description: 'Coloured text, and colours of your own.',
+  options: null,
+  commands,
+};
 export const color: PackageEntry = { ...xcolor, name: 'color' };

@@ -132,7 +132,9 @@ export const LARGE_OPERATORS: readonly (readonly [string, string])[] = [
 
 /** Named functions; those listed second take limits in displays. */
 export const FUNCTIONS =
-  'arccos arcsin arctan arg cos cosh cot coth csc deg dim exp hom ker lg ln log sec sin sinh tan tanh'.split(' ');
+  'arccos arcsin arctan arg cos cosh cot coth csc deg dim exp hom ker lg ln log sec sin sinh tan tanh'.split(
+    ' ',
+  );
 export const LIMIT_FUNCTIONS: readonly (readonly [string, string])[] = [
   ['det', 'det'],
   ['gcd', 'gcd'],
@@ -172,7 +174,9 @@ export const CHARACTERS: Readonly<Record<string, readonly [string, MathClass]>> 
 export const CHARACTER_CLASSES: ReadonlyMap<string, MathClass> = new Map(
   [...AMS_SYMBOLS, ...TOOLS_SYMBOLS, ...KERNEL_SYMBOLS].map(({ char, cls }) => [char, cls]),
 );
-export const OPERATOR_CHARACTERS: ReadonlySet<string> = new Set(LARGE_OPERATORS.map(([, char]) => char));
+export const OPERATOR_CHARACTERS: ReadonlySet<string> = new Set(
+  LARGE_OPERATORS.map(([, char]) => char),
+);
 
 /** Struck-through forms that have a character of their own. */
 export const NEGATED: Readonly<Record<string, string>> = {

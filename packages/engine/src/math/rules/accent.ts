@@ -22,10 +22,15 @@ export function accent(node: AccentNode, ctx: MathContext): Atom {
     : base.height - Math.min(base.height, constant('accentBaseHeight', ctx));
   return atom(
     'ord',
-    boxOf(base.width, Math.max(base.height, y + item.height), Math.max(base.depth, item.depth - y), [
-      { x: 0, y: 0, item: base },
-      { x, y, item },
-    ]),
+    boxOf(
+      base.width,
+      Math.max(base.height, y + item.height),
+      Math.max(base.depth, item.depth - y),
+      [
+        { x: 0, y: 0, item: base },
+        { x, y, item },
+      ],
+    ),
     ctx.style,
   );
 }

@@ -43,7 +43,11 @@ export function array(node: ArrayNode, around: MathContext): Atom {
   );
 }
 
-function layoutRow(node: ArrayNode, cells: readonly ArrayNode['rows'][number]['cells'][number][], ctx: MathContext): Row {
+function layoutRow(
+  node: ArrayNode,
+  cells: readonly ArrayNode['rows'][number]['cells'][number][],
+  ctx: MathContext,
+): Row {
   const boxes = cells.slice(0, MOST_COLUMNS).map((cell) => ctx.lay.list(cell, ctx));
   // `\@arstrutbox`: 0.7 and 0.3 of the line distance (LaTeX's array).
   const strut = node.strut ? node.baselineSkip : 0;

@@ -39,7 +39,10 @@ function withBar(node: FractionNode, num: Box, den: Box, bar: Sp, ctx: MathConte
     display ? 'fractionDenominatorDisplayStyleShiftDown' : 'fractionDenominatorShiftDown',
     ctx,
   );
-  const numGap = constant(display ? 'fractionNumDisplayStyleGapMin' : 'fractionNumeratorGapMin', ctx);
+  const numGap = constant(
+    display ? 'fractionNumDisplayStyleGapMin' : 'fractionNumeratorGapMin',
+    ctx,
+  );
   const denGap = constant(
     display ? 'fractionDenomDisplayStyleGapMin' : 'fractionDenominatorGapMin',
     ctx,

@@ -49,16 +49,27 @@ export function not(node: NotNode, ctx: MathContext): Atom {
   const slash = glyphItem(ctx.font.glyph(0x2215), ctx, node);
   const { item } = base;
   const middle = (item.height - item.depth) / 2 - (slash.height - slash.depth) / 2;
-  const box = boxOf(item.width, Math.max(item.height, slash.height + middle), Math.max(item.depth, slash.depth - middle), [
-    { x: 0, y: 0, item },
-    { x: (item.width - slash.width) / 2, y: middle, item: slash },
-  ]);
+  const box = boxOf(
+    item.width,
+    Math.max(item.height, slash.height + middle),
+    Math.max(item.depth, slash.depth - middle),
+    [
+      { x: 0, y: 0, item },
+      { x: (item.width - slash.width) / 2, y: middle, item: slash },
+    ],
+  );
   return atom(base.cls, box, ctx.style);
 }
 
 /** What could not be read is shown as it stands, in typewriter, marked. */
 export function unknown(node: UnknownNode, ctx: MathContext): Atom {
-  const font = { ...ctx.text, family: 'mono' as const, series: 'medium' as const, shape: 'upright' as const, color: MARKED };
+  const font = {
+    ...ctx.text,
+    family: 'mono' as const,
+    series: 'medium' as const,
+    shape: 'upright' as const,
+    color: MARKED,
+  };
   const inlines = [{ kind: 'text' as const, text: node.text, font, from: node.from, to: node.to }];
   return atom('ord', ctx.setText(inlines, sizeOf(ctx) / ctx.sizes[0]), ctx.style);
 }

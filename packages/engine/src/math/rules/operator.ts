@@ -21,7 +21,9 @@ const BESIDE = /[∫-∳⨋-⨜]/u;
 export function operator(node: OperatorNode, ctx: MathContext): Atom {
   if (node.name !== null) {
     const limits = node.limits ?? false;
-    return atom('op', functionName(node, ctx), ctx.style, { limits: limits && isDisplay(ctx.style) });
+    return atom('op', functionName(node, ctx), ctx.style, {
+      limits: limits && isDisplay(ctx.style),
+    });
   }
   const char = node.char ?? '';
   const limits = node.limits ?? (isDisplay(ctx.style) && !BESIDE.test(char));
@@ -30,7 +32,13 @@ export function operator(node: OperatorNode, ctx: MathContext): Atom {
     const item = centredOnAxis(glyphItem(glyph, ctx, node, node.color), ctx);
     return atom('op', item, ctx.style, { italic: italicOf(glyph, ctx), limits });
   }
-  const grown = growVertically(char, constant('displayOperatorMinHeight', ctx), ctx, node, node.color);
+  const grown = growVertically(
+    char,
+    constant('displayOperatorMinHeight', ctx),
+    ctx,
+    node,
+    node.color,
+  );
   const italic = grown.glyph === null ? 0 : italicOf(grown.glyph, ctx);
   return atom('op', centredOnAxis(grown.item, ctx), ctx.style, { italic, limits });
 }

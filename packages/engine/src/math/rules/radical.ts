@@ -11,7 +11,10 @@ const SIGN = '√';
 export function radical(node: RadicalNode, ctx: MathContext): Atom {
   const body = ctx.lay.list(node.body, inStyle(ctx, cramped(ctx.style)));
   const bar = constant('radicalRuleThickness', ctx);
-  let gap = constant(isDisplay(ctx.style) ? 'radicalDisplayStyleVerticalGap' : 'radicalVerticalGap', ctx);
+  let gap = constant(
+    isDisplay(ctx.style) ? 'radicalDisplayStyleVerticalGap' : 'radicalVerticalGap',
+    ctx,
+  );
   const sign = growVertically(SIGN, body.height + body.depth + gap + bar, ctx, node).item;
   const signSize = sign.height + sign.depth;
   // What the sign is larger than needed is shared above and below the contents.
@@ -35,5 +38,9 @@ export function radical(node: RadicalNode, ctx: MathContext): Atom {
   children.push({ x, y: top - bar, item: rule(body.width, bar, 0, 0, node) });
   children.push({ x, y: 0, item: body });
   const height = top + constant('radicalExtraAscender', ctx);
-  return atom('ord', boxOf(x + body.width, height, Math.max(body.depth, sign.depth - signY), children), ctx.style);
+  return atom(
+    'ord',
+    boxOf(x + body.width, height, Math.max(body.depth, sign.depth - signY), children),
+    ctx.style,
+  );
 }

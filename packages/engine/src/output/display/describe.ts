@@ -127,14 +127,29 @@ function ruleItem(lists: Lists, it: RuleItem, x: Sp, y: Sp, block: number): void
 /** The page number, centred below the text (LaTeX's `plain` page style). */
 function folio(lists: Lists, page: Page, text: string, fonts: FontStore): void {
   const { geometry } = page;
-  const font = fonts.text({ family: 'roman', series: 'medium', shape: 'upright', size: geometry.footSize, color: 0 });
+  const font = fonts.text({
+    family: 'roman',
+    series: 'medium',
+    shape: 'upright',
+    size: geometry.footSize,
+    color: 0,
+  });
   const shaped = font.shape(text);
   const width = (shaped.width * geometry.footSize) / font.unitsPerEm;
   const x = geometry.left + (geometry.textWidth - width) / 2;
   const y = geometry.top + geometry.textHeight + geometry.footSkip;
   const item: RunItem = {
-    kind: 'run', font, size: geometry.footSize, glyphs: shaped.glyphs, positions: shaped.positions,
-    clusters: shaped.clusters, width, height: 0, depth: 0, color: 0, span: { from: 0, to: 0 },
+    kind: 'run',
+    font,
+    size: geometry.footSize,
+    glyphs: shaped.glyphs,
+    positions: shaped.positions,
+    clusters: shaped.clusters,
+    width,
+    height: 0,
+    depth: 0,
+    color: 0,
+    span: { from: 0, to: 0 },
   };
   lists.lines.push(toBp(x), toBp(y), toBp(width), toBp(geometry.footSize), 0);
   lists.lineBlock.push(-1);

@@ -17,7 +17,9 @@ export function pageSvg(page: PageDescription, fonts: FontStore): string {
       const x = (page.runX[r] as number) + (page.glyphX[g] as number);
       const color = page.runColor[r] as number;
       const fill = color === 0 ? '' : ` fill="#${color.toString(16).padStart(6, '0')}"`;
-      body.push(`<use href="#${id}" transform="matrix(${scale} 0 0 ${-scale} ${round(x)} ${round(page.runY[r] as number)})"${fill}/>`);
+      body.push(
+        `<use href="#${id}" transform="matrix(${scale} 0 0 ${-scale} ${round(x)} ${round(page.runY[r] as number)})"${fill}/>`,
+      );
     }
   }
   for (let i = 0; i < page.ruleColor.length; i++) {

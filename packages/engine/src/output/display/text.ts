@@ -25,7 +25,12 @@ function lineText(page: PageDescription, first: number, end: number, fonts: Font
     const stop = page.runStart[r + 1] as number;
     for (let g = start; g < stop; g++) text += font.textOf(page.glyphs[g] as number);
     const last = stop - 1;
-    right = last < start ? x : x + (page.glyphX[last] as number) + (font.box(page.glyphs[last] as number).width * size) / font.unitsPerEm;
+    right =
+      last < start
+        ? x
+        : x +
+          (page.glyphX[last] as number) +
+          (font.box(page.glyphs[last] as number).width * size) / font.unitsPerEm;
   }
   return text;
 }

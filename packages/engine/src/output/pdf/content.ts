@@ -83,7 +83,12 @@ function rules(page: PageDescription, out: string[], before: number): void {
       color = page.ruleColor[i] as number;
       out.push(colour(color, 'rg'));
     }
-    const [x, top, width, height] = page.rules.subarray(4 * i, 4 * i + 4) as unknown as [number, number, number, number];
+    const [x, top, width, height] = page.rules.subarray(4 * i, 4 * i + 4) as unknown as [
+      number,
+      number,
+      number,
+      number,
+    ];
     out.push(`${num(x)} ${num(page.height - top - height)} ${num(width)} ${num(height)} re f\n`);
   }
 }

@@ -1,4 +1,11 @@
-import { PDFContext, PDFHexString, PDFName, PDFRawStream, PDFWriter, type PDFRef } from '@cantoo/pdf-lib';
+import {
+  PDFContext,
+  PDFHexString,
+  PDFName,
+  PDFRawStream,
+  PDFWriter,
+  type PDFRef,
+} from '@cantoo/pdf-lib';
 import { zlibSync } from 'fflate';
 import type { FontStore } from '../../fonts/store';
 import type { PageDescription } from '../display/description';
@@ -90,7 +97,12 @@ class TextEncoderLike {
 type MakeStream = (bytes: Uint8Array, dict?: Record<string, string | number>) => PDFRef;
 
 /** A composite font with a CFF subset (ISO 32000-1, 9.7). */
-function embedFont(context: PDFContext, used: SubsetFont, stream: MakeStream, encoder: TextEncoderLike): PDFRef {
+function embedFont(
+  context: PDFContext,
+  used: SubsetFont,
+  stream: MakeStream,
+  encoder: TextEncoderLike,
+): PDFRef {
   const { font } = used;
   const { file } = font;
   const scale = 1000 / file.unitsPerEm;
@@ -104,7 +116,9 @@ function embedFont(context: PDFContext, used: SubsetFont, stream: MakeStream, en
       Type: 'FontDescriptor',
       FontName: name,
       Flags: SYMBOLIC | (name.includes('Mono') ? FIXED : 0) | (font.italic ? ITALIC : 0),
-      FontBBox: [file.bbox.minX, file.bbox.minY, file.bbox.maxX, file.bbox.maxY].map((v) => v * scale),
+      FontBBox: [file.bbox.minX, file.bbox.minY, file.bbox.maxX, file.bbox.maxY].map(
+        (v) => v * scale,
+      ),
       ItalicAngle: file.italicAngle,
       Ascent: file.ascent * scale,
       Descent: file.descent * scale,
@@ -158,7 +172,8 @@ function writeBookmarks(
   const path: OutlineNode[] = [];
   for (const bookmark of bookmarks) {
     const node: OutlineNode = { bookmark, ref: context.nextRef(), children: [] };
-    while (path.length > 0 && (path.at(-1) as OutlineNode).bookmark.level >= bookmark.level) path.pop();
+    while (path.length > 0 && (path.at(-1) as OutlineNode).bookmark.level >= bookmark.level)
+      path.pop();
     (path.at(-1)?.children ?? top).push(node);
     path.push(node);
   }
@@ -189,6 +204,9 @@ function writeBookmarks(
   write(top, root);
   const first = top[0] as OutlineNode;
   const last = top.at(-1) as OutlineNode;
-  context.assign(root, context.obj({ Type: 'Outlines', First: first.ref, Last: last.ref, Count: top.length }));
+  context.assign(
+    root,
+    context.obj({ Type: 'Outlines', First: first.ref, Last: last.ref, Count: top.length }),
+  );
   return root;
 }

@@ -20,7 +20,8 @@ export interface Draft {
 export function keptDraft(id: string): Draft | null {
   try {
     const draft: unknown = JSON.parse(localStorage.getItem(draftKey(id)) ?? 'null');
-    if (draft && typeof draft === 'object' && 'content' in draft && 'revision' in draft) return draft as Draft;
+    if (draft && typeof draft === 'object' && 'content' in draft && 'revision' in draft)
+      return draft as Draft;
   } catch {
     // What cannot be read is no draft.
   }
@@ -78,7 +79,10 @@ export class Saver {
 
   private keep(): void {
     try {
-      localStorage.setItem(draftKey(this.id), JSON.stringify({ revision: this.revision, content: this.content }));
+      localStorage.setItem(
+        draftKey(this.id),
+        JSON.stringify({ revision: this.revision, content: this.content }),
+      );
     } catch {
       // The browser's store is full: the server still has all but the last moments.
     }

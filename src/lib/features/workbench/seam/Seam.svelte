@@ -28,7 +28,10 @@
     const current = view;
     const { height } = sheet;
     return engine.findings
-      .map((finding) => ({ finding, y: sourceExtent(current, finding.from, finding.from).top + 11 }))
+      .map((finding) => ({
+        finding,
+        y: sourceExtent(current, finding.from, finding.from).top + 11,
+      }))
       .filter(({ y }) => y > -8 && y < height + 8);
   });
   const numbers = $derived.by(() => {
@@ -36,17 +39,26 @@
     const { tops, scale, scrollTop, height } = sheet;
     return engine.outline
       .filter(({ number }) => number !== '')
-      .map((entry) => ({ entry, y: (tops[entry.page - 1] ?? 0) + entry.y * scale - scrollTop + 14 }))
+      .map((entry) => ({
+        entry,
+        y: (tops[entry.page - 1] ?? 0) + entry.y * scale - scrollTop + 14,
+      }))
       .filter(({ y }) => y > 0 && y < height);
   });
 
   function label(entry: (typeof engine.outline)[number]): string {
     if (entry.kind === 'heading') return `§ ${entry.number}`;
-    return entry.title === 'equation' ? `(${entry.number})` : `${entry.title.slice(0, 3)}. ${entry.number}`;
+    if (entry.title === 'equation') return `(${entry.number})`;
+    const name = entry.title.length > 7 ? `${entry.title.slice(0, 4)}.` : entry.title;
+    return `${name} ${entry.number}`;
   }
 
   const SEVERITY = { broken: 'Broken', off: 'Looks wrong', advice: 'Worth knowing' } as const;
-  const SHAPES = { broken: 'M0 -6 6 0 0 6 -6 0Z', off: 'M0 -5.5 6 5 -6 5Z', advice: 'M-4 -4H4V4H-4Z' } as const;
+  const SHAPES = {
+    broken: 'M0 -6 6 0 0 6 -6 0Z',
+    off: 'M0 -5.5 6 5 -6 5Z',
+    advice: 'M-4 -4H4V4H-4Z',
+  } as const;
 
   function drag(event: PointerEvent) {
     if ((event.target as Element).closest('button')) return;
@@ -69,7 +81,10 @@
   }
 </script>
 
-<div class="relative shrink-0 overflow-hidden border-x border-base-300 bg-base-200" style="width:{WIDTH}px">
+<div
+  class="relative shrink-0 overflow-hidden border-x border-base-300 bg-base-200"
+  style="width:{WIDTH}px"
+>
   <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
   <div
     class="absolute inset-0 cursor-col-resize"
@@ -95,7 +110,9 @@
     <button
       class="absolute left-1 max-w-full -translate-y-1/2 cursor-pointer truncate rounded-sm bg-base-100 px-1 text-[13px] leading-tight hover:underline"
       style="top:{y}px"
-      title={entry.kind === 'heading' ? `${entry.number} ${entry.title}` : `${entry.title} ${entry.number}`}
+      title={entry.kind === 'heading'
+        ? `${entry.number} ${entry.title}`
+        : `${entry.title} ${entry.number}`}
       onclick={() => ongo(entry.from)}
     >
       {label(entry)}
@@ -103,13 +120,17 @@
   {/each}
   {#each marks as { finding, y }, i (i)}
     <button
-      class="absolute right-1 h-6 w-6 -translate-y-1/2 cursor-pointer {finding.severity === 'advice' ? 'text-info' : 'text-error'}"
+      class="absolute right-1 h-6 w-6 -translate-y-1/2 cursor-pointer {finding.severity === 'advice'
+        ? 'text-info'
+        : 'text-error'}"
       style="top:{y}px"
       aria-label="{SEVERITY[finding.severity]}: {finding.message}"
       title={finding.message}
       onclick={() => ongo(finding.from)}
     >
-      <svg viewBox="-8 -8 16 16" class="h-full w-full"><path d={SHAPES[finding.severity]} fill="currentColor" /></svg>
+      <svg viewBox="-8 -8 16 16" class="h-full w-full"
+        ><path d={SHAPES[finding.severity]} fill="currentColor" /></svg
+      >
     </button>
   {/each}
 </div>

@@ -14,7 +14,11 @@ export interface Ribbon {
 }
 
 /** Where a stretch of source stands in the editor's window. */
-export function sourceExtent(view: EditorView, from: number, to: number): { top: number; bottom: number } {
+export function sourceExtent(
+  view: EditorView,
+  from: number,
+  to: number,
+): { top: number; bottom: number } {
   const { length } = view.state.doc;
   const first = view.lineBlockAt(Math.min(from, length));
   const last = view.lineBlockAt(Math.min(Math.max(from, to), length));
@@ -39,7 +43,12 @@ export function ribbons(
       const top = pageTop + own.top * sheet.scale;
       const bottom = pageTop + own.bottom * sheet.scale;
       const known = extents.get(block);
-      extents.set(block, known ? { top: Math.min(known.top, top), bottom: Math.max(known.bottom, bottom) } : { top, bottom });
+      extents.set(
+        block,
+        known
+          ? { top: Math.min(known.top, top), bottom: Math.max(known.bottom, bottom) }
+          : { top, bottom },
+      );
     }
   }
   const out: Ribbon[] = [];
@@ -50,13 +59,22 @@ export function ribbons(
     const source = sourceExtent(view, place.start, place.start + text.trimEnd().length);
     const inSight = (top: number, bottom: number): boolean => bottom > 0 && top < sheet.height;
     if (!inSight(page.top, page.bottom) && !inSight(source.top, source.bottom)) continue;
-    out.push({ block, pageTop: page.top, pageBottom: page.bottom, sourceTop: source.top, sourceBottom: source.bottom });
+    out.push({
+      block,
+      pageTop: page.top,
+      pageBottom: page.bottom,
+      sourceTop: source.top,
+      sourceBottom: source.bottom,
+    });
   }
   return out;
 }
 
 /** The outline of a ribbon across a seam of that width. */
-export function ribbonPath({ pageTop, pageBottom, sourceTop, sourceBottom }: Ribbon, width: number): string {
+export function ribbonPath(
+  { pageTop, pageBottom, sourceTop, sourceBottom }: Ribbon,
+  width: number,
+): string {
   const middle = width / 2;
   return (
     `M0 ${pageTop} C${middle} ${pageTop} ${middle} ${sourceTop} ${width} ${sourceTop}` +

@@ -29,9 +29,13 @@
   const tops = $derived(pageTops(engine.pages, scale));
   const total = $derived(tops.at(-1) ?? 0);
   const visible = $derived.by(() => {
-    const first = Math.max(0, tops.findIndex((top, i) => (tops[i + 1] ?? top) > scrollTop));
+    const first = Math.max(
+      0,
+      tops.findIndex((top, i) => (tops[i + 1] ?? top) > scrollTop),
+    );
     let last = first;
-    while (last + 1 < engine.pages.length && (tops[last + 1] as number) < scrollTop + height) last++;
+    while (last + 1 < engine.pages.length && (tops[last + 1] as number) < scrollTop + height)
+      last++;
     return { first, last };
   });
 
@@ -78,9 +82,12 @@
   >
     <div class="relative mx-auto" style="height:{total}px;width:{widest * scale}px">
       {#each engine.pages as info, i (i)}
-        <div class="absolute left-0" style="top:{tops[i]}px;width:{info.width * scale}px;height:{info.height * scale}px">
-          {#if engine.sighted.get(i)}
-            {@const page = engine.sighted.get(i)!}
+        <div
+          class="absolute left-0"
+          style="top:{tops[i]}px;width:{info.width * scale}px;height:{info.height * scale}px"
+        >
+          {@const page = engine.sighted.get(i)}
+          {#if page}
             <SheetPage
               {page}
               number={i + 1}
@@ -96,10 +103,20 @@
       {/each}
     </div>
   </div>
-  <div class="absolute right-5 bottom-4 flex items-center gap-1 rounded-box border border-base-300 bg-base-100 px-1 shadow">
-    <button class="btn btn-ghost btn-xs btn-square" onclick={() => step(-1)} aria-label="Smaller"><Minus size={14} /></button>
+  <div
+    class="absolute right-5 bottom-4 flex items-center gap-1 rounded-box border border-base-300 bg-base-100 px-1 shadow"
+  >
+    <button class="btn btn-ghost btn-xs btn-square" onclick={() => step(-1)} aria-label="Smaller"
+      ><Minus size={14} /></button
+    >
     <span class="w-11 text-center text-sm">{Math.round((scale / NATURAL) * 100)} %</span>
-    <button class="btn btn-ghost btn-xs btn-square" onclick={() => step(1)} aria-label="Larger"><Plus size={14} /></button>
-    <button class="btn btn-ghost btn-xs btn-square" onclick={() => (zoom = null)} aria-label="As wide as there is room"><StretchHorizontal size={14} /></button>
+    <button class="btn btn-ghost btn-xs btn-square" onclick={() => step(1)} aria-label="Larger"
+      ><Plus size={14} /></button
+    >
+    <button
+      class="btn btn-ghost btn-xs btn-square"
+      onclick={() => (zoom = null)}
+      aria-label="As wide as there is room"><StretchHorizontal size={14} /></button
+    >
   </div>
 </div>

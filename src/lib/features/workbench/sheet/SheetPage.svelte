@@ -18,7 +18,8 @@
   const UNITS_PER_EM = 1000;
   let canvas: HTMLCanvasElement;
   let painted: { description: PageDescription; scale: number } | null = null;
-  const measure = typeof document === 'undefined' ? null : document.createElement('canvas').getContext('2d');
+  const measure =
+    typeof document === 'undefined' ? null : document.createElement('canvas').getContext('2d');
 
   $effect(() => {
     const { description } = page;
@@ -42,7 +43,10 @@
 
   /** The words of a line laid over their picture, as wide as it. */
   function overlay(line: number, text: string): string {
-    const [x = 0, y = 0, , height = 0, depth = 0] = page.description.lines.subarray(5 * line, 5 * line + 5);
+    const [x = 0, y = 0, , height = 0, depth = 0] = page.description.lines.subarray(
+      5 * line,
+      5 * line + 5,
+    );
     const first = page.description.lineRun[line] as number;
     const end = page.description.lineRun[line + 1] as number;
     if (end <= first) return 'display:none';
@@ -50,7 +54,10 @@
     const lastRun = end - 1;
     const lastGlyph = (page.description.runStart[end] as number) - 1;
     const size = page.description.runSize[lastRun] as number;
-    const right = (page.description.runX[lastRun] as number) + (page.description.glyphX[lastGlyph] ?? 0) + size / 2;
+    const right =
+      (page.description.runX[lastRun] as number) +
+      (page.description.glyphX[lastGlyph] ?? 0) +
+      size / 2;
     const fontSize = Math.max(4, Math.min(height + depth, 14)) * scale;
     if (measure) measure.font = `${fontSize}px serif`;
     const natural = measure?.measureText(text).width ?? 1;
@@ -83,7 +90,7 @@
   {/if}
   <div class="absolute inset-0 overflow-hidden text-transparent">
     {#each page.text as line, i (i)}
-      <span class="absolute origin-left whitespace-pre" style={overlay(i, line)}>{line}</span>{' '}
+      <p class="absolute origin-left whitespace-pre" style={overlay(i, line)}>{line}</p>
     {/each}
   </div>
 </article>

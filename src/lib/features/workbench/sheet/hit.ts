@@ -63,7 +63,10 @@ function offsetInRun(page: PageDescription, r: number, x: number): number {
 }
 
 /** From where to where the lines of a block reach on a page, in big points; null when it has none there. */
-export function blockExtent(page: PageDescription, block: number): { top: number; bottom: number } | null {
+export function blockExtent(
+  page: PageDescription,
+  block: number,
+): { top: number; bottom: number } | null {
   let top = Infinity;
   let bottom = -Infinity;
   page.lineBlock.forEach((id, line) => {

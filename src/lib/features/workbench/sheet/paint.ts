@@ -48,7 +48,12 @@ function touches(page: PageDescription, line: number, band: Band): boolean {
   return y - height - 2 * MARGIN <= band.bottom && y + depth + 2 * MARGIN >= band.top;
 }
 
-function paintLine(context: CanvasRenderingContext2D, page: PageDescription, line: number, options: PaintOptions): void {
+function paintLine(
+  context: CanvasRenderingContext2D,
+  page: PageDescription,
+  line: number,
+  options: PaintOptions,
+): void {
   const { scale, outlines, unitsPerEm } = options;
   for (let r = page.lineRun[line] as number; r < (page.lineRun[line + 1] as number); r++) {
     context.fillStyle = css(page.runColor[r] as number);
@@ -100,7 +105,10 @@ function signatures(page: PageDescription): Map<string, number> {
     const first = page.lineRun[line] as number;
     const end = page.lineRun[line + 1] as number;
     const glyphs = page.glyphs.subarray(page.runStart[first], page.runStart[end]);
-    const rules = page.rules.subarray(4 * (page.lineRule[line] as number), 4 * (page.lineRule[line + 1] as number));
+    const rules = page.rules.subarray(
+      4 * (page.lineRule[line] as number),
+      4 * (page.lineRule[line + 1] as number),
+    );
     const parts = [
       page.lines.subarray(5 * line, 5 * line + 5),
       glyphs,

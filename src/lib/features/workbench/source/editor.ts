@@ -3,7 +3,13 @@ import { defaultKeymap, history, historyKeymap, indentWithTab } from '@codemirro
 import { bracketMatching } from '@codemirror/language';
 import { highlightSelectionMatches, search, searchKeymap } from '@codemirror/search';
 import { EditorState } from '@codemirror/state';
-import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view';
+import {
+  drawSelection,
+  EditorView,
+  highlightActiveLine,
+  keymap,
+  lineNumbers,
+} from '@codemirror/view';
 import type { TextEdit } from '@odd-compass/engine';
 import { findingNotes } from './findingNotes';
 import { latexMode } from './latexMode';
@@ -19,7 +25,11 @@ const look = EditorView.theme({
   '&': { height: '100%', fontSize: '14px', backgroundColor: 'var(--color-base-100)' },
   '.cm-scroller': { fontFamily: 'var(--font-source)', lineHeight: '1.6' },
   '.cm-content': { caretColor: 'var(--color-primary)', padding: '12px 0' },
-  '.cm-gutters': { backgroundColor: 'transparent', color: 'var(--color-secondary)', border: 'none' },
+  '.cm-gutters': {
+    backgroundColor: 'transparent',
+    color: 'var(--color-secondary)',
+    border: 'none',
+  },
   '.cm-activeLine': { backgroundColor: 'color-mix(in srgb, var(--color-primary) 7%, transparent)' },
   '.cm-activeLineGutter': { backgroundColor: 'transparent', fontWeight: '600' },
   '.cm-cursor': { borderLeftColor: 'var(--color-primary)', borderLeftWidth: '2px' },
@@ -47,7 +57,13 @@ export function openEditor(parent: HTMLElement, text: string, events: EditorEven
         search({ top: true }),
         EditorView.lineWrapping,
         EditorView.contentAttributes.of({ 'aria-label': 'The source', spellcheck: 'false' }),
-        keymap.of([...closeBracketsKeymap, ...defaultKeymap, ...historyKeymap, ...searchKeymap, indentWithTab]),
+        keymap.of([
+          ...closeBracketsKeymap,
+          ...defaultKeymap,
+          ...historyKeymap,
+          ...searchKeymap,
+          indentWithTab,
+        ]),
         latexMode,
         findingNotes,
         look,
@@ -60,7 +76,8 @@ export function openEditor(parent: HTMLElement, text: string, events: EditorEven
             // From the end, so that no edit moves the place of another.
             events.onedit(edits.reverse(), () => update.state.doc.toString());
           }
-          if (update.docChanged || update.selectionSet) events.oncaret(update.state.selection.main.head);
+          if (update.docChanged || update.selectionSet)
+            events.oncaret(update.state.selection.main.head);
           if (update.geometryChanged || update.docChanged) events.onmove();
         }),
       ],

@@ -1,4 +1,10 @@
-import { StateEffect, StateField, type EditorState, type Extension, type Range } from '@codemirror/state';
+import {
+  StateEffect,
+  StateField,
+  type EditorState,
+  type Extension,
+  type Range,
+} from '@codemirror/state';
 import { Decoration, EditorView, WidgetType, type DecorationSet } from '@codemirror/view';
 import type { Finding } from '@odd-compass/engine';
 
@@ -14,7 +20,11 @@ class Note extends WidgetType {
   override eq(other: Note): boolean {
     const a = this.finding;
     const b = other.finding;
-    return a.message === b.message && a.severity === b.severity && JSON.stringify(a.fix) === JSON.stringify(b.fix);
+    return (
+      a.message === b.message &&
+      a.severity === b.severity &&
+      JSON.stringify(a.fix) === JSON.stringify(b.fix)
+    );
   }
 
   override toDOM(view: EditorView): HTMLElement {
@@ -55,9 +65,12 @@ function decorate(state: EditorState, findings: readonly Finding[]): DecorationS
   for (const finding of findings) {
     const from = Math.min(finding.from, length);
     const to = Math.min(Math.max(finding.to, from), length);
-    if (to > from) ranges.push(Decoration.mark({ class: `finding-${finding.severity}` }).range(from, to));
+    if (to > from)
+      ranges.push(Decoration.mark({ class: `finding-${finding.severity}` }).range(from, to));
     const line = state.doc.lineAt(from);
-    ranges.push(Decoration.widget({ widget: new Note(finding), block: true, side: 1 }).range(line.to));
+    ranges.push(
+      Decoration.widget({ widget: new Note(finding), block: true, side: 1 }).range(line.to),
+    );
   }
   return Decoration.set(ranges, true);
 }

@@ -1,4 +1,9 @@
-import { HighlightStyle, StreamLanguage, syntaxHighlighting, type StreamParser } from '@codemirror/language';
+import {
+  HighlightStyle,
+  StreamLanguage,
+  syntaxHighlighting,
+  type StreamParser,
+} from '@codemirror/language';
 import { tags } from '@lezer/highlight';
 
 /** What ends the formula the reader is in; null in text. */
@@ -38,7 +43,7 @@ const parser: StreamParser<State> = {
     }
     if (stream.match(/^\\([A-Za-z@]+\*?|.)/)) return state.formula ? 'mathCommand' : 'command';
     if (stream.match(/^[{}]/)) return 'brace';
-    stream.match(/^[^\\%${}]+/) || stream.next();
+    if (!stream.match(/^[^\\%${}]+/)) stream.next();
     return state.formula ? 'math' : null;
   },
   tokenTable: {
@@ -56,7 +61,10 @@ function toggle(state: State, mark: '$' | '$$'): string {
   return 'mark';
 }
 
-function environmentName(stream: Parameters<NonNullable<typeof parser.token>>[0], state: State): string {
+function environmentName(
+  stream: Parameters<NonNullable<typeof parser.token>>[0],
+  state: State,
+): string {
   if (stream.match(/^[{}]/)) {
     if (stream.current() === '}') state.afterBegin = false;
     return 'brace';

@@ -1,0 +1,116 @@
+import js from '@eslint/js';
+import svelte from 'eslint-plugin-svelte';
+import globals from 'globals';
+import ts from 'typescript-eslint';
+import svelteConfig from './svelte.config.js';
+
+/**
+ * Which room of the engine may import which (packages/engine/src). A room imports
+ * only from rooms named here; `(types)` rooms are imported with `import type` alone,
+ * which the compiler checks where it matters.
+ */
+const ROOMS = {
+  base: [],
+  findings: ['base'],
+  source: ['base'],
+  tokens: ['base', 'findings', 'source'],
+  expansion: ['base', 'findings', 'tokens'],
+  document: ['base'],
+  language: ['base', 'findings', 'tokens', 'expansion', 'document'],
+  fonts: ['base', 'findings', 'document'],
+  boxes: ['base', 'fonts'],
+  math: ['base', 'findings', 'document', 'fonts', 'boxes'],
+  paragraphs: ['base', 'findings', 'document', 'fonts', 'boxes', 'math'],
+  blocks: ['base', 'findings', 'document', 'boxes', 'math', 'paragraphs'],
+  pages: ['base', 'findings', 'document', 'boxes', 'blocks'],
+  output: ['base', 'fonts', 'boxes', 'pages'],
+};
+const ALL = [...Object.keys(ROOMS), 'session', 'worker', 'testing'];
+
+const onlyFrom = (folder, room, allowed) => ({
+  files: [`${folder}/${room}/**/*.ts`],
+  ignores: ['**/*.test.ts'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: ALL.filter((other) => other !== room && !allowed.includes(other)).map(
+          (other) => ({
+            group: [`**/${other}/*`, `**/${other}`, `../${other}/**`],
+            message: `${room} may not import ${other}; see docs/architecture.md.`,
+          }),
+        ),
+      },
+    ],
+  },
+});
+
+const restricted = (files, groups, message) => ({
+  files,
+  ignores: ['**/*.test.ts'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      { patterns: groups.map((group) => ({ group: [group], message })) },
+    ],
+  },
+});
+
+export default ts.config(
+  {
+    ignores: [
+      'build/',
+      'build-tools/',
+      '.svelte-kit/',
+      'node_modules/',
+      'test-results/',
+      'drizzle/',
+    ],
+  },
+  js.configs.recommended,
+  ...ts.configs.strict,
+  ...svelte.configs.recommended,
+  { languageOptions: { globals: { ...globals.browser, ...globals.node } } },
+  {
+    files: ['**/*.svelte', '**/*.svelte.ts'],
+    languageOptions: {
+      parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig },
+    },
+  },
+  {
+    rules: {
+      'no-undef': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-dynamic-delete': 'off',
+      '@typescript-eslint/no-invalid-void-type': 'off',
+      'svelte/no-navigation-without-resolve': 'off',
+      'no-control-regex': 'off',
+      // Maps are replaced whole here, never changed in place.
+      'svelte/prefer-svelte-reactivity': 'off',
+      eqeqeq: ['error', 'always', { null: 'ignore' }],
+    },
+  },
+  ...Object.entries(ROOMS).map(([room, allowed]) => onlyFrom('packages/engine/src', room, allowed)),
+  restricted(
+    ['packages/engine/src/**/*.ts'],
+    ['$lib/*', 'node:*', 'svelte*'],
+    'The engine knows neither the app nor its host.',
+  ),
+  restricted(['src/lib/domain/**/*.ts'], ['../*', '$lib/*'], 'The domain imports nothing of ours.'),
+  restricted(
+    ['src/lib/ui/**'],
+    ['**/features/**', '**/server/**'],
+    'Plain interface parts know no features.',
+  ),
+  restricted(
+    ['src/lib/features/**'],
+    ['**/server/**'],
+    'Features run in the browser; the server is reached by routes.',
+  ),
+  restricted(
+    ['src/lib/server/repositories/**'],
+    ['**/services/**', '**/typeset/**'],
+    'Repositories hold SQL and nothing above it.',
+  ),
+);

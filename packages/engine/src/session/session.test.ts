@@ -1,0 +1,123 @@
+import fc from 'fast-check';
+import { readdirSync, readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { applyEdit } from '../source/edits';
+import { inArticle, linesOf, newSession, picture, typeset } from '../testing/document';
+import { editOf, relativeEdit } from '../testing/edits';
+
+const DEMO = new URL('../../../../tools/demo/', import.meta.url).pathname;
+const corpus = readdirSync(DEMO)
+  .filter((name) => name.endsWith('.tex'))
+  .map((name) => ({ name, text: readFileSync(DEMO + name, 'utf8') }));
+
+/** Where the law broke, with the text that broke it. */
+function compareToCold(text: string, session: ReturnType<typeof newSession>): void {
+  const cold = typeset(text);
+  expect(session.text).toBe(text);
+  expect(linesOf(session)).toEqual(linesOf(cold));
+  expect(JSON.stringify(picture(session)) === JSON.stringify(picture(cold))).toBe(true);
+  expect(session.findings()).toEqual(cold.findings());
+  expect(session.outline()).toEqual(cold.outline());
+}
+
+describe('a session after edits', () => {
+  it.each(corpus)('equals one from cold, whatever the edits: $name', ({ text }) => {
+    fc.assert(
+      fc.property(fc.array(relativeEdit, { minLength: 1, maxLength: 5 }), (edits) => {
+        const session = newSession();
+        session.setText(text);
+        session.settleAll();
+        let now = text;
+        for (const relative of edits) {
+          const edit = editOf(now, relative);
+          session.edit(edit.from, edit.to, edit.text);
+          now = applyEdit(now, edit);
+          session.settleAll();
+        }
+        compareToCold(now, session);
+      }),
+      { numRuns: Number(process.env.LAW_RUNS ?? 12) },
+    );
+  });
+
+  it('equals one from cold when pages are abandoned half-way', () => {
+    const text = (corpus.find(({ name }) => name.startsWith('ferry')) as (typeof corpus)[number])
+      .text;
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(relativeEdit, fc.nat(4)), { minLength: 2, maxLength: 5 }),
+        (edits) => {
+          const session = newSession();
+          session.setText(text);
+          let now = text;
+          for (const [relative, steps] of edits) {
+            const edit = editOf(now, relative);
+            session.edit(edit.from, edit.to, edit.text);
+            now = applyEdit(now, edit);
+            const run = session.settle();
+            for (let i = 0; i < steps; i++) run.next();
+          }
+          session.settleAll();
+          compareToCold(now, session);
+        },
+      ),
+      { numRuns: 10 },
+    );
+  });
+});
+
+describe('the work after an edit', () => {
+  const long = inArticle(
+    Array.from(
+      { length: 400 },
+      (_, i) => `Paragraph ${i} of the log says $x_{${i}} = ${i}^2$ and no more.`,
+    ).join('\n\n'),
+  );
+
+  it('is one or two blocks for a keystroke in a paragraph', () => {
+    const session = typeset(long);
+    const before = { ...session.work };
+    const at = long.indexOf('Paragraph 200') + 4;
+    session.edit(at, at, 'x');
+    session.settleAll();
+    expect(session.work.blocksRead - before.blocksRead).toBeLessThanOrEqual(2);
+    expect(session.work.blocksLaid - before.blocksLaid).toBeLessThanOrEqual(2);
+    expect(session.work.pagesBuilt - before.pagesBuilt).toBeLessThanOrEqual(3);
+    expect(linesOf(session).join(' ')).toContain('Paraxgraph 200');
+  });
+
+  it('passes over blocks that never looked at what changed', () => {
+    const sections = Array.from({ length: 50 }, (_, i) =>
+      [`\\section{Leg ${i}}`, 'Text that counts nothing.', 'More such text.'].join('\n\n'),
+    );
+    const text = inArticle(sections.join('\n\n'));
+    const session = typeset(text);
+    const before = session.work.blocksRead;
+    const at = text.indexOf('\\section{Leg 0}');
+    session.edit(at, at, '\\section{New}\n\n');
+    session.settleAll();
+    // Each heading is read again, for its number; the paragraphs that follow one, for its after-effect, at most.
+    expect(session.work.blocksRead - before).toBeLessThanOrEqual(60);
+    expect(linesOf(session).some((line) => line.includes('51 Leg 49'))).toBe(true);
+  });
+});
+
+describe('facts known at the end', () => {
+  it('come back to references without a second run', () => {
+    const body =
+      'See \\ref{late} on page \\pageref{late}.\n\n\\newpage\n\n\\section{Ebb}\\label{late}\n\nText.';
+    expect(linesOf(typeset(inArticle(body)))[0]).toBe('See 1 on page 2.');
+  });
+
+  it('change in place when an edit moves the label', () => {
+    const text = inArticle(
+      'See \\ref{late} on page \\pageref{late}.\n\n\\section{Ebb}\\label{late}\n\nText.',
+    );
+    const session = typeset(text);
+    expect(linesOf(session)[0]).toBe('See 1 on page 1.');
+    const at = text.indexOf('\\section');
+    session.edit(at, at, '\\section{Flood}\n\nText.\n\n\\newpage\n\n');
+    session.settleAll();
+    expect(linesOf(session)[0]).toBe('See 2 on page 2.');
+  });
+});

@@ -1,0 +1,93 @@
+import { readFileSync } from 'node:fs';
+import { FontStore, pageText, Session, type Finding, type PageDescription } from '../index';
+
+const FONTS = new URL('../../../../static/fonts/', import.meta.url).pathname;
+const bytes = new Map<string, Uint8Array>();
+
+/** Fonts from the folder that ships, read once. */
+export function testFonts(file: string): Uint8Array {
+  let found = bytes.get(file);
+  if (!found) {
+    found = new Uint8Array(readFileSync(`${FONTS}${file}.otf`));
+    bytes.set(file, found);
+  }
+  return found;
+}
+
+export const TODAY = { year: 2026, month: 3, day: 1 };
+
+/** One store for all: fonts are read once. */
+const store = new FontStore(testFonts);
+
+export const newSession = (): Session => new Session({ fonts: store, today: TODAY });
+
+/** A document typeset from cold. */
+export function typeset(text: string): Session {
+  const session = newSession();
+  session.setText(text);
+  session.settleAll();
+  return session;
+}
+
+/** A body put into a small document. */
+export const inArticle = (
+  body: string,
+  preamble = '\\usepackage{amsmath,amssymb,amsthm}',
+): string => `\\documentclass{article}\n${preamble}\n\\begin{document}\n${body}\n\\end{document}\n`;
+
+/** The lines of all pages as words. */
+export const linesOf = (session: Session): string[] =>
+  session.pages.flatMap((page) => pageText(session.describe(page), session.fonts));
+
+/** The lines of a body, the page number left out. */
+export function bodyLines(body: string, preamble?: string): string[] {
+  return linesOf(typeset(inArticle(body, preamble))).filter((line) => line !== '1');
+}
+
+/** Findings of a body as kind and the source they stand at. */
+export function findingsIn(
+  text: string,
+): { kind: Finding['kind']; at: string; fixed: string | null }[] {
+  return typeset(text)
+    .findings()
+    .map(({ kind, from, to, fix }) => ({
+      kind,
+      at: text.slice(from, to),
+      fixed: fix
+        ? [...fix.edits]
+            .sort((a, b) => b.from - a.from)
+            .reduce((t, e) => t.slice(0, e.from) + e.text + t.slice(e.to), text)
+        : null,
+    }));
+}
+
+/** All that shows of a session's pages, comparable; ids of blocks become places in the text. */
+export function picture(session: Session): unknown {
+  const starts = new Map<number, number>();
+  return session.pages.map((page) => {
+    const description = session.describe(page);
+    for (const { id, start } of session.blocksOf(description)) starts.set(id, start);
+    return pictureOf(description, starts);
+  });
+}
+
+function pictureOf(page: PageDescription, starts: ReadonlyMap<number, number>): unknown {
+  const absolute = (block: number, at: number): number => (starts.get(block) ?? -1) + at;
+  return {
+    number: page.number,
+    size: [page.width, page.height],
+    runs: Array.from(page.runFont, (font, r) => [
+      font,
+      page.runSize[r],
+      page.runX[r],
+      page.runY[r],
+      page.runColor[r],
+      absolute(page.runBlock[r] as number, page.runFrom[r] as number),
+      absolute(page.runBlock[r] as number, page.runTo[r] as number),
+      Array.from(page.glyphs.subarray(page.runStart[r], page.runStart[r + 1])).join(),
+      Array.from(page.glyphX.subarray(page.runStart[r], page.runStart[r + 1])).join(),
+    ]),
+    rules: Array.from(page.rules),
+    lines: Array.from(page.lines),
+  };
+}
