@@ -4,7 +4,7 @@ import type { Cell, State } from './state';
 
 /** The storage of a register or parameter, by type and number or name. */
 export function storageOf(state: State, type: RegisterType, name: string | number): Cell {
-  return state.cell(`\u0001${type}:${name}`);
+  return state.register(type, name);
 }
 
 /** Binds `\name` to a register of its own and sets it. */

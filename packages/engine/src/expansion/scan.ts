@@ -33,7 +33,7 @@ export function registerOf(p: Processor, token: Token): RegisterMeaning | null {
   if (meaning?.kind === 'primitive' && NUMBERED[meaning.name]) {
     const type = NUMBERED[meaning.name] as RegisterMeaning['type'];
     const number = scanInt(p);
-    return { kind: 'register', type, storage: p.state.cell(`\u0001${type}:${number}`) };
+    return { kind: 'register', type, storage: p.state.register(type, number) };
   }
   return null;
 }

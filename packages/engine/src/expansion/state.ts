@@ -49,6 +49,7 @@ export interface BlockTrace {
  */
 export class State {
   private readonly cells = new Map<string, Cell>();
+  private readonly registers = new Map<string, Map<string | number, Cell>>();
   private readonly saved: Saved[] = [];
   private readonly marks: number[] = [];
   private stamp = 1;
@@ -64,6 +65,21 @@ export class State {
     }
     return cell;
   };
+
+  /** The storage of a register or parameter, by type and number or name. */
+  register(type: string, name: string | number): Cell {
+    let ofType = this.registers.get(type);
+    if (!ofType) {
+      ofType = new Map();
+      this.registers.set(type, ofType);
+    }
+    let cell = ofType.get(name);
+    if (!cell) {
+      cell = this.cell(`\u0001${type}:${name}`);
+      ofType.set(name, cell);
+    }
+    return cell;
+  }
 
   /** Groups open now. */
   get level(): number {

@@ -1,6 +1,6 @@
 import { create, type FontkitFont } from 'fontkit';
 import { readPairKerns, type PairKerns } from './tables/gpos';
-import { readAlternates, readLigatures, type Ligature } from './tables/gsub';
+import { readAlternates, readLigatures, type LigatureStep } from './tables/gsub';
 import { readMath, type MathTable } from './tables/math';
 import { readDirectory } from './tables/sfnt';
 
@@ -40,7 +40,7 @@ export interface Font {
   glyph(code: number): number;
   box(glyph: number): GlyphBox;
   kern: PairKerns;
-  ligatures(first: number): readonly Ligature[] | undefined;
+  readonly ligatures: readonly LigatureStep[];
   /** The form of a glyph for scripts of that level (1 or 2), or the glyph itself. */
   scriptForm(glyph: number, level: number): number;
   shape(text: string): Shaped;
@@ -92,7 +92,7 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
   const longMetrics = hhea.getUint16(34);
   const advance = (glyph: number): number => hmtx.getUint16(4 * Math.min(glyph, longMetrics - 1));
   const typewriter = isTypewriter(name);
-  const ligatures = typewriter ? new Map<number, Ligature[]>() : readLigatures(tables.get('GSUB'));
+  const ligatures = typewriter ? [] : readLigatures(tables.get('GSUB'));
   const kern = readPairKerns(tables.get('GPOS'));
   const mathTable = tables.get('MATH');
   const scriptForms = mathTable
@@ -137,7 +137,7 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
     glyph,
     box,
     kern,
-    ligatures: (first) => ligatures.get(first),
+    ligatures,
     scriptForm: (id, level) => scriptForms.get(id)?.[level - 1] ?? scriptForms.get(id)?.[0] ?? id,
     shape: (text) => {
       let found = words.get(text);
@@ -148,7 +148,7 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
       return found;
     },
     textOf: (id) => {
-      texts ??= glyphTexts(file, ligatures, glyph);
+      texts ??= glyphTexts(file, ligatures, scriptForms, font.math, glyph);
       return texts.get(id) ?? '';
     },
   };
@@ -157,18 +157,36 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
 
 function glyphTexts(
   file: FontkitFont,
-  ligatures: ReadonlyMap<number, readonly Ligature[]>,
+  ligatures: readonly LigatureStep[],
+  scriptForms: ReadonlyMap<number, readonly number[]>,
+  math: MathTable | null,
   glyph: (code: number) => number,
 ): Map<number, string> {
   const texts = new Map<number, string>();
+  const add = (id: number, text: string): void => {
+    if (id !== 0 && text !== '' && !texts.has(id)) texts.set(id, text);
+  };
+  // Compatibility forms come later in Unicode: the first code point is the plain one.
   for (const code of file.characterSet) {
-    const id = glyph(code);
-    // Compatibility forms come later in Unicode: the first code point is the plain one.
-    if (id !== 0 && !texts.has(id)) texts.set(id, String.fromCodePoint(code));
+    const char = String.fromCodePoint(code);
+    // The ligatures' own code points copy out as the letters they join.
+    add(glyph(code), code >= 0xfb00 && code <= 0xfb06 ? char.normalize('NFKC') : char);
   }
-  for (const [first, all] of ligatures) {
-    for (const { rest, glyph: id } of all) {
-      texts.set(id, [first, ...rest].map((g) => texts.get(g) ?? '').join(''));
+  for (const step of ligatures) {
+    for (const [first, all] of step) {
+      for (const { rest, glyph: id } of all) {
+        add(id, [first, ...rest].map((g) => texts.get(g) ?? '').join(''));
+      }
+    }
+  }
+  // Script forms, larger forms and the first piece of an assembly stand for their character.
+  for (const [base, forms] of scriptForms)
+    for (const form of forms) add(form, texts.get(base) ?? '');
+  for (const growths of [math?.vertical, math?.horizontal]) {
+    for (const [base, { variants, parts }] of growths ?? []) {
+      const text = texts.get(base) ?? '';
+      for (const variant of variants) add(variant.glyph, text);
+      if (parts[0]) add(parts[0].glyph, text);
     }
   }
   return texts;
@@ -188,16 +206,7 @@ function shapeWord(font: Font, word: string, typewriter: boolean): Shaped {
     starts.push(origins ? (origins[i] as number) : i);
     i += code > 0xffff ? 2 : 1;
   }
-  const glyphs: number[] = [];
-  const clusters: number[] = [];
-  for (let i = 0; i < ids.length;) {
-    const hit = font
-      .ligatures(ids[i] as number)
-      ?.find(({ rest }) => rest.every((g, k) => ids[i + 1 + k] === g));
-    glyphs.push(hit ? hit.glyph : (ids[i] as number));
-    clusters.push(starts[i] as number);
-    i += hit ? hit.rest.length + 1 : 1;
-  }
+  const { glyphs, clusters } = joinLigatures(font, ids, starts);
   const positions: number[] = [];
   let x = 0;
   let height = 0;
@@ -212,4 +221,31 @@ function shapeWord(font: Font, word: string, typewriter: boolean): Shaped {
   });
   positions.push(x);
   return { glyphs, positions, clusters, width: x, height, depth, missing };
+}
+
+/** Applies each step of ligatures in turn; a ligature begins where its first character does. */
+function joinLigatures(
+  font: Font,
+  ids: readonly number[],
+  starts: readonly number[],
+): { glyphs: readonly number[]; clusters: readonly number[] } {
+  let glyphs = ids;
+  let clusters = starts;
+  for (const step of font.ligatures) {
+    if (!glyphs.some((id) => step.has(id))) continue;
+    const joined: number[] = [];
+    const begins: number[] = [];
+    for (let i = 0; i < glyphs.length;) {
+      const at = i;
+      const hit = step
+        .get(glyphs[at] as number)
+        ?.find(({ rest }) => rest.every((g, k) => glyphs[at + 1 + k] === g));
+      joined.push(hit ? hit.glyph : (glyphs[at] as number));
+      begins.push(clusters[at] as number);
+      i += hit ? hit.rest.length + 1 : 1;
+    }
+    glyphs = joined;
+    clusters = begins;
+  }
+  return { glyphs, clusters };
 }

@@ -80,7 +80,7 @@ function beginUnknown(
   nameTokens: readonly Token[],
 ): void {
   const near = nearestEnvironment(it, name);
-  const fix = near ? renameFix(it, nameTokens, near) : undefined;
+  const fix = near ? renameBothEnds(it, name, renameFix(it, nameTokens, near), near) : undefined;
   it.p.report('environment-unknown', span, { name }, fix);
   it.environments.push({
     name,
@@ -100,6 +100,23 @@ function renameFix(it: Interpreter, tokens: readonly Token[], to: string): Fix |
   return { title: `Write ${to}`, edits: [{ from: first.from, to: last.to, text: to }] };
 }
 
+/** The fix with the matching `\end` renamed too, when it stands ahead. */
+function renameBothEnds(
+  it: Interpreter,
+  name: string,
+  fix: Fix | undefined,
+  to: string,
+): Fix | undefined {
+  if (!fix) return fix;
+  const { reader } = it.p;
+  const ahead = reader.text.slice(reader.pos, reader.pos + LOOK_AHEAD);
+  it.p.reach = Math.max(it.p.reach, reader.pos + ahead.length);
+  const end = ahead.indexOf(`\\end{${name}}`);
+  if (end < 0) return fix;
+  const from = reader.pos - reader.base + end + '\\end{'.length;
+  return { ...fix, edits: [...fix.edits, { from, to: from + name.length, text: to }] };
+}
+
 /** Carries out `\end{name}`. */
 export function endEnvironment(it: Interpreter, token: Token): void {
   const { p } = it;
@@ -117,6 +134,9 @@ export function endEnvironment(it: Interpreter, token: Token): void {
   if (open?.name === name) return finishEnvironment(it, span);
   const at = it.environments.findLastIndex((e) => e.name === name);
   if (at >= 0) {
+    const outer = it.environments[at] as OpenEnvironment;
+    // The closing half of the document's own environment may hold the ends that seem to be missing.
+    if (outer.entry === null && outer.data.ending !== true) return runOwnEnd(it, outer);
     closeOpenGroups(it, (it.environments[at + 1] as OpenEnvironment).groups, span);
     return finishEnvironment(it, span);
   }
@@ -154,13 +174,28 @@ export function finishEnvironment(it: Interpreter, at: Span): void {
   const open = it.environments.at(-1);
   if (!open) return;
   closeBraces(it, open.groups + 1);
-  if (open.entry === null) {
-    // The document's own `\endname` runs inside the group; a mark behind it closes.
-    it.p.push([it.p.command(`end${open.name}`), it.p.command('\u0001closeenvironment')]);
-    return;
-  }
+  if (open.entry === null && open.data.ending !== true) return runOwnEnd(it, open);
   it.p.place = pick(at);
-  open.entry.end?.(it);
+  open.entry?.end?.(it);
+  closeEnvironment(it);
+}
+
+/** The document's own `\endname` runs inside the group; a mark behind it closes. Once for each environment. */
+export function runOwnEnd(it: Interpreter, open: OpenEnvironment): void {
+  open.data.ending = true;
+  it.p.push([
+    it.p.command(`end${open.name}`),
+    it.p.command('\u0001closeenvironment'),
+    ...braced(it, open.name),
+  ]);
+}
+
+/** Closes the environment of that name behind its own closing half, and what that left open. */
+export function closeNamed(it: Interpreter, name: string): void {
+  const at = it.environments.findLastIndex((e) => e.name === name);
+  const inner = it.environments[at + 1];
+  if (at < 0) return;
+  if (inner) closeOpenGroups(it, inner.groups, it.p.place);
   closeEnvironment(it);
 }
 
@@ -197,6 +232,7 @@ export function closeOpenGroups(it: Interpreter, down: number, before?: Span): v
       if (open.entry === null) it.endParagraph();
       it.environments.pop();
       it.closeGroup();
+      it.afterEnvironment = null;
     } else {
       const group = it.groups.at(-1);
       if (group?.kind === 'brace') it.p.report('group-unclosed', group.span);

@@ -7,7 +7,7 @@ import type { Token } from '../expansion/meaning';
 import { getCount } from '../expansion/registers';
 import type { Fix } from '../findings/finding';
 import { Cat } from '../tokens/categories';
-import { refStepCounter, counterText } from './counters';
+import { counterText, stepCounter } from './counters';
 import type { Interpreter } from './interpreter';
 import { MathReader, type RowMarks, type Until } from './mathReader';
 import { readRows, type ReadRow } from './mathEnvironments';
@@ -102,13 +102,16 @@ export function readStrayMath(it: Interpreter, token: Token): void {
   const nodes: MathNode[] = before ? [reader.characterNode(before.text, before)] : [];
   it.openGroup({ kind: 'math', span });
   it.p.unread(token);
+  let end = span.to;
   do {
     const { nodes: more } = readOne(reader, nodes);
     if (!more) break;
+    // Looking for a script ahead leaves a token waiting, so the place is noted before.
+    if (it.p.atFile) end = trimmedEnd(it);
   } while (scriptFollows(it));
   it.closeGroup();
   const from = before?.from ?? span.from;
-  const to = Math.max(span.to, it.p.atFile ? trimmedEnd(it) : span.to);
+  const to = Math.max(span.to, end);
   const what = token.cat === Cat.Command ? `\\${token.text}` : `The sign ${token.text}`;
   it.p.report(
     'math-in-text',
@@ -322,7 +325,8 @@ function rowTag(
     return { inlines: marks.tag.bare ? inner : [text('('), ...inner, text(')')], value };
   }
   if (!marks.numbered) return null;
-  refStepCounter(it, 'equation');
+  // Not what a later `\label` means: labels of the row have been taken already.
+  stepCounter(it.state, 'equation');
   const value = counterText(it, 'equation');
   return { inlines: [text(`(${value})`)], value };
 }

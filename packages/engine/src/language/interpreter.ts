@@ -135,6 +135,9 @@ export class Interpreter {
     this.nextIndent = null;
     this.clubPenalty = null;
     this.spaceAfterParagraph = [];
+    this.afterEnvironment = null;
+    this.tableRules = 0;
+    this.depth = 0;
     this.labels = [];
     this.findings = [];
     this.groups = [];

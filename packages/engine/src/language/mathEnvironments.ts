@@ -6,6 +6,7 @@ import { textOf } from '../expansion/expandables';
 import type { Token } from '../expansion/meaning';
 import { scanDimen } from '../expansion/scan';
 import type { Ended, MathReader, Until } from './mathReader';
+import { runOwnEnd } from './environments';
 import { nearestEnvironment } from './unknown';
 
 /** Rows of an alignment as they were read. */
@@ -90,18 +91,19 @@ export function endInFormula(reader: MathReader, token: Token, until: Until): En
     reader.current.push(...rest.nodes);
     return rest.ended === 'early' ? 'closed' : rest.ended;
   }
-  if (it.environments.some((e) => e.name === name && e.entry === null)) {
+  const own = it.environments.findLast((e) => e.name === name && e.entry === null);
+  if (own && own.data.ending !== true) {
     // An environment of the document's own around the display: its closing half holds the `\end` that counts.
-    p.push([p.command(`end${name}`), p.command('\u0001closeenvironment')]);
+    runOwnEnd(it, own);
     return null;
   }
   if (reader.environments.some((e) => e.name === name)) return back();
   if (editDistance(name, open.name, 2) > 2 && it.environments.some((e) => e.name === name))
     return back();
-  const own = nameTokens.filter((t) => t.chunk === p.reader.chunk);
-  const fix = own[0] && {
+  const named = nameTokens.filter((t) => t.chunk === p.reader.chunk);
+  const fix = named[0] && {
     title: `Write ${open.name}`,
-    edits: [{ from: own[0].from, to: (own.at(-1) as Token).to, text: open.name }],
+    edits: [{ from: named[0].from, to: (named.at(-1) as Token).to, text: open.name }],
   };
   p.report(
     'begin-end-mismatch',

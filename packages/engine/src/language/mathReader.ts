@@ -1,7 +1,7 @@
 import type { Span } from '../base/spans';
 import { BLACK } from '../document/font';
 import type { MathAlphabet, MathClass, MathNode, ScriptsNode } from '../document/math';
-import { isPar, readArgument } from '../expansion/arguments';
+import { isPar, readArgument, readBalanced } from '../expansion/arguments';
 import { assignRegister } from '../expansion/definitions';
 import type { Meaning, Token } from '../expansion/meaning';
 import { STOP, type Processor } from '../expansion/processor';
@@ -19,7 +19,7 @@ export type Until =
 /** How a list ended: as it should, at a `&`, at a `\\`, or too early. */
 export type Ended = 'closed' | 'tab' | 'row' | 'early';
 
-/** Deeper nesting than this is read, but not kept. */
+/** What is nested deeper than this is passed over. */
 const DEEPEST = 240;
 
 /** An infix fraction met in a list: `\over`, `\choose` and their kin. */
@@ -50,6 +50,7 @@ export class MathReader {
 
   /** Reads nodes until the end asked for; an early end is left unread. */
   list(until: Until): { nodes: MathNode[]; ended: Ended } {
+    if (this.depth >= DEEPEST) return this.tooDeep(until);
     const nodes: MathNode[] = [];
     const outerInfix = this.infix;
     this.infix = null;
@@ -58,8 +59,18 @@ export class MathReader {
     this.depth--;
     const whole = this.infix ? [this.infixFraction(nodes)] : nodes;
     this.infix = outerInfix;
-    return { nodes: this.depth > DEEPEST ? [] : whole, ended };
+    return { nodes: whole, ended };
   }
+
+  /** Passes over what is nested too deeply, without going deeper. */
+  private tooDeep(until: Until): { nodes: MathNode[]; ended: Ended } {
+    if (!this.deepReported) this.p.report('nesting-too-deep', this.p.place);
+    this.deepReported = true;
+    if (until !== 'brace') return { nodes: [], ended: 'early' };
+    readBalanced(this.p, false);
+    return { nodes: [], ended: 'closed' };
+  }
+  private deepReported = false;
 
   private numerator: MathNode[] = [];
 

@@ -39,9 +39,9 @@ export const inArticle = (
 export const linesOf = (session: Session): string[] =>
   session.pages.flatMap((page) => pageText(session.describe(page), session.fonts));
 
-/** The lines of a body, the page number left out. */
+/** The lines of a body of one page, the page number at its foot left out. */
 export function bodyLines(body: string, preamble?: string): string[] {
-  return linesOf(typeset(inArticle(body, preamble))).filter((line) => line !== '1');
+  return linesOf(typeset(inArticle(body, preamble))).slice(0, -1);
 }
 
 /** Findings of a body as kind and the source they stand at. */

@@ -7,29 +7,35 @@ export interface Ligature {
   readonly glyph: number;
 }
 
-/** Ligatures of `liga` by first glyph, longest first (OpenType 1.9, GSUB lookup type 4). */
-export function readLigatures(gsub: DataView | undefined): Map<number, Ligature[]> {
+/** The ligatures of one lookup by first glyph, longest first. */
+export type LigatureStep = ReadonlyMap<number, readonly Ligature[]>;
+
+/** Ligatures of `liga`, a step for each lookup, in the order they are applied (OpenType 1.9, GSUB lookup type 4). */
+export function readLigatures(gsub: DataView | undefined): LigatureStep[] {
+  if (!gsub) return [];
+  return featureLookups(gsub, 'liga', 7)
+    .filter(({ type }) => type === 4)
+    .map(({ subtables }) => ligatureStep(subtables));
+}
+
+function ligatureStep(subtables: readonly DataView[]): LigatureStep {
   const all = new Map<number, Ligature[]>();
-  if (!gsub) return all;
-  for (const lookup of featureLookups(gsub, 'liga', 7)) {
-    if (lookup.type !== 4) continue;
-    for (const view of lookup.subtables) {
-      readCoverage(sub(view, view.getUint16(2))).forEach((first, i) => {
-        const set = sub(view, view.getUint16(6 + 2 * i));
-        const known = all.get(first) ?? [];
-        for (let k = 0; k < set.getUint16(0); k++) {
-          const entry = sub(set, set.getUint16(2 + 2 * k));
-          const rest = Array.from({ length: entry.getUint16(2) - 1 }, (_, c) =>
-            entry.getUint16(4 + 2 * c),
-          );
-          known.push({ rest, glyph: entry.getUint16(0) });
-        }
-        all.set(
-          first,
-          known.sort((a, b) => b.rest.length - a.rest.length),
+  for (const view of subtables) {
+    readCoverage(sub(view, view.getUint16(2))).forEach((first, i) => {
+      const set = sub(view, view.getUint16(6 + 2 * i));
+      const known = all.get(first) ?? [];
+      for (let k = 0; k < set.getUint16(0); k++) {
+        const entry = sub(set, set.getUint16(2 + 2 * k));
+        const rest = Array.from({ length: entry.getUint16(2) - 1 }, (_, c) =>
+          entry.getUint16(4 + 2 * c),
         );
-      });
-    }
+        known.push({ rest, glyph: entry.getUint16(0) });
+      }
+      all.set(
+        first,
+        known.sort((a, b) => b.rest.length - a.rest.length),
+      );
+    });
   }
   return all;
 }

@@ -202,7 +202,7 @@ export const counterExpandables: readonly Expandable[] = [
     name: 'today',
     expand: (p) => {
       const read = (name: string): number =>
-        Number(p.state.get(p.state.cell(`\u0001count:${name}`)) ?? 1);
+        Number(p.state.get(p.state.register('count', name)) ?? 1);
       p.push(p.chars(`${MONTHS[read('month') - 1] ?? ''} ${read('day')}, ${read('year')}`));
     },
   },

@@ -1,13 +1,14 @@
 import { nearestName } from '../../base/nearest';
 import { readArgument, readOptional } from '../../expansion/arguments';
 import { latexMacro } from '../../expansion/definitions';
+import { setDimen } from '../../expansion/registers';
 import { textOf } from '../../expansion/expandables';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { CLASSES } from '../classes';
 import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
 import { tokensOf } from '../entries';
-import { beginEnvironment, closeEnvironment, endEnvironment } from '../environments';
+import { beginEnvironment, closeNamed, endEnvironment } from '../environments';
 import { readBareDisplay, readInlineFormula } from '../formulas';
 import type { Interpreter } from '../interpreter';
 import { install } from '../install';
@@ -107,7 +108,7 @@ export function beginDocument(it: Interpreter): void {
   }
   it.setFact('inDocument', true, true);
   for (const name of ['hsize', 'linewidth', 'columnwidth']) {
-    it.state.set(it.state.cell(`\u0001dimen:${name}`), it.dimen('textwidth'), true);
+    setDimen(it.state, name, it.dimen('textwidth'), true);
   }
   it.setFact('geometry', pageGeometry(it.state), true);
   for (const hook of it.fact<readonly (readonly Token[])[]>('atBegin') ?? []) it.p.push(hook);
@@ -212,10 +213,10 @@ export const documentCommands: readonly CommandEntry[] = [
   },
   {
     name: '\u0001closeenvironment',
-    signature: '',
+    signature: 'm',
     description: '',
     example: '',
-    run: (it) => closeEnvironment(it),
+    run: (it, args) => closeNamed(it, textOf(it.p, tokensOf(args, 0))),
   },
   environmentDefinition(
     'newenvironment',

@@ -1,0 +1,227 @@
+import { FontStore, Session, type FontFile } from '@odd-compass/engine';
+import katex from 'katex';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import PDFDocument from 'pdfkit';
+import { mathematicalDocument, numbers, type GeneratedDocument } from './bench/documents';
+
+/** Prints the budgets as ratios within this one run; absolute times only tell where one stands. */
+const FONTS = join(process.env.ODD_COMPASS_ROOT ?? process.cwd(), 'static/fonts');
+const bytes = new Map<string, Uint8Array>();
+const fonts = (file: FontFile): Uint8Array => {
+  let found = bytes.get(file);
+  if (!found) {
+    found = new Uint8Array(readFileSync(join(FONTS, `${file}.otf`)));
+    bytes.set(file, found);
+  }
+  return found;
+};
+const today = { year: 2026, month: 3, day: 1 };
+
+const median = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
+const p95 = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length * 0.95)] ?? 0;
+
+function timed(work: () => void): number {
+  const start = performance.now();
+  work();
+  return performance.now() - start;
+}
+
+/** Everything from the text to page descriptions, with a session that knows nothing yet. */
+function cold(text: string): Session {
+  const session = new Session({ fonts, today });
+  session.setText(text);
+  session.settleAll();
+  for (const page of session.pages) session.describe(page);
+  return session;
+}
+
+function formulasAsStrings({ formulas }: GeneratedDocument): void {
+  for (const { source, display } of formulas) {
+    katex.renderToString(source, { displayMode: display, throwOnError: false });
+  }
+}
+
+interface Row {
+  readonly what: string;
+  readonly measured: string;
+  readonly bound: string;
+  readonly holds: boolean | null;
+}
+const rows: Row[] = [];
+const ratio = (value: number): string => `${value.toFixed(2)} ×`;
+const ms = (value: number): string => `${value.toFixed(1)} ms`;
+
+function add(what: string, measured: string, bound: string, holds: boolean | null): void {
+  rows.push({ what, measured, bound, holds });
+  const mark = holds === null ? ' ' : holds ? '✓' : '✗';
+  process.stdout.write(`${mark} ${what.padEnd(58)} ${measured.padEnd(34)} ${bound}\n`);
+}
+
+function coldAgainstKatex(): number {
+  let hundred = 0;
+  for (const pages of [10, 100, 500]) {
+    const document = mathematicalDocument(pages);
+    const rounds = pages === 500 ? 1 : 5;
+    const ours: number[] = [];
+    const theirs: number[] = [];
+    let count = 0;
+    for (let i = 0; i < rounds; i++) {
+      ours.push(timed(() => (count = cold(document.text).pages.length)));
+      theirs.push(timed(() => formulasAsStrings(document)));
+    }
+    const value = median(ours) / median(theirs);
+    add(
+      `cold, ${count} pages, ${document.formulas.length} formulas, against katex`,
+      `${ratio(value)} (${ms(median(ours))} / ${ms(median(theirs))})`,
+      pages === 100 ? '< 1 ×' : '',
+      pages === 100 ? value < 1 : null,
+    );
+    if (pages === 100) hundred = median(ours);
+  }
+  return hundred;
+}
+
+/** Types letters into paragraphs around the middle, each to the changed page's description. */
+function keystrokes(
+  pages: number,
+  insert: string,
+  place: RegExp,
+): { times: number[]; whole: number } {
+  const { text } = mathematicalDocument(pages);
+  let session = cold(text);
+  const whole = timed(() => (session = cold(text)));
+  const random = numbers(7);
+  const times: number[] = [];
+  for (let i = 0; i < 60; i++) {
+    const now = session.text;
+    const from = Math.floor(now.length * (0.45 + 0.1 * random()));
+    const hit = place.exec(now.slice(from));
+    const at = from + (hit?.index ?? 0) + (hit?.[0].length ?? 0);
+    const time = timed(() => {
+      session.edit(at, at, insert);
+      session.settleAll();
+      for (const page of session.pages) session.describe(page);
+    });
+    if (i >= 10) times.push(time);
+  }
+  return { times, whole };
+}
+
+function keystrokeRows(): void {
+  const word = /\n\n[A-Z][a-z]+ /;
+  const small = keystrokes(50, 'a', word);
+  const hundred = keystrokes(100, 'a', word);
+  const large = keystrokes(500, 'a', word);
+  const share = p95(hundred.times) / hundred.whole;
+  add(
+    'keystroke, 100 pages, p95 of the cold time',
+    `${(100 * share).toFixed(2)} % (${ms(p95(hundred.times))})`,
+    '≤ 1 %',
+    share <= 0.01,
+  );
+  const growth = p95(large.times) / p95(small.times);
+  add(
+    'keystroke, 500 pages against 50, p95',
+    `${ratio(growth)} (${ms(p95(large.times))} / ${ms(p95(small.times))})`,
+    '≤ 1.5 ×',
+    growth <= 1.5,
+  );
+  const renumber = keystrokes(100, '\n\n\\section{New}\n\n', /\n\n(?=[A-Z])/);
+  const part = p95(renumber.times) / renumber.whole;
+  add(
+    'a new section in the middle, 100 pages, p95 of cold',
+    `${(100 * part).toFixed(1)} % (${ms(p95(renumber.times))})`,
+    '≤ 10 %',
+    part <= 0.1,
+  );
+}
+
+/** The same words on as many pages, as the other library writes them. */
+function plainPdf(lines: readonly string[], pages: number): Promise<number> {
+  return new Promise((resolve) => {
+    const start = performance.now();
+    const document = new PDFDocument({
+      autoFirstPage: false,
+      font: join(FONTS, 'lmroman10-regular.otf'),
+    });
+    document.on('data', () => undefined);
+    document.on('end', () => resolve(performance.now() - start));
+    const perPage = Math.ceil(lines.length / pages);
+    for (let page = 0; page < pages; page++) {
+      document.addPage();
+      document.fontSize(10);
+      lines.slice(page * perPage, (page + 1) * perPage).forEach((line, i) => {
+        document.text(line, 100, 72 + i * 12, { lineBreak: false });
+      });
+    }
+    document.end();
+  });
+}
+
+async function pdfAgainstPdfkit(): Promise<void> {
+  const { text } = mathematicalDocument(100);
+  const session = cold(text);
+  const { pageText } = await import('@odd-compass/engine');
+  const lines = session.pages.flatMap((page) => pageText(session.describe(page), session.fonts));
+  const ours: number[] = [];
+  const theirs: number[] = [];
+  for (let i = 0; i < 3; i++) {
+    const start = performance.now();
+    await session.pdf({ title: 'bench', author: '' });
+    ours.push(performance.now() - start);
+    theirs.push(await plainPdf(lines, session.pages.length));
+  }
+  const value = median(ours) / median(theirs);
+  add(
+    `PDF of ${session.pages.length} pages against pdfkit`,
+    `${ratio(value)} (${ms(median(ours))} / ${ms(median(theirs))})`,
+    '< 1 ×',
+    value < 1,
+  );
+}
+
+function firstPage(): void {
+  const { text } = mathematicalDocument(10);
+  const times = Array.from({ length: 5 }, () =>
+    timed(() => {
+      const session = new Session({ fonts: new FontStore(fonts), today });
+      session.setText(text.slice(0, 3000));
+      session.settle().next();
+    }),
+  );
+  add('first page of a new document, fonts not yet opened', ms(median(times)), '(100 ms)', null);
+}
+
+async function memory(): Promise<void> {
+  const { text } = mathematicalDocument(100);
+  globalThis.gc?.();
+  const before = process.memoryUsage();
+  const session = cold(text);
+  const peak = process.memoryUsage();
+  globalThis.gc?.();
+  const held = process.memoryUsage();
+  const megabytes = (a: NodeJS.MemoryUsage): number =>
+    (a.heapUsed + a.external - before.heapUsed - before.external) / 1e6;
+  add(
+    `memory, ${session.pages.length} pages open: at the end of cold, then held`,
+    `${megabytes(peak).toFixed(0)} MB, ${megabytes(held).toFixed(0)} MB`,
+    '≤ 300 MB',
+    megabytes(peak) <= 300,
+  );
+}
+
+process.stdout.write('Odd Compass benchmark: ratios within this run\n\n');
+coldAgainstKatex();
+keystrokeRows();
+await pdfAgainstPdfkit();
+firstPage();
+await memory();
+const failed = rows.filter(({ holds }) => holds === false);
+process.stdout.write(
+  failed.length === 0
+    ? '\nEvery budget holds.\n'
+    : `\nShort of its budget: ${failed.map(({ what }) => what).join('; ')}\n`,
+);
