@@ -173,6 +173,7 @@
         {tick}
         ongo={go}
         onresize={resize}
+        share={folded ? 0 : Math.round(sheetWidth === null ? 47 : (100 * sheetWidth) / innerWidth)}
         onfold={() => (folded = !folded)}
       />
       <div class="flex min-h-0 min-w-0 flex-[1_1_0] flex-col">

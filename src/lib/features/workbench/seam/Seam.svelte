@@ -13,9 +13,11 @@
     tick: number;
     ongo: (offset: number) => void;
     onresize: (x: number) => void;
+    /** Share of the width that the sheet has, in per cent. */
+    share: number;
     onfold: () => void;
   }
-  let { engine, view, sheet, litBlock, tick, ongo, onresize, onfold }: Props = $props();
+  let { engine, view, sheet, litBlock, tick, ongo, onresize, share, onfold }: Props = $props();
 
   const WIDTH = 72;
   const bands = $derived.by(() => {
@@ -90,6 +92,9 @@
     class="absolute inset-0 cursor-col-resize"
     role="separator"
     aria-orientation="vertical"
+    aria-valuemin="0"
+    aria-valuemax="100"
+    aria-valuenow={share}
     aria-label="The seam: drag, or use the arrow keys, to give a side more room; Enter folds the sheet away"
     tabindex="0"
     onpointerdown={drag}

@@ -82,11 +82,11 @@
   >
     <div class="relative mx-auto" style="height:{total}px;width:{widest * scale}px">
       {#each engine.pages as info, i (i)}
+        {@const page = engine.sighted.get(i)}
         <div
           class="absolute left-0"
           style="top:{tops[i]}px;width:{info.width * scale}px;height:{info.height * scale}px"
         >
-          {@const page = engine.sighted.get(i)}
           {#if page}
             <SheetPage
               {page}

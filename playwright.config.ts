@@ -1,0 +1,40 @@
+import { defineConfig } from '@playwright/test';
+
+const port = 4319;
+
+export default defineConfig({
+  testDir: 'tests/e2e',
+  timeout: 60_000,
+  expect: { timeout: 15_000 },
+  workers: 1,
+  reporter: [['line']],
+  outputDir: 'test-results',
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: 'node build-tools/fill-demo.mjs --afresh && node build/index.js',
+    url: `http://127.0.0.1:${port}/`,
+    timeout: 90_000,
+    env: {
+      PORT: String(port),
+      HOST: '127.0.0.1',
+      BODY_SIZE_LIMIT: '16M',
+      ODD_COMPASS_DATABASE: 'test-results/e2e.db',
+      ODD_COMPASS_ROOT: process.cwd(),
+    },
+  },
+});

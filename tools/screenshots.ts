@@ -1,0 +1,61 @@
+import { chromium, type Page } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+
+/** Takes the pictures of the README from the demo data, in a server of its own. */
+const root = process.env.ODD_COMPASS_ROOT ?? process.cwd();
+const port = 4329;
+const base = `http://127.0.0.1:${port}`;
+const env = {
+  ...process.env,
+  PORT: String(port),
+  HOST: '127.0.0.1',
+  ODD_COMPASS_ROOT: root,
+  ODD_COMPASS_DATABASE: '/tmp/odd-compass-pictures.db',
+};
+
+const run = (file: string, ...args: string[]) =>
+  spawn('node', [join(root, file), ...args], { env, cwd: root, stdio: 'ignore' });
+await new Promise((resolve) => run('build-tools/fill-demo.mjs', '--afresh').once('exit', resolve));
+const server = run('build/index.js');
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'],
+});
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+
+async function picture(
+  name: string,
+  path: string,
+  prepare: (page: Page) => Promise<void> = async () => undefined,
+): Promise<void> {
+  for (let i = 0; i < 40; i++) {
+    try {
+      await page.goto(base + path);
+      break;
+    } catch {
+      await page.waitForTimeout(250);
+    }
+  }
+  await page.waitForTimeout(2500);
+  await prepare(page);
+  await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
+}
+
+const clickOn = (text: string) => async (p: Page) => {
+  await p.locator('article p', { hasText: text }).first().click();
+  await p.waitForTimeout(800);
+};
+
+try {
+  await picture('desk', '/');
+  await picture('workbench', '/a/three-harbours', clickOn('Equation (2) gives'));
+  await picture('findings', '/a/lamp-signals', clickOn('A pattern of'));
+  await picture('lamplight', '/a/ferry-notes', async (p) => {
+    await p.getByRole('button', { name: /Light the lamp/ }).click();
+    await clickOn('ferry line has finitely')(p);
+  });
+} finally {
+  await browser.close();
+  server.kill();
+}
