@@ -27,6 +27,12 @@ const ROOMS = {
 };
 const ALL = [...Object.keys(ROOMS), 'session', 'worker', 'testing'];
 
+/** No room knows the app, its framework or its host. */
+const OUTSIDE = {
+  group: ['$lib/*', 'node:*', 'svelte', 'svelte/*', '@sveltejs/*'],
+  message: 'The engine knows neither the app nor its host.',
+};
+
 const onlyFrom = (folder, room, allowed) => ({
   files: [`${folder}/${room}/**/*.ts`],
   ignores: ['**/*.test.ts'],
@@ -34,12 +40,13 @@ const onlyFrom = (folder, room, allowed) => ({
     'no-restricted-imports': [
       'error',
       {
-        patterns: ALL.filter((other) => other !== room && !allowed.includes(other)).map(
-          (other) => ({
-            group: [`**/${other}/*`, `**/${other}`, `../${other}/**`],
+        patterns: [
+          OUTSIDE,
+          ...ALL.filter((other) => other !== room && !allowed.includes(other)).map((other) => ({
+            group: [`**/${other}/**`],
             message: `${room} may not import ${other}; see docs/architecture.md.`,
-          }),
-        ),
+          })),
+        ],
       },
     ],
   },
@@ -92,11 +99,7 @@ export default ts.config(
     },
   },
   ...Object.entries(ROOMS).map(([room, allowed]) => onlyFrom('packages/engine/src', room, allowed)),
-  restricted(
-    ['packages/engine/src/**/*.ts'],
-    ['$lib/*', 'node:*', 'svelte*'],
-    'The engine knows neither the app nor its host.',
-  ),
+  ...['session', 'worker'].map((room) => onlyFrom('packages/engine/src', room, ALL)),
   restricted(['src/lib/domain/**/*.ts'], ['../*', '$lib/*'], 'The domain imports nothing of ours.'),
   restricted(
     ['src/lib/ui/**'],

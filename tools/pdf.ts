@@ -58,7 +58,7 @@ function readOptions() {
     return {
       input,
       output: values.output ?? input.replace(/(\.tex)?$/, '.pdf'),
-      findings: format,
+      findings: format as 'json' | 'text',
       today,
     };
   } catch {

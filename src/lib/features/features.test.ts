@@ -1,0 +1,144 @@
+import { describe, expect, it } from 'vitest';
+import { pageText, type PageDescription } from '@odd-compass/engine';
+import { WorkerHost, type Request, type Response } from '@odd-compass/engine/worker';
+import {
+  inArticle,
+  testFonts,
+  TODAY,
+  typeset,
+} from '../../../packages/engine/src/testing/document';
+import { dueWords } from './desk/dueWords';
+import { blockAt } from './workbench/blockAt';
+import { nearestFinding } from './workbench/needle';
+import { pageTops } from './workbench/sheet/geometry';
+import { blockExtent, sourceAt } from './workbench/sheet/hit';
+import { changedBand } from './workbench/sheet/paint';
+
+const describeFirst = (text: string): PageDescription => {
+  const session = typeset(text);
+  const [page] = session.pages;
+  if (!page) throw new Error('no page');
+  return session.describe(page);
+};
+
+describe('the desk', () => {
+  it('tells dates as one would say them', () => {
+    const now = new Date(2026, 2, 10, 9);
+    const at = (day: number, hour = 18) =>
+      dueWords(new Date(2026, 2, day, hour).toISOString(), now);
+    expect([at(10), at(11), at(15), at(9), at(7)]).toEqual([
+      'today 18:00',
+      'tomorrow 18:00',
+      'in 5 days',
+      'yesterday',
+      '3 days ago',
+    ]);
+    expect(dueWords(null, now)).toBe('no date');
+  });
+});
+
+describe('the workbench', () => {
+  it('finds blocks, the nearest finding, and the tops of pages', () => {
+    expect([0, 9, 10, 99].map((at) => blockAt([0, 10, 20], at))).toEqual([0, 0, 1, 2]);
+    expect(blockAt([], 3)).toBe(-1);
+    expect(nearestFinding([{ from: 2 }, { from: 30 }], 20)).toEqual({ from: 30 });
+    expect(nearestFinding([], 20)).toBeNull();
+    expect(
+      pageTops(
+        [
+          { key: 1, width: 10, height: 100 },
+          { key: 2, width: 10, height: 100 },
+        ],
+        2,
+      ),
+    ).toEqual([20, 240, 460]);
+  });
+  it('a point on the page leads to its letter in the source', () => {
+    const text = inArticle('The harbour is $x + y$ deep.');
+    const session = typeset(text);
+    const page = session.describe(session.pages[0] as never);
+    const places = new Map(session.blocksOf(page).map((b) => [b.id, b]));
+    for (let run = 0; run < page.runX.length - 1; run++) {
+      const found = sourceAt(
+        page,
+        places,
+        (page.runX[run] as number) + 0.5,
+        (page.runY[run] as number) - 1,
+      ) as number;
+      const start = places.get(page.runBlock[run] as number)?.start ?? 0;
+      expect(found).toBe(start + (page.runFrom[run] as number));
+    }
+  });
+  it('only the band that changed is painted again', () => {
+    const before = describeFirst(inArticle('one\n\ntwo\n\nthree'));
+    const after = describeFirst(inArticle('one\n\ntwo!\n\nthree'));
+    expect(changedBand(before, before)).toBeNull();
+    const band = changedBand(before, after) as { top: number; bottom: number };
+    expect(band.bottom - band.top).toBeLessThan(12);
+    const block = after.lineBlock[1] as number;
+    expect(blockExtent(after, block)?.top).toBeCloseTo(band.top, 0);
+  });
+});
+
+describe('the worker', () => {
+  /** A worker whose answers are gathered. */
+  function worker() {
+    const answers: Response[] = [];
+    const host = new WorkerHost({
+      fetchFont: async (file) => testFonts(file),
+      post: (response) => void answers.push(structuredClone(response)),
+      turn: () => new Promise((resolve) => setTimeout(resolve, 0)),
+      now: () => performance.now(),
+    });
+    return { answers, say: (request: Request) => host.take(request) };
+  }
+  const lastPages = (answers: readonly Response[]) =>
+    answers.findLast((a) => a.kind === 'pages') as Extract<Response, { kind: 'pages' }>;
+
+  it('answers with pages, outlines and facts, and sends a page once', async () => {
+    const { answers, say } = worker();
+    await say({
+      kind: 'open',
+      text: inArticle('Tides. \\nosuch'),
+      revision: 1,
+      today: TODAY,
+      fontBase: '',
+    });
+    const pages = lastPages(answers);
+    expect(pages).toMatchObject({ revision: 1, complete: true });
+    expect(pages.views[0]?.text?.[0]).toContain('Tides.');
+    expect(pages.outlines.length).toBeGreaterThan(5);
+    expect(answers.find((a) => a.kind === 'facts')).toMatchObject({
+      findings: [{ kind: 'command-unknown' }],
+    });
+    await say({ kind: 'view', first: 0, last: 0 });
+    expect(lastPages(answers).views[0]?.description).toBeNull();
+  });
+  it('a newer edit overtakes the work under way, and the last text counts', async () => {
+    const { answers, say } = worker();
+    const text = inArticle(
+      Array.from(
+        { length: 300 },
+        (_, i) => `Paragraph ${i} on the tides of the bay and the ferries in it.`,
+      ).join('\n\n'),
+    );
+    const opening = say({ kind: 'open', text, revision: 1, today: TODAY, fontBase: '' });
+    await new Promise((resolve) => setTimeout(resolve, 5));
+    await opening;
+    const at = text.indexOf('Paragraph 0');
+    const first = say({ kind: 'edit', edits: [{ from: at, to: at, text: 'A' }], revision: 2 });
+    const second = say({ kind: 'edit', edits: [{ from: at, to: at, text: 'B' }], revision: 3 });
+    await Promise.all([first, second]);
+    expect(lastPages(answers).revision).toBe(3);
+    expect(lastPages(answers).views[0]?.text?.[0]).toContain('BAParagraph 0');
+  });
+});
+
+it('the words of a page stand in reading order', () => {
+  const session = typeset(inArticle('One two.\n\n\\section{Three}'));
+  expect(pageText(session.describe(session.pages[0] as never), session.fonts)).toEqual([
+    'One two.',
+    '1 Three',
+    '1',
+  ]);
+});

@@ -1,0 +1,75 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+
+const folder = mkdtempSync(join(tmpdir(), 'odd-compass-'));
+const run = (...args: string[]) =>
+  spawnSync('bin/odd-compass', ['pdf', ...args], { encoding: 'utf8' });
+
+function sheet(name: string, body: string): string {
+  const file = join(folder, name);
+  writeFileSync(
+    file,
+    `\\documentclass{article}\n\\usepackage{amsmath}\n\\begin{document}\n${body}\n\\end{document}\n`,
+  );
+  return file;
+}
+
+describe('the command line', () => {
+  it('typesets a good sheet: status 0, the words in order, every font embedded and subset', () => {
+    const file = sheet(
+      'good.tex',
+      'The tide on \\today: $x^2 \\le \\frac{1}{2}$, \\emph{so} the office opens.',
+    );
+    const out = join(folder, 'good.pdf');
+    const result = run(file, '-o', out, '--date', '2026-03-01');
+    expect([result.status, result.stderr]).toEqual([0, '']);
+    const words = execFileSync('pdftotext', [out, '-'], { encoding: 'utf8' }).replace(/\s+/g, ' ');
+    expect(words).toContain('The tide on March 1, 2026:');
+    expect(words).toContain('so the office opens.');
+    for (const font of execFileSync('pdffonts', [out], { encoding: 'utf8' })
+      .trim()
+      .split('\n')
+      .slice(2)) {
+      expect(font).toMatch(/CID Type 0C .*yes yes yes/);
+    }
+  });
+  it('gives the same bytes for the same sheet', () => {
+    const file = sheet('same.tex', '$\\sum_{i=1}^n i$ and more.');
+    const pdf = (name: string) => {
+      run(file, '-o', join(folder, name), '--date', '2026-03-01');
+      return readFileSync(join(folder, name));
+    };
+    expect(pdf('a.pdf').equals(pdf('b.pdf'))).toBe(true);
+  });
+  it('tells findings as lines of JSON with places and fixes: status 1, and the PDF is there', () => {
+    const file = sheet('broken.tex', 'A \\textbff{word}.');
+    const result = run(file, '--findings', 'json');
+    expect(result.status).toBe(1);
+    const [row] = result.stdout
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as Record<string, unknown>);
+    expect(row).toMatchObject({
+      severity: 'broken',
+      kind: 'command-unknown',
+      file,
+      line: 4,
+      column: 3,
+      endLine: 4,
+      endColumn: 11,
+      fix: { title: 'Write \\textbf', edits: [{ file, text: '\\textbf' }] },
+    });
+    expect(existsSync(join(folder, 'broken.pdf'))).toBe(true);
+  });
+  it('says what it cannot read: status 2', () => {
+    expect(run(join(folder, 'none.tex'))).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('cannot be read'),
+    });
+    expect(run(sheet('x.tex', 'x'), '--date', 'tomorrow').status).toBe(2);
+    expect(run().status).toBe(2);
+  });
+});
