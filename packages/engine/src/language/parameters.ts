@@ -31,6 +31,7 @@ export const CELLS = {
   fleqn: '\u0001fleqn',
   leqno: '\u0001leqno',
   sansMath: '\u0001sansmath',
+  listDefaults: '\u0001listdefaults',
   atBegin: '\u0001atbegin',
   lineSpread: '\u0001linespread',
 } as const;

@@ -47,6 +47,21 @@ export function splitAt(tokens: readonly Token[], char: string): Token[][] {
   return parts;
 }
 
+/** Options that `\setlist` gave, by kind of list; those under '' are for all. */
+export type ListDefaults = Readonly<Record<string, readonly (readonly Token[])[]>>;
+
+/** A list's own options behind those that hold for all and for its kind; later ones win. */
+export function withDefaults(
+  it: Interpreter,
+  kind: string,
+  own: readonly Token[],
+): readonly Token[] {
+  const defaults = it.fact<ListDefaults>('listDefaults');
+  if (!defaults) return own;
+  const parts = [...(defaults[''] ?? []), ...(defaults[kind] ?? []), own];
+  return parts.flatMap((part) => [...part, ...it.p.chars(',')]);
+}
+
 const understood = (it: Interpreter): boolean => it.hasPackage('enumitem');
 
 /** The measures that enumitem's keys ask for. */

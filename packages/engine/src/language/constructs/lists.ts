@@ -8,7 +8,7 @@ import { tokensOf } from '../entries';
 import type { OpenEnvironment } from '../environments';
 import { resumeAfterBlock } from '../formulas';
 import type { Interpreter } from '../interpreter';
-import { listLabel, listOptions, listStart, type ListOptions } from './listOptions';
+import { listLabel, listOptions, listStart, withDefaults, type ListOptions } from './listOptions';
 
 /** `\@beginparpenalty`, `\@endparpenalty`, `\@itempenalty` (classes: `-\@lowpenalty`). */
 const LIST_PENALTY = -51;
@@ -247,9 +247,10 @@ const MARKS = ['labelitemi', 'labelitemii', 'labelitemiii', 'labelitemiv'];
 function beginItemize(it: Interpreter, args: Args): void {
   const depth = Math.min((it.fact<number>('itemizeDepth') ?? 0) + 1, 4);
   it.setFact('itemizeDepth', depth);
-  beginList(it, listOptions(it, tokensOf(args, 0)));
+  const options = withDefaults(it, 'itemize', tokensOf(args, 0));
+  beginList(it, listOptions(it, options));
   const open = it.environments.at(-1) as OpenEnvironment;
-  const custom = listLabel(it, tokensOf(args, 0), null);
+  const custom = listLabel(it, options, null);
   const tokens = custom ?? [it.p.command(MARKS[depth - 1] as string)];
   open.data.label = (inner: Interpreter) => inner.inlinesOf(tokens);
 }
@@ -258,10 +259,11 @@ function beginEnumerate(it: Interpreter, args: Args): void {
   const depth = Math.min((it.fact<number>('enumerateDepth') ?? 0) + 1, 4);
   it.setFact('enumerateDepth', depth);
   const counter = `enum${ROMAN[depth - 1]}`;
-  beginList(it, listOptions(it, tokensOf(args, 0)));
+  const options = withDefaults(it, 'enumerate', tokensOf(args, 0));
+  beginList(it, listOptions(it, options));
   const open = it.environments.at(-1) as OpenEnvironment;
-  setCounter(it.state, counter, listStart(it, tokensOf(args, 0)) - 1);
-  const custom = listLabel(it, tokensOf(args, 0), counter);
+  setCounter(it.state, counter, listStart(it, options) - 1);
+  const custom = listLabel(it, options, counter) ?? listLabel(it, tokensOf(args, 0), counter);
   open.data.label = (inner: Interpreter) => {
     stepCounter(inner.state, counter);
     if (custom) {
@@ -284,7 +286,8 @@ function prefix(it: Interpreter, depth: number): string {
 }
 
 function beginDescription(it: Interpreter, args: Args): void {
-  beginList(it, listOptions(it, tokensOf(args, 0)));
+  const options = withDefaults(it, 'description', tokensOf(args, 0));
+  beginList(it, listOptions(it, options));
   const open = it.environments.at(-1) as OpenEnvironment;
   // `\labelwidth` 0 and `\itemindent -\leftmargin` (article.cls): the label starts at the outer margin.
   setDimen(it.state, 'labelwidth', it.dimen('leftmargin') - it.dimen('labelsep'));
