@@ -3,7 +3,7 @@ import { sameToken } from '../tokens/token';
 import type { Macro, Token } from './meaning';
 import { STOP, type Processor } from './processor';
 
-/** How a missing or runaway argument ends. */
+/** How an argument that is missing or goes on too long ends. */
 type ArgumentEnd = 'closed' | 'paragraph' | 'end';
 
 interface Balanced {

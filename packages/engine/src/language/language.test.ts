@@ -66,6 +66,8 @@ describe('lists', () => {
     expect(
       bodyLines('\\begin{enumerate}[label=(\\alph*)]\\item x\\item y\\end{enumerate}', enumitem),
     ).toEqual(['(a) x', '(b) y']);
+    const forAll = `${enumitem}\\setlist[enumerate]{label=\\Alph*}\\setlist{noitemsep}`;
+    expect(bodyLines('\\begin{enumerate}\\item x\\end{enumerate}', forAll)).toEqual(['A x']);
   });
 });
 
