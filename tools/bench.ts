@@ -103,7 +103,9 @@ function keystrokes(
     const time = timed(() => {
       session.edit(at, at, insert);
       session.settleAll();
-      for (const page of session.pages) session.describe(page);
+      // The pages in sight, as the worker sends them: the one of the change and its neighbours.
+      const middle = Math.floor((at / now.length) * session.pages.length);
+      for (const page of session.pages.slice(middle - 1, middle + 2)) session.describe(page);
     });
     if (i >= 10) times.push(time);
   }

@@ -76,12 +76,14 @@
     text-decoration: underline dotted var(--color-info) 1.5px;
     text-underline-offset: 3px;
   }
+  .source :global(.finding-frame) {
+    padding: 2px 1rem 6px 1.5rem;
+  }
   .source :global(.finding-note) {
     display: flex;
     align-items: center;
     justify-content: space-between;
     gap: 1rem;
-    margin: 2px 1rem 6px 1.5rem;
     padding: 6px 12px;
     border-left: 3px solid var(--color-error);
     background: var(--color-base-200);

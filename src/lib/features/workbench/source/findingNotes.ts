@@ -44,7 +44,11 @@ class Note extends WidgetType {
       button.onclick = () => applyFix(view, fix);
       note.append(button);
     }
-    return note;
+    // The editor measures widgets without their margins, so the space around is padding.
+    const frame = document.createElement('div');
+    frame.className = 'finding-frame';
+    frame.append(note);
+    return frame;
   }
 
   override ignoreEvent(): boolean {
