@@ -1,3 +1,5 @@
+import { CELLS } from '../language/parameters';
+import type { FlowBlock } from '../pages/page';
 import type { BlockTrace, Cell } from '../expansion/state';
 import type { VItem } from '../boxes/vertical';
 import type { RawFinding } from '../findings/finding';
@@ -26,11 +28,23 @@ export interface SessionBlock {
   readonly reading: BlockReading;
   readonly readCells: ReadonlySet<Cell>;
   trace: BlockTrace;
+  /** What it settled about the document as a whole; almost always nothing. */
+  readonly settles: readonly { readonly cell: Cell; readonly after: unknown }[];
   /** Where it starts in the text, and its index; renewed after each edit. */
   start: number;
   index: number;
   laid: LaidBlock | null;
+  /** The block as the pages see it, made once. */
+  flow: FlowBlock | null;
 }
+
+/** Facts about the whole document that are asked for after reading. */
+const WHOLE: ReadonlySet<string> = new Set([
+  CELLS.geometry,
+  CELLS.ended,
+  CELLS.inDocument,
+  CELLS.classMissing,
+]);
 
 export function makeBlock(
   id: number,
@@ -49,14 +63,17 @@ export function makeBlock(
     readCells: new Set(trace.reads.map(({ cell }) => cell)),
     start,
     index: 0,
+    settles: trace.writes.filter(({ cell }) => WHOLE.has(cell.name)),
     laid: null,
+    flow: null,
   };
 }
 
-/** Renews starts and indices. */
-export function place(blocks: readonly SessionBlock[]): void {
-  let start = 0;
-  for (let i = 0; i < blocks.length; i++) {
+/** Renews starts and indices from block `first` on. */
+export function place(blocks: readonly SessionBlock[], first: number): void {
+  const before = blocks[first - 1];
+  let start = before ? before.start + before.length : 0;
+  for (let i = first; i < blocks.length; i++) {
     const block = blocks[i] as SessionBlock;
     block.start = start;
     block.index = i;

@@ -23,6 +23,8 @@ export interface ReadChange {
   readonly first: number;
   /** From this block on, all blocks are old ones in their old order. */
   readonly reusedFrom: number;
+  /** Did a block come or go that defines labels? */
+  readonly labels: boolean;
 }
 
 /**
@@ -59,11 +61,11 @@ export class SourceReading {
     return this.finalValue(CELLS.ended) === true;
   }
 
-  /** What a cell of the interpreter's own holds after the last block. */
+  /** What a cell about the whole document (see `settles`) holds after the last block. */
   finalValue(name: string): unknown {
     const cell = this.state.cell(name);
     for (let i = this.blocks.length - 1; i >= this.cursor; i--) {
-      const write = (this.blocks[i] as SessionBlock).trace.writes.find((w) => w.cell === cell);
+      const write = (this.blocks[i] as SessionBlock).settles.find((w) => w.cell === cell);
       if (write) return write.after;
     }
     return this.state.peek(cell);
@@ -77,7 +79,7 @@ export class SourceReading {
     const shift = this.text.length - oldLength;
     const first = firstDirty(oldBlocks, from);
     this.moveTo(first);
-    const kept = oldBlocks.slice(0, first);
+    const kept: SessionBlock[] = [];
     const changed: SessionBlock[] = [];
     const differences = new Differences();
     let old = first;
@@ -110,12 +112,14 @@ export class SourceReading {
       changed.push(block);
       pos += block.length;
     }
-    this.cursor = kept.length;
-    const reusedFrom = kept.length;
-    for (let i = old; i < oldBlocks.length; i++) kept.push(oldBlocks[i] as SessionBlock);
-    this.blocks = kept;
-    place(kept);
-    return { changed, first, reusedFrom };
+    const reusedFrom = first + kept.length;
+    const gone = oldBlocks.slice(first, old);
+    this.blocks = oldBlocks.slice(0, first).concat(kept, oldBlocks.slice(old));
+    this.cursor = reusedFrom;
+    place(this.blocks, first);
+    const defines = ({ reading }: SessionBlock): boolean => reading.labels.length > 0;
+    const labels = changed.some(defines) || gone.some(defines);
+    return { changed, first, reusedFrom, labels };
   }
 
   private readerAt(text: string, pos: number): Reader<Cell> {

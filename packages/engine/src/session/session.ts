@@ -72,6 +72,8 @@ export class Session {
   private readonly reading: SourceReading;
   private readonly hyphenate = englishHyphenator();
   private facts: Facts = NO_FACTS;
+  /** Blocks that were laid out from facts. */
+  private readonly asking = new Set<SessionBlock>();
   private repeated: readonly PlacedFinding[] = [];
   private records: readonly PageRecord[] = [];
   private paging: Paging | null = null;
@@ -100,10 +102,10 @@ export class Session {
   /** Replaces part of the text and reads what changed. Pages are made by `settle`. */
   edit(from: number, to: number, text: string): void {
     const before = this.reading.blocks.length;
-    const { changed, first, reusedFrom } = this.reading.edit(from, to, text);
+    const { changed, first, reusedFrom, labels } = this.reading.edit(from, to, text);
     this.work.blocksRead += changed.length;
     this.widenChange(first, reusedFrom, before);
-    this.takeFacts({ ...this.facts, numbers: this.readNumbers() });
+    if (labels) this.takeFacts({ ...this.facts, numbers: this.readNumbers() });
     this.takeGeometry();
     this.paging = null;
   }
@@ -129,13 +131,16 @@ export class Session {
   /** Takes new facts; blocks that were laid out from other answers are laid out again. */
   private takeFacts(facts: Facts): void {
     this.facts = facts;
-    for (const block of this.reading.blocks) {
-      if (block.laid && block.laid.facts.size > 0 && !sameFacts(block, facts)) this.forget(block);
+    const { blocks } = this.reading;
+    for (const block of this.asking) {
+      if (blocks[block.index] !== block) this.asking.delete(block);
+      else if (!sameFacts(block, facts)) this.forget(block);
     }
   }
 
   private forget(block: SessionBlock): void {
     block.laid = null;
+    this.asking.delete(block);
     const pending = this.changedTo > this.changedFrom;
     this.changedFrom = pending ? Math.min(this.changedFrom, block.index) : block.index;
     this.changedTo = pending ? Math.max(this.changedTo, block.index + 1) : block.index + 1;
@@ -178,7 +183,7 @@ export class Session {
 
   private *buildPages(): Generator<number, void, void> {
     const { blocks } = this.reading;
-    const flow = blocks.map((block): FlowBlock => this.flowBlock(block));
+    const flow = blocks.map((block): FlowBlock => (block.flow ??= this.flowBlock(block)));
     const paging = startPaging(this.records, blocks, this.changedFrom, this.changedTo);
     this.paging = paging;
     let more = true;
@@ -217,6 +222,7 @@ export class Session {
     };
     const items = layoutBlocks(block.reading.nodes, env);
     block.laid = { items, findings, facts: reads };
+    if (reads.size > 0) this.asking.add(block);
     this.work.blocksLaid++;
   }
 
