@@ -7,7 +7,7 @@ import type { Fix } from '../findings/finding';
 import type { EnvironmentEntry } from './entries';
 import { readStrayMath } from './formulas';
 import { pick, type Interpreter } from './interpreter';
-import { nearestEnvironment } from './unknown';
+import { nearestEnvironment, renameFix } from './unknown';
 
 /** An environment that has begun. */
 export interface OpenEnvironment {
@@ -90,14 +90,6 @@ function beginUnknown(
     data: {},
   });
   it.openGroup({ kind: 'environment', span });
-}
-
-function renameFix(it: Interpreter, tokens: readonly Token[], to: string): Fix | undefined {
-  const own = tokens.filter((t) => t.chunk === it.p.reader.chunk);
-  const [first] = own;
-  const last = own.at(-1);
-  if (!first || !last) return undefined;
-  return { title: `Write ${to}`, edits: [{ from: first.from, to: last.to, text: to }] };
 }
 
 /** The fix with the matching `\end` renamed too, when it stands ahead. */

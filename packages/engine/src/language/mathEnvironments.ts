@@ -7,7 +7,7 @@ import type { Token } from '../expansion/meaning';
 import { scanDimen } from '../expansion/scan';
 import type { Ended, MathReader, Until } from './mathReader';
 import { runOwnEnd } from './environments';
-import { nearestEnvironment } from './unknown';
+import { nearestEnvironment, renameFix } from './unknown';
 
 /** Rows of an alignment as they were read. */
 export interface ReadRow {
@@ -48,14 +48,7 @@ export function beginInFormula(reader: MathReader, token: Token, nodes: MathNode
     return false;
   }
   const near = nearestEnvironment(it, name);
-  const own = nameTokens.filter((t) => t.chunk === p.reader.chunk);
-  const fix =
-    near && own[0]
-      ? {
-          title: `Write ${near}`,
-          edits: [{ from: own[0].from, to: (own.at(-1) as Token).to, text: near }],
-        }
-      : undefined;
+  const fix = renameFix(it, nameTokens, near);
   p.report('environment-unknown', start, { name }, fix);
   // The near name most likely says how to read what is inside.
   const likely = near ? it.environment(near) : undefined;
@@ -100,16 +93,12 @@ export function endInFormula(reader: MathReader, token: Token, until: Until): En
   if (reader.environments.some((e) => e.name === name)) return back();
   if (editDistance(name, open.name, 2) > 2 && it.environments.some((e) => e.name === name))
     return back();
-  const named = nameTokens.filter((t) => t.chunk === p.reader.chunk);
-  const fix = named[0] && {
-    title: `Write ${open.name}`,
-    edits: [{ from: named[0].from, to: (named.at(-1) as Token).to, text: open.name }],
-  };
+  const fix = renameFix(it, nameTokens, open.name);
   p.report(
     'begin-end-mismatch',
     { from: span.from, to: reader.span(token).to },
     { found: `\\end{${name}}`, expected: open.name },
-    fix || undefined,
+    fix,
   );
   return 'closed';
 }

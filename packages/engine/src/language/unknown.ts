@@ -43,3 +43,16 @@ export function reportUnknownCommand(it: Interpreter, token: Token): void {
   unknownCommand(it, token);
   if (it.fact<boolean>('inDocument') === true) it.addMarked(`\\${token.text}`, it.spanOf(token));
 }
+
+/** Another name in place of the one the tokens spell; nothing when they do not stand in this block. */
+export function renameFix(
+  it: Interpreter,
+  tokens: readonly Token[],
+  to: string | null,
+): Fix | undefined {
+  const own = tokens.filter((t) => t.chunk === it.p.reader.chunk);
+  const [first] = own;
+  const last = own.at(-1);
+  if (!first || !last || to === null) return undefined;
+  return { title: `Write ${to}`, edits: [{ from: first.from, to: last.to, text: to }] };
+}

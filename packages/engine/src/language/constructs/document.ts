@@ -14,6 +14,7 @@ import type { Interpreter } from '../interpreter';
 import { install } from '../install';
 import { pageGeometry } from '../parameters';
 import { PACKAGES } from '../packages';
+import { renameFix } from '../unknown';
 import { splitAt } from './listOptions';
 
 /** A comma-separated list of names. */
@@ -30,14 +31,7 @@ function documentClass(it: Interpreter, args: Args, token: Token): void {
   const known = CLASSES[name];
   if (!known) {
     const near = nearestName(name, Object.keys(CLASSES));
-    const own = tokensOf(args, 1).filter((t) => t.chunk === it.p.reader.chunk);
-    const fix =
-      near && own[0]
-        ? {
-            title: `Write ${near}`,
-            edits: [{ from: own[0].from, to: (own.at(-1) as Token).to, text: near }],
-          }
-        : undefined;
+    const fix = renameFix(it, tokensOf(args, 1), near);
     it.p.report('class-unknown', it.spanOf(token), { name }, fix);
   }
   loadClass(it, known ? name : 'article', options);
@@ -74,8 +68,7 @@ function usePackage(it: Interpreter, args: Args, token: Token): void {
     const from = own[0]?.from ?? 0;
     const to = own.at(-1)?.to ?? 0;
     const inPlace = own[0]?.chunk === it.p.reader.chunk;
-    const fix =
-      near && inPlace ? { title: `Write ${near}`, edits: [{ from, to, text: near }] } : undefined;
+    const fix = renameFix(it, own, near);
     it.p.report('package-unknown', inPlace ? { from, to } : it.spanOf(token), { name }, fix);
   }
 }
