@@ -82,10 +82,10 @@ describe('the workbench', () => {
 
 describe('the worker', () => {
   /** A worker whose answers are gathered. */
-  function worker() {
+  function worker(fetchFont = async (file: string) => testFonts(file)) {
     const answers: Response[] = [];
     const host = new WorkerHost({
-      fetchFont: async (file) => testFonts(file),
+      fetchFont,
       post: (response) => void answers.push(structuredClone(response)),
       turn: () => new Promise((resolve) => setTimeout(resolve, 0)),
       now: () => performance.now(),
@@ -105,7 +105,7 @@ describe('the worker', () => {
       fontBase: '',
     });
     const pages = lastPages(answers);
-    expect(pages).toMatchObject({ revision: 1, complete: true });
+    expect(pages).toMatchObject({ revision: 1 });
     expect(pages.views[0]?.text?.[0]).toContain('Tides.');
     expect(pages.outlines.length).toBeGreaterThan(5);
     expect(answers.find((a) => a.kind === 'facts')).toMatchObject({
@@ -113,6 +113,28 @@ describe('the worker', () => {
     });
     await say({ kind: 'view', first: 0, last: 0 });
     expect(lastPages(answers).views[0]?.description).toBeNull();
+  });
+  it('keeps what is typed while the first fonts are on their way', async () => {
+    const slow = async (file: string) => {
+      await new Promise((resolve) => setTimeout(resolve, 30));
+      return testFonts(file);
+    };
+    const { answers, say } = worker(slow);
+    const text = inArticle('Tides.');
+    const at = text.indexOf('Tides');
+    const opening = say({ kind: 'open', text, revision: 1, today: TODAY, fontBase: '' });
+    const typing = [
+      say({ kind: 'edit', edits: [{ from: at, to: at, text: 'Ebb ' }], revision: 2 }),
+      say({ kind: 'edit', edits: [{ from: at, to: at, text: 'The ' }], revision: 3 }),
+    ];
+    await Promise.all([opening, ...typing]);
+    expect(lastPages(answers).revision).toBe(3);
+    expect(lastPages(answers).views[0]?.text?.[0]).toBe('The Ebb Tides.');
+  });
+  it('says when fonts are not to be had', async () => {
+    const { answers, say } = worker(() => Promise.reject(new Error('gone')));
+    await say({ kind: 'open', text: 'x', revision: 1, today: TODAY, fontBase: '' });
+    expect(answers).toEqual([{ kind: 'failed', reason: 'Error: gone' }]);
   });
   it('a newer edit overtakes the work under way, and the last text counts', async () => {
     const { answers, say } = worker();

@@ -119,23 +119,3 @@ export const rule = (
 
 export const kern = (width: Sp): HItem => ({ kind: 'kern', width });
 export const hbox = (item: Item): HItem => ({ kind: 'box', item });
-
-/** A readable drawing of a box for tests: kind, size in pt, and what is inside, a line each. */
-export function dumpBox(item: Item, depth = 0, x = 0, y = 0): string {
-  const n = (v: number): string => (v / 65536).toFixed(2);
-  const pad = '  '.repeat(depth);
-  const size = `${n(item.width)}×(${n(item.height)}+${n(item.depth)}) at ${n(x)},${n(y)}`;
-  switch (item.kind) {
-    case 'glyph':
-      return `${pad}${item.font.textOf(item.glyph) || `#${item.glyph}`} ${size}`;
-    case 'run':
-      return `${pad}"${item.glyphs.map((g) => item.font.textOf(g)).join('')}" ${size}`;
-    case 'box':
-      return [
-        `${pad}box ${size}`,
-        ...item.children.map((c) => dumpBox(c.item, depth + 1, c.x, c.y)),
-      ].join('\n');
-    default:
-      return `${pad}${item.kind} ${size}`;
-  }
-}

@@ -1,5 +1,5 @@
 import { Cat } from '../tokens/categories';
-import { isExpandable, sameMeaning, type Expandable, type Meaning, type Token } from './meaning';
+import { sameMeaning, type Expandable, type Meaning, type Token } from './meaning';
 import { STOP, type Processor } from './processor';
 import { scanDimen, scanInt } from './scan';
 
@@ -184,8 +184,3 @@ export const conditionals: readonly Expandable[] = [
     },
   },
 ];
-
-/** Is the token expandable now? */
-export function canExpand(p: Processor, token: Token): boolean {
-  return token.cell !== null && isExpandable(p.state.meaning(token.cell));
-}

@@ -1,10 +1,10 @@
 import { formatPt, type Glue } from '../base/lengths';
 import { Cat } from '../tokens/categories';
-import { readArgument, readBalanced } from './arguments';
+import { readArgument } from './arguments';
 import { conditionals, readCsName } from './conditionals';
 import { toLetter, toRoman } from './numerals';
 import { isExpandable, type Expandable, type RegisterMeaning, type Token } from './meaning';
-import type { Processor } from './processor';
+import { STOP, type Processor } from './processor';
 import { registerOf, scanInt } from './scan';
 
 const ORDER_NAMES = ['pt', 'fil', 'fill', 'filll'];
@@ -128,7 +128,7 @@ export function readExpanded(p: Processor): Token[] {
   let depth = 1;
   for (;;) {
     const token = p.nextExpanded(true);
-    if (token === null || token.cat === 18) {
+    if (token === null || token.cat === STOP) {
       if (token) p.unread(token);
       return out;
     }
@@ -151,5 +151,3 @@ export function textOf(p: Processor, tokens: readonly Token[]): string {
     .join('')
     .trim();
 }
-
-export { readBalanced };

@@ -18,6 +18,9 @@ interface Frame {
   at: number;
 }
 
+/** How deep expansions may wait for one another (`\number\number…`): each one waits on the machine's own stack. */
+const DEEPEST = 300;
+
 /** A category for marks that end an inner run; nothing may eat them. */
 export const STOP = 18;
 
@@ -40,8 +43,11 @@ export class Processor {
   private frames: Frame[] = [];
   private expansions = 0;
   private pending = 0;
+  private depth = 0;
   /** The macro at work when the budget ran out, or null. */
   exhausted: string | null = null;
+  /** Was it nesting, not repetition, that used it up? */
+  tooDeep = false;
   /** The furthest offset looked at, for proving what a block depended on. */
   reach = 0;
   /** The source of what is being expanded: the outermost call in the document. */
@@ -76,6 +82,7 @@ export class Processor {
     this.expansions = 0;
     this.pending = 0;
     this.exhausted = null;
+    this.tooDeep = false;
     this.reach = this.reader.pos;
   }
 
@@ -86,6 +93,7 @@ export class Processor {
     this.expansions = 0;
     this.pending = 0;
     this.exhausted = null;
+    this.tooDeep = false;
   }
 
   /** The next token as it stands. */
@@ -137,7 +145,14 @@ export class Processor {
     const own = token.chunk === this.reader.chunk;
     if (own) this.place = { from: token.from, to: token.to };
     if (meaning.kind === 'expandable') {
+      if (this.depth >= DEEPEST) {
+        this.tooDeep = true;
+        this.exhaust(token.text);
+        return;
+      }
+      this.depth++;
       meaning.expand(this, token);
+      this.depth--;
       return;
     }
     const body = bindArguments(this, token, meaning);

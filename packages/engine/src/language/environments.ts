@@ -24,6 +24,9 @@ export interface OpenEnvironment {
 /** How far ahead the end of an environment is looked for, in characters. */
 const LOOK_AHEAD = 20_000;
 
+/** How many environments may be open inside one another; what is deeper is set as if its begin were not there. */
+const DEEPEST = 150;
+
 /** Carries out `\begin{name}`. */
 export function beginEnvironment(it: Interpreter, token: Token): void {
   const { p } = it;
@@ -33,6 +36,10 @@ export function beginEnvironment(it: Interpreter, token: Token): void {
   const name = textOf(p, nameTokens);
   const span = { from: start.from, to: Math.max(start.to, nameEnd(it, nameTokens, start)) };
   if (name === 'document') return it.environment('document')?.begin?.(it, [], token);
+  if (it.environments.length >= DEEPEST) {
+    if (it.environments.length === DEEPEST) p.report('nesting-too-deep', span);
+    return openTransparent(it, name, span);
+  }
   const entry = it.environment(name);
   const macro = it.state.get(it.state.cell(name)) as { kind?: string } | undefined;
   const byMacro = !entry && macro !== undefined;
@@ -82,13 +89,13 @@ function beginUnknown(
   const near = nearestEnvironment(it, name);
   const fix = near ? renameBothEnds(it, name, renameFix(it, nameTokens, near), near) : undefined;
   it.p.report('environment-unknown', span, { name }, fix);
-  it.environments.push({
-    name,
-    span,
-    entry: { name, signature: '', description: '', example: '' },
-    groups: it.groups.length,
-    data: {},
-  });
+  openTransparent(it, name, span);
+}
+
+/** Opens an environment that does nothing, so that its `\end` has something to end. */
+function openTransparent(it: Interpreter, name: string, span: Span): void {
+  const entry = { name, signature: '', description: '', example: '' };
+  it.environments.push({ name, span, entry, groups: it.groups.length, data: {} });
   it.openGroup({ kind: 'environment', span });
 }
 

@@ -281,11 +281,6 @@ export function readDisplayRows(
   addDisplay(it, displayFrame(it, layout, rows, span));
 }
 
-/** `equation` and `equation*`: one row. */
-export function readEquation(it: Interpreter, token: Token, numbered: boolean): void {
-  readDisplayRows(it, token, 'single', numbered);
-}
-
 function finishRow(it: Interpreter, marks: RowMarks, row: ReadRow): DisplayRow {
   const place = trimRow(it, row);
   const tag = rowTag(it, marks, place);

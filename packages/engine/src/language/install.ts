@@ -1,4 +1,4 @@
-import type { CommandEntry, Described, Module } from './entries';
+import type { CommandEntry, Module } from './entries';
 import type { Interpreter, LanguageCommand } from './interpreter';
 import { macroOf } from './define';
 
@@ -33,6 +33,3 @@ export function install(it: Interpreter, module: Module, options: readonly strin
   }
   module.setup?.(it, options);
 }
-
-/** Is the entry one that people use, or an inner one? */
-export const isPublic = ({ name }: Described): boolean => !name.startsWith('\u0001');

@@ -1,4 +1,4 @@
-import { glue, type Glue, type Sp } from '../base/lengths';
+import type { Glue, Sp } from '../base/lengths';
 import type { Span } from '../base/spans';
 import type { BlockNode } from '../document/blocks';
 import { MARKED, type FontSpec } from '../document/font';
@@ -7,7 +7,7 @@ import { readArgument, readOptional } from '../expansion/arguments';
 import { assignRegister } from '../expansion/definitions';
 import type { Meaning, Token } from '../expansion/meaning';
 import { STOP, type Processor } from '../expansion/processor';
-import { getDimen, getSkip, setCount, setDimen, setSkip } from '../expansion/registers';
+import { getDimen, getSkip } from '../expansion/registers';
 import type { Cell, State } from '../expansion/state';
 import type { RawFinding } from '../findings/finding';
 import { Cat } from '../tokens/categories';
@@ -197,7 +197,8 @@ export class Interpreter {
   }
 
   private stopRunaway(): void {
-    this.p.report('macro-runaway', this.p.place, { name: this.p.exhausted ?? '' });
+    const code = this.p.tooDeep ? 'nesting-too-deep' : 'macro-runaway';
+    this.p.report(code, this.p.place, { name: this.p.exhausted ?? '' });
     this.p.recover();
   }
 
@@ -399,29 +400,6 @@ export class Interpreter {
     this.nextIndent = null;
   }
 
-  setLineDistance(distance: Sp): void {
-    setSkip(this.state, 'baselineskip', glue(distance));
-  }
-
-  /** `\linespread`: scales the line distance, now and at every change of size. */
-  setLineSpread(factor: number): void {
-    if (!(factor > 0)) return;
-    const before = this.fact<number>('lineSpread') ?? 1;
-    const distance = this.skip('baselineskip').width / before;
-    this.setFact('lineSpread', factor);
-    this.setLineDistance(Math.round(distance * factor));
-  }
-
-  allowDisplayBreaks(): void {
-    setCount(this.state, 'interdisplaylinepenalty', 0);
-  }
-
-  /** `\sloppy` and `\fussy` (LaTeX kernel). */
-  setSloppy(on: boolean): void {
-    setCount(this.state, 'tolerance', on ? 9999 : 200);
-    setDimen(this.state, 'emergencystretch', on ? 3 * this.font.size : 0);
-  }
-
   emptyBox(): Inline {
     return {
       kind: 'box',
@@ -494,49 +472,6 @@ export class Interpreter {
     });
     this.cells.mode.value = mode;
     return nodes;
-  }
-
-  /**
-   * One cell of a table: everything to the next `&`, `\\` or `\end` at its own level.
-   * The `\end` is left unread.
-   */
-  readCell(): { inlines: readonly Inline[]; ended: 'tab' | 'row' | 'end' } {
-    const outer = { hlist: this.hlist, restricted: this.restricted };
-    const list = new InlineList();
-    this.hlist = list;
-    this.restricted = true;
-    this.openGroup({ kind: 'semisimple', span: this.p.place });
-    const groups = this.groups.length;
-    let ended: 'tab' | 'row' | 'end' = 'end';
-    this.skipBlanks();
-    for (;;) {
-      const token = this.p.nextExpanded();
-      if (token === null) break;
-      const own = this.groups.length === groups;
-      if (own && token.cat === Cat.Tab) {
-        ended = 'tab';
-        break;
-      }
-      if (
-        own &&
-        token.cat === Cat.Command &&
-        (token.text === '\\' || token.text === 'tabularnewline')
-      ) {
-        ended = 'row';
-        break;
-      }
-      if (token.cat === STOP || (own && token.cat === Cat.Command && token.text === 'end')) {
-        this.p.unread(token);
-        break;
-      }
-      this.carryOut(token);
-    }
-    list.unskip();
-    closeOpenGroups(this, groups);
-    this.closeGroup();
-    this.hlist = outer.hlist;
-    this.restricted = outer.restricted;
-    return { inlines: list.finish(), ended };
   }
 
   /** Passes over blanks, expanding on the way (`\ignorespaces`). */

@@ -1,4 +1,3 @@
-import { conditionals } from '../expansion/conditionals';
 import { definitions } from '../expansion/definitions';
 import { expandables } from '../expansion/expandables';
 import { FONT_UNITS_CELL, type FontUnits } from '../expansion/scan';
@@ -63,7 +62,7 @@ export function installKernel(it: Interpreter, units: () => FontUnits): void {
   state.set(state.cell('\u0001catcodes'), standardCategories());
   state.set(state.cell(CELLS.font), it.intern(NORMAL_FONT));
   state.set(state.cell(FONT_UNITS_CELL), units);
-  for (const meaning of [...expandables, ...conditionals, ...counterExpandables, ...definitions]) {
+  for (const meaning of [...expandables, ...counterExpandables, ...definitions]) {
     state.set(state.cell(meaning.name), meaning);
   }
   install(it, kernel, []);

@@ -28,6 +28,8 @@ export interface Infix {
   readonly left: string | null;
   readonly right: string | null;
   readonly span: Span;
+  /** What stood before it. */
+  readonly numerator: readonly MathNode[];
 }
 
 /** Reads formulas: expanded tokens in, math nodes out. One for each formula. */
@@ -64,25 +66,26 @@ export class MathReader {
 
   /** Passes over what is nested too deeply, without going deeper. */
   private tooDeep(until: Until): { nodes: MathNode[]; ended: Ended } {
-    if (!this.deepReported) this.p.report('nesting-too-deep', this.p.place);
-    this.deepReported = true;
+    this.reportDeep();
     if (until !== 'brace') return { nodes: [], ended: 'early' };
     readBalanced(this.p, false);
     return { nodes: [], ended: 'closed' };
   }
+
+  private reportDeep(): void {
+    if (!this.deepReported) this.p.report('nesting-too-deep', this.p.place);
+    this.deepReported = true;
+  }
   private deepReported = false;
 
-  private numerator: MathNode[] = [];
-
   /** Called by an infix command: what was read so far becomes the numerator. */
-  splitAt(infix: Infix, nodes: MathNode[]): void {
-    this.infix = infix;
-    this.numerator = nodes.splice(0);
+  splitAt(infix: Omit<Infix, 'numerator'>, nodes: MathNode[]): void {
+    this.infix = { ...infix, numerator: nodes.splice(0) };
   }
 
   private infixFraction(den: MathNode[]): MathNode {
-    const { bar, left, right, span } = this.infix as Infix;
-    return { kind: 'fraction', num: this.numerator, den, bar, left, right, style: null, ...span };
+    const { bar, left, right, span, numerator } = this.infix as Infix;
+    return { kind: 'fraction', num: numerator, den, bar, left, right, style: null, ...span };
   }
 
   private fill(nodes: MathNode[], until: Until): Ended {
@@ -374,7 +377,12 @@ export class MathReader {
         return [];
       }
       const nodes: MathNode[] = [];
-      this.takeToken(token, nodes, 'brace');
+      if (this.depth >= DEEPEST) this.reportDeep();
+      else {
+        this.depth++;
+        this.takeToken(token, nodes, 'brace');
+        this.depth--;
+      }
       return nodes;
     }
   }

@@ -103,6 +103,10 @@ describe('fractions and roots', () => {
     const one = glyphs.filter((g) => g.char === '1')[0] as At;
     expect(one.x + one.item.width / PT / 2).toBeCloseTo(bar.x + bar.item.width / PT / 2, 1);
   });
+  it('old-style fractions nest', () => {
+    const places = flat(formula('{a \\over {b \\over c}}')).sort((p, q) => q.y - p.y);
+    expect(places.map(({ char }) => char)).toEqual(['𝑎', 'rule', '𝑏', 'rule', '𝑐']);
+  });
   it('a root covers what is under it', () => {
     const box = formula('\\sqrt{\\frac{a}{b}}');
     const bar = flat(box)

@@ -1,4 +1,3 @@
-import type { Sp } from '../base/lengths';
 import type { Box } from '../boxes/box';
 import type { ParboxInline, RefInline } from '../document/inlines';
 import type { RawFinding } from '../findings/finding';
@@ -14,6 +13,4 @@ export interface LayoutEnv {
   readonly report: (finding: RawFinding) => void;
   /** Sets a box of paragraphs; given by `blocks`. */
   readonly setParbox: (box: ParboxInline) => Box;
-  /** Lines that stick out by less than this are let be. */
-  readonly overfullTolerance: Sp;
 }

@@ -218,7 +218,6 @@ export class Session {
       resolve: resolver(this.facts, reads),
       report: (finding) => findings.push(finding),
       setParbox: (box: ParboxInline): Box => setParbox(box, env),
-      overfullTolerance: 0.1 * PT,
     };
     const items = layoutBlocks(block.reading.nodes, env);
     block.laid = { items, findings, facts: reads };

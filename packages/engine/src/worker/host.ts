@@ -20,6 +20,7 @@ const SLICE = 12;
 /** Keeps one document open for a page, and answers with what changed. Newer edits overtake work under way. */
 export class WorkerHost {
   private session: Session | null = null;
+  private opened: Promise<void> = Promise.resolve();
   private readonly fonts = new Map<FontFile, Uint8Array>();
   private revision = 0;
   private run = 0;
@@ -31,26 +32,39 @@ export class WorkerHost {
 
   constructor(private readonly around: WorkerSurroundings) {}
 
-  /** Takes a request; answers come through `post`. */
+  /** Takes a request; answers come through `post`, a failure too. */
   async take(request: Request): Promise<void> {
+    try {
+      await this.carryOut(request);
+    } catch (error) {
+      this.around.post({ kind: 'failed', reason: String(error) }, []);
+    }
+  }
+
+  private async carryOut(request: Request): Promise<void> {
     switch (request.kind) {
       case 'open':
-        await this.loadFonts([FALLBACK_FONT, MATH_FONT]);
-        this.session = new Session({
-          fonts: (file) => this.fonts.get(file) ?? null,
-          today: request.today,
-        });
-        this.session.setText(request.text);
-        this.revision = request.revision;
+        this.opened = this.open(request);
+        await this.opened;
         return this.settle();
       case 'edit':
+        // What is typed while the first fonts are on their way waits for the document.
+        await this.opened;
         for (const { from, to, text } of request.edits) this.session?.edit(from, to, text);
         this.revision = request.revision;
         return this.settle();
       case 'view':
         this.view = { first: request.first, last: request.last };
-        if (this.session) this.sendPages(true);
+        if (this.session) this.sendPages();
     }
+  }
+
+  private async open(request: Extract<Request, { kind: 'open' }>): Promise<void> {
+    await this.loadFonts([FALLBACK_FONT, MATH_FONT]);
+    const fonts = (file: FontFile): Uint8Array | null => this.fonts.get(file) ?? null;
+    this.session = new Session({ fonts, today: request.today });
+    this.session.setText(request.text);
+    this.revision = request.revision;
   }
 
   private async loadFonts(files: readonly FontFile[]): Promise<void> {
@@ -72,7 +86,7 @@ export class WorkerHost {
       for (const ready of session.settle()) {
         if (!shown && ready > this.view.last && session.fonts.missing.size === 0) {
           shown = true;
-          this.sendPages(false);
+          this.sendPages();
         }
         if (this.around.now() < sliceEnd) continue;
         await this.around.turn();
@@ -85,7 +99,7 @@ export class WorkerHost {
       if (run !== this.run) return;
       session.fontsArrived();
     }
-    this.sendPages(true);
+    this.sendPages();
     await this.around.turn();
     if (run === this.run) this.sendFacts();
   }
@@ -99,7 +113,7 @@ export class WorkerHost {
     return key;
   }
 
-  private sendPages(complete: boolean): void {
+  private sendPages(): void {
     const session = this.session as Session;
     const pages = session.pages;
     const infos = pages.map((page): PageInfo => ({
@@ -136,7 +150,7 @@ export class WorkerHost {
       });
     }
     this.around.post(
-      { kind: 'pages', revision: this.revision, complete, pages: infos, views, outlines },
+      { kind: 'pages', revision: this.revision, pages: infos, views, outlines },
       transfer,
     );
   }

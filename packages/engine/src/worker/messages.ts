@@ -48,11 +48,11 @@ export interface GlyphOutline {
 }
 
 export type Response =
+  /** Something the worker needs is not to be had; `reason` is for those who look into it. */
+  | { readonly kind: 'failed'; readonly reason: string }
   | {
       readonly kind: 'pages';
       readonly revision: number;
-      /** All of the document is in place; before that, pages at the end are still missing. */
-      readonly complete: boolean;
       readonly pages: readonly PageInfo[];
       readonly views: readonly PageView[];
       readonly outlines: readonly GlyphOutline[];

@@ -28,6 +28,7 @@
   let tick = $state(0);
   let sheetWidth = $state<number | null>(null);
   let folded = $state(false);
+  let follow = $state(false);
   let frame = 0;
 
   onMount(() => {
@@ -82,18 +83,18 @@
     view.focus();
   }
 
-  /** Keeps what is being written in sight on the page. */
+  /** The caret moved or text changed: its place is brought into sight once, then the reader may scroll away. */
   $effect(() => {
-    if (!engine || !sheet) return;
-    if (litBlock !== null) {
-      for (const [index, { description }] of engine.sighted) {
-        const extent = blockExtent(description, litBlock);
-        if (extent)
-          return sheet.reveal(index, extent.top, Math.min(extent.bottom, extent.top + 200));
-      }
-    }
+    if (!follow || !engine || !sheet) return;
     const page = engine.blockPages[blockAt(engine.blockStarts, caret)] ?? -1;
+    for (const [index, { description }] of engine.sighted) {
+      const extent = litBlock === null ? null : blockExtent(description, litBlock);
+      if (!extent) continue;
+      follow = false;
+      return sheet.reveal(index, extent.top, Math.min(extent.bottom, extent.top + 200));
+    }
     if (page >= 0 && !engine.sighted.has(page)) sheet.reveal(page, 0, 1);
+    else if (settled) follow = false;
   });
 
   $effect(() => {
@@ -106,6 +107,14 @@
     const theirs = saver?.takeTheirs();
     if (theirs === undefined || !view) return;
     view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: theirs } });
+  }
+
+  /** The PDF is made from what is saved, so what was just typed is saved first. */
+  async function takePdf(event: MouseEvent) {
+    if (!saver || saver.status === 'saved') return;
+    event.preventDefault();
+    const { href } = event.currentTarget as HTMLAnchorElement;
+    if (await saver.flush()) open(href, '_blank', 'noopener');
   }
 
   function resize(x: number) {
@@ -137,7 +146,7 @@
       href="/a/{assignment.id}/pdf"
       target="_blank"
       rel="noopener"
-      onclick={() => void saver?.flush()}>PDF</a
+      onclick={takePdf}>PDF</a
     >
   </header>
   {#if saver?.status === 'conflict'}
@@ -149,6 +158,14 @@
       <button class="btn btn-sm" onclick={takeTheirs}>Take the other one</button>
       <button class="btn btn-primary btn-sm" onclick={() => saver?.keepMine()}>Keep this one</button
       >
+    </div>
+  {/if}
+  {#if engine?.failed}
+    <div class="flex items-center gap-4 border-b border-error bg-base-200 px-4 py-2" role="alert">
+      <p class="flex-1">
+        The page cannot be drawn: what it needs did not come from the server. What you type is kept.
+      </p>
+      <button class="btn btn-sm" onclick={() => location.reload()}>Try again</button>
     </div>
   {/if}
   <main class="flex min-h-0 flex-1">
@@ -182,7 +199,10 @@
           findings={engine.findings}
           upToDate={settled}
           onedit={edited}
-          oncaret={(offset) => (caret = offset)}
+          oncaret={(offset) => {
+            caret = offset;
+            follow = true;
+          }}
           onmove={move}
           onready={(opened) => (view = opened)}
         />

@@ -14,6 +14,7 @@ import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { OpenEnvironment } from '../environments';
 import type { Interpreter } from '../interpreter';
+import { readCell } from '../tableCell';
 import type { MathReader } from '../mathReader';
 import { glueOf } from './spacing';
 
@@ -264,7 +265,7 @@ function beginTabular(it: Interpreter, args: Args, token: Token): void {
   let cells: (readonly Inline[])[] = [];
   it.tableRules = 0;
   for (;;) {
-    const { inlines, ended } = it.readCell();
+    const { inlines, ended } = readCell(it);
     cells.push(inlines);
     if (ended === 'tab') {
       if (cells.length === columns.length) it.p.report('columns-too-many', it.p.place);

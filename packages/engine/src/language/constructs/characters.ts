@@ -1,4 +1,5 @@
 import { PT } from '../../base/lengths';
+import { activeName } from '../../tokens/reader';
 import type { CommandEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { Interpreter } from '../interpreter';
@@ -180,7 +181,7 @@ export const characters: readonly CommandEntry[] = [
   logo('LaTeX', 'LaTeX'),
   logo('TeX', 'TeX'),
   {
-    name: '\u0000~',
+    name: activeName('~'),
     signature: '',
     description: 'A blank at which the line never breaks.',
     example: 'Theorem~3',

@@ -12,6 +12,7 @@ import { beginEnvironment, closeNamed, endEnvironment } from '../environments';
 import { readBareDisplay, readInlineFormula } from '../formulas';
 import type { Interpreter } from '../interpreter';
 import { install } from '../install';
+import { setLineSpread } from '../lineSpacing';
 import { pageGeometry } from '../parameters';
 import { PACKAGES } from '../packages';
 import { renameFix } from '../unknown';
@@ -314,7 +315,7 @@ export const documentCommands: readonly CommandEntry[] = [
     signature: 'm',
     description: 'Spreads the lines by a factor.',
     example: '\\linespread{1.3}',
-    run: (it, args) => it.setLineSpread(parseFloat(textOf(it.p, tokensOf(args, 0)))),
+    run: (it, args) => setLineSpread(it, parseFloat(textOf(it.p, tokensOf(args, 0)))),
   },
 ];
 

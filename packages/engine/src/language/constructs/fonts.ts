@@ -3,6 +3,7 @@ import type { FontSpec } from '../../document/font';
 import type { CommandEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { Interpreter } from '../interpreter';
+import { setLineDistance } from '../lineSpacing';
 import { SIZES, setSizeParameters } from '../parameters';
 
 type FontChange = (font: FontSpec) => Partial<FontSpec>;
@@ -120,7 +121,7 @@ export const fonts: readonly CommandEntry[] = [
           .join(''),
       );
       if (points > 0) it.changeFont({ size: Math.round(points * PT) });
-      if (line > 0) it.setLineDistance(Math.round(line * PT));
+      if (line > 0) setLineDistance(it, Math.round(line * PT));
     },
   },
   {

@@ -4,6 +4,7 @@ import type { Token } from '../../expansion/meaning';
 import type { Args, CommandEntry } from '../entries';
 import { isStarred, tokensOf } from '../entries';
 import type { Interpreter } from '../interpreter';
+import { setSloppy } from '../lineSpacing';
 
 /** Glue given as an argument. */
 export function glueOf(it: Interpreter, tokens: readonly Token[]): Glue {
@@ -316,14 +317,14 @@ export const spacing: readonly CommandEntry[] = [
     signature: '',
     description: 'Words may stand further apart, so that fewer lines stick out.',
     example: '\\sloppy',
-    run: (it) => it.setSloppy(true),
+    run: (it) => setSloppy(it, true),
   },
   {
     name: 'fussy',
     signature: '',
     description: 'Takes \\sloppy back.',
     example: '\\fussy',
-    run: (it) => it.setSloppy(false),
+    run: (it) => setSloppy(it, false),
   },
   {
     name: 'null',

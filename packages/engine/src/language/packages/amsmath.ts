@@ -1,16 +1,12 @@
 import { textOf } from '../../expansion/expandables';
+import { setCount } from '../../expansion/registers';
 import type { MathNode } from '../../document/math';
 import { eqref } from '../constructs/references';
 import { numberWithin } from '../constructs/counters';
 import { displayEnvironment } from '../constructs/displays';
 import { cases, innerAlignment, matrix } from '../constructs/mathArrays';
-import {
-  entry,
-  fractionCommand,
-  modulus,
-  operatorName,
-  stackCommand,
-} from '../constructs/mathStructures';
+import { mathEntry as entry } from '../constructs/mathEntry';
+import { fractionCommand, modulus, operatorName, stackCommand } from '../constructs/mathStructures';
 import { macroOf } from '../define';
 import type { CommandEntry, PackageEntry } from '../entries';
 import { isStarred, tokensOf } from '../entries';
@@ -151,7 +147,7 @@ export const amsmath: PackageEntry = {
       description: 'Displays of several lines may break over pages.',
       example: '\\allowdisplaybreaks',
       package: 'amsmath',
-      run: (it) => it.allowDisplayBreaks(),
+      run: (it) => setCount(it.state, 'interdisplaylinepenalty', 0),
     },
   ],
   environments: [

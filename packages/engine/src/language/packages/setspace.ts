@@ -2,6 +2,7 @@ import { textOf } from '../../expansion/expandables';
 import type { PackageEntry, CommandEntry, EnvironmentEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { Interpreter } from '../interpreter';
+import { setLineSpread } from '../lineSpacing';
 
 /** Stretch of “one and a half” and “double” by base size (setspace.sty). */
 const FACTORS: Readonly<Record<string, Readonly<Record<number, number>>>> = {
@@ -11,7 +12,7 @@ const FACTORS: Readonly<Record<string, Readonly<Record<number, number>>>> = {
 };
 
 const spread = (it: Interpreter, name: string): void =>
-  it.setLineSpread(FACTORS[name]?.[it.fact<number>('baseSize') ?? 10] ?? 1);
+  setLineSpread(it, FACTORS[name]?.[it.fact<number>('baseSize') ?? 10] ?? 1);
 
 const command = (name: string): CommandEntry => ({
   name,
@@ -48,7 +49,7 @@ export const setspace: PackageEntry = {
       description: 'The distance of lines as a factor.',
       example: '\\setstretch{1.3}',
       package: 'setspace',
-      run: (it, args) => it.setLineSpread(parseFloat(textOf(it.p, tokensOf(args, 0)))),
+      run: (it, args) => setLineSpread(it, parseFloat(textOf(it.p, tokensOf(args, 0)))),
     },
   ],
   environments: [

@@ -23,6 +23,8 @@ export class EngineClient {
   factsRevision = $state(0);
   /** Of the text, counted here with each edit. */
   revision = $state(0);
+  /** The worker could not go on. */
+  failed = $state(false);
 
   /** Outlines of glyphs, by font and glyph. */
   readonly outlines = new Map<number, Path2D>();
@@ -58,6 +60,8 @@ export class EngineClient {
   }
 
   private hear(response: Response): void {
+    this.failed = response.kind === 'failed';
+    if (response.kind === 'failed') return;
     if (response.kind === 'facts') {
       this.findings = response.findings;
       this.outline = response.outline;

@@ -36,7 +36,7 @@ export class Saver {
   private revision: number;
   private content: string | null = null;
   private timer: ReturnType<typeof setTimeout> | null = null;
-  private busy = false;
+  private sending: Promise<void> | null = null;
 
   constructor(
     private readonly id: string,
@@ -54,10 +54,12 @@ export class Saver {
     this.plan(PAUSE);
   }
 
-  /** Sends at once what waits. */
-  async flush(): Promise<void> {
+  /** Sends at once what waits; true when all of it is saved. */
+  async flush(): Promise<boolean> {
     if (this.timer) clearTimeout(this.timer);
-    await this.send();
+    do await this.send();
+    while (this.content !== null && this.status === 'saving');
+    return this.status === 'saved';
   }
 
   /** Settles a conflict by what is here: it is saved over the other. */
@@ -93,10 +95,17 @@ export class Saver {
     this.timer = setTimeout(() => void this.send(), delay);
   }
 
-  private async send(): Promise<void> {
+  /** One request at a time: while one is on its way, that one is waited for. */
+  private send(): Promise<void> {
+    this.sending ??= this.request().finally(() => {
+      this.sending = null;
+    });
+    return this.sending;
+  }
+
+  private async request(): Promise<void> {
     const content = this.content;
-    if (this.busy || content === null || this.status === 'conflict') return;
-    this.busy = true;
+    if (content === null || this.status === 'conflict') return;
     try {
       const answer = await fetch(`/a/${this.id}/source`, {
         method: 'PUT',
@@ -109,8 +118,6 @@ export class Saver {
     } catch {
       this.status = 'waiting';
       this.plan(RETRY);
-    } finally {
-      this.busy = false;
     }
   }
 

@@ -1,0 +1,23 @@
+import { glue, type Sp } from '../base/lengths';
+import { setCount, setDimen, setSkip } from '../expansion/registers';
+import type { Interpreter } from './interpreter';
+
+/** Sets the distance of baselines from here to the end of the group. */
+export function setLineDistance(it: Interpreter, distance: Sp): void {
+  setSkip(it.state, 'baselineskip', glue(distance));
+}
+
+/** `\linespread`: scales the line distance, now and at every change of size. */
+export function setLineSpread(it: Interpreter, factor: number): void {
+  if (!(factor > 0)) return;
+  const before = it.fact<number>('lineSpread') ?? 1;
+  const distance = it.skip('baselineskip').width / before;
+  it.setFact('lineSpread', factor);
+  setLineDistance(it, Math.round(distance * factor));
+}
+
+/** `\sloppy` and `\fussy` (LaTeX kernel). */
+export function setSloppy(it: Interpreter, on: boolean): void {
+  setCount(it.state, 'tolerance', on ? 9999 : 200);
+  setDimen(it.state, 'emergencystretch', on ? 3 * it.font.size : 0);
+}
