@@ -1,6 +1,9 @@
+import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
+  // State of the views is written in runes.
+  plugins: [svelte()],
   resolve: { alias: { $lib: new URL('./src/lib', import.meta.url).pathname } },
   test: {
     include: ['packages/**/*.test.ts', 'src/**/*.test.ts', 'tests/*.test.ts'],

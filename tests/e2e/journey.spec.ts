@@ -125,6 +125,60 @@ test('what is typed while the server does not answer is kept and sent later', as
   await saved(page);
 });
 
+test('what is typed before the fonts have come is on the page', async ({ page }) => {
+  await page.route('**/fonts/*', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 800));
+    await route.continue();
+  });
+  await page.goto('/a/tide-sums');
+  await caretBehind(page, 'Sheet 6');
+  await page.keyboard.type(' early');
+  await expect(sheet(page)).toContainText('Sheet 6 early');
+});
+
+test('the sheet follows the caret once, and then stays where it is scrolled to', async ({
+  page,
+}) => {
+  await page.goto('/a/ferry-notes');
+  await caretBehind(page, 'A ferry line has finitely');
+  await expect(page.getByTestId('lit-block')).toBeVisible();
+  const scrolled = () => sheet(page).evaluate((element) => element.scrollTop);
+  await sheet(page).hover();
+  for (let i = 0; i < 5; i++) {
+    await page.mouse.wheel(0, 800);
+    await page.waitForTimeout(150);
+  }
+  await expect(sheet(page)).toContainText('Theorem 4.2.');
+  const place = await scrolled();
+  expect(place).toBeGreaterThan(2500);
+  await page.waitForTimeout(600);
+  expect(await scrolled()).toBe(place);
+  await source(page).focus();
+  await page.keyboard.type('x');
+  await expect.poll(scrolled).toBeLessThan(900);
+});
+
+test('the PDF holds what was typed the moment before', async ({ page, context }) => {
+  await page.goto('/a/three-harbours');
+  await expect(sheet(page)).toContainText('the ferry is in');
+  await page.route('**/source', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    await route.continue();
+  });
+  await caretBehind(page, 'night at the next');
+  await page.keyboard.type(' pier');
+  const asked = context.waitForEvent('request', (request) => request.url().endsWith('/pdf'));
+  await page.getByRole('link', { name: 'PDF' }).click();
+  await asked;
+  // By the time the PDF is asked for, nothing waits to be saved.
+  expect(await page.getByTestId('status').textContent()).toMatch(/^saved/);
+  const file = test.info().outputPath('sheet.pdf');
+  writeFileSync(file, await (await page.request.get('/a/three-harbours/pdf')).body());
+  expect(execFileSync('pdftotext', [file, '-'], { encoding: 'utf8' })).toContain(
+    'night at the next pier',
+  );
+});
+
 test('the page on the screen is the page of the PDF', async ({ page }) => {
   await page.goto('/a/tide-gauge');
   await expect(sheet(page)).toContainText('What the gauge knows');

@@ -107,7 +107,8 @@ const accents: readonly CommandEntry[] = ACCENTS.map(([name, mark, what]) => ({
   name,
   signature: 'm',
   description: `${what} on the letter behind it.`,
-  example: `\\${name}{e}`,
+  // A cedilla belongs under a c; the fonts have no e with one.
+  example: `\\${name}{${name === 'c' ? 'c' : 'e'}}`,
   run: (it, args, token) => {
     const letters = tokensOf(args, 0)
       .map((t) => (t.cat === 16 ? (t.text === 'i' ? 'i' : t.text === 'j' ? 'j' : '') : t.text))
