@@ -20,14 +20,15 @@ const NO_PREFIX: Prefix = { global: false, long: false, protect: false };
 
 function takePrefix(p: Processor): Prefix {
   const cell = p.state.cell(PREFIX_CELL);
-  const prefix = (p.state.peek(cell) as Prefix | undefined) ?? NO_PREFIX;
-  cell.value = NO_PREFIX;
+  const prefix = (p.state.get(cell) as Prefix | undefined) ?? NO_PREFIX;
+  if (prefix !== NO_PREFIX) p.state.set(cell, NO_PREFIX, true);
   return prefix;
 }
 
 function addPrefix(p: Processor, change: Partial<Prefix>): void {
   const cell = p.state.cell(PREFIX_CELL);
-  cell.value = { ...NO_PREFIX, ...(cell.value as Prefix | undefined), ...change };
+  const before = (p.state.get(cell) as Prefix | undefined) ?? NO_PREFIX;
+  p.state.set(cell, { ...before, ...change }, true);
 }
 
 /** Body tokens forget where they stand: a use is placed at the call. */

@@ -21,6 +21,7 @@ export interface LaidBlock {
  */
 export interface SessionBlock {
   readonly id: number;
+  readonly source: string;
   /** Length of its source, in UTF-16 units. */
   readonly length: number;
   /** How far reading looked, counted from its start; at least `length`. */
@@ -49,14 +50,15 @@ const WHOLE: ReadonlySet<string> = new Set([
 export function makeBlock(
   id: number,
   start: number,
-  length: number,
+  source: string,
   reach: number,
   reading: BlockReading,
   trace: BlockTrace,
 ): SessionBlock {
   return {
     id,
-    length,
+    source,
+    length: source.length,
     reach,
     reading,
     trace,
@@ -79,4 +81,22 @@ export function place(blocks: readonly SessionBlock[], first: number): void {
     block.index = i;
     start += block.length;
   }
+}
+
+/** The text from `from` to `to` of blocks that stand one behind another. Costs what it gives. */
+export function sourceOf(blocks: readonly SessionBlock[], from: number, to: number): string {
+  let low = 0;
+  let high = blocks.length - 1;
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if ((blocks[middle] as SessionBlock).start <= from) low = middle;
+    else high = middle - 1;
+  }
+  let text = '';
+  for (let i = low; i < blocks.length; i++) {
+    const { start, source } = blocks[i] as SessionBlock;
+    if (start >= to) break;
+    text += source.slice(Math.max(0, from - start), to - start);
+  }
+  return text;
 }

@@ -1,13 +1,13 @@
 import { sameValue } from '../expansion/meaning';
 import { Processor } from '../expansion/processor';
 import type { FontUnits } from '../expansion/scan';
-import { State, type Cell, type Held } from '../expansion/state';
+import { State, type BlockTrace, type Cell, type Held } from '../expansion/state';
 import { setCount } from '../expansion/registers';
 import { Interpreter } from '../language/interpreter';
 import { connect, installKernel } from '../language/kernel';
 import { CELLS } from '../language/parameters';
 import { Reader } from '../tokens/reader';
-import { makeBlock, place, type SessionBlock } from './block';
+import { makeBlock, place, sourceOf, type SessionBlock } from './block';
 
 /** A date, months and days from 1. */
 export interface CalendarDate {
@@ -27,6 +27,33 @@ export interface ReadChange {
   readonly labels: boolean;
 }
 
+/** How much of the text is put together for reading at first; a block that looks further gets more. */
+const WINDOW = 8192;
+
+/** The text as an edit leaves it, put together piece by piece. */
+interface EditedText {
+  readonly length: number;
+  readonly slice: (from: number, to: number) => string;
+}
+
+function editedText(
+  old: readonly SessionBlock[],
+  oldLength: number,
+  from: number,
+  to: number,
+  inserted: string,
+): EditedText {
+  const end = from + inserted.length;
+  const shift = inserted.length - (to - from);
+  return {
+    length: oldLength + shift,
+    slice: (a, b) =>
+      (a < from ? sourceOf(old, a, Math.min(b, from)) : '') +
+      inserted.slice(Math.max(0, a - from), Math.max(0, b - from)) +
+      (b > end ? sourceOf(old, Math.max(a, end) - shift, b - shift) : ''),
+  };
+}
+
 /**
  * Reads the source into blocks, and after an edit reads again only what the edit
  * can have changed. A block is reused when its text is the same and every cell it
@@ -34,16 +61,18 @@ export interface ReadChange {
  * also throw away what never looked at the difference.
  */
 export class SourceReading {
-  text = '';
   blocks: SessionBlock[] = [];
   readonly state = new State();
   readonly interpreter: Interpreter;
   /** The state stands as it was before this block. */
   private cursor = 0;
   private nextId = 1;
+  /** Where the text that the reader has at hand starts. */
+  private windowStart = 0;
+  private whole: string | null = '';
 
   constructor(today: CalendarDate, units: (it: Interpreter) => FontUnits) {
-    const reader = this.readerAt('', 0);
+    const reader = new Reader<Cell>('', this.state.cell, 0, 0);
     const processor = new Processor(this.state, reader, (finding) =>
       this.interpreter.report(finding),
     );
@@ -54,6 +83,17 @@ export class SourceReading {
     setCount(this.state, 'year', today.year);
     setCount(this.state, 'month', today.month);
     setCount(this.state, 'day', today.day);
+  }
+
+  /** All of the text; put together when it is asked for. */
+  get text(): string {
+    this.whole ??= this.blocks.map(({ source }) => source).join('');
+    return this.whole;
+  }
+
+  get length(): number {
+    const last = this.blocks.at(-1);
+    return last ? last.start + last.length : 0;
   }
 
   /** Was `\end{document}` reached? */
@@ -74,9 +114,9 @@ export class SourceReading {
   /** Replaces the text from `from` to `to` and reads what must be read again. */
   edit(from: number, to: number, text: string): ReadChange {
     const oldBlocks = this.blocks;
-    const oldLength = this.text.length;
-    this.text = this.text.slice(0, from) + text + this.text.slice(to);
-    const shift = this.text.length - oldLength;
+    const oldLength = this.length;
+    const edited = editedText(oldBlocks, oldLength, from, to, text);
+    const shift = edited.length - oldLength;
     const first = firstDirty(oldBlocks, from);
     this.moveTo(first);
     const kept: SessionBlock[] = [];
@@ -85,7 +125,7 @@ export class SourceReading {
     let old = first;
     let pos = oldBlocks[first]?.start ?? oldLength;
     if (first === 0) pos = 0;
-    this.interpreter.p.reader = this.readerAt(this.text, pos);
+    this.openWindow(edited, pos, Math.max(WINDOW, text.length));
     for (;;) {
       // Every old block that ends before here is gone; the old state moves past it.
       while (old < oldBlocks.length && mustPass(oldBlocks[old] as SessionBlock, pos - shift, to)) {
@@ -105,8 +145,8 @@ export class SourceReading {
           continue;
         }
       }
-      if (pos >= this.text.length) break;
-      const block = this.readBlock(pos);
+      if (pos >= edited.length) break;
+      const block = this.readBlock(edited, pos);
       differences.passNew(block);
       kept.push(block);
       changed.push(block);
@@ -116,27 +156,48 @@ export class SourceReading {
     const gone = oldBlocks.slice(first, old);
     this.blocks = oldBlocks.slice(0, first).concat(kept, oldBlocks.slice(old));
     this.cursor = reusedFrom;
+    this.whole = null;
     place(this.blocks, first);
     const defines = ({ reading }: SessionBlock): boolean => reading.labels.length > 0;
     const labels = changed.some(defines) || gone.some(defines);
     return { changed, first, reusedFrom, labels };
   }
 
-  private readerAt(text: string, pos: number): Reader<Cell> {
-    return new Reader<Cell>(text, this.state.cell, pos, this.nextId);
+  private openWindow(text: EditedText, start: number, size: number): void {
+    const at = text.slice(start, Math.min(text.length, start + size));
+    this.interpreter.p.reader = new Reader<Cell>(at, this.state.cell, 0, this.nextId);
+    this.windowStart = start;
   }
 
-  private readBlock(start: number): SessionBlock {
+  /** Reads the block at `start`; again with more text at hand when it looked at the end of what there was. */
+  private readBlock(text: EditedText, start: number): SessionBlock {
     const { p } = this.interpreter;
-    if (p.reader.pos !== start || p.reader.text !== this.text)
-      p.reader = this.readerAt(this.text, start);
-    const id = this.nextId++;
-    p.reader.startChunk(id);
-    this.state.startBlock();
-    const reading = this.interpreter.readBlock();
-    const trace = this.state.endBlock();
-    const end = Math.max(p.reader.pos, start + (p.reader.atEnd ? 0 : 1));
-    return makeBlock(id, start, end - start, Math.max(p.reach, end) - start, reading, trace);
+    if (this.windowStart + p.reader.pos !== start) this.openWindow(text, start, WINDOW);
+    for (let size = WINDOW; ; size *= 8) {
+      const { reader } = p;
+      const from = reader.pos;
+      const id = this.nextId++;
+      reader.startChunk(id);
+      this.state.startBlock();
+      const reading = this.interpreter.readBlock();
+      const trace = this.state.endBlock();
+      const end = Math.max(reader.pos, from + (reader.atEnd ? 0 : 1));
+      const reach = Math.max(p.reach, end);
+      const isAll = this.windowStart + reader.text.length === text.length;
+      if (isAll || reach < reader.text.length) {
+        return makeBlock(id, start, reader.text.slice(from, end), reach - from, reading, trace);
+      }
+      this.undo(trace);
+      p.recover();
+      this.openWindow(text, start, size * 8);
+    }
+  }
+
+  /** Takes back what a block wrote. */
+  private undo({ writes }: BlockTrace): void {
+    this.state.restore(
+      [...writes].reverse().map(({ cell, before }): Held => ({ cell, value: before })),
+    );
   }
 
   /** An old block stands as it is: what it wrote is written, over what there is now. */
@@ -157,10 +218,7 @@ export class SourceReading {
       this.state.restore(writes.map(({ cell, after }): Held => ({ cell, value: after })));
     }
     while (this.cursor > index) {
-      const { writes } = (this.blocks[--this.cursor] as SessionBlock).trace;
-      this.state.restore(
-        [...writes].reverse().map(({ cell, before }): Held => ({ cell, value: before })),
-      );
+      this.undo((this.blocks[--this.cursor] as SessionBlock).trace);
     }
   }
 }

@@ -96,7 +96,7 @@ export class Session {
 
   /** Replaces all of the text. */
   setText(text: string): void {
-    this.edit(0, this.text.length, text);
+    this.edit(0, this.reading.length, text);
   }
 
   /** Replaces part of the text and reads what changed. Pages are made by `settle`. */
@@ -279,7 +279,7 @@ export class Session {
 
   private worded(start: number, raw: RawFinding): Finding {
     const { severity, message, cause } = WORDS[raw.code];
-    const clamp = (at: number): number => Math.max(0, Math.min(this.text.length, start + at));
+    const clamp = (at: number): number => Math.max(0, Math.min(this.reading.length, start + at));
     const from = clamp(raw.from);
     const finding: Finding = {
       kind: raw.code,

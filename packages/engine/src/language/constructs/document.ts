@@ -131,7 +131,7 @@ function endDocument(it: Interpreter): void {
   it.endParagraph();
   it.setFact('ended', true, true);
   it.p.recover();
-  it.p.reader.pos = it.p.reader.text.length;
+  it.p.reader.pos = it.p.reach = it.p.reader.text.length;
 }
 
 /** `\newenvironment{name}[n][default]{begin}{end}`. */
