@@ -107,13 +107,15 @@ function keystrokes(
     const hit = place.exec(now.slice(from));
     const at = from + (hit?.index ?? 0) + (hit?.[0].length ?? 0);
     // To the description of the changed page; the pages behind it are made when that is shown.
+    const before = new Set(session.pages);
     const middle = Math.floor((at / now.length) * session.pages.length);
     let run: Generator<number, void, void> | null = null;
     const time = timed(() => {
       session.edit(at, at, insert);
       run = session.settle();
       for (let step = run.next(); !step.done && step.value <= middle + 2;) step = run.next();
-      for (const page of session.pages.slice(middle - 1, middle + 2)) session.describe(page);
+      const changed = session.pages.find((page) => !before.has(page));
+      if (changed) session.describe(changed);
     });
     for (const ready of run ?? []) void ready;
     if (i >= WARM) times.push(time);

@@ -32,6 +32,21 @@ export function editDistance(a: string, b: string, limit = 3): number {
   return last[b.length] as number;
 }
 
+/** How often each character occurs, less how often it does in `other`, summed up without sign. */
+function bagDistance(counts: Int8Array, other: string, length: number): number {
+  let shared = 0;
+  for (let i = 0; i < other.length; i++) {
+    const code = other.charCodeAt(i) & 127;
+    if ((counts[code] as number) > 0) shared++;
+    counts[code] = (counts[code] as number) - 1;
+  }
+  for (let i = 0; i < other.length; i++) {
+    const code = other.charCodeAt(i) & 127;
+    counts[code] = (counts[code] as number) + 1;
+  }
+  return length + other.length - 2 * shared;
+}
+
 /**
  * The candidate nearest to `name`, or null when none is near enough: one edit for
  * names up to four letters, two for longer ones. Equal distances go to the
@@ -41,8 +56,15 @@ export function nearestName(name: string, candidates: Iterable<string>): string 
   const limit = name.length <= 4 ? 1 : 2;
   let best: string | null = null;
   let bestScore = Infinity;
+  const counts = new Int8Array(128);
+  for (let i = 0; i < name.length; i++) {
+    const code = name.charCodeAt(i) & 127;
+    counts[code] = (counts[code] as number) + 1;
+  }
   for (const candidate of candidates) {
-    if (candidate === name) continue;
+    if (candidate === name || Math.abs(candidate.length - name.length) > limit) continue;
+    // One edit changes at most two counts: most names are passed over by their letters alone.
+    if (bagDistance(counts, candidate, name.length) > 2 * limit) continue;
     const distance = editDistance(name, candidate, limit);
     if (distance > limit) continue;
     const score = distance * 100 + (candidate[0] === name[0] ? 0 : 50) + candidate.length;
