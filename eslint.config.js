@@ -18,12 +18,13 @@ const ROOMS = {
   document: ['base'],
   language: ['base', 'findings', 'tokens', 'expansion', 'document'],
   fonts: ['base', 'findings', 'document'],
-  boxes: ['base', 'fonts'],
+  images: ['base', 'findings'],
+  boxes: ['base', 'document', 'fonts'],
   math: ['base', 'findings', 'document', 'fonts', 'boxes'],
   paragraphs: ['base', 'findings', 'document', 'fonts', 'boxes', 'math'],
-  blocks: ['base', 'findings', 'document', 'boxes', 'math', 'paragraphs'],
+  blocks: ['base', 'findings', 'document', 'images', 'boxes', 'math', 'paragraphs'],
   pages: ['base', 'findings', 'document', 'boxes', 'blocks'],
-  output: ['base', 'fonts', 'boxes', 'pages'],
+  output: ['base', 'document', 'fonts', 'images', 'boxes', 'pages'],
 };
 const ALL = [...Object.keys(ROOMS), 'session', 'worker', 'testing'];
 

@@ -1,7 +1,8 @@
 import { lineMap, positionAt, Session, type Finding } from '@odd-compass/engine';
 import { readFileSync, writeFileSync } from 'node:fs';
-import { basename, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import { parseArgs } from 'node:util';
+import { filesIn } from './folderFiles';
 import { fontsFrom } from './hostFonts';
 
 const USAGE = 'odd-compass pdf sheet.tex [-o out.pdf] [--findings json|text] [--date 2026-03-01]';
@@ -19,7 +20,9 @@ async function main(): Promise<number> {
     return 2;
   }
   const root = process.env.ODD_COMPASS_ROOT ?? process.cwd();
-  const session = new Session({ fonts: fontsFrom(join(root, 'static/fonts')), today, file: input });
+  const files = filesIn(dirname(input));
+  const fonts = fontsFrom(join(root, 'static/fonts'));
+  const session = new Session({ fonts, today, file: input, files });
   session.setText(text);
   session.settleAll();
   const pdf = await session.pdf({ title: basename(input).replace(/\.tex$/, ''), author: '' });
@@ -30,7 +33,7 @@ async function main(): Promise<number> {
     return 2;
   }
   const findings = session.findings();
-  report(text, findings, format);
+  report(text, findings, format, input, (name) => files.text(name));
   return findings.some(({ severity }) => severity === 'broken') ? 1 : 0;
 }
 
@@ -67,9 +70,17 @@ function readOptions() {
   }
 }
 
-function report(text: string, findings: readonly Finding[], format: 'json' | 'text'): void {
-  const map = lineMap(text);
-  for (const { kind, severity, file, from, to, message, cause, fix } of findings) {
+function report(
+  text: string,
+  findings: readonly Finding[],
+  format: 'json' | 'text',
+  input: string,
+  textOf: (name: string) => string | null,
+): void {
+  const own = lineMap(text);
+  for (const { kind, severity, file: name, from, to, message, cause, fix } of findings) {
+    const map = name === input ? own : lineMap(textOf(name) ?? '');
+    const file = name === input ? input : join(dirname(input), name);
     const { line, column } = positionAt(map, from);
     const end = positionAt(map, to);
     if (format === 'text') {

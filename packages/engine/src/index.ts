@@ -8,3 +8,4 @@ export { FontStore, type FontSource } from './fonts/store';
 export { lineMap, positionAt } from './source/lines';
 export { applyEdits, editBetween, type TextEdit } from './source/edits';
 export type { Described } from './language/entries';
+export { filesOf, NO_FILES, type AssignmentFiles } from './session/files';

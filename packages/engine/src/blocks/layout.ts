@@ -1,11 +1,13 @@
-import { NO_GLUE, type Sp } from '../base/lengths';
-import { boxOf, type Box, type Child } from '../boxes/box';
-import type { LineSpacing, VItem } from '../boxes/vertical';
-import type { BlockNode, Paragraph } from '../document/blocks';
+import { glue, NO_GLUE, type Glue, type Sp } from '../base/lengths';
+import { boxOf, rule, type Box, type Child, type Item } from '../boxes/box';
+import type { FloatVItem, LineSpacing, VItem } from '../boxes/vertical';
+import type { BlockNode, Float, Migrant, Paragraph } from '../document/blocks';
 import type { Inline, ParboxInline } from '../document/inlines';
 import type { LayoutEnv } from '../paragraphs/env';
+import { setText } from '../paragraphs/boxes';
 import { layoutParagraph } from '../paragraphs/paragraph';
 import { layoutDisplay } from './display';
+import { layoutLongTable } from './longTable';
 
 /** `\brokenpenalty` (plain TeX, LaTeX). */
 const BROKEN_PENALTY = 100;
@@ -15,37 +17,74 @@ export function layoutBlocks(nodes: readonly BlockNode[], env: LayoutEnv): VItem
   const out: VItem[] = [];
   let lastLine: Sp | null = null;
   for (const node of nodes) {
-    switch (node.kind) {
-      case 'paragraph':
-        lastLine = pushParagraph(out, node, env);
-        break;
-      case 'display':
-        layoutDisplay(out, node, lastLine, env, (inner) => layoutBlocks(inner, env));
-        lastLine = null;
-        break;
-      case 'vspace':
-        if (node.behaviour === 'keep') {
-          out.push(
-            { kind: 'rule', x: 0, width: 0, height: 0 },
-            { kind: 'penalty', penalty: 10000 },
-          );
-        }
-        out.push({ kind: node.behaviour === 'merge' ? 'addvspace' : 'glue', glue: node.glue });
-        break;
-      case 'penalty':
-        out.push(node);
-        break;
-      case 'rule':
-        out.push({ kind: 'rule', x: node.left, width: node.width, height: node.height });
-        break;
-      case 'nointerline':
-        out.push(node);
-        break;
-      default:
-        out.push({ kind: 'mark', mark: node });
-    }
+    if (node.kind === 'paragraph') lastLine = pushParagraph(out, node, env);
+    else if (node.kind === 'display') {
+      layoutDisplay(out, node, lastLine, env, (inner) => layoutBlocks(inner, env));
+      lastLine = null;
+    } else pushNode(out, node, env);
   }
   return out;
+}
+
+function pushNode(
+  out: VItem[],
+  node: Exclude<BlockNode, { kind: 'paragraph' | 'display' }>,
+  env: LayoutEnv,
+): void {
+  switch (node.kind) {
+    case 'vspace':
+      if (node.behaviour === 'keep') {
+        out.push(
+          { kind: 'rule', x: 0, width: 0, height: 0, color: 0 },
+          { kind: 'penalty', penalty: 10000 },
+        );
+      }
+      out.push({ kind: node.behaviour === 'merge' ? 'addvspace' : 'glue', glue: node.glue });
+      break;
+    case 'rule': {
+      const { left: x, width, height, color } = node;
+      out.push({ kind: 'rule', x, width, height, color });
+      break;
+    }
+    case 'float':
+      out.push(setFloat(node, env));
+      break;
+    case 'footnote':
+      out.push({ kind: 'footnote', items: layoutBlocks(node.blocks, env) });
+      break;
+    case 'columnchange':
+      out.push({ ...node, wide: layoutBlocks(node.wide, env) });
+      break;
+    case 'balanced': {
+      const { layout, left, blocks } = node;
+      out.push({ kind: 'balanced', layout, left, items: layoutBlocks(blocks, env) });
+      break;
+    }
+    case 'loosebox': {
+      const box = setText([node.inline], env);
+      const line = { kind: 'line' as const, box, x: node.left, spacing: node.spacing };
+      out.push({ ...line, labels: anchorsOf(box) });
+      pushMigrants(out, box, env);
+      break;
+    }
+    case 'longtable':
+      layoutLongTable(out, node, env);
+      break;
+    case 'penalty':
+    case 'nointerline':
+    case 'clear':
+      out.push(node);
+      break;
+    default:
+      out.push({ kind: 'mark', mark: node });
+  }
+}
+
+/** A float with its contents set, at their natural height. */
+function setFloat(node: Float, env: LayoutEnv): FloatVItem {
+  const items = layoutBlocks(node.blocks, env);
+  const { type, placement, wide, width } = node;
+  return { kind: 'float', type, placement, wide, items, box: stackItems(items, width).box };
 }
 
 function spacingOf({ shape }: Paragraph): LineSpacing {
@@ -61,15 +100,16 @@ function pushParagraph(out: VItem[], paragraph: Paragraph, env: LayoutEnv): Sp |
   const lines = layoutParagraph(paragraph, env);
   const { shape } = paragraph;
   const spacing = spacingOf(paragraph);
-  const labelled = paragraph.inlines.some(holdsAnchor);
+  const special = paragraph.inlines.some(holdsSpecial);
   lines.forEach((line, i) => {
     out.push({
       kind: 'line',
-      box: line.box,
-      x: shape.left,
+      box: special ? withMarginNotes(line.box, shape.left, env) : line.box,
+      x: shape.left + line.indent,
       spacing,
-      labels: labelled ? anchorsOf(line.box) : [],
+      labels: special ? anchorsOf(line.box) : [],
     });
+    if (special) pushMigrants(out, line.box, env);
     if (line.skip !== 0) out.push({ kind: 'glue', glue: { ...NO_GLUE, width: line.skip } });
     if (i === lines.length - 1) return;
     let penalty = shape.interlinePenalty;
@@ -82,8 +122,13 @@ function pushParagraph(out: VItem[], paragraph: Paragraph, env: LayoutEnv): Sp |
   return last ? shape.left + last.contentWidth : null;
 }
 
-const holdsAnchor = (inline: Inline): boolean =>
-  inline.kind === 'anchor' || (inline.kind === 'box' && inline.inlines.some(holdsAnchor));
+/** May the inline hold an anchor or something that leaves its line? */
+const holdsSpecial = (inline: Inline): boolean =>
+  inline.kind !== 'text' &&
+  inline.kind !== 'space' &&
+  inline.kind !== 'glue' &&
+  inline.kind !== 'kern' &&
+  inline.kind !== 'penalty';
 
 /** The labels that stand in a box. */
 export function anchorsOf(box: Box): string[] {
@@ -92,48 +137,167 @@ export function anchorsOf(box: Box): string[] {
   );
 }
 
-/** A box of paragraphs (`\parbox`, `minipage`): lines one under another, glue at its natural size. */
+/** What stands in a box and goes to the column it is in. */
+function migrantsOf(item: Item): Migrant[] {
+  if (item.kind === 'migrant') return [item.node];
+  return item.kind === 'box' ? item.children.flatMap((child) => migrantsOf(child.item)) : [];
+}
+
+/** The line with the notes that stand beside it. */
+function withMarginNotes(box: Box, left: Sp, env: LayoutEnv): Box {
+  const notes = migrantsOf(box).filter((node) => node.kind === 'marginnote');
+  if (notes.length === 0) return box;
+  const children = notes.map((note) => ({
+    x: note.left - left,
+    y: 0,
+    item: setText([note.inline], env),
+  }));
+  return { ...box, children: [...box.children, ...children] };
+}
+
+function pushMigrants(out: VItem[], box: Box, env: LayoutEnv): void {
+  for (const node of migrantsOf(box)) if (node.kind !== 'marginnote') pushNode(out, node, env);
+}
+
+/** A box of paragraphs (`\parbox`, `minipage`, `\vbox`). */
 export function setParbox(inline: ParboxInline, env: LayoutEnv): Box {
+  const items = layoutBlocks(inline.blocks, env);
+  const height = inline.height ?? null;
+  const filled = height === null ? items : padded(items, inline.inner ?? 'top');
+  const { box, first, last } = stackItems(filled, inline.width, height);
+  const total = box.height + box.depth;
+  const axis = (inline.blocks.length > 0 ? 2.5 : 0) * 65536;
+  const up =
+    inline.valign === 'top' ? first : inline.valign === 'bottom' ? total - last : total / 2 + axis;
+  return boxOf(box.width, up, total - up, [{ x: 0, y: up - box.height, item: box }]);
+}
+
+const SPREAD: VItem = {
+  kind: 'glue',
+  glue: { ...NO_GLUE, stretch: 65536, stretchOrder: 1, shrink: 65536, shrinkOrder: 1 },
+};
+
+/** The space that a box with a height of its own has above or below its contents. */
+function padded(items: readonly VItem[], inner: NonNullable<ParboxInline['inner']>): VItem[] {
+  if (inner === 'stretch') return [...items];
+  return [...(inner === 'top' ? [] : [SPREAD]), ...items, ...(inner === 'bottom' ? [] : [SPREAD])];
+}
+
+interface StackedItems {
+  /** Its reference point at the top. */
+  readonly box: Box;
+  /** From the top to the first baseline, and depth of the last line. */
+  readonly first: Sp;
+  readonly last: Sp;
+}
+
+const glueOf = (item: VItem): Glue | null =>
+  item.kind === 'glue' || item.kind === 'addvspace' ? item.glue : null;
+
+/** Lines one under another; glue as it is, or set to fill a height. */
+export function stackItems(
+  items: readonly VItem[],
+  width: Sp | null,
+  height: Sp | null = null,
+): StackedItems {
+  const natural = walk(items, () => 0);
+  const give = height === null ? () => 0 : glueGift(items, height - natural.y);
+  const { children, y, first, last, widest } = walk(items, give);
+  const box = boxOf(width ?? widest, 0, height ?? y, children);
+  return { box, first: first ?? 0, last };
+}
+
+/** How much each glue gives of what is missing. */
+function glueGift(items: readonly VItem[], missing: Sp): (g: Glue) => Sp {
+  const total = [0, 0, 0, 0];
+  for (const item of items) {
+    const g = glueOf(item);
+    if (!g) continue;
+    const order = missing > 0 ? g.stretchOrder : g.shrinkOrder;
+    total[order] = (total[order] as number) + (missing > 0 ? g.stretch : g.shrink);
+  }
+  let order = 3;
+  while (order > 0 && total[order] === 0) order--;
+  const all = total[order] as number;
+  if (all === 0) return () => 0;
+  const ratio = missing / all;
+  return (g) =>
+    missing > 0
+      ? g.stretchOrder === order
+        ? g.stretch * ratio
+        : 0
+      : g.shrinkOrder === order
+        ? g.shrink * Math.max(order === 0 ? -1 : -Infinity, ratio)
+        : 0;
+}
+
+function walk(items: readonly VItem[], give: (g: Glue) => Sp) {
   const children: Child[] = [];
   let y = 0;
   let first: Sp | null = null;
-  let lastDepth: Sp = 0;
+  let last: Sp = 0;
   let before: Sp | null = null;
-  for (const item of layoutBlocks(inline.blocks, env)) {
-    if (item.kind === 'glue' || item.kind === 'addvspace') y += item.glue.width;
-    else if (item.kind === 'rule') {
-      children.push({ x: item.x, y: -y - item.height, item: ruleBox(item.width, item.height) });
+  let widest: Sp = 0;
+  let skip: Sp = 0;
+  for (const item of items) {
+    if (item.kind === 'glue') {
+      y += item.glue.width + give(item.glue);
+      skip += item.glue.width;
+    } else if (item.kind === 'addvspace') {
+      const more =
+        item.glue.width < 0 || skip < 0 ? item.glue.width : Math.max(0, item.glue.width - skip);
+      y += more + give(item.glue);
+      skip += more;
+    } else if (item.kind === 'rule') {
+      const line = rule(item.width, item.height, 0, item.color);
+      if (item.width > 0) children.push({ x: item.x, y: -y - item.height, item: line });
       y += item.height;
+      first ??= y;
+      widest = Math.max(widest, item.width);
       before = null;
+      last = 0;
+      skip = 0;
     } else if (item.kind === 'line') {
       y += before === null ? 0 : interline(item.spacing, before, item.box.height);
       y += item.box.height;
       first ??= y;
       children.push({ x: item.x, y: -y, item: item.box });
       y += item.box.depth;
-      before = lastDepth = item.box.depth;
+      before = last = item.box.depth;
+      widest = Math.max(widest, item.x + item.box.width);
+      skip = 0;
+    } else if (item.kind === 'nointerline') before = null;
+    else if (item.kind === 'float') {
+      children.push({ x: 0, y: -y, item: item.box });
+      y += item.box.height + item.box.depth;
+      before = last = 0;
+    } else if (item.kind === 'mark' && item.mark.kind === 'label') {
+      const label = item.mark.name;
+      children.push({
+        x: 0,
+        y: -y,
+        item: { kind: 'anchor', label, width: 0, height: 0, depth: 0 },
+      });
+    } else if (item.kind === 'mark' && item.mark.kind === 'contents') {
+      // Kept, so that it comes out with the box.
+      children.push({
+        x: 0,
+        y: -y,
+        item: { kind: 'migrant', node: item.mark, width: 0, height: 0, depth: 0 },
+      });
     }
   }
-  const top = first ?? 0;
-  const axis = (inline.blocks.length > 0 ? 2.5 : 0) * 65536;
-  const height =
-    inline.valign === 'top' ? top : inline.valign === 'bottom' ? y - lastDepth : y / 2 + axis;
-  return boxOf(inline.width, height, y - height, [
-    { x: 0, y: height, item: boxOf(inline.width, 0, y, children) },
-  ]);
+  const inLines = new Set(
+    children.flatMap(({ item }) => (item.kind === 'box' ? migrantsOf(item) : [])),
+  );
+  const once = children.filter(({ item }) => item.kind !== 'migrant' || !inLines.has(item.node));
+  return { children: once, y, first, last, widest };
 }
-
-const ruleBox = (width: Sp, height: Sp): Box =>
-  boxOf(width, height, 0, [
-    {
-      x: 0,
-      y: 0,
-      item: { kind: 'rule', width, height, depth: 0, color: 0, span: { from: 0, to: 0 } },
-    },
-  ]);
 
 /** The glue between two lines at its natural width (TeX: The Program, §679). */
 export function interline(spacing: LineSpacing, depthAbove: Sp, height: Sp): Sp {
   const gap = spacing.baselineSkip.width - depthAbove - height;
   return gap < spacing.lineSkipLimit ? spacing.lineSkip.width : gap;
 }
+
+export const space = (width: Sp): VItem => ({ kind: 'glue', glue: glue(width) });

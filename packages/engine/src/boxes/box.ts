@@ -1,5 +1,6 @@
 import type { Sp } from '../base/lengths';
 import { NOWHERE, type Span } from '../base/spans';
+import type { Migrant } from '../document/blocks';
 import type { Font } from '../fonts/font';
 
 /** One glyph, its reference point at the left end of the baseline. */
@@ -48,6 +49,27 @@ export interface AnchorItem {
   readonly depth: 0;
 }
 
+/** A picture in a file; its reference point is the lower left corner. */
+export interface ImageItem {
+  readonly kind: 'image';
+  readonly file: string;
+  readonly width: Sp;
+  readonly height: Sp;
+  readonly depth: Sp;
+  readonly crop: readonly [number, number, number, number] | null;
+  readonly blank: boolean;
+  readonly span: Span;
+}
+
+/** What leaves the line it stands on for the column or the page. */
+export interface MigrantItem {
+  readonly kind: 'migrant';
+  readonly node: Migrant;
+  readonly width: 0;
+  readonly height: 0;
+  readonly depth: 0;
+}
+
 /** Contents at fixed places. `x` to the right, `y` upwards, from the box's reference point. */
 export interface Box {
   readonly kind: 'box';
@@ -57,6 +79,8 @@ export interface Box {
   readonly children: readonly Child[];
   /** Where a link leads, or nothing. */
   readonly link?: string;
+  /** Scaled and turned (counter-clockwise, degrees) about the reference point; children only. */
+  readonly transform?: { readonly x: number; readonly y: number; readonly degrees: number };
 }
 
 export interface Child {
@@ -65,7 +89,7 @@ export interface Child {
   readonly item: Item;
 }
 
-export type Item = GlyphItem | RunItem | RuleItem | AnchorItem | Box;
+export type Item = GlyphItem | RunItem | RuleItem | AnchorItem | ImageItem | MigrantItem | Box;
 
 /** One part of a horizontal list that can still stretch and break. */
 export type HItem =

@@ -1,4 +1,14 @@
 import type { Glue, Sp } from '../base/lengths';
+import type {
+  ContentsMark,
+  LabelMark,
+  NumberMark,
+  OutlineMark,
+  PageNumberChange,
+  PageStyleChange,
+  RunningMark,
+} from '../document/blocks';
+import type { ColumnLayout } from '../document/page';
 import type { Box } from './box';
 
 /** How far apart the baselines of neighbouring lines stand (The TeXbook, chapter 12). */
@@ -21,32 +31,55 @@ export interface LineVItem {
 
 /** Facts that a place on the page gives out. */
 export type PageMark =
-  | {
-      readonly kind: 'outline';
-      readonly level: number;
-      readonly number: string;
-      readonly title: string;
-      readonly from: number;
-      readonly to: number;
-    }
-  | {
-      readonly kind: 'number';
-      readonly what: string;
-      readonly number: string;
-      readonly from: number;
-      readonly to: number;
-    }
-  | { readonly kind: 'label'; readonly name: string }
-  | { readonly kind: 'pagestyle'; readonly style: string; readonly thisPageOnly: boolean };
+  | OutlineMark
+  | NumberMark
+  | LabelMark
+  | PageStyleChange
+  | PageNumberChange
+  | RunningMark
+  | ContentsMark;
+
+/** A figure or table set and ready to be placed. */
+export interface FloatVItem {
+  readonly kind: 'float';
+  readonly type: string;
+  readonly placement: string;
+  readonly wide: boolean;
+  readonly items: readonly VItem[];
+  /** Its contents at their natural height. */
+  readonly box: Box;
+}
 
 /** An item of the main vertical list. */
 export type VItem =
   | LineVItem
+  | FloatVItem
   | { readonly kind: 'glue'; readonly glue: Glue }
   /** Space that merges with the space before it: the larger counts (LaTeX's `\addvspace`). */
   | { readonly kind: 'addvspace'; readonly glue: Glue }
   | { readonly kind: 'penalty'; readonly penalty: number }
-  | { readonly kind: 'rule'; readonly x: Sp; readonly width: Sp; readonly height: Sp }
+  | {
+      readonly kind: 'rule';
+      readonly x: Sp;
+      readonly width: Sp;
+      readonly height: Sp;
+      readonly color: number;
+    }
   /** The next line gets no line space before it. */
   | { readonly kind: 'nointerline' }
+  | { readonly kind: 'footnote'; readonly items: readonly VItem[] }
+  | { readonly kind: 'clear'; readonly odd: boolean }
+  | {
+      readonly kind: 'columnchange';
+      readonly layout: ColumnLayout;
+      readonly wide: readonly VItem[];
+    }
+  | {
+      readonly kind: 'balanced';
+      readonly layout: ColumnLayout;
+      readonly left: Sp;
+      readonly items: readonly VItem[];
+    }
+  /** Repeated at the top of every page until the next one of these; empty ends it. */
+  | { readonly kind: 'repeat'; readonly items: readonly VItem[] }
   | { readonly kind: 'mark'; readonly mark: PageMark };

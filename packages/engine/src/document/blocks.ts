@@ -1,7 +1,8 @@
 import type { Glue, Sp } from '../base/lengths';
 import type { FontSpec } from './font';
-import type { Inline } from './inlines';
+import type { Inline, TabularInline } from './inlines';
 import type { MathList } from './math';
+import type { ColumnLayout, NumberStyle, PageStyle } from './page';
 
 /** How a paragraph is broken into lines; TeX's parameters by our names. */
 export interface ParagraphShape {
@@ -22,6 +23,8 @@ export interface ParagraphShape {
   readonly clubPenalty: number;
   readonly widowPenalty: number;
   readonly interlinePenalty: number;
+  /** `\hangindent` and `\hangafter`, or null. */
+  readonly hang: { readonly indent: Sp; readonly after: number } | null;
 }
 
 export interface Paragraph {
@@ -51,6 +54,7 @@ export interface VerticalRule {
   readonly width: Sp;
   readonly height: Sp;
   readonly left: Sp;
+  readonly color: number;
 }
 
 export interface DisplayRow {
@@ -94,12 +98,118 @@ export interface Display {
   readonly to: number;
 }
 
-/** Changes that a page takes on from here: its head and foot, a new number. */
+/** What stands at head and foot from here on, or on this page only. */
 export interface PageStyleChange {
   readonly kind: 'pagestyle';
-  readonly style: string;
+  readonly style: PageStyle;
   readonly thisPageOnly: boolean;
 }
+
+/** Page numbers count from `value` here, written in `style`; null leaves either as it is. */
+export interface PageNumberChange {
+  readonly kind: 'pagenumber';
+  readonly value: number | null;
+  readonly style: NumberStyle | null;
+}
+
+/** Texts for running heads; null leaves one as it is. */
+export interface RunningMark {
+  readonly kind: 'running';
+  readonly left: readonly Inline[] | null;
+  readonly right: readonly Inline[] | null;
+}
+
+/** An entry for a list of contents. `entry` belongs to `language`; pages hand it back with the page it fell on. */
+export interface ContentsMark {
+  readonly kind: 'contents';
+  readonly list: string;
+  readonly entry: unknown;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Ends the page; all floats that wait are placed. `odd`: the next page is a right-hand one. */
+export interface ClearPage {
+  readonly kind: 'clear';
+  readonly odd: boolean;
+}
+
+/** From here on pages have these columns; `wide` stands above them over the whole width. */
+export interface ColumnsChange {
+  readonly kind: 'columnchange';
+  readonly layout: ColumnLayout;
+  readonly wide: readonly BlockNode[];
+}
+
+/** Text in columns of equal height (`multicols`). */
+export interface BalancedColumns {
+  readonly kind: 'balanced';
+  readonly layout: ColumnLayout;
+  readonly left: Sp;
+  readonly blocks: readonly BlockNode[];
+}
+
+/** A figure or table that finds its own place. */
+export interface Float {
+  readonly kind: 'float';
+  readonly type: string;
+  /** Letters of `h t b p` and `!`. */
+  readonly placement: string;
+  /** Over all columns. */
+  readonly wide: boolean;
+  readonly width: Sp;
+  readonly blocks: readonly BlockNode[];
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The text of a footnote, for the foot of the page it is met on. */
+export interface Footnote {
+  readonly kind: 'footnote';
+  readonly blocks: readonly BlockNode[];
+  readonly width: Sp;
+}
+
+/** A box that stands in the column by itself, without a paragraph around it. */
+export interface LooseBox {
+  readonly kind: 'loosebox';
+  readonly inline: Inline;
+  readonly left: Sp;
+  readonly spacing: {
+    readonly baselineSkip: Glue;
+    readonly lineSkip: Glue;
+    readonly lineSkipLimit: Sp;
+  };
+}
+
+/** A table that may go over several pages; rows of `head` are repeated at the top of each. */
+export interface LongTable {
+  readonly kind: 'longtable';
+  readonly table: TabularInline;
+  readonly head: number;
+  readonly width: Sp;
+  readonly left: Sp;
+}
+
+/** A note beside the line it is met on; `left` is the margin, from the left edge of the column. */
+export interface MarginNote {
+  readonly kind: 'marginnote';
+  readonly inline: Inline;
+  readonly left: Sp;
+}
+
+/** What a paragraph sends out of itself: notes, floats and marks follow the line they stand on. */
+export type Migrant =
+  | Footnote
+  | Float
+  | RunningMark
+  | ContentsMark
+  | PageStyleChange
+  | PageNumberChange
+  | VerticalSpace
+  | VerticalPenalty
+  | MarginNote
+  | NumberMark;
 
 /** Lines of blocks that want no line space before them (`\nointerlineskip`). */
 export interface NoInterline {
@@ -141,4 +251,14 @@ export type BlockNode =
   | PageStyleChange
   | NoInterline
   | OutlineMark
-  | NumberMark;
+  | NumberMark
+  | PageNumberChange
+  | RunningMark
+  | ContentsMark
+  | ClearPage
+  | ColumnsChange
+  | BalancedColumns
+  | Float
+  | Footnote
+  | LooseBox
+  | LongTable;

@@ -1,7 +1,7 @@
 import type { Glue, Sp } from '../base/lengths';
 import type { FontSpec } from './font';
 import type { MathList } from './math';
-import type { BlockNode } from './blocks';
+import type { BlockNode, Migrant } from './blocks';
 
 /** Every inline knows its place, counted from the start of its block. */
 interface Placed {
@@ -26,7 +26,13 @@ export interface SpaceInline extends Placed {
 export interface GlueInline extends Placed {
   readonly kind: 'glue';
   readonly glue: Glue;
+  /** What fills the glue: copies of a box side by side, or a rule. */
+  readonly leader?: Leader;
 }
+
+export type Leader =
+  | { readonly kind: 'box'; readonly inlines: readonly Inline[]; readonly width: Sp }
+  | { readonly kind: 'rule'; readonly height: Sp; readonly depth: Sp; readonly color: number };
 
 export interface KernInline extends Placed {
   readonly kind: 'kern';
@@ -53,12 +59,27 @@ export interface MathInline extends Placed {
   readonly font: FontSpec;
 }
 
-/** What a reference prints: the label's number, or its page. */
+/** What a reference asks of its label. */
+export type RefWhat = 'number' | 'page' | 'title' | 'cite' | 'kind';
+
+/** What a reference prints: the label's number, its page, its heading, or how it is cited. */
 export interface RefInline extends Placed {
   readonly kind: 'ref';
   readonly label: string;
-  readonly what: 'number' | 'page';
+  readonly what: RefWhat;
   readonly font: FontSpec;
+  /** `kind`: begins with a capital; several things are named. */
+  readonly capital?: boolean;
+  readonly plural?: boolean;
+}
+
+/** What is known only when the page is made: its number, and what runs in its head. */
+export interface FieldInline extends Placed {
+  readonly kind: 'field';
+  readonly what: 'page' | 'left' | 'right' | 'pages';
+  readonly font: FontSpec;
+  /** As it stands, not in capitals. */
+  readonly lower: boolean;
 }
 
 /** A place that can be pointed to. */
@@ -72,14 +93,24 @@ export interface BoxInline extends Placed {
   readonly kind: 'box';
   readonly inlines: readonly Inline[];
   readonly width: Sp | null;
-  readonly align: 'left' | 'center' | 'right';
+  /** `fill`: only the glue in it makes it as wide as asked. */
+  readonly align: 'left' | 'center' | 'right' | 'fill';
   readonly raise: Sp;
   /** `phantom`: as large as its contents, and empty. */
   readonly hidden: boolean;
   /** Frame: thickness and padding, or null. */
-  readonly frame: { readonly rule: Sp; readonly padding: Sp } | null;
+  readonly frame: {
+    readonly rule: Sp;
+    readonly padding: Sp;
+    readonly color?: number;
+    readonly background?: number;
+  } | null;
   /** An overfull fixed width is left alone when contents may stick out (labels). */
   readonly grow: boolean;
+  /** Scaled, mirrored (negative), turned counter-clockwise about its reference point. */
+  readonly transform?: { readonly x: number; readonly y: number; readonly degrees: number };
+  /** Height and depth are taken for these (`\smash`, `\raisebox[…]`). */
+  readonly vertical?: { readonly height: Sp | null; readonly depth: Sp | null };
 }
 
 export interface RuleInline extends Placed {
@@ -87,40 +118,129 @@ export interface RuleInline extends Placed {
   readonly width: Sp;
   readonly height: Sp;
   readonly depth: Sp;
+  readonly color?: number;
+}
+
+/** A picture: a file, and the size it is given. */
+export interface ImageInline extends Placed {
+  readonly kind: 'image';
+  readonly file: string;
+  readonly width: Sp;
+  readonly height: Sp;
+  /** Part of the picture cut off at left, bottom, right and top, as shares of its size. */
+  readonly crop: readonly [number, number, number, number] | null;
+  /** Shown as an empty frame: the file is missing, or the document is a draft. */
+  readonly blank: boolean;
+}
+
+/** Text with a line under, through or behind it. */
+export interface DecoratedInline extends Placed {
+  readonly kind: 'decorated';
+  readonly inlines: readonly Inline[];
+  /** The line's lower edge from the baseline, and its thickness. */
+  readonly rise: Sp;
+  readonly thickness: Sp;
+  readonly color: number;
+  /** Drawn behind the text. */
+  readonly behind: boolean;
+  readonly wave: boolean;
+}
+
+/** Words that lead somewhere: an address, or a label of the document. */
+export interface LinkInline extends Placed {
+  readonly kind: 'link';
+  readonly inlines: readonly Inline[];
+  readonly target: string;
+}
+
+/** Something that leaves the line for the column or the page: a note, a float, a mark. */
+export interface MigrantInline extends Placed {
+  readonly kind: 'migrant';
+  readonly node: Migrant;
 }
 
 /** A table within the line. */
 export interface TabularInline extends Placed {
   readonly kind: 'tabular';
   readonly columns: readonly TabularColumn[];
+  /** What stands before column i (0 … n): one more than columns. */
+  readonly gaps: readonly TabularGap[];
   readonly rows: readonly TabularRow[];
+  readonly rulesBelow: readonly TableRule[];
   readonly valign: 'top' | 'center' | 'bottom';
-  readonly baselineSkip: Sp;
+  /** The whole width asked for (`tabular*`, `tabularx`), or null. */
+  readonly width: Sp | null;
+  /** Height and depth of every row at least. */
+  readonly strut: { readonly height: Sp; readonly depth: Sp };
+  readonly extraHeight: Sp;
   readonly columnSep: Sp;
-  /** Rules before column i (0 … n), counted. */
-  readonly bars: readonly number[];
   readonly ruleWidth: Sp;
+  readonly doubleSep: Sp;
+  readonly ruleColor: number;
 }
 
 export interface TabularColumn {
   readonly align: 'left' | 'center' | 'right';
   /** Width of a paragraph column, or null. */
   readonly width: Sp | null;
+  readonly valign: 'top' | 'center' | 'bottom';
+  /** Takes its share of the table's width (`X`). */
+  readonly flexible: boolean;
+}
+
+/** Between two columns: space of either, and what stands there in order. */
+export interface TabularGap {
+  readonly before: boolean;
+  readonly after: boolean;
+  readonly parts: readonly ('bar' | readonly Inline[])[];
+  /** Grows to fill the width (`\extracolsep`). */
+  readonly grows: boolean;
+}
+
+export interface TableRule {
+  readonly kind: 'rule' | 'space';
+  /** Thickness, or the height of the space. */
+  readonly size: Sp;
+  /** Columns from and to (exclusive); null for all. */
+  readonly span: readonly [number, number] | null;
+  readonly trim: readonly [Sp, Sp];
+  readonly color: number;
+  /** Rules of one group stand on one line (`\cline` behind `\cline`). */
+  readonly level: boolean;
+}
+
+export interface TabularCell {
+  readonly span: number;
+  readonly column: TabularColumn;
+  /** Its own borders (`\multicolumn`), or null for the table's. */
+  readonly before: TabularGap | null;
+  readonly after: TabularGap | null;
+  /** Text on one line, or a column of blocks. */
+  readonly inlines: readonly Inline[];
+  readonly blocks: readonly BlockNode[] | null;
+  readonly color: number | null;
+  /** Rows it is set over (`\multirow`). */
+  readonly rows: number;
 }
 
 export interface TabularRow {
-  readonly cells: readonly (readonly Inline[])[];
-  /** Rules above the row (`\hline`), counted. */
-  readonly rulesAbove: number;
+  readonly cells: readonly TabularCell[];
+  /** Rules and spaces above the row. */
+  readonly above: readonly TableRule[];
   readonly skip: Sp;
+  readonly color: number | null;
 }
 
 /** A box of paragraphs within the line (`\parbox`, `minipage`). */
 export interface ParboxInline extends Placed {
   readonly kind: 'parbox';
   readonly blocks: readonly BlockNode[];
-  readonly width: Sp;
+  /** Null: as wide as its widest line. */
+  readonly width: Sp | null;
   readonly valign: 'top' | 'center' | 'bottom';
+  /** The height asked for, or null, and where the contents stand in it. */
+  readonly height?: Sp | null;
+  readonly inner?: 'top' | 'center' | 'bottom' | 'stretch';
 }
 
 export type Inline =
@@ -136,4 +256,9 @@ export type Inline =
   | BoxInline
   | RuleInline
   | TabularInline
+  | ImageInline
+  | DecoratedInline
+  | LinkInline
+  | MigrantInline
+  | FieldInline
   | ParboxInline;

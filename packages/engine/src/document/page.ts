@@ -1,18 +1,72 @@
-import type { Sp } from '../base/lengths';
+import type { Glue, Sp } from '../base/lengths';
+import type { Inline } from './inlines';
 
 /** Paper and margins, as the class decides them. All in sp; y grows downwards. */
 export interface PageGeometry {
   readonly paperWidth: Sp;
   readonly paperHeight: Sp;
-  /** From the left edge of the paper to the text. */
+  /** From the left edge of the paper to the text, on odd pages. */
   readonly left: Sp;
+  /** The same on even pages of a two-sided document. */
+  readonly evenLeft: Sp;
   /** From the top edge of the paper to the top of the text block. */
   readonly top: Sp;
   readonly textWidth: Sp;
   readonly textHeight: Sp;
   readonly topSkip: Sp;
+  readonly headSep: Sp;
   readonly footSkip: Sp;
   readonly maxDepth: Sp;
   readonly raggedBottom: boolean;
+  readonly twoSided: boolean;
   readonly footSize: Sp;
+  readonly floats: FloatRules;
+}
+
+/** How floats are placed (LaTeX's parameters of the same names). */
+export interface FloatRules {
+  readonly topNumber: number;
+  readonly bottomNumber: number;
+  readonly totalNumber: number;
+  readonly topFraction: number;
+  readonly bottomFraction: number;
+  readonly textFraction: number;
+  readonly pageFraction: number;
+  readonly between: Glue;
+  readonly text: Glue;
+  readonly inText: Glue;
+  /** Above the footnotes, and the rule there. */
+  readonly footnotes: Glue;
+  readonly footnoteRule: boolean;
+}
+
+/** How many columns a page has, from some place on. */
+export interface ColumnLayout {
+  readonly count: number;
+  readonly width: Sp;
+  readonly gap: Sp;
+  readonly rule: Sp;
+}
+
+/** One line at the head or foot of a page, and the thickness of a rule between it and the text. */
+export interface RunningLine {
+  readonly inlines: readonly Inline[];
+  readonly rule: Sp;
+  readonly width: Sp;
+}
+
+/** What stands at head and foot, on odd pages and on even ones. */
+export interface PageStyle {
+  readonly head: RunningLine | null;
+  readonly foot: RunningLine | null;
+  readonly evenHead: RunningLine | null;
+  readonly evenFoot: RunningLine | null;
+}
+
+export type NumberStyle = 'arabic' | 'roman' | 'Roman' | 'alph' | 'Alph';
+
+/** What running heads say: set by `\markboth` and `\markright`. */
+export interface RunningTexts {
+  readonly left: readonly Inline[];
+  readonly right: readonly Inline[];
 }

@@ -1,6 +1,7 @@
 import { Cat } from '../tokens/categories';
 import { sameToken } from '../tokens/token';
 import type { Macro, Token } from './meaning';
+import { readBySpec } from './argumentSpecs';
 import { STOP, type Processor } from './processor';
 
 /** How an argument that is missing or goes on too long ends. */
@@ -133,6 +134,7 @@ export function stripBraces(tokens: Token[]): Token[] {
 
 /** The body of a macro with its arguments put in, or null when they cannot be read. */
 export function bindArguments(p: Processor, token: Token, macro: Macro): readonly Token[] | null {
+  if (macro.spec) return substitute(macro.body, readBySpec(p, token, macro.spec));
   if (macro.params.length === 0 && macro.optional === null) return macro.body;
   const args: (readonly Token[])[] = [];
   if (macro.optional !== null) args.push(readOptional(p) ?? macro.optional);

@@ -14,7 +14,8 @@ function charOf(p: Processor, token: Token | null): { cat: number; char: string 
   return { cat: Cat.Command, char: '\u0000' };
 }
 
-function meaningOf(p: Processor, token: Token | null): Meaning | undefined {
+/** What a token means; a character means itself. */
+export function meaningOf(p: Processor, token: Token | null): Meaning | undefined {
   if (token === null) return undefined;
   if (token.cell !== null) return p.state.meaning(token.cell);
   return { kind: 'char', cat: token.cat, text: token.text };
@@ -50,6 +51,11 @@ const TESTS: Readonly<Record<string, Test>> = {
     return token?.cell != null && p.state.meaning(token.cell) !== undefined;
   },
   ifcsname: (p) => p.state.get(p.state.cell(readCsName(p))) !== undefined,
+  ifinner: (p) => p.state.get(p.state.cell('\u0001mode')) === 'horizontal',
+  ifeof: (p) => scanInt(p) >= 0,
+  ifvoid: (p) => p.state.get(p.state.register('box', scanInt(p))) === undefined,
+  ifhbox: (p) => p.state.get(p.state.register('box', scanInt(p))) !== undefined,
+  ifvbox: (p) => p.state.get(p.state.register('box', scanInt(p))) === null,
   ifmmode: (p) => p.state.get(p.state.cell('\u0001mode')) === 'math',
   ifhmode: (p) => p.state.get(p.state.cell('\u0001mode')) === 'horizontal',
   ifvmode: (p) => (p.state.get(p.state.cell('\u0001mode')) ?? 'vertical') === 'vertical',

@@ -8,6 +8,8 @@ import { declareRegister } from './registers';
 import { registerOf, scanDimen, scanGlue, scanInt, takeKeyword } from './scan';
 import type { Cell } from './state';
 
+const AFTER_CELL = '\u0001afterassignment';
+
 /** Prefixes gathered before an assignment: `\global`, `\long`, `\outer`, `\protected`. */
 const PREFIX_CELL = '\u0001prefix';
 
@@ -18,7 +20,7 @@ interface Prefix {
 }
 const NO_PREFIX: Prefix = { global: false, long: false, protect: false };
 
-function takePrefix(p: Processor): Prefix {
+export function takePrefix(p: Processor): Prefix {
   const cell = p.state.cell(PREFIX_CELL);
   const prefix = (p.state.get(cell) as Prefix | undefined) ?? NO_PREFIX;
   if (prefix !== NO_PREFIX) p.state.set(cell, NO_PREFIX, true);
@@ -101,6 +103,15 @@ function meaningForLet(p: Processor, token: Token): Meaning | undefined {
   return { kind: 'char', cat: token.cat, text: token.text };
 }
 
+/** `\afterassignment`: the token kept comes next. */
+function afterwards(p: Processor): void {
+  const cell = p.state.cell(AFTER_CELL);
+  const kept = p.state.get(cell) as Token | undefined | null;
+  if (!kept) return;
+  p.state.set(cell, null, true);
+  p.unread(kept);
+}
+
 function letTo(p: Processor, caller: Token): void {
   const prefix = takePrefix(p);
   const cell = readName(p, caller);
@@ -112,6 +123,7 @@ function letTo(p: Processor, caller: Token): void {
     if (token !== null && token.cat === Cat.Space) token = p.next();
   }
   if (token !== null) p.state.set(cell, meaningForLet(p, token), prefix.global);
+  afterwards(p);
 }
 
 function futureLet(p: Processor, caller: Token): void {
@@ -137,6 +149,7 @@ export function assignRegister(p: Processor, register: RegisterMeaning): void {
   const prefix = takePrefix(p);
   p.takeChar('=');
   p.state.set(register.storage, scanValue(p, register.type), prefix.global);
+  afterwards(p);
 }
 
 function arithmetic(operation: 'advance' | 'multiply' | 'divide') {
@@ -226,7 +239,9 @@ function latexDefinition(kind: 'new' | 'renew' | 'provide' | 'declare') {
       p.report('argument-missing', p.spanOf(caller), { name: caller.text });
       return;
     }
-    const existing = p.state.get(target.cell) !== undefined;
+    const before = p.state.meaning(target.cell);
+    const existing =
+      before !== undefined && !(before.kind === 'primitive' && before.name === 'relax');
     if (kind === 'provide' && existing) return;
     if (kind === 'new' && existing) {
       p.report('command-redefined', p.spanOf(target), { name: target.text });
@@ -283,6 +298,10 @@ const primitive = (name: string, run: Primitive['run']): Primitive => ({
 /** The assignments of TeX and LaTeX that are carried out in any mode (The TeXbook, chapter 24). */
 export const definitions: readonly Primitive[] = [
   primitive('relax', () => undefined),
+  primitive('afterassignment', (p) => {
+    const token = p.next();
+    if (token) p.state.set(p.state.cell(AFTER_CELL), token, true);
+  }),
   primitive('def', def(false, false)),
   primitive('gdef', def(false, true)),
   primitive('edef', def(true, false)),

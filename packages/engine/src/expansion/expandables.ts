@@ -2,10 +2,11 @@ import { formatPt, type Glue } from '../base/lengths';
 import { Cat } from '../tokens/categories';
 import { readArgument } from './arguments';
 import { conditionals, readCsName } from './conditionals';
+import { helpers } from './helpers';
 import { toLetter, toRoman } from './numerals';
 import { isExpandable, type Expandable, type RegisterMeaning, type Token } from './meaning';
 import { STOP, type Processor } from './processor';
-import { registerOf, scanInt } from './scan';
+import { quantityOf, scanInt } from './scan';
 
 const ORDER_NAMES = ['pt', 'fil', 'fill', 'filll'];
 
@@ -26,6 +27,7 @@ export function registerText(type: RegisterMeaning['type'], value: unknown): str
 
 /** How a token is written: `\string`. */
 export function tokenText(token: Token): string {
+  if (token.cat === Cat.Active) return token.text;
   if (token.cat === Cat.Command) return `\\${token.text}`;
   return token.cat === Cat.Argument ? `#${token.text}` : token.text;
 }
@@ -53,16 +55,14 @@ function shield(p: Processor, tokens: readonly Token[]): Token[] {
 function the(p: Processor): void {
   const token = p.nextExpanded();
   if (token === null) return;
-  const meaning = token.cell ? p.state.meaning(token.cell) : undefined;
-  if (meaning?.kind === 'chardef') return p.push(p.chars(String(meaning.code)));
-  const register = registerOf(p, token);
-  if (!register) {
+  const quantity = quantityOf(p, token);
+  if (!quantity) {
     p.report('number-missing', p.spanOf(token));
     return;
   }
-  const value = p.state.get(register.storage);
-  if (register.type === 'toks') p.push(shield(p, (value as Token[] | undefined) ?? []));
-  else p.push(p.chars(registerText(register.type, value)));
+  const { type, value } = quantity;
+  if (type === 'toks') p.push(shield(p, (value as Token[] | undefined) ?? []));
+  else p.push(p.chars(registerText(type, value)));
 }
 
 function expandable(name: string, expand: Expandable['expand']): Expandable {
@@ -112,6 +112,7 @@ export const expandables: readonly Expandable[] = [
   number('@Roman', toRoman),
   number('@alph', (n) => toLetter(n).toLowerCase()),
   number('@Alph', toLetter),
+  ...helpers,
   expandable('detokenize', (p) => {
     const tokens = readArgument(p, p.command('detokenize'), true);
     p.push(p.chars(tokensText(tokens ?? [])));

@@ -5,9 +5,21 @@ import type { Cell } from './state';
 
 export type Token = AnyToken<Cell>;
 
+/** One argument of a macro that says what it takes: its letter, its delimiters, its default. */
+export interface ArgumentSpec {
+  readonly type: 'm' | 'o' | 'd' | 's' | 't' | 'r' | 'v' | 'e';
+  readonly open: string;
+  readonly close: string;
+  /** What stands for it when it is left out; null for the mark of no value. */
+  readonly fallback: readonly Token[] | null;
+  readonly long: boolean;
+}
+
 /** A macro: a parameter text to match and a body (The TeXbook, chapter 20). */
 export interface Macro {
   readonly kind: 'macro';
+  /** Arguments by letters (`\NewDocumentCommand`); `params` and `optional` play no part then. */
+  readonly spec?: readonly ArgumentSpec[];
   /** Parameter text: `Argument` tokens and delimiters between them. */
   readonly params: readonly Token[];
   /** LaTeX's optional first argument: its default, or null when there is none. */
@@ -34,6 +46,14 @@ export interface Primitive {
   readonly kind: 'primitive';
   readonly name: string;
   readonly run: (processor: Processor, token: Token) => void;
+  /** Where a number or length is wanted: what it stands for (`\wd0`, `\numexpr`). */
+  readonly read?: (processor: Processor, token: Token) => Quantity;
+}
+
+/** A value that a name stands for. */
+export interface Quantity {
+  readonly type: RegisterType;
+  readonly value: unknown;
 }
 
 /** `\let` to a character. */
@@ -85,7 +105,8 @@ export function sameMeaning(a: Meaning | undefined, b: Meaning | undefined): boo
         sameTokens(a.params, other.params) &&
         sameTokens(a.body, other.body) &&
         (a.optional === null) === (other.optional === null) &&
-        sameTokens(a.optional ?? [], other.optional ?? [])
+        sameTokens(a.optional ?? [], other.optional ?? []) &&
+        sameValue(a.spec, other.spec)
       );
     }
     case 'char':

@@ -1,7 +1,7 @@
 import type { Span } from '../base/spans';
 import type { Fix, FindingCode, Report } from '../findings/finding';
 import { Cat, type CatTable } from '../tokens/categories';
-import type { Reader } from '../tokens/reader';
+import { Reader } from '../tokens/reader';
 import { bindArguments } from './arguments';
 import { isExpandable, type Macro, type Meaning, type Token } from './meaning';
 import type { Cell, State } from './state';
@@ -13,10 +13,30 @@ export interface Budget {
 }
 export const STANDARD_BUDGET: Budget = { expansions: 400_000, pending: 3_000_000 };
 
-interface Frame {
+interface TokenFrame {
   readonly tokens: readonly Token[];
   at: number;
 }
+
+/** A file being read in the middle of another one (`\input`). */
+interface SourceFrame {
+  readonly name: string;
+  readonly source: Reader<Cell>;
+  /** Where the last token read from it started. */
+  from: number;
+}
+type Frame = TokenFrame | SourceFrame;
+
+/** A place in the document; `inFile` when it stands in a file that is read in. */
+export interface PlacedSpan extends Span {
+  readonly inFile?: { readonly name: string; readonly from: number; readonly to: number };
+}
+
+/** How deep files may read one another, and what each character read in adds to the budget. */
+const DEEPEST_FILE = 20;
+const PER_CHARACTER = 60;
+/** Chunks of files that are read in; below every other chunk number. */
+const FIRST_FILE_CHUNK = -10;
 
 /** How deep expansions may wait for one another (`\number\number…`): each one waits on the machine's own stack. */
 const DEEPEST = 300;
@@ -41,6 +61,8 @@ export interface OpenCondition {
 export class Processor {
   readonly conditions: OpenCondition[] = [];
   private frames: Frame[] = [];
+  private sources = 0;
+  private extra = 0;
   private expansions = 0;
   private pending = 0;
   private depth = 0;
@@ -80,6 +102,7 @@ export class Processor {
   /** Starts counting anew, for the next block. */
   startBlock(): void {
     this.expansions = 0;
+    this.extra = 0;
     this.pending = 0;
     this.exhausted = null;
     this.tooDeep = false;
@@ -89,6 +112,7 @@ export class Processor {
   /** Throws away all that waits, after the budget was spent: reading goes on with the file. */
   recover(): void {
     this.frames = [];
+    this.sources = 0;
     this.conditions.length = 0;
     this.expansions = 0;
     this.pending = 0;
@@ -101,8 +125,17 @@ export class Processor {
     if (this.exhausted !== null) return null;
     for (let depth = this.frames.length - 1; depth >= 0; depth--) {
       const frame = this.frames[depth] as Frame;
-      if (frame.at < frame.tokens.length) return frame.tokens[frame.at++] as Token;
-      this.frames.pop();
+      if ('tokens' in frame) {
+        if (frame.at < frame.tokens.length) return frame.tokens[frame.at++] as Token;
+        this.frames.pop();
+        continue;
+      }
+      const token = frame.source.next(this.categories);
+      if (token !== null) {
+        frame.from = token.from;
+        return token;
+      }
+      this.closeSource();
     }
     const token = this.reader.next(this.categories);
     if (this.reader.pos > this.reach) this.reach = this.reader.pos;
@@ -120,7 +153,8 @@ export class Processor {
     this.dropSpent();
     this.frames.push({ tokens, at: 0 });
     this.pending += tokens.length;
-    if (this.frames.length > 20_000 || this.pending > this.budget.pending) this.exhaust('');
+    if (this.frames.length > 20_000 || this.pending > this.budget.pending + 10 * this.extra)
+      this.exhaust('');
   }
 
   /** The next token that expansion does not replace. */
@@ -132,13 +166,17 @@ export class Processor {
       if (!isExpandable(meaning)) return token;
       if (keepProtected && meaning.protect) return token;
       if (meaning.kind === 'expandable' && meaning.name === 'noexpand') return this.next();
+      if (meaning.kind === 'expandable' && meaning.name === 'protect') {
+        if (keepProtected) return this.next();
+        continue;
+      }
       this.expand(token, meaning);
     }
   }
 
   /** Replaces one expandable token by its expansion. */
   expand(token: Token, meaning: Macro | Extract<Meaning, { kind: 'expandable' }>): void {
-    if (++this.expansions > this.budget.expansions) {
+    if (++this.expansions > this.budget.expansions + this.extra) {
       this.exhaust(token.text);
       return;
     }
@@ -166,13 +204,59 @@ export class Processor {
   }
 
   /** Where a token stands in the document: itself, or the call that brought it here. */
-  spanOf(token: Token): Span {
-    return token.chunk === this.reader.chunk ? token : this.place;
+  spanOf(token: Token): PlacedSpan {
+    if (token.chunk === this.reader.chunk) return token;
+    if (token.chunk > FIRST_FILE_CHUNK) return this.place;
+    const frame = this.innermostFile();
+    if (frame?.source.chunk !== token.chunk) return this.place;
+    return { ...this.place, inFile: { name: frame.name, from: token.from, to: token.to } };
   }
 
-  report(code: FindingCode, at: Span, args: Record<string, string> = {}, fix?: Fix): void {
+  report(code: FindingCode, at: PlacedSpan, args: Record<string, string> = {}, fix?: Fix): void {
     const base = { code, from: at.from, to: at.to, args };
-    this.reportTo(fix ? { ...base, fix } : base);
+    const frame = this.innermostFile();
+    const inFile =
+      at.inFile ??
+      (frame ? { name: frame.name, from: frame.from, to: frame.source.pos } : undefined);
+    if (inFile) this.reportTo({ ...base, inFile });
+    else this.reportTo(fix ? { ...base, fix } : base);
+  }
+
+  private innermostFile(): SourceFrame | null {
+    if (this.sources === 0) return null;
+    return this.frames.findLast((frame) => 'source' in frame) ?? null;
+  }
+
+  /** What comes next is read from the text of another file, up to its end. False when files read one another in a circle. */
+  openSource(name: string, text: string): boolean {
+    this.dropSpent();
+    if (this.sources >= DEEPEST_FILE) return false;
+    const chunk = FIRST_FILE_CHUNK - this.sources;
+    const source = new Reader<Cell>(text, this.state.cell, 0, chunk);
+    this.frames.push({ name, source, from: 0 });
+    this.sources++;
+    this.extra += PER_CHARACTER * text.length;
+    return true;
+  }
+
+  private closeSource(): void {
+    this.frames.pop();
+    this.sources--;
+  }
+
+  /** `\endinput`: the file that is being read in ends here. */
+  endSource(): void {
+    const at = this.frames.findLastIndex((frame) => 'source' in frame);
+    const frame = this.frames[at];
+    if (frame && 'source' in frame) frame.source.jump(frame.source.text.length);
+  }
+
+  /** The file whose text comes next, or null while tokens wait. */
+  get nextSource(): Reader<Cell> | null {
+    this.dropSpent();
+    const top = this.frames.at(-1);
+    if (!top) return this.reader;
+    return 'source' in top ? top.source : null;
   }
 
   /** The next expanded token that is no blank. */
@@ -235,8 +319,13 @@ export class Processor {
   private dropSpent(): void {
     while (this.frames.length > 0) {
       const frame = this.frames[this.frames.length - 1] as Frame;
-      if (frame.at < frame.tokens.length) return;
-      this.frames.pop();
+      if ('source' in frame) {
+        if (!frame.source.atEnd) return;
+        this.closeSource();
+      } else {
+        if (frame.at < frame.tokens.length) return;
+        this.frames.pop();
+      }
     }
   }
 }

@@ -1,6 +1,6 @@
 import { MAX_DIMEN, NO_GLUE, PT, UNITS, type Glue, type GlueOrder, type Sp } from '../base/lengths';
 import { Cat } from '../tokens/categories';
-import type { RegisterMeaning, Token } from './meaning';
+import type { Quantity, RegisterMeaning, Token } from './meaning';
 import { STOP, type Processor } from './processor';
 
 /** Sizes that depend on the current font, asked for in mid-expansion. */
@@ -36,6 +36,16 @@ export function registerOf(p: Processor, token: Token): RegisterMeaning | null {
     return { kind: 'register', type, storage: p.state.register(type, number) };
   }
   return null;
+}
+
+/** What a token stands for where a number or length is wanted, or null. */
+export function quantityOf(p: Processor, token: Token): Quantity | null {
+  if (token.cell === null) return null;
+  const meaning = p.state.meaning(token.cell);
+  if (meaning?.kind === 'chardef') return { type: 'count', value: meaning.code };
+  if (meaning?.kind === 'primitive' && meaning.read) return meaning.read(p, token);
+  const register = registerOf(p, token);
+  return register && { type: register.type, value: p.state.get(register.storage) };
 }
 
 /** `\count12` and its like. */
@@ -86,19 +96,15 @@ function scanUnsigned(p: Processor): number {
     return any ? clampInt(parseInt(text, base)) : missingNumber(p, token);
   }
   if (token.cell !== null) {
-    const meaning = p.state.meaning(token.cell);
-    if (meaning?.kind === 'chardef') return meaning.code;
-    const register = registerOf(p, token);
-    if (register) return registerAsInt(p, register);
-    return missingNumber(p, token);
+    const quantity = quantityOf(p, token);
+    return quantity ? asInt(quantity.value) : missingNumber(p, token);
   }
   p.unread(token);
   const { text, any } = digits(p, 10);
   return any ? clampInt(parseInt(text, 10)) : missingNumber(p, null);
 }
 
-function registerAsInt(p: Processor, register: RegisterMeaning): number {
-  const value = p.state.get(register.storage);
+function asInt(value: unknown): number {
   if (typeof value === 'number') return Math.round(value);
   return value && typeof value === 'object' && 'width' in value ? (value as Glue).width : 0;
 }
@@ -147,21 +153,18 @@ function scanUnsignedLength(p: Processor, infinite: boolean, mu: boolean): Scann
   const token = p.nextNonBlank();
   if (token === null) return { length: missingNumber(p, null), order: 0 };
   if (token.cell !== null) {
-    const register = registerOf(p, token);
-    if (register) {
-      const value = p.state.get(register.storage);
-      if (register.type === 'count') return scanUnit(p, Number(value), infinite, mu);
-      const length = typeof value === 'number' ? value : ((value as Glue | undefined)?.width ?? 0);
-      return { length, order: 0 };
-    }
-    const meaning = p.state.meaning(token.cell);
-    if (meaning?.kind === 'chardef') return scanUnit(p, meaning.code, infinite, mu);
+    const quantity = quantityOf(p, token);
+    if (quantity?.type === 'count') return scanUnit(p, Number(quantity.value ?? 0), infinite, mu);
+    if (quantity) return { length: lengthOf(quantity.value), order: 0 };
     return { length: missingNumber(p, token), order: 0 };
   }
   const factor = scanDecimal(p, token);
   if (factor === null) return { length: missingNumber(p, token), order: 0 };
   return scanUnit(p, factor, infinite, mu);
 }
+
+const lengthOf = (value: unknown): Sp =>
+  typeof value === 'number' ? value : ((value as Glue | undefined)?.width ?? 0);
 
 function scanDecimal(p: Processor, first: Token): number | null {
   let text = '';
@@ -191,12 +194,8 @@ function scanUnit(p: Processor, factor: number, infinite: boolean, mu: boolean):
   if (takeKeyword(p, 'ex')) return eaten(p, factor * fontUnits(p).ex);
   const token = p.nextNonBlank();
   if (token !== null && token.cell !== null) {
-    const register = registerOf(p, token);
-    if (register) {
-      const value = p.state.get(register.storage);
-      const base = typeof value === 'number' ? value : ((value as Glue | undefined)?.width ?? 0);
-      return { length: factor * base, order: 0 };
-    }
+    const quantity = quantityOf(p, token);
+    if (quantity) return { length: factor * lengthOf(quantity.value), order: 0 };
   }
   if (token) p.unread(token);
   if (p.exhausted === null && factor !== 0) {
@@ -221,17 +220,19 @@ function fontUnits(p: Processor): FontUnits {
 export function scanGlue(p: Processor, mu = false): Glue {
   const negative = scanSign(p);
   const token = p.nextNonBlank();
+  let base: Sp | null = null;
   if (token !== null) {
-    const register = token.cell !== null ? registerOf(p, token) : null;
-    if (register && (register.type === 'skip' || register.type === 'muskip')) {
-      const value = (p.state.get(register.storage) as Glue | undefined) ?? NO_GLUE;
+    const quantity = quantityOf(p, token);
+    if (quantity && (quantity.type === 'skip' || quantity.type === 'muskip')) {
+      const value = (quantity.value as Glue | undefined) ?? NO_GLUE;
       return negative ? negate(value) : value;
     }
-    if (register) {
-      p.push([token, ...registerBack(p, token, register)]);
-    } else p.unread(token);
+    if (quantity?.type === 'count')
+      base = scanUnit(p, Number(quantity.value ?? 0), false, mu).length;
+    else if (quantity) base = lengthOf(quantity.value);
+    else p.unread(token);
   }
-  const base = scanUnsignedLength(p, false, mu).length;
+  base ??= scanUnsignedLength(p, false, mu).length;
   const width = Math.round(negative ? -base : base);
   const plus = takeKeyword(p, 'plus')
     ? scanLength(p, true, mu)
@@ -246,13 +247,6 @@ export function scanGlue(p: Processor, mu = false): Glue {
     shrink: minus.length,
     shrinkOrder: minus.order,
   };
-}
-
-/** The number that `registerOf` read behind `\count` and its like, to be read again. */
-function registerBack(p: Processor, token: Token, register: RegisterMeaning): Token[] {
-  const meaning = token.cell ? p.state.meaning(token.cell) : undefined;
-  if (meaning?.kind !== 'primitive') return [];
-  return [...p.chars(register.storage.name.split(':')[1] ?? '0'), p.make(Cat.Space, ' ')];
 }
 
 const negate = (g: Glue): Glue => ({

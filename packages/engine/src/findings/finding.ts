@@ -44,7 +44,15 @@ export type FindingCode =
   | 'formula-too-wide'
   | 'character-missing'
   | 'facts-unsettled'
-  | 'file-missing';
+  | 'file-missing'
+  | 'files-in-circle'
+  | 'caption-outside'
+  | 'column-unknown'
+  | 'verb-unclosed'
+  | 'citation-unknown'
+  | 'bibliography-broken'
+  | 'bibliography-style-unknown'
+  | 'picture-unreadable';
 
 /** Three grades: part of the sheet is missing; it will look wrong; worth knowing. */
 export type Severity = 'broken' | 'off' | 'advice';
@@ -62,6 +70,8 @@ export interface RawFinding {
   readonly to: number;
   readonly args: Readonly<Record<string, string>>;
   readonly fix?: Fix;
+  /** The place in another file that was read in; `from` and `to` are then where that was asked for. */
+  readonly inFile?: { readonly name: string; readonly from: number; readonly to: number };
 }
 
 export type Report = (finding: RawFinding) => void;

@@ -65,8 +65,9 @@ export const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'package-unknown': {
     severity: 'off',
-    message: 'The package {name} is not known here.',
-    cause: 'Its name is misspelt, or it does something that is not supported yet.',
+    message: 'The package {name} is not known here{uses}.',
+    cause:
+      'Its name is misspelt, its file did not come with the assignment, or it does something that is not supported yet.',
   },
   'option-unknown': {
     severity: 'advice',
@@ -232,8 +233,49 @@ export const WORDS: Readonly<Record<FindingCode, Words>> = {
   },
   'file-missing': {
     severity: 'broken',
-    message: 'There is no file “{name}” with this assignment.',
+    message: 'There is no file “{name}” with this assignment{near}.',
     cause: 'Its name is misspelt, or it was not brought in.',
+  },
+  'files-in-circle': {
+    severity: 'broken',
+    message: 'The file {name} reads itself again, by way of others; it is left out here.',
+    cause: 'A file that is read in must not read the one that reads it.',
+  },
+  'caption-outside': {
+    severity: 'broken',
+    message: 'This caption belongs to no figure and no table.',
+    cause: 'A \\caption stands between \\begin{figure} and \\end{figure}, or the same of a table.',
+  },
+  'column-unknown': {
+    severity: 'off',
+    message: '“{name}” is no kind of column; text set to the left is taken.',
+    cause: 'Columns are l, c, r, or p{…} for paragraphs; some packages bring more.',
+  },
+  'verb-unclosed': {
+    severity: 'off',
+    message: 'This \\verb is never closed: its second {open} is missing in this line.',
+    cause: 'What is printed as it is typed stands between two equal characters, on one line.',
+  },
+  'citation-unknown': {
+    severity: 'off',
+    message: 'Nothing in the bibliography is called “{name}”.',
+    cause:
+      'The key in \\cite must be that of a \\bibitem, or of an entry in a .bib file of the assignment.',
+  },
+  'bibliography-broken': {
+    severity: 'off',
+    message: 'The entry {name} in {file} cannot be read; the others are.',
+    cause: 'A brace or a comma is missing in it.',
+  },
+  'bibliography-style-unknown': {
+    severity: 'advice',
+    message: 'There is no bibliography style {name} here; plain is used.',
+    cause: 'Known are plain, unsrt, abbrv, alpha, and those that natbib brings.',
+  },
+  'picture-unreadable': {
+    severity: 'broken',
+    message: 'The picture {name} cannot be shown: {why}.',
+    cause: 'Pictures are PNG, JPEG, PDF or SVG files. {todo}',
   },
 };
 

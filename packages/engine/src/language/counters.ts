@@ -1,4 +1,7 @@
-import { textOf } from '../expansion/expandables';
+import type { Inline } from '../document/inlines';
+import { expandTokens, textOf } from '../expansion/expandables';
+import type { Token } from '../expansion/meaning';
+import { Cat } from '../tokens/categories';
 import { declareRegister, getCount, setCount } from '../expansion/registers';
 import type { State } from '../expansion/state';
 import type { Interpreter } from './interpreter';
@@ -21,6 +24,18 @@ export function addReset(state: State, name: string, within: string): void {
   const cell = resetsCell(state, within);
   const list = (state.get(cell) as readonly string[] | undefined) ?? [];
   if (!list.includes(name)) state.set(cell, [...list, name], true);
+}
+
+/** `\counterwithout`: the outer counter leaves it alone, and it prints by itself. */
+export function countFreely(it: Interpreter, name: string, outer: string): void {
+  const cell = resetsCell(it.state, outer);
+  const list = (it.state.get(cell) as readonly string[] | undefined) ?? [];
+  it.state.set(
+    cell,
+    list.filter((n) => n !== name),
+    true,
+  );
+  it.define(`the${name}`, `\\arabic{${name}}`);
 }
 
 export const counterValue = (state: State, name: string): number => getCount(state, `c@${name}`);
@@ -49,8 +64,25 @@ export function counterText(it: Interpreter, name: string): string {
   return textOf(it.p, [it.p.command(`the${name}`)]);
 }
 
+/** What a `\label` names: the number as characters, set if it is more than that, and what is counted. */
+export interface CurrentLabel {
+  readonly value: string;
+  readonly shown: readonly Inline[] | null;
+  readonly kind: string;
+}
+
+/** Tokens as a label keeps them. */
+export function labelValue(it: Interpreter, tokens: readonly Token[], kind: string): CurrentLabel {
+  const expanded = expandTokens(it.p, tokens);
+  const plain = expanded.every((t) => t.cell === null && t.cat !== Cat.Math && t.cat !== Cat.Begin);
+  const value = expanded.map((t) => (t.cat === Cat.Command ? '' : t.text)).join('');
+  return { value, shown: plain ? null : it.inlinesOf(expanded), kind };
+}
+
 /** `\refstepcounter`: steps, and is what a `\label` that follows names. */
 export function refStepCounter(it: Interpreter, name: string): void {
   stepCounter(it.state, name);
-  it.setFact('currentLabel', counterText(it, name));
+  const tokens = [it.p.command(`p@${name}`), it.p.command(`the${name}`)];
+  const prefixed = it.state.get(it.state.cell(`p@${name}`)) !== undefined;
+  it.setFact('currentLabel', labelValue(it, prefixed ? tokens : tokens.slice(1), name));
 }

@@ -25,6 +25,10 @@ export interface Described {
 
 /** A command of the language. `run` acts in text, `math` inside formulas; one that has only `math` belongs in formulas. */
 export interface CommandEntry extends Described {
+  /** Given in the language itself: a body with `#1` … for the arguments of the signature (`m` and `o` only). */
+  readonly macro?: string;
+  /** What stands for a first optional argument that is left out. */
+  readonly fallback?: string;
   readonly run?: (it: Interpreter, args: Args, token: Token) => void;
   readonly math?: (reader: MathReader, token: Token) => readonly MathNode[] | MathNode | null;
 }
@@ -43,6 +47,8 @@ export interface EnvironmentEntry extends Described {
 export interface Module {
   readonly commands?: readonly CommandEntry[];
   readonly environments?: readonly EnvironmentEntry[];
+  /** Source in the language itself, carried out when the module is loaded. */
+  readonly source?: string;
   /** Macros in the language itself: name → body (with `#1` …). */
   readonly macros?: Readonly<Record<string, string>>;
   readonly setup?: (it: Interpreter, options: readonly string[]) => void;

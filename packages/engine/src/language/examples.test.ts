@@ -1,11 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { findingsIn, inArticle } from '../testing/document';
-import type { CommandEntry } from './entries';
+import type { Described } from './entries';
 import { kernel } from './kernel';
 import { PACKAGES } from './packages';
 
 /** Examples that only make sense inside something else, or before the document. */
 const NEEDS: Readonly<Record<string, (example: string) => string>> = {
+  array: (e) => `$${e.replaceAll('$', '')}$`,
+  gathered: () => '$\\begin{gathered}a\\\\b\\end{gathered}$',
   item: (e) => `\\begin{itemize}${e}\\end{itemize}`,
   hline: (e) => `\\begin{tabular}{l}${e} x\\end{tabular}`,
   qedhere: (e) => `\\begin{proof}x ${e}\\end{proof}`,
@@ -19,6 +21,14 @@ const NEEDS: Readonly<Record<string, (example: string) => string>> = {
   renewenvironment: () =>
     '\\newenvironment{note}{}{}\\renewenvironment{note}{\\begin{quote}}{\\end{quote}}x',
 };
+/** What an example may be told of: it points to what it does not bring. */
+const EXPECTED = new Set([
+  'line-too-wide',
+  'reference-unknown',
+  'citation-unknown',
+  'file-missing',
+  'picture-unreadable',
+]);
 const SKIPPED = new Set([
   'documentclass',
   'usepackage',
@@ -41,25 +51,50 @@ const SKIPPED = new Set([
   'AtBeginDocument',
   'newtheorem',
   'addtolength',
+  'document',
+  'filecontents',
+  'filecontents*',
+  'input',
+  'include',
 ]);
 
-const all: readonly CommandEntry[] = [
-  ...(kernel.commands ?? []),
-  ...Object.values(PACKAGES).flatMap((entry) => entry?.commands ?? []),
+interface Example {
+  readonly name: string;
+  readonly example: string;
+  readonly packages: string;
+}
+
+const shownOf = (entries: readonly Described[], packages: string): Example[] =>
+  entries
+    .filter(
+      ({ name, example }) => example !== '' && !SKIPPED.has(name) && !/[\u0000-\u001f@]/.test(name),
+    )
+    .map(({ name, example, ...entry }) => ({
+      name,
+      // An environment that is only mathematics shows what stands in a formula.
+      example:
+        'math' in entry && !('begin' in entry) && !('run' in entry) && example.startsWith('\\begin')
+          ? `$${example}$`
+          : example,
+      packages,
+    }));
+
+const BASE = 'mathtools,amssymb,amsthm,enumitem';
+const shown: readonly Example[] = [
+  ...shownOf([...(kernel.commands ?? []), ...(kernel.environments ?? [])], BASE),
+  ...Object.values(PACKAGES).flatMap((entry) =>
+    entry ? shownOf([...(entry.commands ?? []), ...(entry.environments ?? [])], entry.name) : [],
+  ),
 ];
-const preamble =
-  '\\usepackage{mathtools,amssymb,amsthm,bm,enumitem,geometry,setspace,xcolor,hyperref}';
-const shown = all.filter(
-  ({ name, example }) => example !== '' && !SKIPPED.has(name) && !/[\u0000-\u001f]/.test(name),
-);
 
 describe('the examples of the tables', () => {
   it('are many', () => expect(shown.length).toBeGreaterThan(500));
   it('typeset without a finding, every one', () => {
-    const wrong = shown.flatMap(({ name, example }) => {
+    const wrong = shown.flatMap(({ name, example, packages }) => {
       const source = NEEDS[name]?.(example) ?? example;
+      const preamble = `\\usepackage{${packages}}`;
       const found = findingsIn(inArticle(`x ${source}`, preamble)).filter(
-        ({ kind }) => kind !== 'line-too-wide' && kind !== 'reference-unknown',
+        ({ kind }) => !EXPECTED.has(kind),
       );
       return found.map(({ kind, at }) => `${name}: ${kind} at ${at}`);
     });

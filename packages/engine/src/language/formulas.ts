@@ -285,7 +285,7 @@ function finishRow(it: Interpreter, marks: RowMarks, row: ReadRow): DisplayRow {
   const place = trimRow(it, row);
   const tag = rowTag(it, marks, place);
   for (const { name, span } of marks.labels) {
-    it.labels.push({ name, value: tag?.value ?? '', ...span });
+    it.labels.push({ name, value: tag?.value ?? '', kind: 'equation', ...span });
   }
   return {
     cells: row.cells,

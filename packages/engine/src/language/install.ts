@@ -1,6 +1,7 @@
 import type { CommandEntry, Module } from './entries';
 import type { Interpreter, LanguageCommand } from './interpreter';
-import { macroOf } from './define';
+import { macroOf, tokenize } from './define';
+import type { Macro } from '../expansion/meaning';
 
 /** Command and environment entries of one name, text and formula sides put together. */
 function merged(before: unknown, entry: CommandEntry): CommandEntry {
@@ -17,6 +18,10 @@ export function install(it: Interpreter, module: Module, options: readonly strin
   const { state } = it;
   for (const entry of module.commands ?? []) {
     const cell = state.cell(entry.name);
+    if (entry.macro !== undefined) {
+      state.set(cell, entryMacro(it, entry), true);
+      continue;
+    }
     const command: LanguageCommand = {
       kind: 'command',
       name: entry.name,
@@ -31,5 +36,15 @@ export function install(it: Interpreter, module: Module, options: readonly strin
     const count = Math.max(0, ...[...body.matchAll(params)].map((hit) => Number(hit[1])));
     state.set(state.cell(name), macroOf(state, body, count), true);
   }
+  if (module.source !== undefined) it.execute(it.source(module.source));
   module.setup?.(it, options);
+}
+
+/** A command given as a macro: its signature says how many arguments it takes. */
+function entryMacro(it: Interpreter, entry: CommandEntry): Macro {
+  const count = [...entry.signature].filter((c) => c !== ' ').length;
+  const macro = macroOf(it.state, entry.macro ?? '', count);
+  if (!entry.signature.startsWith('o')) return macro;
+  const optional = tokenize(it.state, entry.fallback ?? '');
+  return { ...macro, params: macro.params.slice(1), optional };
 }

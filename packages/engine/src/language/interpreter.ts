@@ -12,11 +12,13 @@ import type { Cell, State } from '../expansion/state';
 import type { RawFinding } from '../findings/finding';
 import { Cat } from '../tokens/categories';
 import type { Args, CommandEntry, EnvironmentEntry } from './entries';
-import { defineMacro } from './define';
+import { defineMacro, tokenize } from './define';
 import { closeOpenGroups, type OpenEnvironment } from './environments';
 import { InlineList } from './inlineList';
 import { readDollarFormula, readStrayMath } from './formulas';
 import { CELLS, fontInterner, NORMAL_FONT, paragraphShape } from './parameters';
+import type { TableState } from './constructs/tables';
+import type { CellFrame } from './tableCell';
 import { reportUnknownCommand } from './unknown';
 
 /** A command bound to its entry. */
@@ -38,6 +40,11 @@ export interface OpenGroup {
 export interface LabelDefinition {
   readonly name: string;
   readonly value: string;
+  /** What a reference prints when that is more than characters. */
+  readonly shown?: readonly Inline[];
+  /** The heading it stands under, and what kind of thing it names. */
+  readonly title?: string;
+  readonly kind?: string;
   readonly from: number;
   readonly to: number;
 }
@@ -47,7 +54,36 @@ export interface BlockReading {
   readonly nodes: readonly BlockNode[];
   readonly findings: readonly RawFinding[];
   readonly labels: readonly LabelDefinition[];
+  /** Keys of the bibliography that are cited, in order. */
+  readonly citations: readonly string[];
+  /** Commands nobody defined, when a package that is not known may bring them. */
+  readonly strangers: readonly {
+    readonly name: string;
+    readonly from: number;
+    readonly to: number;
+  }[];
 }
+
+/** What the language asks of the world while it reads. */
+export interface LanguageHost {
+  /** The text of a file of the assignment, or null. */
+  readonly readFile: (name: string) => string | null;
+  /** Names of all files of the assignment. */
+  readonly files: () => readonly string[];
+  /** Size of a picture in pt, or null when it is no picture that can be shown. */
+  readonly imageSize: (name: string, page: number) => ImageSize | null;
+  /** Width, height and depth of inlines side by side, in sp. */
+  readonly measure: (inlines: readonly Inline[]) => Size;
+}
+
+export interface Size {
+  readonly width: Sp;
+  readonly height: Sp;
+  readonly depth: Sp;
+}
+
+/** Natural width and height of a picture, in sp. */
+export type ImageSize = { readonly width: Sp; readonly height: Sp };
 
 /** How deep boxes and arguments may be nested before reading gives up on the inner ones. */
 const DEEPEST = 250;
@@ -71,12 +107,18 @@ export class Interpreter {
   /** What `\vspace` and `\pagebreak` inside a paragraph leave for its end. */
   spaceAfterParagraph: BlockNode[] = [];
   /** What an environment's end leaves to be done once its group is closed. */
-  /** `\hline`s met since the last row of a table. */
-  tableRules = 0;
+  /** The table being read, and the frame of its cell; null outside tables. */
+  table: TableState | null = null;
+  cell: CellFrame | null = null;
+  /** The colour that tokens name; set by the colour package. */
+  colorOf: ((model: readonly Token[] | null, name: readonly Token[]) => number | null) | null =
+    null;
   afterEnvironment: ((it: Interpreter) => void) | null = null;
   groups: OpenGroup[] = [];
   environments: OpenEnvironment[] = [];
   labels: LabelDefinition[] = [];
+  citations: string[] = [];
+  strangers: { name: string; from: number; to: number }[] = [];
   findings: RawFinding[] = [];
   private depth = 0;
   readonly intern = fontInterner();
@@ -85,6 +127,7 @@ export class Interpreter {
   constructor(
     readonly state: State,
     public p: Processor,
+    readonly host: LanguageHost,
   ) {
     this.cells = Object.fromEntries(
       Object.entries(CELLS).map(([key, name]) => [key, state.cell(name)]),
@@ -136,9 +179,12 @@ export class Interpreter {
     this.clubPenalty = null;
     this.spaceAfterParagraph = [];
     this.afterEnvironment = null;
-    this.tableRules = 0;
+    this.table = null;
+    this.cell = null;
     this.depth = 0;
     this.labels = [];
+    this.citations = [];
+    this.strangers = [];
     this.findings = [];
     this.groups = [];
     this.environments = [];
@@ -147,7 +193,13 @@ export class Interpreter {
     const start = this.p.reader.pos;
     this.loop(null, start);
     if (this.p.reader.atEnd && this.p.atFile) this.endOfFile();
-    return { nodes: this.vlist, findings: this.findings, labels: this.labels };
+    return {
+      nodes: this.vlist,
+      findings: this.findings,
+      labels: this.labels,
+      citations: this.citations,
+      strangers: this.strangers,
+    };
   }
 
   private atSafePoint(start: number): boolean {
@@ -221,6 +273,8 @@ export class Interpreter {
         return this.space(this.p.spanOf(token));
       case Cat.Begin:
         return this.openGroup({ kind: 'brace', span: this.p.spanOf(token) });
+      case Cat.Active:
+        return this.command(token);
       case Cat.End:
         return this.closeBrace(token);
       case Cat.Math:
@@ -455,12 +509,18 @@ export class Interpreter {
       restricted: this.restricted,
       vlist: this.vlist,
       label: this.pendingLabel,
+      nextIndent: this.nextIndent,
+      clubPenalty: this.clubPenalty,
+      spaceAfterParagraph: this.spaceAfterParagraph,
     };
     const mode = this.cells.mode.value;
     this.vlist = [];
     this.hlist = null;
     this.restricted = false;
     this.pendingLabel = null;
+    this.nextIndent = null;
+    this.clubPenalty = null;
+    this.spaceAfterParagraph = [];
     this.cells.mode.value = 'vertical';
     this.runInner(tokens, () => this.endParagraph());
     const nodes = this.vlist;
@@ -469,9 +529,38 @@ export class Interpreter {
       restricted: outer.restricted,
       vlist: outer.vlist,
       pendingLabel: outer.label,
+      nextIndent: outer.nextIndent,
+      clubPenalty: outer.clubPenalty,
+      spaceAfterParagraph: outer.spaceAfterParagraph,
     });
     this.cells.mode.value = mode;
     return nodes;
+  }
+
+  /** Carries out tokens now, in the mode and group there is. */
+  execute(tokens: readonly Token[]): void {
+    if (tokens.length === 0) return;
+    if (++this.depth > DEEPEST) {
+      this.p.report('nesting-too-deep', this.p.place);
+      this.depth--;
+      return;
+    }
+    const stop: Token = { cat: STOP, text: '', cell: null, from: 0, to: 0, chunk: -1 };
+    this.p.push([...tokens, stop]);
+    this.loop(stop, 0);
+    this.depth--;
+  }
+
+  /** Carries out a command by its name, with arguments, if it is defined. */
+  call(name: string, ...args: readonly (readonly Token[])[]): void {
+    if (this.state.get(this.state.cell(name)) === undefined) return;
+    const braced = args.flatMap((arg) => [this.p.make(1, '{'), ...arg, this.p.make(2, '}')]);
+    this.execute([this.p.command(name), ...braced]);
+  }
+
+  /** Source of our own as tokens placed where we are. */
+  source(text: string): Token[] {
+    return tokenize(this.state, text).map((t) => ({ ...t, ...pick(this.p.place) }));
   }
 
   /** Passes over blanks, expanding on the way (`\ignorespaces`). */

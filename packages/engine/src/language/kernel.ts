@@ -2,7 +2,22 @@ import { definitions } from '../expansion/definitions';
 import { expandables } from '../expansion/expandables';
 import { FONT_UNITS_CELL, type FontUnits } from '../expansion/scan';
 import { standardCategories } from '../tokens/categories';
-import { boxCommands, minipage, tableCommands, tabular } from './constructs/boxes';
+import { assignments } from '../expansion/assignments';
+import { expressions } from '../expansion/expressions';
+import { bibliographyCommands, bibliographyEnvironments } from './constructs/bibliography';
+import { boxCommands, minipage } from './constructs/boxes';
+import { bindSizes, boxRegisterCommands, lrbox } from './constructs/boxRegisters';
+import { columnCommands } from './constructs/columns';
+import { contentsCommands } from './constructs/contents';
+import { fileCommands, fileTests } from './constructs/files';
+import { floatCommands, floatEnvironments } from './constructs/floats';
+import { footnoteCommands } from './constructs/footnotes';
+import { kernelCommands, kernelEnvironments } from './constructs/kernelCommands';
+import { marginCommands } from './constructs/margins';
+import { pageStyleCommands } from './constructs/pageStyle';
+import { sectionInternals } from './constructs/sections';
+import { tableCommands, tableEnvironments } from './constructs/tables';
+import { verbatimCommands, verbatimEnvironments } from './constructs/verbatim';
 import { characters } from './constructs/characters';
 import { counterCommands, counterExpandables } from './constructs/counters';
 import { beginMissingDocument, documentCommands, documentEnvironment } from './constructs/document';
@@ -16,9 +31,11 @@ import { references } from './constructs/references';
 import { spacing } from './constructs/spacing';
 import { newTheoremCommand } from './constructs/theorems';
 import type { Module } from './entries';
+import { tokenize } from './define';
 import { install } from './install';
 import type { Interpreter } from './interpreter';
 import { CELLS, declareParameters, NORMAL_FONT } from './parameters';
+import { PRELUDE } from './prelude';
 
 /** Everything a document can use before any class or package is loaded. */
 export const kernel: Module = {
@@ -30,7 +47,19 @@ export const kernel: Module = {
     ...references,
     ...counterCommands,
     ...boxCommands,
+    ...boxRegisterCommands,
     ...tableCommands,
+    ...pageStyleCommands,
+    ...contentsCommands,
+    ...sectionInternals,
+    ...footnoteCommands,
+    ...floatCommands,
+    ...columnCommands,
+    ...marginCommands,
+    ...verbatimCommands,
+    ...fileCommands,
+    ...bibliographyCommands,
+    ...kernelCommands,
     ...documentCommands,
     ...mathSymbols,
     ...mathStructures,
@@ -39,7 +68,12 @@ export const kernel: Module = {
   environments: [
     documentEnvironment,
     ...listEnvironments,
-    tabular,
+    ...tableEnvironments,
+    ...floatEnvironments,
+    ...verbatimEnvironments,
+    ...bibliographyEnvironments,
+    ...kernelEnvironments,
+    lrbox,
     minipage,
     arrayEnvironment,
     ...displays,
@@ -47,7 +81,6 @@ export const kernel: Module = {
   macros: {
     ...listMacros,
     '@empty': '',
-    '@gobble': '',
     space: ' ',
     '@firstofone': '#1',
     '@firstoftwo': '#1',
@@ -62,9 +95,12 @@ export function installKernel(it: Interpreter, units: () => FontUnits): void {
   state.set(state.cell('\u0001catcodes'), standardCategories());
   state.set(state.cell(CELLS.font), it.intern(NORMAL_FONT));
   state.set(state.cell(FONT_UNITS_CELL), units);
-  for (const meaning of [...expandables, ...counterExpandables, ...definitions]) {
+  const primitives = [...definitions, ...assignments, ...expressions];
+  const tests = [...counterExpandables, ...fileTests(it)];
+  for (const meaning of [...expandables, ...tests, ...primitives]) {
     state.set(state.cell(meaning.name), meaning);
   }
+  bindSizes(it);
   install(it, kernel, []);
   for (const [name, other] of [
     ['bgroup', '{'],
@@ -72,6 +108,8 @@ export function installKernel(it: Interpreter, units: () => FontUnits): void {
   ] as const) {
     state.set(state.cell(name), { kind: 'char', cat: other === '{' ? 1 : 2, text: other });
   }
+  state.set(state.cell('@sptoken'), { kind: 'char', cat: 10, text: ' ' });
+  it.execute(tokenize(state, PRELUDE));
 }
 
 /** Hooks that need the document construct; set on each interpreter. */

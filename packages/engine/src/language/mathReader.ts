@@ -19,6 +19,9 @@ export type Until =
 /** How a list ended: as it should, at a `&`, at a `\\`, or too early. */
 export type Ended = 'closed' | 'tab' | 'row' | 'early';
 
+/** What ends a cell of a table of text. */
+const TABLE_ENDS: ReadonlySet<string> = new Set(['\\', 'tabularnewline', 'cr', 'end']);
+
 /** What is nested deeper than this is passed over. */
 const DEEPEST = 240;
 
@@ -161,6 +164,7 @@ export class MathReader {
         return null;
       case Cat.Tab:
         if (until === 'cell') return 'tab';
+        if (this.endsTableCell(token)) return null;
         this.p.report('alignment-outside', this.it.spanOf(token), {}, this.removal(token));
         return null;
       case Cat.Parameter:
@@ -170,6 +174,16 @@ export class MathReader {
       default:
         return this.command(token, nodes, until);
     }
+  }
+
+  /** A formula that its table's column opened and will close (`>{$}c<{$}`): what closes the cell comes first. */
+  private endsTableCell(token: Token): boolean {
+    const frame = this.it.cell;
+    if (!frame || this.environments.length > 0) return false;
+    if (!frame.after.some((t) => t.cat === Cat.Math || t.text === ')')) return false;
+    this.p.push([...frame.after, this.p.command('\u0001cellend'), token]);
+    frame.after = [];
+    return true;
   }
 
   private removal(token: Token) {
@@ -193,6 +207,7 @@ export class MathReader {
       until === 'cell'
     )
       return 'row';
+    if (until !== 'cell' && TABLE_ENDS.has(token.text) && this.endsTableCell(token)) return null;
     if (token.text === 'begin')
       return beginInFormula(this, token, nodes) ? null : this.giveBack(token);
     if (token.text === 'end') return endInFormula(this, token, until);

@@ -1,7 +1,7 @@
 import { glue, gluePt, NO_GLUE, pt, PT, type Glue, type Sp } from '../base/lengths';
 import type { ParagraphShape } from '../document/blocks';
 import { BLACK, type FontSpec } from '../document/font';
-import type { PageGeometry } from '../document/page';
+import type { FloatRules, PageGeometry } from '../document/page';
 import { declareRegister, getCount, getDimen, getSkip, setSkip } from '../expansion/registers';
 import type { State } from '../expansion/state';
 
@@ -32,6 +32,35 @@ export const CELLS = {
   listDefaults: '\u0001listdefaults',
   atBegin: '\u0001atbegin',
   lineSpread: '\u0001linespread',
+  flushBottom: '\u0001flushbottom',
+  twoSided: '\u0001twosided',
+  twoColumn: '\u0001twocolumn',
+  titlePage: '\u0001titlepage',
+  noFootnoteRule: '\u0001nofootnoterule',
+  indentFirst: '\u0001indentfirst',
+  pageSet: '\u0001pageset',
+  keepTextWidth: '\u0001keeptextwidth',
+  atEnd: '\u0001atend',
+  atEndPreamble: '\u0001atendpreamble',
+  firstPage: '\u0001firstpage',
+  overlay: '\u0001overlay',
+  overlays: '\u0001overlays',
+  pauses: '\u0001pauses',
+  topFrames: '\u0001topframes',
+  textFamily: '\u0001textfamily',
+  authorYear: '\u0001authoryear',
+  draft: '\u0001draft',
+  face: '\u0001face',
+  /** The name of the heading given out last, for \nameref. */
+  currentTitle: '\u0001currenttitle',
+  /** The counter stepped last, for \cref. */
+  currentKind: '\u0001currentkind',
+  inMinipage: '\u0001inminipage',
+  table: '\u0001table',
+  /** Facts of the document as a whole, given back by the session. */
+  contents: '\u0001contents',
+  cited: '\u0001cited',
+  unknownPackages: '\u0001unknownpackages',
 } as const;
 
 /** The standard text sizes by base size: [size, line distance] in pt (the files size10, size11, size12 of the classes). */
@@ -125,6 +154,39 @@ export function declareParameters(state: State): void {
     leftmarginiv: pt(17),
     leftmarginv: pt(10),
     leftmarginvi: pt(10),
+    columnsep: pt(10),
+    columnseprule: 0,
+    marginparwidth: pt(65),
+    marginparsep: pt(11),
+    marginparpush: pt(5),
+    footnotesep: pt(6.65),
+    doublerulesep: pt(2),
+    extrarowheight: 0,
+    hangindent: 0,
+    hfuzz: pt(0.1),
+    vfuzz: pt(0.1),
+    overfullrule: 0,
+    normallineskiplimit: 0,
+    vsize: pt(550),
+    parsepamount: 0,
+    bibindent: pt(15),
+    LTleft: 0,
+    LTright: 0,
+    'dimen@': 0,
+    'dimen@i': 0,
+    'dimen@ii': 0,
+    '@tempdima': 0,
+    '@tempdimb': 0,
+    '@tempdimc': 0,
+    '@totalleftmargin': 0,
+    '@pnumwidth@': 0,
+    maxdimen: pt(16383.99999),
+    'p@': pt(1),
+    'z@': 0,
+    pdfpagewidth: 0,
+    pdfpageheight: 0,
+    unitlength: pt(1),
+    normalbaselineskip: pt(12),
   };
   for (const [name, value] of Object.entries(dimens)) declareRegister(state, 'dimen', name, value);
   const skips: Readonly<Record<string, Glue>> = {
@@ -145,8 +207,19 @@ export function declareParameters(state: State): void {
     smallskipamount: gluePt(3, 1, 1),
     medskipamount: gluePt(6, 2, 2),
     bigskipamount: gluePt(12, 4, 4),
+    floatsep: gluePt(12, 2, 2),
+    textfloatsep: gluePt(20, 2, 4),
+    intextsep: gluePt(12, 2, 2),
+    dblfloatsep: gluePt(12, 2, 2),
+    dbltextfloatsep: gluePt(20, 2, 4),
+    abovecaptionskip: gluePt(10),
+    belowcaptionskip: gluePt(0),
+    multicolsep: gluePt(12, 4, 3),
+    spaceskip: NO_GLUE,
+    xspaceskip: NO_GLUE,
   };
   for (const [name, value] of Object.entries(skips)) declareRegister(state, 'skip', name, value);
+  setSkip(state, '\u0001footins', gluePt(9, 4, 2), true);
   const counts: Readonly<Record<string, number>> = {
     pretolerance: 100,
     tolerance: 200,
@@ -161,8 +234,36 @@ export function declareParameters(state: State): void {
     exhyphenpenalty: 50,
     hbadness: 1000,
     vbadness: 1000,
-    secnumdepth: 3,
-    tocdepth: 3,
+    hangafter: 1,
+    brokenpenalty: 100,
+    binoppenalty: 700,
+    relpenalty: 500,
+    adjdemerits: 10000,
+    doublehyphendemerits: 10000,
+    finalhyphendemerits: 5000,
+    looseness: 0,
+    lefthyphenmin: 2,
+    righthyphenmin: 3,
+    showboxdepth: 0,
+    showboxbreadth: 0,
+    tracingonline: 0,
+    errorcontextlines: 5,
+    maxdeadcycles: 25,
+    mag: 1000,
+    newlinechar: 10,
+    language: 0,
+    floatingpenalty: 20000,
+    '@tempcnta': 0,
+    '@tempcntb': 0,
+    'count@': 0,
+    '@secpenalty': -300,
+    '@lowpenalty': 51,
+    '@medpenalty': 151,
+    '@highpenalty': 301,
+    '@itempenalty': -51,
+    '@beginparpenalty': -51,
+    '@endparpenalty': -51,
+    time: 720,
     year: 2026,
     month: 1,
     day: 1,
@@ -230,16 +331,19 @@ export function paragraphShape(
     clubPenalty: clubPenalty ?? getCount(state, 'clubpenalty'),
     widowPenalty: getCount(state, beforeDisplay ? 'displaywidowpenalty' : 'widowpenalty'),
     interlinePenalty: getCount(state, 'interlinepenalty'),
+    hang: null,
   };
 }
 
 /** Paper and margins from the registers, at the start of the document. */
 export function pageGeometry(state: State): PageGeometry {
   const inch = 72.27 * PT;
+  const flag = (name: string): boolean => state.get(state.cell(name)) === true;
   return {
     paperWidth: getDimen(state, 'paperwidth'),
     paperHeight: getDimen(state, 'paperheight'),
     left: inch + getDimen(state, 'hoffset') + getDimen(state, 'oddsidemargin'),
+    evenLeft: inch + getDimen(state, 'hoffset') + getDimen(state, 'evensidemargin'),
     top:
       inch +
       getDimen(state, 'voffset') +
@@ -249,9 +353,37 @@ export function pageGeometry(state: State): PageGeometry {
     textWidth: getDimen(state, 'textwidth'),
     textHeight: getDimen(state, 'textheight'),
     topSkip: getDimen(state, 'topskip'),
+    headSep: getDimen(state, 'headsep'),
     footSkip: getDimen(state, 'footskip'),
     maxDepth: getDimen(state, 'maxdepth'),
-    raggedBottom: true,
+    raggedBottom: !flag(CELLS.flushBottom),
+    twoSided: flag(CELLS.twoSided),
     footSize: ((state.get(state.cell(CELLS.font)) as FontSpec | undefined) ?? NORMAL_FONT).size,
+    floats: floatRules(state),
+  };
+}
+
+/** The text of a macro that holds a number. */
+function fractionOf(state: State, name: string, fallback: number): number {
+  const meaning = state.meaning(state.cell(name));
+  if (meaning?.kind !== 'macro') return fallback;
+  const value = parseFloat(meaning.body.map(({ text }) => text).join(''));
+  return Number.isNaN(value) ? fallback : value;
+}
+
+function floatRules(state: State): FloatRules {
+  return {
+    topNumber: getCount(state, 'c@topnumber'),
+    bottomNumber: getCount(state, 'c@bottomnumber'),
+    totalNumber: getCount(state, 'c@totalnumber'),
+    topFraction: fractionOf(state, 'topfraction', 0.7),
+    bottomFraction: fractionOf(state, 'bottomfraction', 0.3),
+    textFraction: fractionOf(state, 'textfraction', 0.2),
+    pageFraction: fractionOf(state, 'floatpagefraction', 0.5),
+    between: getSkip(state, 'floatsep'),
+    text: getSkip(state, 'textfloatsep'),
+    inText: getSkip(state, 'intextsep'),
+    footnotes: getSkip(state, '\u0001footins'),
+    footnoteRule: state.get(state.cell(CELLS.noFootnoteRule)) !== true,
   };
 }

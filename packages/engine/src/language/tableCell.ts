@@ -1,49 +1,120 @@
-import type { Inline } from '../document/inlines';
+import type { BlockNode } from '../document/blocks';
+import type { Inline, TabularColumn } from '../document/inlines';
+import { readArgument } from '../expansion/arguments';
+import { textOf } from '../expansion/expandables';
 import type { Token } from '../expansion/meaning';
 import { STOP } from '../expansion/processor';
 import { Cat } from '../tokens/categories';
-import { closeOpenGroups } from './environments';
+import { enterColumn, leaveColumn } from './constructs/boxes';
+import { closeOpenGroups, runOwnEnd } from './environments';
 import { InlineList } from './inlineList';
 import type { Interpreter } from './interpreter';
 
-type CellEnd = 'tab' | 'row' | 'end';
+export type CellEnd = 'tab' | 'row' | 'end';
 
-/**
- * One cell of a table: everything to the next `&`, `\\` or `\end` at its own level.
- * The `\end` is left unread.
- */
-export function readCell(it: Interpreter): { inlines: readonly Inline[]; ended: CellEnd } {
-  const outer = { hlist: it.hlist, restricted: it.restricted };
-  const list = new InlineList();
-  it.hlist = list;
-  it.restricted = true;
-  it.openGroup({ kind: 'semisimple', span: it.p.place });
-  const groups = it.groups.length;
-  it.skipBlanks();
-  const ended = fillCell(it, groups);
-  list.unskip();
-  closeOpenGroups(it, groups);
-  it.closeGroup();
-  it.hlist = outer.hlist;
-  it.restricted = outer.restricted;
-  return { inlines: list.finish(), ended };
+/** What stands at the end of a cell's own tokens, before the `&` or `\\` that ended it. */
+const CELL_END = '\u0001cellend';
+
+/** A cell's contents, on one line or as a column, and what ended it. */
+export interface ReadCell {
+  readonly inlines: readonly Inline[];
+  readonly blocks: readonly BlockNode[] | null;
+  readonly ended: CellEnd;
 }
 
-function fillCell(it: Interpreter, groups: number): CellEnd {
+/** What is known of the table while its cells are read. */
+export interface CellFrame {
+  /** Name of the environment whose `\end` ends the table. */
+  readonly environment: string;
+  /** Tokens behind the cell's contents (`<{…}`). */
+  after: readonly Token[];
+}
+
+/**
+ * One cell of a table: everything to the next `&`, `\\` or the table's `\end` at its
+ * own level, which is left unread. `\multicolumn` may change the column on the way.
+ */
+export function readCell(
+  it: Interpreter,
+  frame: CellFrame,
+  column: TabularColumn,
+  before: readonly Token[],
+): ReadCell {
+  const paragraphs = column.width !== null;
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  const outer = enterColumn(it, column.width);
+  if (!paragraphs) {
+    it.hlist = new InlineList();
+    it.restricted = true;
+  }
+  const mode = it.state.cell('\u0001mode');
+  const outerMode = mode.value;
+  mode.value = paragraphs ? 'vertical' : 'horizontal';
+  const groups = it.groups.length;
+  const outerCell = it.cell;
+  it.cell = frame;
+  if (before.length > 0) it.p.push(before);
+  const ended = fillCell(it, groups, frame);
+  it.cell = outerCell;
+  it.hlist?.unskip();
+  const inlines = paragraphs ? [] : (it.hlist?.finish() ?? []);
+  closeOpenGroups(it, groups);
+  if (!paragraphs) it.hlist = null;
+  it.restricted = false;
+  const blocks = leaveColumn(it, outer);
+  it.closeGroup();
+  mode.value = outerMode;
+  return { inlines, blocks: paragraphs ? blocks : null, ended };
+}
+
+function fillCell(it: Interpreter, groups: number, frame: CellFrame): CellEnd {
+  let marked = false;
   for (;;) {
     const token = it.p.nextExpanded();
     if (token === null) return 'end';
-    const ended = token.cat === STOP ? 'end' : it.groups.length === groups ? endOf(token) : null;
+    if (token.cat === STOP) {
+      it.p.unread(token);
+      return 'end';
+    }
+    if (token.cat === Cat.Command && token.text === CELL_END) {
+      marked = true;
+      continue;
+    }
+    const ended = it.groups.length === groups ? endOf(it, token, frame) : null;
+    if (ended === 'own') continue;
+    if (ended && !marked && frame.after.length > 0) {
+      it.p.push([...frame.after, it.p.command(CELL_END), token]);
+      continue;
+    }
     if (ended === 'end') it.p.unread(token);
     if (ended) return ended;
     it.carryOut(token);
   }
 }
 
-/** How a token of the cell's own level ends it, or null. */
-function endOf(token: Token): CellEnd | null {
+/** How a token of the cell's own level ends it, or null; `own` when it opened the closing half of the document's own environment. */
+function endOf(it: Interpreter, token: Token, frame: CellFrame): CellEnd | 'own' | null {
   if (token.cat === Cat.Tab) return 'tab';
   if (token.cat !== Cat.Command) return null;
-  if (token.text === '\\' || token.text === 'tabularnewline') return 'row';
-  return token.text === 'end' ? 'end' : null;
+  if (token.text === '\\' || token.text === 'tabularnewline' || token.text === 'cr') return 'row';
+  if (token.text !== 'end') return null;
+  return ownEnd(it, frame) ? 'own' : 'end';
+}
+
+/**
+ * An `\end` that names an environment of the document's own, opened around the
+ * table: its closing half holds the table's real end and may hold more cells.
+ */
+function ownEnd(it: Interpreter, frame: CellFrame): boolean {
+  const tokens = readArgument(it.p, it.p.command('end'));
+  if (!tokens) return false;
+  const name = textOf(it.p, tokens);
+  const back = [it.p.make(Cat.Begin, '{'), ...tokens, it.p.make(Cat.End, '}')];
+  const open = it.environments.findLast((e) => e.name === name);
+  if (name === frame.environment || !open || open.entry !== null || open.data.ending === true) {
+    it.p.push(back);
+    return false;
+  }
+  runOwnEnd(it, open);
+  return true;
 }

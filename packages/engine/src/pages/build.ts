@@ -1,299 +1,285 @@
-import type { Glue, Sp } from '../base/lengths';
-import { badness } from '../boxes/badness';
-import { boxOf, rule, type Box } from '../boxes/box';
-import type { LineVItem, PageMark, VItem } from '../boxes/vertical';
-import type { PageGeometry } from '../document/page';
-import type { FlowBlock, FlowPosition, Page, Placed } from './page';
+import type { Sp } from '../base/lengths';
+import { boxOf, rule } from '../boxes/box';
+import type { FloatVItem } from '../boxes/vertical';
+import type {
+  ColumnLayout,
+  NumberStyle,
+  PageGeometry,
+  PageStyle,
+  RunningTexts,
+} from '../document/page';
+import { buildColumn, type BuiltColumn, type ColumnStart } from './column';
+import { elementsOf, type Element, type Located } from './flow';
+import { floatElement } from './column';
+import { heightOf } from './floats';
+import { numberText } from './numbers';
+import type { FlowBlock, FlowPosition, Page, Placed, PlacedMark } from './page';
+import { stack } from './stack';
 
-/** Costs of page breaks (TeX: The Program, §974, §1005). */
-const AWFUL = 0x3fffffff;
-const DEPLORABLE = 100_000;
-const FORCED = -10_000;
-
-/** What the list gives, with line space worked out. */
-type Element =
-  | { readonly kind: 'box'; readonly box: Box; readonly x: Sp; readonly line: LineVItem | null }
-  | { readonly kind: 'glue'; readonly glue: Glue }
-  | { readonly kind: 'penalty'; readonly penalty: number }
-  | { readonly kind: 'mark'; readonly mark: PageMark };
-
-/** An element and the place it came from. */
-interface Located {
-  readonly element: Element;
-  readonly at: FlowPosition;
+/** Where a page starts, and all that holds from there on. Equal starts over equal lists give equal pages. */
+export interface PageStart extends ColumnStart {
+  /** Its place among the pages, from 1. */
+  readonly index: number;
+  readonly number: number;
+  readonly numbering: NumberStyle;
+  readonly style: PageStyle;
+  readonly running: RunningTexts;
+  readonly columns: ColumnLayout | null;
+  /** A page without anything comes first, so that this one is a right-hand page. */
+  readonly blank: boolean;
+  /** The change of columns that is in force begins on this page: what stands above them. */
+  readonly wide: readonly Element[];
 }
 
 /** Where a page ended: the place to go on from, and the furthest place looked at. */
 export interface BuiltPage {
-  readonly page: Page;
+  /** Null when nothing was on it: the next one is built in its place. */
+  readonly page: Page | null;
   readonly start: PageStart;
   readonly next: PageStart | null;
   readonly reach: FlowPosition;
 }
 
-/** Where a page starts, and under which number and style. */
-export interface PageStart {
-  readonly at: FlowPosition;
-  readonly number: number;
-  readonly style: string;
+const EMPTY_STYLE: PageStyle = { head: null, foot: null, evenHead: null, evenFoot: null };
+
+/** The first page of a document. */
+export const FIRST_PAGE: PageStart = {
+  at: { block: 0, item: 0 },
+  waiting: [],
+  notes: [],
+  repeat: [],
+  done: [],
+  marks: [],
+  flush: false,
+  index: 1,
+  number: 1,
+  numbering: 'arabic',
+  style: EMPTY_STYLE,
+  running: { left: [], right: [] },
+  columns: null,
+  blank: false,
+  wide: [],
+};
+
+/** What is gathered while the parts of a page are put in place. */
+interface Sheet {
+  readonly placed: Placed[];
+  readonly labels: string[];
+  readonly marks: PlacedMark[];
+  bottom: Sp;
 }
 
-/** Reads the main vertical list from a place on. */
-class Flow {
-  private pending: Located[] = [];
-  private lastSkip: Sp | null = null;
-  private noInterline = false;
-  /** Depth of the line before; null at the top of a page, where space vanishes anyway. */
-  private depth: Sp | null = null;
-
-  constructor(
-    private readonly blocks: readonly FlowBlock[],
-    public at: FlowPosition,
-  ) {}
-
-  next(): Located | null {
-    for (;;) {
-      const waiting = this.pending.shift();
-      if (waiting) return waiting;
-      const block = this.blocks[this.at.block];
-      if (!block) return null;
-      const item = block.items[this.at.item];
-      if (!item) {
-        this.at = { block: this.at.block + 1, item: 0 };
-        continue;
-      }
-      const at = this.at;
-      this.at = { block: at.block, item: at.item + 1 };
-      this.take(item, at);
-    }
-  }
-
-  private take(item: VItem, at: FlowPosition): void {
-    const push = (element: Element) => this.pending.push({ element, at });
-    switch (item.kind) {
-      case 'line': {
-        const between = this.noInterline ? null : this.interline(item);
-        if (between) push({ kind: 'glue', glue: between });
-        push({ kind: 'box', box: item.box, x: item.x, line: item });
-        this.afterBox(item.box.depth);
-        break;
-      }
-      case 'rule':
-        push({ kind: 'box', x: item.x, line: null, box: ruleBox(item.width, item.height) });
-        this.afterBox(null);
-        break;
-      case 'glue':
-        this.lastSkip = (this.lastSkip ?? 0) + item.glue.width;
-        push({ kind: 'glue', glue: item.glue });
-        break;
-      case 'addvspace': {
-        // `\addvspace`: the larger of the two, negative space simply added (LaTeX kernel).
-        const last = this.lastSkip;
-        if (last === null || item.glue.width < 0 || last < 0) {
-          push({ kind: 'glue', glue: item.glue });
-          this.lastSkip = (last ?? 0) + item.glue.width;
-        } else if (last < item.glue.width) {
-          push({ kind: 'glue', glue: { ...item.glue, width: item.glue.width - last } });
-          this.lastSkip = item.glue.width;
-        }
-        break;
-      }
-      case 'penalty':
-        push(item);
-        break;
-      case 'nointerline':
-        this.noInterline = true;
-        break;
-      case 'mark':
-        push(item);
-        break;
-    }
-  }
-
-  private afterBox(depth: Sp | null): void {
-    this.depth = depth;
-    this.lastSkip = null;
-    this.noInterline = false;
-  }
-
-  private interline({ spacing, box }: LineVItem): Glue | null {
-    if (this.depth === null) return null;
-    const gap = spacing.baselineSkip.width - this.depth - box.height;
-    if (gap < spacing.lineSkipLimit) return spacing.lineSkip;
-    return { ...spacing.baselineSkip, width: gap };
-  }
-}
-
-const ruleBox = (width: Sp, height: Sp): Box =>
-  boxOf(width, height, 0, width === 0 ? [] : [{ x: 0, y: 0, item: rule(width, height, 0) }]);
-
-/** Running sums of a page's contents. */
-interface Totals {
-  readonly height: Sp;
-  readonly depth: Sp;
-  readonly stretch: Sp;
-  readonly infinite: boolean;
-  readonly shrink: Sp;
-}
-
-interface BreakPoint {
-  readonly count: number;
-  readonly at: FlowPosition;
-  readonly cost: number;
-}
-
-/**
- * Builds one page: the break of least cost, as TeX's page builder chooses it
- * (TeX: The Program, §§980–1028; The TeXbook, chapter 15). Null when nothing is left.
- */
+/** Builds one page, column by column. Null when nothing is left. */
 export function buildPage(
   blocks: readonly FlowBlock[],
   start: PageStart,
   geometry: PageGeometry,
 ): BuiltPage | null {
-  const flow = new Flow(blocks, start.at);
-  const held: Located[] = [];
-  let totals: Totals = { height: 0, depth: 0, stretch: 0, infinite: false, shrink: 0 };
-  let empty = true;
-  let lastWasBox = false;
-  let best: BreakPoint | null = null;
-  for (;;) {
-    const located = flow.next();
-    if (!located) {
-      if (empty && !held.some(({ element }) => element.kind === 'mark')) return null;
-      return finishPage(held, blocks, start, geometry, null, flow.at);
-    }
-    const { element } = located;
-    if (empty && (element.kind === 'glue' || element.kind === 'penalty')) continue;
-    const penalty = breakPenalty(element, lastWasBox);
-    if (penalty !== null) {
-      const cost = pageCost(totals, penalty, geometry.textHeight);
-      if (best === null || cost <= best.cost) {
-        best = { count: held.length, at: located.at, cost };
-      }
-      if (cost === AWFUL || penalty <= FORCED) {
-        return finishPage(held.slice(0, best.count), blocks, start, geometry, best, flow.at);
-      }
-    }
-    held.push(located);
-    if (element.kind === 'box') {
-      const top = empty ? Math.max(0, geometry.topSkip - element.box.height) : 0;
-      totals = addBox(totals, element.box, top, geometry.maxDepth);
-      empty = false;
-      lastWasBox = true;
-    } else if (element.kind === 'glue') {
-      totals = addGlue(totals, element.glue);
-      lastWasBox = false;
-    } else if (element.kind === 'penalty') lastWasBox = false;
-  }
-}
-
-/** The cost of breaking before the element, or null where none is allowed. */
-function breakPenalty(element: Element, lastWasBox: boolean): number | null {
-  if (element.kind === 'penalty')
-    return element.penalty >= 10000 ? null : Math.max(FORCED, element.penalty);
-  return element.kind === 'glue' && lastWasBox ? 0 : null;
-}
-
-function addBox(t: Totals, box: Box, top: Sp, maxDepth: Sp): Totals {
-  const height = t.height + t.depth + top + box.height;
-  const depth = Math.min(box.depth, maxDepth);
-  return { ...t, height: height + (box.depth - depth), depth };
-}
-
-function addGlue(t: Totals, g: Glue): Totals {
-  return {
-    height: t.height + t.depth + g.width,
-    depth: 0,
-    stretch: t.stretch + (g.stretchOrder === 0 ? g.stretch : 0),
-    infinite: t.infinite || (g.stretchOrder > 0 && g.stretch !== 0),
-    shrink: t.shrink + g.shrink,
+  if (start.blank) return blankPage(start, geometry);
+  const sheet: Sheet = { placed: [], labels: [], marks: [], bottom: geometry.top };
+  const layout = start.columns ?? { count: 1, width: geometry.textWidth, gap: 0, rule: 0 };
+  const idOf = (at: FlowPosition): number =>
+    blocks[Math.min(at.block, blocks.length - 1)]?.id ?? -1;
+  const left = leftOf(start.number, geometry);
+  const wideFloats = layout.count > 1 ? takeWide(start.waiting, geometry) : [];
+  let top = 0;
+  if (start.wide.length > 0) top += placeWide(sheet, start, left, geometry, idOf(start.at));
+  for (const float of wideFloats)
+    top += placeWideFloat(sheet, float, left, top, geometry, idOf(start.at));
+  const height = geometry.textHeight - top;
+  let from: ColumnStart = {
+    ...start,
+    waiting: start.waiting.filter((f) => !wideFloats.includes(f)),
   };
+  let built: BuiltColumn | null = null;
+  let empty = top === 0;
+  for (let c = 0; c < layout.count; c++) {
+    built = buildColumn(blocks, from, height, { ...geometry, textWidth: layout.width });
+    from = built.next;
+    empty &&= built.empty;
+    if (empty && built.ended === 'end' && from.waiting.length === 0 && from.notes.length === 0) {
+      if (start.index > 1 || from.marks.length === 0) return null;
+    }
+    const x = left + c * (layout.width + layout.gap);
+    const ragged = geometry.raggedBottom || built.ended !== 'full';
+    place(sheet, built.elements, x, geometry.top + top, height, ragged, idOf);
+    if (c > 0 && layout.rule > 0)
+      columnRule(sheet, x - layout.gap / 2, geometry.top + top, height, layout);
+    if (built.ended !== 'full') break;
+  }
+  return finishPage(built as BuiltColumn, sheet, start, geometry, empty);
 }
 
-function pageCost(t: Totals, penalty: number, goal: Sp): number {
-  let b: number;
-  if (t.height < goal) b = t.infinite ? 0 : badness(goal - t.height, t.stretch);
-  else if (t.height - goal > t.shrink) b = AWFUL;
-  else b = badness(t.height - goal, t.shrink);
-  if (b >= AWFUL) return AWFUL;
-  if (penalty <= FORCED) return penalty;
-  return b < 10000 ? b + penalty : DEPLORABLE;
-}
-
+/** An empty page costs nothing when it only changes columns: the next one starts here. */
 function finishPage(
-  held: readonly Located[],
-  blocks: readonly FlowBlock[],
+  built: BuiltColumn,
+  sheet: Sheet,
   start: PageStart,
   geometry: PageGeometry,
-  end: BreakPoint | null,
-  reach: FlowPosition,
-): BuiltPage {
-  const placed: Placed[] = [];
-  const labels: string[] = [];
-  const marks: { mark: PageMark; block: number; y: Sp }[] = [];
-  const ratio = glueRatio(held, geometry, geometry.raggedBottom || end === null);
-  const idOf = (at: FlowPosition): number => (blocks[at.block] as FlowBlock).id;
-  let y = geometry.top;
-  let first = true;
-  let style = start.style;
-  let thisStyle: string | null = null;
-  for (const { element, at } of held) {
-    if (element.kind === 'box') {
-      if (first) y += Math.max(0, geometry.topSkip - element.box.height);
-      first = false;
-      y += element.box.height;
-      placed.push({ x: geometry.left + element.x, y, box: element.box, block: idOf(at) });
-      for (const label of element.line?.labels ?? []) labels.push(label);
-      y += element.box.depth;
-    } else if (element.kind === 'glue') y += element.glue.width + settle(element.glue, ratio);
-    else if (element.kind === 'mark') {
-      marks.push({ mark: element.mark, block: idOf(at), y });
-      if (element.mark.kind === 'label') labels.push(element.mark.name);
-      if (element.mark.kind === 'pagestyle') {
-        if (element.mark.thisPageOnly) thisStyle = element.mark.style;
-        else style = element.mark.style;
-      }
-    }
-  }
+  empty: boolean,
+): BuiltPage | null {
+  const settled = takeMarks(sheet.marks, start);
+  const more =
+    built.ended !== 'end' || built.next.waiting.length > 0 || built.next.notes.length > 0;
   const page: Page = {
+    index: start.index,
+    number: settled.number,
+    geometry,
+    placed: sheet.placed,
+    labels: sheet.labels,
+    marks: sheet.marks,
+    folio: numberText(settled.number, settled.numbering),
+    style: settled.thisStyle ?? settled.style,
+    running: settled.shown,
+    overfull: Math.max(0, sheet.bottom - geometry.top - geometry.textHeight),
+  };
+  const odd = built.ended === 'clearOdd' && geometry.twoSided;
+  const keepsPage = empty && built.ended !== 'full' && built.ended !== 'end';
+  const number = keepsPage ? settled.number : settled.number + 1;
+  const next: PageStart = {
+    ...built.next,
+    index: keepsPage ? start.index : start.index + 1,
+    number,
+    numbering: settled.numbering,
+    style: settled.style,
+    running: settled.running,
+    columns: built.change ? built.change.layout : start.columns,
+    wide: built.change ? elementsOf(built.change.wide) : [],
+    blank: odd && number % 2 === 0,
+  };
+  return { page: keepsPage ? null : page, start, next: more ? next : null, reach: built.reach };
+}
+
+function blankPage(start: PageStart, geometry: PageGeometry): BuiltPage {
+  const page: Page = {
+    index: start.index,
     number: start.number,
     geometry,
-    placed,
-    labels,
-    marks,
-    folio: (thisStyle ?? style) === 'empty' ? null : String(start.number),
-    overfull: Math.max(0, y - (placed.at(-1)?.box.depth ?? 0) - geometry.top - geometry.textHeight),
+    placed: [],
+    labels: [],
+    marks: [],
+    folio: numberText(start.number, start.numbering),
+    style: start.style,
+    running: start.running,
+    overfull: 0,
   };
-  const next = end && { at: end.at, number: start.number + 1, style };
-  return { page, start, next, reach };
+  const next = { ...start, blank: false, index: start.index + 1, number: start.number + 1 };
+  return { page, start, next, reach: start.at };
 }
 
-/** How far each unit of glue stretches (positive) or shrinks (negative) to fill the page; a ragged one only shrinks. */
-function glueRatio(held: readonly Located[], geometry: PageGeometry, ragged: boolean): number {
-  let natural = 0;
-  let depth = 0;
-  let first = true;
-  const give = { stretch: 0, shrink: 0, infinite: false };
-  for (const { element } of held) {
-    if (element.kind === 'box') {
-      natural +=
-        depth + (first ? Math.max(geometry.topSkip, element.box.height) : element.box.height);
-      depth = element.box.depth;
-      first = false;
-    } else if (element.kind === 'glue') {
-      natural += depth + element.glue.width;
-      depth = 0;
-      if (element.glue.stretchOrder > 0) give.infinite = true;
-      else give.stretch += element.glue.stretch;
-      give.shrink += element.glue.shrink;
+const leftOf = (number: number, geometry: PageGeometry): Sp =>
+  geometry.twoSided && number % 2 === 0 ? geometry.evenLeft : geometry.left;
+
+/** Wide floats that fit at the top of this page. */
+function takeWide(waiting: readonly FloatVItem[], geometry: PageGeometry): FloatVItem[] {
+  const out: FloatVItem[] = [];
+  let room = geometry.floats.topFraction * geometry.textHeight;
+  for (const float of waiting) {
+    if (!float.wide) continue;
+    if (out.length > 0 && heightOf(float) > room) break;
+    room -= heightOf(float) + geometry.floats.between.width;
+    out.push(float);
+  }
+  return out;
+}
+
+function placeWide(
+  sheet: Sheet,
+  start: PageStart,
+  left: Sp,
+  geometry: PageGeometry,
+  id: number,
+): Sp {
+  const located = start.wide.map((element): Located => ({ element, at: start.at }));
+  return place(sheet, located, left, geometry.top, null, true, () => id);
+}
+
+function placeWideFloat(
+  sheet: Sheet,
+  float: FloatVItem,
+  left: Sp,
+  top: Sp,
+  geometry: PageGeometry,
+  id: number,
+): Sp {
+  const located: Located[] = [{ element: floatElement(float), at: { block: 0, item: 0 } }];
+  place(sheet, located, left, geometry.top + top, null, true, () => id);
+  return heightOf(float) + geometry.floats.text.width;
+}
+
+/** Puts elements one under another; answers how much room they take. */
+function place(
+  sheet: Sheet,
+  elements: readonly Located[],
+  left: Sp,
+  top: Sp,
+  height: Sp | null,
+  ragged: boolean,
+  idOf: (at: FlowPosition) => number,
+): Sp {
+  const origin = new Map(elements.map(({ element, at }) => [element, at]));
+  const set = stack(
+    elements.map(({ element }) => element),
+    0,
+    height,
+    ragged,
+  );
+  for (const { x, y, box, labels, source } of set.boxes) {
+    const block = idOf(origin.get(source) ?? { block: 0, item: 0 });
+    if (source.kind === 'box' && source.float) {
+      placeFloatLines(sheet, source.float, left + x, top + y - box.height, block);
+      continue;
+    }
+    sheet.placed.push({ x: left + x, y: top + y, box, block });
+    sheet.labels.push(...labels);
+  }
+  for (const { element, at } of elements) {
+    if (element.kind !== 'mark') continue;
+    const y = set.marks.find(({ mark }) => mark === element.mark)?.y ?? 0;
+    addMark(sheet, { mark: element.mark, block: idOf(at), y: top + y });
+  }
+  sheet.bottom = Math.max(sheet.bottom, top + set.height);
+  return set.height + set.depth;
+}
+
+function addMark(sheet: Sheet, placed: PlacedMark): void {
+  sheet.marks.push(placed);
+  if (placed.mark.kind === 'label') sheet.labels.push(placed.mark.name);
+}
+
+function placeFloatLines(sheet: Sheet, float: FloatVItem, x: Sp, top: Sp, block: number): void {
+  const set = stack(elementsOf(float.items), 0, null);
+  for (const line of set.boxes) {
+    sheet.placed.push({ x: x + line.x, y: top + line.y, box: line.box, block });
+    sheet.labels.push(...line.labels);
+  }
+  for (const { mark, y } of set.marks) addMark(sheet, { mark, block, y: top + y });
+}
+
+function columnRule(sheet: Sheet, x: Sp, top: Sp, height: Sp, layout: ColumnLayout): void {
+  const line = rule(layout.rule, height, 0);
+  const box = boxOf(layout.rule, height, 0, [{ x: 0, y: 0, item: line }]);
+  sheet.placed.push({ x: x - layout.rule / 2, y: top + height, box, block: -1 });
+}
+
+/** What the marks of a page change: its number, its style, its running texts; for it and for those behind. */
+function takeMarks(marks: readonly PlacedMark[], start: PageStart) {
+  let { number, numbering, style, running } = start;
+  let thisStyle: PageStyle | null = null;
+  let firstRight: RunningTexts['right'] | null = null;
+  for (const { mark } of marks) {
+    if (mark.kind === 'pagestyle') {
+      if (mark.thisPageOnly) thisStyle = mark.style;
+      else style = mark.style;
+    } else if (mark.kind === 'pagenumber') {
+      number = mark.value ?? number;
+      numbering = mark.style ?? numbering;
+    } else if (mark.kind === 'running') {
+      running = { left: mark.left ?? running.left, right: mark.right ?? running.right };
+      firstRight ??= running.right;
     }
   }
-  const missing = geometry.textHeight - natural;
-  if (missing > 0 && ragged) return 0;
-  if (missing > 0) return give.infinite || give.stretch === 0 ? 0 : missing / give.stretch;
-  return give.shrink === 0 ? 0 : Math.max(-1, missing / give.shrink);
+  // `\leftmark` is the last of the page, `\rightmark` the first (The TeXbook, chapter 23).
+  const shown = { left: running.left, right: firstRight ?? running.right };
+  return { number, numbering, style, running, thisStyle, shown };
 }
-
-const settle = (g: Glue, ratio: number): Sp =>
-  ratio >= 0 ? (g.stretchOrder === 0 ? g.stretch * ratio : 0) : g.shrink * ratio;

@@ -1,7 +1,7 @@
 import type { Sp } from '../base/lengths';
 import type { Box } from '../boxes/box';
 import type { PageMark, VItem } from '../boxes/vertical';
-import type { PageGeometry } from '../document/page';
+import type { PageGeometry, PageStyle, RunningTexts } from '../document/page';
 
 /** A block ready for the pages. `id` names it in page descriptions. */
 export interface FlowBlock {
@@ -23,15 +23,26 @@ export interface Placed {
   readonly block: number;
 }
 
+export interface PlacedMark {
+  readonly mark: PageMark;
+  readonly block: number;
+  readonly y: Sp;
+}
+
 /** A finished page. */
 export interface Page {
+  /** Its place among the pages, from 1. */
+  readonly index: number;
+  /** The number it counts as. */
   readonly number: number;
   readonly geometry: PageGeometry;
   readonly placed: readonly Placed[];
   readonly labels: readonly string[];
-  readonly marks: readonly { readonly mark: PageMark; readonly block: number; readonly y: Sp }[];
-  /** The page's number at its foot, or null. */
-  readonly folio: string | null;
+  readonly marks: readonly PlacedMark[];
+  /** The page's number as it is written. */
+  readonly folio: string;
+  readonly style: PageStyle;
+  readonly running: RunningTexts;
   /** By how much the contents are too tall, or 0. */
   readonly overfull: Sp;
 }

@@ -3,7 +3,8 @@ import { glue, NO_GLUE, PT } from '../base/lengths';
 import { boxOf } from '../boxes/box';
 import type { VItem } from '../boxes/vertical';
 import type { PageGeometry } from '../document/page';
-import { buildPage, type PageStart } from './build';
+import { buildPage, FIRST_PAGE, type PageStart } from './build';
+import type { Page } from './page';
 
 const GEOMETRY: PageGeometry = {
   paperWidth: 300 * PT,
@@ -14,11 +15,27 @@ const GEOMETRY: PageGeometry = {
   textHeight: 100 * PT,
   topSkip: 10 * PT,
   footSkip: 30 * PT,
+  headSep: 20 * PT,
+  evenLeft: 50 * PT,
+  twoSided: false,
+  floats: {
+    topNumber: 2,
+    bottomNumber: 1,
+    totalNumber: 3,
+    topFraction: 0.7,
+    bottomFraction: 0.3,
+    textFraction: 0.2,
+    pageFraction: 0.5,
+    between: glue(12 * PT),
+    text: glue(20 * PT),
+    inText: glue(12 * PT),
+    footnotes: glue(9 * PT),
+    footnoteRule: true,
+  },
   maxDepth: 5 * PT,
   raggedBottom: true,
   footSize: 10 * PT,
 };
-const START: PageStart = { at: { block: 0, item: 0 }, number: 1, style: 'plain' };
 const spacing = { baselineSkip: glue(12 * PT), lineSkip: glue(PT), lineSkipLimit: 0 };
 const line = (height = 7, depth = 2): VItem => ({
   kind: 'line',
@@ -30,11 +47,11 @@ const line = (height = 7, depth = 2): VItem => ({
 
 function pages(items: readonly VItem[], geometry = GEOMETRY) {
   const blocks = [{ id: 7, items }];
-  const out = [];
-  for (let next: PageStart | null = START; next;) {
+  const out: Page[] = [];
+  for (let next: PageStart | null = FIRST_PAGE; next;) {
     const built = buildPage(blocks, next, geometry);
     if (!built) break;
-    out.push(built.page);
+    if (built.page) out.push(built.page);
     next = built.next;
   }
   return out;

@@ -1,5 +1,5 @@
 import type { Box } from '../boxes/box';
-import type { ParboxInline, RefInline } from '../document/inlines';
+import type { FieldInline, Inline, ParboxInline, RefInline } from '../document/inlines';
 import type { RawFinding } from '../findings/finding';
 import type { FontStore } from '../fonts/store';
 import type { Hyphenate } from './hyphenation';
@@ -9,7 +9,9 @@ export interface LayoutEnv {
   readonly fonts: FontStore;
   readonly hyphenate: Hyphenate;
   /** What a reference prints, or null when the label is not known. */
-  readonly resolve: (ref: RefInline) => string | null;
+  readonly resolve: (ref: RefInline) => string | readonly Inline[] | null;
+  /** What a field of a running head prints. */
+  readonly field: (field: FieldInline) => readonly Inline[];
   readonly report: (finding: RawFinding) => void;
   /** Sets a box of paragraphs; given by `blocks`. */
   readonly setParbox: (box: ParboxInline) => Box;

@@ -1,12 +1,21 @@
 import { FIL, type Glue, type GlueOrder, type Sp } from '../base/lengths';
-import type { HItem, Item } from '../boxes/box';
-import type { Inline, SpaceInline, TextInline } from '../document/inlines';
+import type { Box, HItem, Item } from '../boxes/box';
+import type {
+  Inline,
+  Leader,
+  LinkInline,
+  RefInline,
+  SpaceInline,
+  TextInline,
+} from '../document/inlines';
 import type { Font } from '../fonts/font';
 import { atSize } from '../fonts/store';
 import { formulaContext, layoutInline } from '../math/layout';
 import { TEXT } from '../math/style';
-import { boxInline, setText, tabularBox } from './boxes';
+import { boxInline, decorated, leaderBox, setText } from './boxes';
+import { tabularBox } from './table';
 import type { LayoutEnv } from './env';
+import { packNatural } from './lines';
 
 /** Part of a word: characters `start` to `end` of a text inline. */
 export interface WordItem {
@@ -31,9 +40,15 @@ export interface GlueItem {
   readonly stretchOrder: GlueOrder;
   readonly shrink: Sp;
   readonly shrinkOrder: GlueOrder;
+  readonly leader?: SetLeader;
   /** Inside a formula, where lines break only at its penalties. */
   readonly inMath?: true;
 }
+
+/** What fills glue: copies of a box, or a rule. */
+export type SetLeader =
+  | { readonly kind: 'box'; readonly box: Box }
+  | { readonly kind: 'rule'; readonly height: Sp; readonly depth: Sp; readonly color: number };
 
 export interface KernItem {
   readonly kind: 'kern';
@@ -106,7 +121,11 @@ function pushInline(out: LineItem[], inline: Inline, env: LayoutEnv): void {
     case 'space':
       return void out.push(spaceItem(inline, env));
     case 'glue':
-      return void out.push(glueItem(inline.glue));
+      return void out.push(
+        inline.leader
+          ? { ...glueItem(inline.glue), leader: setLeader(inline.leader, env) }
+          : glueItem(inline.glue),
+      );
     case 'kern':
       return void out.push({ kind: 'kern', width: inline.width });
     case 'penalty':
@@ -124,23 +143,34 @@ function pushInline(out: LineItem[], inline: Inline, env: LayoutEnv): void {
       for (const part of layoutInline(inline.list, ctx)) out.push(fromMath(part));
       return;
     }
-    case 'ref': {
-      const text = env.resolve(inline);
-      if (text === null) {
-        env.report({
-          code: 'reference-unknown',
-          from: inline.from,
-          to: inline.to,
-          args: { name: inline.label },
-        });
-      }
-      const font = text === null ? { ...inline.font, series: 'bold' as const } : inline.font;
-      return pushWord(
-        out,
-        { kind: 'text', text: text ?? '??', font, from: inline.from, to: inline.to },
-        env,
-      );
+    case 'ref':
+      return pushReference(out, inline, env);
+    case 'field':
+      return void out.push(...lineItems(env.field(inline), env));
+    case 'migrant':
+      return void out.push({
+        kind: 'content',
+        width: 0,
+        item: { kind: 'migrant', node: inline.node, width: 0, height: 0, depth: 0 },
+      });
+    case 'image': {
+      const { file, width, height, crop, blank } = inline;
+      const item = {
+        kind: 'image' as const,
+        file,
+        width,
+        height,
+        depth: 0,
+        crop,
+        blank,
+        span: inline,
+      };
+      return void out.push({ kind: 'content', item, width });
     }
+    case 'decorated':
+      return void out.push(...decorated(inline, lineItems(inline.inlines, env)));
+    case 'link':
+      return pushLink(out, inline, env);
     case 'anchor':
       return void out.push({
         kind: 'content',
@@ -149,7 +179,8 @@ function pushInline(out: LineItem[], inline: Inline, env: LayoutEnv): void {
       });
     case 'rule': {
       const { width, height, depth } = inline;
-      const item = { kind: 'rule' as const, width, height, depth, color: 0, span: inline };
+      const color = inline.color ?? 0;
+      const item = { kind: 'rule' as const, width, height, depth, color, span: inline };
       return void out.push({ kind: 'content', item, width });
     }
     case 'box':
@@ -158,6 +189,42 @@ function pushInline(out: LineItem[], inline: Inline, env: LayoutEnv): void {
       return pushContent(out, tabularBox(inline, env));
     case 'parbox':
       return pushContent(out, env.setParbox(inline));
+  }
+}
+
+const setLeader = (leader: Leader, env: LayoutEnv): SetLeader =>
+  leader.kind === 'rule'
+    ? leader
+    : { kind: 'box', box: leaderBox(leader.inlines, leader.width, env) };
+
+function pushReference(out: LineItem[], inline: RefInline, env: LayoutEnv): void {
+  const { from, to, label } = inline;
+  const found = env.resolve(inline);
+  if (found === null) {
+    const code = inline.what === 'cite' ? 'citation-unknown' : 'reference-unknown';
+    env.report({ code, from, to, args: { name: label } });
+  }
+  if (typeof found === 'object' && found !== null) {
+    out.push(...lineItems(found, env));
+    return;
+  }
+  const font = found === null ? { ...inline.font, series: 'bold' as const } : inline.font;
+  const unknown = inline.what === 'cite' ? '?' : '??';
+  (found ?? unknown).split(' ').forEach((text, i) => {
+    if (i > 0) out.push(spaceItem({ kind: 'space', font, factor: 1000, from, to }, env));
+    if (text !== '') pushWord(out, { kind: 'text', text, font, from, to }, env);
+  });
+}
+
+/** Every part of a link is one, so that it can break over lines. */
+function pushLink(out: LineItem[], inline: LinkInline, env: LayoutEnv): void {
+  const start = out.length;
+  for (const inner of inline.inlines) pushInline(out, inner, env);
+  for (let i = start; i < out.length; i++) {
+    const item = out[i] as LineItem;
+    if (item.kind !== 'word' && item.kind !== 'content') continue;
+    const box: Box = { ...packNatural([item]), link: inline.target };
+    out[i] = { kind: 'content', width: box.width, item: box };
   }
 }
 

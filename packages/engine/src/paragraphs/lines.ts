@@ -1,8 +1,8 @@
 import { PT, type Glue, type Sp } from '../base/lengths';
-import { boxOf, type Box, type Child, type RunItem } from '../boxes/box';
+import { boxOf, rule, type Box, type Child, type RunItem } from '../boxes/box';
 import { atSize } from '../fonts/store';
 import { lineStart } from './breaking';
-import type { LineItem, WordItem } from './items';
+import type { LineItem, SetLeader, WordItem } from './items';
 
 /** A finished line: its box as wide as the column, and what the page must know. */
 export interface Line {
@@ -15,6 +15,8 @@ export interface Line {
   readonly overfull: Sp;
   /** Right edge of the contents at their natural width. */
   readonly contentWidth: Sp;
+  /** From the left edge of its paragraph, when that hangs. */
+  readonly indent: Sp;
 }
 
 interface Pen {
@@ -127,7 +129,9 @@ function buildLine(
         pen.height = Math.max(pen.height, item.item.height);
         pen.depth = Math.max(pen.depth, item.item.depth);
       }
-      pen.x += item.kind === 'glue' ? settled(item, set) : item.width;
+      const advance = item.kind === 'glue' ? settled(item, set) : item.width;
+      if (item.kind === 'glue' && item.leader) drawLeader(item.leader, advance, pen);
+      pen.x += advance;
       i++;
     }
   }
@@ -137,7 +141,32 @@ function buildLine(
     skip: endItem?.kind === 'penalty' ? endItem.skip : 0,
     overfull,
     contentWidth: natural - rightSkip.width,
+    indent: 0,
   };
+}
+
+/** Fills a width with copies of a box that stand in step from line to line, or with a rule (The TeXbook, chapter 21). */
+function drawLeader(leader: SetLeader, width: Sp, pen: Pen): void {
+  if (leader.kind === 'rule') {
+    if (width > 0) {
+      pen.children.push({
+        x: pen.x,
+        y: 0,
+        item: rule(width, leader.height, leader.depth, leader.color),
+      });
+    }
+    return;
+  }
+  const { box } = leader;
+  if (box.width <= 0) return;
+  for (
+    let x = Math.ceil(pen.x / box.width) * box.width;
+    x + box.width <= pen.x + width + 1;
+    x += box.width
+  )
+    pen.children.push({ x, y: 0, item: box });
+  pen.height = Math.max(pen.height, box.height);
+  pen.depth = Math.max(pen.depth, box.depth);
 }
 
 /** Draws the pieces of one word that stand together as one run; answers the item after them. */

@@ -4,9 +4,10 @@ import type { BlockTrace, Cell } from '../expansion/state';
 import type { VItem } from '../boxes/vertical';
 import type { RawFinding } from '../findings/finding';
 import type { BlockReading } from '../language/interpreter';
+import type { Answer } from './facts';
 
 /** What a block is laid out from besides its nodes: each fact it asked for, and the answer. */
-export type FactReads = ReadonlyMap<string, string | null>;
+export type FactReads = ReadonlyMap<string, Answer>;
 
 /** A block's layout: its items, what layout found, and the facts it read. */
 export interface LaidBlock {

@@ -1,30 +1,77 @@
-import type { RefInline } from '../document/inlines';
+import type { Inline, RefInline } from '../document/inlines';
+import { sameValue } from '../expansion/meaning';
+import type { LabelDefinition } from '../language/interpreter';
+import { LAST_PAGE } from './paging';
 import type { RawFinding } from '../findings/finding';
 import type { SessionBlock } from './block';
 
 /** What references can ask for: numbers are known after reading, pages after pages are made. */
 export interface Facts {
-  readonly numbers: ReadonlyMap<string, string>;
-  readonly pages: ReadonlyMap<string, number>;
+  /** The page of each label, as it is written. */
+  readonly pages: ReadonlyMap<string, string>;
+  readonly labels: ReadonlyMap<string, LabelDefinition>;
 }
 
-export const NO_FACTS: Facts = { numbers: new Map(), pages: new Map() };
+export const NO_FACTS: Facts = { pages: new Map(), labels: new Map() };
 
-const key = (ref: RefInline): string => `${ref.what}:${ref.label}`;
+const key = (ref: RefInline): string =>
+  `${ref.what}${ref.capital ? '^' : ''}${ref.plural ? '+' : ''}:${ref.label}`;
+
+export type Answer = string | readonly Inline[] | null;
 
 /** The answer to a fact's key. */
-export function answer(facts: Facts, factKey: string): string | null {
+export function answer(facts: Facts, factKey: string): Answer {
   const at = factKey.indexOf(':');
   const label = factKey.slice(at + 1);
-  if (factKey.slice(0, at) === 'number') return facts.numbers.get(label) ?? null;
-  if (!facts.numbers.has(label)) return null;
-  const page = facts.pages.get(label);
-  return page === undefined ? '?' : String(page);
+  const what = factKey.slice(0, at).replace(/[+^]/g, '');
+  if (what === 'page') return pageAnswer(facts, label);
+  const found = facts.labels.get(what === 'cite' ? `\u0001cite:${label}` : label);
+  if (!found) return null;
+  if (what === 'title') return found.title ?? '';
+  if (what !== 'kind') return found.shown ?? found.value;
+  return kindName(found.kind ?? '', factKey.slice(0, at).includes('^'), factKey.includes('+:'));
+}
+
+function pageAnswer(facts: Facts, label: string): Answer {
+  if (!facts.labels.has(label) && label !== LAST_PAGE) return null;
+  return facts.pages.get(label) ?? '?';
+}
+
+/** Names of what is counted, for references that say what they point to; equations are shortened in running text. */
+const NAMES: Readonly<Record<string, readonly [string, string]>> = {
+  equation: ['eq.', 'eqs.'],
+  figure: ['fig.', 'figs.'],
+  table: ['table', 'tables'],
+  chapter: ['chapter', 'chapters'],
+  part: ['part', 'parts'],
+  section: ['section', 'sections'],
+  subsection: ['section', 'sections'],
+  subsubsection: ['section', 'sections'],
+  appendix: ['appendix', 'appendices'],
+  enumi: ['item', 'items'],
+  enumii: ['item', 'items'],
+  enumiii: ['item', 'items'],
+  footnote: ['footnote', 'footnotes'],
+  page: ['page', 'pages'],
+  corollary: ['corollary', 'corollaries'],
+};
+const LONG: Readonly<Record<string, string>> = {
+  'eq.': 'Equation',
+  'eqs.': 'Equations',
+  'fig.': 'Figure',
+  'figs.': 'Figures',
+};
+
+function kindName(kind: string, capital: boolean, plural: boolean): string {
+  const [one, many] = NAMES[kind] ?? [kind.toLowerCase(), `${kind.toLowerCase()}s`];
+  const name = plural ? many : one;
+  if (!capital) return name;
+  return LONG[name] ?? name.charAt(0).toUpperCase() + name.slice(1);
 }
 
 /** Answers references, and notes in `reads` what was asked. */
-export function resolver(facts: Facts, reads: Map<string, string | null>) {
-  return (ref: RefInline): string | null => {
+export function resolver(facts: Facts, reads: Map<string, Answer>) {
+  return (ref: RefInline): Answer => {
     const factKey = key(ref);
     const value = answer(facts, factKey);
     reads.set(factKey, value);
@@ -36,7 +83,7 @@ export function resolver(facts: Facts, reads: Map<string, string | null>) {
 export function sameFacts(block: SessionBlock, facts: Facts): boolean {
   if (!block.laid) return false;
   for (const [factKey, value] of block.laid.facts)
-    if (answer(facts, factKey) !== value) return false;
+    if (!sameValue(answer(facts, factKey), value)) return false;
   return true;
 }
 
@@ -47,17 +94,19 @@ export interface PlacedFinding {
 }
 
 /** All labels with the numbers they name; a second label of the same name is a finding. */
-export function collectNumbers(blocks: readonly SessionBlock[]): {
-  numbers: Map<string, string>;
+export function collectLabels(blocks: readonly SessionBlock[]): {
+  labels: Map<string, LabelDefinition>;
   repeated: PlacedFinding[];
 } {
-  const numbers = new Map<string, string>();
+  const labels = new Map<string, LabelDefinition>();
   const repeated: PlacedFinding[] = [];
   for (const block of blocks) {
-    for (const { name, value, from, to } of block.reading.labels) {
-      if (!numbers.has(name)) numbers.set(name, value);
-      else repeated.push({ block, finding: { code: 'label-repeated', from, to, args: { name } } });
+    for (const label of block.reading.labels) {
+      const { name, from, to } = label;
+      if (!labels.has(name)) labels.set(name, label);
+      else if (!name.startsWith('\u0001'))
+        repeated.push({ block, finding: { code: 'label-repeated', from, to, args: { name } } });
     }
   }
-  return { numbers, repeated };
+  return { labels, repeated };
 }

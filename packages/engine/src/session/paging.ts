@@ -1,5 +1,6 @@
 import type { PageGeometry } from '../document/page';
-import { buildPage, type PageStart } from '../pages/build';
+import { buildPage, FIRST_PAGE, type PageStart } from '../pages/build';
+import { numberText } from '../pages/numbers';
 import type { FlowBlock, Page } from '../pages/page';
 import type { SessionBlock } from './block';
 
@@ -8,7 +9,7 @@ export interface PageRecord {
   readonly page: Page;
   readonly startBlock: SessionBlock | null;
   readonly startItem: number;
-  readonly style: string;
+  readonly start: PageStart;
   /** The furthest block that was looked at; null when the list ended. */
   readonly reachBlock: SessionBlock | null;
 }
@@ -22,9 +23,7 @@ export interface Paging {
   next: PageStart | null;
 }
 
-const FIRST: PageStart = { at: { block: 0, item: 0 }, number: 1, style: 'plain' };
-
-const keyOf = (block: number, item: number): string => `${block} ${item}`;
+const keyOf = (block: number, item: number, inner = 0): string => `${block} ${item} ${inner}`;
 
 /**
  * Keeps the pages that lie before every change, and prepares the rest.
@@ -51,24 +50,19 @@ export function startPaging(
   old.forEach((record, i) => {
     const { startBlock, startItem } = record;
     if (i >= records.length && startBlock && alive(startBlock) && startBlock.index >= changedTo) {
-      reusable.set(keyOf(startBlock.index, startItem), i);
+      reusable.set(keyOf(startBlock.index, startItem, record.start.at.inner), i);
     }
   });
   const resumed = old[records.length];
-  let next: PageStart = FIRST;
+  let next: PageStart = FIRST_PAGE;
   if (records.length > 0) {
     const start = resumed?.startBlock;
     if (resumed && start && alive(start)) {
-      next = {
-        at: { block: start.index, item: resumed.startItem },
-        number: resumed.page.number,
-        style: resumed.style,
-      };
+      next = startOf(resumed, start);
     } else {
       // Where the kept pages end is not known any more: the last one is built again.
       const last = records.pop() as PageRecord;
-      const at = { block: (last.startBlock as SessionBlock).index, item: last.startItem };
-      next = { at, number: last.page.number, style: last.style };
+      next = startOf(last, last.startBlock as SessionBlock);
     }
   }
   return { records, reusable, old, next };
@@ -86,9 +80,10 @@ export function nextPage(
 ): boolean {
   const start = paging.next;
   if (!start) return false;
-  const same = paging.reusable.get(keyOf(start.at.block, start.at.item));
-  if (same !== undefined && paging.old[same]?.style === start.style) {
-    takeOver(paging, same, start.number);
+  const same = paging.reusable.get(keyOf(start.at.block, start.at.item, start.at.inner));
+  const old = same === undefined ? undefined : paging.old[same];
+  if (same !== undefined && old && sameStart(old.start, start, geometry)) {
+    takeOver(paging, same, start);
     return false;
   }
   const built = buildPage(flow, start, geometry);
@@ -96,44 +91,86 @@ export function nextPage(
     paging.next = null;
     return false;
   }
-  paging.records.push({
-    page: built.page,
-    startBlock: blocks[start.at.block] ?? null,
-    startItem: start.at.item,
-    style: start.style,
-    reachBlock: built.next
-      ? (blocks[Math.min(built.reach.block, blocks.length - 1)] ?? null)
-      : null,
-  });
+  if (built.page)
+    paging.records.push({
+      page: built.page,
+      startBlock: blocks[start.at.block] ?? null,
+      startItem: start.at.item,
+      start,
+      reachBlock: built.next
+        ? (blocks[Math.min(built.reach.block, blocks.length - 1)] ?? null)
+        : null,
+    });
   paging.next = built.next;
   return built.next !== null;
 }
 
-/** The old pages from `from` on, renumbered if need be. */
-function takeOver(paging: Paging, from: number, number: number): void {
+/** The start of an old page, in the new list. */
+const startOf = (record: PageRecord, block: SessionBlock): PageStart => ({
+  ...record.start,
+  at: { ...record.start.at, block: block.index, item: record.startItem },
+});
+
+const sameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a.length === b.length && a.every((item, i) => item === b[i]);
+
+/** Do the pages behind the two starts look alike, but for a number counted on? */
+function sameStart(a: PageStart, b: PageStart, { twoSided }: PageGeometry): boolean {
+  return (
+    a.style === b.style &&
+    a.numbering === b.numbering &&
+    (a.number === b.number || !twoSided) &&
+    a.columns === b.columns &&
+    a.flush === b.flush &&
+    a.blank === b.blank &&
+    a.running.left === b.running.left &&
+    a.running.right === b.running.right &&
+    sameList(a.waiting, b.waiting) &&
+    sameList(a.repeat, b.repeat) &&
+    sameList(a.done, b.done) &&
+    a.notes.length + b.notes.length + a.marks.length + b.marks.length === 0 &&
+    a.wide.length + b.wide.length === 0
+  );
+}
+
+/** The old pages from `from` on; numbers and places are shifted up to where the document counts anew. */
+function takeOver(paging: Paging, from: number, start: PageStart): void {
+  const first = (paging.old[from] as PageRecord).page;
+  let shift = start.number - first.number;
+  const moved = start.index - first.index;
   for (let i = from; i < paging.old.length; i++) {
     const record = paging.old[i] as PageRecord;
-    const shifted = number + i - from;
-    paging.records.push(
-      shifted === record.page.number
-        ? record
-        : { ...record, page: renumbered(record.page, shifted) },
-    );
+    const { page } = record;
+    if (page.marks.some(({ mark }) => mark.kind === 'pagenumber' && mark.value !== null)) shift = 0;
+    const number = page.number + shift;
+    const index = page.index + moved;
+    if (shift === 0 && moved === 0) paging.records.push(record);
+    else {
+      const folio = numberText(number, numberingOf(record));
+      const renewed = { ...record.start, number: record.start.number + shift, index };
+      paging.records.push({ ...record, start: renewed, page: { ...page, number, index, folio } });
+    }
   }
   paging.next = null;
 }
 
-const renumbered = (page: Page, number: number): Page => ({
-  ...page,
-  number,
-  folio: page.folio === null ? null : String(number),
-});
+function numberingOf({ page, start }: PageRecord): PageStart['numbering'] {
+  let { numbering } = start;
+  for (const { mark } of page.marks)
+    if (mark.kind === 'pagenumber') numbering = mark.style ?? numbering;
+  return numbering;
+}
 
-/** The page of each label. */
-export function collectPages(records: readonly PageRecord[]): Map<string, number> {
-  const pages = new Map<string, number>();
+/** The page of each label, as it is written. */
+export function collectPages(records: readonly PageRecord[]): Map<string, string> {
+  const pages = new Map<string, string>();
   for (const { page } of records) {
-    for (const label of page.labels) if (!pages.has(label)) pages.set(label, page.number);
+    for (const label of page.labels) if (!pages.has(label)) pages.set(label, page.folio);
   }
+  const last = records.at(-1);
+  if (last) pages.set(LAST_PAGE, last.page.folio);
   return pages;
 }
+
+/** The label that the last page bears (package lastpage). */
+export const LAST_PAGE = 'LastPage';

@@ -3,7 +3,7 @@ import { Processor } from '../expansion/processor';
 import type { FontUnits } from '../expansion/scan';
 import { State, type BlockTrace, type Cell, type Held } from '../expansion/state';
 import { setCount } from '../expansion/registers';
-import { Interpreter } from '../language/interpreter';
+import { Interpreter, type LanguageHost } from '../language/interpreter';
 import { connect, installKernel } from '../language/kernel';
 import { CELLS } from '../language/parameters';
 import { Reader } from '../tokens/reader';
@@ -71,18 +71,19 @@ export class SourceReading {
   private windowStart = 0;
   private whole: string | null = '';
 
-  constructor(today: CalendarDate, units: (it: Interpreter) => FontUnits) {
+  constructor(today: CalendarDate, units: (it: Interpreter) => FontUnits, host: LanguageHost) {
     const reader = new Reader<Cell>('', this.state.cell, 0, 0);
     const processor = new Processor(this.state, reader, (finding) =>
       this.interpreter.report(finding),
     );
-    this.interpreter = new Interpreter(this.state, processor);
+    this.interpreter = new Interpreter(this.state, processor, host);
     connect(this.interpreter);
     this.state.startBlock();
     installKernel(this.interpreter, () => units(this.interpreter));
     setCount(this.state, 'year', today.year);
     setCount(this.state, 'month', today.month);
     setCount(this.state, 'day', today.day);
+    for (const name of [CELLS.contents, CELLS.cited]) this.state.set(this.state.cell(name), []);
   }
 
   /** All of the text; put together when it is asked for. */
@@ -113,15 +114,47 @@ export class SourceReading {
 
   /** Replaces the text from `from` to `to` and reads what must be read again. */
   edit(from: number, to: number, text: string): ReadChange {
+    return this.reread(from, to, text, null);
+  }
+
+  /**
+   * Gives a fact that only the whole document settles (its contents, its citations)
+   * to the blocks that read it, and reads those again. Null when nobody read it.
+   */
+  refresh(name: string, value: unknown): ReadChange | null {
+    const cell = this.state.cell(name);
+    const before = cell.value;
+    if (sameValue(before, value)) return null;
+    cell.value = value;
+    const first = this.blocks.findIndex(({ readCells }) => readCells.has(cell));
+    if (first < 0) return null;
+    const last = this.blocks.findLastIndex(({ readCells }) => readCells.has(cell));
+    const { start } = this.blocks[first] as SessionBlock;
+    return this.reread(start, start, '', { cell, before, first, last });
+  }
+
+  /** Does any block read the fact? */
+  readsFact(name: string): boolean {
+    const cell = this.state.cell(name);
+    return this.blocks.some(({ readCells }) => readCells.has(cell));
+  }
+
+  private reread(
+    from: number,
+    to: number,
+    text: string,
+    fact: { cell: Cell; before: unknown; first: number; last: number } | null,
+  ): ReadChange {
     const oldBlocks = this.blocks;
     const oldLength = this.length;
     const edited = editedText(oldBlocks, oldLength, from, to, text);
     const shift = edited.length - oldLength;
-    const first = firstDirty(oldBlocks, from);
+    const first = fact ? fact.first : firstDirty(oldBlocks, from);
     this.moveTo(first);
     const kept: SessionBlock[] = [];
     const changed: SessionBlock[] = [];
     const differences = new Differences();
+    if (fact) differences.given(fact.cell, fact.before);
     let old = first;
     let pos = oldBlocks[first]?.start ?? oldLength;
     if (first === 0) pos = 0;
@@ -135,6 +168,7 @@ export class SourceReading {
       const next = oldBlocks[old];
       const inStep = next !== undefined && next.start === pos - shift && next.start >= to;
       if (inStep) {
+        if (fact && old > fact.last) differences.forget(fact.cell);
         differences.settle();
         if (differences.none) break;
         if (!differences.touch(next)) {
@@ -241,6 +275,15 @@ function mustPass(block: SessionBlock, oldPos: number, editEnd: number): boolean
 class Differences {
   /** What the cell held in the old reading. */
   private readonly old = new Map<Cell, unknown>();
+
+  /** A cell that no block writes holds something else now. */
+  given(cell: Cell, before: unknown): void {
+    this.old.set(cell, before);
+  }
+
+  forget(cell: Cell): void {
+    this.old.delete(cell);
+  }
 
   /** The old reading goes past a block. */
   passOld(block: SessionBlock): void {

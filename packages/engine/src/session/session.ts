@@ -12,11 +12,14 @@ import type { PageDescription } from '../output/display/description';
 import { writePdf, type Bookmark } from '../output/pdf/write';
 import { fontUnitsOf } from './fontUnits';
 import type { FlowBlock, Page } from '../pages/page';
+import { setText } from '../paragraphs/boxes';
 import type { LayoutEnv } from '../paragraphs/env';
 import { englishHyphenator } from '../paragraphs/hyphenation';
 import type { SessionBlock } from './block';
 import {
-  collectNumbers,
+  answer,
+  collectLabels,
+  type Answer,
   NO_FACTS,
   resolver,
   sameFacts,
@@ -24,8 +27,17 @@ import {
   type PlacedFinding,
 } from './facts';
 import { documentFindings } from './documentFindings';
-import { collectPages, nextPage, startPaging, type PageRecord, type Paging } from './paging';
-import { SourceReading, type CalendarDate } from './reading';
+import {
+  collectPages,
+  LAST_PAGE,
+  nextPage,
+  startPaging,
+  type PageRecord,
+  type Paging,
+} from './paging';
+import { imageMeasure, NO_FILES, type AssignmentFiles } from './files';
+import { fieldsOf, furniture } from './furniture';
+import { SourceReading, type CalendarDate, type ReadChange } from './reading';
 
 export type { CalendarDate } from './reading';
 
@@ -36,6 +48,8 @@ export interface SessionHost {
   readonly today: CalendarDate;
   /** The name of the file, for findings. */
   readonly file?: string;
+  /** The other files of the assignment: parts, styles, bibliographies, pictures. */
+  readonly files?: AssignmentFiles;
 }
 
 /** A heading, with its place in the text and on the pages. */
@@ -50,6 +64,8 @@ export interface OutlineEntry {
   /** From the top edge of the page, big points. */
   readonly y: number;
 }
+
+const NO_FIELDS: LayoutEnv['field'] = () => [];
 
 /** How often pages and the references to them are worked out anew before giving up. */
 const MOST_ROUNDS = 5;
@@ -69,7 +85,9 @@ export interface WorkDone {
 export class Session {
   readonly fonts: FontStore;
   readonly work: WorkDone = { blocksRead: 0, blocksLaid: 0, pagesBuilt: 0 };
-  private readonly reading: SourceReading;
+  private reading: SourceReading;
+  private files: AssignmentFiles;
+  private readonly today: CalendarDate;
   private readonly hyphenate = englishHyphenator();
   private facts: Facts = NO_FACTS;
   /** Blocks that were laid out from facts. */
@@ -81,17 +99,43 @@ export class Session {
   private changedTo = 0;
   private geometry: PageGeometry | null = null;
   private unsettled = false;
-  private readonly descriptions = new WeakMap<Page, PageDescription>();
+  private readonly descriptions = new WeakMap<
+    Page,
+    { readonly description: PageDescription; readonly reads: ReadonlyMap<string, Answer> }
+  >();
   private readonly file: string;
 
   constructor(host: SessionHost) {
     this.fonts = host.fonts instanceof FontStore ? host.fonts : new FontStore(host.fonts);
     this.file = host.file ?? 'sheet.tex';
-    this.reading = new SourceReading(host.today, (it) => fontUnitsOf(this.fonts, it.font));
+    this.files = host.files ?? NO_FILES;
+    this.today = host.today;
+    this.reading = this.newReading();
   }
 
   get text(): string {
     return this.reading.text;
+  }
+
+  private newReading(): SourceReading {
+    return new SourceReading(this.today, (it) => fontUnitsOf(this.fonts, it.font), {
+      readFile: (name) => this.files.text(name),
+      files: () => this.files.names(),
+      imageSize: imageMeasure(this.files),
+      measure: (inlines) => setText(inlines, this.layoutEnv([], new Map(), NO_FIELDS)),
+    });
+  }
+
+  /** Other files than before: everything is read again. */
+  setFiles(files: AssignmentFiles): void {
+    const { text } = this;
+    this.files = files;
+    this.reading = this.newReading();
+    this.records = [];
+    this.asking.clear();
+    this.geometry = null;
+    this.facts = NO_FACTS;
+    this.setText(text);
   }
 
   /** Replaces all of the text. */
@@ -102,18 +146,46 @@ export class Session {
   /** Replaces part of the text and reads what changed. Pages are made by `settle`. */
   edit(from: number, to: number, text: string): void {
     const before = this.reading.blocks.length;
-    const { changed, first, reusedFrom, labels } = this.reading.edit(from, to, text);
-    this.work.blocksRead += changed.length;
-    this.widenChange(first, reusedFrom, before);
-    if (labels) this.takeFacts({ ...this.facts, numbers: this.readNumbers() });
-    this.takeGeometry();
+    this.takeChange(this.reading.edit(from, to, text), before);
+    this.giveCitations();
     this.paging = null;
   }
 
-  private readNumbers(): Facts['numbers'] {
-    const { numbers, repeated } = collectNumbers(this.reading.blocks);
+  private takeChange({ changed, first, reusedFrom, labels }: ReadChange, before: number): void {
+    this.work.blocksRead += changed.length;
+    this.widenChange(first, reusedFrom, before);
+    if (labels) this.takeFacts({ ...this.facts, labels: this.readLabels() });
+    this.takeGeometry();
+  }
+
+  private readLabels(): Facts['labels'] {
+    const { labels, repeated } = collectLabels(this.reading.blocks);
     this.repeated = repeated;
-    return numbers;
+    return labels;
+  }
+
+  /** Hands a fact of the whole document back to the blocks that read it. */
+  private refresh(cell: string, value: unknown): void {
+    const before = this.reading.blocks.length;
+    const change = this.reading.refresh(cell, value);
+    if (change) this.takeChange(change, before);
+  }
+
+  private giveCitations(): void {
+    if (!this.reading.readsFact(CELLS.cited)) return;
+    const keys = new Set(this.reading.blocks.flatMap(({ reading }) => reading.citations));
+    this.refresh(CELLS.cited, [...keys]);
+  }
+
+  /** The entries of all lists of contents, with the pages they fell on. */
+  private giveContents(): void {
+    if (!this.reading.readsFact(CELLS.contents)) return;
+    const entries = this.records.flatMap(({ page }) =>
+      page.marks.flatMap(({ mark }) =>
+        mark.kind === 'contents' ? [{ list: mark.list, entry: mark.entry, page: page.folio }] : [],
+      ),
+    );
+    this.refresh(CELLS.contents, entries);
   }
 
   /** Remembers which blocks changed since the pages were last whole. */
@@ -169,8 +241,9 @@ export class Session {
   *settle(): Generator<number, void, void> {
     for (let round = 0; round < MOST_ROUNDS; round++) {
       yield* this.buildPages();
-      const pages = collectPages(this.records);
-      this.takeFacts({ ...this.facts, pages });
+      this.takeFacts({ ...this.facts, pages: collectPages(this.records) });
+      this.giveContents();
+      this.giveCitations();
       this.unsettled = this.changedTo > this.changedFrom;
       if (!this.unsettled) return;
     }
@@ -209,16 +282,26 @@ export class Session {
     };
   }
 
-  private layOut(block: SessionBlock): void {
-    const findings: RawFinding[] = [];
-    const reads = new Map<string, string | null>();
+  private layoutEnv(
+    findings: RawFinding[],
+    reads: Map<string, Answer>,
+    field: LayoutEnv['field'],
+  ): LayoutEnv {
     const env: LayoutEnv = {
       fonts: this.fonts,
       hyphenate: this.hyphenate,
       resolve: resolver(this.facts, reads),
+      field,
       report: (finding) => findings.push(finding),
       setParbox: (box: ParboxInline): Box => setParbox(box, env),
     };
+    return env;
+  }
+
+  private layOut(block: SessionBlock): void {
+    const findings: RawFinding[] = [];
+    const reads = new Map<string, Answer>();
+    const env = this.layoutEnv(findings, reads, NO_FIELDS);
     const items = layoutBlocks(block.reading.nodes, env);
     block.laid = { items, findings, facts: reads };
     if (reads.size > 0) this.asking.add(block);
@@ -234,12 +317,20 @@ export class Session {
 
   /** A page as flat arrays; the same page gives the same object. */
   describe(page: Page): PageDescription {
-    let found = this.descriptions.get(page);
-    if (!found) {
-      found = describePage(page, this.fonts);
-      this.descriptions.set(page, found);
-    }
-    return found;
+    const known = this.descriptions.get(page);
+    const last = this.facts.pages.get(LAST_PAGE) ?? '';
+    if (known && this.stillTrue(known.reads)) return known.description;
+    const reads = new Map<string, Answer>();
+    const fields = fieldsOf(page, last);
+    const env = this.layoutEnv([], reads, fields);
+    const description = describePage(page, furniture(page, env));
+    this.descriptions.set(page, { description, reads });
+    return description;
+  }
+
+  private stillTrue(reads: ReadonlyMap<string, Answer>): boolean {
+    for (const [factKey, value] of reads) if (answer(this.facts, factKey) !== value) return false;
+    return true;
   }
 
   /** Where the blocks of a page stand in the text now: id, start and length of each. */
@@ -280,13 +371,13 @@ export class Session {
   private worded(start: number, raw: RawFinding): Finding {
     const { severity, message, cause } = WORDS[raw.code];
     const clamp = (at: number): number => Math.max(0, Math.min(this.reading.length, start + at));
-    const from = clamp(raw.from);
+    const from = raw.inFile?.from ?? clamp(raw.from);
     const finding: Finding = {
       kind: raw.code,
       severity,
-      file: this.file,
+      file: raw.inFile?.name ?? this.file,
       from,
-      to: Math.max(from, clamp(raw.to)),
+      to: Math.max(from, raw.inFile?.to ?? clamp(raw.to)),
       message: fill(message, raw.args),
       cause: fill(cause, raw.args),
     };
@@ -305,7 +396,7 @@ export class Session {
     return this.pages.flatMap((page) =>
       page.marks.flatMap(({ mark, block, y }): OutlineEntry[] => {
         const start = starts.get(block) ?? 0;
-        const place = { page: page.number, y: (y / PT) * (72 / 72.27) };
+        const place = { page: page.index, y: (y / PT) * (72 / 72.27) };
         if (mark.kind === 'outline') {
           const { level, number, title, from, to } = mark;
           return [

@@ -84,6 +84,27 @@ export class Reader<C> {
     return this.text.slice(start, i);
   }
 
+  /** The next character as it stands, whatever its category; '' at the end. */
+  rawChar(): string {
+    if (this.pos >= this.end) return '';
+    const code = this.text.codePointAt(this.pos) as number;
+    const char = String.fromCodePoint(code);
+    this.pos += char.length;
+    this.state = char === '\n' ? 'new' : 'middle';
+    return char;
+  }
+
+  /** The text up to the mark, which is passed; to the end, and null behind it, when there is none. */
+  rawUntil(mark: string): { text: string; found: boolean } {
+    const at = this.text.indexOf(mark, this.pos);
+    const found = at >= 0 && at < this.end;
+    const stop = found ? at : this.end;
+    const text = this.text.slice(this.pos, stop);
+    this.pos = found ? stop + mark.length : stop;
+    this.state = this.pos > 0 && this.text.charCodeAt(this.pos - 1) === 10 ? 'new' : 'middle';
+    return { text, found };
+  }
+
   /** The next token, or null at the end of the text. */
   next(cats: CatTable): Token<C> | null {
     while (this.pos < this.end) {

@@ -1,5 +1,38 @@
 import type { ClassEntry } from '../entries';
-import { article } from './article';
+import { amsart, amsbook } from './amsart';
+import { beamer } from './beamer';
+import { exam } from './exam';
+import { letter } from './letter';
+import { slides } from './slides';
+import { article, book, proc, report } from './standard';
 
-/** The document classes, by name. */
-export const CLASSES: Readonly<Record<string, ClassEntry | undefined>> = { article };
+/** The classes that are known, by name. */
+export const CLASSES: Readonly<Record<string, ClassEntry>> = Object.fromEntries(
+  [
+    article,
+    report,
+    book,
+    proc,
+    letter,
+    amsart,
+    amsbook,
+    exam,
+    slides,
+    beamer,
+    ...ctexClasses(),
+  ].map((entry) => [entry.name, entry]),
+);
+
+/** The classes of ctex are the standard ones with Chinese type, which is there anyway. */
+function ctexClasses(): ClassEntry[] {
+  return [
+    { ...article, name: 'ctexart' },
+    { ...report, name: 'ctexrep' },
+    { ...book, name: 'ctexbook' },
+    { ...article, name: 'scrartcl' },
+    { ...report, name: 'scrreprt' },
+    { ...book, name: 'scrbook' },
+    { ...article, name: 'extarticle' },
+    { ...article, name: 'minimal' },
+  ];
+}

@@ -1,22 +1,16 @@
 import type { BlockNode } from '../../document/blocks';
-import type {
-  BoxInline,
-  Inline,
-  TabularColumn,
-  TabularInline,
-  TabularRow,
-} from '../../document/inlines';
-import type { Sp } from '../../base/lengths';
-import { setDimen } from '../../expansion/registers';
-import { scanDimen } from '../../expansion/scan';
+import type { BoxInline, Inline, Leader } from '../../document/inlines';
+import { FILL, glue, PT, type Sp } from '../../base/lengths';
+import { setDimen, setSkip } from '../../expansion/registers';
+import { scanDimen, takeKeyword } from '../../expansion/scan';
 import type { Token } from '../../expansion/meaning';
 import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { OpenEnvironment } from '../environments';
 import type { Interpreter } from '../interpreter';
-import { readCell } from '../tableCell';
 import type { MathReader } from '../mathReader';
-import { glueOf } from './spacing';
+import { setCounter } from '../counters';
+import { minipageNotes } from './footnotes';
 
 /** A length given as an argument, in sp. */
 export function dimenOf(it: Interpreter, tokens: readonly Token[]): Sp {
@@ -29,7 +23,7 @@ export function dimenOf(it: Interpreter, tokens: readonly Token[]): Sp {
 
 type BoxChange = Partial<Omit<BoxInline, 'kind' | 'inlines'>>;
 
-function box(it: Interpreter, inlines: readonly Inline[], change: BoxChange): BoxInline {
+export function box(it: Interpreter, inlines: readonly Inline[], change: BoxChange): BoxInline {
   return {
     kind: 'box',
     inlines,
@@ -44,20 +38,61 @@ function box(it: Interpreter, inlines: readonly Inline[], change: BoxChange): Bo
   };
 }
 
-const frameOf = (it: Interpreter) => ({ rule: it.dimen('fboxrule'), padding: it.dimen('fboxsep') });
+export const frameOf = (it: Interpreter) => ({
+  rule: it.dimen('fboxrule'),
+  padding: it.dimen('fboxsep'),
+});
 const ALIGNMENTS: Readonly<Record<string, BoxInline['align']>> = {
   l: 'left',
   c: 'center',
   r: 'right',
-  s: 'left',
+  s: 'fill',
 };
+
+/** `\\width` and its kin stand for the size of the contents while `read` runs. */
+export function withSizes<T>(it: Interpreter, inlines: readonly Inline[], read: () => T): T {
+  const size = it.host.measure(inlines);
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  const values = { ...size, totalheight: size.height + size.depth };
+  for (const [name, value] of Object.entries(values)) {
+    const storage = it.state.register('dimen', `\u0001size:${name}`);
+    it.state.set(storage, value);
+    it.state.set(it.state.cell(name), { kind: 'register', type: 'dimen', storage });
+  }
+  const result = read();
+  it.closeGroup();
+  return result;
+}
 
 function sized(it: Interpreter, args: Args, framed: boolean): BoxInline {
   const inlines = it.inlinesOf(tokensOf(args, 2));
-  const width = args[0] ? dimenOf(it, tokensOf(args, 0)) : null;
-  const align = ALIGNMENTS[tokensOf(args, 1)[0]?.text ?? 'c'] ?? 'center';
-  return box(it, inlines, { width, align, frame: framed ? frameOf(it) : null });
+  const frame = framed ? frameOf(it) : null;
+  const edge = frame ? 2 * (frame.rule + frame.padding) : 0;
+  const width = args[0]
+    ? withSizes(it, inlines, () => dimenOf(it, tokensOf(args, 0))) - edge
+    : null;
+  const letter = tokensOf(args, 1)[0]?.text ?? 'c';
+  const align = ALIGNMENTS[letter] ?? 'center';
+  return box(it, inlines, { width, align, frame });
 }
+
+const filler = (
+  name: string,
+  description: string,
+  leader: (it: Interpreter) => Leader,
+): CommandEntry => ({
+  name,
+  signature: '',
+  description,
+  example: `Name: \\${name}`,
+  run: (it) =>
+    it.add({
+      kind: 'glue',
+      glue: { ...FILL, stretchOrder: 2 },
+      leader: leader(it),
+      ...it.p.place,
+    }),
+});
 
 /** Inside a formula the same box is a piece of text. */
 const inFormula =
@@ -84,7 +119,6 @@ const simple = (
 /** Boxes on one line, and rules. */
 export const boxCommands: readonly CommandEntry[] = [
   simple('mbox', 'Text that is never broken over lines.', (it, t) => box(it, it.inlinesOf(t), {})),
-  simple('hbox', 'Text that is never broken over lines.', (it, t) => box(it, it.inlinesOf(t), {})),
   simple('fbox', 'Text in a frame.', (it, t) => box(it, it.inlinesOf(t), { frame: frameOf(it) })),
   {
     name: 'makebox',
@@ -103,11 +137,16 @@ export const boxCommands: readonly CommandEntry[] = [
   {
     name: 'raisebox',
     signature: 'moom',
-    description: 'Text raised above the line.',
+    description:
+      'Text raised above the line; lengths in brackets are taken for its height and depth.',
     example: '\\raisebox{1ex}{ebb}',
     run: (it, args) => {
-      const raise = dimenOf(it, tokensOf(args, 0));
-      it.add(box(it, it.inlinesOf(tokensOf(args, 3)), { raise }));
+      const inlines = it.inlinesOf(tokensOf(args, 3));
+      const raise = withSizes(it, inlines, () => dimenOf(it, tokensOf(args, 0)));
+      const height = args[1] ? dimenOf(it, tokensOf(args, 1)) : null;
+      const depth = args[2] ? dimenOf(it, tokensOf(args, 2)) : null;
+      const vertical = args[1] ? { vertical: { height, depth } } : {};
+      it.add(box(it, [box(it, inlines, { raise })], vertical));
     },
   },
   {
@@ -122,47 +161,106 @@ export const boxCommands: readonly CommandEntry[] = [
       it.add({ kind: 'rule', width, height: height + lift, depth: -lift, ...it.p.place });
     },
   },
-  {
-    name: 'hrulefill',
-    signature: '',
-    description: 'A rule that fills the rest of the line.',
-    example: 'Name: \\hrulefill',
-    run: (it) => {
-      const at = it.p.place;
-      it.add({
-        kind: 'rule',
-        width: it.dimen('linewidth') / 3,
-        height: it.dimen('fboxrule'),
-        depth: 0,
-        ...at,
-      });
-    },
-  },
+  filler('hrulefill', 'A rule that fills the rest of the line.', (it) => ({
+    kind: 'rule',
+    height: it.dimen('fboxrule'),
+    depth: 0,
+    color: it.font.color,
+  })),
+  filler('dotfill', 'Dots that fill the rest of the line.', (it) => ({
+    kind: 'box',
+    inlines: it.inlinesOf(it.p.chars('.')),
+    width: Math.round(0.44 * it.font.size),
+  })),
   {
     name: 'hrule',
     signature: '',
     description: 'A rule across the text.',
     example: '\\hrule',
-    run: (it) =>
+    run: (it) => {
+      const { width, height, depth } = ruleSizes(it);
+      const left = it.dimen('totalleftmargin');
+      const high = (height ?? 0.4 * PT) + (depth ?? 0);
       it.addBlock({
         kind: 'rule',
-        width: it.dimen('linewidth'),
-        height: it.dimen('fboxrule'),
-        left: it.dimen('totalleftmargin'),
-      }),
+        width: width ?? it.dimen('linewidth'),
+        height: high,
+        left,
+        color: it.font.color,
+      });
+    },
+  },
+  {
+    name: 'vrule',
+    signature: '',
+    description: 'An upright rule in the line.',
+    example: 'a \\vrule\\ b',
+    run: (it) => {
+      const { width, height, depth } = ruleSizes(it);
+      const line = it.skip('baselineskip').width;
+      it.add({
+        kind: 'rule',
+        width: width ?? 0.4 * PT,
+        height: height ?? 0.7 * line,
+        depth: depth ?? 0.3 * line,
+        color: it.font.color,
+        ...it.p.place,
+      });
+    },
+    math: (reader, token) => {
+      const { width, height, depth } = ruleSizes(reader.it);
+      const rule = {
+        kind: 'rule' as const,
+        width: width ?? 0.4 * PT,
+        height: height ?? 8 * PT,
+        depth: depth ?? 3 * PT,
+      };
+      return { kind: 'text', inlines: [{ ...rule, ...reader.span(token) }], ...reader.span(token) };
+    },
   },
   {
     name: 'parbox',
-    signature: 'omM',
+    signature: 'ooomM',
     description: 'A paragraph in a box of a given width.',
     example: '\\parbox{4cm}{High water at noon.}',
-    run: (it, args) => {
-      const position = tokensOf(args, 0)[0]?.text ?? 'c';
-      const width = dimenOf(it, tokensOf(args, 1));
-      it.add(parbox(it, width, position, () => it.blocksOf(tokensOf(args, 2))));
+    run: (it, args) => it.add(parboxCommand(it, args)),
+    math: (reader, token) => {
+      const args = reader.it.readArguments('ooomM', token);
+      if (!args) return null;
+      return { kind: 'text', inlines: [parboxCommand(reader.it, args)], ...reader.span(token) };
     },
   },
 ];
+
+function parboxCommand(it: Interpreter, args: Args): Inline {
+  const position = tokensOf(args, 0)[0]?.text ?? 'c';
+  const height = args[1] ? dimenOf(it, tokensOf(args, 1)) : null;
+  const inner = tokensOf(args, 2)[0]?.text ?? position;
+  const width = dimenOf(it, tokensOf(args, 3));
+  const made = parbox(it, width, position, () => it.blocksOf(tokensOf(args, 4)));
+  return made.kind === 'parbox' ? { ...made, height, inner: INNER[inner] ?? 'top' } : made;
+}
+
+/** `width`, `height` and `depth` behind `\\hrule` and `\\vrule`, in any order. */
+function ruleSizes(it: Interpreter): { width: Sp | null; height: Sp | null; depth: Sp | null } {
+  const sizes: { width: Sp | null; height: Sp | null; depth: Sp | null } = {
+    width: null,
+    height: null,
+    depth: null,
+  };
+  for (;;) {
+    const name = (['width', 'height', 'depth'] as const).find((n) => takeKeyword(it.p, n));
+    if (!name) return sizes;
+    sizes[name] = scanDimen(it.p);
+  }
+}
+
+const INNER: Readonly<Record<string, 'top' | 'center' | 'bottom' | 'stretch'>> = {
+  t: 'top',
+  c: 'center',
+  b: 'bottom',
+  s: 'stretch',
+};
 
 const VALIGN: Readonly<Record<string, 'top' | 'center' | 'bottom'>> = {
   t: 'top',
@@ -183,141 +281,100 @@ function parbox(
   return { kind: 'parbox', blocks, width, valign: VALIGN[position] ?? 'center', ...it.p.place };
 }
 
-/** Measures inside a box of paragraphs (LaTeX's `\@parboxrestore`). */
-function narrow(it: Interpreter, width: Sp): void {
+/** Measures inside a box of paragraphs (LaTeX's `\\@parboxrestore`). */
+export function narrow(it: Interpreter, width: Sp): void {
   for (const name of ['hsize', 'linewidth', 'columnwidth']) setDimen(it.state, name, width);
+  if (it.fact<boolean>('keepTextWidth') !== true) setDimen(it.state, 'textwidth', width);
   setDimen(it.state, 'totalleftmargin', 0);
   setDimen(it.state, 'parindent', 0);
+  setSkip(it.state, 'parskip', glue(0));
+  setSkip(it.state, 'leftskip', glue(0));
+  setSkip(it.state, 'rightskip', glue(0));
+  it.setFact('alignment', 'justified');
+  it.setFact('noIndentNext', false, true);
+  it.setFact('inMinipage', true);
+}
+
+/** What was being gathered when a box of paragraphs began. */
+type Outer = Pick<
+  Interpreter,
+  | 'hlist'
+  | 'vlist'
+  | 'restricted'
+  | 'pendingLabel'
+  | 'nextIndent'
+  | 'clubPenalty'
+  | 'spaceAfterParagraph'
+>;
+
+/** Starts gathering a column apart; `leaveColumn` gives it. */
+export function enterColumn(it: Interpreter, width: Sp | null): Outer {
+  const { hlist, vlist, restricted, pendingLabel, nextIndent, clubPenalty } = it;
+  const { spaceAfterParagraph } = it;
+  it.hlist = null;
+  it.vlist = [];
+  it.restricted = false;
+  it.pendingLabel = null;
+  it.nextIndent = null;
+  it.clubPenalty = null;
+  it.spaceAfterParagraph = [];
+  if (width !== null) narrow(it, width);
+  return {
+    hlist,
+    vlist,
+    restricted,
+    pendingLabel,
+    nextIndent,
+    clubPenalty,
+    spaceAfterParagraph,
+  };
+}
+
+export function leaveColumn(it: Interpreter, outer: Outer): BlockNode[] {
+  it.endParagraph();
+  const blocks = it.vlist;
+  Object.assign(it, outer);
+  return blocks;
 }
 
 export const minipage: EnvironmentEntry = {
   name: 'minipage',
-  signature: 'om',
+  signature: 'ooom',
   description: 'A small page of a given width.',
   example: '\\begin{minipage}{4cm}\nHigh water at noon.\n\\end{minipage}',
   begin: (it, args) => {
     const open = it.environments.at(-1) as OpenEnvironment;
-    const width = dimenOf(it, tokensOf(args, 1));
+    const width = dimenOf(it, tokensOf(args, 3));
+    const height = args[1] ? dimenOf(it, tokensOf(args, 1)) : null;
     it.startParagraph();
-    Object.assign(open.data, {
-      position: tokensOf(args, 0)[0]?.text ?? 'c',
-      width,
-      hlist: it.hlist,
-      vlist: it.vlist,
-      restricted: it.restricted,
-    });
-    it.hlist = null;
-    it.vlist = [];
-    it.restricted = false;
-    narrow(it, width);
+    const position = tokensOf(args, 0)[0]?.text ?? 'c';
+    const inner = tokensOf(args, 2)[0]?.text ?? position;
+    Object.assign(open.data, { position, width, height, inner });
+    open.data.outer = enterColumn(it, width);
+    setCounter(it.state, 'mpfootnote', 0);
     it.skipBlanks();
   },
   end: (it) => {
     it.endParagraph();
     const open = it.environments.at(-1) as OpenEnvironment;
-    const blocks = it.vlist;
-    const { position, width, hlist, vlist, restricted } = open.data as {
+    const notes = minipageNotes(it, open);
+    const { position, width, height, inner, outer } = open.data as {
       position: string;
       width: Sp;
-      hlist: Interpreter['hlist'];
-      vlist: Interpreter['vlist'];
-      restricted: boolean;
+      height: Sp | null;
+      inner: string;
+      outer: Outer;
     };
-    it.hlist = hlist;
-    it.vlist = vlist;
-    it.restricted = restricted;
-    it.add({ kind: 'parbox', blocks, width, valign: VALIGN[position] ?? 'center', ...it.p.place });
+    const blocks = [...leaveColumn(it, outer), ...notes];
+    const valign = VALIGN[position] ?? 'center';
+    it.add({
+      kind: 'parbox',
+      blocks,
+      width,
+      valign,
+      height,
+      inner: INNER[inner] ?? 'top',
+      ...it.p.place,
+    });
   },
 };
-
-/** Column letters and bars of a `tabular`. */
-export function readColumns(
-  it: Interpreter,
-  tokens: readonly Token[],
-): { columns: TabularColumn[]; bars: number[] } {
-  const columns: TabularColumn[] = [];
-  const bars: number[] = [0];
-  for (let i = 0; i < tokens.length; i++) {
-    const t = tokens[i] as Token;
-    if (t.text === '|') bars[columns.length] = (bars[columns.length] ?? 0) + 1;
-    else if ('lcr'.includes(t.text) && t.cell === null && t.text !== '') {
-      columns.push({
-        align: (ALIGNMENTS[t.text] ?? 'left') as TabularColumn['align'],
-        width: null,
-      });
-    } else if (t.text === 'p' && tokens[i + 1]?.cat === 1) {
-      const end = tokens.findIndex((u, k) => k > i && u.cat === 2);
-      columns.push({ align: 'left', width: glueOf(it, tokens.slice(i + 2, end)).width });
-      i = end;
-    } else if (t.text === '@' && tokens[i + 1]?.cat === 1) {
-      i = tokens.findIndex((u, k) => k > i && u.cat === 2);
-    }
-  }
-  return { columns, bars };
-}
-
-/** `tabular`: rows and columns of text. */
-function beginTabular(it: Interpreter, args: Args, token: Token): void {
-  const at = it.spanOf(token);
-  it.startParagraph();
-  const { columns, bars } = readColumns(it, tokensOf(args, 1));
-  const rows: TabularRow[] = [];
-  let cells: (readonly Inline[])[] = [];
-  it.tableRules = 0;
-  for (;;) {
-    const { inlines, ended } = readCell(it);
-    cells.push(inlines);
-    if (ended === 'tab') {
-      if (cells.length === columns.length) it.p.report('columns-too-many', it.p.place);
-      continue;
-    }
-    const skip = ended === 'row' ? rowSkip(it) : 0;
-    rows.push({ cells, rulesAbove: it.tableRules, skip });
-    it.tableRules = 0;
-    cells = [];
-    if (ended === 'end') break;
-  }
-  const table: TabularInline = {
-    kind: 'tabular',
-    columns,
-    rows,
-    bars,
-    valign: VALIGN[tokensOf(args, 0)[0]?.text ?? 'c'] ?? 'center',
-    baselineSkip: it.skip('baselineskip').width,
-    columnSep: it.dimen('tabcolsep'),
-    ruleWidth: it.dimen('arrayrulewidth'),
-    ...at,
-  };
-  it.add(table);
-}
-
-function rowSkip(it: Interpreter): Sp {
-  const args = it.readArguments('so', it.p.command('\\'));
-  const skip = args?.[1];
-  return Array.isArray(skip) ? glueOf(it, skip as Token[]).width : 0;
-}
-
-export const tabular: EnvironmentEntry = {
-  name: 'tabular',
-  signature: 'om',
-  description: 'A table of text: a letter for each column.',
-  example: '\\begin{tabular}{lr}\nNorth Pier & 06:40\\\\\nSouth Quay & 07:05\n\\end{tabular}',
-  begin: beginTabular,
-};
-
-export const tableCommands: readonly CommandEntry[] = [
-  {
-    name: 'hline',
-    signature: '',
-    description: 'A rule across the table.',
-    example: '\\hline',
-    run: (it) => {
-      it.tableRules++;
-      it.skipBlanks();
-    },
-    math: (reader) => {
-      reader.rules++;
-      return null;
-    },
-  },
-];

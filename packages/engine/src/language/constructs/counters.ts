@@ -1,7 +1,8 @@
 import { toLetter, toRoman, FOOTNOTE_SIGNS } from '../../expansion/numerals';
 import { readArgument } from '../../expansion/arguments';
 import { textOf } from '../../expansion/expandables';
-import type { Expandable, RegisterMeaning } from '../../expansion/meaning';
+import { meaningOf } from '../../expansion/conditionals';
+import { sameMeaning, type Expandable, type RegisterMeaning } from '../../expansion/meaning';
 import { scanDimen, scanGlue, scanInt } from '../../expansion/scan';
 import type { Processor } from '../../expansion/processor';
 import type { Token } from '../../expansion/meaning';
@@ -211,20 +212,20 @@ export const counterExpandables: readonly Expandable[] = [
     name: '@ifnextchar',
     expand: (p) => {
       const wanted = p.next();
-      const yes = readArgument(p, p.command('@ifnextchar')) ?? [];
-      const no = readArgument(p, p.command('@ifnextchar')) ?? [];
+      const yes = readArgument(p, p.command('@ifnextchar'), true) ?? [];
+      const no = readArgument(p, p.command('@ifnextchar'), true) ?? [];
       p.skipSpaces();
       const next = p.next();
       if (next) p.unread(next);
-      p.push(wanted && next && next.text === wanted.text && next.cat === wanted.cat ? yes : no);
+      p.push(wanted && next && sameMeaning(meaningOf(p, wanted), meaningOf(p, next)) ? yes : no);
     },
   },
   {
     kind: 'expandable',
     name: '@ifstar',
     expand: (p) => {
-      const yes = readArgument(p, p.command('@ifstar')) ?? [];
-      const no = readArgument(p, p.command('@ifstar')) ?? [];
+      const yes = readArgument(p, p.command('@ifstar'), true) ?? [];
+      const no = readArgument(p, p.command('@ifstar'), true) ?? [];
       p.push(p.takeChar('*') ? yes : no);
     },
   },

@@ -1,6 +1,8 @@
 import { nearestName } from '../../base/nearest';
 import { readArgument, readOptional } from '../../expansion/arguments';
-import { latexMacro } from '../../expansion/definitions';
+import type { NumberStyle } from '../../document/page';
+import { detach, latexMacro } from '../../expansion/definitions';
+import { specMacro } from '../../expansion/assignments';
 import { setDimen } from '../../expansion/registers';
 import { textOf } from '../../expansion/expandables';
 import type { Token } from '../../expansion/meaning';
@@ -16,7 +18,11 @@ import { setLineSpread } from '../lineSpacing';
 import { pageGeometry } from '../parameters';
 import { PACKAGES } from '../packages';
 import { renameFix } from '../unknown';
+import { isOn } from './chapters';
+import { twoColumns } from './columns';
+import { currentStyleFile, loadStyleFile, passedOptions } from './files';
 import { splitAt } from './listOptions';
+import { emitStyle } from './pageStyle';
 
 /** A comma-separated list of names. */
 export function namesOf(it: Interpreter, tokens: readonly Token[]): string[] {
@@ -29,49 +35,104 @@ export function namesOf(it: Interpreter, tokens: readonly Token[]): string[] {
 function documentClass(it: Interpreter, args: Args, token: Token): void {
   const name = textOf(it.p, tokensOf(args, 1));
   const options = args[0] ? namesOf(it, tokensOf(args, 0)) : [];
-  const known = CLASSES[name];
-  if (!known) {
+  if (it.fact<readonly string[]>('classOptions') === undefined)
+    it.setFact('classOptions', options, true);
+  if (CLASSES[name] === undefined || it.host.readFile(`${name}.cls`) !== null) {
+    it.setFact('class', name, true);
+    if (loadStyleFile(it, name, 'cls', options)) return;
     const near = nearestName(name, Object.keys(CLASSES));
     const fix = renameFix(it, tokensOf(args, 1), near);
     it.p.report('class-unknown', it.spanOf(token), { name }, fix);
   }
-  loadClass(it, known ? name : 'article', options);
-  reportOptions(it, args, known?.options ?? []);
+  loadClass(it, CLASSES[name] ? name : 'article', options);
+  reportOptions(it, args, CLASSES[name]?.options ?? null);
 }
 
-function reportOptions(it: Interpreter, args: Args, known: readonly string[]): void {
-  for (const part of splitAt(tokensOf(args, 0), ',')) {
+function reportOptions(it: Interpreter, args: Args, known: readonly string[] | null): void {
+  for (const part of known ? splitAt(tokensOf(args, 0), ',') : []) {
     const own = part.filter((t) => t.cat !== Cat.Space);
     const name = own.map((t) => t.text).join('');
     const [first] = own;
-    if (!first || known.includes(name) || name.includes('=')) continue;
+    if (!first || known?.includes(name) || name.includes('=') || GENERAL_OPTIONS.has(name))
+      continue;
     it.p.report('option-unknown', { from: first.from, to: (own.at(-1) as Token).to }, { name });
   }
 }
+
+/** Options of a class that packages read, not the class itself. */
+const GENERAL_OPTIONS: ReadonlySet<string> = new Set(
+  'english,american,british,ukenglish,USenglish,german,ngerman,french,utf8,dvips,pdftex,dvipdfmx,xetex,hidelinks,usenames,dvipsnames,svgnames,x11names,table,draftcls,journal,conference,compsoc,reqno,intlimits,sumlimits,nosumlimits,psamsfonts,cmex10,fontset=fandol,UTF8,oldfontcommands'.split(
+    ',',
+  ),
+);
 
 /** Puts a class in force. */
 export function loadClass(it: Interpreter, name: string, options: readonly string[]): void {
   const entry = CLASSES[name];
   if (!entry) return;
-  it.setFact('class', name, true);
-  it.setFact('classOptions', options, true);
-  install(it, entry, options);
+  const all = [...passedOptions(it, name, 'cls'), ...options];
+  if (it.fact<string>('class') === undefined || !currentStyleFile(it))
+    it.setFact('class', name, true);
+  if (it.fact<readonly string[]>('classOptions') === undefined)
+    it.setFact('classOptions', all, true);
+  install(it, entry, all);
 }
 
-function usePackage(it: Interpreter, args: Args, token: Token): void {
-  const options = args[0] ? namesOf(it, tokensOf(args, 0)) : [];
-  for (const part of splitAt(tokensOf(args, 1), ',')) {
-    const own = part.filter((t) => t.cat !== Cat.Space);
-    const name = own.map((t) => t.text).join('');
-    if (name === '') continue;
-    if (loadPackage(it, name, options)) continue;
-    const near = nearestName(name, Object.keys(PACKAGES));
-    const from = own[0]?.from ?? 0;
-    const to = own.at(-1)?.to ?? 0;
-    const inPlace = own[0]?.chunk === it.p.reader.chunk;
-    const fix = renameFix(it, own, near);
-    it.p.report('package-unknown', inPlace ? { from, to } : it.spanOf(token), { name }, fix);
-  }
+/** `\\LoadClass` in a class that comes with the assignment. */
+function loadBaseClass(it: Interpreter, args: Args, token: Token, withOptions: boolean): void {
+  const name = textOf(it.p, tokensOf(args, 1));
+  const given = args[0] ? namesOf(it, tokensOf(args, 0)) : [];
+  const options = withOptions ? (currentStyleFile(it)?.options ?? []) : given;
+  if (loadStyleFile(it, name, 'cls', options)) return;
+  if (!CLASSES[name]) it.p.report('class-unknown', it.spanOf(token), { name });
+  loadClass(it, CLASSES[name] ? name : 'article', options);
+}
+
+function usePackage(it: Interpreter, args: Args, token: Token, withOptions = false): void {
+  const given = args[0] ? namesOf(it, tokensOf(args, 0)) : [];
+  const options = withOptions ? (currentStyleFile(it)?.options ?? []) : given;
+  const parts = splitAt(tokensOf(args, 1), ',')
+    .map((part) => part.filter((t) => t.cat !== Cat.Space))
+    .filter((part) => part.length > 0);
+  parts.forEach((own, i) => {
+    const name = textOf(it.p, own);
+    if (it.host.readFile(`${name}.sty`) === null) {
+      if (!loadPackage(it, name, options)) unknownPackage(it, own, name, token);
+      return;
+    }
+    // The file is read when we are done here: what stands behind it in the list must wait.
+    const rest = parts.slice(i + 1);
+    if (rest.length > 0) it.p.push(loadLater(it, rest, args));
+    openPackage(it, name, options);
+    parts.length = i + 1;
+  });
+}
+
+/** A package of the assignment, read once. */
+function openPackage(it: Interpreter, name: string, options: readonly string[]): void {
+  const loaded = it.fact<readonly string[]>('packages') ?? [];
+  if (loaded.includes(name)) return;
+  it.setFact('packages', [...loaded, name], true);
+  loadStyleFile(it, name, 'sty', [...passedOptions(it, name, 'sty'), ...options]);
+}
+
+function loadLater(it: Interpreter, parts: readonly (readonly Token[])[], args: Args): Token[] {
+  const { p } = it;
+  const options = args[0] ? [...p.chars('['), ...tokensOf(args, 0), ...p.chars(']')] : [];
+  const names = parts.flatMap((part, i) => (i === 0 ? part : [...p.chars(','), ...part]));
+  return [p.command('RequirePackage'), ...options, p.make(1, '{'), ...names, p.make(2, '}')];
+}
+
+/** A package nobody knows: commands that may be its own are gathered and told of with it. */
+function unknownPackage(it: Interpreter, own: readonly Token[], name: string, token: Token): void {
+  const near = nearestName(name, Object.keys(PACKAGES));
+  const [first] = own;
+  const inPlace = first !== undefined && first.chunk === it.p.reader.chunk;
+  const span = inPlace ? { from: first.from, to: own.at(-1)?.to ?? 0 } : it.spanOf(token);
+  const fix = renameFix(it, own, near);
+  const unknown = it.fact<readonly string[]>('unknownPackages') ?? [];
+  it.setFact('unknownPackages', [...unknown, name], true);
+  it.p.report('package-unknown', span, { name, uses: '' }, fix);
 }
 
 /** Puts a package in force, and those it needs; false when it is not known. */
@@ -84,11 +145,12 @@ export function loadPackage(
   if (!entry) return false;
   const loaded = it.fact<readonly string[]>('packages') ?? [];
   const again = loaded.includes(name);
+  const all = [...passedOptions(it, name, 'sty'), ...options];
   if (!again) {
     it.setFact('packages', [...loaded, name], true);
     for (const needed of entry.requires ?? []) loadPackage(it, needed);
   }
-  if (!again || options.length > 0) install(it, entry, options);
+  if (!again || options.length > 0) install(it, entry, all);
   return true;
 }
 
@@ -100,12 +162,19 @@ export function beginDocument(it: Interpreter): void {
     it.setFact('classMissing', true, true);
     loadClass(it, 'article', []);
   }
+  for (const hook of it.fact<readonly (readonly Token[])[]>('atEndPreamble') ?? [])
+    it.execute(hook);
   it.setFact('inDocument', true, true);
-  for (const name of ['hsize', 'linewidth', 'columnwidth']) {
-    setDimen(it.state, name, it.dimen('textwidth'), true);
-  }
+  const width = it.dimen('textwidth');
+  const two = isOn(it, 'twocolumn');
+  const column = two ? (width - it.dimen('columnsep')) / 2 : width;
+  for (const name of ['hsize', 'linewidth', 'columnwidth']) setDimen(it.state, name, column, true);
   it.setFact('geometry', pageGeometry(it.state), true);
-  for (const hook of it.fact<readonly (readonly Token[])[]>('atBegin') ?? []) it.p.push(hook);
+  if (two) it.vlist.push({ kind: 'columnchange', layout: twoColumns(it), wide: [] });
+  emitStyle(it, false);
+  const start = it.fact<{ value: number; style: NumberStyle }>('firstPage');
+  if (start) it.vlist.push({ kind: 'pagenumber', value: start.value, style: start.style });
+  for (const hook of it.fact<readonly (readonly Token[])[]>('atBegin') ?? []) it.execute(hook);
 }
 
 /** Text where the preamble should be: the document begins here, and that is said once. */
@@ -128,6 +197,8 @@ export function beginMissingDocument(it: Interpreter): void {
 }
 
 function endDocument(it: Interpreter): void {
+  it.endParagraph();
+  for (const hook of it.fact<readonly (readonly Token[])[]>('atEnd') ?? []) it.execute(hook);
   it.endParagraph();
   it.setFact('ended', true, true);
   it.p.recover();
@@ -168,6 +239,42 @@ const environmentDefinition = (
   run: (it, _args, token) => newEnvironment(it, token, kind),
 });
 
+/** `\NewDocumentEnvironment{name}{arguments}{begin}{end}`: arguments can be used in both halves. */
+function newDocumentEnvironment(it: Interpreter, token: Token): void {
+  const { p } = it;
+  const name = textOf(p, readArgument(p, token) ?? []);
+  const spec = readArgument(p, token) ?? [];
+  const begin = readArgument(p, token, true) ?? [];
+  const end = readArgument(p, token, true) ?? [];
+  it.state.set(it.state.cell(`\u0002${name}`), undefined);
+  const inner = p.command(`end ${name}`);
+  // The closing half is made anew each time, with the arguments of the opening one.
+  const close = [p.command('def'), inner, p.make(Cat.Begin, '{'), ...end, p.make(Cat.End, '}')];
+  it.state.set(it.state.cell(name), specMacro(p, spec, [...close, ...begin]));
+  it.state.set(it.state.cell(`end${name}`), latexMacro(p, null, null, [inner], true));
+}
+
+/** Commands kept until a later point of the document. */
+const hook = (
+  name: string,
+  fact: 'atBegin' | 'atEnd' | 'atEndPreamble',
+  when: string,
+): CommandEntry => ({
+  name,
+  signature: 'M',
+  description: `Carried out ${when}.`,
+  example: `\\${name}{\\raggedright}`,
+  run: (it, args) => {
+    // In the document already: what was to come at its beginning comes now.
+    if (fact !== 'atEnd' && it.fact<boolean>('inDocument') === true) {
+      it.p.push(tokensOf(args, 0));
+      return;
+    }
+    const before = it.fact<readonly (readonly Token[])[]>(fact) ?? [];
+    it.setFact(fact, [...before, detach(tokensOf(args, 0))], true);
+  },
+});
+
 /** The frame of a document, environments, and the marks of formulas. */
 export const documentCommands: readonly CommandEntry[] = [
   {
@@ -192,6 +299,27 @@ export const documentCommands: readonly CommandEntry[] = [
     run: usePackage,
   },
   {
+    name: 'LoadClass',
+    signature: 'omo',
+    description: 'The class that this one is built on.',
+    example: '',
+    run: (it, args, token) => loadBaseClass(it, args, token, false),
+  },
+  {
+    name: 'LoadClassWithOptions',
+    signature: 'mo',
+    description: 'The class that this one is built on, with the options given here.',
+    example: '',
+    run: (it, args, token) => loadBaseClass(it, [null, ...args], token, true),
+  },
+  {
+    name: 'RequirePackageWithOptions',
+    signature: 'mo',
+    description: 'Loads a package with the options given here.',
+    example: '',
+    run: (it, args, token) => usePackage(it, [null, ...args], token, true),
+  },
+  {
     name: 'begin',
     signature: '',
     description: 'Begins an environment.',
@@ -212,6 +340,13 @@ export const documentCommands: readonly CommandEntry[] = [
     example: '',
     run: (it, args) => closeNamed(it, textOf(it.p, tokensOf(args, 0))),
   },
+  ...['New', 'Renew', 'Provide', 'Declare'].map((kind): CommandEntry => ({
+    name: `${kind}DocumentEnvironment`,
+    signature: '',
+    description: 'Defines an environment by its arguments and what stands before and after.',
+    example: `\\${kind}DocumentEnvironment{note}{O{Note}}{\\textbf{#1} }{}`,
+    run: (it, _args, token) => newDocumentEnvironment(it, token),
+  })),
   environmentDefinition(
     'newenvironment',
     'new',
@@ -223,18 +358,10 @@ export const documentCommands: readonly CommandEntry[] = [
     'provide',
     'Defines an environment unless there is one.',
   ),
-  {
-    name: 'AtBeginDocument',
-    signature: 'M',
-    description: 'Carried out when the document begins.',
-    example: '\\AtBeginDocument{\\raggedright}',
-    run: (it, args) =>
-      it.setFact(
-        'atBegin',
-        [...(it.fact<readonly unknown[]>('atBegin') ?? []), tokensOf(args, 0)],
-        true,
-      ),
-  },
+  hook('AtBeginDocument', 'atBegin', 'when the document begins'),
+  hook('AtEndDocument', 'atEnd', 'when the document ends'),
+  hook('AtEndPreamble', 'atEndPreamble', 'just before the document begins'),
+  hook('AfterEndPreamble', 'atBegin', 'just behind the beginning of the document'),
   {
     name: '(',
     signature: '',
@@ -278,37 +405,6 @@ export const documentCommands: readonly CommandEntry[] = [
     run: (it) => {
       if (it.groups.at(-1)?.kind === 'semisimple') it.closeGroup();
     },
-  },
-  {
-    name: 'pagestyle',
-    signature: 'm',
-    description: 'What stands at the head and foot of pages: plain or empty.',
-    example: '\\pagestyle{empty}',
-    run: (it, args) =>
-      it.addBlock({
-        kind: 'pagestyle',
-        style: textOf(it.p, tokensOf(args, 0)),
-        thisPageOnly: false,
-      }),
-  },
-  {
-    name: 'thispagestyle',
-    signature: 'm',
-    description: 'The same for this page only.',
-    example: '\\thispagestyle{empty}',
-    run: (it, args) =>
-      it.addBlock({
-        kind: 'pagestyle',
-        style: textOf(it.p, tokensOf(args, 0)),
-        thisPageOnly: true,
-      }),
-  },
-  {
-    name: 'pagenumbering',
-    signature: 'm',
-    description: 'How page numbers are written.',
-    example: '\\pagenumbering{arabic}',
-    run: () => undefined,
   },
   {
     name: 'linespread',

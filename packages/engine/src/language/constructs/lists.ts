@@ -2,7 +2,8 @@ import { glue, gluePt, PT, pt, type Glue, type Sp } from '../../base/lengths';
 import type { Inline } from '../../document/inlines';
 import { setDimen, setSkip } from '../../expansion/registers';
 import type { Token } from '../../expansion/meaning';
-import { setCounter, stepCounter, counterText } from '../counters';
+import { textOf } from '../../expansion/expandables';
+import { setCounter, stepCounter, counterText, refStepCounter } from '../counters';
 import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { OpenEnvironment } from '../environments';
@@ -129,7 +130,9 @@ export function beginList(it: Interpreter, options: ListOptions = {}): void {
   setDimen(it.state, 'parindent', it.dimen('listparindent'));
   setSkip(it.state, 'itemsep', options.itemSep ?? values.itemSep);
   it.setFact('alignment', 'justified');
+  const { partopSep } = values;
   Object.assign(open.data, { list: true, first: true, above, below, parSep, margin, atItem });
+  Object.assign(open.data, { vertical, topSep, partopSep });
   if (atItem && it.pendingLabel) {
     // A list right behind an outer `\item`: both labels stand on its first line.
     const at = it.p.place;
@@ -182,7 +185,7 @@ function labelBox(
   const width = it.dimen('labelwidth');
   const sep = it.dimen('labelsep');
   return [
-    { kind: 'kern', width: -(width + sep), ...at },
+    { kind: 'kern', width: it.dimen('itemindent') - (width + sep), ...at },
     {
       kind: 'box',
       inlines: label,
@@ -191,7 +194,7 @@ function labelBox(
       raise: 0,
       hidden: false,
       frame: null,
-      grow: left,
+      grow: true,
       ...at,
     },
     { kind: 'kern', width: sep, ...at },
@@ -223,6 +226,7 @@ function ownLabel(
   open: OpenEnvironment,
   tokens: readonly Token[],
 ): readonly Inline[] {
+  if (open.data.general === true) return makeLabel(it, tokens);
   if (open.data.description !== true) return it.inlinesOf(tokens);
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.changeFont({ family: 'roman', shape: 'upright', series: 'bold' });
@@ -268,10 +272,12 @@ function beginEnumerate(it: Interpreter, args: Args): void {
     stepCounter(inner.state, counter);
     if (custom) {
       const label = inner.inlinesOf(custom);
-      inner.setFact('currentLabel', label.map((i) => (i.kind === 'text' ? i.text : '')).join(''));
+      const value = label.map((i) => (i.kind === 'text' ? i.text : '')).join('');
+      inner.setFact('currentLabel', { value, shown: null, kind: counter });
       return label;
     }
-    inner.setFact('currentLabel', prefix(inner, depth) + counterText(inner, counter));
+    const value = prefix(inner, depth) + counterText(inner, counter);
+    inner.setFact('currentLabel', { value, shown: null, kind: counter });
     return inner.inlinesOf([inner.p.command(`label${counter}`)]);
   };
 }
@@ -350,6 +356,48 @@ const quoted = (
   end: endList,
 });
 
+/** The list that `\\begin{list}{label}{settings}` opens: its settings may change every measure. */
+function beginGeneral(it: Interpreter, args: Args): void {
+  const outerMargin = it.dimen('totalleftmargin');
+  const outerWidth = it.dimen('linewidth');
+  const parskip = it.skip('parskip');
+  beginList(it);
+  const open = it.environments.at(-1) as OpenEnvironment;
+  const { values } = measures(it);
+  void values;
+  setDimen(it.state, 'itemindent', 0);
+  setDimen(it.state, 'listparindent', 0);
+  setDimen(it.state, 'rightmargin', 0);
+  setSkip(it.state, 'topsep', open.data.topSep as Glue);
+  setSkip(it.state, 'partopsep', open.data.partopSep as Glue);
+  setSkip(it.state, 'parsep', open.data.parSep as Glue);
+  it.execute(tokensOf(args, 1));
+  const margin = it.dimen('leftmargin');
+  setDimen(it.state, 'totalleftmargin', outerMargin + margin);
+  setDimen(it.state, 'linewidth', outerWidth - margin - it.dimen('rightmargin'));
+  setDimen(it.state, 'parindent', it.dimen('listparindent'));
+  const parSep = it.skip('parsep');
+  setSkip(it.state, 'parskip', parSep);
+  let space = add(it.skip('topsep'), parskip);
+  if (open.data.vertical === true) space = add(space, it.skip('partopsep'));
+  Object.assign(open.data, { parSep, above: space, below: space, margin, general: true });
+  const label = tokensOf(args, 0);
+  open.data.label = (inner: Interpreter) => {
+    if (inner.state.get(inner.state.cell('\u0001usecounter')) !== undefined) {
+      const counter = inner.state.get(inner.state.cell('\u0001usecounter')) as string;
+      refStepCounter(inner, counter);
+    }
+    return makeLabel(inner, label);
+  };
+}
+
+/** A label as `\\makelabel` dresses it. */
+function makeLabel(it: Interpreter, label: readonly Token[]): readonly Inline[] {
+  const own = it.state.meaning(it.state.cell('makelabel'));
+  if (own?.kind !== 'macro') return it.inlinesOf(label);
+  return it.inlinesOf([it.p.command('makelabel'), it.p.make(1, '{'), ...label, it.p.make(2, '}')]);
+}
+
 /** Lists, and the environments built on them. */
 export const listEnvironments: readonly EnvironmentEntry[] = [
   {
@@ -376,6 +424,38 @@ export const listEnvironments: readonly EnvironmentEntry[] = [
     begin: beginDescription,
     end: endList,
   },
+  {
+    name: 'list',
+    signature: 'MM',
+    description: 'A list of your own: its label, and its measures.',
+    example: '\\begin{list}{--}{\\setlength{\\leftmargin}{2cm}}\n\\item ebb\n\\end{list}',
+    begin: beginGeneral,
+    end: endList,
+  },
+  {
+    name: 'trivlist',
+    signature: '',
+    description: 'A list without margins.',
+    example: '\\begin{trivlist}\n\\item ebb\n\\end{trivlist}',
+    begin: (it) => {
+      beginList(it, { leftMargin: 0 });
+      setDimen(it.state, 'labelwidth', 0);
+    },
+    end: endList,
+  },
+  {
+    name: 'verse',
+    signature: '',
+    description: 'Verses: lines end with \\\\, stanzas with a blank line.',
+    example: '\\begin{verse}\nThe tide comes in,\\\\\nthe tide goes out.\n\\end{verse}',
+    begin: (it) => {
+      const hang = Math.round(1.5 * it.font.size);
+      beginTrivial(it, it.dimen('leftmargini'));
+      setSkip(it.state, 'leftskip', glue(hang));
+      setDimen(it.state, 'parindent', -hang);
+    },
+    end: endList,
+  },
   aligned('center', 'center', 'Lines centred between the margins.'),
   aligned('flushleft', 'left', 'Lines that start at the left margin and end where they end.'),
   aligned('flushright', 'right', 'Lines that end at the right margin.'),
@@ -390,6 +470,18 @@ export const listCommands: readonly CommandEntry[] = [
     description: 'Starts an item of a list; brackets give it a label of its own.',
     example: '\\item the first ferry',
     run: item,
+  },
+  {
+    name: 'usecounter',
+    signature: 'm',
+    description: 'In the measures of a list: its items are counted by this counter.',
+    example:
+      '\\newcounter{ferry}\\begin{list}{\\arabic{ferry}.}{\\usecounter{ferry}}\\item ebb\\end{list}',
+    run: (it, args) => {
+      const name = textOf(it.p, tokensOf(args, 0));
+      setCounter(it.state, name, 0);
+      it.state.set(it.state.cell('\u0001usecounter'), name);
+    },
   },
   alignmentSwitch('centering', 'center', 'Centres the lines from here on.'),
   alignmentSwitch('raggedright', 'left', 'Lines end where they end.'),

@@ -3,14 +3,33 @@ import { textOf } from '../../expansion/expandables';
 import type { Token } from '../../expansion/meaning';
 import type { Args, CommandEntry } from '../entries';
 import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
+import type { CurrentLabel } from '../counters';
+import { pick, type Interpreter, type LabelDefinition } from '../interpreter';
+
+/** A label with all that references may ask of it. */
+export function labelDefinition(
+  it: Interpreter,
+  name: string,
+  span: { readonly from: number; readonly to: number },
+): LabelDefinition {
+  const current = it.fact<CurrentLabel>('currentLabel');
+  const title = it.fact<string>('currentTitle');
+  return {
+    name,
+    value: current?.value ?? '',
+    ...(current?.shown ? { shown: current.shown } : {}),
+    ...(title ? { title } : {}),
+    ...(current ? { kind: current.kind } : {}),
+    ...pick(span),
+  };
+}
 
 /** `\label`: names the number given out last. */
 function label(it: Interpreter, args: Args, token: Token): void {
   const name = textOf(it.p, tokensOf(args, 0));
   const at = it.spanOf(token);
   const span = { from: at.from, to: Math.max(at.to, it.p.here()) };
-  it.labels.push({ name, value: it.fact<string>('currentLabel') ?? '', ...span });
+  it.labels.push(labelDefinition(it, name, span));
   if (it.hlist === null) it.vlist.push({ kind: 'label', name });
   else it.add({ kind: 'anchor', label: name, ...span });
 }
@@ -90,12 +109,7 @@ export const references: readonly CommandEntry[] = [
     math: (reader, token) => {
       const name = textOf(reader.p, reader.argument(token));
       if (reader.rowMarks) reader.rowMarks.labels.push({ name, span: reader.span(token) });
-      else
-        reader.it.labels.push({
-          name,
-          value: reader.it.fact<string>('currentLabel') ?? '',
-          ...reader.span(token),
-        });
+      else reader.it.labels.push(labelDefinition(reader.it, name, reader.span(token)));
       return null;
     },
   },

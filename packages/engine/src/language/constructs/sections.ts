@@ -1,175 +1,311 @@
-import { glue, scaleGlue, type Glue, type Sp } from '../../base/lengths';
+import { glue, NO_GLUE, type Glue } from '../../base/lengths';
+import type { Span } from '../../base/spans';
 import type { Inline } from '../../document/inlines';
+import { textOf, tokensText } from '../../expansion/expandables';
 import type { Token } from '../../expansion/meaning';
-import { getCount } from '../../expansion/registers';
-import { tokensText } from '../../expansion/expandables';
+import { getCount, setDimen } from '../../expansion/registers';
 import type { Args, CommandEntry } from '../entries';
 import { isStarred, tokensOf } from '../entries';
 import { closeOpenGroups } from '../environments';
-import { counterText, refStepCounter } from '../counters';
+import { refStepCounter } from '../counters';
 import type { Interpreter } from '../interpreter';
-import { setSize } from './fonts';
+import { dimenOf } from './boxes';
+import { addContentsLine } from './contents';
+import { glueOf } from './spacing';
 
 /** `\@secpenalty` (LaTeX classes). */
 const SECTION_PENALTY = -300;
-/** x-height of the roman font in em: 4.30554 pt at 10 pt. */
-const EX = 0.430554;
-
-interface Heading {
-  readonly name: string;
-  readonly level: number;
-  readonly size: string;
-  /** Space above and below in ex: natural, stretch, shrink. A run-in heading has `after` in em. */
-  readonly before: readonly [number, number, number];
-  readonly after: readonly [number, number];
-  readonly runIn: boolean;
-}
-
-/** The headings of article (article.cls: `\@startsection` with these measures). */
-const HEADINGS: readonly Heading[] = [
-  {
-    name: 'section',
-    level: 1,
-    size: 'Large',
-    before: [3.5, 1, 0.2],
-    after: [2.3, 0.2],
-    runIn: false,
-  },
-  {
-    name: 'subsection',
-    level: 2,
-    size: 'large',
-    before: [3.25, 1, 0.2],
-    after: [1.5, 0.2],
-    runIn: false,
-  },
-  {
-    name: 'subsubsection',
-    level: 3,
-    size: 'normalsize',
-    before: [3.25, 1, 0.2],
-    after: [1.5, 0.2],
-    runIn: false,
-  },
-  {
-    name: 'paragraph',
-    level: 4,
-    size: 'normalsize',
-    before: [3.25, 1, 0.2],
-    after: [1, 0],
-    runIn: true,
-  },
-  {
-    name: 'subparagraph',
-    level: 5,
-    size: 'normalsize',
-    before: [3.25, 1, 0.2],
-    after: [1, 0],
-    runIn: true,
-  },
-];
 
 /** Environments that no heading stands in: a heading inside one means its end was forgotten. */
 const NEVER_AROUND =
   /^(itemize|enumerate|description|proof|theorem|lemma|proposition|corollary|definition|remark|example|quote|center)$/;
 
-function ex(it: Interpreter): Sp {
-  return EX * it.font.size;
-}
-
 /** Starts a heading: what was forgotten open before it is closed. */
-function closeForgotten(it: Interpreter, token: Token): void {
+function closeForgotten(it: Interpreter, at: Span): void {
   const forgotten = it.environments.findIndex(
     (e) => NEVER_AROUND.test(e.name) || e.data.theorem === true,
   );
   if (forgotten < 0) return;
-  closeOpenGroups(it, it.environments[forgotten]?.groups ?? 0, it.spanOf(token));
+  closeOpenGroups(it, it.environments[forgotten]?.groups ?? 0, at);
 }
 
-function heading(h: Heading) {
-  return (it: Interpreter, args: Args, token: Token): void => {
-    closeForgotten(it, token);
-    const span = it.spanOf(token);
-    const title = tokensOf(args, 2);
-    const numbered = !isStarred(args) && getCount(it.state, 'secnumdepth') >= h.level;
-    it.endParagraph();
-    const unit = ex(it);
-    const after: Glue = glue(h.after[0] * unit, h.after[1] * unit);
-    if (it.fact<boolean>('afterHeading') !== true) {
-      it.vlist.push({ kind: 'penalty', penalty: SECTION_PENALTY });
-    }
-    it.vlist.push({ kind: 'vspace', glue: scaleGlue(glue(...h.before), unit), behaviour: 'merge' });
-    if (numbered) refStepCounter(it, h.name);
-    const number = numbered ? counterText(it, h.name) : '';
-    const text = tokensText(title)
-      .replace(/\\[A-Za-z]+ ?|[{}$]/g, '')
-      .trim();
-    it.vlist.push({
-      kind: 'outline',
-      level: h.level,
-      number,
-      title: text,
-      from: span.from,
-      to: Math.max(span.to, it.p.here()),
-    });
-    if (h.runIn) runIn(it, h, number, title);
-    else displayed(it, h, number, title, after);
+/** The words of a title, for the outline and for references by name. */
+export function plainTitle(tokens: readonly Token[]): string {
+  return tokensText(tokens)
+    .replace(/\\(label|footnote|thanks|index) ?\{[^}]*\}/g, '')
+    .replace(/\\[A-Za-z@]+ ?|[{}$~]/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+}
+
+/** A heading's mark for outline and bookmarks; the place a reference by page finds. */
+export function markHeading(it: Interpreter, level: number, number: string, title: string): void {
+  const { place } = it.p;
+  const to = Math.max(place.to, it.p.here());
+  it.vlist.push({ kind: 'outline', level, number, title, from: place.from, to });
+}
+
+/** What a package has said of how a heading is set (`titlesec`). */
+export interface HeadingFormat {
+  readonly shape: string;
+  readonly format: readonly Token[];
+  readonly label: readonly Token[];
+  readonly gap: readonly Token[];
+  readonly before: readonly Token[];
+  readonly after: readonly Token[];
+}
+
+export interface HeadingSpacing {
+  readonly left: readonly Token[];
+  readonly above: readonly Token[];
+  readonly below: readonly Token[];
+}
+
+export const formatCell = (it: Interpreter, name: string) => it.state.cell(`\u0001format:${name}`);
+export const spacingCell = (it: Interpreter, name: string) =>
+  it.state.cell(`\u0001spacing:${name}`);
+
+/** A heading as `\@startsection` is told to set it. */
+interface Heading {
+  readonly name: string;
+  readonly level: number;
+  readonly indent: number;
+  readonly above: Glue;
+  readonly below: Glue;
+  readonly keepsIndent: boolean;
+  readonly style: readonly Token[];
+  readonly number: string | null;
+  readonly title: readonly Token[];
+}
+
+const abs = (g: Glue): Glue =>
+  g.width < 0 ? { ...g, width: -g.width, stretch: -g.stretch, shrink: -g.shrink } : g;
+
+/** `\@startsection{name}{level}{indent}{above}{below}{style}*[short]{title}` (LaTeX kernel). */
+function startSection(it: Interpreter, args: Args): void {
+  const name = textOf(it.p, tokensOf(args, 0));
+  const level = parseInt(textOf(it.p, tokensOf(args, 1)), 10) || 0;
+  closeForgotten(it, it.p.place);
+  const starred = isStarred(args, 6);
+  const title = tokensOf(args, 8);
+  const short = Array.isArray(args[7]) ? tokensOf(args, 7) : title;
+  const numbered = !starred && getCount(it.state, 'c@secnumdepth') >= level;
+  it.endParagraph();
+  const spacing = it.state.get(spacingCell(it, name)) as HeadingSpacing | undefined;
+  const above = glueOf(it, spacing?.above ?? tokensOf(args, 3));
+  const below = glueOf(it, spacing?.below ?? tokensOf(args, 4));
+  const keepsIndent = above.width >= 0 && !spacing && tokensOf(args, 3).length > 0;
+  if (numbered) refStepCounter(it, name);
+  const number = numbered ? textOf(it.p, [it.p.command(`the${name}`)]) : null;
+  const words = plainTitle(title);
+  it.setFact('currentTitle', words, true);
+  if (it.fact<boolean>('afterHeading') === true)
+    it.vlist.push({ kind: 'vspace', glue: abs(above), behaviour: 'merge' });
+  else {
+    it.vlist.push({ kind: 'penalty', penalty: SECTION_PENALTY });
+    it.vlist.push({ kind: 'vspace', glue: abs(above), behaviour: 'merge' });
+  }
+  markHeading(it, level, number ?? '', words);
+  if (!starred) {
+    it.call(`${name}mark`, short);
+    const tokens = number === null ? null : [it.p.command(`the${name}`)];
+    if (level <= 5) addContentsLine(it, 'toc', name, tokens, short);
+  }
+  const indent = dimenOf(it, tokensOf(args, 2));
+  const h = {
+    name,
+    level,
+    indent,
+    above,
+    below,
+    keepsIndent,
+    style: tokensOf(args, 5),
+    number,
+    title,
   };
+  if (!spacing && below.width <= 0) runIn(it, h);
+  else if ((it.state.get(formatCell(it, name)) as HeadingFormat | undefined)?.shape === 'runin')
+    runIn(it, h);
+  else displayed(it, h);
+}
+
+/** The number in front, as the class or a package says. */
+function numberInlines(it: Interpreter, h: Heading, format: HeadingFormat | undefined): Inline[] {
+  if (h.number === null) return [];
+  const at = it.p.place;
+  if (format) {
+    const gap = dimenOf(it, format.gap);
+    return [...it.inlinesOf(format.label), { kind: 'kern', width: gap, ...at }];
+  }
+  const own = it.state.get(it.state.cell('@seccntformat')) !== undefined;
+  if (own) {
+    const name = [it.p.make(1, '{'), ...it.p.chars(h.name), it.p.make(2, '}')];
+    return [...it.inlinesOf([it.p.command('@seccntformat'), ...name])];
+  }
+  const number = it.inlinesOf([it.p.command(`the${h.name}`)]);
+  return [...number, { kind: 'glue', glue: glue(it.font.size), ...at }];
 }
 
 /** A heading on a line of its own; never a page break behind it. */
-function displayed(
-  it: Interpreter,
-  h: Heading,
-  number: string,
-  title: readonly Token[],
-  after: Glue,
-): void {
+function displayed(it: Interpreter, h: Heading): void {
+  const format = it.state.get(formatCell(it, h.name)) as HeadingFormat | undefined;
   it.setFact('afterHeading', false, true);
   it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.changeFont({ family: 'roman', shape: 'upright', series: 'bold' });
-  setSize(it, h.size);
-  it.nextIndent = 0;
+  setDimen(it.state, 'parindent', 0);
+  setHeadingStyle(it, format?.format ?? h.style);
+  it.nextIndent = h.indent;
   it.startParagraph(false);
-  for (const inline of numberInlines(it, number)) it.add(inline);
-  for (const inline of it.inlinesOf(title)) it.add(inline);
+  it.nextIndent = h.indent;
+  const taker = takesArgument(it, format?.format ?? h.style);
+  if (format?.shape === 'display' && h.number !== null) {
+    for (const inline of it.inlinesOf(format.label)) it.add(inline);
+    it.endParagraph();
+    it.vlist.push({ kind: 'vspace', glue: glue(dimenOf(it, format.gap)), behaviour: 'plain' });
+    it.startParagraph(false);
+  } else for (const inline of numberInlines(it, h, format)) it.add(inline);
+  const title = format ? wrapTitle(it, format, h.title) : h.title;
+  for (const inline of it.inlinesOf(taker ? [taker, ...braced(it, title)] : title)) it.add(inline);
   it.clubPenalty = 10000;
   it.endParagraph();
+  if (format) it.execute(format.after);
   it.closeGroup();
   it.vlist.push(
     { kind: 'penalty', penalty: 10000 },
-    { kind: 'vspace', glue: after, behaviour: 'plain' },
+    { kind: 'vspace', glue: abs(h.below), behaviour: 'plain' },
   );
-  it.setFact('afterHeading', true, true);
-  it.setFact('noIndentNext', false, true);
+  afterHeading(it, h.keepsIndent);
 }
 
-function numberInlines(it: Interpreter, number: string): Inline[] {
-  if (number === '') return [];
-  const at = it.p.place;
-  return [
-    { kind: 'text', text: number, font: it.font, ...at },
-    { kind: 'kern', width: it.font.size, ...at },
-  ];
+/** `titlesec` may have the last command of `before` take the title as its argument. */
+const wrapTitle = (it: Interpreter, format: HeadingFormat, title: readonly Token[]): Token[] => {
+  const last = format.before.at(-1);
+  return last?.cell ? [...format.before, ...braced(it, title)] : [...format.before, ...title];
+};
+
+const braced = (it: Interpreter, tokens: readonly Token[]): Token[] => [
+  it.p.make(1, '{'),
+  ...tokens,
+  it.p.make(2, '}'),
+];
+
+/** `\MakeUppercase` and its like at the end of a style take the title. */
+function takesArgument(it: Interpreter, style: readonly Token[]): Token | null {
+  const last = style.findLast((t) => t.cat !== 10);
+  if (!last?.cell) return null;
+  const meaning = it.state.meaning(last.cell);
+  if (meaning?.kind === 'macro') return meaning.params.length === 1 ? last : null;
+  return /^(MakeUppercase|MakeLowercase|uppercase|underline|textbf|textit|textsc|centerline|fbox|emph)$/.test(
+    last.text,
+  )
+    ? last
+    : null;
+}
+
+function setHeadingStyle(it: Interpreter, style: readonly Token[]): void {
+  const taker = takesArgument(it, style);
+  it.execute(taker ? style.slice(0, style.lastIndexOf(taker)) : style);
+}
+
+/** No break and no indent behind a heading (`\@afterheading`). */
+export function afterHeading(it: Interpreter, keepsIndent = false): void {
+  it.setFact('afterHeading', true, true);
+  const indents = keepsIndent || it.fact<boolean>('indentFirst') === true;
+  it.setFact('noIndentNext', !indents, true);
 }
 
 /** A heading that the paragraph goes on behind. */
-function runIn(it: Interpreter, h: Heading, number: string, title: readonly Token[]): void {
+function runIn(it: Interpreter, h: Heading): void {
+  const format = it.state.get(formatCell(it, h.name)) as HeadingFormat | undefined;
   it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.changeFont({ family: 'roman', shape: 'upright', series: 'bold' });
-  const inlines = [...numberInlines(it, number), ...it.inlinesOf(title)];
+  setHeadingStyle(it, format?.format ?? h.style);
+  const title = format ? wrapTitle(it, format, h.title) : h.title;
+  const inlines = [...numberInlines(it, h, format), ...it.inlinesOf(title)];
+  if (format) inlines.push(...it.inlinesOf(format.after));
   it.closeGroup();
-  it.startParagraph(h.name === 'subparagraph');
+  it.setFact('afterHeading', false, true);
+  it.setFact('noIndentNext', false, true);
+  it.startParagraph(false);
+  it.nextIndent = h.indent;
   for (const inline of inlines) it.add(inline);
-  it.add({ kind: 'glue', glue: glue(h.after[0] * it.font.size), ...it.p.place });
+  it.add({ kind: 'glue', glue: abs({ ...NO_GLUE, width: h.below.width }), ...it.p.place });
   it.skipBlanks();
 }
 
-/** The headings of article. */
-export const sections: readonly CommandEntry[] = HEADINGS.map((h) => ({
-  name: h.name,
-  signature: 'soM',
-  description: `A heading of level ${h.level}; with a star it has no number.`,
-  example: `\\${h.name}{The three harbours}`,
-  run: heading(h),
-}));
+/** Headings from sections down, with the measures of the standard classes (article.cls). */
+const HEADINGS: readonly (readonly [string, number, string, string, string, string])[] = [
+  [
+    'section',
+    1,
+    '0pt',
+    '-3.5ex plus -1ex minus -.2ex',
+    '2.3ex plus .2ex',
+    '\\normalfont\\Large\\bfseries',
+  ],
+  [
+    'subsection',
+    2,
+    '0pt',
+    '-3.25ex plus -1ex minus -.2ex',
+    '1.5ex plus .2ex',
+    '\\normalfont\\large\\bfseries',
+  ],
+  [
+    'subsubsection',
+    3,
+    '0pt',
+    '-3.25ex plus -1ex minus -.2ex',
+    '1.5ex plus .2ex',
+    '\\normalfont\\normalsize\\bfseries',
+  ],
+  [
+    'paragraph',
+    4,
+    '0pt',
+    '3.25ex plus 1ex minus .2ex',
+    '-1em',
+    '\\normalfont\\normalsize\\bfseries',
+  ],
+  [
+    'subparagraph',
+    5,
+    '\\parindent',
+    '3.25ex plus 1ex minus .2ex',
+    '-1em',
+    '\\normalfont\\normalsize\\bfseries',
+  ],
+];
+
+const headingEntry = ([
+  name,
+  level,
+  indent,
+  above,
+  below,
+  style,
+]: (typeof HEADINGS)[number]): CommandEntry => ({
+  name,
+  signature: '',
+  description: `A heading of level ${level}; with a star it has no number.`,
+  example: `\\${name}{The three harbours}`,
+  macro: `\\@startsection{${name}}{${level}}{${indent}}{${above}}{${below}}{${style}}`,
+});
+
+export const sections: readonly CommandEntry[] = HEADINGS.map(headingEntry);
+
+export const sectionInternals: readonly CommandEntry[] = [
+  {
+    name: '@startsection',
+    signature: 'mmmmmmsoM',
+    description:
+      'Sets a heading: name, level, indent, space above and below, style, then its title.',
+    example: '\\@startsection{section}{1}{0pt}{2ex}{1ex}{\\bfseries}{Tides}',
+    run: startSection,
+  },
+  {
+    name: '@afterheading',
+    signature: '',
+    description: 'No page break and no indent here.',
+    example: '\\@afterheading',
+    run: (it) => afterHeading(it),
+  },
+];

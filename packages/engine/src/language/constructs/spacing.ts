@@ -5,6 +5,7 @@ import type { Args, CommandEntry } from '../entries';
 import { isStarred, tokensOf } from '../entries';
 import type { Interpreter } from '../interpreter';
 import { setSloppy } from '../lineSpacing';
+import { clearPage } from './chapters';
 
 /** Glue given as an argument. */
 export function glueOf(it: Interpreter, tokens: readonly Token[]): Glue {
@@ -253,8 +254,20 @@ export const spacing: readonly CommandEntry[] = [
   quad('qquad', 2),
   ...spaces,
   pageBreak('newpage', 'Starts a new page.'),
-  pageBreak('clearpage', 'Starts a new page, after all that waits has been placed.'),
-  pageBreak('cleardoublepage', 'Starts a new page.'),
+  {
+    name: 'clearpage',
+    signature: '',
+    description: 'Starts a new page, after all that waits has been placed.',
+    example: '\\clearpage',
+    run: (it) => clearPage(it, false),
+  },
+  {
+    name: 'cleardoublepage',
+    signature: '',
+    description: 'Starts a new page; in a two-sided document a right-hand one.',
+    example: '\\cleardoublepage',
+    run: (it) => clearPage(it, true),
+  },
   penalty('linebreak', -10000, false, 'Breaks the line here and spreads its words.'),
   penalty('nolinebreak', 10000, false, 'No line break here.'),
   penalty('pagebreak', -10000, true, 'Breaks the page here.'),

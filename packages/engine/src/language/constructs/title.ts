@@ -1,23 +1,44 @@
-import { glue, gluePt, PT } from '../../base/lengths';
+import { FILL, glue, gluePt, PT } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
-import type { Inline, TabularInline } from '../../document/inlines';
-import { Cat } from '../../tokens/categories';
+import type { Inline } from '../../document/inlines';
 import type { Token } from '../../expansion/meaning';
+import { setDimen } from '../../expansion/registers';
+import { Cat } from '../../tokens/categories';
+import { setCounter } from '../counters';
 import type { CommandEntry, EnvironmentEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { Interpreter } from '../interpreter';
+import { parameterise, detach } from '../../expansion/definitions';
+import { clearPage, isOn, plainPage } from './chapters';
+import { changeColumns } from './columns';
 import { setSize } from './fonts';
 import { beginTrivial, endList } from './lists';
+import { currentStyle, setPage } from './pageStyle';
 
-const cellOf = (it: Interpreter, name: string) => it.state.cell(`\u0001title:${name}`);
-
-const keep = (name: string, what: string): CommandEntry => ({
+/** `\title` and its kin: kept as `\@title` …, where templates look for them. */
+export const keep = (name: string, what: string): CommandEntry => ({
   name,
-  signature: 'M',
+  signature: 'oM',
   description: `${what}, printed by \\maketitle.`,
   example: `\\${name}{…}`,
-  run: (it, args) => it.state.set(cellOf(it, name), tokensOf(args, 0), true),
+  run: (it, args) => setTitlePart(it, name, tokensOf(args, 1)),
 });
+
+export function setTitlePart(it: Interpreter, name: string, tokens: readonly Token[]): void {
+  it.define(`@${name}`, '');
+  const cell = it.state.cell(`@${name}`);
+  const macro = it.state.meaning(cell);
+  if (macro?.kind !== 'macro') return;
+  it.state.set(cell, { ...macro, body: detach(parameterise(tokens)) }, true);
+}
+
+/** The tokens of a part of the title, or undefined. */
+export function titlePart(it: Interpreter, name: string): readonly Token[] | undefined {
+  const meaning = it.state.meaning(it.state.cell(`@${name}`));
+  return meaning?.kind === 'macro'
+    ? meaning.body.map((t) => ({ ...t, ...it.p.place, chunk: -1 }))
+    : undefined;
+}
 
 /** The list cut at a command, outside braces. */
 export function splitAtCommand(tokens: readonly Token[], name: string): Token[][] {
@@ -32,27 +53,8 @@ export function splitAtCommand(tokens: readonly Token[], name: string): Token[][
   return parts;
 }
 
-/** One author as a column of centred lines. */
-function authorBox(it: Interpreter, tokens: readonly Token[]): TabularInline {
-  const lines = splitAtCommand(tokens, '\\');
-  return {
-    kind: 'tabular',
-    columns: [{ align: 'center', width: null }],
-    rows: [
-      ...lines.map((line) => ({ cells: [it.inlinesOf(line)], rulesAbove: 0, skip: 0 })),
-      { cells: [[]], rulesAbove: 0, skip: 0 },
-    ],
-    valign: 'top',
-    baselineSkip: it.skip('baselineskip').width,
-    columnSep: it.dimen('tabcolsep'),
-    bars: [],
-    ruleWidth: 0,
-    ...it.p.place,
-  };
-}
-
-/** Lines centred on the page at a size: what the kind of title part needs. */
-function centred(it: Interpreter, size: string, fill: () => void): BlockNode[] {
+/** Centred lines at a size, as blocks of their own. */
+export function centred(it: Interpreter, size: string, fill: () => void): BlockNode[] {
   const outer = it.vlist;
   it.vlist = [];
   it.openGroup({ kind: 'semisimple', span: it.p.place });
@@ -67,51 +69,127 @@ function centred(it: Interpreter, size: string, fill: () => void): BlockNode[] {
   return nodes;
 }
 
-const space = (points: number): BlockNode => ({
+export const space = (points: number): BlockNode => ({
   kind: 'vspace',
   glue: gluePt(points),
   behaviour: 'plain',
 });
+const merged: BlockNode = { kind: 'vspace', glue: gluePt(10, 3, 5), behaviour: 'merge' };
+const fill: BlockNode = { kind: 'vspace', glue: FILL, behaviour: 'plain' };
 
-/** `\maketitle` of article: title, authors and date, with article.cls's spaces around them. */
-function makeTitle(it: Interpreter, token: Token): void {
+/** Authors as columns of lines, side by side as far as there is room (`\and`). */
+export function authorSource(it: Interpreter, tokens: readonly Token[]): Token[] {
+  const { p } = it;
+  const table = (lines: readonly Token[]): Token[] => [
+    ...it.source('\\begin{tabular}[t]{c}'),
+    ...lines,
+    ...it.source('\\end{tabular}'),
+  ];
+  return splitAtCommand(tokens, 'and').flatMap((author, i) => [
+    ...(i > 0 ? it.source('\\hskip 1em plus .17fil\\relax') : []),
+    ...table(author),
+    ...(i < 0 ? [p.command('relax')] : []),
+  ]);
+}
+
+/** Title, authors and date of article: `\LARGE`, `\large`, and article.cls's spaces. */
+function titleBlocks(it: Interpreter, title: readonly Token[]): BlockNode[] {
+  const em = it.font.size / PT;
+  const date = titlePart(it, 'date') ?? [it.p.command('today')];
+  const author = titlePart(it, 'author') ?? [];
+  return [
+    space(2 * em),
+    merged,
+    ...centred(it, 'LARGE', () => it.execute(title)),
+    space(1.5 * em),
+    ...centred(it, 'large', () => it.execute(authorSource(it, author))),
+    space(em),
+    ...(date.length > 0 ? centred(it, 'large', () => it.execute(date)) : []),
+    merged,
+    space(1.5 * em),
+  ];
+}
+
+/** The same on a page of its own (`titlepage`). */
+function titlePageBlocks(it: Interpreter, title: readonly Token[]): BlockNode[] {
+  const date = titlePart(it, 'date') ?? [it.p.command('today')];
+  const author = titlePart(it, 'author') ?? [];
+  return [
+    { kind: 'vspace', glue: gluePt(0), behaviour: 'keep' },
+    fill,
+    space(60),
+    ...centred(it, 'LARGE', () => it.execute(title)),
+    space(36),
+    ...centred(it, 'large', () => it.execute(authorSource(it, author))),
+    space(18),
+    ...centred(it, 'large', () => it.execute(date)),
+    fill,
+  ];
+}
+
+/** In a title, notes are marked by signs, and counted apart (`\thanks`). */
+function withSigns(it: Interpreter, act: () => void): void {
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.define('thefootnote', '\\fnsymbol{footnote}');
+  const outer = it.state.cell('thefootnote');
+  void outer;
+  setCounter(it.state, 'footnote', 0);
+  act();
+  it.closeGroup();
+  it.define('thefootnote', '\\arabic{footnote}');
+  setCounter(it.state, 'footnote', 0);
+}
+
+/** `\maketitle` of the standard classes. */
+export function makeTitle(it: Interpreter, token: Token): void {
   const at = it.spanOf(token);
-  const read = (name: string) => it.state.get(cellOf(it, name)) as readonly Token[] | undefined;
-  const title = read('title');
+  const title = titlePart(it, 'title');
   if (!title) it.p.report('title-missing', at);
   it.endParagraph();
-  const em = it.font.size / PT;
-  it.startParagraph(false);
-  it.add(it.emptyBox());
+  const own = it.state.meaning(it.state.cell('@maketitle'));
+  withSigns(it, () => {
+    if (own?.kind === 'macro') return ownTitle(it);
+    if (isOn(it, 'titlepage')) return titleOnPage(it, title ?? []);
+    if (isOn(it, 'twocolumn')) {
+      changeColumns(it, true, () => titleBlocks(it, title ?? []));
+      it.vlist.push(...plainOnly(it));
+      return;
+    }
+    it.startParagraph(false);
+    it.add(it.emptyBox());
+    it.endParagraph();
+    it.vlist.push(...titleBlocks(it, title ?? []), ...plainOnly(it));
+  });
+}
+
+function plainOnly(it: Interpreter): BlockNode[] {
+  const outer = it.vlist;
+  it.vlist = [];
+  plainPage(it);
+  const nodes = it.vlist;
+  it.vlist = outer;
+  return nodes;
+}
+
+function ownTitle(it: Interpreter): void {
+  it.call('@maketitle');
   it.endParagraph();
-  it.vlist.push(space(2 * em), { kind: 'vspace', glue: gluePt(10, 3, 5), behaviour: 'merge' });
-  it.vlist.push(...centred(it, 'LARGE', () => addAll(it, title ?? [])), space(1.5 * em));
-  it.vlist.push(...centred(it, 'large', () => addAuthors(it, read('author') ?? [])));
-  const date = read('date') ?? [it.p.command('today')];
-  if (date.length > 0) it.vlist.push(space(em), ...centred(it, 'large', () => addAll(it, date)));
-  it.vlist.push({ kind: 'vspace', glue: gluePt(10, 3, 5), behaviour: 'merge' }, space(1.5 * em));
-  it.vlist.push({ kind: 'pagestyle', style: 'plain', thisPageOnly: true });
+  plainPage(it);
 }
 
-function addAll(it: Interpreter, tokens: readonly Token[]): void {
-  splitAtCommand(tokens, '\\').forEach((line, i) => {
-    if (i > 0) it.add({ kind: 'break', skip: 0, fill: false, ...it.p.place });
-    for (const inline of it.inlinesOf(line)) it.add(inline);
-  });
+function titleOnPage(it: Interpreter, title: readonly Token[]): void {
+  clearPage(it, false);
+  emptyPage(it);
+  it.vlist.push(...titlePageBlocks(it, title));
+  clearPage(it, false);
+  if (!isOn(it, 'twoside')) setPage(it, 1, null);
 }
 
-function addAuthors(it: Interpreter, tokens: readonly Token[]): void {
-  if (tokens.length === 0) return;
-  splitAtCommand(tokens, 'and').forEach((author, i) => {
-    const gap: Inline = {
-      kind: 'glue',
-      // `\and`: `\hskip 1em plus .17fil`
-      glue: { ...glue(it.font.size), stretch: Math.round(0.17 * PT), stretchOrder: 1 },
-      ...it.p.place,
-    };
-    if (i > 0) it.add(gap);
-    it.add(authorBox(it, author));
-  });
+export function emptyPage(it: Interpreter): void {
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.call('ps@empty');
+  it.vlist.push({ kind: 'pagestyle', style: currentStyle(it), thisPageOnly: true });
+  it.closeGroup();
 }
 
 export const titleCommands: readonly CommandEntry[] = [
@@ -122,36 +200,75 @@ export const titleCommands: readonly CommandEntry[] = [
     name: 'maketitle',
     signature: '',
     description: 'Prints title, author and date.',
-    example: '\\maketitle',
+    example: '\\title{Tides}\\maketitle',
     run: (it, _args, token) => makeTitle(it, token),
-  },
-  {
-    name: 'thanks',
-    signature: 'm',
-    description: 'A note on an author.',
-    example: '\\author{M. Quill\\thanks{Harbour office}}',
-    run: () => undefined,
   },
 ];
 
-/** `abstract` of article: a small heading, then a quotation in small type. */
-export const abstractEnvironment: EnvironmentEntry = {
-  name: 'abstract',
-  signature: '',
-  description: 'A summary under the title.',
-  example: '\\begin{abstract}\nWe time the ferries.\n\\end{abstract}',
-  begin: (it) => {
-    it.endParagraph();
-    setSize(it, 'small');
-    it.vlist.push({ kind: 'vspace', glue: gluePt(10, 3, 5), behaviour: 'merge' });
-    it.vlist.push(
-      ...centred(it, 'small', () => {
-        it.changeFont({ series: 'bold' });
-        for (const inline of it.inlinesOf([it.p.command('abstractname')])) it.add(inline);
-      }),
-    );
-    it.vlist.push({ kind: 'vspace', glue: glue(-0.5 * it.font.size), behaviour: 'plain' });
-    beginTrivial(it, it.dimen('leftmargini'));
+/** A small heading, then a quotation in small type (article.cls). */
+function beginAbstract(it: Interpreter): void {
+  it.endParagraph();
+  if (isOn(it, 'titlepage')) {
+    clearPage(it, false);
+    emptyPage(it);
+    it.vlist.push({ kind: 'vspace', glue: gluePt(0), behaviour: 'keep' }, fill);
+    it.vlist.push(...abstractHead(it, 'normalsize'));
+    it.startParagraph(false);
+    return;
+  }
+  if (isOn(it, 'twocolumn')) {
+    it.execute(it.source('\\section*{\\abstractname}'));
+    return;
+  }
+  setSize(it, 'small');
+  it.vlist.push(merged, ...abstractHead(it, 'small'));
+  it.vlist.push({ kind: 'vspace', glue: glue(-0.5 * it.font.size), behaviour: 'plain' });
+  beginTrivial(it, it.dimen('leftmargini'));
+  setDimen(it.state, 'parindent', Math.round(1.5 * it.font.size));
+}
+
+const abstractHead = (it: Interpreter, size: string): BlockNode[] =>
+  centred(it, size, () => {
+    it.changeFont({ series: 'bold' });
+    const name: readonly Inline[] = it.inlinesOf([it.p.command('abstractname')]);
+    for (const inline of name) it.add(inline);
+  });
+
+function endAbstract(it: Interpreter): void {
+  it.endParagraph();
+  if (isOn(it, 'titlepage')) {
+    it.vlist.push(fill);
+    clearPage(it, false);
+    return;
+  }
+  if (!isOn(it, 'twocolumn')) endList(it);
+}
+
+/** `abstract` and `titlepage`. */
+export const titleEnvironments: readonly EnvironmentEntry[] = [
+  {
+    name: 'abstract',
+    signature: '',
+    description: 'A summary under the title.',
+    example: '\\begin{abstract}\nWe time the ferries.\n\\end{abstract}',
+    begin: beginAbstract,
+    end: endAbstract,
   },
-  end: endList,
-};
+  {
+    name: 'titlepage',
+    signature: '',
+    description: 'A page of its own, without a number, laid out as you like.',
+    example: '\\begin{titlepage}\nTides\n\\end{titlepage}',
+    begin: (it) => {
+      clearPage(it, isOn(it, 'openright'));
+      emptyPage(it);
+      setPage(it, isOn(it, 'twoside') ? 1 : 0, null);
+      it.setFact('noIndentNext', false, true);
+    },
+    end: (it) => {
+      it.endParagraph();
+      clearPage(it, false);
+      if (!isOn(it, 'twoside')) setPage(it, 1, null);
+    },
+  },
+];

@@ -1,6 +1,5 @@
 import { toBp, type Sp } from '../../base/lengths';
 import type { Box, GlyphItem, Item, RuleItem, RunItem } from '../../boxes/box';
-import type { FontStore } from '../../fonts/store';
 import type { Page, Placed } from '../../pages/page';
 import type { PageDescription } from './description';
 
@@ -28,10 +27,10 @@ class Lists {
 }
 
 /** A finished page as flat arrays. */
-export function describePage(page: Page, fonts: FontStore): PageDescription {
+export function describePage(page: Page, furniture: readonly Placed[]): PageDescription {
   const lists = new Lists();
   for (const placed of page.placed) line(lists, placed);
-  if (page.folio !== null) folio(lists, page, page.folio, fonts);
+  for (const placed of furniture) line(lists, placed);
   lists.runStart.push(lists.glyphs.length);
   lists.lineRun.push(lists.runFont.length);
   lists.lineRule.push(lists.ruleColor.length);
@@ -97,11 +96,13 @@ function startRun(lists: Lists, it: RunItem | GlyphItem, x: Sp, y: Sp, block: nu
   lists.runColor.push(it.color);
   lists.runStart.push(lists.glyphs.length);
   lists.runBlock.push(block);
-  lists.runFrom.push(it.span.from);
-  lists.runTo.push(it.span.to);
+  // What is the page's own stands nowhere in the source.
+  lists.runFrom.push(block < 0 ? 0 : it.span.from);
+  lists.runTo.push(block < 0 ? 0 : it.span.to);
 }
 
 function run(lists: Lists, it: RunItem, x: Sp, y: Sp, block: number): void {
+  if (it.color < 0) return;
   startRun(lists, it, x, y, block);
   const scale = toBp(it.size) / it.font.unitsPerEm;
   for (let i = 0; i < it.glyphs.length; i++) {
@@ -112,6 +113,7 @@ function run(lists: Lists, it: RunItem, x: Sp, y: Sp, block: number): void {
 }
 
 function glyph(lists: Lists, it: GlyphItem, x: Sp, y: Sp, block: number): void {
+  if (it.color < 0) return;
   startRun(lists, it, x, y, block);
   lists.glyphs.push(it.glyph);
   lists.glyphX.push(0);
@@ -119,41 +121,8 @@ function glyph(lists: Lists, it: GlyphItem, x: Sp, y: Sp, block: number): void {
 }
 
 function ruleItem(lists: Lists, it: RuleItem, x: Sp, y: Sp, block: number): void {
+  if (it.width <= 0 || it.height + it.depth <= 0 || it.color < 0) return;
   lists.rules.push(toBp(x), toBp(y - it.height), toBp(it.width), toBp(it.height + it.depth));
   lists.ruleColor.push(it.color);
   lists.ruleBlock.push(block);
-}
-
-/** The page number, centred below the text (LaTeX's `plain` page style). */
-function folio(lists: Lists, page: Page, text: string, fonts: FontStore): void {
-  const { geometry } = page;
-  const font = fonts.text({
-    family: 'roman',
-    series: 'medium',
-    shape: 'upright',
-    size: geometry.footSize,
-    color: 0,
-  });
-  const shaped = font.shape(text);
-  const width = (shaped.width * geometry.footSize) / font.unitsPerEm;
-  const x = geometry.left + (geometry.textWidth - width) / 2;
-  const y = geometry.top + geometry.textHeight + geometry.footSkip;
-  const item: RunItem = {
-    kind: 'run',
-    font,
-    size: geometry.footSize,
-    glyphs: shaped.glyphs,
-    positions: shaped.positions,
-    clusters: shaped.clusters,
-    width,
-    height: 0,
-    depth: 0,
-    color: 0,
-    span: { from: 0, to: 0 },
-  };
-  lists.lines.push(toBp(x), toBp(y), toBp(width), toBp(geometry.footSize), 0);
-  lists.lineBlock.push(-1);
-  lists.lineRun.push(lists.runFont.length);
-  lists.lineRule.push(lists.ruleColor.length);
-  run(lists, item, x, y, -1);
 }

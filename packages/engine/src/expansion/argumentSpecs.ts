@@ -1,0 +1,178 @@
+import { Cat } from '../tokens/categories';
+import { readArgument } from './arguments';
+import { detach } from './definitions';
+import type { ArgumentSpec, Token } from './meaning';
+import { STOP, type Processor } from './processor';
+
+/** What stands for an optional argument that was left out. */
+export const NO_VALUE = '\u0001novalue';
+
+const plain = (type: ArgumentSpec['type'], long: boolean, open = '', close = ''): ArgumentSpec => ({
+  type,
+  open,
+  close,
+  fallback: null,
+  long,
+});
+
+/** The next token of the specification that is no blank. */
+function nextSolid(tokens: readonly Token[], from: number): number {
+  let at = from;
+  while (tokens[at]?.cat === Cat.Space) at++;
+  return at;
+}
+
+/** The group that starts at `at`, or the single token there; and where it ends. */
+function groupAt(tokens: readonly Token[], start: number): { inner: Token[]; end: number } {
+  const at = nextSolid(tokens, start);
+  const first = tokens[at];
+  if (first?.cat !== Cat.Begin) return { inner: first ? [first] : [], end: at + 1 };
+  let depth = 0;
+  for (let i = at; i < tokens.length; i++) {
+    const cat = (tokens[i] as Token).cat;
+    if (cat === Cat.Begin) depth++;
+    else if (cat === Cat.End && --depth === 0)
+      return { inner: tokens.slice(at + 1, i), end: i + 1 };
+  }
+  return { inner: tokens.slice(at + 1), end: tokens.length };
+}
+
+/**
+ * The arguments that a specification of letters asks for (the document-command
+ * syntax of LaTeX: `m o O{} d() D(){} r() R(){} s t+ v e{^_} E{^_}{…}`, `+` and `!` before them).
+ */
+export function parseSpec(tokens: readonly Token[]): ArgumentSpec[] {
+  const specs: ArgumentSpec[] = [];
+  let long = false;
+  let i = 0;
+  const char = (): string => {
+    i = nextSolid(tokens, i);
+    return tokens[i++]?.text ?? '';
+  };
+  const fallback = (): readonly Token[] => {
+    const { inner, end } = groupAt(tokens, i);
+    i = end;
+    return detach(inner);
+  };
+  while ((i = nextSolid(tokens, i)) < tokens.length) {
+    const letter = char();
+    if (letter === '+') {
+      long = true;
+      continue;
+    }
+    if (letter === '!') continue;
+    if (letter === '>') {
+      fallback(); // a processor of the argument: left alone
+      continue;
+    }
+    if (letter === 'm' || letter === 'v' || letter === 's') specs.push(plain(letter, long));
+    else if (letter === 'o') specs.push(plain('o', long, '[', ']'));
+    else if (letter === 'O') specs.push({ ...plain('o', long, '[', ']'), fallback: fallback() });
+    else if (letter === 'd' || letter === 'r') specs.push(plain(letter, long, char(), char()));
+    else if (letter === 'D' || letter === 'R') {
+      const type = letter === 'D' ? 'd' : 'r';
+      specs.push({ ...plain(type, long, char(), char()), fallback: fallback() });
+    } else if (letter === 't') specs.push(plain('t', long, char()));
+    else if (letter === 'e' || letter === 'E') {
+      const marks = fallback();
+      const values = letter === 'E' ? fallback() : [];
+      marks.forEach((mark, k) => {
+        const value = letter === 'E' ? [values[k]].filter((t) => t !== undefined) : null;
+        specs.push({ ...plain('e', long, mark.text), fallback: value });
+      });
+    }
+    long = false;
+  }
+  return specs;
+}
+
+const noValue = (p: Processor): Token[] => [p.command(NO_VALUE)];
+
+/** Everything between two delimiters, nested pairs included; null when it does not start here. */
+function delimited(p: Processor, open: string, close: string): Token[] | null {
+  const blanks: Token[] = [];
+  let token = p.next();
+  while (token !== null && token.cat === Cat.Space) {
+    blanks.push(token);
+    token = p.next();
+  }
+  const back = (): null => {
+    p.push(token === null ? blanks : [...blanks, token]);
+    return null;
+  };
+  if (token === null || token.text !== open || token.cat === Cat.Command) return back();
+  const first = token;
+  const out: Token[] = [];
+  let braces = 0;
+  let nested = 0;
+  for (;;) {
+    token = p.next();
+    if (token === null || token.cat === STOP || (braces === 0 && token.cat === Cat.End)) {
+      p.push(token === null ? [first, ...out] : [first, ...out, token]);
+      return null;
+    }
+    if (token.cat === Cat.Begin) braces++;
+    else if (token.cat === Cat.End) braces--;
+    else if (braces === 0 && token.cell === null && token.text === close) {
+      if (nested-- === 0) return out;
+    } else if (braces === 0 && token.cell === null && token.text === open) nested++;
+    out.push(token);
+  }
+}
+
+function readOne(p: Processor, caller: Token, spec: ArgumentSpec): readonly Token[] {
+  switch (spec.type) {
+    case 'm':
+    case 'v':
+      return readArgument(p, caller, spec.long) ?? [];
+    case 's':
+      return [p.command(p.takeChar('*') ? 'BooleanTrue' : 'BooleanFalse')];
+    case 't':
+      return [p.command(p.takeChar(spec.open) ? 'BooleanTrue' : 'BooleanFalse')];
+    case 'e':
+      return spec.fallback ?? noValue(p);
+    default:
+      return delimited(p, spec.open, spec.close) ?? spec.fallback ?? noValue(p);
+  }
+}
+
+/** Marked arguments (`e`) may come in any order. */
+function readEmbellished(
+  p: Processor,
+  caller: Token,
+  specs: readonly ArgumentSpec[],
+): (readonly Token[])[] {
+  const found = new Map<string, readonly Token[]>();
+  for (;;) {
+    const token = p.next();
+    if (token === null) break;
+    const spec = specs.find(({ open }) => open === token.text && !found.has(open));
+    if (!spec || token.cat === Cat.Command) {
+      p.unread(token);
+      break;
+    }
+    found.set(spec.open, readArgument(p, caller, spec.long) ?? []);
+  }
+  return specs.map((spec) => found.get(spec.open) ?? readOne(p, caller, spec));
+}
+
+/** Reads the arguments of a macro defined with a specification. */
+export function readBySpec(
+  p: Processor,
+  caller: Token,
+  specs: readonly ArgumentSpec[],
+): (readonly Token[])[] {
+  const args: (readonly Token[])[] = [];
+  for (let i = 0; i < specs.length; i++) {
+    const spec = specs[i] as ArgumentSpec;
+    if (spec.type !== 'e') {
+      args.push(readOne(p, caller, spec));
+      continue;
+    }
+    let end = i;
+    while (specs[end]?.type === 'e') end++;
+    args.push(...readEmbellished(p, caller, specs.slice(i, end)));
+    i = end - 1;
+  }
+  return args;
+}

@@ -1,0 +1,242 @@
+import { gluePt, PT, type Sp } from '../../base/lengths';
+import type { BlockNode } from '../../document/blocks';
+import type { Token } from '../../expansion/meaning';
+import { setDimen } from '../../expansion/registers';
+import { titlePart, keep, splitAtCommand, centred, space } from '../constructs/title';
+import type { ClassEntry, CommandEntry, EnvironmentEntry } from '../entries';
+import { tokensOf } from '../entries';
+import { plainPage } from '../constructs/chapters';
+import { loadPackage } from '../constructs/document';
+import type { OpenEnvironment } from '../environments';
+import { enterColumn, leaveColumn } from '../constructs/boxes';
+import { setSize } from '../constructs/fonts';
+import type { Interpreter } from '../interpreter';
+import { wholePoints, INCH, paperOf, setAll } from './layout';
+import { article, ARTICLE, book, setUp } from './standard';
+
+const LISTS = '\u0001amslists';
+
+/** Lines that `\address`, `\email` and their kin leave for the end of the document. */
+const later = (name: string, lead: string, style: string): CommandEntry => ({
+  name,
+  signature: 'oM',
+  description: 'Of the author: printed at the end of the document.',
+  example: `\\${name}{Harbour College}`,
+  run: (it, args) => {
+    const cell = it.state.cell(LISTS);
+    const before = (it.state.get(cell) as readonly (readonly Token[])[] | undefined) ?? [];
+    const line = [
+      ...it.source(`\\par\\noindent\\hspace*{12pt}{\\footnotesize ${lead}${style}{`),
+      ...tokensOf(args, 1),
+      ...it.source('}\\par}'),
+    ];
+    it.state.set(cell, [...before, line], true);
+  },
+});
+
+function abstractBegin(it: Interpreter): void {
+  const open = it.environments.at(-1) as OpenEnvironment;
+  open.data.outer = enterColumn(it, null);
+  setSize(it, 'small');
+  const margin = 36 * PT;
+  setDimen(it.state, 'totalleftmargin', margin);
+  setDimen(it.state, 'linewidth', it.dimen('hsize') - 2 * margin);
+  it.startParagraph();
+  it.execute(it.source('\\textsc{\\abstractname.} '));
+}
+
+function abstractEnd(it: Interpreter): void {
+  const open = it.environments.at(-1) as OpenEnvironment;
+  const blocks = leaveColumn(it, open.data.outer as ReturnType<typeof enterColumn>);
+  const titled = it.state.get(it.state.cell('\u0001amstitled')) === true;
+  if (titled) it.vlist.push(space(12), ...blocks, space(12));
+  else
+    it.afterEnvironment = (inner) =>
+      inner.state.set(inner.state.cell('\u0001amsabstract'), blocks, true);
+}
+
+const abstract: EnvironmentEntry = {
+  name: 'abstract',
+  signature: '',
+  description: 'A summary, printed below the title.',
+  example: '\\begin{abstract}\nWe time the ferries.\n\\end{abstract}',
+  begin: abstractBegin,
+  end: abstractEnd,
+};
+
+/** Title in bold capitals, authors in small capitals, notes at the foot (amsart.cls). */
+function makeTitle(it: Interpreter, token: Token): void {
+  const title = titlePart(it, 'title');
+  if (!title) it.p.report('title-missing', it.spanOf(token));
+  it.endParagraph();
+  const authors =
+    (it.state.get(it.state.cell('\u0001amsauthors')) as
+      readonly (readonly Token[])[] | undefined) ?? [];
+  it.startParagraph(false);
+  it.add(it.emptyBox());
+  it.endParagraph();
+  it.vlist.push(
+    space(42 - 12),
+    ...centred(it, 'normalsize', () => {
+      it.changeFont({ series: 'bold' });
+      it.execute([...it.source('\\MakeUppercase{'), ...(title ?? []), ...it.source('}')]);
+    }),
+  );
+  if (authors.length > 0) {
+    it.vlist.push(
+      space(14),
+      ...centred(it, 'footnotesize', () => {
+        const joined = authors.flatMap((a, i) => [
+          ...(i > 0 ? it.source(i === authors.length - 1 ? ' \\textsc{and} ' : ', ') : []),
+          ...a,
+        ]);
+        it.execute([...it.source('\\MakeUppercase{'), ...joined, ...it.source('}')]);
+      }),
+    );
+  }
+  for (const part of ['dedicatory'] as const) {
+    const tokens = titlePart(it, part);
+    if (tokens)
+      it.vlist.push(
+        space(12),
+        ...centred(it, 'footnotesize', () => it.execute([...it.source('\\itshape '), ...tokens])),
+      );
+  }
+  const kept = it.state.get(it.state.cell('\u0001amsabstract')) as readonly BlockNode[] | undefined;
+  if (kept) it.vlist.push(space(18), ...kept);
+  titleNotes(it);
+  it.vlist.push({ kind: 'vspace', glue: gluePt(26, 12), behaviour: 'plain' });
+  it.state.set(it.state.cell('\u0001amstitled'), true, true);
+  plainPage(it);
+  it.call('@runningtitle');
+}
+
+/** Date, subjects, keywords and thanks as notes without marks. */
+function titleNotes(it: Interpreter): void {
+  const notes: readonly (readonly [string, string])[] = [
+    ['date', '\\textit{Date}: '],
+    ['subjclass', '2020 \\textit{Mathematics Subject Classification}. '],
+    ['keywords', '\\textit{Key words and phrases}. '],
+    ['thanks', ''],
+  ];
+  for (const [part, lead] of notes) {
+    const tokens = titlePart(it, part);
+    if (!tokens || tokens.length === 0) continue;
+    it.execute([...it.source(`\\@blanknote{${lead}`), ...tokens, ...it.source('.}')]);
+  }
+}
+
+const commands: readonly CommandEntry[] = [
+  {
+    name: 'author',
+    signature: 'oM',
+    description: 'An author; once for each.',
+    example: '\\author{M. Quill}',
+    run: (it, args) => {
+      const cell = it.state.cell('\u0001amsauthors');
+      const before = (it.state.get(cell) as readonly (readonly Token[])[] | undefined) ?? [];
+      const more = splitAtCommand(tokensOf(args, 1), 'and').map(
+        (a) => splitAtCommand(a, '\\')[0] ?? [],
+      );
+      it.state.set(cell, [...before, ...more], true);
+    },
+  },
+  ...['subjclass', 'keywords', 'dedicatory', 'thanks', 'translator', 'commby'].map((name) =>
+    keep(name, 'A note of the title'),
+  ),
+  later('address', '', '\\scshape '),
+  later('curraddr', '\\textit{Current address}: ', ''),
+  later('email', '\\textit{Email address}: ', '\\ttfamily '),
+  later('urladdr', '\\textit{URL}: ', '\\ttfamily '),
+  {
+    name: 'maketitle',
+    signature: '',
+    description: 'Prints the title.',
+    example: '\\title{Tides}\\maketitle',
+    run: (it, _args, token) => makeTitle(it, token),
+  },
+  {
+    name: '\u0001amsend',
+    signature: '',
+    description: '',
+    example: '',
+    run: (it) => {
+      const lines =
+        (it.state.get(it.state.cell(LISTS)) as readonly (readonly Token[])[] | undefined) ?? [];
+      if (lines.length > 0) it.addBlock(space(12));
+      for (const line of lines) it.execute(line);
+    },
+  },
+];
+
+/** Headings of the AMS classes: centred small capitals, then run-in bold. */
+const SOURCE = String.raw`
+\def\@seccntformat#1{\csname the#1\endcsname.\enspace}
+\def\section{\@startsection{section}{1}{0pt}{8.4pt plus 12pt}{6pt}{\normalfont\scshape\centering}}
+\def\subsection{\@startsection{subsection}{2}{0pt}{6pt plus 8.4pt}{-.5em}{\normalfont\bfseries}}
+\def\subsubsection{\@startsection{subsubsection}{3}{0pt}{6pt plus 8.4pt}{-.5em}{\normalfont\itshape}}
+\def\paragraph{\@startsection{paragraph}{4}{0pt}{0pt}{-\fontdimen2\font}{\normalfont}}
+\def\@blanknote#1{\begingroup\def\thefootnote{}\footnotetext[0]{#1}\endgroup}
+\def\shorttitle{\@title}
+\def\@runningtitle{\markboth{\@title}{\@title}}
+\def\ps@headings{\ps@empty
+  \def\@oddhead{\hfil{\footnotesize\MakeUppercase{\rightmark}}\hfil\llap{\footnotesize\thepage}}%
+  \def\@evenhead{\rlap{\footnotesize\thepage}\hfil{\footnotesize\MakeUppercase{\leftmark}}\hfil}}
+\def\ps@plain{\ps@empty\def\@oddfoot{\footnotesize\hfil\thepage\hfil}\let\@evenfoot\@oddfoot}
+\def\qedsymbol{\openbox}
+\AtEndDocument{\@amsend}
+`;
+
+function page(it: Interpreter, options: readonly string[]): void {
+  const [width, height] = paperOf(options);
+  const textWidth: Sp = 360 * PT;
+  const [head, headSep, foot] = [8 * PT, 14 * PT, 12 * PT];
+  const textHeight = 584 * PT;
+  setAll(it, {
+    textwidth: textWidth,
+    textheight: textHeight,
+    hsize: textWidth,
+    linewidth: textWidth,
+    columnwidth: textWidth,
+    headheight: head,
+    headsep: headSep,
+    footskip: foot,
+    parindent: 12 * PT,
+    oddsidemargin: wholePoints((width - textWidth) / 2 - INCH),
+    evensidemargin: wholePoints((width - textWidth) / 2 - INCH),
+    topmargin: (height - head - headSep - textHeight - foot) / 2 - INCH,
+  });
+}
+
+function amsClass(name: string, base: ClassEntry, chapters: boolean): ClassEntry {
+  return {
+    name,
+    description: chapters
+      ? 'A mathematical book in chapters.'
+      : 'A mathematical paper: theorems and displays of its own style.',
+    options: [
+      ...base.options,
+      '8pt',
+      '9pt',
+      'reqno',
+      'centertags',
+      'tbtags',
+      'noamsfonts',
+      'nomath',
+    ],
+    commands: [...(base.commands ?? []), ...commands],
+    environments: [...(base.environments ?? []), abstract],
+    macros: base.macros ?? {},
+    source: (base.source ?? '') + SOURCE.replace('\\@amsend', '\\csname \u0001amsend\\endcsname'),
+    setup: (it, options) => {
+      for (const needed of ['amsmath', 'amsthm', 'amsfonts']) loadPackage(it, needed);
+      setUp(it, ['10pt', ...options], { ...ARTICLE, chapters, twoSide: true });
+      page(it, options);
+      it.setFact('flushBottom', false, true);
+      it.execute(it.source('\\pagestyle{headings}'));
+    },
+  };
+}
+
+export const amsart = amsClass('amsart', article, false);
+export const amsbook = amsClass('amsbook', book, true);

@@ -1,0 +1,595 @@
+import { FILL, glue, gluePt, PT } from '../../base/lengths';
+import { textOf } from '../../expansion/expandables';
+import { readOptional } from '../../expansion/arguments';
+import type { Token } from '../../expansion/meaning';
+import { setDimen, setSkip } from '../../expansion/registers';
+import { Cat } from '../../tokens/categories';
+import type { CommandEntry, ClassEntry, EnvironmentEntry } from '../entries';
+import { tokensOf } from '../entries';
+import { clearPage } from '../constructs/chapters';
+import { loadPackage } from '../constructs/document';
+import { centred, makeTitle, setTitlePart, space, titlePart } from '../constructs/title';
+import { dimenOf, enterColumn, leaveColumn } from '../constructs/boxes';
+import { addContentsLine } from '../constructs/contents';
+import { markHeading, plainTitle } from '../constructs/sections';
+import { refStepCounter } from '../counters';
+import type { OpenEnvironment } from '../environments';
+import type { Interpreter } from '../interpreter';
+import { setAll } from './layout';
+import { article, setUp, ARTICLE } from './standard';
+
+/** The colour of what is not shown yet. */
+export const INVISIBLE = -1;
+/** Our own plain theme: deep sea blue for titles and marks. */
+const SEA = 0x1f4e5f;
+const ALERT = 0xa3262a;
+const EXAMPLE = 0x2f6b4f;
+
+const MM = (72.27 / 25.4) * PT;
+
+/** Does an overlay specification such as `2-`, `1,3` or `-4` hold on this step? Also raises how many steps the frame has. */
+function shows(it: Interpreter, spec: string): boolean {
+  const step = it.fact<number>('overlay') ?? 1;
+  let holds = false;
+  for (const part of spec.split('|')[0]?.replace(/^.*:/, '').replace('+', '1').split(',') ?? []) {
+    const [from, to] = part.includes('-') ? part.split('-') : [part, part];
+    const first = parseInt(from ?? '', 10) || 1;
+    const last = to === '' ? Infinity : parseInt(to ?? '', 10) || first;
+    needs(it, Number.isFinite(last) ? last : first);
+    if (step >= first && step <= last) holds = true;
+  }
+  return holds;
+}
+
+function needs(it: Interpreter, steps: number): void {
+  const most = it.fact<number>('overlays') ?? 1;
+  if (steps > most) it.setFact('overlays', Math.min(steps, 60), true);
+}
+
+/** `<…>` behind a command, or null. */
+export function overlaySpec(it: Interpreter): string | null {
+  const token = it.p.next();
+  if (!token) return null;
+  if (token.text !== '<' || token.cell !== null) {
+    it.p.unread(token);
+    return null;
+  }
+  let text = '';
+  for (let t = it.p.next(); t !== null && t.text !== '>'; t = it.p.next()) text += t.text;
+  if (!text.includes('+')) return text;
+  const counter = (it.fact<number>('pauses') ?? 1) + 1;
+  it.setFact('pauses', counter, true);
+  return text.replaceAll('+', String(counter - 1));
+}
+
+const hide = (it: Interpreter): void => it.changeFont({ color: INVISIBLE });
+
+/** Text shown on some steps only; hidden it keeps its room, or with `only` takes none. */
+function onSteps(name: string, takesRoom: boolean, what: string): CommandEntry {
+  return {
+    name,
+    signature: '',
+    description: what,
+    example: `\\begin{frame}\\${name}<2->{high water}\\end{frame}`,
+    run: (it, _args, token) => {
+      const spec = overlaySpec(it);
+      const text = it.readArguments('M', token);
+      if (!text) return;
+      const tokens = tokensOf(text, 0);
+      const shown = spec === null || shows(it, spec);
+      if (!shown && !takesRoom) return;
+      it.openGroup({ kind: 'semisimple', span: it.p.place });
+      if (!shown) hide(it);
+      it.execute(tokens);
+      it.closeGroup();
+    },
+  };
+}
+
+/** Everything from `\begin{frame}` to its `\end`, as tokens, so that it can be set once for each step. */
+function frameBody(it: Interpreter, name: string): Token[] {
+  const out: Token[] = [];
+  let depth = 0;
+  for (let t = it.p.next(); t !== null; t = it.p.next()) {
+    if (t.cat === Cat.Command && t.text === 'begin') depth++;
+    if (t.cat === Cat.Command && t.text === 'end') {
+      const back = nameAhead(it);
+      if (back.name === name && depth === 0) return out;
+      if (depth > 0) depth--;
+      out.push(t, ...back.tokens);
+      continue;
+    }
+    out.push(t);
+    if (t.cat === 18) break;
+  }
+  return out;
+}
+
+function nameAhead(it: Interpreter): { name: string; tokens: Token[] } {
+  const tokens: Token[] = [];
+  for (let t = it.p.next(); t !== null; t = it.p.next()) {
+    tokens.push(t);
+    if (t.cat === Cat.End || t.cat === 18) break;
+  }
+  const name = tokens
+    .filter((t) => t.cat !== Cat.Begin && t.cat !== Cat.End && t.cat !== Cat.Space)
+    .map((t) => t.text)
+    .join('');
+  return { name, tokens };
+}
+
+/** A frame: once for each step of its overlays, each on a page of its own. */
+function frame(it: Interpreter, body: readonly Token[]): void {
+  it.setFact('overlay', 1, true);
+  it.setFact('overlays', 1, true);
+  const counters = ['c@equation', 'c@theorem', 'c@figure', 'c@table'].map((name) => {
+    const cell = it.state.register('count', name);
+    return { cell, value: it.state.get(cell) };
+  });
+  for (let step = 1; step <= (it.fact<number>('overlays') ?? 1); step++) {
+    it.setFact('overlay', step, true);
+    it.setFact('pauses', 1, true);
+    if (step > 1) for (const { cell, value } of counters) it.state.set(cell, value, true);
+    const labels = it.labels.length;
+    oneStep(it, body);
+    if (step > 1) it.labels.splice(labels);
+  }
+}
+
+function oneStep(it: Interpreter, body: readonly Token[]): void {
+  clearPage(it, false);
+  const outer = it.vlist;
+  it.vlist = [];
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  setTitlePart(it, 'frametitle', []);
+  setTitlePart(it, 'framesubtitle', []);
+  it.skipBlanks();
+  it.execute(body);
+  it.endParagraph();
+  const blocks = it.vlist;
+  it.vlist = outer;
+  const title = titlePart(it, 'frametitle') ?? [];
+  if (title.length > 0) frameTitle(it, title, titlePart(it, 'framesubtitle') ?? []);
+  const keep = { kind: 'vspace' as const, glue: gluePt(0), behaviour: 'keep' as const };
+  const fill = { kind: 'vspace' as const, glue: FILL, behaviour: 'plain' as const };
+  const top = it.fact<boolean>('topFrames') === true;
+  it.vlist.push(keep, ...(top ? [] : [fill]), ...blocks, fill);
+  it.closeGroup();
+}
+
+function frameTitle(it: Interpreter, title: readonly Token[], sub: readonly Token[]): void {
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.setFact('alignment', 'left');
+  it.changeFont({ color: SEA });
+  it.execute(it.source('\\Large\\bfseries'));
+  it.startParagraph(false);
+  it.execute(title);
+  it.endParagraph();
+  if (sub.length > 0) {
+    it.execute(it.source('\\small\\mdseries'));
+    it.startParagraph(false);
+    it.execute(sub);
+    it.endParagraph();
+  }
+  it.closeGroup();
+  it.vlist.push(space(3), {
+    kind: 'rule',
+    width: it.dimen('textwidth'),
+    height: 0.6 * PT,
+    left: 0,
+    color: SEA,
+  });
+  it.vlist.push(space(4));
+}
+
+const frameEnvironment = (name: string): EnvironmentEntry => ({
+  name,
+  signature: '',
+  description: 'One slide; overlays make it several pages.',
+  example: `\\begin{${name}}{Tides}\nHigh water\n\\end{${name}}`,
+  begin: (it) => {
+    overlaySpec(it);
+    readOptional(it.p);
+    const options = readOptional(it.p);
+    void options;
+    const title = bracedHere(it);
+    const sub = title ? bracedHere(it) : null;
+    const body = frameBody(it, name);
+    const { p } = it;
+    const group = (tokens: readonly Token[]): Token[] => [
+      p.make(1, '{'),
+      ...tokens,
+      p.make(2, '}'),
+    ];
+    const head = title ? [p.command('frametitle'), ...group(title)] : [];
+    const subHead = sub ? [p.command('framesubtitle'), ...group(sub)] : [];
+    frame(it, [...head, ...subHead, ...body]);
+    p.push([p.command('end'), ...group(p.chars(name))]);
+  },
+  end: (it) => it.endParagraph(),
+});
+
+/** A group that stands right here, or null. */
+function bracedHere(it: Interpreter): readonly Token[] | null {
+  it.p.skipSpaces();
+  const token = it.p.next();
+  if (!token) return null;
+  it.p.unread(token);
+  if (token.cat !== Cat.Begin) return null;
+  return tokensOf(it.readArguments('M', it.p.command('frame')) ?? [], 0);
+}
+
+/** A block: a coloured title, then its text. */
+const block = (name: string, color: number): EnvironmentEntry => ({
+  name,
+  signature: '',
+  description: 'A passage with a title of its own.',
+  example: `\\begin{${name}}{Tides}\nHigh water\n\\end{${name}}`,
+  begin: (it) => {
+    const spec = overlaySpec(it);
+    const title = bracedHere(it) ?? [];
+    it.endParagraph();
+    it.vlist.push({ kind: 'vspace', glue: gluePt(6, 2), behaviour: 'merge' });
+    if (spec !== null && !shows(it, spec)) hide(it);
+    if (title.length > 0) {
+      it.openGroup({ kind: 'semisimple', span: it.p.place });
+      it.changeFont({ series: 'bold', color: it.font.color === INVISIBLE ? INVISIBLE : color });
+      it.startParagraph(false);
+      it.execute(title);
+      it.endParagraph();
+      it.closeGroup();
+      it.vlist.push(space(1.5));
+    }
+  },
+  end: (it) => {
+    it.endParagraph();
+    it.vlist.push({ kind: 'vspace', glue: gluePt(6, 2), behaviour: 'merge' });
+  },
+});
+
+const columns: EnvironmentEntry = {
+  name: 'columns',
+  signature: 'o',
+  description: 'Columns side by side.',
+  example:
+    '\\begin{frame}\\begin{columns}\\begin{column}{.4\\textwidth}ebb\\end{column}\\end{columns}\\end{frame}',
+  begin: (it, args) => {
+    it.endParagraph();
+    const top = /[tT]/.test(textOf(it.p, tokensOf(args, 0)));
+    (it.environments.at(-1) as OpenEnvironment).data.valign = top ? 'top' : 'center';
+    it.startParagraph(false);
+    it.add({ kind: 'glue', glue: FILL, ...it.p.place });
+  },
+  end: (it) => {
+    it.add({ kind: 'glue', glue: FILL, ...it.p.place });
+    it.endParagraph();
+  },
+};
+
+function beginColumn(it: Interpreter, width: number): void {
+  const open = it.environments.at(-1) as OpenEnvironment;
+  open.data.width = width;
+  it.hlist?.unskip();
+  open.data.outer = enterColumn(it, width);
+}
+
+function endColumn(it: Interpreter): void {
+  const open = it.environments.at(-1) as OpenEnvironment;
+  const blocks = leaveColumn(it, open.data.outer as ReturnType<typeof enterColumn>);
+  const around = it.environments.findLast((e) => e.name === 'columns');
+  const valign = (around?.data.valign as 'top' | 'center' | undefined) ?? 'center';
+  it.add({ kind: 'parbox', blocks, width: open.data.width as number, valign, ...it.p.place });
+  it.add({ kind: 'glue', glue: FILL, ...it.p.place });
+}
+
+const column: EnvironmentEntry = {
+  name: 'column',
+  signature: 'om',
+  description: 'One of the columns, its width in braces.',
+  example: '\\begin{column}{4cm}ebb\\end{column}',
+  begin: (it, args) => beginColumn(it, dimenOf(it, tokensOf(args, 1))),
+  end: endColumn,
+};
+
+/** Text from here on is shown from the next step on. */
+function pause(it: Interpreter): void {
+  const next = (it.fact<number>('pauses') ?? 1) + 1;
+  it.setFact('pauses', next, true);
+  needs(it, next);
+  if ((it.fact<number>('overlay') ?? 1) < next) hide(it);
+}
+
+function section(it: Interpreter, name: string, level: number): CommandEntry['run'] {
+  void it;
+  return (inner, args) => {
+    const starred = args[0] === true;
+    const title = tokensOf(args, 2);
+    inner.endParagraph();
+    if (!starred) refStepCounter(inner, name);
+    markHeading(inner, level, '', plainTitle(title));
+    if (!starred) addContentsLine(inner, 'toc', name, null, title);
+  };
+}
+
+const commands: readonly CommandEntry[] = [
+  onSteps('only', false, 'Text on some steps only; else it takes no room.'),
+  onSteps('uncover', true, 'Text that appears on some steps.'),
+  onSteps('visible', true, 'Text that appears on some steps.'),
+  {
+    name: 'onslide',
+    signature: '',
+    description: 'What follows appears on some steps.',
+    example: '\\begin{frame}\\onslide<2->high water\\end{frame}',
+    run: (it, _args, token) => {
+      const spec = overlaySpec(it);
+      const hidden = spec !== null && !shows(it, spec);
+      const next = it.p.next();
+      if (next) it.p.unread(next);
+      if (next?.cat === Cat.Begin) {
+        const text = it.readArguments('M', token);
+        it.openGroup({ kind: 'semisimple', span: it.p.place });
+        if (hidden) hide(it);
+        if (text) it.execute(tokensOf(text, 0));
+        it.closeGroup();
+      } else if (hidden) hide(it);
+      else it.changeFont({ color: 0 });
+    },
+  },
+  {
+    name: 'alt',
+    signature: '',
+    description: 'One text on some steps, another on the others.',
+    example: '\\begin{frame}\\alt<2>{ebb}{flood}\\end{frame}',
+    run: (it, _args, token) => {
+      const spec = overlaySpec(it);
+      const texts = it.readArguments('MM', token);
+      if (texts) it.execute(tokensOf(texts, spec === null || shows(it, spec) ? 0 : 1));
+    },
+  },
+  {
+    name: 'alert',
+    signature: '',
+    description: 'Text that stands out.',
+    example: '\\alert{high water}',
+    run: (it, _args, token) => {
+      const spec = overlaySpec(it);
+      const text = it.readArguments('M', token);
+      if (!text) return;
+      it.openGroup({ kind: 'semisimple', span: it.p.place });
+      if ((spec === null || shows(it, spec)) && it.font.color !== INVISIBLE)
+        it.changeFont({ color: ALERT });
+      it.execute(tokensOf(text, 0));
+      it.closeGroup();
+    },
+  },
+  {
+    name: 'pause',
+    signature: 'o',
+    description: 'What follows appears a step later.',
+    example: '\\begin{frame}ebb\\pause flood\\end{frame}',
+    run: pause,
+    math: (reader) => {
+      pause(reader.it);
+      return null;
+    },
+  },
+  {
+    name: 'frametitle',
+    signature: 'oM',
+    description: 'The title of a frame.',
+    example: '\\begin{frame}\\frametitle{Tides}\\end{frame}',
+    run: (it, args) => setTitlePart(it, 'frametitle', tokensOf(args, 1)),
+  },
+  {
+    name: 'framesubtitle',
+    signature: 'oM',
+    description: 'A second line of the title of a frame.',
+    example: '\\begin{frame}\\framesubtitle{At noon}\\end{frame}',
+    run: (it, args) => setTitlePart(it, 'framesubtitle', tokensOf(args, 1)),
+  },
+  {
+    name: 'frame',
+    signature: '',
+    description: 'A frame whose contents stand in braces.',
+    example: '\\frame{\\titlepage}',
+    run: (it) => {
+      overlaySpec(it);
+      readOptional(it.p);
+      const body = bracedHere(it);
+      if (body) frame(it, body);
+    },
+  },
+  {
+    name: 'titlepage',
+    signature: '',
+    description: 'Title, author, institute and date, centred.',
+    example: '\\title{Tides}\\begin{frame}\\titlepage\\end{frame}',
+    run: (it) => titleFrame(it),
+  },
+  {
+    name: 'maketitle',
+    signature: '',
+    description: 'A frame with the title.',
+    example: '\\title{Tides}\\maketitle',
+    run: (it, _args, token) => {
+      if (it.fact<number>('overlay') === undefined) frame(it, [it.p.command('titlepage')]);
+      else titleFrame(it);
+      void token;
+      void makeTitle;
+    },
+  },
+  ...(['section', 'subsection', 'subsubsection'] as const).map((name, i): CommandEntry => ({
+    name,
+    signature: 'soM',
+    description: 'A section of the talk; it is named in the contents.',
+    example: `\\${name}{Tides}`,
+    run: section(undefined as unknown as Interpreter, name, i + 1) as NonNullable<
+      CommandEntry['run']
+    >,
+  })),
+  {
+    name: 'includeonlyframes',
+    signature: 'm',
+    description: 'Only these frames are set.',
+    example: '\\includeonlyframes{a}',
+    run: () => undefined,
+  },
+];
+
+function titleFrame(it: Interpreter): void {
+  const parts: readonly (readonly [string, string, string, number])[] = [
+    ['title', 'LARGE', '\\bfseries', 0],
+    ['subtitle', 'large', '', 6],
+    ['author', 'normalsize', '', 18],
+    ['institute', 'small', '', 6],
+    ['date', 'normalsize', '', 12],
+  ];
+  for (const [name, size, style, above] of parts) {
+    const tokens = titlePart(it, name) ?? (name === 'date' ? [it.p.command('today')] : []);
+    if (tokens.length === 0) continue;
+    it.vlist.push(
+      space(above),
+      ...centred(it, size, () => {
+        if (name === 'title') it.changeFont({ color: SEA });
+        it.execute([...it.source(style), ...tokens]);
+      }),
+    );
+  }
+}
+
+const SOURCE = String.raw`
+\def\@gobbleoverlay{\@ifnextchar<{\@gobbleangle}{}}\def\@gobbleangle<#1>{}
+\def\usetheme{\@ifnextchar[{\@gobblebracket}{\@gobble}}\def\@gobblebracket[#1]#2{}
+\let\usecolortheme\usetheme\let\usefonttheme\usetheme\let\useinnertheme\usetheme\let\useoutertheme\usetheme
+\def\setbeamertemplate#1{\@ifnextchar[{\@settemplate}{\@ifnextchar\bgroup{\@gobble}{}}}
+\def\@settemplate[#1]{\@ifnextchar[{\@settemplate}{\@ifnextchar\bgroup{\@gobble}{}}}
+\def\setbeamercolor{\@ifstar\@gobbletwo\@gobbletwo}\def\setbeamerfont{\@ifstar\@gobbletwo\@gobbletwo}
+\def\setbeamercovered#1{}\def\setbeamersize#1{}\def\setbeameroption#1{}\def\logo#1{}\def\titlegraphic#1{}
+\def\usebeamertemplate{\@ifstar\@gobble\@gobble}\def\usebeamerfont#1{}\def\usebeamercolor{\@ifnextchar[{\@gobblebracket}{\@gobble}}
+\def\beamertemplatenavigationsymbolsempty{}\def\AtBeginSection{\@ifnextchar[{\@gobblebracket}{\@gobble}}
+\let\AtBeginSubsection\AtBeginSection
+\def\subtitle{\@ifnextchar[{\@subtitle}{\@subtitle[]}}\def\@subtitle[#1]#2{\gdef\@subtitle@{#2}}
+\def\inst#1{\textsuperscript{#1}}
+\def\insertframenumber{\thepage}\def\inserttotalframenumber{\pageref{LastPage}}
+\def\insertsection{}\def\insertsubsection{}\def\insertslidenumber{\thepage}
+\def\inserttitle{\@title}\def\insertauthor{\@author}\def\insertdate{\@date}\def\insertshorttitle{\@title}\def\insertshortauthor{\@author}
+\def\insertframetitle{}\def\insertsectionhead{}
+\def\beamerbutton#1{\fbox{#1}}\def\hyperlink#1#2{#2}\def\hypertarget#1#2{#2}\def\note{\@ifnextchar[{\@gobblebracket}{\@gobble}}
+\def\structure#1{{\bfseries #1}}
+\def\l@section#1#2{\par\vskip 6pt{\bfseries #1}\par}\def\l@subsection#1#2{\par\hspace*{1.5em}#1\par}
+\def\l@subsubsection#1#2{}
+\def\@listheading#1{}\def\@bibheading{}
+\def\labelitemi{$\bullet$}\def\labelitemii{--}\def\labelitemiii{$\cdot$}
+\def\ps@plain{\ps@empty\def\@oddfoot{\hfil\scriptsize\thepage}\let\@evenfoot\@oddfoot}
+`;
+
+function setup(it: Interpreter, options: readonly string[]): void {
+  const size = options.find((o) => /^\d+pt$/.test(o)) ?? '11pt';
+  setUp(it, [size === '10pt' || size === '12pt' ? size : '11pt'], ARTICLE);
+  const ratio = options.find((o) => o.startsWith('aspectratio='))?.split('=')[1] ?? '43';
+  const [w, h] = {
+    '169': [160, 90],
+    '1610': [160, 100],
+    '149': [140, 90],
+    '54': [125, 100],
+    '32': [135, 90],
+  }[ratio] ?? [128, 96];
+  const [width, height] = [(w as number) * MM, (h as number) * MM];
+  const margin = 10 * MM;
+  const inch = 72.27 * PT;
+  setAll(it, {
+    paperwidth: width,
+    paperheight: height,
+    textwidth: width - 2 * margin,
+    hsize: width - 2 * margin,
+    linewidth: width - 2 * margin,
+    columnwidth: width - 2 * margin,
+    textheight: height - 17 * MM,
+    headheight: 0,
+    headsep: 0,
+    topmargin: 8 * MM - inch,
+    footskip: 6 * MM,
+    oddsidemargin: margin - inch,
+    evensidemargin: margin - inch,
+    parindent: 0,
+    topskip: 11 * PT,
+    leftmargini: 22 * PT,
+    leftmarginii: 18 * PT,
+    leftmarginiii: 16 * PT,
+  });
+  setSkip(it.state, 'parskip', glue(0), true);
+  setDimen(it.state, 'parindent', 0, true);
+  it.changeFont({ family: 'sans' });
+  it.setFact('textFamily', 'sans', true);
+  it.setFact('topFrames', options.includes('t'), true);
+  for (const name of [
+    'amsmath',
+    'amssymb',
+    'amsthm',
+    'xcolor',
+    'graphicx',
+    'hyperref',
+    'enumerate',
+  ])
+    loadPackage(it, name);
+  it.execute(it.source(THEOREMS));
+}
+
+const THEOREMS = String.raw`
+\newtheorem{theorem}{Theorem}\newtheorem{corollary}[theorem]{Corollary}
+\newtheorem{lemma}[theorem]{Lemma}\newtheorem{fact}[theorem]{Fact}
+\newtheorem*{problem}{Problem}\newtheorem*{solution}{Solution}
+\theoremstyle{definition}\newtheorem{definition}[theorem]{Definition}\newtheorem{example}[theorem]{Example}
+`;
+
+const KEEPS: readonly string[] = ['institute', 'subtitle'];
+
+export const beamer: ClassEntry = {
+  ...article,
+  name: 'beamer',
+  description: 'Slides for a talk: frames, blocks, columns, overlays.',
+  options: [
+    ...article.options,
+    't',
+    'c',
+    'b',
+    'handout',
+    'compress',
+    'aspectratio',
+    '8pt',
+    '9pt',
+    '14pt',
+    '17pt',
+    '20pt',
+    'xcolor',
+    'professionalfonts',
+    'mathserif',
+    'serif',
+    'trans',
+    'ignorenonframetext',
+    'notheorems',
+    'usepdftitle',
+  ],
+  commands: [
+    ...(article.commands ?? []).filter(({ name }) => !['maketitle', 'part'].includes(name)),
+    ...commands,
+    ...KEEPS.map((name): CommandEntry => ({
+      name,
+      signature: 'oM',
+      description: 'A part of the title page.',
+      example: `\\${name}{Harbour College}`,
+      run: (it, args) => setTitlePart(it, name, tokensOf(args, 1)),
+    })),
+  ],
+  environments: [
+    ...(article.environments ?? []),
+    frameEnvironment('frame'),
+    block('block', SEA),
+    block('alertblock', ALERT),
+    block('exampleblock', EXAMPLE),
+    columns,
+    column,
+  ],
+  source: (article.source ?? '') + SOURCE.replace(/\\def\\subtitle.*\n/, '\n'),
+  setup,
+};

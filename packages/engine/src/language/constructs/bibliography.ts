@@ -1,0 +1,263 @@
+import type { Inline } from '../../document/inlines';
+import { expandTokens, textOf, tokensText } from '../../expansion/expandables';
+import type { Token } from '../../expansion/meaning';
+import { setCounter, stepCounter, counterValue } from '../counters';
+import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
+import { tokensOf } from '../entries';
+import type { Interpreter } from '../interpreter';
+import { parseBib, type BibEntry } from '../bibliography/entries';
+import { formatBibliography, STYLES, type BibStyle } from '../bibliography/styles';
+import { findFile, reportMissing } from './files';
+
+/** The label under which a citation finds its entry. */
+export const citeLabel = (key: string, part = ''): string => `\u0001cite:${key}${part}`;
+
+export const keysOf = (it: Interpreter, tokens: readonly Token[]): string[] =>
+  textOf(it.p, tokens)
+    .split(',')
+    .map((k) => k.trim())
+    .filter((k) => k !== '');
+
+/** What a citation prints for one key: its number or label, its author, its year. */
+export function citation(it: Interpreter, key: string, part = ''): Inline {
+  const { place } = it.p;
+  return {
+    kind: 'ref',
+    label: key + part,
+    what: 'cite',
+    font: it.font,
+    from: place.from,
+    to: Math.max(place.to, it.p.here()),
+  };
+}
+
+/** `\cite[note]{keys}`: “[1, 2, note]”. */
+function cite(it: Interpreter, args: Args): void {
+  const keys = keysOf(it, tokensOf(args, 1));
+  it.citations.push(...keys);
+  it.startParagraph();
+  it.execute(it.p.chars('['));
+  keys.forEach((key, i) => {
+    if (i > 0) it.execute(it.source(', '));
+    it.add(citation(it, key));
+  });
+  if (args[0]) it.execute([...it.source(',~'), ...tokensOf(args, 0)]);
+  it.execute(it.p.chars(']'));
+}
+
+/** `\bibitem[label]{key}`: an item, its number or label known to citations. */
+function bibItem(it: Interpreter, args: Args): void {
+  const key = textOf(it.p, tokensOf(args, 1));
+  const own = args[0] ? tokensOf(args, 0) : null;
+  const { place } = it.p;
+  const at = { from: place.from, to: place.to };
+  const natbib = own ? authorYear(tokensText(expandTokens(it.p, own))) : null;
+  stepCounter(it.state, 'enumiv');
+  const number = String(counterValue(it.state, 'enumiv'));
+  if (natbib) {
+    it.labels.push({ name: citeLabel(key), value: number, ...at });
+    for (const [part, text] of Object.entries(natbib)) {
+      const shown = it.inlinesOf(it.source(text));
+      it.labels.push({ name: citeLabel(key, `:${part}`), value: text, shown, ...at });
+    }
+  } else if (own) {
+    it.labels.push({
+      name: citeLabel(key),
+      value: tokensText(own),
+      shown: it.inlinesOf(own),
+      ...at,
+    });
+  } else it.labels.push({ name: citeLabel(key), value: number, ...at });
+  const byName = natbib !== null && it.fact<boolean>('authorYear') === true;
+  const label = byName ? [] : own && !natbib ? own : it.p.chars(number);
+  const bracketed = byName
+    ? []
+    : [it.p.command('@biblabel'), it.p.make(1, '{'), ...label, it.p.make(2, '}')];
+  it.execute([
+    it.p.command('item'),
+    ...it.p.chars('['),
+    it.p.make(1, '{'),
+    ...bracketed,
+    it.p.make(2, '}'),
+    ...it.p.chars(']'),
+  ]);
+  it.add({ kind: 'anchor', label: citeLabel(key), ...at });
+  it.skipBlanks();
+}
+
+/** The author and year in a label such as `Quill(2024)Quill, Brae, and Thorn`. */
+function authorYear(label: string): { author: string; year: string; full: string } | null {
+  const inner = label.replace(/^\{(.*)\}$/s, '$1').trim();
+  const hit = /^(.*?)\((\d{4}[a-z]?|in press|n\.d\.|)\)(.*)$/s.exec(inner);
+  if (!hit) return null;
+  const [, author = '', year = '', full = ''] = hit;
+  return { author: author.trim(), year, full: full.trim() || author.trim() };
+}
+
+function beginList(it: Interpreter, args: Args): void {
+  it.endParagraph();
+  it.call('@bibheading');
+  const widest = tokensText(tokensOf(args, 0));
+  const byName = it.fact<boolean>('authorYear') === true;
+  const measures = byName
+    ? '\\setlength{\\leftmargin}{1em}\\setlength{\\itemindent}{-1em}\\setlength{\\labelwidth}{0pt}\\setlength{\\labelsep}{0pt}'
+    : `\\settowidth{\\labelwidth}{\\@biblabel{${widest}}}\\setlength{\\leftmargin}{\\labelwidth}\\addtolength{\\leftmargin}{\\labelsep}`;
+  it.environment('list')?.begin?.(
+    it,
+    [[], it.source(`${measures}\\clubpenalty4000 \\widowpenalty4000 \\sfcode\`\\.=1000 `)],
+    it.p.command('thebibliography'),
+  );
+  it.execute(it.source('\\sloppy'));
+  setCounter(it.state, 'enumiv', 0);
+}
+
+/** `\bibliography{files}`: the entries that are cited, as the style sets them. */
+function bibliography(it: Interpreter, args: Args, token: Token): void {
+  const at = it.spanOf(token);
+  const span = { from: at.from, to: Math.max(at.to, it.p.here()) };
+  const cited = it.fact<readonly string[]>('cited') ?? [];
+  const entries: BibEntry[] = [];
+  for (const name of keysOf(it, tokensOf(args, 0))) {
+    const file = findFile(it, name, ['.bib', '']);
+    if (!file) {
+      reportMissing(it, `${name}.bib`, span);
+      continue;
+    }
+    const { entries: found, broken } = parseBib(file.text);
+    entries.push(...found);
+    for (const key of broken)
+      it.p.report('bibliography-broken', span, { name: key, file: file.name });
+  }
+  const chosen = pick(entries, cited);
+  if (chosen.length === 0) return;
+  const style = styleOf(it);
+  if (style.authorYear && it.hasPackage('natbib') && it.fact<boolean>('authorYear') === undefined)
+    it.setFact('authorYear', true, true);
+  const items = formatBibliography(chosen, style);
+  const longest = items.reduce(
+    (a, b) => ((b.label ?? '').length > a.length ? (b.label ?? '') : a),
+    '',
+  );
+  const widest = style.alpha ? longest : '9'.repeat(String(items.length).length);
+  const body = items
+    .map(
+      ({ key, label, body: text }) =>
+        `\\bibitem${label === null ? '' : `[${label}]`}{${key}}\n${text}\n\n`,
+    )
+    .join('');
+  it.p.push(it.source(`\\begin{thebibliography}{${widest}}\n${body}\\end{thebibliography}`));
+}
+
+function styleOf(it: Interpreter): BibStyle {
+  const meaning = it.state.meaning(it.state.cell('\u0001bibstyle'));
+  const name = meaning?.kind === 'macro' ? meaning.body.map(({ text }) => text).join('') : 'plain';
+  return STYLES[name] ?? (STYLES.plain as BibStyle);
+}
+
+/** The entries cited, in the order of citing; all of them for `\nocite{*}`. */
+function pick(entries: readonly BibEntry[], cited: readonly string[]): BibEntry[] {
+  const byKey = new Map<string, BibEntry>();
+  for (const entry of entries) {
+    const key = entry.key.toLowerCase();
+    if (!byKey.has(key)) byKey.set(key, entry);
+  }
+  const out: BibEntry[] = [];
+  const take = (entry: BibEntry | undefined): void => {
+    if (entry && !out.includes(entry)) out.push(entry);
+  };
+  for (const key of cited) {
+    if (key === '*') for (const entry of byKey.values()) take(entry);
+    else take(byKey.get(key.toLowerCase()));
+  }
+  return out;
+}
+
+/** Citations and the list they point to. */
+export const bibliographyCommands: readonly CommandEntry[] = [
+  {
+    name: 'cite',
+    signature: 'om',
+    description: 'Cites entries of the bibliography.',
+    example:
+      '\\begin{thebibliography}{9}\\bibitem{quill} M. Quill.\\end{thebibliography}\\cite[p.~3]{quill}',
+    run: cite,
+    math: (reader, token) => {
+      const args = reader.it.readArguments('om', token);
+      if (!args) return null;
+      const { it } = reader;
+      const keys = keysOf(it, tokensOf(args, 1));
+      it.citations.push(...keys);
+      const inlines = [
+        ...it.inlinesOf(it.p.chars('[')),
+        ...keys.map((k) => citation(it, k)),
+        ...it.inlinesOf(it.p.chars(']')),
+      ];
+      return { kind: 'text', inlines, ...reader.span(token) };
+    },
+  },
+  {
+    name: 'nocite',
+    signature: 'm',
+    description: 'Puts entries into the bibliography without citing them; * takes all.',
+    example: '\\nocite{*}',
+    run: (it, args) => void it.citations.push(...keysOf(it, tokensOf(args, 0))),
+  },
+  {
+    name: 'bibliographystyle',
+    signature: 'm',
+    description: 'How the bibliography is set: plain, unsrt, abbrv, alpha.',
+    example: '\\bibliographystyle{plain}',
+    run: (it, args, token) => {
+      const name = textOf(it.p, tokensOf(args, 0));
+      if (!STYLES[name]) it.p.report('bibliography-style-unknown', it.spanOf(token), { name });
+      it.define('\u0001bibstyle', name);
+    },
+  },
+  {
+    name: 'bibliography',
+    signature: 'm',
+    description: 'The list of what is cited, from .bib files.',
+    example: '',
+    run: bibliography,
+  },
+  {
+    name: 'bibitem',
+    signature: 'om',
+    description: 'An entry of a bibliography typed by hand.',
+    example: '\\begin{thebibliography}{9}\\bibitem{quill} M. Quill, Tides.\\end{thebibliography}',
+    run: bibItem,
+  },
+  {
+    name: '@biblabel',
+    signature: 'm',
+    description: 'The label of an entry.',
+    example: '\\@biblabel{1}',
+    macro: '[#1]',
+  },
+  {
+    name: 'newblock',
+    signature: '',
+    description: 'Space between the parts of an entry.',
+    example: 'M. Quill.\\newblock Tides.',
+    macro: '\\hskip .11em plus .33em minus .07em\\relax',
+  },
+  {
+    name: 'etalchar',
+    signature: 'm',
+    description: 'The raised plus sign of an alpha label.',
+    example: '\\etalchar{+}',
+    macro: '$^{#1}$',
+  },
+];
+
+export const bibliographyEnvironments: readonly EnvironmentEntry[] = [
+  {
+    name: 'thebibliography',
+    signature: 'M',
+    description: 'A bibliography typed by hand; in braces its widest label.',
+    example:
+      '\\begin{thebibliography}{9}\n\\bibitem{quill} M. Quill, Tides.\n\\end{thebibliography}',
+    begin: beginList,
+    end: (it) => it.environment('list')?.end?.(it),
+  },
+];

@@ -1,0 +1,401 @@
+import { glue, SS, type Sp } from '../../base/lengths';
+import type { BlockNode } from '../../document/blocks';
+import type { BoxInline, Inline } from '../../document/inlines';
+import { readArgument } from '../../expansion/arguments';
+import { readName, takePrefix } from '../../expansion/definitions';
+import type { Primitive, Token } from '../../expansion/meaning';
+import { scanDimen, scanInt, takeKeyword } from '../../expansion/scan';
+import type { Cell } from '../../expansion/state';
+import { Cat } from '../../tokens/categories';
+import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
+import { tokensOf } from '../entries';
+import type { OpenEnvironment } from '../environments';
+import { InlineList } from '../inlineList';
+import type { Interpreter, Size } from '../interpreter';
+import { box, enterColumn, leaveColumn } from './boxes';
+
+/** What a box register holds: inlines side by side, with a size of their own if it was set. */
+interface KeptBox {
+  readonly inlines: readonly Inline[];
+  readonly size: { readonly width?: Sp; readonly height?: Sp; readonly depth?: Sp };
+}
+
+/** Everything in the value moved to a place: a box is used somewhere else than it was made. */
+export function placedAt<T>(value: T, place: { from: number; to: number }): T {
+  if (Array.isArray(value)) return value.map((item: unknown) => placedAt(item, place)) as T;
+  if (typeof value !== 'object' || value === null) return value;
+  const out: Record<string, unknown> = {};
+  for (const [key, inner] of Object.entries(value))
+    out[key] = key === 'font' || key === 'shape' ? inner : placedAt(inner, place);
+  if ('from' in out && 'to' in out) Object.assign(out, { from: place.from, to: place.to });
+  return out as T;
+}
+
+/** The register a token names: `\newsavebox` and `\newbox` give it a name, plain TeX a number. */
+function boxCell(it: Interpreter, tokens: readonly Token[]): Cell {
+  it.p.push([...tokens, it.p.command('relax')]);
+  const number = scanInt(it.p);
+  const rest = it.p.next();
+  if (rest && rest.text !== 'relax') it.p.unread(rest);
+  return it.state.register('box', number);
+}
+
+const kept = (it: Interpreter, cell: Cell): KeptBox | undefined =>
+  (it.state.get(cell) as KeptBox | undefined) ?? undefined;
+
+function newBox(it: Interpreter, name: Token | undefined): void {
+  if (!name?.cell) return;
+  const counter = it.state.register('count', '\u0001boxes');
+  const number = ((it.state.get(counter) as number | undefined) ?? 20) + 1;
+  it.state.set(counter, number, true);
+  it.state.set(name.cell, { kind: 'chardef', code: number }, true);
+}
+
+function use(it: Interpreter, cell: Cell, empties: boolean): void {
+  const found = kept(it, cell);
+  if (!found) return;
+  if (empties) it.state.set(cell, undefined);
+  const inlines = placedAt(found.inlines, it.p.place);
+  const { width, height, depth } = found.size;
+  const vertical =
+    height === undefined && depth === undefined
+      ? {}
+      : { vertical: { height: height ?? null, depth: depth ?? null } };
+  addBox(it, box(it, inlines, { width: width ?? null, align: 'left', ...vertical }));
+}
+
+/** A box met between paragraphs stands there by itself; within one it is part of the line. */
+export function addBox(it: Interpreter, inline: Inline): void {
+  if (it.hlist !== null) {
+    it.hlist.add(inline);
+    return;
+  }
+  const spacing = {
+    baselineSkip: it.skip('baselineskip'),
+    lineSkip: it.skip('lineskip'),
+    lineSkipLimit: it.dimen('lineskiplimit'),
+  };
+  it.vlist.push({ kind: 'loosebox', inline, left: it.dimen('totalleftmargin'), spacing });
+}
+
+/** `\hbox`, `\vbox`, `\vtop` with what they hold, as an inline. */
+function readBox(
+  it: Interpreter,
+  kind: 'hbox' | 'vbox' | 'vtop' | 'vcenter',
+  caller: Token,
+): Inline {
+  const { p } = it;
+  const to = takeKeyword(p, 'to') ? scanDimen(p) : null;
+  const spread = to === null && takeKeyword(p, 'spread') ? scanDimen(p) : null;
+  const tokens = bodyOf(it, caller);
+  if (kind === 'hbox') {
+    const inlines = it.inlinesOf(tokens);
+    const width = to ?? (spread === null ? null : it.host.measure(inlines).width + spread);
+    return box(it, inlines, { width, align: 'fill' });
+  }
+  it.openGroup({ kind: 'semisimple', span: p.place });
+  const blocks = it.blocksOf(tokens);
+  it.closeGroup();
+  const width = blocks.some(({ kind: k }) => k === 'paragraph' || k === 'display')
+    ? it.dimen('hsize')
+    : null;
+  const valign = kind === 'vtop' ? 'top' : kind === 'vcenter' ? 'center' : 'bottom';
+  return { kind: 'parbox', blocks, width, valign, height: to, inner: 'stretch', ...p.place };
+}
+
+/** The group behind a box command; it may be opened by `\bgroup`. */
+function bodyOf(it: Interpreter, caller: Token): readonly Token[] {
+  const { p } = it;
+  const first = p.nextNonBlank();
+  if (!first) return [];
+  const meaning = first.cell ? it.state.meaning(first.cell) : undefined;
+  if (meaning?.kind === 'char' && meaning.cat === Cat.Begin) {
+    const out: Token[] = [];
+    let depth = 1;
+    for (let t = p.next(); t !== null; t = p.next()) {
+      const m = t.cell ? it.state.meaning(t.cell) : undefined;
+      const cat = m?.kind === 'char' ? m.cat : t.cat;
+      if (cat === Cat.Begin) depth++;
+      else if (cat === Cat.End && --depth === 0) break;
+      out.push(t);
+    }
+    return out;
+  }
+  p.unread(first);
+  return readArgument(p, caller, true) ?? [];
+}
+
+const boxMaker = (
+  name: 'hbox' | 'vbox' | 'vtop' | 'vcenter',
+  description: string,
+): CommandEntry => ({
+  name,
+  signature: '',
+  description,
+  example: `\\${name}{ferry}`,
+  run: (it, _args, token) => addBox(it, readBox(it, name, token)),
+  math: (reader, token) => ({
+    kind: 'text',
+    inlines: [readBox(reader.it, name, token)],
+    ...reader.span(token),
+  }),
+});
+
+/** `\setbox`: reads the box that follows into a register. */
+function setBox(it: Interpreter, token: Token): void {
+  const prefix = takePrefix(it.p);
+  const cell = it.state.register('box', scanInt(it.p));
+  it.p.takeChar('=');
+  const maker = it.p.nextNonBlank();
+  const kinds = { hbox: 'hbox', vbox: 'vbox', vtop: 'vtop' } as const;
+  const kind = maker && maker.text in kinds ? kinds[maker.text as keyof typeof kinds] : null;
+  if (!kind) {
+    if (maker?.text === 'box' || maker?.text === 'copy') {
+      const from = it.state.register('box', scanInt(it.p));
+      it.state.set(cell, it.state.get(from), prefix.global);
+    } else if (maker) it.p.unread(maker);
+    return;
+  }
+  const inline = readBox(it, kind, token);
+  it.state.set(cell, { inlines: [inline], size: {} } satisfies KeptBox, prefix.global);
+}
+
+function moved(name: string, axis: 'raise' | 'shift', sign: number): CommandEntry {
+  return {
+    name,
+    signature: '',
+    description: 'A box moved by a length.',
+    example: `\\${name} 2pt\\hbox{ferry}`,
+    run: (it, _args, token) => {
+      const by = sign * scanDimen(it.p);
+      const maker = it.p.nextNonBlank();
+      const inline =
+        maker && (maker.text === 'hbox' || maker.text === 'vbox' || maker.text === 'vtop')
+          ? readBox(it, maker.text, token)
+          : null;
+      if (!inline) {
+        if (maker) it.p.unread(maker);
+        return;
+      }
+      const kern: Inline = { kind: 'kern', width: by, ...it.p.place };
+      addBox(it, axis === 'raise' ? box(it, [inline], { raise: by }) : box(it, [kern, inline], {}));
+    },
+  };
+}
+
+/** `\settowidth` and its kin. */
+function setTo(name: string, part: (size: Size) => Sp, what: string): CommandEntry {
+  return {
+    name,
+    signature: 'mm',
+    description: `Sets a length to the ${what} of a text.`,
+    example: `\\newlength{\\gauge}\\${name}{\\gauge}{high water}`,
+    run: (it, args) => {
+      const target = tokensOf(args, 0).find((t) => t.cell !== null);
+      const value = part(it.host.measure(it.inlinesOf(tokensOf(args, 1))));
+      const meaning = target?.cell ? it.state.meaning(target.cell) : undefined;
+      if (meaning?.kind !== 'register') return;
+      it.state.set(meaning.storage, meaning.type === 'skip' ? glue(value) : value);
+    },
+    math: () => null,
+  };
+}
+
+/** `\wd`, `\ht`, `\dp`: read where a length is wanted, set by an assignment. */
+const sizePrimitive = (
+  it: Interpreter,
+  name: string,
+  part: 'width' | 'height' | 'depth',
+): Primitive => ({
+  kind: 'primitive',
+  name,
+  run: (p) => {
+    const cell = p.state.register('box', scanInt(p));
+    p.takeChar('=');
+    const value = scanDimen(p);
+    const found = p.state.get(cell) as KeptBox | undefined;
+    if (found) p.state.set(cell, { ...found, size: { ...found.size, [part]: value } });
+  },
+  read: (p) => {
+    const found = p.state.get(p.state.register('box', scanInt(p))) as KeptBox | undefined;
+    const value = found ? (found.size[part] ?? it.host.measure(found.inlines)[part]) : 0;
+    return { type: 'dimen', value: Math.round(value) };
+  },
+});
+
+/** Binds `\wd`, `\ht` and `\dp`, which measure with the host's help. */
+export function bindSizes(it: Interpreter): void {
+  const sizes = [
+    ['wd', 'width'],
+    ['ht', 'height'],
+    ['dp', 'depth'],
+  ] as const;
+  for (const [name, part] of sizes)
+    it.state.set(it.state.cell(name), sizePrimitive(it, name, part));
+}
+
+export const boxRegisterCommands: readonly CommandEntry[] = [
+  boxMaker('hbox', 'Text on one line; “to” and a length make it that wide.'),
+  boxMaker('vbox', 'A column whose last line stands on the line.'),
+  boxMaker('vtop', 'A column whose first line stands on the line.'),
+  boxMaker('vcenter', 'A column centred on the line.'),
+  {
+    name: 'newsavebox',
+    signature: 'm',
+    description: 'A new place to keep a box.',
+    example: '\\newsavebox{\\gauge}',
+    run: (it, args) =>
+      newBox(
+        it,
+        tokensOf(args, 0).find((t) => t.cell !== null),
+      ),
+  },
+  {
+    name: 'newbox',
+    signature: '',
+    description: 'A new place to keep a box.',
+    example: '\\newbox\\gauge',
+    run: (it, _args, token) => {
+      const cell = readName(it.p, token);
+      if (cell) newBox(it, it.p.command(cell.name));
+    },
+  },
+  {
+    name: 'sbox',
+    signature: 'mM',
+    description: 'Keeps a text as a box.',
+    example: '\\newsavebox{\\gauge}\\sbox{\\gauge}{high water}',
+    run: (it, args) => {
+      const cell = boxCell(it, tokensOf(args, 0));
+      it.state.set(cell, { inlines: it.inlinesOf(tokensOf(args, 1)), size: {} });
+    },
+  },
+  {
+    name: 'savebox',
+    signature: 'moom',
+    description: 'Keeps a text as a box of a given width.',
+    example: '\\newsavebox{\\gauge}\\savebox{\\gauge}[3cm]{high water}',
+    run: saveBox,
+  },
+  {
+    name: 'usebox',
+    signature: 'm',
+    description: 'Prints a box that was kept.',
+    example: '\\newsavebox{\\gauge}\\usebox{\\gauge}',
+    run: (it, args) => {
+      const cell = boxCell(it, tokensOf(args, 0));
+      it.startParagraph();
+      use(it, cell, false);
+    },
+  },
+  {
+    name: 'setbox',
+    signature: '',
+    description: 'Keeps the box that follows.',
+    example: '\\setbox0=\\hbox{ferry}',
+    run: (it, _args, token) => setBox(it, token),
+    math: () => null,
+  },
+  ...(
+    [
+      ['box', true],
+      ['copy', false],
+      ['unhbox', true],
+      ['unhcopy', false],
+      ['unvbox', true],
+      ['unvcopy', false],
+    ] as const
+  ).map(([name, empties]): CommandEntry => ({
+    name,
+    signature: '',
+    description: 'Prints a box that was kept.',
+    example: `\\setbox0=\\hbox{ferry}\\${name}0`,
+    run: (it) => use(it, it.state.register('box', scanInt(it.p)), empties),
+  })),
+  moved('raise', 'raise', 1),
+  moved('lower', 'raise', -1),
+  moved('moveright', 'shift', 1),
+  moved('moveleft', 'shift', -1),
+  setTo('settowidth', (s) => s.width, 'width'),
+  setTo('settoheight', (s) => s.height, 'height'),
+  setTo('settodepth', (s) => s.depth, 'depth'),
+  {
+    name: 'llap',
+    signature: 'M',
+    description: 'Text that ends here and takes no room.',
+    example: '\\llap{ebb}flood',
+    run: (it, args) =>
+      addBox(
+        it,
+        box(it, [{ kind: 'glue', glue: SS, ...it.p.place }, ...it.inlinesOf(tokensOf(args, 0))], {
+          width: 0,
+          align: 'left',
+        }),
+      ),
+  },
+  {
+    name: 'rlap',
+    signature: 'M',
+    description: 'Text that starts here and takes no room.',
+    example: '\\rlap{ebb}flood',
+    run: (it, args) =>
+      addBox(it, box(it, it.inlinesOf(tokensOf(args, 0)), { width: 0, align: 'left' })),
+  },
+  ...(
+    [
+      ['centerline', '\\hss', '\\hss', 'centred'],
+      ['leftline', '', '\\hss', 'at the left margin'],
+      ['rightline', '\\hss', '', 'at the right margin'],
+      ['line', '', '', 'spread over the text'],
+    ] as const
+  ).map(([name, before, behind, what]): CommandEntry => ({
+    name,
+    signature: 'M',
+    description: `A line of its own, ${what}.`,
+    example: `\\${name}{High water}`,
+    macro: `\\hbox to\\hsize{${before}#1${behind}}`,
+  })),
+];
+
+function saveBox(it: Interpreter, args: Args): void {
+  const cell = boxCell(it, tokensOf(args, 0));
+  const inlines = it.inlinesOf(tokensOf(args, 3));
+  if (!args[1]) {
+    it.state.set(cell, { inlines, size: {} });
+    return;
+  }
+  it.p.push([...tokensOf(args, 1), it.p.command('relax')]);
+  const width = scanDimen(it.p);
+  const rest = it.p.next();
+  if (rest && rest.text !== 'relax') it.p.unread(rest);
+  const letter = tokensOf(args, 2)[0]?.text ?? 'c';
+  const align: BoxInline['align'] = letter === 'l' ? 'left' : letter === 'r' ? 'right' : 'center';
+  it.state.set(cell, { inlines: [box(it, inlines, { width, align })], size: {} });
+}
+
+/** `lrbox`: an environment whose contents are kept as a box. */
+export const lrbox: EnvironmentEntry = {
+  name: 'lrbox',
+  signature: 'm',
+  description: 'Keeps its contents as a box.',
+  example: '\\newsavebox{\\gauge}\\begin{lrbox}{\\gauge}high water\\end{lrbox}\\usebox{\\gauge}',
+  begin: (it, args) => {
+    const open = it.environments.at(-1) as OpenEnvironment;
+    open.data.cell = boxCell(it, tokensOf(args, 0));
+    open.data.outer = enterColumn(it, null);
+    it.hlist = new InlineList();
+    it.restricted = true;
+    it.skipBlanks();
+  },
+  end: (it) => {
+    const open = it.environments.at(-1) as OpenEnvironment;
+    it.hlist?.unskip();
+    const inlines = it.hlist?.finish() ?? [];
+    it.restricted = false;
+    it.hlist = null;
+    const blocks: BlockNode[] = leaveColumn(it, open.data.outer as ReturnType<typeof enterColumn>);
+    void blocks;
+    const cell = open.data.cell as Cell;
+    it.afterEnvironment = (inner) => inner.state.set(cell, { inlines, size: {} });
+  },
+};

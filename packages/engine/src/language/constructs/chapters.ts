@@ -1,0 +1,237 @@
+import { FILL, gluePt } from '../../base/lengths';
+import type { Token } from '../../expansion/meaning';
+import { getCount, setDimen } from '../../expansion/registers';
+import { textOf } from '../../expansion/expandables';
+import type { Args, CommandEntry } from '../entries';
+import { isStarred, tokensOf } from '../entries';
+import { refStepCounter, setCounter } from '../counters';
+import type { Interpreter } from '../interpreter';
+import { addContentsLine, addToList } from './contents';
+import { setSize } from './fonts';
+import { currentStyle, setPage } from './pageStyle';
+import {
+  afterHeading,
+  formatCell,
+  markHeading,
+  plainTitle,
+  spacingCell,
+  type HeadingFormat,
+  type HeadingSpacing,
+} from './sections';
+import { dimenOf } from './boxes';
+import { glueOf } from './spacing';
+
+/** Is the switch `\if@name` on? */
+export const isOn = (it: Interpreter, name: string): boolean => {
+  const meaning = it.state.meaning(it.state.cell(`if@${name}`));
+  return meaning?.kind === 'expandable' && meaning.name === 'iftrue';
+};
+
+/** Ends the page; the next one is a right-hand one in a book. */
+export function clearPage(it: Interpreter, odd: boolean): void {
+  it.addBlock(
+    { kind: 'vspace', glue: { ...FILL, stretchOrder: 1 }, behaviour: 'plain' },
+    { kind: 'clear', odd },
+  );
+}
+
+export function plainPage(it: Interpreter): void {
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.call('ps@plain');
+  it.vlist.push({ kind: 'pagestyle', style: currentStyle(it), thisPageOnly: true });
+  it.closeGroup();
+}
+
+/** A line of a large heading, ragged right, without indent; no break inside or behind. */
+function bigLine(
+  it: Interpreter,
+  size: string,
+  tokens: readonly Token[],
+  centred: boolean,
+  style?: readonly Token[],
+): void {
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.changeFont({ family: 'roman', shape: 'upright', series: 'bold' });
+  setSize(it, size);
+  if (style) it.execute(style);
+  it.setFact('alignment', centred ? 'center' : 'left');
+  setDimen(it.state, 'parindent', 0);
+  it.startParagraph(false);
+  it.execute(tokens);
+  it.clubPenalty = 10000;
+  it.endParagraph();
+  it.closeGroup();
+  it.vlist.push({ kind: 'penalty', penalty: 10000 });
+}
+
+const gap = (it: Interpreter, points: number, keep = false): void =>
+  void it.vlist.push({
+    kind: 'vspace',
+    glue: gluePt(points),
+    behaviour: keep ? 'keep' : 'plain',
+  });
+
+/** “Chapter 3” and the title, with report.cls's 50, 20 and 40 pt around them. */
+function chapterHead(it: Interpreter, numbered: boolean, title: readonly Token[]): void {
+  const format = it.state.get(formatCell(it, 'chapter')) as HeadingFormat | undefined;
+  const spacing = it.state.get(spacingCell(it, 'chapter')) as HeadingSpacing | undefined;
+  const own = it.state.meaning(it.state.cell(numbered ? '@makechapterhead' : '@makeschapterhead'));
+  if (own?.kind === 'macro') {
+    it.call(numbered ? '@makechapterhead' : '@makeschapterhead', title);
+    return;
+  }
+  if (spacing)
+    it.vlist.push({ kind: 'vspace', glue: glueOf(it, spacing.above), behaviour: 'keep' });
+  else gap(it, 50, true);
+  if (format) formattedHead(it, format, numbered, title);
+  else {
+    if (numbered) {
+      const { p } = it;
+      const label = [p.command('@chapapp'), p.command('space'), p.command('thechapter')];
+      bigLine(it, 'huge', label, false);
+      gap(it, 20);
+    }
+    bigLine(it, 'Huge', title, false);
+  }
+  if (spacing)
+    it.vlist.push({ kind: 'vspace', glue: glueOf(it, spacing.below), behaviour: 'plain' });
+  else gap(it, 40);
+}
+
+function formattedHead(
+  it: Interpreter,
+  format: HeadingFormat,
+  numbered: boolean,
+  title: readonly Token[],
+): void {
+  const { p } = it;
+  const between = dimenOf(it, format.gap);
+  const kern = it.source(`\\kern ${between / 65536}pt `);
+  const whole = [...format.before, ...title, ...format.after];
+  if (numbered && format.shape === 'display') {
+    bigLine(it, 'normalsize', format.label, false, format.format);
+    gap(it, between / 65536);
+    bigLine(it, 'normalsize', whole, false, format.format);
+    return;
+  }
+  const label = numbered ? [...format.label, ...kern] : [];
+  bigLine(it, 'normalsize', [...label, ...whole], false, format.format);
+  void p;
+}
+
+/** `\chapter*[short]{title}` (report.cls, book.cls). */
+function chapter(it: Interpreter, args: Args): void {
+  const starred = isStarred(args);
+  const title = tokensOf(args, 2);
+  const short = Array.isArray(args[1]) ? tokensOf(args, 1) : title;
+  clearPage(it, isOn(it, 'openright'));
+  plainPage(it);
+  const numbered = !starred && getCount(it.state, 'c@secnumdepth') >= 0 && isOn(it, 'mainmatter');
+  if (numbered) refStepCounter(it, 'chapter');
+  const words = plainTitle(title);
+  it.setFact('currentTitle', words, true);
+  const number = numbered ? textOf(it.p, [it.p.command('thechapter')]) : '';
+  markHeading(it, 0, number, words);
+  if (!starred) {
+    addContentsLine(it, 'toc', 'chapter', numbered ? [it.p.command('thechapter')] : null, short);
+    for (const list of ['lof', 'lot']) addToList(it, list, it.source('\\addvspace{10pt}'));
+    it.call('chaptermark', short);
+  }
+  const two = isOn(it, 'twocolumn');
+  if (two) it.execute(it.source('\\@topnewpage'));
+  chapterHead(it, numbered, title);
+  afterHeading(it);
+}
+
+/** `\part`: in article in the text, in report and book on a page of its own. */
+function part(it: Interpreter, args: Args): void {
+  const starred = isStarred(args);
+  const title = tokensOf(args, 2);
+  const short = Array.isArray(args[1]) ? tokensOf(args, 1) : title;
+  const ownPage = it.state.get(it.state.cell('chapter')) !== undefined;
+  const level = ownPage ? -1 : 0;
+  const numbered = !starred && getCount(it.state, 'c@secnumdepth') >= level;
+  if (ownPage) {
+    clearPage(it, isOn(it, 'openright'));
+    plainPage(it);
+    it.vlist.push(
+      { kind: 'vspace', glue: gluePt(0), behaviour: 'keep' },
+      { kind: 'vspace', glue: { ...FILL, stretchOrder: 1 }, behaviour: 'plain' },
+    );
+  } else {
+    it.endParagraph();
+    it.vlist.push({ kind: 'vspace', glue: glueOf(it, it.source('4ex')), behaviour: 'merge' });
+  }
+  if (numbered) refStepCounter(it, 'part');
+  const words = plainTitle(title);
+  it.setFact('currentTitle', words, true);
+  markHeading(it, -1, numbered ? textOf(it.p, [it.p.command('thepart')]) : '', words);
+  if (!starred)
+    addContentsLine(it, 'toc', 'part', numbered ? [it.p.command('thepart')] : null, short);
+  it.call('markboth', [], []);
+  if (numbered) {
+    const label = [it.p.command('partname'), it.p.command('space'), it.p.command('thepart')];
+    bigLine(it, ownPage ? 'huge' : 'Large', label, ownPage);
+    if (ownPage) gap(it, 20);
+  }
+  bigLine(it, ownPage ? 'Huge' : 'huge', title, ownPage);
+  if (ownPage) {
+    it.vlist.push({ kind: 'vspace', glue: { ...FILL, stretchOrder: 1 }, behaviour: 'plain' });
+    clearPage(it, isOn(it, 'openright'));
+  } else {
+    it.vlist.push({ kind: 'vspace', glue: glueOf(it, it.source('3ex')), behaviour: 'plain' });
+    afterHeading(it);
+  }
+}
+
+export const chapterCommand: CommandEntry = {
+  name: 'chapter',
+  signature: 'soM',
+  description: 'A chapter, on a new page; with a star it has no number.',
+  example: '\\chapter{The three harbours}',
+  run: chapter,
+};
+
+export const partCommand: CommandEntry = {
+  name: 'part',
+  signature: 'soM',
+  description: 'A part of the document.',
+  example: '\\part{Harbours}',
+  run: part,
+};
+
+/** The three matters of a book (book.cls). */
+export const matterCommands: readonly CommandEntry[] = [
+  {
+    name: 'frontmatter',
+    signature: '',
+    description: 'Before the chapters: pages in small Roman numerals, no chapter numbers.',
+    example: '\\frontmatter',
+    run: (it) => matter(it, 'roman', false),
+  },
+  {
+    name: 'mainmatter',
+    signature: '',
+    description: 'The chapters: pages from 1.',
+    example: '\\mainmatter',
+    run: (it) => matter(it, 'arabic', true),
+  },
+  {
+    name: 'backmatter',
+    signature: '',
+    description: 'After the chapters: no chapter numbers.',
+    example: '\\backmatter',
+    run: (it) => {
+      clearPage(it, isOn(it, 'openright'));
+      it.execute(it.source('\\@mainmatterfalse'));
+    },
+  },
+];
+
+function matter(it: Interpreter, style: 'roman' | 'arabic', main: boolean): void {
+  clearPage(it, true);
+  it.execute(it.source(main ? '\\@mainmattertrue' : '\\@mainmatterfalse'));
+  it.define('thepage', `\\${style}{page}`);
+  setCounter(it.state, 'page', 1);
+  setPage(it, 1, style);
+}

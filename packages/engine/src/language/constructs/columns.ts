@@ -1,0 +1,66 @@
+import { glue, type Sp } from '../../base/lengths';
+import type { BlockNode } from '../../document/blocks';
+import type { ColumnLayout } from '../../document/page';
+import { setDimen } from '../../expansion/registers';
+import type { CommandEntry } from '../entries';
+import { tokensOf } from '../entries';
+import type { Interpreter } from '../interpreter';
+import { clearPage } from './chapters';
+
+/** Two columns in the width of the text. */
+export function twoColumns(it: Interpreter): ColumnLayout {
+  const gap = it.dimen('columnsep');
+  return {
+    count: 2,
+    width: (it.dimen('textwidth') - gap) / 2,
+    gap,
+    rule: it.dimen('columnseprule'),
+  };
+}
+
+const oneColumn = (it: Interpreter): ColumnLayout => ({
+  count: 1,
+  width: it.dimen('textwidth'),
+  gap: 0,
+  rule: 0,
+});
+
+function setWidths(it: Interpreter, width: Sp): void {
+  for (const name of ['hsize', 'linewidth', 'columnwidth']) setDimen(it.state, name, width, true);
+}
+
+/** Changes the columns from a new page on; `fill` makes what stands above them. */
+export function changeColumns(
+  it: Interpreter,
+  two: boolean,
+  fill: (() => readonly BlockNode[]) | null,
+): void {
+  clearPage(it, false);
+  it.execute(it.source(two ? '\\global\\@twocolumntrue' : '\\global\\@twocolumnfalse'));
+  setWidths(it, it.dimen('textwidth'));
+  const wide = fill ? fill() : [];
+  const layout = two ? twoColumns(it) : oneColumn(it);
+  setWidths(it, layout.width);
+  it.vlist.push({ kind: 'columnchange', layout, wide });
+}
+
+export const columnCommands: readonly CommandEntry[] = [
+  {
+    name: 'twocolumn',
+    signature: 'o',
+    description: 'Two columns from a new page on; what is in brackets stands above them.',
+    example: '\\twocolumn',
+    run: (it, args) => {
+      const tokens = tokensOf(args, 0);
+      const space: BlockNode = { kind: 'vspace', glue: glue(0), behaviour: 'plain' };
+      changeColumns(it, true, args[0] ? () => [...it.blocksOf(tokens), space] : null);
+    },
+  },
+  {
+    name: 'onecolumn',
+    signature: '',
+    description: 'One column from a new page on.',
+    example: '\\onecolumn',
+    run: (it) => changeColumns(it, false, null),
+  },
+];

@@ -1,0 +1,342 @@
+import { readArgument } from '../../expansion/arguments';
+import { textOf } from '../../expansion/expandables';
+import type { Expandable, Token } from '../../expansion/meaning';
+import type { Processor } from '../../expansion/processor';
+import { Cat, withCategory, type CatCode } from '../../tokens/categories';
+import type { Args, CommandEntry } from '../entries';
+import { tokensOf } from '../entries';
+import type { Interpreter } from '../interpreter';
+import { nearestName } from '../../base/nearest';
+
+/** A package or class that is being read as source: its name, its kind, the options it was given. */
+interface StyleFile {
+  readonly name: string;
+  readonly extension: 'sty' | 'cls';
+  readonly options: readonly string[];
+  readonly at: number;
+}
+
+const FILE_STACK = '\u0001stylefiles';
+const fileStack = (it: Interpreter): readonly StyleFile[] =>
+  (it.state.get(it.state.cell(FILE_STACK)) as readonly StyleFile[] | undefined) ?? [];
+
+export const currentStyleFile = (it: Interpreter): StyleFile | undefined => fileStack(it).at(-1);
+
+/** The file of that name, with the endings tried in turn. Folders are told apart by `/`; `./` is dropped. */
+export function findFile(
+  it: Interpreter,
+  name: string,
+  endings: readonly string[],
+): { name: string; text: string } | null {
+  const plain = name
+    .trim()
+    .replace(/^"|"$/g, '')
+    .replace(/^(\.\/)+/, '');
+  for (const ending of endings) {
+    const own = it.state.get(it.state.cell(`\u0001file:${plain}${ending}`)) as string | undefined;
+    const text = own ?? it.host.readFile(plain + ending);
+    if (text !== null) return { name: plain + ending, text };
+  }
+  return null;
+}
+
+/** Reads a `.sty` or `.cls` of the assignment as the source it is. False when there is none. */
+export function loadStyleFile(
+  it: Interpreter,
+  name: string,
+  extension: 'sty' | 'cls',
+  options: readonly string[],
+): boolean {
+  const file = findFile(it, name, [`.${extension}`]);
+  if (!file) return false;
+  const { p } = it;
+  const at = p.categories.ascii[64] as number;
+  it.state.set(
+    it.state.cell(FILE_STACK),
+    [...fileStack(it), { name, extension, options, at }],
+    true,
+  );
+  p.push([p.command('\u0001endstylefile')]);
+  if (!p.openSource(file.name, file.text)) {
+    p.report('files-in-circle', p.place, { name: file.name });
+    return true;
+  }
+  p.setCategories(withCategory(p.categories, 64, Cat.Letter));
+  return true;
+}
+
+function endStyleFile(it: Interpreter): void {
+  const stack = fileStack(it);
+  const file = stack.at(-1);
+  if (!file) return;
+  it.p.setCategories(withCategory(it.p.categories, 64, file.at as CatCode));
+  const hook = it.state.cell(`\u0001atend:${file.name}.${file.extension}`);
+  const tokens = (it.state.get(hook) as readonly Token[] | undefined) ?? [];
+  it.state.set(it.state.cell(FILE_STACK), stack.slice(0, -1), true);
+  it.execute(tokens);
+}
+
+// ---- options of a style file
+
+const optionCell = (it: Interpreter, file: StyleFile, option: string) =>
+  it.state.cell(`\u0001option:${file.name}.${file.extension}:${option}`);
+const declaredCell = (it: Interpreter, file: StyleFile) =>
+  it.state.cell(`\u0001options:${file.name}.${file.extension}`);
+
+function declareOption(it: Interpreter, token: Token): void {
+  const star = it.p.takeChar('*');
+  const name = star ? '*' : textOf(it.p, readArgument(it.p, token) ?? []);
+  const code = readArgument(it.p, token, true) ?? [];
+  const file = currentStyleFile(it);
+  if (!file) return;
+  it.state.set(optionCell(it, file, name), code, true);
+  const declared = (it.state.get(declaredCell(it, file)) as readonly string[] | undefined) ?? [];
+  if (!star && !declared.includes(name))
+    it.state.set(declaredCell(it, file), [...declared, name], true);
+}
+
+function runOption(it: Interpreter, file: StyleFile, option: string, fallback: boolean): void {
+  const key = option.split('=')[0] ?? option;
+  const own = it.state.get(optionCell(it, file, option)) ?? it.state.get(optionCell(it, file, key));
+  const code = (own ?? (fallback ? it.state.get(optionCell(it, file, '*')) : undefined)) as
+    readonly Token[] | undefined;
+  if (!code) return;
+  it.define('CurrentOption', option);
+  it.execute(code);
+}
+
+/** `\ProcessOptions`: the options given, those of the class that this file declares included. */
+function processOptions(it: Interpreter): void {
+  it.p.takeChar('*');
+  const file = currentStyleFile(it);
+  if (!file) return;
+  const declared = (it.state.get(declaredCell(it, file)) as readonly string[] | undefined) ?? [];
+  const general = (it.fact<readonly string[]>('classOptions') ?? []).filter((o) =>
+    declared.includes(o),
+  );
+  const given = file.extension === 'sty' ? [...general, ...file.options] : file.options;
+  const done = new Set<string>();
+  // In the order of their declaration, then those that were not declared (LaTeX's `\ProcessOptions`).
+  for (const option of [...declared.filter((d) => given.includes(d)), ...given]) {
+    if (done.has(option)) continue;
+    done.add(option);
+    runOption(it, file, option, true);
+  }
+}
+
+function executeOptions(it: Interpreter, args: Args): void {
+  const file = currentStyleFile(it);
+  if (!file) return;
+  for (const option of textOf(it.p, tokensOf(args, 0)).split(','))
+    runOption(it, file, option.trim(), false);
+}
+
+/** Options passed on to a package or class before it is loaded. */
+export const passedOptions = (
+  it: Interpreter,
+  name: string,
+  extension: string,
+): readonly string[] =>
+  (it.state.get(it.state.cell(`\u0001passed:${name}.${extension}`)) as
+    readonly string[] | undefined) ?? [];
+
+const passOptions = (extension: 'sty' | 'cls') => (it: Interpreter, args: Args) => {
+  const name = textOf(it.p, tokensOf(args, 1));
+  const more = textOf(it.p, tokensOf(args, 0))
+    .split(',')
+    .map((o) => o.trim())
+    .filter((o) => o !== '');
+  const cell = it.state.cell(`\u0001passed:${name}.${extension}`);
+  it.state.set(cell, [...passedOptions(it, name, extension), ...more], true);
+};
+
+// ---- \input and \include
+
+/** The name behind `\input`: in braces, or up to a blank. */
+function readFileName(p: Processor, caller: Token): string {
+  p.skipSpaces();
+  const first = p.next();
+  if (first === null) return '';
+  p.unread(first);
+  if (first.cat === Cat.Begin) return textOf(p, readArgument(p, caller) ?? []);
+  let name = '';
+  for (let t = p.nextExpanded(); t !== null; t = p.nextExpanded()) {
+    if (t.cat === Cat.Space || t.cell !== null) {
+      if (t.cell !== null) p.unread(t);
+      break;
+    }
+    name += t.text;
+  }
+  return name;
+}
+
+function input(it: Interpreter, name: string, token: Token): void {
+  const file = findFile(it, name, ['', '.tex']);
+  const at = it.spanOf(token);
+  const span = { from: at.from, to: Math.max(at.to, it.p.here()) };
+  if (!file) {
+    reportMissing(it, name, span);
+    return;
+  }
+  if (!it.p.openSource(file.name, file.text))
+    it.p.report('files-in-circle', span, { name: file.name });
+}
+
+/** A file that is not there, with the one whose name is nearest. */
+export function reportMissing(
+  it: Interpreter,
+  name: string,
+  span: { from: number; to: number },
+): void {
+  const near = nearestName(name, it.host.files());
+  it.p.report('file-missing', span, { name, near: near ? `; there is ${near}` : '' });
+}
+
+const commands: readonly CommandEntry[] = [
+  {
+    name: 'input',
+    signature: '',
+    description: 'Reads another file here.',
+    example: '\\input{part}',
+    run: (it, _args, token) => input(it, readFileName(it.p, token), token),
+  },
+  {
+    name: 'include',
+    signature: 'm',
+    description: 'Reads another file here, on pages of its own.',
+    example: '\\include{chapter}',
+    run: (it, args, token) => {
+      const name = textOf(it.p, tokensOf(args, 0));
+      const only = it.state.get(it.state.cell('\u0001includeonly')) as
+        readonly string[] | undefined;
+      if (only && !only.includes(name)) return;
+      it.p.push([it.p.command('clearpage')]);
+      input(it, name, token);
+      it.p.push([it.p.command('clearpage')]);
+    },
+  },
+  {
+    name: 'includeonly',
+    signature: 'm',
+    description: 'Of the files that \\include names, only these are read.',
+    example: '\\includeonly{first}',
+    run: (it, args) =>
+      it.state.set(
+        it.state.cell('\u0001includeonly'),
+        textOf(it.p, tokensOf(args, 0))
+          .split(',')
+          .map((n) => n.trim()),
+        true,
+      ),
+  },
+  {
+    name: 'endinput',
+    signature: '',
+    description: 'The file that is being read ends here.',
+    example: '',
+    run: (it) => it.p.endSource(),
+  },
+  { name: '\u0001endstylefile', signature: '', description: '', example: '', run: endStyleFile },
+  {
+    name: 'DeclareOption',
+    signature: '',
+    description: 'What an option of this class or package does.',
+    example: '',
+    run: (it, _args, token) => declareOption(it, token),
+  },
+  {
+    name: 'ProcessOptions',
+    signature: '',
+    description: 'Carries out the options that were given.',
+    example: '',
+    run: processOptions,
+  },
+  {
+    name: 'ExecuteOptions',
+    signature: 'm',
+    description: 'Carries out options that hold unless others are given.',
+    example: '',
+    run: executeOptions,
+  },
+  {
+    name: 'PassOptionsToPackage',
+    signature: 'mm',
+    description: 'Options for a package that is loaded later.',
+    example: '\\PassOptionsToPackage{fleqn}{amsmath}',
+    run: passOptions('sty'),
+  },
+  {
+    name: 'PassOptionsToClass',
+    signature: 'mm',
+    description: 'Options for a class that is loaded later.',
+    example: '\\PassOptionsToClass{11pt}{article}',
+    run: passOptions('cls'),
+  },
+  ...['AtEndOfPackage', 'AtEndOfClass'].map((name): CommandEntry => ({
+    name,
+    signature: 'M',
+    description: 'Carried out at the end of this file.',
+    example: '',
+    run: (it, args) => {
+      const file = currentStyleFile(it);
+      if (!file) return;
+      const cell = it.state.cell(`\u0001atend:${file.name}.${file.extension}`);
+      const before = (it.state.get(cell) as readonly Token[] | undefined) ?? [];
+      it.state.set(cell, [...before, ...tokensOf(args, 0)], true);
+    },
+  })),
+  ...[
+    'ProvidesPackage',
+    'ProvidesClass',
+    'ProvidesFile',
+    'NeedsTeXFormat',
+    'ProvidesExplPackage',
+  ].map((name): CommandEntry => ({
+    name,
+    signature: 'mo',
+    description: 'Says what this file is.',
+    example: `\\${name}{tides}[2026/03/01]`,
+    run: () => undefined,
+  })),
+  {
+    name: 'InputIfFileExists',
+    signature: 'mMM',
+    description: 'Reads a file if it is there.',
+    example: '',
+    run: (it, args, token) => {
+      const name = textOf(it.p, tokensOf(args, 0));
+      const found = findFile(it, name, ['', '.tex']);
+      it.p.push(tokensOf(args, found ? 1 : 2));
+      if (found) input(it, name, token);
+    },
+  },
+];
+
+/** Files: parts of the document, and styles that come with it. */
+export const fileCommands = commands;
+
+/** `\IfFileExists`, `\@ifpackageloaded` and their kin: expandable choices. */
+export function fileTests(it: Interpreter): Expandable[] {
+  const choice = (
+    name: string,
+    count: number,
+    test: (args: readonly string[]) => boolean,
+  ): Expandable => ({
+    kind: 'expandable',
+    name,
+    expand: (p, caller) => {
+      const args = Array.from({ length: count }, () => textOf(p, readArgument(p, caller) ?? []));
+      const yes = readArgument(p, caller, true) ?? [];
+      const no = readArgument(p, caller, true) ?? [];
+      p.push(test(args) ? yes : no);
+    },
+  });
+  return [
+    choice('IfFileExists', 1, ([name]) => findFile(it, name ?? '', ['', '.tex']) !== null),
+    choice('@ifpackageloaded', 1, ([name]) => it.hasPackage(name ?? '')),
+    choice('IfPackageLoadedTF', 1, ([name]) => it.hasPackage(name ?? '')),
+    choice('@ifclassloaded', 1, ([name]) => it.fact<string>('class') === name),
+    choice('@ifpackagewith', 2, ([name]) => it.hasPackage(name ?? '')),
+    choice('@ifl@t@r', 2, () => true),
+  ];
+}

@@ -1,0 +1,297 @@
+import { glue } from '../../base/lengths';
+import type { BlockNode } from '../../document/blocks';
+import type { Inline } from '../../document/inlines';
+import { textOf } from '../../expansion/expandables';
+import type { Token } from '../../expansion/meaning';
+import { setDimen, setSkip } from '../../expansion/registers';
+import { refStepCounter } from '../counters';
+import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
+import { isStarred, tokensOf } from '../entries';
+import type { OpenEnvironment } from '../environments';
+import type { Interpreter } from '../interpreter';
+import { addContentsLine } from './contents';
+import { setSize } from './fonts';
+import { plainTitle } from './sections';
+
+/** What `\captionsetup` has said, as names and values. */
+export type CaptionOptions = Readonly<Record<string, string>>;
+export const CAPTION_CELL = '\u0001captionoptions';
+
+export const captionOptions = (it: Interpreter): CaptionOptions =>
+  (it.state.get(it.state.cell(CAPTION_CELL)) as CaptionOptions | undefined) ?? {};
+
+/** Letters of `[htbp!H]`; what is not given is `tbp` (article.cls). */
+function placementOf(it: Interpreter, own: unknown): string {
+  if (!Array.isArray(own)) {
+    const preset = it.state.meaning(it.state.cell('fps@figure'));
+    void preset;
+    return 'tbp';
+  }
+  const letters = textOf(it.p, own as Token[]);
+  if (letters.includes('H')) return 'H';
+  const places = letters.replace(/[^htbp!]/g, '');
+  // `h` alone is taken for `ht` (LaTeX kernel).
+  if (places.replace('!', '') === 'h') return `${places}t`;
+  return places === '' || places === '!' ? `${places}tbp` : places;
+}
+
+/** A float's contents are gathered apart from the text around it. */
+function beginFloat(it: Interpreter, args: Args, type: string, wide: boolean): void {
+  const open = it.environments.at(-1) as OpenEnvironment;
+  const { hlist, vlist, restricted, nextIndent } = it;
+  Object.assign(open.data, {
+    floatType: type,
+    wide,
+    placement: placementOf(it, args[0]),
+    outer: { hlist, vlist, restricted, nextIndent },
+  });
+  it.hlist = null;
+  it.vlist = [];
+  it.restricted = false;
+  it.nextIndent = null;
+  const width = wide ? it.dimen('textwidth') : it.dimen('columnwidth');
+  for (const name of ['hsize', 'linewidth']) setDimen(it.state, name, width);
+  setDimen(it.state, 'totalleftmargin', 0);
+  setDimen(it.state, 'parindent', 0);
+  setSkip(it.state, 'parskip', glue(0));
+  setSkip(it.state, 'leftskip', glue(0));
+  setSkip(it.state, 'rightskip', glue(0));
+  it.changeFont({ family: 'roman', series: 'medium', shape: 'upright' });
+  setSize(it, 'normalsize');
+  it.setFact('alignment', 'justified');
+  it.setFact('inMinipage', true);
+  it.skipBlanks();
+}
+
+function endFloat(it: Interpreter): void {
+  it.endParagraph();
+  const open = it.environments.at(-1) as OpenEnvironment;
+  const blocks = it.vlist;
+  const { floatType, wide, placement, outer } = open.data as {
+    floatType: string;
+    wide: boolean;
+    placement: string;
+    outer: Pick<Interpreter, 'hlist' | 'vlist' | 'restricted' | 'nextIndent'>;
+  };
+  const width = it.dimen('hsize');
+  Object.assign(it, outer);
+  if (placement === 'H') return placeHere(it, blocks);
+  const { from, to } = { from: open.span.from, to: it.p.place.to };
+  const node = {
+    kind: 'float' as const,
+    type: floatType,
+    placement,
+    wide,
+    width,
+    blocks,
+    from,
+    to,
+  };
+  if (it.hlist) it.hlist.add({ kind: 'migrant', node, from, to });
+  else it.vlist.push(node);
+  it.afterEnvironment = (inner) => {
+    // In vertical mode a float leaves no trace; in a paragraph the blank behind it goes.
+    if (inner.hlist) inner.skipBlanks();
+  };
+}
+
+/** `[H]`: not a float at all (package float). */
+function placeHere(it: Interpreter, blocks: readonly BlockNode[]): void {
+  const space = it.skip('intextsep');
+  it.addBlock({ kind: 'vspace', glue: space, behaviour: 'merge' });
+  const width = it.dimen('hsize');
+  const inline = { kind: 'parbox' as const, blocks, width, valign: 'top' as const, ...it.p.place };
+  const spacing = {
+    baselineSkip: it.skip('baselineskip'),
+    lineSkip: it.skip('lineskip'),
+    lineSkipLimit: it.dimen('lineskiplimit'),
+  };
+  it.vlist.push({ kind: 'loosebox', inline, left: it.dimen('totalleftmargin'), spacing });
+  it.vlist.push({ kind: 'vspace', glue: space, behaviour: 'merge' });
+}
+
+/** The float, or what stands for one, that a caption belongs to. */
+export const floatTypeOf = (it: Interpreter): string | null => {
+  const type = it.environments.findLast((e) => e.data.floatType !== undefined)?.data.floatType;
+  if (type !== undefined) return type as string;
+  const meaning = it.state.meaning(it.state.cell('@captype'));
+  return meaning?.kind === 'macro' ? meaning.body.map(({ text }) => text).join('') : null;
+};
+
+const FONT_OPTIONS: Readonly<Record<string, string>> = {
+  bf: '\\bfseries',
+  it: '\\itshape',
+  sl: '\\slshape',
+  sc: '\\scshape',
+  sf: '\\sffamily',
+  tt: '\\ttfamily',
+  rm: '\\rmfamily',
+  up: '\\upshape',
+  md: '\\mdseries',
+  bfseries: '\\bfseries',
+  itshape: '\\itshape',
+  small: '\\small',
+  footnotesize: '\\footnotesize',
+  scriptsize: '\\scriptsize',
+  normalsize: '\\normalsize',
+  large: '\\large',
+  sffamily: '\\sffamily',
+};
+
+const fontSource = (value: string | undefined): string =>
+  (value ?? '')
+    .replace(/[{}]/g, '')
+    .split(/[,+]/)
+    .map((name) => FONT_OPTIONS[name.trim()] ?? '')
+    .join('');
+
+const SEPARATORS: Readonly<Record<string, string>> = {
+  colon: ': ',
+  period: '. ',
+  space: ' ',
+  quad: '\\quad ',
+  endash: ' -- ',
+  none: '',
+  newline: '\\\\',
+};
+
+/** `\caption*[short]{text}`: stepped, listed, and set centred when it fits one line. */
+export function caption(it: Interpreter, args: Args, token: Token): void {
+  const type = floatTypeOf(it);
+  if (type === null) {
+    it.p.report('caption-outside', it.spanOf(token));
+    return;
+  }
+  const starred = isStarred(args);
+  const text = tokensOf(args, 2);
+  const short = Array.isArray(args[1]) ? tokensOf(args, 1) : text;
+  const { p } = it;
+  if (!starred) {
+    refStepCounter(it, type);
+    it.setFact('currentTitle', plainTitle(text));
+    const list = { figure: 'lof', table: 'lot' }[type] ?? `lo${type.slice(0, 1)}`;
+    addContentsLine(it, list, type, [p.command(`the${type}`)], short);
+  }
+  const own = it.state.meaning(it.state.cell('@makecaption'));
+  const label = starred ? [] : [p.command(`${type}name`), p.make(10, ' '), p.command(`the${type}`)];
+  if (own?.kind === 'macro') {
+    it.endParagraph();
+    it.call(
+      '@makecaption',
+      it.state.get(it.state.cell(`fnum@${type}`)) ? [p.command(`fnum@${type}`)] : label,
+      text,
+    );
+    it.endParagraph();
+    return;
+  }
+  setCaption(it, label, text, captionOptions(it));
+}
+
+/** Label and text under the rules of the standard classes, or those of `\captionsetup`. */
+export function setCaption(
+  it: Interpreter,
+  label: readonly Token[],
+  text: readonly Token[],
+  options: CaptionOptions,
+): void {
+  const { p } = it;
+  it.endParagraph();
+  const above = options.position === 'top' || options.position === 'above';
+  const skip = options.skip ? p && it.source(options.skip) : null;
+  const space: BlockNode = {
+    kind: 'vspace',
+    glue: skip ? readGlue(it, skip) : it.skip('abovecaptionskip'),
+    behaviour: 'plain',
+  };
+  if (!above) it.vlist.push(space);
+  it.openGroup({ kind: 'semisimple', span: p.place });
+  if (options.font) it.execute(it.source(fontSource(options.font)));
+  const narrow = options.margin ? readGlue(it, it.source(options.margin)).width : 0;
+  const fixed = options.width ? readGlue(it, it.source(options.width)).width : null;
+  const head = labelInlines(it, label, options);
+  it.execute(it.source(fontSource(options.textfont)));
+  const body = it.inlinesOf(text);
+  const whole = [...head, ...body];
+  const room = it.dimen('linewidth') - 2 * narrow;
+  const oneLine = it.host.measure(whole).width <= (fixed ?? room);
+  const justified = options.justification ?? 'justified';
+  const centred =
+    (oneLine && options.singlelinecheck !== 'false' && options.singlelinecheck !== 'off') ||
+    /centering|centerlast/.test(justified);
+  it.setFact('alignment', centred ? 'center' : justified === 'raggedright' ? 'left' : 'justified');
+  setDimen(it.state, 'parindent', 0);
+  if (narrow > 0 || fixed !== null) {
+    const margin = fixed === null ? narrow : Math.max(0, (it.dimen('linewidth') - fixed) / 2);
+    setSkip(it.state, 'leftskip', glue(margin));
+    setSkip(it.state, 'rightskip', glue(margin));
+  }
+  it.startParagraph(false);
+  for (const inline of whole) it.add(inline);
+  it.endParagraph();
+  it.closeGroup();
+  it.vlist.push(
+    above ? space : { kind: 'vspace', glue: it.skip('belowcaptionskip'), behaviour: 'plain' },
+  );
+}
+
+function readGlue(it: Interpreter, tokens: readonly Token[]) {
+  setSkip(it.state, '\u0001scratch', glue(0));
+  it.execute(it.source('\\@tempskipa=').concat(tokens, it.p.command('relax')));
+  return it.skip('@tempskipa');
+}
+
+/** “Figure 3: ” in the font of labels. */
+function labelInlines(it: Interpreter, label: readonly Token[], options: CaptionOptions): Inline[] {
+  if (label.length === 0 || options.labelformat === 'empty') return [];
+  const separator = SEPARATORS[options.labelsep ?? 'colon'] ?? ': ';
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.execute(it.source(fontSource(options.labelfont)));
+  const out = [...it.inlinesOf([...label, ...it.source(separator)])];
+  it.closeGroup();
+  return out;
+}
+
+const floatEnvironment = (
+  name: string,
+  type: string,
+  wide: boolean,
+  what: string,
+): EnvironmentEntry => ({
+  name,
+  signature: 'o',
+  description: `${what}, placed where it fits${wide ? ', over all columns' : ''}.`,
+  example: `\\begin{${name}}\n\\centering The gauge\n\\caption{A gauge}\n\\end{${name}}`,
+  begin: (it, args) => beginFloat(it, args, type, wide),
+  end: endFloat,
+  detail: { type, wide },
+});
+
+/** Both environments of a new kind of float. */
+export const floatKind = (type: string, what: string): EnvironmentEntry[] => [
+  floatEnvironment(type, type, false, what),
+  floatEnvironment(`${type}*`, type, true, what),
+];
+
+export const floatEnvironments: readonly EnvironmentEntry[] = [
+  ...floatKind('figure', 'A figure'),
+  ...floatKind('table', 'A table'),
+];
+
+export const floatCommands: readonly CommandEntry[] = [
+  {
+    name: 'caption',
+    signature: 'soM',
+    description: 'The caption of a figure or table; brackets give a short one for its list.',
+    example: '\\begin{figure}\n\\caption{The gauge at noon}\n\\end{figure}',
+    run: caption,
+  },
+];
+
+export const FLOAT_SOURCE = String.raw`
+\newcounter{topnumber}\setcounter{topnumber}{2}
+\newcounter{bottomnumber}\setcounter{bottomnumber}{1}
+\newcounter{totalnumber}\setcounter{totalnumber}{3}
+\newcounter{dbltopnumber}\setcounter{dbltopnumber}{2}
+\def\topfraction{.7}\def\bottomfraction{.3}\def\textfraction{.2}\def\floatpagefraction{.5}
+\def\dbltopfraction{.7}\def\dblfloatpagefraction{.5}
+`;

@@ -1,0 +1,215 @@
+import { glue, PT } from '../../base/lengths';
+import type { BlockNode } from '../../document/blocks';
+import type { Inline } from '../../document/inlines';
+import { textOf } from '../../expansion/expandables';
+import type { Token } from '../../expansion/meaning';
+import { setDimen, setSkip } from '../../expansion/registers';
+import { labelValue, setCounter, stepCounter } from '../counters';
+import type { Args, CommandEntry } from '../entries';
+import { tokensOf } from '../entries';
+import type { OpenEnvironment } from '../environments';
+import type { Interpreter } from '../interpreter';
+import { setSize } from './fonts';
+
+/** The minipage whose foot takes the notes, if one is open. */
+const minipageOf = (it: Interpreter): OpenEnvironment | undefined =>
+  it.environments.findLast((e) => e.name === 'minipage' || e.data.takesNotes === true);
+
+const counterOf = (it: Interpreter): string => (minipageOf(it) ? 'mpfootnote' : 'footnote');
+
+/** The mark, raised (`\@makefnmark`). */
+export function noteMark(it: Interpreter, tokens: readonly Token[]): Inline {
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.changeFont({ family: 'roman', series: 'medium', shape: 'upright', size: 0.7 * it.font.size });
+  const inlines = it.inlinesOf(tokens);
+  it.closeGroup();
+  return {
+    kind: 'box',
+    inlines,
+    width: null,
+    align: 'left',
+    raise: Math.round(0.363 * it.font.size),
+    hidden: false,
+    frame: null,
+    grow: false,
+    ...it.p.place,
+  };
+}
+
+/** The note itself in small type, its mark hung in 1.8 em (`\@makefntext`). */
+function noteBlocks(
+  it: Interpreter,
+  mark: readonly Token[],
+  text: readonly Token[],
+): readonly BlockNode[] {
+  const { p } = it;
+  it.openGroup({ kind: 'semisimple', span: p.place });
+  it.changeFont({ family: 'roman', series: 'medium', shape: 'upright', color: 0 });
+  setSize(it, 'footnotesize');
+  it.setFact('alignment', 'justified');
+  const width = minipageOf(it) ? it.dimen('hsize') : it.dimen('columnwidth');
+  for (const name of ['hsize', 'linewidth']) setDimen(it.state, name, width);
+  setDimen(it.state, 'totalleftmargin', 0);
+  setSkip(it.state, 'parskip', glue(0));
+  setSkip(it.state, 'leftskip', glue(0));
+  setSkip(it.state, 'rightskip', glue(0));
+  const em = it.font.size;
+  setDimen(it.state, 'parindent', em);
+  const start = p.command('\u0001notestart');
+  const body = it.blocksOf([
+    start,
+    p.make(1, '{'),
+    ...mark,
+    p.make(2, '}'),
+    ...text,
+    p.command('\u0001noteend'),
+  ]);
+  it.closeGroup();
+  return body;
+}
+
+function noteStart(it: Interpreter, args: Args): void {
+  it.startParagraph();
+  const { place } = it.p;
+  const height = Math.round(0.7 * it.skip('baselineskip').width);
+  it.add({ kind: 'rule', width: 0, height, depth: 0, ...place });
+  const sized = it.emptyBox();
+  const mark = noteMark(it, tokensOf(args, 0));
+  const indent = it.dimen('parindent');
+  const width = Math.round(1.8 * it.font.size) - indent;
+  if (sized.kind === 'box') it.add({ ...sized, inlines: [mark], width, align: 'right' });
+  it.skipBlanks();
+}
+
+function noteEnd(it: Interpreter): void {
+  it.hlist?.unskip();
+  if (!it.hlist) return;
+  const depth = Math.round(0.3 * it.skip('baselineskip').width);
+  it.add({ kind: 'rule', width: 0, height: 0, depth, ...it.p.place });
+}
+
+/** Puts a note at the foot of the page, or of the minipage. */
+function place(it: Interpreter, mark: readonly Token[], text: readonly Token[]): void {
+  const blocks = noteBlocks(it, mark, text);
+  const small = minipageOf(it);
+  if (small) {
+    small.data.notes = [...((small.data.notes as BlockNode[] | undefined) ?? []), ...blocks];
+    return;
+  }
+  const node = { kind: 'footnote' as const, blocks, width: it.dimen('columnwidth') };
+  if (it.hlist) it.hlist.add({ kind: 'migrant', node, ...it.p.place });
+  else it.vlist.push(node);
+}
+
+function markTokens(it: Interpreter, counter: string): Token[] {
+  const own = counter === 'mpfootnote' ? 'thempfootnote' : 'thefootnote';
+  return it.p.chars(textOf(it.p, [it.p.command(own)]));
+}
+
+/** The number asked for in brackets, or the next one. */
+function takeNumber(it: Interpreter, own: unknown, counter: string): void {
+  if (!Array.isArray(own)) {
+    stepCounter(it.state, counter);
+    return;
+  }
+  setCounter(it.state, counter, parseInt(textOf(it.p, own as Token[]), 10) || 0);
+}
+
+function footnote(it: Interpreter, args: Args): void {
+  const counter = counterOf(it);
+  const before = it.state.get(it.state.register('count', `c@${counter}`)) as number;
+  takeNumber(it, args[0], counter);
+  it.setFact('currentLabel', labelValue(it, markTokens(it, counter), 'footnote'));
+  const mark = markTokens(it, counter);
+  it.startParagraph();
+  it.hlist?.add(noteMark(it, mark));
+  place(it, mark, tokensOf(args, 1));
+  if (Array.isArray(args[0])) setCounter(it.state, counter, before);
+}
+
+/** The notes of a minipage under their rule. */
+export function minipageNotes(it: Interpreter, open: OpenEnvironment): BlockNode[] {
+  const notes = open.data.notes as readonly BlockNode[] | undefined;
+  if (!notes) return [];
+  return [
+    { kind: 'vspace', glue: it.skip('\u0001footins'), behaviour: 'plain' },
+    { kind: 'vspace', glue: glue(-3 * PT), behaviour: 'plain' },
+    { kind: 'rule', width: 0.4 * it.dimen('hsize'), height: 0.4 * PT, left: 0, color: 0 },
+    { kind: 'vspace', glue: glue(2.6 * PT), behaviour: 'plain' },
+    ...notes,
+  ];
+}
+
+/** Notes at the foot. */
+export const footnoteCommands: readonly CommandEntry[] = [
+  {
+    name: 'footnote',
+    signature: 'oM',
+    description: 'A note at the foot of the page.',
+    example: 'the gauge\\footnote{Read at noon.}',
+    run: footnote,
+    math: (reader, token) => {
+      const { it } = reader;
+      reader.p.skipSpaces();
+      const text = reader.argument(token);
+      const counter = counterOf(it);
+      takeNumber(it, null, counter);
+      const mark = markTokens(it, counter);
+      const node = {
+        kind: 'footnote' as const,
+        blocks: noteBlocks(it, mark, text),
+        width: it.dimen('columnwidth'),
+      };
+      const at = reader.span(token);
+      return {
+        kind: 'text',
+        inlines: [noteMark(it, mark), { kind: 'migrant', node, ...at }],
+        ...at,
+      };
+    },
+  },
+  {
+    name: 'footnotemark',
+    signature: 'o',
+    description: 'The mark of a footnote alone.',
+    example: 'the gauge\\footnotemark',
+    run: (it, args) => {
+      takeNumber(it, args[0], 'footnote');
+      it.startParagraph();
+      it.hlist?.add(noteMark(it, markTokens(it, 'footnote')));
+    },
+  },
+  {
+    name: 'footnotetext',
+    signature: 'oM',
+    description: 'The text of a footnote alone.',
+    example: '\\footnotetext{Read at noon.}',
+    run: (it, args) => {
+      if (Array.isArray(args[0])) takeNumber(it, args[0], 'footnote');
+      place(it, markTokens(it, counterOf(it)), tokensOf(args, 1));
+    },
+  },
+  {
+    name: 'thanks',
+    signature: 'M',
+    description: 'A note on the title or an author, at the foot of the page.',
+    example: '\\author{M. Quill\\thanks{Harbour office}}',
+    run: footnoteAs,
+  },
+  { name: '\u0001notestart', signature: 'm', description: '', example: '', run: noteStart },
+  { name: '\u0001noteend', signature: '', description: '', example: '', run: noteEnd },
+];
+
+function footnoteAs(it: Interpreter, args: Args): void {
+  takeNumber(it, null, 'footnote');
+  const mark = markTokens(it, 'footnote');
+  it.startParagraph();
+  it.hlist?.add(noteMark(it, mark));
+  place(it, mark, tokensOf(args, 0));
+}
+
+export const FOOTNOTE_SOURCE = String.raw`
+\newcounter{footnote}\newcounter{mpfootnote}
+\def\thefootnote{\arabic{footnote}}\def\thempfootnote{\alph{mpfootnote}}
+\let\@footnotemark\footnotemark
+`;

@@ -1,0 +1,537 @@
+import { glue, gluePt, NO_GLUE, PT } from '../../base/lengths';
+import type { DecoratedInline, Inline } from '../../document/inlines';
+import { readName } from '../../expansion/definitions';
+import { expandTokens, textOf } from '../../expansion/expandables';
+import type { Token } from '../../expansion/meaning';
+import { scanGlue, scanInt } from '../../expansion/scan';
+import { Cat, withCategory } from '../../tokens/categories';
+import { activeName } from '../../tokens/reader';
+import { addReset, countFreely } from '../counters';
+import type { CommandEntry } from '../entries';
+import { tokensOf } from '../entries';
+import type { Interpreter } from '../interpreter';
+import { box } from './boxes';
+import { rawLines, finishRaw } from './verbatim';
+import type { EnvironmentEntry } from '../entries';
+
+/** Letters of the tokens in another case; commands and formulas left alone. */
+function cased(it: Interpreter, tokens: readonly Token[], upper: boolean): Token[] {
+  let math = false;
+  let name = 0;
+  let depth = 0;
+  const special: Readonly<Record<string, string>> = upper
+    ? { ae: 'AE', oe: 'OE', o: 'O', aa: 'AA', l: 'L', ss: 'SS', i: 'I', j: 'J' }
+    : { AE: 'ae', OE: 'oe', O: 'o', AA: 'aa', L: 'l' };
+  return tokens.map((t, i) => {
+    if (t.cat === Cat.Math) math = !math;
+    if (t.cat === Cat.Command) {
+      if (
+        /^(ref|cite|label|eqref|pageref|begin|end|color|textcolor|url)$/.test(t.text) &&
+        tokens[i + 1]?.cat === Cat.Begin
+      )
+        name = depth + 1;
+      const other = special[t.text];
+      return other !== undefined && !math ? it.p.command(other) : t;
+    }
+    if (t.cat === Cat.Begin) depth++;
+    if (t.cat === Cat.End && depth-- === name) name = 0;
+    const left = math || (name > 0 && depth >= name);
+    return left || t.cell !== null
+      ? t
+      : { ...t, text: upper ? t.text.toUpperCase() : t.text.toLowerCase() };
+  });
+}
+
+const caseCommand = (name: string, upper: boolean): CommandEntry => ({
+  name,
+  signature: 'M',
+  description: upper ? 'Text in capitals.' : 'Text in small letters.',
+  example: `\\${name}{High water}`,
+  run: (it, args) => it.execute(cased(it, expandTokens(it.p, tokensOf(args, 0)), upper)),
+});
+
+/** Raised or lowered text in small type. */
+const script = (name: string, up: boolean): CommandEntry => ({
+  name,
+  signature: 'M',
+  description: up ? 'Small text above the line.' : 'Small text below the line.',
+  example: `noon\\${name}{1}`,
+  run: (it, args) => {
+    it.startParagraph();
+    const raise = Math.round((up ? 0.363 : -0.15) * it.font.size);
+    it.openGroup({ kind: 'semisimple', span: it.p.place });
+    it.changeFont({ size: 0.7 * it.font.size });
+    const inlines = it.inlinesOf(tokensOf(args, 0));
+    it.closeGroup();
+    it.hlist?.add(box(it, inlines, { raise, align: 'left' }));
+  },
+});
+
+/** What a box would take up, without its contents. */
+const ghost = (
+  name: string,
+  horizontal: boolean,
+  vertical: boolean,
+  hidden: boolean,
+): CommandEntry => ({
+  name,
+  signature: 'M',
+  description: hidden
+    ? 'The room that text takes, left empty.'
+    : 'Text whose height counts for nothing.',
+  example: `\\${name}{ferry}`,
+  run: (it, args) => {
+    const inlines = it.inlinesOf(tokensOf(args, 0));
+    const flat = vertical ? {} : { vertical: { height: 0, depth: 0 } };
+    const width = horizontal ? null : 0;
+    it.add(box(it, inlines, { hidden, width, align: 'left', ...flat }));
+  },
+});
+
+/** Leaders: `\leaders\hbox{.}\hfill`. */
+function leaders(it: Interpreter): void {
+  const { p } = it;
+  const maker = p.nextNonBlank();
+  let leader: Inline[] | null = null;
+  let rule = 0;
+  if (maker?.text === 'hrule' || maker?.text === 'vrule') rule = 0.4 * PT;
+  else if (maker?.text === 'hbox' || maker?.text === 'mbox' || maker?.text === 'box') {
+    const args = it.readArguments('M', maker);
+    leader = args ? [...it.inlinesOf(tokensOf(args, 0))] : null;
+  } else if (maker) p.unread(maker);
+  const glueToken = p.nextNonBlank();
+  let g = { ...NO_GLUE, stretch: PT, stretchOrder: 2 as const };
+  if (glueToken?.text === 'hskip' || glueToken?.text === 'vskip')
+    g = { ...scanGlue(p) } as typeof g;
+  const at = p.place;
+  const filler = leader
+    ? { kind: 'box' as const, inlines: leader, width: 0 }
+    : { kind: 'rule' as const, height: rule, depth: 0, color: it.font.color };
+  it.add({ kind: 'glue', glue: g, leader: filler, ...at });
+}
+
+/** Text with a line under or through it. */
+export function decorate(
+  it: Interpreter,
+  tokens: readonly Token[],
+  look: Pick<DecoratedInline, 'rise' | 'thickness'> & Partial<DecoratedInline>,
+): void {
+  it.startParagraph();
+  const inlines = it.inlinesOf(tokens);
+  it.hlist?.add({
+    kind: 'decorated',
+    inlines,
+    color: it.font.color,
+    behind: false,
+    wave: false,
+    ...look,
+    ...it.p.place,
+  });
+}
+
+function breakLines(it: Interpreter): void {
+  it.state.set(it.state.cell(activeName('\n')), it.state.get(it.state.cell('par')));
+  it.p.setCategories(withCategory(it.p.categories, 10, Cat.Active));
+}
+
+const skipBreak = (name: string, amount: string, penalty: number): CommandEntry => ({
+  name,
+  signature: '',
+  description: 'Space between paragraphs, and a good place to end the page.',
+  example: `\\${name}`,
+  run: (it) => {
+    it.addBlock({ kind: 'penalty', penalty });
+    it.vlist.push({ kind: 'vspace', glue: it.skip(amount), behaviour: 'merge' });
+  },
+});
+
+/** Commands of the kernel that belong nowhere else. */
+export const kernelCommands: readonly CommandEntry[] = [
+  caseCommand('MakeUppercase', true),
+  caseCommand('MakeLowercase', false),
+  caseCommand('MakeTextUppercase', true),
+  caseCommand('MakeTextLowercase', false),
+  script('textsuperscript', true),
+  script('textsubscript', false),
+  ghost('phantom', true, true, true),
+  ghost('hphantom', true, false, true),
+  ghost('vphantom', false, true, true),
+  ghost('smash', true, false, false),
+  skipBreak('smallbreak', 'smallskipamount', -50),
+  skipBreak('medbreak', 'medskipamount', -100),
+  skipBreak('bigbreak', 'bigskipamount', -200),
+  {
+    name: 'strut',
+    signature: '',
+    description: 'As high and deep as a line, without width.',
+    example: '\\strut',
+    run: (it) => {
+      const line = it.skip('baselineskip').width;
+      it.add({ kind: 'rule', width: 0, height: 0.7 * line, depth: 0.3 * line, ...it.p.place });
+    },
+  },
+  {
+    name: 'char',
+    signature: '',
+    description: 'The character of a number.',
+    example: '\\char65 ',
+    run: (it) => {
+      const code = scanInt(it.p);
+      if (code > 0 && code < 0x110000) it.character(String.fromCodePoint(code), it.p.place);
+    },
+  },
+  {
+    name: 'aftergroup',
+    signature: '',
+    description: 'Keeps a token for behind the end of the group.',
+    example: '{\\aftergroup\\relax}',
+    run: (it) => {
+      const token = it.p.next();
+      const group = it.groups.at(-1);
+      if (!token || !group) return;
+      const before = group.then;
+      it.groups[it.groups.length - 1] = {
+        ...group,
+        then: () => {
+          it.p.unread(token);
+          before?.();
+        },
+      };
+    },
+  },
+  {
+    name: 'leaders',
+    signature: '',
+    description: 'Fills glue with copies of a box.',
+    example: '\\leaders\\hbox{.}\\hfill\\ ',
+    run: leaders,
+  },
+  {
+    name: 'cleaders',
+    signature: '',
+    description: 'Fills glue with copies of a box.',
+    example: '\\cleaders\\hbox{.}\\hfill\\ ',
+    run: leaders,
+  },
+  {
+    name: 'xleaders',
+    signature: '',
+    description: 'Fills glue with copies of a box.',
+    example: '\\xleaders\\hbox{.}\\hfill\\ ',
+    run: leaders,
+  },
+  {
+    name: '@resetby',
+    signature: 'mm',
+    description: 'Sets the first counter back whenever the second one steps.',
+    example: '',
+    run: (it, args) =>
+      addReset(it.state, textOf(it.p, tokensOf(args, 0)), textOf(it.p, tokensOf(args, 1))),
+  },
+  {
+    name: 'counterwithout',
+    signature: 'smm',
+    description: 'Counts on, whatever the other counter does.',
+    example: '\\counterwithout{equation}{section}',
+    run: (it, args) =>
+      countFreely(it, textOf(it.p, tokensOf(args, 1)), textOf(it.p, tokensOf(args, 2))),
+  },
+  {
+    name: '@setflush',
+    signature: 'm',
+    description: 'Whether pages end at the same height.',
+    example: '',
+    run: (it, args) => it.setFact('flushBottom', textOf(it.p, tokensOf(args, 0)) === '1', true),
+  },
+  {
+    name: 'obeylines',
+    signature: '',
+    description: 'The end of a line ends the paragraph.',
+    example: '',
+    run: breakLines,
+  },
+  {
+    name: 'obeycr',
+    signature: '',
+    description: 'The end of a line ends the paragraph.',
+    example: '',
+    run: breakLines,
+  },
+  {
+    name: 'nointerlineskip',
+    signature: '',
+    description: 'No space between this line and the next.',
+    example: '\\nointerlineskip',
+    run: (it) => it.addBlock({ kind: 'nointerline' }),
+  },
+  {
+    name: 'offinterlineskip',
+    signature: '',
+    description: 'No space between lines from here on.',
+    example: '{\\offinterlineskip}',
+    run: (it) => {
+      it.state.set(it.state.register('skip', 'baselineskip'), gluePt(0));
+      it.state.set(it.state.register('skip', 'lineskip'), gluePt(0));
+    },
+  },
+  ...(
+    [
+      ['break', -10000],
+      ['eject', -10000],
+      ['goodbreak', -500],
+      ['filbreak', -200],
+      ['supereject', -10000],
+    ] as const
+  ).map(([name, penalty]): CommandEntry => ({
+    name,
+    signature: '',
+    description: 'A good place to break, or one where it must be.',
+    example: `\\${name}`,
+    run: (it, _args, token) => {
+      if (it.hlist && name === 'break')
+        it.hlist.add({ kind: 'penalty', penalty, ...it.spanOf(token) });
+      else it.addBlock({ kind: 'penalty', penalty });
+    },
+  })),
+  {
+    name: 'penalty',
+    signature: '',
+    description: 'What a break here costs.',
+    example: '\\penalty100 ',
+    run: (it, _args, token) => {
+      const penalty = scanInt(it.p);
+      if (it.hlist) it.hlist.add({ kind: 'penalty', penalty, ...it.spanOf(token) });
+      else it.vlist.push({ kind: 'penalty', penalty });
+    },
+    math: (reader) => {
+      scanInt(reader.p);
+      return null;
+    },
+  },
+  {
+    name: 'endgraf',
+    signature: '',
+    description: 'Ends the paragraph.',
+    example: 'One.\\endgraf Two.',
+    run: (it) => it.endParagraph(),
+  },
+  {
+    name: '@@par',
+    signature: '',
+    description: 'Ends the paragraph.',
+    example: 'One.\\par Two.',
+    run: (it) => it.endParagraph(),
+  },
+  {
+    name: 'removelastskip',
+    signature: '',
+    description: 'Takes back the space before it.',
+    example: '\\removelastskip',
+    run: (it) => {
+      if (it.hlist) it.hlist.unskip();
+      else if (it.vlist.at(-1)?.kind === 'vspace') it.vlist.pop();
+    },
+  },
+  {
+    name: 'unpenalty',
+    signature: '',
+    description: 'Takes back a penalty.',
+    example: '\\unpenalty',
+    run: () => undefined,
+  },
+  {
+    name: 'usefont',
+    signature: 'mmmm',
+    description: 'A font by its encoding, family, series and shape.',
+    example: '\\usefont{T1}{cmr}{b}{n}',
+    run: (it, args) => {
+      familyOf(it, textOf(it.p, tokensOf(args, 1)));
+      seriesOf(it, textOf(it.p, tokensOf(args, 2)));
+      shapeOf(it, textOf(it.p, tokensOf(args, 3)));
+    },
+  },
+  fontPart('fontfamily', 'cmr', familyOf),
+  fontPart('fontseries', 'b', seriesOf),
+  fontPart('fontshape', 'it', shapeOf),
+  fontPart('fontencoding', 'T1', () => undefined),
+  {
+    name: 'newfont',
+    signature: 'mm',
+    description: 'A font by the name of its file; the ordinary one is taken.',
+    example: '\\newfont{\\tide}{cmr10}',
+    run: (it, args) => {
+      const target = tokensOf(args, 0).find((t) => t.cell !== null);
+      if (target) it.define(target.text, '');
+    },
+  },
+  {
+    name: 'font',
+    signature: '',
+    description: 'A font by the name of its file; the ordinary one is taken.',
+    example: '\\font\\tide=cmr10 ',
+    run: (it, _args, token) => {
+      const cell = readName(it.p, token);
+      it.p.takeChar('=');
+      for (let t = it.p.nextExpanded(); t !== null && t.cat !== Cat.Space; t = it.p.nextExpanded())
+        if (t.cell !== null) {
+          it.p.unread(t);
+          break;
+        }
+      if (cell) it.define(cell.name, '');
+    },
+  },
+  {
+    name: 'labelformat',
+    signature: 'mM',
+    description: 'What stands around a counter in references.',
+    example: '\\labelformat{section}{§#1}',
+    run: () => undefined,
+  },
+];
+
+function fontPart(
+  name: string,
+  sample: string,
+  change: (it: Interpreter, value: string) => void,
+): CommandEntry {
+  return {
+    name,
+    signature: 'm',
+    description: 'A part of the font, put in force by \\selectfont.',
+    example: `\\${name}{${sample}}\\selectfont`,
+    run: (it, args) => change(it, textOf(it.p, tokensOf(args, 0))),
+  };
+}
+
+function familyOf(it: Interpreter, name: string): void {
+  const mono = /tt|pcr|fvm|courier/i.test(name);
+  const sans = /ss|sf|phv|helvet|avant/i.test(name);
+  it.changeFont({ family: mono ? 'mono' : sans ? 'sans' : 'roman' });
+}
+
+function seriesOf(it: Interpreter, name: string): void {
+  it.changeFont({ series: /b/.test(name) ? 'bold' : 'medium' });
+}
+
+function shapeOf(it: Interpreter, name: string): void {
+  const shape =
+    name === 'it' ? 'italic' : name === 'sl' ? 'slanted' : name === 'sc' ? 'caps' : 'upright';
+  it.changeFont({ shape });
+}
+
+/** Environments of the kernel that belong nowhere else. */
+export const kernelEnvironments: readonly EnvironmentEntry[] = [
+  {
+    name: 'filecontents',
+    signature: '',
+    description: 'A file of the assignment written down in the document.',
+    example: '',
+    begin: (it) => writeFile(it, 'filecontents'),
+  },
+  {
+    name: 'filecontents*',
+    signature: '',
+    description: 'A file of the assignment written down in the document.',
+    example: '',
+    begin: (it) => writeFile(it, 'filecontents*'),
+  },
+  {
+    name: 'sloppypar',
+    signature: '',
+    description: 'Paragraphs whose words may stand further apart.',
+    example: '\\begin{sloppypar}\nHigh water\n\\end{sloppypar}',
+    begin: (it) => {
+      it.endParagraph();
+      it.execute(it.source('\\sloppy'));
+    },
+    end: (it) => it.endParagraph(),
+  },
+  {
+    name: 'samepage',
+    signature: '',
+    description: 'No page break inside.',
+    example: '\\begin{samepage}\nHigh water\n\\end{samepage}',
+    begin: (it) => it.execute(it.source('\\interlinepenalty10000 ')),
+    end: (it) => it.endParagraph(),
+  },
+  {
+    name: 'tabbing',
+    signature: '',
+    description: 'Lines with tab stops: \\= sets one, \\> goes to the next.',
+    example: '\\begin{tabbing}ferry \\= noon\\\\ a \\> b\\end{tabbing}',
+    begin: beginTabbing,
+    end: (it) => it.endParagraph(),
+  },
+];
+
+function writeFile(it: Interpreter, environment: string): void {
+  it.readArguments('o', it.p.command(environment));
+  const args = it.readArguments('m', it.p.command(environment));
+  const name = args ? textOf(it.p, tokensOf(args, 0)) : '';
+  const lines = rawLines(it, environment);
+  it.state.set(it.state.cell(`\u0001file:${name}`), `${lines.join('\n')}\n`, true);
+  finishRaw(it);
+}
+
+/** Tab stops as positions from the left margin, in sp; kept while the environment is open. */
+function beginTabbing(it: Interpreter): void {
+  it.endParagraph();
+  it.setFact('alignment', 'left');
+  it.execute(it.source('\\parindent=0pt\\relax'));
+  const stops: number[] = [];
+  let line: Inline[] = [];
+  let width = 0;
+  let stop = 0;
+  let start = 0;
+  const flush = (skip: number): void => {
+    it.startParagraph(false);
+    it.nextIndent = 0;
+    it.add(it.emptyBox());
+    for (const inline of line) it.add(inline);
+    it.endParagraph();
+    if (skip !== 0) it.vlist.push({ kind: 'vspace', glue: glue(skip), behaviour: 'plain' });
+    line = [];
+    width = 0;
+    stop = 0;
+    start = 0;
+  };
+  let cell: Token[] = [];
+  const close = (): void => {
+    const inlines = it.inlinesOf(cell);
+    width = start + it.host.measure(inlines).width;
+    line.push(...inlines);
+    cell = [];
+  };
+  for (;;) {
+    const token = it.p.next();
+    if (token === null || token.cat === 18) break;
+    if (
+      token.cat !== Cat.Command ||
+      !['=', '>', '\\', 'kill', 'end', '+', '-', '<', "'", '`'].includes(token.text)
+    ) {
+      cell.push(token);
+      continue;
+    }
+    if (token.text === 'end') {
+      it.p.unread(token);
+      break;
+    }
+    close();
+    if (token.text === '=') {
+      stops[stop++] = width;
+      start = width;
+    } else if (token.text === '>') {
+      const target = stops[stop++] ?? width;
+      line.push({ kind: 'kern', width: target - width, ...it.p.place });
+      start = target;
+    } else if (token.text === 'kill') {
+      line = [];
+      width = stop = start = 0;
+    } else if (token.text === '\\') {
+      flush(0);
+    }
+    it.p.skipSpaces();
+  }
+  close();
+  if (line.length > 0) flush(0);
+}

@@ -1,0 +1,199 @@
+import type { Inline } from '../../document/inlines';
+import type { NumberStyle, PageStyle, RunningLine } from '../../document/page';
+import { textOf } from '../../expansion/expandables';
+import type { Token } from '../../expansion/meaning';
+import { setCounter } from '../counters';
+import type { CommandEntry } from '../entries';
+import { tokensOf } from '../entries';
+import type { Interpreter } from '../interpreter';
+import { setSize } from './fonts';
+
+/** One line of a head or foot, set as if at the top level of the document; null when its macro is empty. */
+function runningLine(it: Interpreter, macro: string, rule: string): RunningLine | null {
+  const { state } = it;
+  if (state.get(state.cell(macro)) === undefined) return null;
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.changeFont({ family: 'roman', series: 'medium', shape: 'upright', color: 0 });
+  setSize(it, 'normalsize');
+  it.setFact('alignment', 'justified');
+  const inlines = it.inlinesOf([it.p.command(macro)]);
+  const width = it.dimen('\u0001headwidth') || it.dimen('textwidth');
+  const thickness = state.get(state.cell(rule)) === undefined ? 0 : it.dimen(rule);
+  it.closeGroup();
+  return inlines.length === 0 ? null : { inlines, rule: thickness, width };
+}
+
+/** Heads and feet as their macros stand now. */
+export function currentStyle(it: Interpreter): PageStyle {
+  const [rule, footRule] = ['\u0001headrule', '\u0001footrule'];
+  return {
+    head: runningLine(it, '@oddhead', rule),
+    foot: runningLine(it, '@oddfoot', footRule),
+    evenHead: runningLine(it, '@evenhead', rule),
+    evenFoot: runningLine(it, '@evenfoot', footRule),
+  };
+}
+
+/** Sends the style in force to the pages. In the preamble it waits for the document to begin. */
+export function emitStyle(it: Interpreter, thisPageOnly: boolean): void {
+  if (it.fact<boolean>('inDocument') !== true) return;
+  emit(it, { kind: 'pagestyle', style: currentStyle(it), thisPageOnly });
+}
+
+type Emitted = Parameters<Interpreter['vlist']['push']>[0];
+
+/** Adds a mark for the page: between paragraphs, or on the line where it is met. */
+export function emit(
+  it: Interpreter,
+  node: Emitted & { kind: 'pagestyle' | 'pagenumber' | 'running' | 'contents' },
+): void {
+  if (it.hlist === null) it.vlist.push(node);
+  else it.hlist.add({ kind: 'migrant', node, ...it.p.place });
+}
+
+function chooseStyle(it: Interpreter, tokens: readonly Token[], token: Token, once: boolean): void {
+  const name = textOf(it.p, tokens);
+  const macro = `ps@${name}`;
+  if (it.state.get(it.state.cell(macro)) === undefined) {
+    it.p.report('option-unknown', it.spanOf(token), { name });
+    return;
+  }
+  if (once) it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.execute([it.p.command(macro)]);
+  emitStyle(it, once);
+  if (once) it.closeGroup();
+}
+
+const field =
+  (what: 'page' | 'left' | 'right' | 'pages') =>
+  (it: Interpreter): void =>
+    it.add({ kind: 'field', what, font: it.font, lower: false, ...it.p.place });
+
+function running(it: Interpreter, left: readonly Token[] | null, right: readonly Token[]): void {
+  const set = (tokens: readonly Token[]): readonly Inline[] => {
+    it.openGroup({ kind: 'semisimple', span: it.p.place });
+    it.changeFont({ family: 'roman', series: 'medium', shape: 'upright' });
+    setSize(it, 'normalsize');
+    const inlines = it.inlinesOf(tokens);
+    it.closeGroup();
+    return inlines;
+  };
+  emit(it, { kind: 'running', left: left && set(left), right: set(right) });
+}
+
+const STYLES: readonly NumberStyle[] = ['arabic', 'roman', 'Roman', 'alph', 'Alph'];
+
+/** Page numbers are counted anew from here. */
+export function setPage(it: Interpreter, value: number | null, style: NumberStyle | null): void {
+  if (value !== null) setCounter(it.state, 'page', value);
+  if (it.fact<boolean>('inDocument') !== true) {
+    it.setFact('firstPage', { value: value ?? 1, style: style ?? 'arabic' }, true);
+    return;
+  }
+  emit(it, { kind: 'pagenumber', value, style });
+}
+
+function pageNumbering(it: Interpreter, tokens: readonly Token[], token: Token): void {
+  const name = textOf(it.p, tokens) as NumberStyle;
+  if (!STYLES.includes(name) && (name as string) !== 'gobble') {
+    it.p.report('option-unknown', it.spanOf(token), { name });
+    return;
+  }
+  if ((name as string) === 'gobble') {
+    it.define('thepage', '');
+    return emitStyle(it, false);
+  }
+  it.define('thepage', `\\${name}{page}`);
+  setPage(it, 1, name);
+}
+
+/** Heads, feet and page numbers. */
+export const pageStyleCommands: readonly CommandEntry[] = [
+  {
+    name: 'pagestyle',
+    signature: 'm',
+    description:
+      'What stands at the head and foot of pages: plain, empty, headings, or a style of a package.',
+    example: '\\pagestyle{empty}',
+    run: (it, args, token) => chooseStyle(it, tokensOf(args, 0), token, false),
+  },
+  {
+    name: 'thispagestyle',
+    signature: 'm',
+    description: 'The same for this page only.',
+    example: '\\thispagestyle{empty}',
+    run: (it, args, token) => chooseStyle(it, tokensOf(args, 0), token, true),
+  },
+  {
+    name: 'pagenumbering',
+    signature: 'm',
+    description:
+      'How page numbers are written: arabic, roman, Roman, alph, Alph. Counts from 1 again.',
+    example: '\\pagenumbering{roman}',
+    run: (it, args, token) => pageNumbering(it, tokensOf(args, 0), token),
+  },
+  {
+    name: 'markboth',
+    signature: 'mm',
+    description: 'What running heads say on left and right pages.',
+    example: '\\markboth{Tides}{Gauges}',
+    run: (it, args) => running(it, tokensOf(args, 0), tokensOf(args, 1)),
+  },
+  {
+    name: 'markright',
+    signature: 'm',
+    description: 'What running heads say on right pages.',
+    example: '\\markright{Gauges}',
+    run: (it, args) => running(it, null, tokensOf(args, 0)),
+  },
+  {
+    name: 'leftmark',
+    signature: '',
+    description: 'In a running head: the chapter, as \\markboth set it.',
+    example: '\\leftmark',
+    run: field('left'),
+  },
+  {
+    name: 'rightmark',
+    signature: '',
+    description: 'In a running head: the section, as \\markright set it.',
+    example: '\\rightmark',
+    run: field('right'),
+  },
+  {
+    name: '\u0001pagefield',
+    signature: '',
+    description: '',
+    example: '',
+    run: field('page'),
+    math: (reader, token) => ({
+      kind: 'text',
+      inlines: [
+        { kind: 'field', what: 'page', font: reader.it.font, lower: false, ...reader.span(token) },
+      ],
+      ...reader.span(token),
+    }),
+  },
+  {
+    name: '\u0001setpage',
+    signature: '',
+    description: '',
+    example: '',
+    run: (it) => setPage(it, it.fact<number>('pageSet') ?? 1, null),
+  },
+];
+
+/** The styles every class has; `headings` is the class's own. */
+export const PAGE_STYLES = String.raw`
+\def\ps@empty{\let\@oddhead\@empty\let\@evenhead\@empty\let\@oddfoot\@empty\let\@evenfoot\@empty}
+\def\ps@plain{\ps@empty\def\@oddfoot{\hfil\thepage\hfil}\let\@evenfoot\@oddfoot}
+\def\ps@myheadings{\ps@empty
+  \def\@oddhead{{\slshape\rightmark}\hfil\thepage}%
+  \def\@evenhead{\thepage\hfil{\slshape\leftmark}}%
+  \let\@mkboth\@gobbletwo\let\chaptermark\@gobble\let\sectionmark\@gobble\let\subsectionmark\@gobble}
+\def\ps@headings{\ps@myheadings}
+\let\sectionmark\@gobble\let\subsectionmark\@gobble\let\subsubsectionmark\@gobble
+\let\paragraphmark\@gobble\let\subparagraphmark\@gobble\let\chaptermark\@gobble
+\let\@mkboth\@gobbletwo
+\def\thepage{\arabic{page}}
+`;

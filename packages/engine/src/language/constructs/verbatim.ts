@@ -1,0 +1,168 @@
+import { glue } from '../../base/lengths';
+import type { Inline } from '../../document/inlines';
+import { tokensText } from '../../expansion/expandables';
+import { readOptional } from '../../expansion/arguments';
+import type { Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
+import { setDimen, setSkip } from '../../expansion/registers';
+import type { CommandEntry, EnvironmentEntry } from '../entries';
+import type { OpenEnvironment } from '../environments';
+import type { Interpreter } from '../interpreter';
+import { beginTrivial, endList } from './lists';
+
+/**
+ * The characters up to a mark, as they stand in the file. Where tokens wait already (the
+ * argument of a command) they are written out again, which is as near as one can come.
+ */
+export function readRaw(it: Interpreter, mark: string): { text: string; found: boolean } {
+  const reader = it.p.nextSource;
+  if (reader) {
+    const raw = reader.rawUntil(mark);
+    if (reader === it.p.reader) it.p.reach = Math.max(it.p.reach, reader.pos);
+    return raw;
+  }
+  let text = '';
+  for (let t = it.p.next(); t !== null; t = it.p.next()) {
+    text += tokensText([t]).trimEnd() || ' ';
+    if (text.endsWith(mark)) return { text: text.slice(0, -mark.length), found: true };
+  }
+  return { text, found: false };
+}
+
+/** Text in typewriter, blanks as wide as letters; no ligatures, no breaks in it. */
+export function typewriterInlines(it: Interpreter, text: string, visible = false): Inline[] {
+  const font = it.intern({ ...it.font, family: 'mono', series: it.font.series });
+  const at = it.p.place;
+  const out: Inline[] = [];
+  for (const part of text.replaceAll('\t', '        ').split(/( )/)) {
+    if (part === ' ' && !visible) {
+      const blank = { kind: 'text' as const, text: '\u00a0', font, ...at };
+      out.push(blank);
+    } else if (part !== '')
+      out.push({ kind: 'text', text: part === ' ' ? '␣' : part, font, ...at });
+  }
+  return out;
+}
+
+/** `\verb|…|`. */
+function verb(it: Interpreter, token: Token): void {
+  const start = it.spanOf(token);
+  const reader = it.p.nextSource;
+  let delimiter = reader ? reader.rawChar() : (it.p.next()?.text ?? '');
+  const star = delimiter === '*';
+  if (star) delimiter = reader ? reader.rawChar() : (it.p.next()?.text ?? '');
+  while (delimiter === ' ') delimiter = reader ? reader.rawChar() : (it.p.next()?.text ?? '');
+  it.startParagraph();
+  if (delimiter === '') return;
+  const { text, found } = readRaw(it, delimiter);
+  const line = text.indexOf('\n');
+  if (!found || line >= 0) it.p.report('verb-unclosed', start, { open: delimiter });
+  it.p.place = { from: start.from, to: Math.max(start.to, it.p.here()) };
+  for (const inline of typewriterInlines(it, line >= 0 ? text.slice(0, line) : text, star))
+    it.add(inline);
+}
+
+/** How a listing is set: each line as inlines, framed or numbered by packages. */
+export interface ListingLook {
+  readonly visible: boolean;
+  readonly lineOf: ((it: Interpreter, line: string, index: number) => readonly Inline[]) | null;
+}
+
+/** The lines of a verbatim environment up to its `\end`. */
+export function rawLines(it: Interpreter, name: string): string[] {
+  const { text, found } = readRaw(it, `\\end{${name}}`);
+  const open = it.environments.at(-1) as OpenEnvironment;
+  if (!found) it.p.report('environment-unclosed', open.span, { name });
+  const lines = text.split('\n');
+  if ((lines[0] ?? '').trim() === '') lines.shift();
+  if ((lines.at(-1) ?? '').trim() === '') lines.pop();
+  return lines;
+}
+
+/** Lines in typewriter one under another, in the measures of a list (LaTeX's `\@verbatim`). */
+export function setLines(it: Interpreter, lines: readonly (readonly Inline[])[]): void {
+  beginTrivial(it, 0);
+  const open = it.environments.at(-1) as OpenEnvironment;
+  open.data.verbatim = true;
+  setSkip(it.state, 'parskip', glue(0));
+  setDimen(it.state, 'parindent', 0);
+  setSkip(it.state, 'rightskip', { ...glue(0), stretch: 65536, stretchOrder: 1 });
+  it.setFact('alignment', 'left');
+  const parskip = it.skip('parskip');
+  open.data.parSep = parskip;
+  lines.forEach((line) => {
+    it.startParagraph(false);
+    it.nextIndent = 0;
+    it.add(it.emptyBox());
+    for (const inline of line) it.add(inline);
+    it.endParagraph();
+    it.vlist.push({ kind: 'penalty', penalty: 100 });
+  });
+  if (lines.length > 0) it.vlist.pop();
+}
+
+/** Ends an environment that has read its own `\end`. */
+export function finishRaw(it: Interpreter): void {
+  it.p.push(
+    it
+      .source('\\end')
+      .concat(
+        it.p.make(Cat.Begin, '{'),
+        ...it.p.chars(it.environments.at(-1)?.name ?? ''),
+        it.p.make(Cat.End, '}'),
+      ),
+  );
+}
+
+const verbatim = (name: string, visible: boolean): EnvironmentEntry => ({
+  name,
+  signature: '',
+  description: 'Text exactly as it is typed, in typewriter.',
+  example: `\\begin{${name}}\nfor each ferry: leave\n\\end{${name}}`,
+  begin: (it) => {
+    const lines = rawLines(it, name);
+    setLines(
+      it,
+      lines.map((line) => typewriterInlines(it, line, visible)),
+    );
+    finishRaw(it);
+  },
+  end: endList,
+});
+
+export const verbatimEnvironments: readonly EnvironmentEntry[] = [
+  verbatim('verbatim', false),
+  verbatim('verbatim*', true),
+];
+
+/** An environment that does nothing with what it holds. */
+export const ignoredEnvironment = (name: string, description: string): EnvironmentEntry => ({
+  name,
+  signature: '',
+  description,
+  example: `\\begin{${name}}\nNot printed.\n\\end{${name}}`,
+  begin: (it) => {
+    rawLines(it, name);
+    finishRaw(it);
+  },
+});
+
+export const verbatimCommands: readonly CommandEntry[] = [
+  {
+    name: 'verb',
+    signature: '',
+    description: 'Text exactly as it is typed, between two equal characters.',
+    example: '\\verb|50 % ebb|',
+    run: (it, _args, token) => verb(it, token),
+    math: (reader, token) => {
+      const { it } = reader;
+      const list = it.inlinesOf([]);
+      void list;
+      const raw = readRaw(it, it.p.nextSource?.rawChar() ?? '|');
+      return { kind: 'text', inlines: typewriterInlines(it, raw.text), ...reader.span(token) };
+    },
+  },
+];
+
+/** Options in brackets right behind `\begin{…}`, read before the lines are. */
+export const rawOptions = (it: Interpreter): readonly Token[] | null => readOptional(it.p, false);

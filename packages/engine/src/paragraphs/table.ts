@@ -1,0 +1,336 @@
+import { PT, type Sp } from '../base/lengths';
+import { boxOf, rule, type Box, type Child } from '../boxes/box';
+import type { BlockNode } from '../document/blocks';
+import type {
+  TableRule,
+  TabularCell,
+  TabularColumn,
+  TabularGap,
+  TabularInline,
+  TabularRow,
+} from '../document/inlines';
+import { setText } from './boxes';
+import type { LayoutEnv } from './env';
+
+/** A cell set, and the columns it stands over. */
+interface SetCell {
+  readonly cell: TabularCell;
+  readonly box: Box;
+  readonly first: number;
+}
+
+interface SetRow {
+  readonly row: TabularRow;
+  readonly cells: readonly SetCell[];
+  readonly height: Sp;
+  readonly depth: Sp;
+}
+
+/** Where everything of a table stands across. */
+interface Across {
+  /** Left edge and width of the text of each column. */
+  readonly xs: readonly Sp[];
+  readonly widths: readonly Sp[];
+  /** Left edge of column i with its border (0 … n). */
+  readonly edges: readonly Sp[];
+  readonly width: Sp;
+  /** What each growing border gives more. */
+  readonly growth: Sp;
+}
+
+/** A table set as rows, so that a long one can be broken between them. */
+export interface SetTable {
+  readonly rows: readonly { readonly box: Box; readonly skip: Sp; readonly rules: Box | null }[];
+  readonly below: Box | null;
+  readonly width: Sp;
+}
+
+const NO_GAP: TabularGap = { before: false, after: false, parts: [], grows: false };
+
+const gapWidth = (gap: TabularGap, table: TabularInline, env: LayoutEnv): Sp => {
+  let width = (gap.before ? table.columnSep : 0) + (gap.after ? table.columnSep : 0);
+  gap.parts.forEach((part, i) => {
+    if (part !== 'bar') width += setText(part, env).width;
+    else width += table.ruleWidth + (gap.parts[i + 1] === 'bar' ? table.doubleSep : 0);
+  });
+  return width;
+};
+
+/** Space of a border that belongs to the column before it and to the one behind it. */
+const padOf = (gap: TabularGap, side: 'before' | 'after', table: TabularInline): Sp =>
+  gap[side] ? table.columnSep : 0;
+
+/** Cells of text on one line, set once: they are measured before they are placed. */
+type Texts = Map<TabularCell, Box>;
+
+function textBox(cell: TabularCell, texts: Texts, env: LayoutEnv): Box {
+  let box = texts.get(cell);
+  if (!box) {
+    box = setText(cell.inlines, env);
+    texts.set(cell, box);
+  }
+  return box;
+}
+
+function setCell(cell: TabularCell, width: Sp | null, texts: Texts, env: LayoutEnv): Box {
+  if (!cell.blocks) return textBox(cell, texts, env);
+  const wide = width ?? cell.column.width ?? 0;
+  const delta = wide - (cell.column.width ?? 0);
+  const blocks = delta === 0 ? cell.blocks : cell.blocks.map((block) => widened(block, delta));
+  const { valign } = cell.column;
+  return env.setParbox({ kind: 'parbox', blocks, width: wide, valign, from: 0, to: 0 });
+}
+
+/** The block in a column wider by `delta`. */
+function widened(block: BlockNode, delta: Sp): BlockNode {
+  if (block.kind === 'paragraph')
+    return { ...block, shape: { ...block.shape, width: block.shape.width + delta } };
+  if (block.kind === 'display') return { ...block, width: block.width + delta };
+  return block;
+}
+
+/** Widths of the columns: the widest cell of each; cells over several columns widen the last of them (LaTeX's `\multicolumn`). */
+function columnWidths(table: TabularInline, texts: Texts, env: LayoutEnv): Sp[] {
+  const widths = table.columns.map((column) => (column.flexible ? 0 : (column.width ?? 0)));
+  const spanning: { first: number; span: number; width: Sp }[] = [];
+  for (const row of table.rows) {
+    let first = 0;
+    for (const cell of row.cells) {
+      const column = table.columns[first];
+      if (cell.span === 1 && !cell.blocks && !column?.flexible) {
+        const { width } = textBox(cell, texts, env);
+        widths[first] = Math.max(widths[first] ?? 0, width);
+      } else if (cell.span > 1) {
+        const width = cell.blocks ? (cell.column.width ?? 0) : textBox(cell, texts, env).width;
+        spanning.push({ first, span: cell.span, width });
+      }
+      first += cell.span;
+    }
+  }
+  shareFlexible(table, widths, env);
+  for (const { first, span, width } of spanning) {
+    let room = 0;
+    for (let c = first; c < first + span; c++) {
+      room += widths[c] ?? 0;
+      if (c > first) room += gapWidth(table.gaps[c] ?? NO_GAP, table, env);
+    }
+    const last = Math.min(first + span, widths.length) - 1;
+    if (width > room && last >= 0) widths[last] = (widths[last] as Sp) + width - room;
+  }
+  return widths;
+}
+
+/** `X` columns share what is left of the width. */
+function shareFlexible(table: TabularInline, widths: Sp[], env: LayoutEnv): void {
+  const flexible = table.columns.filter((c) => c.flexible).length;
+  if (flexible === 0 || table.width === null) return;
+  const gaps = table.gaps.reduce((sum, gap) => sum + gapWidth(gap, table, env), 0);
+  const fixed = widths.reduce((sum, w) => sum + w, 0);
+  const share = Math.max(10 * PT, (table.width - gaps - fixed) / flexible);
+  table.columns.forEach((column, c) => {
+    if (column.flexible) widths[c] = share;
+  });
+}
+
+function across(table: TabularInline, widths: readonly Sp[], env: LayoutEnv): Across {
+  const gaps = table.gaps.map((gap) => gapWidth(gap, table, env));
+  const natural = widths.reduce((a, b) => a + b, 0) + gaps.reduce((a, b) => a + b, 0);
+  const growing = table.gaps.filter(({ grows }) => grows).length;
+  const spare = table.width === null ? 0 : table.width - natural;
+  const growth = growing > 0 ? spare / growing : 0;
+  const xs: Sp[] = [];
+  const edges: Sp[] = [];
+  let x = 0;
+  widths.forEach((width, c) => {
+    const gap = table.gaps[c] ?? NO_GAP;
+    edges.push(x + (c === 0 ? 0 : padOf(gap, 'before', table)));
+    x += (gaps[c] ?? 0) + (gap.grows ? growth : 0);
+    xs.push(x);
+    x += width;
+  });
+  const last = table.gaps[widths.length] ?? NO_GAP;
+  x += (gaps[widths.length] ?? 0) + (last.grows ? growth : 0);
+  edges.push(x);
+  return { xs, widths, edges, width: x, growth };
+}
+
+function setRow(
+  table: TabularInline,
+  row: TabularRow,
+  place: Across,
+  texts: Texts,
+  env: LayoutEnv,
+): SetRow {
+  const cells: SetCell[] = [];
+  let first = 0;
+  for (const cell of row.cells) {
+    const flexible = table.columns[first]?.flexible && cell.span === 1;
+    const box = setCell(cell, flexible ? (place.widths[first] as Sp) : null, texts, env);
+    cells.push({ cell, box, first });
+    first += cell.span;
+  }
+  const counted = cells.filter(({ cell }) => cell.rows === 1).map(({ box }) => box);
+  const height = Math.max(table.strut.height, ...counted.map((b) => b.height)) + table.extraHeight;
+  return { row, cells, height, depth: Math.max(table.strut.depth, ...counted.map((b) => b.depth)) };
+}
+
+/** The parts of a border, drawn from its left edge; bars as high as the row. */
+function drawGap(
+  out: Child[],
+  gap: TabularGap,
+  x: Sp,
+  table: TabularInline,
+  row: { height: Sp; depth: Sp },
+  env: LayoutEnv,
+): void {
+  let at = x + padOf(gap, 'before', table);
+  gap.parts.forEach((part, i) => {
+    if (part !== 'bar') {
+      const box = setText(part, env);
+      out.push({ x: at, y: 0, item: box });
+      at += box.width;
+      return;
+    }
+    const line = rule(table.ruleWidth, row.height, row.depth, table.ruleColor);
+    out.push({ x: at, y: 0, item: line });
+    at += table.ruleWidth + (gap.parts[i + 1] === 'bar' ? table.doubleSep : 0);
+  });
+}
+
+const shiftIn = (column: TabularColumn, spare: Sp): Sp =>
+  column.align === 'right' ? spare : column.align === 'center' ? spare / 2 : 0;
+
+/** One row as a box, its reference point on the baseline. */
+function rowBox(table: TabularInline, set: SetRow, place: Across, env: LayoutEnv): Box {
+  const children: Child[] = [];
+  const { row, cells, height, depth } = set;
+  if (row.color !== null)
+    children.push({ x: 0, y: 0, item: rule(place.width, height, depth, row.color) });
+  for (const { cell, first } of cells) {
+    if (cell.color === null) continue;
+    const [from, to] = edgesOf(place, first, cell.span);
+    children.push({ x: from, y: 0, item: rule(to - from, height, depth, cell.color) });
+  }
+  for (const { cell, box, first } of cells) {
+    const before = cell.before ?? (table.gaps[first] as TabularGap | undefined) ?? NO_GAP;
+    const behind = first + cell.span;
+    const left = (place.xs[first] ?? 0) - gapWidth(before, table, env);
+    if (first === 0 || cell.before) drawGap(children, before, Math.max(0, left), table, set, env);
+    const right = rightOf(place, first, cell.span);
+    const next = cells.find((c) => c.first === behind);
+    const after = cell.after ?? (next?.cell.before ? NO_GAP : (table.gaps[behind] ?? NO_GAP));
+    const grown = (table.gaps[behind]?.grows ?? false) && !cell.after ? place.growth : 0;
+    drawGap(children, after, right + grown / 2, table, set, env);
+    const spare = right - (place.xs[first] ?? 0) - box.width;
+    const x = (place.xs[first] ?? 0) + shiftIn(cell.column, spare);
+    children.push({ x, y: cellShift(set, cell, box), item: box });
+  }
+  drawMissing(children, table, cells, place, set, env);
+  return boxOf(place.width, height, depth, children);
+}
+
+/** A cell over several rows is centred on them; those below are taken to be as high as this one. */
+function cellShift(set: SetRow, cell: TabularCell, box: Box): Sp {
+  if (cell.rows === 1) return 0;
+  const one = set.height + set.depth;
+  const middle = set.height - (one * Math.abs(cell.rows)) / 2;
+  const up = cell.rows < 0 ? one * (Math.abs(cell.rows) - 1) : 0;
+  return middle + up - (box.height - box.depth) / 2;
+}
+
+/** Borders of columns that a short row leaves empty. */
+function drawMissing(
+  out: Child[],
+  table: TabularInline,
+  cells: readonly SetCell[],
+  place: Across,
+  set: SetRow,
+  env: LayoutEnv,
+): void {
+  const last = cells.at(-1);
+  const start = last ? last.first + last.cell.span : 0;
+  for (let c = start; c < table.columns.length; c++)
+    drawGap(out, table.gaps[c + 1] ?? NO_GAP, rightOf(place, c, 1), table, set, env);
+}
+
+const rightOf = (place: Across, first: number, span: number): Sp => {
+  const last = Math.min(first + span, place.widths.length) - 1;
+  return (place.xs[last] ?? 0) + (place.widths[last] ?? 0);
+};
+
+const edgesOf = (place: Across, first: number, span: number): [Sp, Sp] => {
+  const end = Math.min(first + span, place.edges.length - 1);
+  return [place.edges[first] ?? 0, place.edges[end] ?? place.width];
+};
+
+/** Rules and spaces above a row as one box, its top at height 0 and all of it below; null when there are none. */
+function rulesBox(table: TabularInline, rules: readonly TableRule[], place: Across): Box | null {
+  if (rules.length === 0) return null;
+  const children: Child[] = [];
+  let y = 0;
+  rules.forEach((r, i) => {
+    if (r.kind === 'space') {
+      y += r.size;
+      return;
+    }
+    const before = rules[i - 1];
+    if (before?.kind === 'rule' && !(r.level && before.level)) y += table.doubleSep;
+    const [from, to] = r.span ? edgesOf(place, r.span[0], r.span[1] - r.span[0]) : [0, place.width];
+    const [cutLeft, cutRight] = r.trim;
+    const line = rule(to - from - cutLeft - cutRight, r.size, 0, r.color);
+    children.push({ x: from + cutLeft, y: -y - r.size, item: line });
+    const next = rules[i + 1];
+    if (!(r.level && next?.kind === 'rule' && next.level)) y += r.size;
+  });
+  return boxOf(place.width, 0, y, children);
+}
+
+/** All rows of a table with the rules between them. */
+export function setTable(table: TabularInline, env: LayoutEnv): SetTable {
+  const texts: Texts = new Map();
+  const place = across(table, columnWidths(table, texts, env), env);
+  const rows = table.rows.map((row) => {
+    const set = setRow(table, row, place, texts, env);
+    return {
+      box: rowBox(table, set, place, env),
+      skip: row.skip,
+      rules: rulesBox(table, row.above, place),
+    };
+  });
+  return { rows, below: rulesBox(table, table.rulesBelow, place), width: place.width };
+}
+
+/** A table within the line (LaTeX's `tabular`). */
+export function tabularBox(table: TabularInline, env: LayoutEnv): Box {
+  const set = setTable(table, env);
+  const children: Child[] = [];
+  const baselines: Sp[] = [];
+  let y = 0;
+  for (const { box, skip, rules } of set.rows) {
+    if (rules) {
+      children.push({ x: 0, y: -y, item: rules });
+      y += rules.depth;
+    }
+    y += box.height;
+    baselines.push(y);
+    children.push({ x: 0, y: -y, item: box });
+    y += box.depth + skip;
+  }
+  if (set.below) {
+    children.push({ x: 0, y: -y, item: set.below });
+    y += set.below.depth;
+  }
+  return align(table, boxOf(set.width, 0, y, children), baselines, env);
+}
+
+function align(table: TabularInline, box: Box, baselines: readonly Sp[], env: LayoutEnv): Box {
+  const axis = (env.fonts.math().math?.constants.axisHeight ?? 250) / 1000;
+  const first = table.rows[0]?.above.some(({ kind }) => kind === 'rule') ? 0 : (baselines[0] ?? 0);
+  const height =
+    table.valign === 'top'
+      ? first
+      : table.valign === 'bottom'
+        ? (baselines.at(-1) ?? 0)
+        : box.depth / 2 + axis * 10 * PT;
+  return boxOf(box.width, height, box.depth - height, [{ x: 0, y: height, item: box }]);
+}

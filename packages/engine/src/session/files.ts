@@ -1,0 +1,47 @@
+import { imageSize } from '../images/size';
+import type { ImageSize } from '../language/interpreter';
+
+/** The files of an assignment besides its main one. Names are paths within it, with `/`. */
+export interface AssignmentFiles {
+  readonly names: () => readonly string[];
+  readonly bytes: (name: string) => Uint8Array | null;
+  /** The file as UTF-8 text, or null. */
+  readonly text: (name: string) => string | null;
+}
+
+export const NO_FILES: AssignmentFiles = {
+  names: () => [],
+  bytes: () => null,
+  text: () => null,
+};
+
+/** Files held in memory. `decode` turns bytes to text: the engine itself has no decoder. */
+export function filesOf(
+  files: ReadonlyMap<string, Uint8Array>,
+  decode: (bytes: Uint8Array) => string,
+): AssignmentFiles {
+  return {
+    names: () => [...files.keys()],
+    bytes: (name) => files.get(name) ?? null,
+    text: (name) => {
+      const bytes = files.get(name);
+      return bytes ? decode(bytes) : null;
+    },
+  };
+}
+
+/** Sizes of pictures, read once each. */
+export function imageMeasure(
+  files: AssignmentFiles,
+): (name: string, page: number) => ImageSize | null {
+  const known = new Map<string, ImageSize | null>();
+  return (name) => {
+    let found = known.get(name);
+    if (found === undefined) {
+      const bytes = files.bytes(name);
+      found = bytes ? imageSize(bytes) : null;
+      known.set(name, found);
+    }
+    return found;
+  };
+}

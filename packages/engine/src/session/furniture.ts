@@ -1,0 +1,68 @@
+import { PT, type Sp } from '../base/lengths';
+import { boxOf, rule, type Box, type Child } from '../boxes/box';
+import type { Inline } from '../document/inlines';
+import type { RunningLine } from '../document/page';
+import type { Page, Placed } from '../pages/page';
+import { boxInline } from '../paragraphs/boxes';
+import type { LayoutEnv } from '../paragraphs/env';
+
+/** A running line set over its width, with its rule under (head) or over it (foot). */
+function setLine(line: RunningLine, env: LayoutEnv, foot: boolean): Box {
+  const at = { from: 0, to: 0 };
+  const box = boxInline(
+    {
+      kind: 'box',
+      inlines: line.inlines,
+      width: line.width,
+      align: 'fill',
+      raise: 0,
+      hidden: false,
+      frame: null,
+      grow: false,
+      ...at,
+    },
+    env,
+  );
+  if (line.rule <= 0) return box;
+  const y: Sp = foot ? Math.max(box.height, 8.4 * PT) : -Math.max(box.depth, 3.6 * PT) - line.rule;
+  const children: Child[] = [
+    { x: 0, y: 0, item: box },
+    { x: 0, y, item: rule(line.width, line.rule, 0) },
+  ];
+  return boxOf(box.width, box.height, box.depth, children);
+}
+
+/** Head and foot of a page, placed. Block -1 is the page's own. */
+export function furniture(page: Page, env: LayoutEnv): Placed[] {
+  const { geometry, style } = page;
+  const even = geometry.twoSided && page.number % 2 === 0;
+  const x = even ? geometry.evenLeft : geometry.left;
+  const head = even ? style.evenHead : style.head;
+  const foot = even ? style.evenFoot : style.foot;
+  const out: Placed[] = [];
+  if (head && head.inlines.length > 0)
+    out.push({ x, y: geometry.top - geometry.headSep, box: setLine(head, env, false), block: -1 });
+  if (foot && foot.inlines.length > 0) {
+    const y = geometry.top + geometry.textHeight + geometry.footSkip;
+    out.push({ x, y, box: setLine(foot, env, true), block: -1 });
+  }
+  return out;
+}
+
+/** What the fields of a running head print on this page. */
+export function fieldsOf(page: Page, pages: string): LayoutEnv['field'] {
+  return ({ what, font, lower, from, to }): readonly Inline[] => {
+    if (what === 'page' || what === 'pages') {
+      return [{ kind: 'text', text: what === 'page' ? page.folio : pages, font, from, to }];
+    }
+    return page.running[what].map((inline) => inFont(inline, font, lower));
+  };
+}
+
+/** The inline in the font of its field, unless it asks for one of its own. */
+function inFont(inline: Inline, font: { shape: string }, lower: boolean): Inline {
+  void lower;
+  if ('font' in inline && inline.font.shape === 'upright' && inline.font.series === 'medium')
+    return { ...inline, font: { ...inline.font, ...font } } as Inline;
+  return inline;
+}
