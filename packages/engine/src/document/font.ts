@@ -4,14 +4,18 @@ export type FontFamily = 'roman' | 'sans' | 'mono';
 export type FontSeries = 'medium' | 'bold';
 export type FontShape = 'upright' | 'italic' | 'slanted' | 'caps';
 
+/** The design of the document's types: Latin Modern, or one that a package line puts in force. */
+export type FontFace = 'modern' | 'pagella' | 'termes';
+
 /** A text font as the document asks for it; `fonts` decides which file that is. */
 export interface FontSpec {
   readonly family: FontFamily;
   readonly series: FontSeries;
   readonly shape: FontShape;
   readonly size: Sp;
-  /** 0xRRGGBB. */
+  /** 0xRRGGBB; below zero nothing is drawn. */
   readonly color: number;
+  readonly face: FontFace;
 }
 
 export const BLACK = 0x000000;

@@ -159,6 +159,15 @@ export interface PhantomNode extends Placed {
   readonly shown: boolean;
 }
 
+/** A term struck out, and what it becomes. */
+export interface CancelNode extends Placed {
+  readonly kind: 'cancel';
+  readonly base: MathList;
+  readonly up: boolean;
+  readonly down: boolean;
+  readonly becomes: MathList | null;
+}
+
 export interface NotNode extends Placed {
   readonly kind: 'not';
   readonly body: MathNode;
@@ -222,5 +231,6 @@ export type MathNode =
   | MathTextNode
   | PhantomNode
   | NotNode
+  | CancelNode
   | ArrayNode
   | UnknownNode;

@@ -1,5 +1,6 @@
 import { NO_GLUE, type Glue } from '../base/lengths';
 import { Cat } from '../tokens/categories';
+import { readArgument } from './arguments';
 import type { Primitive, Quantity, Token } from './meaning';
 import type { Processor } from './processor';
 import { scanDimen, scanGlue, scanInt } from './scan';
@@ -49,6 +50,26 @@ function operand(p: Processor, kind: Kind): number | Glue {
   return kind === 'count' ? scanInt(p) : kind === 'dimen' ? scanDimen(p) : scanGlue(p);
 }
 
+/** What multiplies or divides: a whole number, or calc's `\real{…}` and `\ratio{…}{…}`. */
+function factor(p: Processor): number {
+  const token = p.nextNonBlank();
+  if (token?.cat === Cat.Command && token.text === 'real')
+    return parseFloat((readArgument(p, token) ?? []).map((t) => t.text).join('')) || 0;
+  if (token?.cat === Cat.Command && token.text === 'ratio') {
+    const length = (): number => {
+      p.push([...(readArgument(p, token) ?? []), p.command('relax')]);
+      const value = scanDimen(p);
+      const rest = p.next();
+      if (rest && rest.text !== 'relax') p.unread(rest);
+      return value;
+    };
+    const [a, b] = [length(), length()];
+    return b === 0 ? 0 : a / b;
+  }
+  if (token) p.unread(token);
+  return Number(operand(p, 'count'));
+}
+
 function product(p: Processor, kind: Kind): number | Glue {
   let value = operand(p, kind);
   for (;;) {
@@ -57,8 +78,10 @@ function product(p: Processor, kind: Kind): number | Glue {
       if (token) p.unread(token);
       return value;
     }
-    const by = Number(operand(p, 'count'));
-    value = scale(value, (n) => (token.text === '*' ? n * by : divideRounded(n, by)));
+    const by = factor(p);
+    value = scale(value, (n) =>
+      token.text === '*' ? n * by : Number.isInteger(by) ? divideRounded(n, by) : n / by,
+    );
   }
 }
 

@@ -1,5 +1,5 @@
 import { PT, type Sp } from '../base/lengths';
-import type { FontSpec } from '../document/font';
+import type { FontFace, FontSpec } from '../document/font';
 
 /** The font files that ship, in the order of their ids. Append only: ids are stored in page descriptions. */
 export const FONT_FILES = [
@@ -52,10 +52,39 @@ export const FONT_FILES = [
   'lmmono10-italic',
   'lmmonoslant10-regular',
   'lmmonolt10-bold',
+  'texgyrepagella-regular',
+  'texgyrepagella-bold',
+  'texgyrepagella-italic',
+  'texgyrepagella-bolditalic',
+  'texgyrepagella-math',
+  'texgyretermes-regular',
+  'texgyretermes-bold',
+  'texgyretermes-italic',
+  'texgyretermes-bolditalic',
+  'texgyretermes-math',
 ] as const;
-export type FontFile = (typeof FONT_FILES)[number];
 
-export const MATH_FONT: FontFile = 'latinmodern-math';
+/** Parts of the font that stands in for characters no other one has, numbered from 0. */
+export type FallbackFile = `notoserifsc-${number}`;
+export type FontFile = (typeof FONT_FILES)[number] | FallbackFile;
+
+const FIRST_FALLBACK = 1000;
+
+/** The id of a file in page descriptions, and back. */
+export const idOfFile = (file: FontFile): number =>
+  file.startsWith('notoserifsc-')
+    ? FIRST_FALLBACK + Number(file.slice('notoserifsc-'.length))
+    : FONT_FILES.indexOf(file as (typeof FONT_FILES)[number]);
+
+export const fileOfId = (id: number): FontFile =>
+  id >= FIRST_FALLBACK ? `notoserifsc-${id - FIRST_FALLBACK}` : (FONT_FILES[id] as FontFile);
+
+/** The mathematics font of each face. */
+export const MATH_FONTS: Readonly<Record<FontFace, FontFile>> = {
+  modern: 'latinmodern-math',
+  pagella: 'texgyrepagella-math',
+  termes: 'texgyretermes-math',
+};
 export const FALLBACK_FONT: FontFile = 'lmroman10-regular';
 
 /** Design sizes and the size in pt up to which each is used (as in the Latin Modern font definition files). */
@@ -131,10 +160,19 @@ const STEPS: Readonly<Record<string, readonly [string, Steps, string]>> = {
 
 /** The file that draws a font at its size: the optical size nearest to it. */
 export function fileFor(font: FontSpec): FontFile {
+  if (font.face !== 'modern' && font.family === 'roman') return gyreFile(font);
   const [stem, steps, suffix] = STEPS[
     `${font.family} ${font.series} ${font.shape}`
   ] as (typeof STEPS)[string];
   const size: Sp = font.size / PT;
   const [design] = steps.find(([, upTo]) => size < upTo) as Steps[number];
   return `${stem}${design}-${suffix}` as FontFile;
+}
+
+/** TeX Gyre comes in four cuts at one size; slanted is set italic, small capitals upright. */
+function gyreFile({ face, series, shape }: FontSpec): FontFile {
+  const slanted = shape === 'italic' || shape === 'slanted';
+  const cut =
+    series === 'bold' ? (slanted ? 'bolditalic' : 'bold') : slanted ? 'italic' : 'regular';
+  return `texgyre${face}-${cut}` as FontFile;
 }

@@ -34,6 +34,8 @@ export interface Font {
   readonly unitsPerEm: number;
   readonly xHeight: number;
   readonly italic: boolean;
+  /** Are its outlines PostScript ones? */
+  readonly postScript: boolean;
   readonly math: MathTable | null;
   readonly file: FontkitFont;
   /** The glyph of a code point; 0 when there is none. */
@@ -133,6 +135,7 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
     xHeight: file.xHeight,
     italic: file.italicAngle !== 0,
     math: mathTable ? readMath(mathTable) : null,
+    postScript: tables.has('CFF '),
     file,
     glyph,
     box,

@@ -13,6 +13,7 @@ const spec = {
   shape: 'upright',
   size: 10 * PT,
   color: 0,
+  face: 'modern',
 } as const;
 
 describe('shaping', () => {
@@ -55,7 +56,7 @@ describe('the choice of file', () => {
         for (const shape of ['upright', 'italic', 'slanted', 'caps'] as const)
           for (const size of [5, 7, 8, 9, 10, 12, 20])
             expect(FONT_FILES).toContain(
-              fileFor({ family, series, shape, size: size * PT, color: 0 }),
+              fileFor({ family, series, shape, size: size * PT, color: 0, face: 'modern' }),
             );
   });
 });

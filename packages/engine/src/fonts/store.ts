@@ -1,6 +1,8 @@
 import type { Sp } from '../base/lengths';
 import type { FontSpec } from '../document/font';
-import { FALLBACK_FONT, FONT_FILES, fileFor, MATH_FONT, type FontFile } from './catalog';
+import type { FontFace } from '../document/font';
+import { FALLBACK_FONT, fileFor, fileOfId, idOfFile, MATH_FONTS, type FontFile } from './catalog';
+import { fallbackFile } from './fallback';
 import { openFont, type Font } from './font';
 
 /** Gives the bytes of a font file, or null when the host does not have them yet. */
@@ -31,7 +33,7 @@ export class FontStore {
     if (known) return known;
     const bytes = this.source(name);
     if (bytes) {
-      const font = openFont(FONT_FILES.indexOf(name), name, bytes);
+      const font = openFont(idOfFile(name), name, bytes);
       this.open.set(name, font);
       return font;
     }
@@ -49,12 +51,21 @@ export class FontStore {
     return font;
   }
 
-  math(): Font {
-    return this.file(MATH_FONT);
+  /** The mathematics font of a face. */
+  math(face: FontFace = 'modern'): Font {
+    return this.file(MATH_FONTS[face]);
   }
 
   byId(id: number): Font {
-    return this.file(FONT_FILES[id] as FontFile);
+    return this.file(fileOfId(id));
+  }
+
+  /** A font that has a character the document's own lacks; null when none that ships does. */
+  fallback(code: number): Font | null {
+    const file = fallbackFile(code);
+    if (file === null) return null;
+    const font = this.file(file);
+    return font.glyph(code) === 0 ? null : font;
   }
 
   /** After the host has brought missing files. */
@@ -74,7 +85,10 @@ export class FontStore {
     if (!found) {
       const width = font.box(font.glyph(32)).width;
       if (font.name.startsWith('lmmono')) found = { width, stretch: 0, shrink: 0, extra: width };
-      else if (font.name.includes('italic')) {
+      else if (font.name.startsWith('texgyre')) {
+        // ptmr8t, pplr8t: 0.25 em plus 0.15 minus 0.06 (psnfss metrics).
+        found = { width, stretch: width * 0.6, shrink: width * 0.24, extra: width * 0.24 };
+      } else if (font.name.includes('italic')) {
         // cmti10: 3.57776 plus 1.53333 minus 1.02222, extra 1.02222.
         found = {
           width,

@@ -44,8 +44,10 @@ export function beginEnvironment(it: Interpreter, token: Token): void {
   const macro = it.state.get(it.state.cell(name)) as { kind?: string } | undefined;
   const byMacro = !entry && macro !== undefined;
   if (!entry && !byMacro) return beginUnknown(it, name, span, nameTokens);
+  runHook(it, 'before', name);
   it.environments.push({ name, span, entry: entry ?? null, groups: it.groups.length, data: {} });
   it.openGroup({ kind: 'environment', span });
+  runHook(it, 'begin', name);
   if (!entry) return p.push([p.command(name)]);
   if (entry.math && !entry.begin) return readMathEnvironmentInText(it, name, token);
   p.place = span;
@@ -175,8 +177,21 @@ export function finishEnvironment(it: Interpreter, at: Span): void {
   closeBraces(it, open.groups + 1);
   if (open.entry === null && open.data.ending !== true) return runOwnEnd(it, open);
   it.p.place = pick(at);
+  runHook(it, 'end', open.name);
   open.entry?.end?.(it);
   closeEnvironment(it);
+  runHook(it, 'after', open.name);
+}
+
+export type Hook = 'before' | 'begin' | 'end' | 'after';
+
+/** Where what a document hangs on an environment is kept (package etoolbox). */
+export const hookCell = (it: Interpreter, when: Hook, name: string) =>
+  it.state.cell(`\u0001hook:${when}:${name}`);
+
+function runHook(it: Interpreter, when: Hook, name: string): void {
+  const tokens = it.state.get(hookCell(it, when, name)) as readonly Token[] | undefined;
+  if (tokens) it.execute(tokens);
 }
 
 /** The document's own `\endname` runs inside the group; a mark behind it closes. Once for each environment. */

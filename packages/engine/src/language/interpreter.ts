@@ -45,6 +45,8 @@ export interface LabelDefinition {
   /** The heading it stands under, and what kind of thing it names. */
   readonly title?: string;
   readonly kind?: string;
+  /** What the document calls that kind, one of them and several. */
+  readonly names?: readonly [string, string];
   readonly from: number;
   readonly to: number;
 }
@@ -110,9 +112,6 @@ export class Interpreter {
   /** The table being read, and the frame of its cell; null outside tables. */
   table: TableState | null = null;
   cell: CellFrame | null = null;
-  /** The colour that tokens name; set by the colour package. */
-  colorOf: ((model: readonly Token[] | null, name: readonly Token[]) => number | null) | null =
-    null;
   afterEnvironment: ((it: Interpreter) => void) | null = null;
   groups: OpenGroup[] = [];
   environments: OpenEnvironment[] = [];

@@ -49,6 +49,10 @@ export const CELLS = {
   topFrames: '\u0001topframes',
   textFamily: '\u0001textfamily',
   authorYear: '\u0001authoryear',
+  choosingStyle: '\u0001choosingstyle',
+  inSubfloat: '\u0001insubfloat',
+  calc: '\u0001calc',
+  quoteDepth: '\u0001quotedepth',
   draft: '\u0001draft',
   face: '\u0001face',
   /** The name of the heading given out last, for \nameref. */
@@ -97,13 +101,14 @@ export const NORMAL_FONT: FontSpec = {
   shape: 'upright',
   size: 10 * PT,
   color: BLACK,
+  face: 'modern',
 };
 
 /** Fonts are interned, so that equal ones are the same object. */
 export function fontInterner(): (font: FontSpec) => FontSpec {
   const known = new Map<string, FontSpec>();
   return (font) => {
-    const key = `${font.family} ${font.series} ${font.shape} ${font.size} ${font.color}`;
+    const key = `${font.family} ${font.series} ${font.shape} ${font.size} ${font.color} ${font.face}`;
     const found = known.get(key);
     if (found) return found;
     known.set(key, font);

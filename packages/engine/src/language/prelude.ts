@@ -63,7 +63,7 @@ const HELPERS =
 \def\suppressfloats{\@ifnextchar[{\@gobblebrackets}{}}\def\@gobblebrackets[#1]{}
 \def\fnsymbol@{}
 \def\em@{}
-\def\bibname{Bibliography}
+\def\bibname{Bibliography}\def\@chapapp{Chapter}
 \def\glossary#1{}\def\index#1{}\def\makeindex{}\def\makeglossary{}\def\printindex{}
 \def\nofiles{}\def\listfiles{}
 \def\poptabs{}\def\pushtabs{}

@@ -63,7 +63,7 @@ export function mathContext(
   setText: SetText,
   lay: Layouter,
 ): MathContext {
-  const font = fonts.math();
+  const font = fonts.math(text.face);
   // Until the mathematics font is here, a stand-in without a table shows the bare glyphs.
   const table = font.math ?? EMPTY_TABLE;
   return { fonts, font, table, text, sizes: mathSizes(text.size), style, setText, lay, depth: 0 };

@@ -32,7 +32,10 @@ describe('the page description', () => {
     expect(page.glyphX.length).toBe(page.glyphs.length);
     expect(page.rules.length).toBe(4 * page.ruleColor.length);
     expect(page.lineRun[page.lineRun.length - 1]).toBe(runs);
-    expect(buffersOf(page).length).toBe(19);
+    expect(page.runMatrix.length).toBe(runs);
+    expect(page.quads.length).toBe(8 * page.quadColor.length);
+    expect(page.images.length).toBe(6 * page.imageFile.length);
+    expect(page.links.length).toBe(4 * page.linkTarget.length);
   });
   it('keeps everything drawn on the paper in order, and says where it came from', () => {
     const text = inArticle('North Pier and $x$.');

@@ -263,16 +263,79 @@ export function widthUpTo(font: Font, text: string, count: number): number {
 
 function pushWord(out: LineItem[], inline: TextInline, env: LayoutEnv): void {
   const font = env.fonts.text(inline.font);
+  const shaped = font.shape(inline.text);
+  if (shaped.missing === null) return pushShaped(out, inline, font);
+  for (const part of byFont(inline, font, env)) {
+    const { missing } = part.font.shape(part.inline.text);
+    if (missing !== null) {
+      const { from, to } = inline;
+      env.report({ code: 'character-missing', from, to, args: { char: missing } });
+    }
+    if (part.font === font) pushShaped(out, part.inline, font);
+    else pushIdeographs(out, part.inline, part.font);
+  }
+}
+
+/** A word cut into stretches that one font has, the document's own first. */
+function byFont(
+  inline: TextInline,
+  font: Font,
+  env: LayoutEnv,
+): { inline: TextInline; font: Font }[] {
+  const parts: { inline: TextInline; font: Font }[] = [];
+  const exact = inline.to - inline.from === inline.text.length;
+  let at = 0;
+  for (const char of inline.text) {
+    const code = char.codePointAt(0) as number;
+    const own = font.shape(char).missing === null;
+    const chosen = own ? font : (composed(char, font) ?? env.fonts.fallback(code) ?? font);
+    const from = exact ? inline.from + at : inline.from;
+    const to = exact ? from + char.length : inline.to;
+    const last = parts.at(-1);
+    if (last && last.font === chosen) {
+      const joined = { ...last.inline, text: last.inline.text + char, to };
+      parts[parts.length - 1] = { inline: joined, font: chosen };
+    } else parts.push({ inline: { ...inline, text: char, from, to }, font: chosen });
+    at += char.length;
+  }
+  return parts;
+}
+
+/** A letter whose parts the font has: it is left to the font. */
+const composed = (char: string, font: Font): Font | null => {
+  const plain = char.normalize('NFKD');
+  return plain !== char && font.shape(plain).missing === null ? font : null;
+};
+
+/** Signs that no line starts with, and those that none ends with. */
+const NOT_FIRST = /[，。、；：？！）》」』】〕…—～％]/u;
+const NOT_LAST = /[（《「『【〔]/u;
+
+/** Chinese characters: lines break between any two, but for punctuation; room between them gives a little. */
+function pushIdeographs(out: LineItem[], inline: TextInline, font: Font): void {
+  const { size } = inline.font;
+  const stretch = Math.round(0.05 * size);
+  const exact = inline.to - inline.from === inline.text.length;
+  let at = 0;
+  let before = '';
+  for (const char of inline.text) {
+    if (before !== '') {
+      const stays = NOT_FIRST.test(char) || NOT_LAST.test(before);
+      if (stays) out.push(penaltyItem(10000));
+      out.push({ kind: 'glue', width: 0, stretch, stretchOrder: 0, shrink: 0, shrinkOrder: 0 });
+    }
+    const from = exact ? inline.from + at : inline.from;
+    const one = { ...inline, text: char, from, to: exact ? from + char.length : inline.to };
+    const width = atSize(font.shape(char).width, font, size);
+    out.push({ kind: 'word', inline: one, font, start: 0, end: char.length, width });
+    at += char.length;
+    before = char;
+  }
+}
+
+function pushShaped(out: LineItem[], inline: TextInline, font: Font): void {
   const { text } = inline;
   const shaped = font.shape(text);
-  if (shaped.missing !== null) {
-    env.report({
-      code: 'character-missing',
-      from: inline.from,
-      to: inline.to,
-      args: { char: shaped.missing },
-    });
-  }
   const at = (units: number): Sp => atSize(units, font, inline.font.size);
   let start = 0;
   let done = 0;

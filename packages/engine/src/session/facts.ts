@@ -28,8 +28,9 @@ export function answer(facts: Facts, factKey: string): Answer {
   const found = facts.labels.get(what === 'cite' ? `\u0001cite:${label}` : label);
   if (!found) return null;
   if (what === 'title') return found.title ?? '';
+  if (what === 'clever' && found.kind === 'equation') return `(${found.value})`;
   if (what !== 'kind') return found.shown ?? found.value;
-  return kindName(found.kind ?? '', factKey.slice(0, at).includes('^'), factKey.includes('+:'));
+  return kindName(found, factKey.slice(0, at).includes('^'), factKey.includes('+:'));
 }
 
 function pageAnswer(facts: Facts, label: string): Answer {
@@ -62,8 +63,9 @@ const LONG: Readonly<Record<string, string>> = {
   'figs.': 'Figures',
 };
 
-function kindName(kind: string, capital: boolean, plural: boolean): string {
-  const [one, many] = NAMES[kind] ?? [kind.toLowerCase(), `${kind.toLowerCase()}s`];
+function kindName(label: LabelDefinition, capital: boolean, plural: boolean): string {
+  const { kind = '', names } = label;
+  const [one, many] = names ?? NAMES[kind] ?? [kind.toLowerCase(), `${kind.toLowerCase()}s`];
   const name = plural ? many : one;
   if (!capital) return name;
   return LONG[name] ?? name.charAt(0).toUpperCase() + name.slice(1);

@@ -430,7 +430,7 @@ export class Session {
         page: entry.page - 1,
         y: entry.y,
       }));
-    return writePdf(pages, this.fonts, metadata, bookmarks);
+    return writePdf(pages, this.fonts, metadata, bookmarks, (name) => this.files.bytes(name));
   }
 }
 

@@ -1,4 +1,4 @@
-import { FALLBACK_FONT, MATH_FONT, type FontFile } from '../fonts/catalog';
+import { FALLBACK_FONT, MATH_FONTS, type FontFile } from '../fonts/catalog';
 import { buffersOf, type PageDescription } from '../output/display/description';
 import { pageText } from '../output/display/text';
 import type { Page } from '../pages/page';
@@ -60,7 +60,7 @@ export class WorkerHost {
   }
 
   private async open(request: Extract<Request, { kind: 'open' }>): Promise<void> {
-    await this.loadFonts([FALLBACK_FONT, MATH_FONT]);
+    await this.loadFonts([FALLBACK_FONT, MATH_FONTS.modern]);
     const fonts = (file: FontFile): Uint8Array | null => this.fonts.get(file) ?? null;
     this.session = new Session({ fonts, today: request.today });
     this.session.setText(request.text);

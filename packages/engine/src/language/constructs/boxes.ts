@@ -14,7 +14,9 @@ import { minipageNotes } from './footnotes';
 
 /** A length given as an argument, in sp. */
 export function dimenOf(it: Interpreter, tokens: readonly Token[]): Sp {
-  it.p.push([...tokens, it.p.command('relax')]);
+  const expression = it.fact<boolean>('calc') === true ? [it.p.command('dimexpr')] : [];
+  const relax = it.p.command('relax');
+  it.p.push([...expression, ...tokens, relax, ...(expression.length > 0 ? [relax] : [])]);
   const length = scanDimen(it.p);
   const rest = it.p.next();
   if (rest && rest.text !== 'relax') it.p.unread(rest);

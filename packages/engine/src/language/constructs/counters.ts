@@ -16,6 +16,7 @@ import {
   stepCounter,
 } from '../counters';
 import type { CommandEntry } from '../entries';
+import { setPage } from './pageStyle';
 import { tokensOf } from '../entries';
 import type { Interpreter } from '../interpreter';
 
@@ -27,7 +28,9 @@ function counterName(it: Interpreter, tokens: readonly Token[], token: Token): s
 }
 
 function intOf(it: Interpreter, tokens: readonly Token[]): number {
-  it.p.push([...tokens, it.p.command('relax')]);
+  const expression = it.fact<boolean>('calc') === true ? [it.p.command('numexpr')] : [];
+  const relax = it.p.command('relax');
+  it.p.push([...expression, ...tokens, relax, ...(expression.length > 0 ? [relax] : [])]);
   const value = scanInt(it.p);
   const rest = it.p.next();
   if (rest && rest.text !== 'relax') it.p.unread(rest);
@@ -57,6 +60,7 @@ export const counterCommands: readonly CommandEntry[] = [
       const name = counterName(it, tokensOf(args, 0), token);
       const value = intOf(it, tokensOf(args, 1));
       if (name) setCounter(it.state, name, value);
+      if (name === 'page') setPage(it, value, null);
     },
   },
   {
@@ -136,7 +140,11 @@ function setLength(
     it.p.report('command-unknown', it.spanOf(named ?? token), { name: named?.text ?? token.text });
     return;
   }
-  it.p.push([...value, it.p.command('relax')]);
+  const calc = it.fact<boolean>('calc') === true;
+  const relax = it.p.command('relax');
+  const isGlue = meaning.type === 'skip' || meaning.type === 'muskip';
+  const expression = calc ? [it.p.command(isGlue ? 'glueexpr' : 'dimexpr')] : [];
+  it.p.push([...expression, ...value, relax, ...(calc ? [relax] : [])]);
   const old = it.state.get(meaning.storage);
   if (meaning.type === 'skip' || meaning.type === 'muskip') {
     const g = scanGlue(it.p);
@@ -172,7 +180,9 @@ function printing(name: string, print: (n: number) => string): Expandable {
         p.report('counter-unknown', p.spanOf(token), { name: counter });
         return;
       }
-      p.push(p.chars(print(counterValue(p.state, counter))));
+      // The page a line falls on is known when the pages are made.
+      if (counter === 'page') p.unread(p.command('\u0001pagefield'));
+      else p.push(p.chars(print(counterValue(p.state, counter))));
     },
   };
 }

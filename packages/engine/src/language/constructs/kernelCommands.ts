@@ -1,6 +1,7 @@
 import { glue, gluePt, NO_GLUE, PT } from '../../base/lengths';
 import type { DecoratedInline, Inline } from '../../document/inlines';
-import { readName } from '../../expansion/definitions';
+import { detach, readName } from '../../expansion/definitions';
+import { hookCell, type Hook } from '../environments';
 import { expandTokens, textOf } from '../../expansion/expandables';
 import type { Token } from '../../expansion/meaning';
 import { scanGlue, scanInt } from '../../expansion/scan';
@@ -235,6 +236,18 @@ export const kernelCommands: readonly CommandEntry[] = [
     example: '\\counterwithout{equation}{section}',
     run: (it, args) =>
       countFreely(it, textOf(it.p, tokensOf(args, 1)), textOf(it.p, tokensOf(args, 2))),
+  },
+  {
+    name: '@hookenv',
+    signature: 'mmM',
+    description: 'Hangs something on an environment.',
+    example: '',
+    run: (it, args) => {
+      const [name, when] = [textOf(it.p, tokensOf(args, 0)), textOf(it.p, tokensOf(args, 1))];
+      const cell = hookCell(it, when as Hook, name);
+      const before = (it.state.get(cell) as readonly Token[] | undefined) ?? [];
+      it.state.set(cell, [...before, ...detach(tokensOf(args, 2))], true);
+    },
   },
   {
     name: '@setflush',

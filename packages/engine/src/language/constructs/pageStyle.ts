@@ -2,6 +2,7 @@ import type { Inline } from '../../document/inlines';
 import type { NumberStyle, PageStyle, RunningLine } from '../../document/page';
 import { textOf } from '../../expansion/expandables';
 import type { Token } from '../../expansion/meaning';
+import { setDimen } from '../../expansion/registers';
 import { setCounter } from '../counters';
 import type { CommandEntry } from '../entries';
 import { tokensOf } from '../entries';
@@ -59,7 +60,9 @@ function chooseStyle(it: Interpreter, tokens: readonly Token[], token: Token, on
     return;
   }
   if (once) it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.setFact('choosingStyle', true);
   it.execute([it.p.command(macro)]);
+  it.setFact('choosingStyle', false);
   emitStyle(it, once);
   if (once) it.closeGroup();
 }
@@ -161,6 +164,15 @@ export const pageStyleCommands: readonly CommandEntry[] = [
     run: field('right'),
   },
   {
+    name: '@norules',
+    signature: '',
+    description: 'No rules at head and foot.',
+    example: '',
+    run: (it) => {
+      for (const name of ['\u0001headrule', '\u0001footrule']) setDimen(it.state, name, 0);
+    },
+  },
+  {
     name: '\u0001pagefield',
     signature: '',
     description: '',
@@ -185,7 +197,7 @@ export const pageStyleCommands: readonly CommandEntry[] = [
 
 /** The styles every class has; `headings` is the class's own. */
 export const PAGE_STYLES = String.raw`
-\def\ps@empty{\let\@oddhead\@empty\let\@evenhead\@empty\let\@oddfoot\@empty\let\@evenfoot\@empty}
+\def\ps@empty{\@norules\let\@oddhead\@empty\let\@evenhead\@empty\let\@oddfoot\@empty\let\@evenfoot\@empty}
 \def\ps@plain{\ps@empty\def\@oddfoot{\hfil\thepage\hfil}\let\@evenfoot\@oddfoot}
 \def\ps@myheadings{\ps@empty
   \def\@oddhead{{\slshape\rightmark}\hfil\thepage}%

@@ -19,9 +19,16 @@ export function labelDefinition(
     value: current?.value ?? '',
     ...(current?.shown ? { shown: current.shown } : {}),
     ...(title ? { title } : {}),
-    ...(current ? { kind: current.kind } : {}),
+    ...(current ? { kind: current.kind, ...kindNames(it, current.kind) } : {}),
     ...pick(span),
   };
+}
+
+/** What `\crefname` or the title of a theorem says a kind is called. */
+function kindNames(it: Interpreter, kind: string): { names?: readonly [string, string] } {
+  const names = it.state.get(it.state.cell(`\u0001kind:${kind}`)) as
+    readonly [string, string] | undefined;
+  return names ? { names } : {};
 }
 
 /** `\label`: names the number given out last. */

@@ -9,7 +9,9 @@ import { clearPage } from './chapters';
 
 /** Glue given as an argument. */
 export function glueOf(it: Interpreter, tokens: readonly Token[]): Glue {
-  it.p.push([...tokens, it.p.command('relax')]);
+  const expression = it.fact<boolean>('calc') === true ? [it.p.command('glueexpr')] : [];
+  const relax = it.p.command('relax');
+  it.p.push([...expression, ...tokens, relax, ...(expression.length > 0 ? [relax] : [])]);
   const g = scanGlue(it.p);
   const rest = it.p.next();
   if (rest && rest.text !== 'relax') it.p.unread(rest);

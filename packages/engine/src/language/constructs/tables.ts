@@ -10,6 +10,7 @@ import type {
 } from '../../document/inlines';
 import { isPar } from '../../expansion/arguments';
 import { textOf } from '../../expansion/expandables';
+import { colourOf } from '../colours';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
@@ -208,7 +209,7 @@ function columnColor(
   let after = end;
   while (tokens[after]?.text === '[')
     after = tokens.findIndex((t, k) => k > after && t.text === ']') + 1;
-  const color = it.colorOf?.(model, inner) ?? null;
+  const color = colourOf(it, model, inner) ?? null;
   return { color, rest: [...tokens.slice(0, at), ...tokens.slice(after)] };
 }
 
@@ -222,7 +223,8 @@ export interface TableState {
   /** Rows of the head of a long table, once it has ended. */
   head: number | null;
   headRows: number | null;
-  footRows: readonly TabularRow[] | null;
+  /** Rows read when the foot, and the last foot, ended. */
+  footAt: readonly number[];
   caption: (() => void) | null;
   count: number;
 }
@@ -235,7 +237,7 @@ export const freshTable = (): TableState => ({
   rows: 1,
   head: null,
   headRows: null,
-  footRows: null,
+  footAt: [],
   caption: null,
   count: 0,
 });
@@ -277,8 +279,19 @@ function betweenRows(it: Interpreter, table: TableState): void {
     const between = token.cat === Cat.Command && BETWEEN.has(token.text);
     const isCaption = token.text === 'caption' || token.text === 'label';
     if (!between || (isCaption && table.caption === null)) return it.p.unread(token);
-    it.carryOut(token);
+    if (token.text === 'caption') {
+      table.caption?.();
+      skipRowEnd(it);
+    } else it.carryOut(token);
   }
+}
+
+/** The `\\\\` behind a caption ends no row. */
+function skipRowEnd(it: Interpreter): void {
+  const token = it.p.nextNonBlank();
+  if (!token) return;
+  if (token.text === '\\' || token.text === 'tabularnewline') it.readArguments('so', token);
+  else it.p.unread(token);
 }
 
 /** The next token of a cell, when it changes the cell: `\multicolumn` must come first in it. */

@@ -3,7 +3,13 @@ import type { Inline } from '../../document/inlines';
 import { textOf, tokensText } from '../../expansion/expandables';
 import { setDimen, setSkip } from '../../expansion/registers';
 import type { Token } from '../../expansion/meaning';
-import { counterExists, counterText, newCounter, refStepCounter } from '../counters';
+import {
+  type CurrentLabel,
+  counterExists,
+  counterText,
+  newCounter,
+  refStepCounter,
+} from '../counters';
 import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
 import { isStarred, tokensOf } from '../entries';
 import type { OpenEnvironment } from '../environments';
@@ -47,6 +53,12 @@ function newTheorem(it: Interpreter, args: Args, token: Token): void {
     ams: it.hasPackage('amsthm'),
   };
   it.state.set(it.state.cell(`\u0002${name}`), theoremEnvironment(name, kind), true);
+  const kindCell = it.state.cell(`\u0001kind:${name}`);
+  if (it.state.get(kindCell) === undefined) {
+    const word = tokensText(kind.title).toLowerCase();
+    const many = word.endsWith('y') ? `${word.slice(0, -1)}ies` : `${word}s`;
+    it.state.set(kindCell, [word, many], true);
+  }
 }
 
 function theoremEnvironment(name: string, kind: TheoremKind): EnvironmentEntry {
@@ -70,7 +82,12 @@ function beginTheorem(it: Interpreter, args: Args, token: Token): void {
   (it.environments.at(-1) as OpenEnvironment).data.theorem = true;
   setSkip(it.state, 'parskip', parskip);
   setDimen(it.state, 'parindent', parindent);
-  if (kind.counter) refStepCounter(it, kind.counter);
+  const name = it.environments.at(-1)?.name ?? '';
+  if (kind.counter) {
+    refStepCounter(it, kind.counter);
+    const label = it.fact<CurrentLabel>('currentLabel');
+    if (label) it.setFact('currentLabel', { ...label, kind: name });
+  }
   const number = kind.counter ? counterText(it, kind.counter) : '';
   const title = it
     .inlinesOf(kind.title)

@@ -1,22 +1,68 @@
-import { tokensText } from '../../expansion/expandables';
+import type { Inline } from '../../document/inlines';
+import { textOf, tokensText } from '../../expansion/expandables';
+import type { Token } from '../../expansion/meaning';
 import type { CommandEntry, PackageEntry } from '../entries';
 import { tokensOf } from '../entries';
+import type { Interpreter } from '../interpreter';
+import { macroEntry, quietEntry } from '../macroEntry';
+import { readRaw } from '../constructs/verbatim';
+import { Cat } from '../../tokens/categories';
+import { colourOf } from '../colours';
+import { optionWords } from './caption';
 
-const urlCommand: CommandEntry = {
+/** An address as it is typed: what stands between braces, or between two equal characters. */
+function readAddress(it: Interpreter): string {
+  it.p.skipSpaces();
+  const token = it.p.next();
+  if (!token) return '';
+  if (token.cat !== Cat.Begin) return readRaw(it, token.text).text;
+  it.p.unread(token);
+  const args = it.readArguments('m', it.p.command('url'));
+  return tokensText(tokensOf(args ?? [], 0))
+    .replace(/\\([%#_&{}~])\s?/g, '$1')
+    .replace(/\\ /g, ' ')
+    .replace(/\s+/g, '');
+}
+
+/** An address in typewriter, with places to break behind its signs. */
+function address(it: Interpreter, text: string): Inline[] {
+  const { place } = it.p;
+  const at = { from: place.from, to: Math.max(place.to, it.p.here()) };
+  const font = it.intern({ ...it.font, family: 'mono', series: 'medium', shape: 'upright' });
+  const out: Inline[] = [];
+  for (const part of text.split(/(?<=[/.?&=_#:-])/)) {
+    if (part === '') continue;
+    if (out.length > 0) out.push({ kind: 'penalty', penalty: 200, ...at });
+    out.push({ kind: 'text', text: part, font, ...at });
+  }
+  return out;
+}
+
+export function addLink(it: Interpreter, inlines: readonly Inline[], target: string): void {
+  const { place } = it.p;
+  it.add({ kind: 'link', inlines, target, from: place.from, to: Math.max(place.to, it.p.here()) });
+}
+
+export const urlCommand: CommandEntry = {
   name: 'url',
-  signature: 'm',
-  description: 'An address, in typewriter.',
+  signature: '',
+  description: 'An address, in typewriter; it may break behind its signs.',
   example: '\\url{https://tides.example}',
-  run: (it, args, token) => {
+  run: (it) => {
     it.startParagraph();
-    const font = it.intern({ ...it.font, family: 'mono', series: 'medium', shape: 'upright' });
-    const at = it.spanOf(token);
-    it.add({
-      kind: 'text',
-      text: tokensText(tokensOf(args, 0)).replace(/\\([%#_&])/g, '$1'),
-      font,
-      ...at,
-    });
+    const text = readAddress(it);
+    addLink(it, address(it, text), text);
+  },
+};
+
+const pathCommand: CommandEntry = {
+  ...urlCommand,
+  name: 'path',
+  description: 'The name of a file, in typewriter.',
+  example: '\\path{notes/tides.tex}',
+  run: (it) => {
+    it.startParagraph();
+    for (const inline of address(it, readAddress(it))) it.add(inline);
   },
 };
 
@@ -25,32 +71,145 @@ export const url: PackageEntry = {
   name: 'url',
   description: 'Addresses in typewriter.',
   options: null,
-  commands: [urlCommand],
+  commands: [urlCommand, pathCommand, quietEntry('urlstyle', 'm', 'The font of addresses.')],
 };
 
-/** hyperref: links. Text is set as without it; links themselves come with the rest of the language. */
+/** Words of a reference that is a link by itself already: nothing more is to be done. */
+const withoutStar = (name: string): CommandEntry =>
+  macroEntry(
+    name,
+    'm',
+    'What a label names, with its kind before it.',
+    `\\${name}{eq:tide}`,
+    '\\@autokind{#1}~\\ref{#1}',
+  );
+
+function target(it: Interpreter, tokens: readonly Token[]): string {
+  return `#${textOf(it.p, tokens)}`;
+}
+
+/** hyperref: links and bookmarks. Text is set as without it. */
 export const hyperref: PackageEntry = {
   name: 'hyperref',
   description: 'Links and bookmarks in the PDF.',
   options: null,
+  requires: ['url', 'nameref'],
   commands: [
-    urlCommand,
     {
       name: 'href',
-      signature: 'mm',
+      signature: 'omM',
       description: 'Words that link to an address.',
       example: '\\href{https://tides.example}{tide tables}',
       run: (it, args) => {
         it.startParagraph();
-        for (const inline of it.inlinesOf(tokensOf(args, 1))) it.add(inline);
+        const to = tokensText(tokensOf(args, 1)).replace(/\\([%#_&~])\s?/g, '$1');
+        it.openGroup({ kind: 'semisimple', span: it.p.place });
+        linkColor(it, 'urlcolor');
+        addLink(it, it.inlinesOf(tokensOf(args, 2)), to);
+        it.closeGroup();
       },
     },
     {
       name: 'hypersetup',
       signature: 'M',
-      description: 'Options of hyperref.',
+      description: 'Options of hyperref: colours of links, title and author of the PDF.',
       example: '\\hypersetup{colorlinks}',
+      run: (it, args) => takeOptions(it, tokensOf(args, 0)),
+    },
+    {
+      name: 'hyperlink',
+      signature: 'mM',
+      description: 'Words that lead to a target of the document.',
+      example: '\\hyperlink{gauge}{the gauge}',
+      run: (it, args) =>
+        addLink(it, it.inlinesOf(tokensOf(args, 1)), target(it, tokensOf(args, 0))),
+    },
+    {
+      name: 'hypertarget',
+      signature: 'mM',
+      description: 'A place that \\hyperlink leads to.',
+      example: '\\hypertarget{gauge}{The gauge}',
+      run: (it, args) => {
+        const label = textOf(it.p, tokensOf(args, 0));
+        it.startParagraph();
+        it.add({ kind: 'anchor', label, ...it.p.place });
+        it.execute(tokensOf(args, 1));
+      },
+    },
+    {
+      name: 'hyperref',
+      signature: 'om',
+      description: 'Words that lead to a label.',
+      example: '\\hyperref[eq:tide]{the tide}',
+      run: (it, args) =>
+        addLink(it, it.inlinesOf(tokensOf(args, 1)), target(it, tokensOf(args, 0))),
+    },
+    {
+      name: 'phantomsection',
+      signature: '',
+      description: 'A place for a label or a line of contents.',
+      example: '\\phantomsection',
       run: () => undefined,
     },
+    {
+      name: '@autokind',
+      signature: 'm',
+      description: '',
+      example: '',
+      run: (it, args) => {
+        const label = textOf(it.p, tokensOf(args, 0));
+        it.startParagraph();
+        it.add({ kind: 'ref', what: 'kind', capital: true, label, font: it.font, ...it.p.place });
+      },
+    },
+    withoutStar('autoref'),
+    macroEntry(
+      'texorpdfstring',
+      'MM',
+      'One text on the page, another in bookmarks.',
+      '\\texorpdfstring{$x$}{x}',
+      '#1',
+    ),
+    macroEntry(
+      'nolinkurl',
+      'm',
+      'An address that is no link.',
+      '\\nolinkurl{tides.example}',
+      '\\texttt{#1}',
+    ),
+    quietEntry('pdfbookmark', 'omm', 'A bookmark of your own.'),
+    quietEntry('currentpdfbookmark', 'mm', 'A bookmark of your own.'),
+    quietEntry('pdfstringdefDisableCommands', 'M', 'Commands that mean nothing in bookmarks.'),
   ],
+  setup: (it, options) => {
+    if (options.length > 0) takeOptions(it, it.source(options.join(',')));
+  },
 };
+
+function takeOptions(it: Interpreter, tokens: readonly Token[]): void {
+  const words = optionWords(tokens);
+  for (const key of ['urlcolor', 'linkcolor', 'citecolor']) {
+    const value = words[key] ?? words.allcolors;
+    if (value) it.state.set(it.state.cell(`\u0001link:${key}`), value, true);
+  }
+  const on = 'colorlinks' in words && words.colorlinks !== 'false';
+  if ('colorlinks' in words) it.state.set(it.state.cell('\u0001link:on'), on, true);
+  if (words.pdftitle) it.state.set(it.state.cell('\u0001pdftitle'), words.pdftitle, true);
+  if (words.pdfauthor) it.state.set(it.state.cell('\u0001pdfauthor'), words.pdfauthor, true);
+}
+
+const DEFAULTS: Readonly<Record<string, string>> = {
+  urlcolor: 'magenta',
+  linkcolor: 'red',
+  citecolor: 'green',
+};
+
+/** The colour of a kind of link, when links are coloured. */
+function linkColor(it: Interpreter, key: string): void {
+  if (it.state.get(it.state.cell('\u0001link:on')) !== true) return;
+  const name =
+    (it.state.get(it.state.cell(`\u0001link:${key}`)) as string | undefined) ??
+    DEFAULTS[key] ??
+    'black';
+  it.changeFont({ color: colourOf(it, null, it.source(name)) });
+}

@@ -2,32 +2,138 @@ import type { PackageEntry } from '../entries';
 import { amsmath } from './amsmath';
 import { amsfonts, amssymb } from './amssymb';
 import { amsthm } from './amsthm';
-import { enumitem, enumerate } from './enumitem';
-import { geometry } from './geometry';
-import { mathtools } from './mathtools';
-import { parskip } from './parskip';
-import { setspace } from './setspace';
-import { quiet } from './quiet';
-import { xcolor, color } from './xcolor';
-import { hyperref, url } from './hyperref';
+import { appendix } from './appendix';
+import { array } from './array';
+import { authblk } from './authblk';
+import { blindtext } from './blindtext';
 import { bm } from './bm';
+import { booktabs } from './booktabs';
+import { calc } from './calc';
+import { cancel } from './cancel';
+import { caption, subcaption } from './caption';
+import { cleveref } from './cleveref';
+import { colortbl } from './colortbl';
+import { comment } from './comment';
+import { csquotes } from './csquotes';
+import { ctex } from './ctex';
+import { dsfont } from './dsfont';
+import { enumerate, enumitem } from './enumitem';
+import { etoolbox } from './etoolbox';
+import { fancyhdr } from './fancyhdr';
+import { fancyvrb } from './fancyvrb';
+import { float } from './float';
+import { framed } from './framed';
+import { fullpage } from './fullpage';
+import { geometry } from './geometry';
+import { graphics, graphicx } from './graphicx';
+import { hyperref, url } from './hyperref';
+import { ifthen } from './ifthen';
+import { indentfirst } from './indentfirst';
+import { lastpage } from './lastpage';
+import { lipsum } from './lipsum';
+import { listings } from './listings';
+import { longtable } from './longtable';
+import { mathpazo } from './mathpazo';
+import { mathptmx } from './mathptmx';
+import { mathrsfs } from './mathrsfs';
+import { mathtools } from './mathtools';
+import { multicol } from './multicol';
+import { multirow } from './multirow';
+import { nameref } from './nameref';
+import { natbib } from './natbib';
+import { newpxmath } from './newpxmath';
+import { newpxtext } from './newpxtext';
+import { newtxmath } from './newtxmath';
+import { newtxtext } from './newtxtext';
+import { palatino } from './palatino';
+import { parskip } from './parskip';
+import { quiet } from './quiet';
+import { setspace } from './setspace';
+import { soul } from './soul';
+import { tabularx } from './tabularx';
+import { tgpagella } from './tgpagella';
+import { tgtermes } from './tgtermes';
+import { times } from './times';
+import { titlesec } from './titlesec';
+import { titling } from './titling';
+import { todonotes } from './todonotes';
+import { ulem } from './ulem';
+import { verbatim } from './verbatim';
+import { CJK, fontspec, xeCJK } from './xeCJK';
+import { color, xcolor } from './xcolor';
+import { xspace } from './xspace';
 
 const ALL: readonly PackageEntry[] = [
   amsmath,
   amssymb,
   amsfonts,
   amsthm,
-  mathtools,
+  appendix,
+  array,
+  authblk,
+  blindtext,
   bm,
+  booktabs,
+  calc,
+  cancel,
+  caption,
+  subcaption,
+  cleveref,
+  colortbl,
+  comment,
+  csquotes,
+  ctex,
+  dsfont,
   enumitem,
   enumerate,
+  etoolbox,
+  fancyhdr,
+  fancyvrb,
+  float,
+  framed,
+  fullpage,
   geometry,
-  parskip,
-  setspace,
-  xcolor,
-  color,
+  graphicx,
+  graphics,
   hyperref,
   url,
+  ifthen,
+  indentfirst,
+  lastpage,
+  lipsum,
+  listings,
+  longtable,
+  mathpazo,
+  mathptmx,
+  mathrsfs,
+  mathtools,
+  multicol,
+  multirow,
+  nameref,
+  natbib,
+  newpxmath,
+  newpxtext,
+  newtxmath,
+  newtxtext,
+  palatino,
+  parskip,
+  setspace,
+  soul,
+  tabularx,
+  tgpagella,
+  tgtermes,
+  times,
+  titlesec,
+  titling,
+  todonotes,
+  ulem,
+  verbatim,
+  CJK,
+  fontspec,
+  xeCJK,
+  xcolor,
+  color,
+  xspace,
   ...quiet,
 ];
 

@@ -1,82 +1,102 @@
 import { textOf } from '../../expansion/expandables';
 import type { CommandEntry, PackageEntry } from '../entries';
 import { tokensOf } from '../entries';
+import { colourCell, colourOf, modelled } from '../colours';
+import { box } from '../constructs/boxes';
+import type { MathReader } from '../mathReader';
 import type { Interpreter } from '../interpreter';
 import type { Token } from '../../expansion/meaning';
-
-/** The names that every colour package knows (xcolor manual, section “Predefined colors”). */
-const NAMED: Readonly<Record<string, number>> = {
-  black: 0x000000,
-  white: 0xffffff,
-  red: 0xff0000,
-  green: 0x00ff00,
-  blue: 0x0000ff,
-  cyan: 0x00ffff,
-  magenta: 0xff00ff,
-  yellow: 0xffff00,
-  gray: 0x808080,
-  darkgray: 0x404040,
-  lightgray: 0xbfbfbf,
-  brown: 0xbf8040,
-  lime: 0xbfff00,
-  olive: 0x808000,
-  orange: 0xff8000,
-  pink: 0xffbfbf,
-  purple: 0xbf0040,
-  teal: 0x008080,
-  violet: 0x800080,
-};
-
-const mix = (a: number, b: number, share: number): number => {
-  const part = (shift: number): number =>
-    Math.round(((a >> shift) & 255) * share + ((b >> shift) & 255) * (1 - share)) << shift;
-  return part(16) | part(8) | part(0);
-};
-
-const fromParts = (parts: readonly number[], scale: number): number =>
-  parts.reduce((sum, v) => (sum << 8) | Math.max(0, Math.min(255, Math.round(v * scale))), 0);
-
-/** A colour in a model: rgb, RGB, HTML, gray, cmyk. */
-function modelled(model: string, values: string): number {
-  if (model === 'HTML') return parseInt(values, 16) || 0;
-  const parts = values.split(',').map((v) => parseFloat(v) || 0);
-  if (model === 'RGB') return fromParts(parts, 1);
-  if (model === 'gray') return fromParts([parts[0] ?? 0, parts[0] ?? 0, parts[0] ?? 0], 255);
-  if (model === 'cmyk') {
-    const [c = 0, m = 0, y = 0, k = 0] = parts;
-    return fromParts([1 - Math.min(1, c + k), 1 - Math.min(1, m + k), 1 - Math.min(1, y + k)], 255);
-  }
-  return fromParts(parts, 255);
-}
-
-const colourCell = (it: Interpreter, name: string) => it.state.cell(`\u0001colour:${name}`);
-
-/** A name or a mix such as `blue!60!black`. */
-function colourOf(
-  it: Interpreter,
-  model: readonly Token[] | null,
-  value: readonly Token[],
-): number {
-  const text = textOf(it.p, value);
-  if (model) return modelled(textOf(it.p, model), text);
-  const parts = text.split('!');
-  const named = (name: string): number =>
-    (it.state.get(colourCell(it, name.trim())) as number | undefined) ?? NAMED[name.trim()] ?? 0;
-  let colour = named(parts[0] ?? 'black');
-  for (let i = 1; i < parts.length; i += 2) {
-    colour = mix(
-      colour,
-      named(parts[i + 1] ?? 'white'),
-      (parseFloat(parts[i] ?? '100') || 0) / 100,
-    );
-  }
-  return colour;
-}
 
 const optional = (arg: readonly Token[] | null | boolean | undefined): readonly Token[] | null =>
   Array.isArray(arg) ? (arg as Token[]) : null;
 
+/** A box with a ground, and a frame if asked. */
+function coloredBox(
+  it: Interpreter,
+  text: readonly Token[],
+  background: number,
+  frame: number | null,
+): void {
+  const inlines = it.inlinesOf(text);
+  const rule = frame === null ? 0 : it.dimen('fboxrule');
+  const padding = it.dimen('fboxsep');
+  const framed = { rule, padding, background, ...(frame === null ? {} : { color: frame }) };
+  it.add(box(it, inlines, { frame: framed }));
+}
+
+const inMath =
+  (name: string): NonNullable<CommandEntry['math']> =>
+  (reader, token) => ({
+    kind: 'text',
+    inlines: reader.it.inlinesOf([
+      reader.p.command(name),
+      ...readGroups(reader, token, name === 'fcolorbox' ? 3 : 2),
+    ]),
+    ...reader.span(token),
+  });
+
+function readGroups(reader: MathReader, token: Token, count: number): Token[] {
+  const { p } = reader;
+  return Array.from({ length: count }, () => [
+    p.make(1, '{'),
+    ...reader.argument(token),
+    p.make(2, '}'),
+  ]).flat();
+}
+
 const commands: readonly CommandEntry[] = [
+  {
+    name: 'colorbox',
+    signature: 'omM',
+    description: 'Text on a coloured ground.',
+    example: '\\colorbox{yellow}{tide}',
+    run: (it, args) =>
+      coloredBox(it, tokensOf(args, 2), colourOf(it, optional(args[0]), tokensOf(args, 1)), null),
+    math: inMath('colorbox'),
+  },
+  {
+    name: 'fcolorbox',
+    signature: 'ommM',
+    description: 'Text on a coloured ground in a coloured frame.',
+    example: '\\fcolorbox{red}{yellow}{tide}',
+    run: (it, args) => {
+      const model = optional(args[0]);
+      const [frame, ground] = [
+        colourOf(it, model, tokensOf(args, 1)),
+        colourOf(it, model, tokensOf(args, 2)),
+      ];
+      coloredBox(it, tokensOf(args, 3), ground, frame);
+    },
+    math: inMath('fcolorbox'),
+  },
+  {
+    name: 'normalcolor',
+    signature: '',
+    description: 'The ordinary colour of the document.',
+    example: '\\normalcolor',
+    run: (it) => it.changeFont({ color: 0 }),
+    math: () => null,
+  },
+  {
+    name: 'colorlet',
+    signature: 'omm',
+    description: 'Another name for a colour or a mix.',
+    example: '\\colorlet{shoal}{yellow!30}',
+    run: (it, args) =>
+      it.state.set(
+        colourCell(it, textOf(it.p, tokensOf(args, 1))),
+        colourOf(it, null, tokensOf(args, 2)),
+        true,
+      ),
+  },
+  {
+    name: 'pagecolor',
+    signature: 'om',
+    description: 'The colour of the paper; paper stays white here.',
+    example: '\\pagecolor{white}',
+    run: () => undefined,
+  },
+
   {
     name: 'color',
     signature: 'om',
@@ -126,5 +146,13 @@ export const xcolor: PackageEntry = {
   description: 'Coloured text, and colours of your own.',
   options: null,
   commands,
+  setup: (it, options) => {
+    if (options.includes('table')) loadColorTables(it);
+  },
 };
 export const color: PackageEntry = { ...xcolor, name: 'color' };
+
+/** The option `table` brings the package of coloured tables along. */
+function loadColorTables(it: Interpreter): void {
+  it.execute(it.source('\\RequirePackage{colortbl}'));
+}

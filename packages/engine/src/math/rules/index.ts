@@ -3,6 +3,7 @@ import type { Laid } from '../atom';
 import type { MathContext } from '../context';
 import { accent } from './accent';
 import { array } from './array';
+import { cancel } from './cancel';
 import { big, delimited, middle } from './delimited';
 import { fraction } from './fraction';
 import { group, not, phantom, space, style, text, unknown } from './group';
@@ -35,6 +36,7 @@ export const rules: { readonly [K in MathNode['kind']]: Rule<Extract<MathNode, {
   text,
   phantom,
   not,
+  cancel,
   array,
   unknown,
 };

@@ -24,6 +24,26 @@ export interface PageDescription {
   readonly glyphX: Float32Array;
   /** The character of the run each glyph begins at, for runs that show their source letter by letter. */
   readonly glyphCluster: Uint16Array;
+  /** Which of `matrices` turns and scales the run about its start; 0 is none. */
+  readonly runMatrix: Uint16Array;
+  /** a, b, c, d of each matrix (x' = a x + c y, y' = b x + d y; y upwards), from 1 on. */
+  readonly matrices: Float32Array;
+  /** Four corners (x, y each) of every rule that is turned. */
+  readonly quads: Float32Array;
+  readonly quadColor: Uint32Array;
+  /** a, b, c, d, e, f of each picture: where the unit square goes, y downwards on the page. */
+  readonly images: Float32Array;
+  readonly imageFile: readonly string[];
+  /** Shares cut off at left, bottom, right, top. */
+  readonly imageCrop: Float32Array;
+  /** 1 where an empty frame stands for the picture. */
+  readonly imageBlank: Uint8Array;
+  /** x, y (top), width, height of each link, and where it leads: an address, or `#` and a label. */
+  readonly links: Float32Array;
+  readonly linkTarget: readonly string[];
+  /** Places that links can lead to: x, y (top). */
+  readonly anchors: Float32Array;
+  readonly anchorName: readonly string[];
   /** x, y (top), width, height of each rule. */
   readonly rules: Float32Array;
   readonly ruleColor: Uint32Array;
@@ -35,6 +55,9 @@ export interface PageDescription {
   readonly lineRun: Uint32Array;
   /** First rule of each line; one more for the end. */
   readonly lineRule: Uint32Array;
+  /** First turned rule, and first picture, of each line; one more for the end. */
+  readonly lineQuad: Uint32Array;
+  readonly lineImage: Uint32Array;
 }
 
 /** The arrays of a description, for handing them over without a copy. */

@@ -14,17 +14,26 @@ export function pageSvg(page: PageDescription, fonts: FontStore): string {
       const glyph = page.glyphs[g] as number;
       const id = `g${font.id}-${glyph}`;
       if (!symbols.has(id)) symbols.set(id, font.file.getGlyph(glyph).path.toSVG());
-      const x = (page.runX[r] as number) + (page.glyphX[g] as number);
+      const m = page.runMatrix[r] as number;
+      const [ma = 1, mb = 0, mc = 0, md = 1] =
+        m === 0 ? [] : page.matrices.subarray(4 * m, 4 * m + 4);
+      const along = page.glyphX[g] as number;
+      const x = (page.runX[r] as number) + ma * along;
+      const y = (page.runY[r] as number) - mb * along;
       const color = page.runColor[r] as number;
       const fill = color === 0 ? '' : ` fill="#${color.toString(16).padStart(6, '0')}"`;
       body.push(
-        `<use href="#${id}" transform="matrix(${scale} 0 0 ${-scale} ${round(x)} ${round(page.runY[r] as number)})"${fill}/>`,
+        `<use href="#${id}" transform="matrix(${scale * ma} ${-scale * mb} ${scale * mc} ${-scale * md} ${round(x)} ${round(y)})"${fill}/>`,
       );
     }
   }
   for (let i = 0; i < page.ruleColor.length; i++) {
     const [x, y, width, height] = [...page.rules.subarray(4 * i, 4 * i + 4)].map(round);
-    body.push(`<rect x="${x}" y="${y}" width="${width}" height="${height}"/>`);
+    const color = page.ruleColor[i] as number;
+    const fill = color === 0 ? '' : ` fill="#${color.toString(16).padStart(6, '0')}"`;
+    const rect = `<rect x="${x}" y="${y}" width="${width}" height="${height}"${fill}/>`;
+    if (color !== 0 && Number(height) > 4) body.unshift(rect);
+    else body.push(rect);
   }
   const defs = [...symbols].map(([id, path]) => `<path id="${id}" d="${path}"/>`).join('');
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${round(page.width)} ${round(page.height)}"><rect width="100%" height="100%" fill="#fff"/><defs>${defs}</defs>${body.join('')}</svg>`;

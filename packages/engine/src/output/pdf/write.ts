@@ -9,7 +9,9 @@ import {
 import { zlibSync } from 'fflate';
 import type { FontStore } from '../../fonts/store';
 import type { PageDescription } from '../display/description';
-import { pageContent } from './content';
+import { pageContent, type PlacedImage } from './content';
+import { embedImages } from './images';
+import { writeLinks } from './links';
 import { subsetFont, subsetTag, toUnicode, type SubsetFont } from './subset';
 
 /** What the document says about itself. */
@@ -35,6 +37,7 @@ export async function writePdf(
   fonts: FontStore,
   metadata: PdfMetadata,
   bookmarks: readonly Bookmark[] = [],
+  files: (name: string) => Uint8Array | null = () => null,
 ): Promise<Uint8Array> {
   const context = PDFContext.create();
   const encoder = new TextEncoderLike();
@@ -52,13 +55,18 @@ export async function writePdf(
     const entries = { ...dict, Filter: 'FlateDecode', Length: packed.length };
     return context.register(PDFRawStream.of(context.obj(entries), packed));
   };
-  const contents = pages.map((page) => stream(encoder.encode(pageContent(page, subset))));
+  const images = await embedImages(context, pages, files);
+  const image = (file: string): PlacedImage | null => images.get(file)?.placed ?? null;
+  const contents = pages.map((page) => stream(encoder.encode(pageContent(page, subset, image))));
   const fontRefs: Record<string, PDFRef> = {};
   for (const used of [...subsets.values()].sort((a, b) => a.font.id - b.font.id)) {
     fontRefs[used.name] = embedFont(context, used, stream, encoder);
   }
   const tree = context.nextRef();
-  const resources = context.register(context.obj({ Font: fontRefs }));
+  const pictures = Object.fromEntries(
+    [...images.values()].map(({ placed, ref }) => [placed.name, ref]),
+  );
+  const resources = context.register(context.obj({ Font: fontRefs, XObject: pictures }));
   const kids = pages.map((page, i) =>
     context.register(
       context.obj({
@@ -71,6 +79,7 @@ export async function writePdf(
     ),
   );
   context.assign(tree, context.obj({ Type: 'Pages', Kids: kids, Count: kids.length }));
+  writeLinks(context, pages, kids);
   const outlines = writeBookmarks(context, bookmarks, pages, kids);
   const catalog = context.obj({ Type: 'Catalog', Pages: tree, Lang: PDFHexString.fromText('en') });
   if (outlines) catalog.set(PDFName.of('Outlines'), outlines);
@@ -107,7 +116,9 @@ function embedFont(
   const { file } = font;
   const scale = 1000 / file.unitsPerEm;
   const name = `${subsetTag(used.glyphs)}+${file.postscriptName}`;
-  const data = stream(used.subset.encode(), { Subtype: 'CIDFontType0C' });
+  // PostScript outlines stand in a CFF table, the others are a TrueType file (ISO 32000-1, 9.9).
+  const postScript = font.postScript;
+  const data = stream(used.subset.encode(), postScript ? { Subtype: 'CIDFontType0C' } : {});
   const SYMBOLIC = 4;
   const FIXED = 1;
   const ITALIC = 64;
@@ -125,14 +136,15 @@ function embedFont(
       CapHeight: file.capHeight * scale,
       XHeight: file.xHeight * scale,
       StemV: 0,
-      FontFile3: data,
+      [postScript ? 'FontFile3' : 'FontFile2']: data,
     }),
   );
   const descendant = context.register(
     context.obj({
       Type: 'Font',
-      Subtype: 'CIDFontType0',
+      Subtype: postScript ? 'CIDFontType0' : 'CIDFontType2',
       BaseFont: name,
+      ...(postScript ? {} : { CIDToGIDMap: 'Identity' }),
       CIDSystemInfo: {
         Registry: PDFHexString.fromText('Adobe'),
         Ordering: PDFHexString.fromText('Identity'),

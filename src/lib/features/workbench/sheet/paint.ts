@@ -55,25 +55,85 @@ function paintLine(
   options: PaintOptions,
 ): void {
   const { scale, outlines, unitsPerEm } = options;
+  paintRules(context, page, line, scale, true);
+  paintImages(context, page, line, scale);
   for (let r = page.lineRun[line] as number; r < (page.lineRun[line + 1] as number); r++) {
     context.fillStyle = css(page.runColor[r] as number);
     const size = (page.runSize[r] as number) * scale;
     const font = (page.runFont[r] as number) * 65536;
     const y = (page.runY[r] as number) * scale;
+    const unit = size / unitsPerEm;
+    const matrix = page.runMatrix[r] as number;
+    const [a = 1, b = 0, c = 0, d = 1] =
+      matrix === 0 ? [] : page.matrices.subarray(4 * matrix, 4 * matrix + 4);
     for (let g = page.runStart[r] as number; g < (page.runStart[r + 1] as number); g++) {
       const path = outlines.get(font + (page.glyphs[g] as number));
       if (!path) continue;
-      const x = ((page.runX[r] as number) + (page.glyphX[g] as number)) * scale;
-      context.setTransform(size / unitsPerEm, 0, 0, -size / unitsPerEm, x, y);
+      const along = (page.glyphX[g] as number) * scale;
+      const x = (page.runX[r] as number) * scale + a * along;
+      context.setTransform(a * unit, -b * unit, c * unit, -d * unit, x, y - b * along);
       context.fill(path);
     }
   }
+  paintRules(context, page, line, scale, false);
+  paintQuads(context, page, line, scale);
+}
+
+/** Rules of a line: grounds, which text stands on, or those drawn over it. */
+function paintRules(
+  context: CanvasRenderingContext2D,
+  page: PageDescription,
+  line: number,
+  scale: number,
+  grounds: boolean,
+): void {
   context.setTransform(scale, 0, 0, scale, 0, 0);
   for (let i = page.lineRule[line] as number; i < (page.lineRule[line + 1] as number); i++) {
     const [x = 0, y = 0, width = 0, height = 0] = page.rules.subarray(4 * i, 4 * i + 4);
+    if ((page.ruleColor[i] !== 0 && height > 4) !== grounds) continue;
     context.fillStyle = css(page.ruleColor[i] as number);
     // Never thinner than a device pixel, so that fraction bars stay.
     context.fillRect(x, y, Math.max(width, 1 / scale), Math.max(height, 1 / scale));
+  }
+}
+
+function paintQuads(
+  context: CanvasRenderingContext2D,
+  page: PageDescription,
+  line: number,
+  scale: number,
+): void {
+  context.setTransform(scale, 0, 0, scale, 0, 0);
+  for (let i = page.lineQuad[line] as number; i < (page.lineQuad[line + 1] as number); i++) {
+    const corners = page.quads.subarray(8 * i, 8 * i + 8);
+    context.fillStyle = css(page.quadColor[i] as number);
+    context.beginPath();
+    for (let k = 0; k < 8; k += 2) context.lineTo(corners[k] as number, corners[k + 1] as number);
+    context.fill();
+  }
+}
+
+/** A frame with the name of its file in the place of each picture. */
+function paintImages(
+  context: CanvasRenderingContext2D,
+  page: PageDescription,
+  line: number,
+  scale: number,
+): void {
+  for (let i = page.lineImage[line] as number; i < (page.lineImage[line + 1] as number); i++) {
+    const [a = 0, b = 0, c = 0, d = 0, e = 0, f = 0] = page.images.subarray(6 * i, 6 * i + 6);
+    context.setTransform(scale, 0, 0, scale, 0, 0);
+    context.strokeStyle = context.fillStyle = '#8a8172';
+    context.lineWidth = 0.5;
+    context.beginPath();
+    context.moveTo(e, f);
+    context.lineTo(e + a, f + b);
+    context.lineTo(e + a + c, f + b + d);
+    context.lineTo(e + c, f + d);
+    context.closePath();
+    context.stroke();
+    context.font = '8px sans-serif';
+    context.fillText(page.imageFile[i] ?? '', e + 4, f - 6, Math.max(10, Math.hypot(a, b) - 8));
   }
 }
 
@@ -118,6 +178,15 @@ function signatures(page: PageDescription): Map<string, number> {
       page.runFont.subarray(first, end),
       page.glyphX.subarray(page.runStart[first], page.runStart[end]),
       rules,
+      page.quads.subarray(
+        8 * (page.lineQuad[line] as number),
+        8 * (page.lineQuad[line + 1] as number),
+      ),
+      page.images.subarray(
+        6 * (page.lineImage[line] as number),
+        6 * (page.lineImage[line + 1] as number),
+      ),
+      page.runMatrix.subarray(first, end),
     ];
     out.set(parts.map((part) => part.join()).join(';'), line);
   }

@@ -1,0 +1,133 @@
+import type { RefWhat } from '../../document/inlines';
+import { textOf } from '../../expansion/expandables';
+import type { CommandEntry, PackageEntry } from '../entries';
+import { tokensOf } from '../entries';
+import type { Interpreter } from '../interpreter';
+import { quietEntry } from '../macroEntry';
+import { keysOf } from '../constructs/bibliography';
+
+function addRef(
+  it: Interpreter,
+  label: string,
+  what: RefWhat,
+  capital = false,
+  plural = false,
+): void {
+  const { place } = it.p;
+  const at = { from: place.from, to: Math.max(place.to, it.p.here()) };
+  it.add({ kind: 'ref', what, label, font: it.font, capital, plural, ...at });
+}
+
+/** “theorem 1 and lemma 2”, “eqs. (1) to (3)”: one kind named once. */
+function smartRefs(
+  it: Interpreter,
+  labels: readonly string[],
+  capital: boolean,
+  page: boolean,
+): void {
+  it.startParagraph();
+  labels.forEach((label, i) => {
+    if (i > 0)
+      it.execute(
+        it.source(i === labels.length - 1 ? (labels.length > 2 ? ', and ' : ' and ') : ', '),
+      );
+    if (page) {
+      if (i === 0) it.execute(it.source(labels.length > 1 ? 'pages~' : 'page~'));
+      addRef(it, label, 'page');
+      return;
+    }
+    if (i === 0) {
+      addRef(it, label, 'kind', capital, labels.length > 1);
+      it.execute(it.source('~'));
+    }
+    addRef(it, label, 'clever');
+  });
+}
+
+const reference = (name: string, capital: boolean, page: boolean): CommandEntry => ({
+  name,
+  signature: 'sm',
+  description: 'Numbers of what labels name, with what they are.',
+  example: `\\${name}{eq:tide}`,
+  package: 'cleveref',
+  run: (it, args) => smartRefs(it, keysOf(it, tokensOf(args, 1)), capital, page),
+});
+
+const range = (name: string, capital: boolean): CommandEntry => ({
+  name,
+  signature: 'smm',
+  description: 'From the first of two labels to the second.',
+  example: `\\${name}{eq:a}{eq:b}`,
+  package: 'cleveref',
+  run: (it, args) => {
+    it.startParagraph();
+    const [from, to] = [textOf(it.p, tokensOf(args, 1)), textOf(it.p, tokensOf(args, 2))];
+    addRef(it, from, 'kind', capital, true);
+    it.execute(it.source('~'));
+    addRef(it, from, 'clever');
+    it.execute(it.source(' to '));
+    addRef(it, to, 'clever');
+  },
+});
+
+/** `\crefname{theorem}{theorem}{theorems}`: kept for references by kind. */
+const naming = (name: string): CommandEntry => ({
+  name,
+  signature: 'mMM',
+  description: 'What a kind is called, one of them and several.',
+  example: `\\${name}{theorem}{theorem}{theorems}`,
+  package: 'cleveref',
+  run: (it, args) => {
+    const kind = textOf(it.p, tokensOf(args, 0));
+    const names = [textOf(it.p, tokensOf(args, 1)), textOf(it.p, tokensOf(args, 2))];
+    it.state.set(it.state.cell(`\u0001kind:${kind}`), names, true);
+  },
+});
+
+/** cleveref: references that say what they point to. */
+export const cleveref: PackageEntry = {
+  name: 'cleveref',
+  description: 'References that say what they point to.',
+  options: null,
+  commands: [
+    reference('cref', false, false),
+    reference('Cref', true, false),
+    reference('cpageref', false, true),
+    reference('Cpageref', true, true),
+    range('crefrange', false),
+    range('Crefrange', true),
+    {
+      name: 'namecref',
+      signature: 'm',
+      description: 'What a label names is called.',
+      example: '\\namecref{eq:tide}',
+      package: 'cleveref',
+      run: (it, args) => addRef(it, textOf(it.p, tokensOf(args, 0)), 'kind'),
+    },
+    {
+      name: 'nameCref',
+      signature: 'm',
+      description: 'What a label names is called, with a capital.',
+      example: '\\nameCref{eq:tide}',
+      package: 'cleveref',
+      run: (it, args) => addRef(it, textOf(it.p, tokensOf(args, 0)), 'kind', true),
+    },
+    {
+      name: 'labelcref',
+      signature: 'm',
+      description: 'The number of what a label names.',
+      example: '\\labelcref{eq:tide}',
+      package: 'cleveref',
+      run: (it, args) => addRef(it, textOf(it.p, tokensOf(args, 0)), 'clever'),
+    },
+    naming('crefname'),
+    naming('Crefname'),
+    quietEntry('crefformat', 'mM', 'How references of a kind are written.'),
+    quietEntry('Crefformat', 'mM', 'How references of a kind are written.'),
+    quietEntry('creflabelformat', 'mM', 'How numbers of a kind are written.'),
+    quietEntry('crefdefaultlabelformat', 'M', 'How numbers are written.'),
+    quietEntry('crefalias', 'mm', 'One kind is called as another.'),
+    quietEntry('crefrangeformat', 'mM', 'How ranges of a kind are written.'),
+    quietEntry('crefmultiformat', 'mMMM', 'How several references of a kind are written.'),
+  ],
+};

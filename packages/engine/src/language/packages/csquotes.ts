@@ -1,0 +1,69 @@
+import type { CommandEntry, EnvironmentEntry, PackageEntry } from '../entries';
+import { isStarred, tokensOf } from '../entries';
+import { macroEntry, quietEntry } from '../macroEntry';
+
+const enquote: CommandEntry = {
+  name: 'enquote',
+  signature: 'sM',
+  description: 'Text in quotation marks; inside others, in single ones.',
+  example: '\\enquote{high water}',
+  package: 'csquotes',
+  run: (it, args) => {
+    const depth = it.fact<number>('quoteDepth') ?? 0;
+    const inner = isStarred(args) || depth % 2 === 1;
+    it.startParagraph();
+    it.openGroup({ kind: 'semisimple', span: it.p.place });
+    it.setFact('quoteDepth', depth + 1);
+    it.execute(it.p.chars(inner ? '‘' : '“'));
+    it.execute(tokensOf(args, 1));
+    it.execute(it.p.chars(inner ? '’' : '”'));
+    it.closeGroup();
+  },
+};
+
+const displayquote: EnvironmentEntry = {
+  name: 'displayquote',
+  signature: 'oo',
+  description: 'A quotation set apart.',
+  example: '\\begin{displayquote}\nThe tide waits for nobody.\n\\end{displayquote}',
+  package: 'csquotes',
+  begin: (it, _args, token) => it.environment('quote')?.begin?.(it, [], token),
+  end: (it) => it.environment('quote')?.end?.(it),
+};
+
+/** csquotes: quotation marks by what they are for. */
+export const csquotes: PackageEntry = {
+  name: 'csquotes',
+  description: 'Quotation marks that fit where they stand.',
+  options: null,
+  commands: [
+    enquote,
+    macroEntry(
+      'textquote',
+      'oM',
+      'A quotation with its source.',
+      '\\textquote{high water}',
+      '\\enquote{#2}',
+      '',
+    ),
+    macroEntry(
+      'blockquote',
+      'oM',
+      'A longer quotation.',
+      '\\blockquote{high water}',
+      '\\enquote{#2}',
+      '',
+    ),
+    macroEntry(
+      'foreignquote',
+      'mM',
+      'A quotation in another language.',
+      '\\foreignquote{french}{mer}',
+      '\\enquote{#2}',
+    ),
+    quietEntry('MakeOuterQuote', 'm', 'A character that stands for quotation marks.'),
+    quietEntry('MakeAutoQuote', 'mm', 'Characters that stand for quotation marks.'),
+    quietEntry('SetCiteCommand', 'm', 'How sources are cited.'),
+  ],
+  environments: [displayquote],
+};

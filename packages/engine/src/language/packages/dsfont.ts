@@ -1,0 +1,10 @@
+import type { PackageEntry } from '../entries';
+import { alphabetCommand } from '../constructs/mathStructures';
+
+/** dsfont: letters with a double stroke, the one among them. */
+export const dsfont: PackageEntry = {
+  name: 'dsfont',
+  description: 'Letters with a double stroke.',
+  options: null,
+  commands: [alphabetCommand('mathds', 'blackboard', 'Letters with a double stroke')],
+};

@@ -1,0 +1,266 @@
+import { PT, type Sp } from '../../base/lengths';
+import type { Inline } from '../../document/inlines';
+import { textOf, tokensText } from '../../expansion/expandables';
+import type { Token } from '../../expansion/meaning';
+import type { Args, CommandEntry, PackageEntry } from '../entries';
+import { isStarred, tokensOf } from '../entries';
+import { box, dimenOf, withSizes } from '../constructs/boxes';
+import { keyValues } from '../constructs/listOptions';
+import { reportMissing } from '../constructs/files';
+import type { Interpreter } from '../interpreter';
+
+const ENDINGS = ['', '.pdf', '.png', '.jpg', '.jpeg', '.svg', '.PNG', '.JPG', '.eps'];
+
+/** The file a picture's name stands for, looked for in the folders of `\graphicspath` too. */
+function pictureFile(it: Interpreter, name: string): string | null {
+  const folders =
+    (it.state.get(it.state.cell('\u0001graphicspath')) as readonly string[] | undefined) ?? [];
+  const names = new Set(it.host.files());
+  const plain = name
+    .trim()
+    .replace(/^(\.\/)+/, '')
+    .replace(/^"|"$/g, '');
+  for (const folder of ['', ...folders])
+    for (const ending of ENDINGS) {
+      const path = (folder + plain + ending).replace(/^(\.\/)+/, '');
+      if (names.has(path)) return path;
+    }
+  return null;
+}
+
+interface Wanted {
+  readonly width: Sp | null;
+  readonly height: Sp | null;
+  readonly scale: number;
+  readonly angle: number;
+  readonly keep: boolean;
+  readonly trim: readonly Sp[] | null;
+  readonly clip: boolean;
+}
+
+function wanted(it: Interpreter, tokens: readonly Token[]): Wanted {
+  const keys = keyValues(tokens);
+  const length = (key: string): Sp | null => {
+    const value = keys.get(key);
+    if (!value || value.length === 0) return null;
+    const text = tokensText(value).trim();
+    return text === '!' ? null : dimenOf(it, value);
+  };
+  const number = (key: string, fallback: number): number => {
+    const value = parseFloat(textOf(it.p, keys.get(key) ?? []));
+    return Number.isFinite(value) ? value : fallback;
+  };
+  const on = (key: string): boolean =>
+    keys.has(key) && textOf(it.p, keys.get(key) ?? []) !== 'false';
+  const trim = keys.get('trim') ?? keys.get('viewport');
+  return {
+    width: length('width'),
+    height: length('height') ?? length('totalheight'),
+    scale: number('scale', 1),
+    angle: number('angle', 0),
+    keep: on('keepaspectratio'),
+    trim: trim ? trimOf(it, trim) : null,
+    clip: on('clip'),
+  };
+}
+
+/** Four lengths, in big points where no unit is given. */
+function trimOf(it: Interpreter, tokens: readonly Token[]): Sp[] {
+  return textOf(it.p, tokens)
+    .split(/\s+/)
+    .filter((part) => part !== '')
+    .map((part) => dimenOf(it, it.source(/[a-z]/.test(part) ? part : `${part}bp`)));
+}
+
+/** Natural size fitted to what is asked: one length keeps the shape, two stretch it unless told to keep it. */
+function sizeFor(natural: { width: Sp; height: Sp }, want: Wanted): { width: Sp; height: Sp } {
+  const { width, height } = natural;
+  if (want.width !== null && want.height !== null) {
+    if (!want.keep) return { width: want.width, height: want.height };
+    const factor = Math.min(want.width / width, want.height / height);
+    return { width: width * factor, height: height * factor };
+  }
+  const factor =
+    want.width !== null
+      ? want.width / width
+      : want.height !== null
+        ? want.height / height
+        : want.scale;
+  return { width: width * factor, height: height * factor };
+}
+
+function includeGraphics(it: Interpreter, args: Args, token: Token): Inline {
+  const name = textOf(it.p, tokensOf(args, 3));
+  const at = it.spanOf(token);
+  const span = { from: at.from, to: Math.max(at.to, it.p.here()) };
+  const want = wanted(it, tokensOf(args, 1));
+  const file = pictureFile(it, name);
+  let size = file === null ? null : it.host.imageSize(file, 1);
+  const eps = file !== null && size !== null && size.width === 0;
+  if (file === null) reportMissing(it, name, span);
+  else if (size === null || eps) {
+    const why = eps ? 'it is an EPS file' : 'its contents are none of those';
+    const todo = eps ? 'Save it as PDF, PNG or SVG in the program it was made with.' : '';
+    it.p.report('picture-unreadable', span, { name: file, why, todo });
+  }
+  const blank = file === null || size === null || eps || it.fact<boolean>('draft') === true;
+  size = size && !eps ? size : { width: 120 * PT, height: 80 * PT };
+  const cut = cropOf(size, want);
+  const { width, height } = sizeFor(cut.size, want);
+  const image: Inline = {
+    kind: 'image',
+    file: file ?? name,
+    width: Math.round(width),
+    height: Math.round(height),
+    crop: cut.crop,
+    blank,
+    ...span,
+  };
+  if (want.angle === 0) return image;
+  return box(it, [image], { transform: { x: 1, y: 1, degrees: want.angle } });
+}
+
+function cropOf(size: { width: Sp; height: Sp }, { trim, clip }: Wanted) {
+  if (!trim || trim.length < 4 || !clip) return { size, crop: null };
+  const [left, bottom, right, top] = trim as [Sp, Sp, Sp, Sp];
+  const crop = [
+    left / size.width,
+    bottom / size.height,
+    right / size.width,
+    top / size.height,
+  ] as const;
+  return {
+    size: {
+      width: Math.max(PT, size.width - left - right),
+      height: Math.max(PT, size.height - bottom - top),
+    },
+    crop,
+  };
+}
+
+/** Scaled, mirrored or turned contents. */
+function transformed(
+  it: Interpreter,
+  tokens: readonly Token[],
+  x: number,
+  y: number,
+  degrees: number,
+): void {
+  it.add(box(it, it.inlinesOf(tokens), { transform: { x, y, degrees } }));
+}
+
+const numberOf = (it: Interpreter, tokens: readonly Token[]): number => {
+  const value = parseFloat(textOf(it.p, tokens));
+  return Number.isFinite(value) ? value : 1;
+};
+
+function resizeBox(it: Interpreter, args: Args): void {
+  const inlines = it.inlinesOf(tokensOf(args, 3));
+  const size = it.host.measure(inlines);
+  const asked = (i: number): Sp | null => {
+    const tokens = tokensOf(args, i);
+    return tokensText(tokens).trim() === '!'
+      ? null
+      : withSizes(it, inlines, () => dimenOf(it, tokens));
+  };
+  const [width, height] = [asked(1), asked(2)];
+  const high = isStarred(args) ? size.height + size.depth : size.height;
+  const sx = width !== null && size.width > 0 ? width / size.width : null;
+  const sy = height !== null && high > 0 ? height / high : null;
+  it.add(box(it, inlines, { transform: { x: sx ?? sy ?? 1, y: sy ?? sx ?? 1, degrees: 0 } }));
+}
+
+const commands: readonly CommandEntry[] = [
+  {
+    name: 'includegraphics',
+    signature: 'soom',
+    description: 'A picture: PNG, JPEG, PDF or SVG; its size by width, height or scale.',
+    example: '\\includegraphics[width=.6\\textwidth]{gauge}',
+    package: 'graphicx',
+    run: (it, args, token) =>
+      it.add(
+        includeGraphics(
+          it,
+          args[2] ? [args[0] ?? false, args[2], null, args[3] ?? null] : args,
+          token,
+        ),
+      ),
+    math: (reader, token) => {
+      const args = reader.it.readArguments('soom', token);
+      if (!args) return null;
+      return {
+        kind: 'text',
+        inlines: [includeGraphics(reader.it, args, token)],
+        ...reader.span(token),
+      };
+    },
+  },
+  {
+    name: 'graphicspath',
+    signature: 'm',
+    description: 'Folders that pictures are looked for in.',
+    example: '\\graphicspath{{pictures/}}',
+    package: 'graphicx',
+    run: (it, args) => {
+      const folders = [...tokensText(tokensOf(args, 0)).matchAll(/\{([^}]*)\}/g)].map((hit) =>
+        (hit[1] ?? '').trim(),
+      );
+      it.state.set(it.state.cell('\u0001graphicspath'), folders, true);
+    },
+  },
+  {
+    name: 'rotatebox',
+    signature: 'omM',
+    description: 'Text turned counter-clockwise by degrees.',
+    example: '\\rotatebox{90}{ferry}',
+    package: 'graphicx',
+    run: (it, args) => transformed(it, tokensOf(args, 2), 1, 1, numberOf(it, tokensOf(args, 1))),
+  },
+  {
+    name: 'scalebox',
+    signature: 'moM',
+    description: 'Text scaled by a factor; brackets give another one for its height.',
+    example: '\\scalebox{2}{ferry}',
+    package: 'graphicx',
+    run: (it, args) => {
+      const x = numberOf(it, tokensOf(args, 0));
+      transformed(it, tokensOf(args, 2), x, args[1] ? numberOf(it, tokensOf(args, 1)) : x, 0);
+    },
+  },
+  {
+    name: 'reflectbox',
+    signature: 'M',
+    description: 'Text seen in a mirror.',
+    example: '\\reflectbox{ferry}',
+    package: 'graphicx',
+    run: (it, args) => transformed(it, tokensOf(args, 0), -1, 1, 0),
+  },
+  {
+    name: 'resizebox',
+    signature: 'smmM',
+    description: 'Text scaled to a width and a height; ! keeps its shape.',
+    example: '\\resizebox{3cm}{!}{ferry}',
+    package: 'graphicx',
+    run: resizeBox,
+  },
+  {
+    name: 'DeclareGraphicsExtensions',
+    signature: 'm',
+    description: 'Endings of picture files that are tried.',
+    example: '\\DeclareGraphicsExtensions{.pdf,.png}',
+    package: 'graphicx',
+    run: () => undefined,
+  },
+];
+
+/** graphicx: pictures, and text scaled and turned. */
+export const graphicx: PackageEntry = {
+  name: 'graphicx',
+  description: 'Pictures; text scaled, turned and mirrored.',
+  options: null,
+  commands,
+  setup: (it, options) => {
+    if (options.includes('draft')) it.setFact('draft', true, true);
+  },
+};
+export const graphics: PackageEntry = { ...graphicx, name: 'graphics' };

@@ -1,0 +1,267 @@
+import type { Inline } from '../../document/inlines';
+import { readOptional } from '../../expansion/arguments';
+import { textOf } from '../../expansion/expandables';
+import { keyValues } from '../constructs/listOptions';
+import type { CommandEntry, EnvironmentEntry, PackageEntry } from '../entries';
+import { tokensOf } from '../entries';
+import type { Interpreter } from '../interpreter';
+import type { Token } from '../../expansion/meaning';
+import { colourOf } from '../colours';
+import { caption as addCaption } from '../constructs/floats';
+import { findFile, reportMissing } from '../constructs/files';
+import { endList } from '../constructs/lists';
+import { finishRaw, rawLines, readRaw, typewriterInlines } from '../constructs/verbatim';
+import { labelDefinition } from '../constructs/references';
+import { PLAIN_LOOK, setListing, type Look } from '../listing';
+import { insideEnvironment } from './fancyvrb';
+import { keywordsOf, splitCode, type Language } from './listingsLanguages';
+
+type Keys = ReadonlyMap<string, readonly Token[]>;
+const CELL = '\u0001listings';
+const settings = (it: Interpreter): Readonly<Record<string, readonly Token[]>> =>
+  (it.state.get(it.state.cell(CELL)) as Readonly<Record<string, readonly Token[]>> | undefined) ??
+  {};
+
+function keysWith(it: Interpreter, own: readonly Token[] | null): Keys {
+  const keys = new Map<string, readonly Token[]>(Object.entries(settings(it)));
+  for (const [key, value] of own ? keyValues(own) : []) keys.set(key, value);
+  return keys;
+}
+
+const word = (it: Interpreter, keys: Keys, key: string): string =>
+  textOf(it.p, keys.get(key) ?? []);
+const style = (keys: Keys, key: string): readonly Token[] => keys.get(key) ?? [];
+
+function lookOf(it: Interpreter, keys: Keys): Look {
+  const frame = word(it, keys, 'frame');
+  const numbers = word(it, keys, 'numbers');
+  const background = keys.get('backgroundcolor');
+  return {
+    ...PLAIN_LOOK,
+    numbers: numbers === 'left' || numbers === 'right' ? numbers : 'none',
+    firstNumber: parseInt(word(it, keys, 'firstnumber') || '1', 10) || 1,
+    step: parseInt(word(it, keys, 'stepnumber') || '1', 10) || 1,
+    frame: /single|shadowbox|trBL|tblr|TBLR/.test(frame)
+      ? 'box'
+      : /lines|tb|leftline/.test(frame)
+        ? 'lines'
+        : 'none',
+    background: background ? backgroundOf(it, background) : null,
+  };
+}
+
+/** The colour that `\color{…}` names. */
+function backgroundOf(it: Interpreter, tokens: readonly Token[]): number | null {
+  const at = tokens.findIndex((t) => t.text === 'color');
+  if (at < 0) return null;
+  const name = tokens.slice(at + 1).filter((t) => t.cat !== 1 && t.cat !== 2);
+  return colourOf(it, null, name);
+}
+
+/** A line of code, its words in the styles of their kind. */
+function codeLine(it: Interpreter, line: string, keys: Keys, language: Language): Inline[] {
+  const out: Inline[] = [];
+  for (const { text, kind } of splitCode(line, language)) {
+    const tokens = kind === 'plain' ? [] : style(keys, `${kind}style`);
+    it.openGroup({ kind: 'semisimple', span: it.p.place });
+    if (kind === 'keyword' && !keys.has('keywordstyle')) it.changeFont({ series: 'bold' });
+    else if (kind === 'comment' && !keys.has('commentstyle')) it.changeFont({ shape: 'italic' });
+    else it.execute(tokens);
+    out.push(...codeInlines(it, text));
+    it.closeGroup();
+  }
+  return out;
+}
+
+/** Characters on a grid of 0.6 em, as listings sets them unless told otherwise; in typewriter they are as wide by themselves. */
+function codeInlines(it: Interpreter, text: string): Inline[] {
+  if (it.font.family === 'mono') return typewriterInlines(it, text);
+  const width = Math.round(0.6 * it.font.size);
+  const at = it.p.place;
+  return [...text.replaceAll('\t', '        ')].map((char): Inline =>
+    char === ' '
+      ? { kind: 'kern', width, ...at }
+      : {
+          kind: 'box',
+          inlines: [{ kind: 'text', text: char, font: it.font, ...at }],
+          width,
+          align: 'center',
+          raise: 0,
+          hidden: false,
+          frame: null,
+          grow: false,
+          ...at,
+        },
+  );
+}
+
+function setCode(it: Interpreter, lines: readonly string[], keys: Keys): void {
+  const language = keywordsOf(
+    word(it, keys, 'language'),
+    word(it, keys, 'morekeywords'),
+    word(it, keys, 'morecomment'),
+  );
+  const look = lookOf(it, keys);
+  it.execute(style(keys, 'basicstyle'));
+  setListing(it, lines, { ...look, style: '' }, (inner, line) =>
+    codeLine(inner, line, keys, language),
+  );
+}
+
+/** Caption and label from the options of a listing. */
+function withCaption(it: Interpreter, keys: Keys, act: () => void): void {
+  const caption = keys.get('caption') ?? keys.get('title');
+  const label = keys.get('label');
+  const below = word(it, keys, 'captionpos') === 'b';
+  const print = (): void => {
+    if (!caption) return;
+    it.openGroup({ kind: 'semisimple', span: it.p.place });
+    it.execute(it.source('\\def\\@captype{lstlisting}'));
+    addCaption(it, [!keys.has('caption'), null, caption], it.p.command('caption'));
+    it.closeGroup();
+  };
+  const name = (): void => {
+    if (!label) return;
+    const key = textOf(it.p, label);
+    it.labels.push(labelDefinition(it, key, it.p.place));
+    it.addBlock({ kind: 'label', name: key });
+  };
+  if (!below) {
+    print();
+    name();
+  }
+  act();
+  if (below) {
+    it.endParagraph();
+    print();
+    name();
+  }
+}
+
+const environment = (name: string, preset: readonly Token[], detail: string): EnvironmentEntry => ({
+  name,
+  signature: '',
+  description: 'A program, its words set by their kind.',
+  example: `\\begin{${name}}\nfor each ferry: leave\n\\end{${name}}`,
+  package: 'listings',
+  detail,
+  begin: (it) => {
+    const own = readOptional(it.p, false);
+    const keys = keysWith(it, [...preset, ...(own ? [...it.p.chars(','), ...own] : [])]);
+    const lines = rawLines(it, name);
+    it.endParagraph();
+    withCaption(it, keys, () => setCode(it, lines, keys));
+    finishRaw(it);
+  },
+  end: endList,
+});
+
+const inline: CommandEntry = {
+  name: 'lstinline',
+  signature: '',
+  description: 'A piece of a program in the line, between two equal characters.',
+  example: '\\lstinline|leave(ferry)|',
+  package: 'listings',
+  run: (it, _args, token) => {
+    const own = readOptional(it.p, false);
+    const keys = keysWith(it, own);
+    it.startParagraph();
+    const start = it.p.nextSource?.rawChar() ?? it.p.next()?.text ?? '|';
+    const { text, found } = readRaw(it, start === '{' ? '}' : start);
+    if (!found) it.p.report('verb-unclosed', it.spanOf(token), { open: start });
+    const language = keywordsOf(word(it, keys, 'language'), word(it, keys, 'morekeywords'), '');
+    it.openGroup({ kind: 'semisimple', span: it.p.place });
+    it.execute(style(keys, 'basicstyle'));
+    for (const part of codeLine(it, text, keys, language)) it.hlist?.add(part);
+    it.closeGroup();
+  },
+};
+
+/** listings: programs. */
+export const listings: PackageEntry = {
+  name: 'listings',
+  description: 'Programs with their words set by kind, numbered, framed, captioned.',
+  options: null,
+  environments: [environment('lstlisting', [], '')],
+  commands: [
+    inline,
+    {
+      name: 'lstset',
+      signature: 'M',
+      description: 'How programs look from here on.',
+      example: '\\lstset{basicstyle=\\ttfamily}',
+      package: 'listings',
+      run: (it, args) => {
+        const keys = Object.fromEntries(keysWith(it, tokensOf(args, 0)));
+        it.state.set(it.state.cell(CELL), keys);
+      },
+    },
+    {
+      name: 'lstdefinestyle',
+      signature: 'mM',
+      description: 'A look by a name.',
+      example: '\\lstdefinestyle{tide}{basicstyle=\\ttfamily}',
+      package: 'listings',
+      run: (it, args) =>
+        it.state.set(
+          it.state.cell(`\u0001lststyle:${textOf(it.p, tokensOf(args, 0))}`),
+          tokensOf(args, 1),
+        ),
+    },
+    {
+      name: 'lstnewenvironment',
+      signature: 'mooMM',
+      description: 'An environment of your own for programs.',
+      example: '\\lstnewenvironment{code}{}{}',
+      package: 'listings',
+      run: (it, args) => {
+        const name = textOf(it.p, tokensOf(args, 0));
+        const begin = tokensOf(args, 3);
+        const at = begin.findIndex((t) => t.text === 'lstset');
+        const inner = at < 0 ? [] : begin.slice(at + 2, -1);
+        it.state.set(
+          it.state.cell(`\u0002${name}`),
+          environment(name, inner, JSON.stringify(inner.map((t) => t.text))),
+          true,
+        );
+      },
+    },
+    {
+      name: 'lstinputlisting',
+      signature: 'om',
+      description: 'A program from a file.',
+      example: '\\lstinputlisting{gauge.py}',
+      package: 'listings',
+      run: (it, args) => {
+        const name = textOf(it.p, tokensOf(args, 1));
+        const file = findFile(it, name, ['']);
+        if (!file) return reportMissing(it, name, it.p.place);
+        const keys = keysWith(it, args[0] ? tokensOf(args, 0) : null);
+        const all = file.text.replace(/\n$/, '').split('\n');
+        const first = parseInt(word(it, keys, 'firstline') || '1', 10) || 1;
+        const last = parseInt(word(it, keys, 'lastline') || '0', 10) || all.length;
+        insideEnvironment(it, () =>
+          withCaption(it, keys, () => setCode(it, all.slice(first - 1, last), keys)),
+        );
+      },
+    },
+    {
+      name: 'lstlistoflistings',
+      signature: '',
+      description: 'The list of programs with captions.',
+      example: '\\lstlistoflistings',
+      package: 'listings',
+      macro: '\\@listheading{\\lstlistlistingname}\\@starttoc{lol}',
+    },
+    {
+      name: 'lstdefinelanguage',
+      signature: 'omoM',
+      description: 'A language by its words.',
+      example: '\\lstdefinelanguage{tide}{morekeywords={ebb,flood}}',
+      package: 'listings',
+      run: () => undefined,
+    },
+  ],
+  source: String.raw`\newcounter{lstlisting}\def\lstlistingname{Listing}\def\lstlistlistingname{Listings}
+\def\lstlistingnamename{}\def\l@lstlisting{\@dottedtocline{1}{1.5em}{2.3em}}`,
+};

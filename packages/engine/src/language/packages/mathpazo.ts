@@ -1,0 +1,9 @@
+import type { PackageEntry } from '../entries';
+import { typeface } from '../typeface';
+
+/** mathpazo: Text and mathematics in the Palatino manner (TeX Gyre Pagella). */
+export const mathpazo: PackageEntry = typeface(
+  'mathpazo',
+  'pagella',
+  'Text and mathematics in the Palatino manner (TeX Gyre Pagella).',
+);

@@ -1,0 +1,31 @@
+import { textOf } from '../../expansion/expandables';
+import type { PackageEntry } from '../entries';
+import { tokensOf } from '../entries';
+
+/** nameref: references by the heading they stand under. */
+export const nameref: PackageEntry = {
+  name: 'nameref',
+  description: 'References by the words of a heading.',
+  options: null,
+  commands: [
+    {
+      name: 'nameref',
+      signature: 'sm',
+      description: 'The heading that a label stands under.',
+      example: '\\nameref{eq:tide}',
+      package: 'nameref',
+      run: (it, args) => {
+        it.startParagraph();
+        const { place } = it.p;
+        const at = { from: place.from, to: Math.max(place.to, it.p.here()) };
+        it.add({
+          kind: 'ref',
+          what: 'title',
+          label: textOf(it.p, tokensOf(args, 1)),
+          font: it.font,
+          ...at,
+        });
+      },
+    },
+  ],
+};

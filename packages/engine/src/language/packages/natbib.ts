@@ -1,0 +1,162 @@
+import type { CommandEntry, PackageEntry } from '../entries';
+import { isStarred, tokensOf } from '../entries';
+import { citation, keysOf } from '../constructs/bibliography';
+import type { Args } from '../entries';
+import type { Interpreter } from '../interpreter';
+import { macroEntry, quietEntry } from '../macroEntry';
+
+interface Form {
+  /** Author before the brackets, author inside them, or none. */
+  readonly author: 'before' | 'inside' | 'none';
+  readonly year: boolean;
+  readonly bracketed: boolean;
+}
+
+const byNumber = (it: Interpreter): boolean => it.fact<boolean>('authorYear') !== true;
+
+/** `\citet*[before][note]{keys}` and its kin. */
+function cite(it: Interpreter, args: Args, form: Form): void {
+  const part = isStarred(args) ? ':full' : ':author';
+  const keys = keysOf(it, tokensOf(args, 3));
+  const one = args[2] === null;
+  const before = one ? null : tokensOf(args, 1);
+  const note = one ? args[1] : args[2];
+  it.citations.push(...keys);
+  it.startParagraph();
+  const say = (text: string): void => it.execute(it.source(text));
+  const [open, close] = byNumber(it) ? ['[', ']'] : brackets(it);
+  if (form.author === 'inside' && form.bracketed) say(open);
+  if (before && before.length > 0 && form.author === 'inside')
+    it.execute([...before, ...it.source('~')]);
+  keys.forEach((key, i) => {
+    if (i > 0) say(byNumber(it) || form.author === 'before' ? ', ' : '; ');
+    if (byNumber(it)) {
+      if (form.author === 'before' || (form.author === 'inside' && !form.year)) {
+        it.add(citation(it, key, part));
+        if (form.year) say(`~${open}`);
+      }
+      if (form.year) it.add(citation(it, key));
+      if (form.author === 'before' && form.year) {
+        if (note && i === keys.length - 1) it.execute([...it.source(', '), ...(note as never[])]);
+        say(close);
+      }
+      return;
+    }
+    if (form.author !== 'none') it.add(citation(it, key, part));
+    if (!form.year) return;
+    if (form.author === 'before') say(form.bracketed ? `~${open}` : ' ');
+    else if (form.author === 'inside') say(', ');
+    it.add(citation(it, key, ':year'));
+    if (form.author === 'before') {
+      if (note && i === keys.length - 1) it.execute([...it.source(', '), ...(note as never[])]);
+      if (form.bracketed) say(close);
+    }
+  });
+  if (note && form.author !== 'before') it.execute([...it.source(', '), ...(note as never[])]);
+  if (form.author === 'inside' && form.bracketed) say(close);
+  if (form.author === 'none' && form.bracketed) say(close);
+}
+
+function brackets(it: Interpreter): [string, string] {
+  const kind = it.state.get(it.state.cell('\u0001citebrackets')) as string | undefined;
+  return kind === 'square' ? ['[', ']'] : kind === 'curly' ? ['\\{', '\\}'] : ['(', ')'];
+}
+
+const command = (name: string, form: Form, what: string): CommandEntry => ({
+  name,
+  signature: 'soom',
+  description: what,
+  example: `\\${name}[p.~3]{quill}`,
+  package: 'natbib',
+  run: (it, args) => cite(it, args, form),
+});
+
+/** natbib: citations by author and year. */
+export const natbib: PackageEntry = {
+  name: 'natbib',
+  description: 'Citations by author and year, or by number.',
+  options: null,
+  commands: [
+    command(
+      'citet',
+      { author: 'before', year: true, bracketed: true },
+      'Cites in the sentence: Quill (2024).',
+    ),
+    command(
+      'citep',
+      { author: 'inside', year: true, bracketed: true },
+      'Cites in brackets: (Quill, 2024).',
+    ),
+    command(
+      'citealt',
+      { author: 'before', year: true, bracketed: false },
+      'As \\citet, without brackets.',
+    ),
+    command(
+      'citealp',
+      { author: 'inside', year: true, bracketed: false },
+      'As \\citep, without brackets.',
+    ),
+    command(
+      'citeauthor',
+      { author: 'inside', year: false, bracketed: false },
+      'The author of an entry.',
+    ),
+    command('citeyear', { author: 'none', year: true, bracketed: false }, 'The year of an entry.'),
+    command(
+      'Citet',
+      { author: 'before', year: true, bracketed: true },
+      'Cites at the start of a sentence.',
+    ),
+    command('Citep', { author: 'inside', year: true, bracketed: true }, 'Cites in brackets.'),
+    macroEntry(
+      'citeyearpar',
+      'm',
+      'The year of an entry in brackets.',
+      '\\citeyearpar{quill}',
+      '(\\citeyear{#1})',
+    ),
+    macroEntry(
+      'citetext',
+      'M',
+      'Text in the brackets of citations.',
+      '\\citetext{see there}',
+      '(#1)',
+    ),
+    {
+      name: 'cite',
+      signature: 'soom',
+      description: 'Cites: by number in brackets, or as \\citet.',
+      example: '\\cite{quill}',
+      package: 'natbib',
+      run: (it, args) =>
+        cite(
+          it,
+          args,
+          byNumber(it)
+            ? { author: 'inside', year: true, bracketed: true }
+            : { author: 'before', year: true, bracketed: true },
+        ),
+    },
+    quietEntry('setcitestyle', 'm', 'How citations are written.'),
+    quietEntry('bibpunct', 'ommmmmm', 'The signs of citations.'),
+    quietEntry('shortcites', 'm', 'Names shortened from the first time on.'),
+    macroEntry('bibfont', '', 'The font of the bibliography.', '\\bibfont', ''),
+    macroEntry(
+      'bibsection',
+      '',
+      'The heading of the bibliography.',
+      '\\bibsection',
+      '\\@bibheading',
+    ),
+    quietEntry('citestyle', 'm', 'How citations are written.'),
+  ],
+  source: '\\newskip\\bibsep\\newdimen\\bibhang\\bibhang=1em',
+  setup: (it, options) => {
+    if (options.includes('numbers') || options.includes('super'))
+      it.setFact('authorYear', false, true);
+    if (options.includes('authoryear')) it.setFact('authorYear', true, true);
+    const kind = options.find((o) => ['square', 'round', 'curly'].includes(o));
+    if (kind) it.state.set(it.state.cell('\u0001citebrackets'), kind, true);
+  },
+};

@@ -1,0 +1,9 @@
+import type { PackageEntry } from '../entries';
+import { typeface } from '../typeface';
+
+/** newpxmath: Mathematics in the Palatino manner. */
+export const newpxmath: PackageEntry = typeface(
+  'newpxmath',
+  'pagella',
+  'Mathematics in the Palatino manner.',
+);

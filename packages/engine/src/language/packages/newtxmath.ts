@@ -1,0 +1,9 @@
+import type { PackageEntry } from '../entries';
+import { typeface } from '../typeface';
+
+/** newtxmath: Mathematics in the Times manner. */
+export const newtxmath: PackageEntry = typeface(
+  'newtxmath',
+  'termes',
+  'Mathematics in the Times manner.',
+);

@@ -1,0 +1,9 @@
+import type { PackageEntry } from '../entries';
+import { typeface } from '../typeface';
+
+/** palatino: Text in the Palatino manner. */
+export const palatino: PackageEntry = typeface(
+  'palatino',
+  'pagella',
+  'Text in the Palatino manner.',
+);

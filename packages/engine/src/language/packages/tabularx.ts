@@ -1,0 +1,31 @@
+import type { PackageEntry } from '../entries';
+import { tokensOf } from '../entries';
+import { dimenOf } from '../constructs/boxes';
+import { freshTable, readPreamble, readRows, tableNode } from '../constructs/tables';
+
+/** tabularx: tables of a given width whose `X` columns share what is left. */
+export const tabularx: PackageEntry = {
+  name: 'tabularx',
+  description: 'Tables of a given width; columns X share what is left of it.',
+  options: null,
+  requires: ['array'],
+  environments: [
+    {
+      name: 'tabularx',
+      signature: 'mom',
+      description: 'A table of a given width; columns X hold paragraphs and share what is left.',
+      example: '\\begin{tabularx}{6cm}{lX}\nebb & falling water\n\\end{tabularx}',
+      package: 'tabularx',
+      begin: (it, args) => {
+        it.startParagraph();
+        const width = dimenOf(it, tokensOf(args, 0));
+        const position = tokensOf(args, 1)[0]?.text ?? 'c';
+        const preamble = readPreamble(it, tokensOf(args, 2));
+        const table = freshTable();
+        const rows = readRows(it, preamble, 'tabularx', table);
+        const flexible = preamble.columns.some(({ column }) => column.flexible);
+        it.add(tableNode(it, preamble, rows, table, { position, width: flexible ? width : null }));
+      },
+    },
+  ],
+};

@@ -1,0 +1,9 @@
+import type { PackageEntry } from '../entries';
+import { typeface } from '../typeface';
+
+/** tgpagella: The font TeX Gyre Pagella. */
+export const tgpagella: PackageEntry = typeface(
+  'tgpagella',
+  'pagella',
+  'The font TeX Gyre Pagella.',
+);

@@ -1,0 +1,9 @@
+import type { PackageEntry } from '../entries';
+import { typeface } from '../typeface';
+
+/** times: Text in the Times manner (TeX Gyre Termes). */
+export const times: PackageEntry = typeface(
+  'times',
+  'termes',
+  'Text in the Times manner (TeX Gyre Termes).',
+);

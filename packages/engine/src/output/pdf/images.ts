@@ -1,0 +1,88 @@
+import {
+  JpegEmbedder,
+  PDFContext,
+  PDFDocument,
+  PDFObjectCopier,
+  PDFPageEmbedder,
+  PngEmbedder,
+  type PDFRef,
+} from '@cantoo/pdf-lib';
+import { imageSize } from '../../images/size';
+import type { PageDescription } from '../display/description';
+import type { PlacedImage } from './content';
+
+interface Embedded {
+  readonly placed: PlacedImage;
+  readonly ref: PDFRef;
+}
+
+/** The pictures of all pages, each embedded once; one that cannot be read is left out and shown as a frame. */
+export async function embedImages(
+  context: PDFContext,
+  pages: readonly PageDescription[],
+  files: (name: string) => Uint8Array | null,
+): Promise<Map<string, Embedded>> {
+  const out = new Map<string, Embedded>();
+  for (const page of pages)
+    for (const [i, file] of page.imageFile.entries()) {
+      if (page.imageBlank[i] === 1 || out.has(file)) continue;
+      const bytes = files(file);
+      const embedded = bytes ? await embed(context, bytes, `I${out.size}`) : null;
+      if (embedded) out.set(file, embedded);
+    }
+  return out;
+}
+
+async function embed(
+  context: PDFContext,
+  bytes: Uint8Array,
+  name: string,
+): Promise<Embedded | null> {
+  const kind = imageSize(bytes)?.kind;
+  try {
+    if (kind === 'png') return pixels(await PngEmbedder.for(bytes), context, name);
+    if (kind === 'jpeg') return pixels(await JpegEmbedder.for(bytes), context, name);
+    if (kind === 'pdf') return await firstPage(context, await PDFDocument.load(bytes), name);
+    if (kind === 'svg') return await firstPage(context, await drawnSvg(bytes), name);
+  } catch {
+    return null;
+  }
+  return null;
+}
+
+async function pixels(
+  embedder: PngEmbedder | JpegEmbedder,
+  context: PDFContext,
+  name: string,
+): Promise<Embedded> {
+  const ref = await embedder.embedIntoContext(context);
+  return { placed: { name, width: 1, height: 1 }, ref };
+}
+
+async function firstPage(
+  context: PDFContext,
+  document: PDFDocument,
+  name: string,
+): Promise<Embedded> {
+  // The page belongs to another file: what it uses is copied along.
+  const page = PDFObjectCopier.for(document.context, context).copy(document.getPage(0).node);
+  const embedder = await PDFPageEmbedder.for(page);
+  const ref = await embedder.embedIntoContext(context);
+  return { placed: { name, width: embedder.width, height: embedder.height }, ref };
+}
+
+/** An SVG drawn on a page of its own size; scripts and what lies outside the file are not looked at. */
+async function drawnSvg(bytes: Uint8Array): Promise<PDFDocument> {
+  const size = imageSize(bytes);
+  const toPoints = (sp: number): number => (sp / 65536) * (72 / 72.27);
+  const [width, height] = [toPoints(size?.width ?? 0), toPoints(size?.height ?? 0)];
+  const document = await PDFDocument.create();
+  const page = document.addPage([width, height]);
+  let text = '';
+  for (let i = 0; i < bytes.length; i += 8192)
+    text += String.fromCharCode(...bytes.subarray(i, i + 8192));
+  const start = text.indexOf('<svg');
+  page.drawSvg(text.slice(start), { x: 0, y: height, width, height });
+  const saved = await document.save();
+  return PDFDocument.load(saved);
+}
