@@ -5,7 +5,7 @@ import type { LongTable } from '../document/blocks';
 import type { LayoutEnv } from '../paragraphs/env';
 import { setTable } from '../paragraphs/table';
 
-const TIGHT = { baselineSkip: glue(0), lineSkip: glue(0), lineSkipLimit: -0x3fffffff };
+const TIGHT = { baselineSkip: glue(0), lineSkip: glue(0), lineSkipLimit: 0x3fffffff };
 
 const asLine = (box: Box, x: number): LineVItem => ({
   kind: 'line',

@@ -168,6 +168,14 @@ export interface CancelNode extends Placed {
   readonly becomes: MathList | null;
 }
 
+/** An arrow as long as what stands over and under it. */
+export interface LongArrowNode extends Placed {
+  readonly kind: 'longArrow';
+  readonly char: string;
+  readonly over: MathList;
+  readonly under: MathList | null;
+}
+
 export interface NotNode extends Placed {
   readonly kind: 'not';
   readonly body: MathNode;
@@ -231,6 +239,7 @@ export type MathNode =
   | MathTextNode
   | PhantomNode
   | NotNode
+  | LongArrowNode
   | CancelNode
   | ArrayNode
   | UnknownNode;

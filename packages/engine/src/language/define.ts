@@ -12,6 +12,8 @@ const STYLE_FILE = withCategory(standardCategories(), 64, Cat.Letter);
 export function tokenize(state: State, source: string): Token[] {
   const reader = new Reader<Cell>(source, state.cell, 0, -1);
   const tokens: Token[] = [];
+  // In the middle of a line, so that a blank at the start counts.
+  reader.jump(0);
   for (let token = reader.next(STYLE_FILE); token !== null; token = reader.next(STYLE_FILE)) {
     tokens.push({ ...token, from: 0, to: 0 });
   }

@@ -7,7 +7,7 @@ import type { Fix } from '../findings/finding';
 import type { EnvironmentEntry } from './entries';
 import { readStrayMath } from './formulas';
 import { pick, type Interpreter } from './interpreter';
-import { nearestEnvironment, renameFix } from './unknown';
+import { isStranger, nearestEnvironment, renameFix } from './unknown';
 
 /** An environment that has begun. */
 export interface OpenEnvironment {
@@ -90,7 +90,8 @@ function beginUnknown(
 ): void {
   const near = nearestEnvironment(it, name);
   const fix = near ? renameBothEnds(it, name, renameFix(it, nameTokens, near), near) : undefined;
-  it.p.report('environment-unknown', span, { name }, fix);
+  if (fix || !isStranger(it, `the environment ${name}`, span))
+    it.p.report('environment-unknown', span, { name }, fix);
   openTransparent(it, name, span);
 }
 
@@ -116,6 +117,15 @@ function renameBothEnds(
   if (end < 0) return fix;
   const from = reader.pos - reader.base + end + '\\end{'.length;
   return { ...fix, edits: [...fix.edits, { from, to: from + name.length, text: to }] };
+}
+
+/** An environment begun or ended by the commands of its name (`\trivlist … \endtrivlist`); false when it is none. */
+export function environmentByName(it: Interpreter, token: Token): boolean {
+  const name = token.text;
+  const isEnd = name.startsWith('end') && it.environment(name.slice(3)) !== undefined;
+  if (!isEnd && it.environment(name) === undefined) return false;
+  it.p.push([it.p.command(isEnd ? 'end' : 'begin'), ...braced(it, isEnd ? name.slice(3) : name)]);
+  return true;
 }
 
 /** Carries out `\end{name}`. */

@@ -293,7 +293,7 @@ function finishRow(it: Interpreter, marks: RowMarks, row: ReadRow): DisplayRow {
     number: tag?.value ?? '',
     labels: marks.labels.map(({ name }) => name),
     skip: row.skip,
-    textAbove: null,
+    textAbove: marks.textAbove ?? null,
     ...place,
   };
 }
@@ -316,6 +316,13 @@ function rowTag(
   const text = (s: string): Inline => ({ kind: 'text', text: s, font: upright, ...at });
   if (marks.tag) {
     const inner = it.inlinesOf(marks.tag.tokens);
+    // The end mark of a proof stands behind the number of its last formula.
+    if (marks.numbered && marks.tag.tokens[0]?.text === 'qedsymbol') {
+      stepCounter(it.state, 'equation');
+      const value = counterText(it, 'equation');
+      const gap: Inline = { kind: 'kern', width: it.font.size, ...at };
+      return { inlines: [text(`(${value})`), gap, ...inner], value };
+    }
     const value = marks.tag.bare ? '' : marks.tag.tokens.map((t) => t.text).join('');
     return { inlines: marks.tag.bare ? inner : [text('('), ...inner, text(')')], value };
   }

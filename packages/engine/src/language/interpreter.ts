@@ -13,7 +13,7 @@ import type { RawFinding } from '../findings/finding';
 import { Cat } from '../tokens/categories';
 import type { Args, CommandEntry, EnvironmentEntry } from './entries';
 import { defineMacro, tokenize } from './define';
-import { closeOpenGroups, type OpenEnvironment } from './environments';
+import { closeOpenGroups, environmentByName, type OpenEnvironment } from './environments';
 import { InlineList } from './inlineList';
 import { readDollarFormula, readStrayMath } from './formulas';
 import { CELLS, fontInterner, NORMAL_FONT, paragraphShape } from './parameters';
@@ -149,6 +149,11 @@ export class Interpreter {
 
   get font(): FontSpec {
     return (this.state.get(this.cells.font) as FontSpec | undefined) ?? NORMAL_FONT;
+  }
+
+  /** The family that the document's text is set in. */
+  get textFamily(): FontSpec['family'] {
+    return this.fact<FontSpec['family']>('textFamily') ?? 'roman';
   }
 
   changeFont(change: Partial<FontSpec>): void {
@@ -305,7 +310,7 @@ export class Interpreter {
       case 'command':
         return this.runEntry((meaning as LanguageCommand).entry, token);
       case undefined:
-        return reportUnknownCommand(this, token);
+        return environmentByName(this, token) ? undefined : reportUnknownCommand(this, token);
       default:
         return; // an expandable one that `\noexpand` held back: nothing happens
     }

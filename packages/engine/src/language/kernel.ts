@@ -27,6 +27,7 @@ import { listCommands, listEnvironments, listMacros } from './constructs/lists';
 import { arrayEnvironment } from './constructs/mathArrays';
 import { mathStructures } from './constructs/mathStructures';
 import { mathSymbols } from './constructs/mathSymbols';
+import { plainMath } from './constructs/plainMath';
 import { references } from './constructs/references';
 import { spacing } from './constructs/spacing';
 import { newTheoremCommand } from './constructs/theorems';
@@ -63,6 +64,7 @@ export const kernel: Module = {
     ...documentCommands,
     ...mathSymbols,
     ...mathStructures,
+    ...plainMath,
     newTheoremCommand,
   ],
   environments: [
@@ -80,8 +82,6 @@ export const kernel: Module = {
   ],
   macros: {
     ...listMacros,
-    '@empty': '',
-    space: ' ',
     '@firstofone': '#1',
     '@firstoftwo': '#1',
     '@secondoftwo': '#2',

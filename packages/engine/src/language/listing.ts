@@ -79,16 +79,19 @@ export function setListing(
   it.vlist.push(...framedLines(it, inner, look));
 }
 
+/** The lines without the space of their list above and below. */
+function bare(blocks: readonly BlockNode[]): readonly BlockNode[] {
+  const first = blocks.findIndex(({ kind }) => kind === 'paragraph');
+  const last = blocks.findLastIndex(({ kind }) => kind === 'paragraph');
+  return first < 0 ? [] : blocks.slice(first, last + 1);
+}
+
 /** The lines in one box with its frame, or between two rules. */
 function framedLines(it: Interpreter, blocks: readonly BlockNode[], look: Look): BlockNode[] {
   const width = it.dimen('linewidth');
   const left = it.dimen('totalleftmargin');
-  const skips = blocks.filter(({ kind }) => kind === 'vspace');
-  const gap: BlockNode = skips[0] ?? {
-    kind: 'vspace',
-    glue: it.skip('topsep'),
-    behaviour: 'merge',
-  };
+  const gap: BlockNode = { kind: 'vspace', glue: it.skip('medskipamount'), behaviour: 'merge' };
+  const lines = bare(blocks);
   if (look.frame === 'lines' && look.background === null) {
     const line: BlockNode = { kind: 'rule', width, height: 0.4 * PT, left, color: 0 };
     const space: BlockNode = {
@@ -96,14 +99,14 @@ function framedLines(it: Interpreter, blocks: readonly BlockNode[], look: Look):
       glue: { width: 3 * PT, stretch: 0, stretchOrder: 0, shrink: 0, shrinkOrder: 0 },
       behaviour: 'plain',
     };
-    return [gap, line, space, ...blocks.filter((b) => b !== gap), space, line];
+    return [gap, line, space, ...lines, space, line];
   }
   const padding = 3 * PT;
   const rule = look.frame === 'none' ? 0 : 0.4 * PT;
   const at = it.p.place;
   const edge = padding + rule;
-  const shifted = blocks
-    .filter((b) => b.kind !== 'penalty' && b !== gap)
+  const shifted = lines
+    .filter((b) => b.kind !== 'penalty')
     .map((b) =>
       b.kind === 'paragraph'
         ? { ...b, shape: { ...b.shape, left: 0, right: 0, width: width - 2 * edge } }

@@ -1,5 +1,5 @@
 import type { Span } from '../base/spans';
-import { BLACK } from '../document/font';
+import type { BlockNode } from '../document/blocks';
 import type { MathAlphabet, MathClass, MathNode, ScriptsNode } from '../document/math';
 import { isPar, readArgument, readBalanced } from '../expansion/arguments';
 import { assignRegister } from '../expansion/definitions';
@@ -39,7 +39,7 @@ export interface Infix {
 export class MathReader {
   readonly p: Processor;
   alphabet: MathAlphabet = 'normal';
-  color = BLACK;
+  color: number;
   /** The environment whose `\end` ends the list, innermost last. */
   readonly environments: { readonly name: string; readonly span: Span }[] = [];
   /** Set by `\tag`, `\notag`, `\label` while a row of a display is read. */
@@ -51,6 +51,7 @@ export class MathReader {
 
   constructor(readonly it: Interpreter) {
     this.p = it.p;
+    this.color = it.font.color;
   }
 
   /** Reads nodes until the end asked for; an early end is left unread. */
@@ -418,6 +419,8 @@ export class MathReader {
 
 /** What `\tag`, `\notag` and `\label` say of the row they stand in. */
 export interface RowMarks {
+  /** Text between this row and the one before (`\intertext`). */
+  textAbove?: readonly BlockNode[];
   numbered: boolean;
   tag: { readonly tokens: readonly Token[]; readonly bare: boolean } | null;
   readonly labels: { readonly name: string; readonly span: Span }[];

@@ -64,6 +64,9 @@ export const CELLS = {
   /** Facts of the document as a whole, given back by the session. */
   contents: '\u0001contents',
   cited: '\u0001cited',
+  bibStyle: '\u0001bibstyleset',
+  /** The style that the document as a whole sets. */
+  bibStyleOfAll: '\u0001bibstyleofall',
   unknownPackages: '\u0001unknownpackages',
 } as const;
 

@@ -5,8 +5,8 @@ import { PAGE_STYLES } from './constructs/pageStyle';
 /** Helpers of the kernel that templates lean on, in the language itself. */
 const HELPERS =
   String.raw`
-\def\@plus{plus}\def\@minus{minus}
-\let\@tempa\@empty\let\@tempb\@empty\let\@tempc\@empty
+\def\@empty{}\def\space{ }\def\@plus{plus}\def\@minus{minus}
+\def\and{\quad}\let\@tempa\@empty\let\@tempb\@empty\let\@tempc\@empty
 \def\@gobble#1{}\def\@gobbletwo#1#2{}\def\@gobblethree#1#2#3{}\def\@gobblefour#1#2#3#4{}
 \def\@ne{1}\def\tw@{2}\def\thr@@{3}\def\m@ne{-1}\def\@M{10000}\def\@MM{20000}
 \chardef\@ne=1\chardef\tw@=2\chardef\thr@@=3\chardef\sixt@@n=16\chardef\@cclv=255
@@ -55,7 +55,7 @@ const HELPERS =
 \def\LaTeXe{\LaTeX\kern.15em2$_{\textstyle\varepsilon}$}
 \def\indexspace{\par\vskip 10pt plus 5pt minus 3pt\relax}
 \def\symbol#1{\char#1 }
-\def\obeylines{\catcode13=13 }\def\obeyspaces{}
+\def\obeyspaces{}
 \def\newpage@{}
 \def\samepage{\interlinepenalty10000 }
 \def\flushbottom{\@setflush{1}}\def\raggedbottom{\@setflush{0}}

@@ -57,6 +57,7 @@ export function readCell(
   const ended = fillCell(it, groups, frame);
   it.cell = outerCell;
   it.hlist?.unskip();
+  if (paragraphs) finalStrut(it);
   const inlines = paragraphs ? [] : (it.hlist?.finish() ?? []);
   closeOpenGroups(it, groups);
   if (!paragraphs) it.hlist = null;
@@ -65,6 +66,13 @@ export function readCell(
   it.closeGroup();
   mode.value = outerMode;
   return { inlines, blocks: paragraphs ? blocks : null, ended };
+}
+
+/** The last line of a column of paragraphs is as deep as a row (LaTeX's `\@finalstrut`). */
+function finalStrut(it: Interpreter): void {
+  if (!it.hlist || it.hlist.isEmpty) return;
+  const depth = Math.round(0.3 * it.skip('baselineskip').width);
+  it.hlist.add({ kind: 'rule', width: 0, height: 0, depth, ...it.p.place });
 }
 
 function fillCell(it: Interpreter, groups: number, frame: CellFrame): CellEnd {

@@ -1,4 +1,5 @@
 import { nearestName } from '../base/nearest';
+import type { Span } from '../base/spans';
 import type { Token } from '../expansion/meaning';
 import type { Fix } from '../findings/finding';
 import type { Interpreter } from './interpreter';
@@ -35,7 +36,15 @@ export function unknownCommand(it: Interpreter, token: Token): void {
   const span = own
     ? { from: token.from, to: token.from + token.text.length + 1 }
     : it.spanOf(token);
+  if (!fix && isStranger(it, `\\${token.text}`, span)) return;
   it.p.report('command-unknown', span, { name: token.text }, fix);
+}
+
+/** Where a package that is not known is loaded, a name nobody defined is taken for one of its own, and told of with it. */
+export function isStranger(it: Interpreter, name: string, { from, to }: Span): boolean {
+  if ((it.fact<readonly string[]>('unknownPackages') ?? []).length === 0) return false;
+  it.strangers.push({ name, from, to });
+  return true;
 }
 
 /** In text: reports, and prints the name, marked, so that the place can be seen on the page. */

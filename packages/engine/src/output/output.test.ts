@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { inArticle, typeset } from '../testing/document';
 import { num } from './pdf/content';
 import { subsetTag } from './pdf/subset';
-import { buffersOf } from './display/description';
+
 import { pageSvg } from './display/svg';
 
 const first = (body: string) => {

@@ -81,7 +81,7 @@ export function buildPage(
   const idOf = (at: FlowPosition): number =>
     blocks[Math.min(at.block, blocks.length - 1)]?.id ?? -1;
   const left = leftOf(start.number, geometry);
-  const wideFloats = layout.count > 1 ? takeWide(start.waiting, geometry) : [];
+  const wideFloats = takeWide(start.waiting, geometry);
   let top = 0;
   if (start.wide.length > 0) top += placeWide(sheet, start, left, geometry, idOf(start.at));
   for (const float of wideFloats)

@@ -213,8 +213,8 @@ export function buildColumn(
 /** A float from an earlier column goes to the top or bottom of this one, or waits on (LaTeX's `\@addtonextcol`). */
 function placeWaiting(column: Column, float: FloatVItem): void {
   const { area } = column;
-  const edges = { ...float, placement: float.placement.replace('h', ''), wide: false };
-  const verdict = placeFloat(area, edges, 0, column.goal);
+  const edges = { ...float, placement: float.placement.replace('h', '') };
+  const verdict = float.wide ? 'wait' : placeFloat(area, edges, 0, column.goal);
   if (verdict === 'top') area.top.push(float);
   else if (verdict === 'bottom') area.bottom.push(float);
   else area.waiting.push(float);

@@ -303,7 +303,7 @@ function byFont(
 
 /** A letter whose parts the font has: it is left to the font. */
 const composed = (char: string, font: Font): Font | null => {
-  const plain = char.normalize('NFKD');
+  const plain = char.normalize('NFD');
   return plain !== char && font.shape(plain).missing === null ? font : null;
 };
 

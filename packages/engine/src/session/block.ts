@@ -46,6 +46,8 @@ const WHOLE: ReadonlySet<string> = new Set([
   CELLS.ended,
   CELLS.inDocument,
   CELLS.classMissing,
+  CELLS.bibStyle,
+  CELLS.unknownPackages,
 ]);
 
 export function makeBlock(

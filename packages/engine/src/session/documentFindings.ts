@@ -36,3 +36,52 @@ const classMissing: RawFinding = {
     edits: [{ from: 0, to: 0, text: '\\documentclass{article}\n' }],
   },
 };
+
+/** Commands of packages that are often loaded and not understood yet, so that each is told of with its own. */
+const OWN: Readonly<Record<string, RegExp>> = {
+  tikz: /tikz|draw|node|fill|path|coordinate|foreach|pgf|clip|shade/i,
+  'tikz-cd': /tikzcd|arrow|^\\ar$/,
+  pgfplots: /axis|addplot|pgfplots/i,
+  siunitx: /^\\(SI|si|num|qty|unit|ang|sisetup|DeclareSIUnit)/,
+  algorithm: /algorithm/,
+  algpseudocode:
+    /algorithmic|^\\(State|If|Else|ElsIf|EndIf|For|EndFor|While|EndWhile|Function|EndFunction|Procedure|Return|Require|Ensure|Comment|Call)/,
+  algorithm2e: /algorithm|^\\(KwIn|KwOut|KwResult|For|While|If|Else|Return)/,
+  tcolorbox: /tcolorbox|tcb/i,
+  minted: /minted|mint/,
+  physics: /^\\(dv|pdv|dd|qty|bra|ket|braket|abs|norm|grad|curl|div|laplacian)/,
+  biblatex: /bib|cite/i,
+};
+
+/** One use of a name nobody defined: what, and on which line it stands first. */
+export interface Use {
+  readonly name: string;
+  readonly line: number;
+}
+
+/** Names that a package which is not known may have brought, in the order of their first use. */
+export function usesOfUnknown(reading: SourceReading): readonly Use[] {
+  const first = new Map<string, number>();
+  for (const block of reading.blocks)
+    for (const { name, from } of block.reading.strangers)
+      if (!first.has(name)) first.set(name, block.start + from);
+  if (first.size === 0) return [];
+  const { text } = reading;
+  return [...first].map(([name, at]) => ({ name, line: text.slice(0, at).split('\n').length }));
+}
+
+/** How many uses a finding names. */
+const MOST_USES = 6;
+
+/** The finding on a package with the commands that the sheet uses of it. */
+export function withUses(finding: RawFinding, uses: readonly Use[]): RawFinding {
+  const own = OWN[finding.args.name ?? ''];
+  const mine = own
+    ? uses.filter(({ name }) => own.test(name))
+    : uses.filter(({ name }) => !Object.values(OWN).some((o) => o.test(name)));
+  const said = (mine.length > 0 || own ? mine : uses).slice(0, MOST_USES);
+  if (said.length === 0) return finding;
+  const list = said.map(({ name, line }) => `${name} in line ${line}`).join(', ');
+  const more = mine.length > MOST_USES ? ` and ${mine.length - MOST_USES} more` : '';
+  return { ...finding, args: { ...finding.args, uses: `; the sheet uses ${list}${more}` } };
+}

@@ -84,6 +84,7 @@ export class SourceReading {
     setCount(this.state, 'month', today.month);
     setCount(this.state, 'day', today.day);
     for (const name of [CELLS.contents, CELLS.cited]) this.state.set(this.state.cell(name), []);
+    this.state.set(this.state.cell(CELLS.bibStyleOfAll), '');
   }
 
   /** All of the text; put together when it is asked for. */

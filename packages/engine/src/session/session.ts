@@ -26,7 +26,7 @@ import {
   type Facts,
   type PlacedFinding,
 } from './facts';
-import { documentFindings } from './documentFindings';
+import { documentFindings, usesOfUnknown, withUses } from './documentFindings';
 import {
   collectPages,
   LAST_PAGE,
@@ -172,6 +172,8 @@ export class Session {
   }
 
   private giveCitations(): void {
+    if (this.reading.readsFact(CELLS.bibStyleOfAll))
+      this.refresh(CELLS.bibStyleOfAll, this.reading.finalValue(CELLS.bibStyle) ?? '');
     if (!this.reading.readsFact(CELLS.cited)) return;
     const keys = new Set(this.reading.blocks.flatMap(({ reading }) => reading.citations));
     this.refresh(CELLS.cited, [...keys]);
@@ -357,9 +359,11 @@ export class Session {
   /** All findings in the order of the text, in words. */
   findings(): Finding[] {
     const out: Finding[] = [];
+    const uses = usesOfUnknown(this.reading);
     const add = (start: number, raw: RawFinding): void => void out.push(this.worded(start, raw));
     for (const block of this.reading.blocks) {
-      for (const finding of block.reading.findings) add(block.start, finding);
+      for (const finding of block.reading.findings)
+        add(block.start, finding.code === 'package-unknown' ? withUses(finding, uses) : finding);
       for (const finding of layoutFindings(block)) add(block.start, finding);
     }
     for (const { block, finding } of this.repeated) add(block.start, finding);

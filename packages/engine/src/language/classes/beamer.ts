@@ -15,52 +15,16 @@ import { markHeading, plainTitle } from '../constructs/sections';
 import { refStepCounter } from '../counters';
 import type { OpenEnvironment } from '../environments';
 import type { Interpreter } from '../interpreter';
+import { INVISIBLE, needs, overlaySpec, showsOn } from '../constructs/overlays';
 import { setAll } from './layout';
 import { article, setUp, ARTICLE } from './standard';
 
-/** The colour of what is not shown yet. */
-export const INVISIBLE = -1;
 /** Our own plain theme: deep sea blue for titles and marks. */
 const SEA = 0x1f4e5f;
 const ALERT = 0xa3262a;
 const EXAMPLE = 0x2f6b4f;
 
 const MM = (72.27 / 25.4) * PT;
-
-/** Does an overlay specification such as `2-`, `1,3` or `-4` hold on this step? Also raises how many steps the frame has. */
-function shows(it: Interpreter, spec: string): boolean {
-  const step = it.fact<number>('overlay') ?? 1;
-  let holds = false;
-  for (const part of spec.split('|')[0]?.replace(/^.*:/, '').replace('+', '1').split(',') ?? []) {
-    const [from, to] = part.includes('-') ? part.split('-') : [part, part];
-    const first = parseInt(from ?? '', 10) || 1;
-    const last = to === '' ? Infinity : parseInt(to ?? '', 10) || first;
-    needs(it, Number.isFinite(last) ? last : first);
-    if (step >= first && step <= last) holds = true;
-  }
-  return holds;
-}
-
-function needs(it: Interpreter, steps: number): void {
-  const most = it.fact<number>('overlays') ?? 1;
-  if (steps > most) it.setFact('overlays', Math.min(steps, 60), true);
-}
-
-/** `<…>` behind a command, or null. */
-export function overlaySpec(it: Interpreter): string | null {
-  const token = it.p.next();
-  if (!token) return null;
-  if (token.text !== '<' || token.cell !== null) {
-    it.p.unread(token);
-    return null;
-  }
-  let text = '';
-  for (let t = it.p.next(); t !== null && t.text !== '>'; t = it.p.next()) text += t.text;
-  if (!text.includes('+')) return text;
-  const counter = (it.fact<number>('pauses') ?? 1) + 1;
-  it.setFact('pauses', counter, true);
-  return text.replaceAll('+', String(counter - 1));
-}
 
 const hide = (it: Interpreter): void => it.changeFont({ color: INVISIBLE });
 
@@ -76,7 +40,7 @@ function onSteps(name: string, takesRoom: boolean, what: string): CommandEntry {
       const text = it.readArguments('M', token);
       if (!text) return;
       const tokens = tokensOf(text, 0);
-      const shown = spec === null || shows(it, spec);
+      const shown = spec === null || showsOn(it, spec);
       if (!shown && !takesRoom) return;
       it.openGroup({ kind: 'semisimple', span: it.p.place });
       if (!shown) hide(it);
@@ -230,7 +194,7 @@ const block = (name: string, color: number): EnvironmentEntry => ({
     const title = bracedHere(it) ?? [];
     it.endParagraph();
     it.vlist.push({ kind: 'vspace', glue: gluePt(6, 2), behaviour: 'merge' });
-    if (spec !== null && !shows(it, spec)) hide(it);
+    if (spec !== null && !showsOn(it, spec)) hide(it);
     if (title.length > 0) {
       it.openGroup({ kind: 'semisimple', span: it.p.place });
       it.changeFont({ series: 'bold', color: it.font.color === INVISIBLE ? INVISIBLE : color });
@@ -322,7 +286,7 @@ const commands: readonly CommandEntry[] = [
     example: '\\begin{frame}\\onslide<2->high water\\end{frame}',
     run: (it, _args, token) => {
       const spec = overlaySpec(it);
-      const hidden = spec !== null && !shows(it, spec);
+      const hidden = spec !== null && !showsOn(it, spec);
       const next = it.p.next();
       if (next) it.p.unread(next);
       if (next?.cat === Cat.Begin) {
@@ -343,7 +307,7 @@ const commands: readonly CommandEntry[] = [
     run: (it, _args, token) => {
       const spec = overlaySpec(it);
       const texts = it.readArguments('MM', token);
-      if (texts) it.execute(tokensOf(texts, spec === null || shows(it, spec) ? 0 : 1));
+      if (texts) it.execute(tokensOf(texts, spec === null || showsOn(it, spec) ? 0 : 1));
     },
   },
   {
@@ -356,7 +320,7 @@ const commands: readonly CommandEntry[] = [
       const text = it.readArguments('M', token);
       if (!text) return;
       it.openGroup({ kind: 'semisimple', span: it.p.place });
-      if ((spec === null || shows(it, spec)) && it.font.color !== INVISIBLE)
+      if ((spec === null || showsOn(it, spec)) && it.font.color !== INVISIBLE)
         it.changeFont({ color: ALERT });
       it.execute(tokensOf(text, 0));
       it.closeGroup();

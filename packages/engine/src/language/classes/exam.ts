@@ -240,17 +240,17 @@ const SOURCE = String.raw`
 \def\bracketedpoints{\def\@pointsopen{[}\def\@pointsclose{]}}
 \def\boxedpoints{\def\@pointsopen{}\def\@pointsclose{}}
 \def\@pointsopen{(}\def\@pointsclose{)}
-\def\pointname#1{\def\@pointname{#1}}\def\@pointname{\if1\@thepoints\ point\else\ points\fi}
-\def\marksnotpoints{\def\@pointname{\if1\@thepoints\ mark\else\ marks\fi}}
+\def\pointname#1{\def\@pointname{#1}}\def\@pointname{\ifnum\@thepoints=1 \ point\else\ points\fi}
+\def\marksnotpoints{\def\@pointname{\ifnum\@thepoints=1 \ mark\else\ marks\fi}}
 \def\@pointsbefore#1{\def\@thepoints{#1}\@pointsopen#1\@pointname\@pointsclose\ }
-\def\qformat#1{}\def\pointpoints#1#2{\def\@pointname{\if1\@thepoints\ #1\else\ #2\fi}}
+\def\qformat#1{}\def\pointpoints#1#2{\def\@pointname{\ifnum\@thepoints=1 \ #1\else\ #2\fi}}
 \def\droppoints{}\def\pointsdroppedatright{}\def\shadedsolutions{}\def\framedsolutions{}\def\unframedsolutions{}
 \def\SolutionEmphasis#1{}\def\CorrectChoiceEmphasis#1{}\def\unframedsolutions{}
 \def\solutiontitle{\textbf{Solution:}\enspace}
 \def\titledquestion#1{\@ifnextchar[{\@titledquestion{#1}}{\question \textbf{#1}\quad}}
 \def\@titledquestion#1[#2]{\question[#2] \textbf{#1}\quad}
 \def\bonusquestion{\question}\def\bonuspart{\part}
-\newenvironment{choices}{\begin{list}{\choicelabel}{\usecounter{choice}}\let\choice\item\def\CorrectChoice{\if@printanswers\item[\textbf{\stepcounter{choice}\choicelabel}]\bfseries\else\item\fi}\let\correctchoice\CorrectChoice}{\end{list}}
+\newenvironment{choices}{\begin{list}{\choicelabel}{\usecounter{choice}}\def\choice{\mdseries\item}\def\CorrectChoice{\mdseries\if@printanswers\item\bfseries\else\item\fi}\let\correctchoice\CorrectChoice}{\end{list}}
 \newenvironment{oneparchoices}{\setcounter{choice}{0}\def\choice{\stepcounter{choice}\quad\choicelabel~}\let\CorrectChoice\choice}{}
 \newenvironment{checkboxes}{\begin{list}{$\bigcirc$}{}\let\choice\item\let\CorrectChoice\item}{\end{list}}
 \def\answerline{\@ifnextchar[{\@answerline}{\@answerline[]}}

@@ -68,7 +68,7 @@ function bibItem(it: Interpreter, args: Args): void {
       ...at,
     });
   } else it.labels.push({ name: citeLabel(key), value: number, ...at });
-  const byName = natbib !== null && it.fact<boolean>('authorYear') === true;
+  const byName = natbib !== null && citesByName(it);
   const label = byName ? [] : own && !natbib ? own : it.p.chars(number);
   const bracketed = byName
     ? []
@@ -98,7 +98,7 @@ function beginList(it: Interpreter, args: Args): void {
   it.endParagraph();
   it.call('@bibheading');
   const widest = tokensText(tokensOf(args, 0));
-  const byName = it.fact<boolean>('authorYear') === true;
+  const byName = citesByName(it);
   const measures = byName
     ? '\\setlength{\\leftmargin}{1em}\\setlength{\\itemindent}{-1em}\\setlength{\\labelwidth}{0pt}\\setlength{\\labelsep}{0pt}'
     : `\\settowidth{\\labelwidth}{\\@biblabel{${widest}}}\\setlength{\\leftmargin}{\\labelwidth}\\addtolength{\\leftmargin}{\\labelsep}`;
@@ -131,8 +131,6 @@ function bibliography(it: Interpreter, args: Args, token: Token): void {
   const chosen = pick(entries, cited);
   if (chosen.length === 0) return;
   const style = styleOf(it);
-  if (style.authorYear && it.hasPackage('natbib') && it.fact<boolean>('authorYear') === undefined)
-    it.setFact('authorYear', true, true);
   const items = formatBibliography(chosen, style);
   const longest = items.reduce(
     (a, b) => ((b.label ?? '').length > a.length ? (b.label ?? '') : a),
@@ -149,9 +147,16 @@ function bibliography(it: Interpreter, args: Args, token: Token): void {
 }
 
 function styleOf(it: Interpreter): BibStyle {
-  const meaning = it.state.meaning(it.state.cell('\u0001bibstyle'));
-  const name = meaning?.kind === 'macro' ? meaning.body.map(({ text }) => text).join('') : 'plain';
-  return STYLES[name] ?? (STYLES.plain as BibStyle);
+  return STYLES[it.fact<string>('bibStyle') ?? 'plain'] ?? (STYLES.plain as BibStyle);
+}
+
+/** Are sources cited by author and year? As natbib is told, or as the style is made for. */
+export function citesByName(it: Interpreter): boolean {
+  const told = it.fact<boolean>('authorYear');
+  if (told !== undefined) return told;
+  if (!it.hasPackage('natbib')) return false;
+  const style = it.fact<string>('bibStyleOfAll') ?? '';
+  return style === '' || (STYLES[style]?.authorYear ?? false);
 }
 
 /** The entries cited, in the order of citing; all of them for `\nocite{*}`. */
@@ -210,7 +215,7 @@ export const bibliographyCommands: readonly CommandEntry[] = [
     run: (it, args, token) => {
       const name = textOf(it.p, tokensOf(args, 0));
       if (!STYLES[name]) it.p.report('bibliography-style-unknown', it.spanOf(token), { name });
-      it.define('\u0001bibstyle', name);
+      it.setFact('bibStyle', name, true);
     },
   },
   {

@@ -329,7 +329,7 @@ export const boxRegisterCommands: readonly CommandEntry[] = [
         it,
         box(it, [{ kind: 'glue', glue: SS, ...it.p.place }, ...it.inlinesOf(tokensOf(args, 0))], {
           width: 0,
-          align: 'left',
+          align: 'fill',
         }),
       ),
   },

@@ -51,7 +51,7 @@ function bigLine(
   style?: readonly Token[],
 ): void {
   it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.changeFont({ family: 'roman', shape: 'upright', series: 'bold' });
+  it.changeFont({ family: it.textFamily, shape: 'upright', series: 'bold' });
   setSize(it, size);
   if (style) it.execute(style);
   it.setFact('alignment', centred ? 'center' : 'left');

@@ -164,6 +164,11 @@ export function beginDocument(it: Interpreter): void {
   }
   for (const hook of it.fact<readonly (readonly Token[])[]>('atEndPreamble') ?? [])
     it.execute(hook);
+  const family = textOf(it.p, [it.p.command('familydefault')]);
+  if (family === 'sf' || family === 'tt' || family === '\\sfdefault') {
+    it.setFact('textFamily', family === 'tt' ? 'mono' : 'sans', true);
+    it.changeFont({ family: it.textFamily });
+  }
   it.setFact('inDocument', true, true);
   const width = it.dimen('textwidth');
   const two = isOn(it, 'twocolumn');

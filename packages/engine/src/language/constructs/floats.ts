@@ -41,7 +41,7 @@ function beginFloat(it: Interpreter, args: Args, type: string, wide: boolean): v
   const { hlist, vlist, restricted, nextIndent } = it;
   Object.assign(open.data, {
     floatType: type,
-    wide,
+    wide: wide && it.dimen('columnwidth') < it.dimen('textwidth'),
     placement: placementOf(it, args[0]),
     outer: { hlist, vlist, restricted, nextIndent },
   });
@@ -56,7 +56,7 @@ function beginFloat(it: Interpreter, args: Args, type: string, wide: boolean): v
   setSkip(it.state, 'parskip', glue(0));
   setSkip(it.state, 'leftskip', glue(0));
   setSkip(it.state, 'rightskip', glue(0));
-  it.changeFont({ family: 'roman', series: 'medium', shape: 'upright' });
+  it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
   setSize(it, 'normalsize');
   it.setFact('alignment', 'justified');
   it.setFact('inMinipage', true);

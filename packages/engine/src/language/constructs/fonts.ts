@@ -46,6 +46,7 @@ function withArgument(name: string, change: FontChange, what: string): CommandEn
       it.startParagraph();
       it.openGroup({ kind: 'semisimple', span: it.p.place });
       it.changeFont(change(it.font));
+      if (name === 'textnormal') it.changeFont({ family: it.textFamily });
       const close = it.p.command('\u0001closegroup');
       it.p.push([...tokensOf(args, 0), close]);
     },
@@ -67,7 +68,10 @@ function fontSwitch(name: string, change: FontChange, what: string): CommandEntr
     signature: '',
     description: `${what}, from here to the end of the group.`,
     example: `{\\${name} high water}`,
-    run: (it) => it.changeFont(change(it.font)),
+    run: (it) => {
+      it.changeFont(change(it.font));
+      if (name === 'normalfont') it.changeFont({ family: it.textFamily });
+    },
     math: () => null,
   };
 }

@@ -1,4 +1,4 @@
-import { glue, PT } from '../../base/lengths';
+import { FIL, glue, PT } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
 import type { Inline } from '../../document/inlines';
 import { textOf } from '../../expansion/expandables';
@@ -20,7 +20,12 @@ const counterOf = (it: Interpreter): string => (minipageOf(it) ? 'mpfootnote' : 
 /** The mark, raised (`\@makefnmark`). */
 export function noteMark(it: Interpreter, tokens: readonly Token[]): Inline {
   it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.changeFont({ family: 'roman', series: 'medium', shape: 'upright', size: 0.7 * it.font.size });
+  it.changeFont({
+    family: it.textFamily,
+    series: 'medium',
+    shape: 'upright',
+    size: 0.7 * it.font.size,
+  });
   const inlines = it.inlinesOf(tokens);
   it.closeGroup();
   return {
@@ -44,7 +49,7 @@ function noteBlocks(
 ): readonly BlockNode[] {
   const { p } = it;
   it.openGroup({ kind: 'semisimple', span: p.place });
-  it.changeFont({ family: 'roman', series: 'medium', shape: 'upright', color: 0 });
+  it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright', color: 0 });
   setSize(it, 'footnotesize');
   it.setFact('alignment', 'justified');
   const width = minipageOf(it) ? it.dimen('hsize') : it.dimen('columnwidth');
@@ -53,6 +58,7 @@ function noteBlocks(
   setSkip(it.state, 'parskip', glue(0));
   setSkip(it.state, 'leftskip', glue(0));
   setSkip(it.state, 'rightskip', glue(0));
+  setSkip(it.state, 'parfillskip', FIL);
   const em = it.font.size;
   setDimen(it.state, 'parindent', em);
   const start = p.command('\u0001notestart');

@@ -4,7 +4,7 @@ import { detach, readName } from '../../expansion/definitions';
 import { hookCell, type Hook } from '../environments';
 import { expandTokens, textOf } from '../../expansion/expandables';
 import type { Token } from '../../expansion/meaning';
-import { scanGlue, scanInt } from '../../expansion/scan';
+import { scanDimen, scanGlue, scanInt, takeKeyword } from '../../expansion/scan';
 import { Cat, withCategory } from '../../tokens/categories';
 import { activeName } from '../../tokens/reader';
 import { addReset, countFreely } from '../counters';
@@ -380,17 +380,26 @@ export const kernelCommands: readonly CommandEntry[] = [
   {
     name: 'font',
     signature: '',
-    description: 'A font by the name of its file; the ordinary one is taken.',
+    description: 'A font by the name of its file; one that ships is taken, at the size asked for.',
     example: '\\font\\tide=cmr10 ',
     run: (it, _args, token) => {
       const cell = readName(it.p, token);
       it.p.takeChar('=');
-      for (let t = it.p.nextExpanded(); t !== null && t.cat !== Cat.Space; t = it.p.nextExpanded())
+      let file = '';
+      for (let t = it.p.nextExpanded(); t !== null; t = it.p.nextExpanded()) {
+        if (t.cat === Cat.Space) break;
         if (t.cell !== null) {
           it.p.unread(t);
           break;
         }
-      if (cell) it.define(cell.name, '');
+        file += t.text;
+      }
+      const size = takeKeyword(it.p, 'at')
+        ? scanDimen(it.p) / PT
+        : takeKeyword(it.p, 'scaled')
+          ? (scanInt(it.p) / 1000) * designSize(file)
+          : designSize(file);
+      if (cell) it.define(cell.name, fontSource(file, size));
     },
   },
   {
@@ -401,6 +410,22 @@ export const kernelCommands: readonly CommandEntry[] = [
     run: () => undefined,
   },
 ];
+
+const designSize = (file: string): number => parseFloat(/\d+$/.exec(file)?.[0] ?? '10') || 10;
+
+/** The switches that come nearest to a font of the Computer Modern family. */
+function fontSource(file: string, size: number): string {
+  const family = /tt/.test(file) ? '\\ttfamily' : /ss/.test(file) ? '\\sffamily' : '\\rmfamily';
+  const series = /bx|cmb/.test(file) ? '\\bfseries' : '\\mdseries';
+  const shape = /ti|it/.test(file)
+    ? '\\itshape'
+    : /sl/.test(file)
+      ? '\\slshape'
+      : /csc/.test(file)
+        ? '\\scshape'
+        : '\\upshape';
+  return `${family}${series}${shape}\\fontsize{${size}}{${(1.2 * size).toFixed(2)}}\\selectfont `;
+}
 
 function fontPart(
   name: string,

@@ -9,6 +9,7 @@ import { tokensOf } from '../entries';
 import type { OpenEnvironment } from '../environments';
 import { resumeAfterBlock } from '../formulas';
 import type { Interpreter } from '../interpreter';
+import { INVISIBLE, nextStep, overlaySpec, showsOn } from './overlays';
 import { listLabel, listOptions, listStart, withDefaults, type ListOptions } from './listOptions';
 
 /** `\@beginparpenalty`, `\@endparpenalty`, `\@itempenalty` (classes: `-\@lowpenalty`). */
@@ -201,6 +202,17 @@ function labelBox(
   ];
 }
 
+/** In a talk, an item that is not to be seen yet keeps its room. */
+function showItem(it: Interpreter, open: OpenEnvironment, spec: string | null): void {
+  const preset = open.data.overlay as string | undefined;
+  const steps = spec ?? (preset === undefined ? null : nextStep(it, preset));
+  if (steps === null && open.data.hides !== true) return;
+  open.data.color = open.data.color ?? it.font.color;
+  open.data.hides = true;
+  const hidden = steps !== null && !showsOn(it, steps);
+  it.changeFont({ color: hidden ? INVISIBLE : (open.data.color as number) });
+}
+
 function item(it: Interpreter, args: Args, token: Token): void {
   const open = openList(it);
   const at = it.spanOf(token);
@@ -212,7 +224,10 @@ function item(it: Interpreter, args: Args, token: Token): void {
     it.add({ kind: 'kern', width: 5 * PT, ...at });
     return;
   }
+  const spec = it.fact<number>('overlay') === undefined ? null : overlaySpec(it);
+  if (spec !== null) args = it.readArguments('o', token) ?? args;
   itemSpace(it, open);
+  showItem(it, open, spec);
   const own = args[0];
   const label = open.data.label as ((it: Interpreter) => readonly Inline[]) | undefined;
   const inlines = Array.isArray(own) ? ownLabel(it, open, own as Token[]) : (label?.(it) ?? []);
@@ -229,7 +244,7 @@ function ownLabel(
   if (open.data.general === true) return makeLabel(it, tokens);
   if (open.data.description !== true) return it.inlinesOf(tokens);
   it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.changeFont({ family: 'roman', shape: 'upright', series: 'bold' });
+  it.changeFont({ family: it.textFamily, shape: 'upright', series: 'bold' });
   const inlines = it.inlinesOf(tokens);
   it.closeGroup();
   return inlines;
@@ -248,10 +263,22 @@ export function endList(it: Interpreter): void {
 
 const MARKS = ['labelitemi', 'labelitemii', 'labelitemiii', 'labelitemiv'];
 
+/** Options of a list; `[<+->]` says how a talk uncovers its items. */
+function listArguments(it: Interpreter, args: Args): readonly Token[] {
+  const tokens = tokensOf(args, 0);
+  if (tokens[0]?.text !== '<' || it.fact<number>('overlay') === undefined) return tokens;
+  const open = it.environments.at(-1) as OpenEnvironment;
+  open.data.overlay = tokens
+    .map((t) => t.text)
+    .join('')
+    .replace(/[<>]/g, '');
+  return [];
+}
+
 function beginItemize(it: Interpreter, args: Args): void {
   const depth = Math.min((it.fact<number>('itemizeDepth') ?? 0) + 1, 4);
   it.setFact('itemizeDepth', depth);
-  const options = withDefaults(it, 'itemize', tokensOf(args, 0));
+  const options = withDefaults(it, 'itemize', listArguments(it, args));
   beginList(it, listOptions(it, options));
   const open = it.environments.at(-1) as OpenEnvironment;
   const custom = listLabel(it, options, null);
@@ -263,11 +290,13 @@ function beginEnumerate(it: Interpreter, args: Args): void {
   const depth = Math.min((it.fact<number>('enumerateDepth') ?? 0) + 1, 4);
   it.setFact('enumerateDepth', depth);
   const counter = `enum${ROMAN[depth - 1]}`;
-  const options = withDefaults(it, 'enumerate', tokensOf(args, 0));
+  const options = withDefaults(it, 'enumerate', listArguments(it, args));
   beginList(it, listOptions(it, options));
   const open = it.environments.at(-1) as OpenEnvironment;
   setCounter(it.state, counter, listStart(it, options) - 1);
-  const custom = listLabel(it, options, counter) ?? listLabel(it, tokensOf(args, 0), counter);
+  const custom =
+    listLabel(it, options, counter) ??
+    listLabel(it, open.data.overlay === undefined ? tokensOf(args, 0) : [], counter);
   open.data.label = (inner: Interpreter) => {
     stepCounter(inner.state, counter);
     if (custom) {

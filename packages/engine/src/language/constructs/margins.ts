@@ -15,7 +15,7 @@ function marginNote(
   const at = it.p.place;
   it.openGroup({ kind: 'semisimple', span: at });
   narrow(it, width);
-  it.changeFont({ family: 'roman', series: 'medium', shape: 'upright' });
+  it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
   setSkip(it.state, 'parskip', glue(0));
   const blocks = it.blocksOf(tokens);
   it.closeGroup();

@@ -14,7 +14,7 @@ function runningLine(it: Interpreter, macro: string, rule: string): RunningLine 
   const { state } = it;
   if (state.get(state.cell(macro)) === undefined) return null;
   it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.changeFont({ family: 'roman', series: 'medium', shape: 'upright', color: 0 });
+  it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright', color: 0 });
   setSize(it, 'normalsize');
   it.setFact('alignment', 'justified');
   const inlines = it.inlinesOf([it.p.command(macro)]);
@@ -75,7 +75,7 @@ const field =
 function running(it: Interpreter, left: readonly Token[] | null, right: readonly Token[]): void {
   const set = (tokens: readonly Token[]): readonly Inline[] => {
     it.openGroup({ kind: 'semisimple', span: it.p.place });
-    it.changeFont({ family: 'roman', series: 'medium', shape: 'upright' });
+    it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
     setSize(it, 'normalsize');
     const inlines = it.inlinesOf(tokens);
     it.closeGroup();

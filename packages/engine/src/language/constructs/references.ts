@@ -49,7 +49,7 @@ function reference(
   upright: boolean,
 ): Inline {
   const font = upright
-    ? it.intern({ ...it.font, family: 'roman', series: 'medium', shape: 'upright' })
+    ? it.intern({ ...it.font, family: it.textFamily, series: 'medium', shape: 'upright' })
     : it.font;
   return {
     kind: 'ref',

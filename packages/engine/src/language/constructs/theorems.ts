@@ -95,8 +95,9 @@ function beginTheorem(it: Interpreter, args: Args, token: Token): void {
     .join('');
   it.vlist.push({ kind: 'number', what: title, number, from: at.from, to: at.to });
   const head = headInlines(it, kind, number, args);
-  if (kind.style === 'plain') it.changeFont({ family: 'roman', series: 'medium', shape: 'italic' });
-  else it.changeFont({ family: 'roman', series: 'medium', shape: 'upright' });
+  if (kind.style === 'plain')
+    it.changeFont({ family: it.textFamily, series: 'medium', shape: 'italic' });
+  else it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
   it.pendingLabel = [
     ...head,
     { kind: 'glue', glue: gluePt(5, kind.ams ? 1 : 0, kind.ams ? 1 : 0), ...at },
@@ -111,7 +112,7 @@ function headInlines(it: Interpreter, kind: TheoremKind, number: string, args: A
   const tokens = [...kind.title, ...(number === '' ? [] : [space, ...it.p.chars(number)])];
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.changeFont({
-    family: 'roman',
+    family: it.textFamily,
     series: kind.style === 'remark' ? 'medium' : 'bold',
     shape: kind.style === 'remark' ? 'italic' : 'upright',
   });
@@ -119,7 +120,7 @@ function headInlines(it: Interpreter, kind: TheoremKind, number: string, args: A
   if (Array.isArray(note)) {
     const bracketed = [space, ...it.p.chars('('), ...(note as Token[]), ...it.p.chars(')')];
     it.openGroup({ kind: 'semisimple', span: it.p.place });
-    if (kind.ams) it.changeFont({ family: 'roman', series: 'medium', shape: 'upright' });
+    if (kind.ams) it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
     out.push(...it.inlinesOf(bracketed));
     it.closeGroup();
   }
@@ -141,12 +142,12 @@ function beginProof(it: Interpreter, args: Args, token: Token): void {
   setSkip(it.state, 'parskip', parskip);
   setDimen(it.state, 'parindent', parindent);
   it.openGroup({ kind: 'semisimple', span: at });
-  it.changeFont({ family: 'roman', series: 'medium', shape: 'italic' });
+  it.changeFont({ family: it.textFamily, series: 'medium', shape: 'italic' });
   const own = args[0];
   const name = Array.isArray(own) ? (own as Token[]) : [it.p.command('proofname')];
   const head = [...it.inlinesOf(name), ...it.inlinesOf(it.p.chars('.'))];
   it.closeGroup();
-  it.changeFont({ family: 'roman', series: 'medium', shape: 'upright' });
+  it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
   it.pendingLabel = [...head, { kind: 'kern', width: it.dimen('labelsep'), ...at }];
   it.skipBlanks();
 }

@@ -1,3 +1,7 @@
+import type { BlockNode } from '../../document/blocks';
+import type { Token } from '../../expansion/meaning';
+import type { MathReader } from '../mathReader';
+import { amsArrows } from '../constructs/longArrows';
 import { textOf } from '../../expansion/expandables';
 import { setCount } from '../../expansion/registers';
 import type { MathNode } from '../../document/math';
@@ -92,9 +96,39 @@ const substack = entry(
 );
 const substackRows = innerAlignment('substack', 'gathered', false);
 
+/** Equations numbered 1a, 1b … within one number. */
+const SUBEQUATIONS = String.raw`
+\newcounter{parentequation}
+\newenvironment{subequations}{\refstepcounter{equation}\edef\theparentequation{\theequation}%
+  \setcounter{parentequation}{\value{equation}}\setcounter{equation}{0}%
+  \def\theequation{\theparentequation\alph{equation}}\ignorespaces}%
+  {\setcounter{equation}{\value{parentequation}}\ignorespacesafterend}
+`;
+
+/** Text over the whole width between two rows of a display. */
+function interText(name: string, description: string): CommandEntry {
+  return {
+    name,
+    signature: 'M',
+    description,
+    example: `\\begin{align*}a &= b \\\\ \\${name}{and} c &= d\\end{align*}`,
+    math: (reader, token) => {
+      const tokens = reader.argument(token);
+      if (reader.rowMarks) reader.rowMarks.textAbove = textBlocks(reader, tokens);
+      return null;
+    },
+  };
+}
+
+function textBlocks({ it }: MathReader, tokens: readonly Token[]): readonly BlockNode[] {
+  it.setFact('noIndentNext', true, true);
+  return it.blocksOf(tokens);
+}
+
 /** amsmath: alignments, matrices, text in formulas, tags. */
 export const amsmath: PackageEntry = {
   name: 'amsmath',
+  source: SUBEQUATIONS,
   description: 'Aligned lines, matrices, cases, text in formulas.',
   options: [
     'leqno',
@@ -110,6 +144,9 @@ export const amsmath: PackageEntry = {
     'tbtags',
   ],
   commands: [
+    interText('intertext', 'Text between two lines of an alignment.'),
+    interText('shortintertext', 'The same with less space around it.'),
+    ...amsArrows,
     declareOperator,
     tag,
     text,

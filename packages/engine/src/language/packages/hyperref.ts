@@ -16,12 +16,29 @@ function readAddress(it: Interpreter): string {
   const token = it.p.next();
   if (!token) return '';
   if (token.cat !== Cat.Begin) return readRaw(it, token.text).text;
+  const raw = rawGroup(it);
+  if (raw !== null) return raw.replace(/\\([%#_&{}~])/g, '$1').replace(/\s+/g, '');
   it.p.unread(token);
   const args = it.readArguments('m', it.p.command('url'));
   return tokensText(tokensOf(args ?? [], 0))
     .replace(/\\([%#_&{}~])\s?/g, '$1')
     .replace(/\\ /g, ' ')
     .replace(/\s+/g, '');
+}
+
+/** What stands between braces in the file, a per cent sign included; null where tokens wait already. */
+function rawGroup(it: Interpreter): string | null {
+  const reader = it.p.nextSource;
+  if (!reader) return null;
+  let depth = 1;
+  let out = '';
+  for (let char = reader.rawChar(); char !== '' && char !== '\n'; char = reader.rawChar()) {
+    if (char === '{') depth++;
+    else if (char === '}' && --depth === 0) break;
+    out += char;
+  }
+  if (reader === it.p.reader) it.p.reach = Math.max(it.p.reach, reader.pos);
+  return out;
 }
 
 /** An address in typewriter, with places to break behind its signs. */

@@ -118,6 +118,7 @@ function withCaption(it: Interpreter, keys: Keys, act: () => void): void {
     it.openGroup({ kind: 'semisimple', span: it.p.place });
     it.execute(it.source('\\def\\@captype{lstlisting}'));
     addCaption(it, [!keys.has('caption'), null, caption], it.p.command('caption'));
+    name();
     it.closeGroup();
   };
   const name = (): void => {
@@ -126,16 +127,12 @@ function withCaption(it: Interpreter, keys: Keys, act: () => void): void {
     it.labels.push(labelDefinition(it, key, it.p.place));
     it.addBlock({ kind: 'label', name: key });
   };
-  if (!below) {
-    print();
-    name();
-  }
+  if (!caption) name();
+  if (!below) print();
   act();
-  if (below) {
-    it.endParagraph();
-    print();
-    name();
-  }
+  if (!below) return;
+  it.endParagraph();
+  print();
 }
 
 const environment = (name: string, preset: readonly Token[], detail: string): EnvironmentEntry => ({

@@ -1,3 +1,4 @@
+import { mathtoolsArrows } from '../constructs/longArrows';
 import { cases, matrix } from '../constructs/mathArrays';
 import { symbolCommand } from '../constructs/mathSymbols';
 import type { CommandEntry, PackageEntry } from '../entries';
@@ -47,7 +48,7 @@ export const mathtools: PackageEntry = {
   description: 'amsmath and more: paired brackets, cases of display size, := as one sign.',
   options: null,
   requires: ['amsmath'],
-  commands: [paired, ...TOOLS_SYMBOLS.map(symbolCommand)],
+  commands: [...mathtoolsArrows, paired, ...TOOLS_SYMBOLS.map(symbolCommand)],
   environments: [
     cases('dcases', 'display', '{', null),
     cases('rcases', 'text', null, '}'),

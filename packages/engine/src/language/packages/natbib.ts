@@ -1,6 +1,6 @@
 import type { CommandEntry, PackageEntry } from '../entries';
 import { isStarred, tokensOf } from '../entries';
-import { citation, keysOf } from '../constructs/bibliography';
+import { citation, citesByName, keysOf } from '../constructs/bibliography';
 import type { Args } from '../entries';
 import type { Interpreter } from '../interpreter';
 import { macroEntry, quietEntry } from '../macroEntry';
@@ -12,7 +12,7 @@ interface Form {
   readonly bracketed: boolean;
 }
 
-const byNumber = (it: Interpreter): boolean => it.fact<boolean>('authorYear') !== true;
+const byNumber = (it: Interpreter): boolean => !citesByName(it);
 
 /** `\citet*[before][note]{keys}` and its kin. */
 function cite(it: Interpreter, args: Args, form: Form): void {

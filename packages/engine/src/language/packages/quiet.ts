@@ -14,7 +14,7 @@ export const quiet: readonly PackageEntry[] = [
   nothing('babel', 'The language of the document; English is set.'),
   nothing('microtype', 'Finer spacing of letters; lines are broken as without it.'),
   nothing('textcomp', 'More characters of text; they are at hand anyway.'),
-  nothing('latexsym', 'A few more symbols.'),
+  { ...nothing('latexsym', 'A few more symbols.'), requires: ['amssymb'] },
   nothing('fixltx2e', 'Mends of the kernel.'),
   nothing('xparse', 'Commands by their arguments; part of the kernel.'),
   nothing('expl3', 'The programming layer; what it brings is not understood.'),

@@ -7,6 +7,7 @@ import { cancel } from './cancel';
 import { big, delimited, middle } from './delimited';
 import { fraction } from './fraction';
 import { group, not, phantom, space, style, text, unknown } from './group';
+import { longArrow } from './longArrow';
 import { line, stack, stretch } from './stack';
 import { operator } from './operator';
 import { radical } from './radical';
@@ -36,6 +37,7 @@ export const rules: { readonly [K in MathNode['kind']]: Rule<Extract<MathNode, {
   text,
   phantom,
   not,
+  longArrow,
   cancel,
   array,
   unknown,

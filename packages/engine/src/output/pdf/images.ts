@@ -1,6 +1,6 @@
+import type { PDFContext } from '@cantoo/pdf-lib';
 import {
   JpegEmbedder,
-  PDFContext,
   PDFDocument,
   PDFObjectCopier,
   PDFPageEmbedder,

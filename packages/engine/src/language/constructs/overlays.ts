@@ -1,0 +1,44 @@
+import type { Interpreter } from '../interpreter';
+
+/** The colour of what is not shown yet. */
+export const INVISIBLE = -1;
+
+/** Does an overlay specification such as `2-`, `1,3` or `-4` hold on this step? Also raises how many steps the frame has. */
+export function showsOn(it: Interpreter, spec: string): boolean {
+  const step = it.fact<number>('overlay') ?? 1;
+  let holds = false;
+  for (const part of spec.split('|')[0]?.replace(/^.*:/, '').replace('+', '1').split(',') ?? []) {
+    const [from, to] = part.includes('-') ? part.split('-') : [part, part];
+    const first = parseInt(from ?? '', 10) || 1;
+    const last = to === '' ? Infinity : parseInt(to ?? '', 10) || first;
+    needs(it, Number.isFinite(last) ? last : first);
+    if (step >= first && step <= last) holds = true;
+  }
+  return holds;
+}
+
+export function needs(it: Interpreter, steps: number): void {
+  const most = it.fact<number>('overlays') ?? 1;
+  if (steps > most) it.setFact('overlays', Math.min(steps, 60), true);
+}
+
+/** `<…>` behind a command, or null. */
+export function overlaySpec(it: Interpreter): string | null {
+  const token = it.p.next();
+  if (!token) return null;
+  if (token.text !== '<' || token.cell !== null) {
+    it.p.unread(token);
+    return null;
+  }
+  let text = '';
+  for (let t = it.p.next(); t !== null && t.text !== '>'; t = it.p.next()) text += t.text;
+  return nextStep(it, text);
+}
+
+/** `+` in a specification is the step after the last one that was counted. */
+export function nextStep(it: Interpreter, spec: string): string {
+  if (!spec.includes('+')) return spec;
+  const counter = it.fact<number>('pauses') ?? 1;
+  it.setFact('pauses', counter + 1, true);
+  return spec.replaceAll('+', String(counter));
+}
