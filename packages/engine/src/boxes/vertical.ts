@@ -2,6 +2,7 @@ import type { Glue, Sp } from '../base/lengths';
 import type {
   ContentsMark,
   LabelMark,
+  NoTopFloats,
   NumberMark,
   OutlineMark,
   PageNumberChange,
@@ -37,6 +38,7 @@ export type PageMark =
   | PageStyleChange
   | PageNumberChange
   | RunningMark
+  | NoTopFloats
   | ContentsMark;
 
 /** A figure or table set and ready to be placed. */

@@ -128,6 +128,11 @@ export interface ContentsMark {
   readonly to: number;
 }
 
+/** No float stands at the top of this page (a chapter begins on it). */
+export interface NoTopFloats {
+  readonly kind: 'notop';
+}
+
 /** Ends the page; all floats that wait are placed. `odd`: the next page is a right-hand one. */
 export interface ClearPage {
   readonly kind: 'clear';
@@ -256,6 +261,7 @@ export type BlockNode =
   | RunningMark
   | ContentsMark
   | ClearPage
+  | NoTopFloats
   | ColumnsChange
   | BalancedColumns
   | Float

@@ -71,6 +71,8 @@ export interface RefInline extends Placed {
   /** `kind`: begins with a capital; several things are named. */
   readonly capital?: boolean;
   readonly plural?: boolean;
+  /** `kind`: the labels named before and behind it; a kind is said once for all of its own in a row. */
+  readonly neighbours?: readonly [string, string];
 }
 
 /** What is known only when the page is made: its number, and what runs in its head. */

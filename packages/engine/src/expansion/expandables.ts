@@ -3,7 +3,7 @@ import { Cat } from '../tokens/categories';
 import { readArgument } from './arguments';
 import { conditionals, readCsName } from './conditionals';
 import { helpers } from './helpers';
-import { toLetter, toRoman } from './numerals';
+import { FOOTNOTE_SIGNS, toLetter, toRoman } from './numerals';
 import { isExpandable, type Expandable, type RegisterMeaning, type Token } from './meaning';
 import { STOP, type Processor } from './processor';
 import { quantityOf, scanInt } from './scan';
@@ -109,6 +109,9 @@ export const expandables: readonly Expandable[] = [
   expandable('the', the),
   number('number', String),
   number('romannumeral', (n) => toRoman(n).toLowerCase()),
+  number('@arabic', String),
+  number('@roman', (n) => toRoman(n).toLowerCase()),
+  number('@fnsymbol', (n) => FOOTNOTE_SIGNS[n - 1] ?? ''),
   number('@Roman', toRoman),
   number('@alph', (n) => toLetter(n).toLowerCase()),
   number('@Alph', toLetter),

@@ -285,7 +285,8 @@ function finishRow(it: Interpreter, marks: RowMarks, row: ReadRow): DisplayRow {
   const place = trimRow(it, row);
   const tag = rowTag(it, marks, place);
   for (const { name, span } of marks.labels) {
-    it.labels.push({ name, value: tag?.value ?? '', kind: 'equation', ...span });
+    const shown = tag?.shown ? { shown: tag.shown } : {};
+    it.labels.push({ name, value: tag?.value ?? '', kind: 'equation', ...shown, ...span });
   }
   return {
     cells: row.cells,
@@ -311,7 +312,7 @@ function rowTag(
   it: Interpreter,
   marks: RowMarks,
   at: Span,
-): { inlines: readonly Inline[]; value: string } | null {
+): { inlines: readonly Inline[]; value: string; shown?: readonly Inline[] } | null {
   const upright = it.intern({ ...it.font, family: 'roman', series: 'medium', shape: 'upright' });
   const text = (s: string): Inline => ({ kind: 'text', text: s, font: upright, ...at });
   if (marks.tag) {
@@ -324,7 +325,10 @@ function rowTag(
       return { inlines: [text(`(${value})`), gap, ...inner], value };
     }
     const value = marks.tag.bare ? '' : marks.tag.tokens.map((t) => t.text).join('');
-    return { inlines: marks.tag.bare ? inner : [text('('), ...inner, text(')')], value };
+    const shown = marks.tag.tokens.some((t) => t.cell !== null || t.cat === Cat.Math)
+      ? { shown: inner }
+      : {};
+    return { inlines: marks.tag.bare ? inner : [text('('), ...inner, text(')')], value, ...shown };
   }
   if (!marks.numbered) return null;
   // Not what a later `\label` means: labels of the row have been taken already.

@@ -89,7 +89,7 @@ class Column {
     readonly geometry: PageGeometry,
   ) {
     const { floats: rules } = geometry;
-    this.area = { rules, height, top: [], bottom: [], here: 0, waiting: [] };
+    this.area = { rules, height, top: [], bottom: [], here: 0, topClosed: false, waiting: [] };
     this.repeat = start.repeat;
   }
 
@@ -272,6 +272,7 @@ function fillColumn(column: Column, blocks: readonly FlowBlock[]): BuiltColumn {
         continue;
       }
       default:
+        if (element.kind === 'mark' && element.mark.kind === 'notop') column.area.topClosed = true;
         if (column.empty && isDiscardable(element)) continue;
         if (column.consider(element, at)) return finish(column, 'full', column.best, flow.at);
         column.add(located);

@@ -11,6 +11,8 @@ export interface FloatArea {
   readonly bottom: FloatVItem[];
   /** How many stand in the text. */
   here: number;
+  /** Nothing may be put at the top any more. */
+  topClosed: boolean;
   readonly waiting: FloatVItem[];
 }
 
@@ -67,7 +69,12 @@ function onEdge(area: FloatArea, float: FloatVItem, used: Sp, goal: Sp, anyway: 
   const { placement } = float;
   // A float never stands before one of its kind: after one at the bottom, none goes to the top.
   const behind = area.bottom.some(({ type }) => type === float.type);
-  if (placement.includes('t') && !behind && fits(area.top, rules.topNumber, rules.topFraction))
+  if (
+    placement.includes('t') &&
+    !behind &&
+    !area.topClosed &&
+    fits(area.top, rules.topNumber, rules.topFraction)
+  )
     return 'top';
   if (placement.includes('b') && fits(area.bottom, rules.bottomNumber, rules.bottomFraction))
     return 'bottom';

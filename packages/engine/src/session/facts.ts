@@ -15,14 +15,20 @@ export interface Facts {
 export const NO_FACTS: Facts = { pages: new Map(), labels: new Map() };
 
 const key = (ref: RefInline): string =>
-  `${ref.what}${ref.capital ? '^' : ''}${ref.plural ? '+' : ''}:${ref.label}`;
+  [
+    `${ref.what}${ref.capital ? '^' : ''}${ref.plural ? '+' : ''}:${ref.label}`,
+    ...(ref.neighbours ?? []),
+  ].join(BETWEEN);
+
+/** Parts a key's labels. */
+const BETWEEN = '\u0003';
 
 export type Answer = string | readonly Inline[] | null;
 
 /** The answer to a fact's key. */
 export function answer(facts: Facts, factKey: string): Answer {
   const at = factKey.indexOf(':');
-  const label = factKey.slice(at + 1);
+  const [label = '', ...neighbours] = factKey.slice(at + 1).split(BETWEEN);
   const what = factKey.slice(0, at).replace(/[+^]/g, '');
   if (what === 'page') return pageAnswer(facts, label);
   const found = facts.labels.get(what === 'cite' ? `\u0001cite:${label}` : label);
@@ -30,7 +36,10 @@ export function answer(facts: Facts, factKey: string): Answer {
   if (what === 'title') return found.title ?? '';
   if (what === 'clever' && found.kind === 'equation') return `(${found.value})`;
   if (what !== 'kind') return found.shown ?? found.value;
-  return kindName(found, factKey.slice(0, at).includes('^'), factKey.includes('+:'));
+  const capital = factKey.slice(0, at).includes('^');
+  if (neighbours.length === 0) return kindName(found, capital, factKey.includes('+:'));
+  const [before, behind] = neighbours.map((name) => facts.labels.get(name)?.kind);
+  return before === found.kind ? '' : `${kindName(found, capital, behind === found.kind)} `;
 }
 
 function pageAnswer(facts: Facts, label: string): Answer {

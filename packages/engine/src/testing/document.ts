@@ -1,5 +1,13 @@
 import { readFileSync } from 'node:fs';
-import { FontStore, pageText, Session, type Finding, type PageDescription } from '../index';
+import {
+  FontStore,
+  NO_FILES,
+  pageText,
+  Session,
+  type AssignmentFiles,
+  type Finding,
+  type PageDescription,
+} from '../index';
 
 const FONTS = new URL('../../../../static/fonts/', import.meta.url).pathname;
 const bytes = new Map<string, Uint8Array>();
@@ -19,14 +27,27 @@ export const TODAY = { year: 2026, month: 3, day: 1 };
 /** One store for all: fonts are read once. */
 const store = new FontStore(testFonts);
 
-export const newSession = (): Session => new Session({ fonts: store, today: TODAY });
+export const newSession = (files: AssignmentFiles = NO_FILES): Session =>
+  new Session({ fonts: store, today: TODAY, files });
 
 /** A document typeset from cold. */
-export function typeset(text: string): Session {
-  const session = newSession();
+export function typeset(text: string, files: AssignmentFiles = NO_FILES): Session {
+  const session = newSession(files);
   session.setText(text);
   session.settleAll();
   return session;
+}
+
+/** Files given as text, for documents of several. */
+export function textFiles(files: Readonly<Record<string, string>>): AssignmentFiles {
+  return {
+    names: () => Object.keys(files),
+    bytes: (name) => {
+      const text = files[name];
+      return text === undefined ? null : Uint8Array.from([...text], (c) => c.charCodeAt(0));
+    },
+    text: (name) => files[name] ?? null,
+  };
 }
 
 /** A body put into a small document. */

@@ -3,6 +3,7 @@ import type { BoxInline, Inline, Leader } from '../../document/inlines';
 import { FILL, glue, PT, type Sp } from '../../base/lengths';
 import { setDimen, setSkip } from '../../expansion/registers';
 import { scanDimen, takeKeyword } from '../../expansion/scan';
+import { readOptional } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
 import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
 import { tokensOf } from '../entries';
@@ -105,6 +106,18 @@ const inFormula =
     ...reader.span(token),
   });
 
+/** An argument read in a formula, put back between its braces. */
+function groupTokens(reader: MathReader, token: Token): Token[] {
+  const { p } = reader;
+  return [p.make(1, '{'), ...reader.argument(token), p.make(2, '}')];
+}
+
+function optionalTokens(reader: MathReader): Token[] {
+  const { p } = reader;
+  const own = readOptional(p);
+  return own ? [...p.chars('['), ...own, ...p.chars(']')] : [];
+}
+
 const simple = (
   name: string,
   description: string,
@@ -160,7 +173,23 @@ export const boxCommands: readonly CommandEntry[] = [
       const lift = args[0] ? dimenOf(it, tokensOf(args, 0)) : 0;
       const width = dimenOf(it, tokensOf(args, 1));
       const height = dimenOf(it, tokensOf(args, 2));
-      it.add({ kind: 'rule', width, height: height + lift, depth: -lift, ...it.p.place });
+      it.add({
+        kind: 'rule',
+        width,
+        height: height + lift,
+        depth: -lift,
+        color: it.font.color,
+        ...it.p.place,
+      });
+    },
+    math: (reader, token) => {
+      const inlines = reader.it.inlinesOf([
+        token,
+        ...optionalTokens(reader),
+        ...groupTokens(reader, token),
+        ...groupTokens(reader, token),
+      ]);
+      return { kind: 'text', inlines, ...reader.span(token) };
     },
   },
   filler('hrulefill', 'A rule that fills the rest of the line.', (it) => ({

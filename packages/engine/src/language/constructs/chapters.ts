@@ -126,6 +126,7 @@ function chapter(it: Interpreter, args: Args): void {
   const short = Array.isArray(args[1]) ? tokensOf(args, 1) : title;
   clearPage(it, isOn(it, 'openright'));
   plainPage(it);
+  it.vlist.push({ kind: 'notop' });
   const numbered = !starred && getCount(it.state, 'c@secnumdepth') >= 0 && isOn(it, 'mainmatter');
   if (numbered) refStepCounter(it, 'chapter');
   const words = plainTitle(title);

@@ -162,6 +162,18 @@ export const kernelCommands: readonly CommandEntry[] = [
   skipBreak('medbreak', 'medskipamount', -100),
   skipBreak('bigbreak', 'bigskipamount', -200),
   {
+    name: 'ensuremath',
+    signature: 'M',
+    description: 'A formula, in text and in formulas alike.',
+    example: '\\ensuremath{x}',
+    run: (it, args) => {
+      const dollar = it.p.make(Cat.Math, '$');
+      it.startParagraph();
+      it.p.push([dollar, ...tokensOf(args, 0), dollar]);
+    },
+    math: (reader, token) => reader.field(token),
+  },
+  {
     name: 'strut',
     signature: '',
     description: 'As high and deep as a line, without width.',

@@ -77,7 +77,7 @@ export function listOptions(it: Interpreter, tokens: readonly Token[]): ListOpti
   const margin = length('leftmargin');
   const widest =
     keys.get('leftmargin')?.[0]?.text === '*'
-      ? glue(1.6 * it.font.size + it.dimen('labelsep'))
+      ? glue(widestLabel(it, keys.get('label')) + it.dimen('labelsep'))
       : undefined;
   const top = length('topsep') ?? (tight ? NO_GLUE : undefined);
   const item = length('itemsep') ?? (noItem ? NO_GLUE : undefined);
@@ -88,6 +88,18 @@ export function listOptions(it: Interpreter, tokens: readonly Token[]): ListOpti
     ...(item ? { itemSep: item } : {}),
     ...(par ? { parSep: par } : {}),
   };
+}
+
+/** The width of a label whose number has one digit, for `leftmargin=*`. */
+function widestLabel(it: Interpreter, label: readonly Token[] | undefined): number {
+  if (!label) return 1.6 * it.font.size;
+  const sample = label.flatMap((t, i): Token[] => {
+    const next = label[i + 1];
+    if (next?.text === '*' && STARRED.has(t.text))
+      return it.p.chars(t.text.startsWith('A') ? 'M' : '0');
+    return t.text === '*' && STARRED.has(label[i - 1]?.text ?? '') ? [] : [t];
+  });
+  return it.host.measure(it.inlinesOf(sample)).width;
 }
 
 const STARRED: ReadonlySet<string> = new Set(['arabic', 'alph', 'Alph', 'roman', 'Roman']);
@@ -151,6 +163,20 @@ function shortLabel(
         ]
       : [t],
   );
+}
+
+/** Does the list go on where the last one of its kind ended? */
+export const resumes = (it: Interpreter, tokens: readonly Token[]): boolean =>
+  understood(it) && (keyValues(tokens).has('resume') || keyValues(tokens).has('resume*'));
+
+/** What references print (`ref=`), with `*` standing for the counter; null for the label itself. */
+export function refFormat(
+  it: Interpreter,
+  tokens: readonly Token[],
+  counter: string,
+): readonly Token[] | null {
+  const ref = understood(it) ? keyValues(tokens).get('ref') : undefined;
+  return ref ? ref.flatMap((t, i) => starred(it, ref, t, i, counter)) : null;
 }
 
 /** Where the numbers start. */

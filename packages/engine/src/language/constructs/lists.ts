@@ -3,14 +3,22 @@ import type { Inline } from '../../document/inlines';
 import { setDimen, setSkip } from '../../expansion/registers';
 import type { Token } from '../../expansion/meaning';
 import { textOf } from '../../expansion/expandables';
-import { setCounter, stepCounter, counterText, refStepCounter } from '../counters';
+import { counterText, counterValue, refStepCounter, setCounter, stepCounter } from '../counters';
 import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { OpenEnvironment } from '../environments';
 import { resumeAfterBlock } from '../formulas';
 import type { Interpreter } from '../interpreter';
 import { INVISIBLE, nextStep, overlaySpec, showsOn } from './overlays';
-import { listLabel, listOptions, listStart, withDefaults, type ListOptions } from './listOptions';
+import {
+  listLabel,
+  listOptions,
+  listStart,
+  refFormat,
+  resumes,
+  withDefaults,
+  type ListOptions,
+} from './listOptions';
 
 /** `\@beginparpenalty`, `\@endparpenalty`, `\@itempenalty` (classes: `-\@lowpenalty`). */
 const LIST_PENALTY = -51;
@@ -255,6 +263,7 @@ export function endList(it: Interpreter): void {
   const open = it.environments.at(-1);
   if (it.pendingLabel) it.startParagraph();
   it.endParagraph();
+  (open?.data.finish as ((it: Interpreter) => void) | undefined)?.(it);
   it.vlist.push({ kind: 'penalty', penalty: LIST_PENALTY });
   const below = (open?.data.below as Glue | undefined) ?? gluePt(8, 2, 4);
   it.vlist.push({ kind: 'vspace', glue: below, behaviour: 'merge' });
@@ -275,10 +284,10 @@ function listArguments(it: Interpreter, args: Args): readonly Token[] {
   return [];
 }
 
-function beginItemize(it: Interpreter, args: Args): void {
+export function beginItemize(it: Interpreter, args: Args, kind = 'itemize'): void {
   const depth = Math.min((it.fact<number>('itemizeDepth') ?? 0) + 1, 4);
   it.setFact('itemizeDepth', depth);
-  const options = withDefaults(it, 'itemize', listArguments(it, args));
+  const options = withDefaults(it, kind, listArguments(it, args));
   beginList(it, listOptions(it, options));
   const open = it.environments.at(-1) as OpenEnvironment;
   const custom = listLabel(it, options, null);
@@ -286,14 +295,18 @@ function beginItemize(it: Interpreter, args: Args): void {
   open.data.label = (inner: Interpreter) => inner.inlinesOf(tokens);
 }
 
-function beginEnumerate(it: Interpreter, args: Args): void {
+export function beginEnumerate(it: Interpreter, args: Args, kind = 'enumerate'): void {
   const depth = Math.min((it.fact<number>('enumerateDepth') ?? 0) + 1, 4);
   it.setFact('enumerateDepth', depth);
   const counter = `enum${ROMAN[depth - 1]}`;
-  const options = withDefaults(it, 'enumerate', listArguments(it, args));
+  const options = withDefaults(it, kind, listArguments(it, args));
   beginList(it, listOptions(it, options));
   const open = it.environments.at(-1) as OpenEnvironment;
-  setCounter(it.state, counter, listStart(it, options) - 1);
+  const resumed = resumes(it, options) ? it.state.get(lastNumber(it, kind, depth)) : undefined;
+  setCounter(it.state, counter, (resumed as number | undefined) ?? listStart(it, options) - 1);
+  open.data.finish = (inner: Interpreter) =>
+    inner.state.set(lastNumber(inner, kind, depth), counterValue(inner.state, counter), true);
+  open.data.ref = refFormat(it, options, counter);
   const custom =
     listLabel(it, options, counter) ??
     listLabel(it, open.data.overlay === undefined ? tokensOf(args, 0) : [], counter);
@@ -301,7 +314,9 @@ function beginEnumerate(it: Interpreter, args: Args): void {
     stepCounter(inner.state, counter);
     if (custom) {
       const label = inner.inlinesOf(custom);
-      const value = label.map((i) => (i.kind === 'text' ? i.text : '')).join('');
+      const ref = open.data.ref as readonly Token[] | null;
+      const shown = ref ? inner.inlinesOf(ref) : label;
+      const value = shown.map((i) => (i.kind === 'text' ? i.text : '')).join('');
       inner.setFact('currentLabel', { value, shown: null, kind: counter });
       return label;
     }
@@ -310,6 +325,10 @@ function beginEnumerate(it: Interpreter, args: Args): void {
     return inner.inlinesOf([inner.p.command(`label${counter}`)]);
   };
 }
+
+/** Where the last number of a list of a kind is kept, for one that goes on (`resume`). */
+const lastNumber = (it: Interpreter, kind: string, depth: number) =>
+  it.state.cell(`\u0001lastnumber:${kind}:${depth}`);
 
 /** `\p@enumii` and its kin: what stands before the number in references (article.cls). */
 function prefix(it: Interpreter, depth: number): string {
@@ -320,8 +339,8 @@ function prefix(it: Interpreter, depth: number): string {
   return depth === 3 ? second : second + counterText(it, 'enumiii');
 }
 
-function beginDescription(it: Interpreter, args: Args): void {
-  const options = withDefaults(it, 'description', tokensOf(args, 0));
+export function beginDescription(it: Interpreter, args: Args, kind = 'description'): void {
+  const options = withDefaults(it, kind, tokensOf(args, 0));
   beginList(it, listOptions(it, options));
   const open = it.environments.at(-1) as OpenEnvironment;
   // `\labelwidth` 0 and `\itemindent -\leftmargin` (article.cls): the label starts at the outer margin.
@@ -434,7 +453,7 @@ export const listEnvironments: readonly EnvironmentEntry[] = [
     signature: 'o',
     description: 'A list with marks.',
     example: '\\begin{itemize}\n  \\item ebb\n  \\item flood\n\\end{itemize}',
-    begin: beginItemize,
+    begin: (it, args) => beginItemize(it, args),
     end: endList,
   },
   {
@@ -442,7 +461,7 @@ export const listEnvironments: readonly EnvironmentEntry[] = [
     signature: 'o',
     description: 'A numbered list.',
     example: '\\begin{enumerate}\n  \\item ebb\n  \\item flood\n\\end{enumerate}',
-    begin: beginEnumerate,
+    begin: (it, args) => beginEnumerate(it, args),
     end: endList,
   },
   {
@@ -450,7 +469,7 @@ export const listEnvironments: readonly EnvironmentEntry[] = [
     signature: 'o',
     description: 'A list of terms and what they mean.',
     example: '\\begin{description}\n  \\item[ebb] falling water\n\\end{description}',
-    begin: beginDescription,
+    begin: (it, args) => beginDescription(it, args),
     end: endList,
   },
   {

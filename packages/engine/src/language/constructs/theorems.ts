@@ -15,8 +15,36 @@ import { isStarred, tokensOf } from '../entries';
 import type { OpenEnvironment } from '../environments';
 import type { Interpreter } from '../interpreter';
 import { beginTrivial, endList } from './lists';
+import { glueOf } from './spacing';
 
-export type TheoremStyle = 'plain' | 'definition' | 'remark';
+/** The name of a style: one of amsthm's three, or one that the document makes. */
+export type TheoremStyle = string;
+
+/** A style as `\newtheoremstyle` makes it. */
+interface OwnStyle {
+  readonly above: readonly Token[];
+  readonly below: readonly Token[];
+  readonly body: readonly Token[];
+  readonly head: readonly Token[];
+  readonly punctuation: readonly Token[];
+  readonly gap: readonly Token[];
+}
+
+const ownStyle = (it: Interpreter, name: string): OwnStyle | undefined =>
+  it.state.get(it.state.cell(`\u0001thmstyle:${name}`)) as OwnStyle | undefined;
+
+function newTheoremStyle(it: Interpreter, args: Args): void {
+  const name = textOf(it.p, tokensOf(args, 0));
+  const style: OwnStyle = {
+    above: tokensOf(args, 1),
+    below: tokensOf(args, 2),
+    body: tokensOf(args, 3),
+    head: tokensOf(args, 5),
+    punctuation: tokensOf(args, 6),
+    gap: tokensOf(args, 7),
+  };
+  it.state.set(it.state.cell(`\u0001thmstyle:${name}`), style, true);
+}
 
 /** A kind of theorem as the document declares it. */
 interface TheoremKind {
@@ -95,6 +123,8 @@ function beginTheorem(it: Interpreter, args: Args, token: Token): void {
     .join('');
   it.vlist.push({ kind: 'number', what: title, number, from: at.from, to: at.to });
   const head = headInlines(it, kind, number, args);
+  const own = ownStyle(it, kind.style);
+  if (own) return beginOwn(it, own, head);
   if (kind.style === 'plain')
     it.changeFont({ family: it.textFamily, series: 'medium', shape: 'italic' });
   else it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
@@ -102,6 +132,21 @@ function beginTheorem(it: Interpreter, args: Args, token: Token): void {
     ...head,
     { kind: 'glue', glue: gluePt(5, kind.ams ? 1 : 0, kind.ams ? 1 : 0), ...at },
   ];
+  it.skipBlanks();
+}
+
+/** The body of a theorem in a style of the document's own; a head on a line by itself when its gap is a line break. */
+function beginOwn(it: Interpreter, style: OwnStyle, head: readonly Inline[]): void {
+  const at = it.p.place;
+  it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
+  it.execute(style.body);
+  const breaks = style.gap.some((t) => t.text === 'newline');
+  const gap = style.gap.length > 0 && !breaks ? glueOf(it, style.gap) : gluePt(5, 1, 1);
+  it.pendingLabel = [...head, ...(breaks ? [] : [{ kind: 'glue' as const, glue: gap, ...at }])];
+  if (breaks) {
+    it.startParagraph();
+    it.hlist?.add({ kind: 'break', skip: 0, fill: true, ...at });
+  }
   it.skipBlanks();
 }
 
@@ -116,6 +161,11 @@ function headInlines(it: Interpreter, kind: TheoremKind, number: string, args: A
     series: kind.style === 'remark' ? 'medium' : 'bold',
     shape: kind.style === 'remark' ? 'italic' : 'upright',
   });
+  const own = ownStyle(it, kind.style);
+  if (own) {
+    it.changeFont({ series: 'medium', shape: 'upright' });
+    it.execute(own.head);
+  }
   const out = [...it.inlinesOf(tokens)];
   if (Array.isArray(note)) {
     const bracketed = [space, ...it.p.chars('('), ...(note as Token[]), ...it.p.chars(')')];
@@ -124,7 +174,8 @@ function headInlines(it: Interpreter, kind: TheoremKind, number: string, args: A
     out.push(...it.inlinesOf(bracketed));
     it.closeGroup();
   }
-  if (kind.ams) out.push(...it.inlinesOf(it.p.chars('.')));
+  if (own) out.push(...it.inlinesOf(own.punctuation));
+  else if (kind.ams) out.push(...it.inlinesOf(it.p.chars('.')));
   it.closeGroup();
   return out;
 }
@@ -234,6 +285,21 @@ export const theoremCommands: readonly CommandEntry[] = [
     description: 'How the theorems declared from here on look: plain, definition or remark.',
     example: '\\theoremstyle{definition}',
     run: (it, args) => it.setFact('theoremStyle', textOf(it.p, tokensOf(args, 0))),
+  },
+  {
+    name: 'newtheoremstyle',
+    signature: 'mMMMMMMMM',
+    description:
+      'A style of theorems: name, space above and below, body font, indent, head font, sign behind the head, space behind it, form of the head.',
+    example: '\\newtheoremstyle{tide}{6pt}{6pt}{\\itshape}{}{\\bfseries}{.}{ }{}',
+    run: newTheoremStyle,
+  },
+  {
+    name: 'swapnumbers',
+    signature: '',
+    description: 'Numbers stand before the names of theorems; they are set behind them here.',
+    example: '\\swapnumbers',
+    run: () => undefined,
   },
   {
     name: 'qedhere',

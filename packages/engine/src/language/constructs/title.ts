@@ -148,7 +148,7 @@ export function makeTitle(it: Interpreter, token: Token): void {
   it.endParagraph();
   const own = it.state.meaning(it.state.cell('@maketitle'));
   withSigns(it, () => {
-    if (own?.kind === 'macro') return ownTitle(it);
+    if (own?.kind === 'macro') return isOn(it, 'titlepage') ? ownTitlePage(it) : ownTitle(it);
     if (isOn(it, 'titlepage')) return titleOnPage(it, title ?? []);
     if (isOn(it, 'twocolumn')) {
       changeColumns(it, true, () => titleBlocks(it, title ?? []));
@@ -175,6 +175,18 @@ function ownTitle(it: Interpreter): void {
   it.call('@maketitle');
   it.endParagraph();
   plainPage(it);
+}
+
+/** The document's own title block on a page of its own. */
+function ownTitlePage(it: Interpreter): void {
+  clearPage(it, false);
+  emptyPage(it);
+  it.vlist.push({ kind: 'vspace', glue: gluePt(0), behaviour: 'keep' }, fill);
+  it.call('@maketitle');
+  it.endParagraph();
+  it.vlist.push(fill);
+  clearPage(it, false);
+  if (!isOn(it, 'twoside')) setPage(it, 1, null);
 }
 
 function titleOnPage(it: Interpreter, title: readonly Token[]): void {

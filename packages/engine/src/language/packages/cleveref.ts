@@ -36,10 +36,10 @@ function smartRefs(
       addRef(it, label, 'page');
       return;
     }
-    if (i === 0) {
-      addRef(it, label, 'kind', capital, labels.length > 1);
-      it.execute(it.source('~'));
-    }
+    const { place } = it.p;
+    const at = { from: place.from, to: Math.max(place.to, it.p.here()) };
+    const neighbours = [labels[i - 1] ?? '', labels[i + 1] ?? ''] as const;
+    it.add({ kind: 'ref', what: 'kind', label, font: it.font, capital, neighbours, ...at });
     addRef(it, label, 'clever');
   });
 }

@@ -1,6 +1,40 @@
 import { tokensText } from '../../expansion/expandables';
 import type { ListDefaults } from '../constructs/listOptions';
-import { tokensOf, type PackageEntry } from '../entries';
+import { beginDescription, beginEnumerate, beginItemize, endList } from '../constructs/lists';
+import { tokensOf, type CommandEntry, type EnvironmentEntry, type PackageEntry } from '../entries';
+import { quietEntry } from '../macroEntry';
+
+/** `\\newlist{steps}{enumerate}{2}`: a list of your own, made like one that is there. */
+function newList(command: string): CommandEntry {
+  return {
+    name: command,
+    signature: 'mmm',
+    description: 'A list of your own, made like itemize, enumerate or description.',
+    example: `\\${command}{steps}{enumerate}{2}`,
+    package: 'enumitem',
+    run: (it, args) => {
+      const name = tokensText(tokensOf(args, 0)).trim();
+      const like = tokensText(tokensOf(args, 1)).trim().replace('*', '');
+      const begin = BEGINS[like] ?? beginItemize;
+      const entry: EnvironmentEntry = {
+        name,
+        signature: 'o',
+        description: `A list made like ${like}.`,
+        example: '',
+        detail: { name, like },
+        begin: (inner, own) => begin(inner, own, name),
+        end: endList,
+      };
+      it.state.set(it.state.cell(`\u0002${name}`), entry, true);
+    },
+  };
+}
+
+const BEGINS: Readonly<Record<string, typeof beginItemize | undefined>> = {
+  itemize: beginItemize,
+  enumerate: beginEnumerate,
+  description: beginDescription,
+};
 
 /** enumitem: labels and measures of lists as options. The lists themselves read them. */
 export const enumitem: PackageEntry = {
@@ -23,6 +57,10 @@ export const enumitem: PackageEntry = {
         it.setFact('listDefaults', { ...before, ...added });
       },
     },
+    newList('newlist'),
+    newList('renewlist'),
+    quietEntry('setlistdepth', 'm', 'How deep lists may be nested.'),
+    quietEntry('SetLabelAlign', 'mM', 'A way to align labels.'),
   ],
 };
 
