@@ -35,6 +35,8 @@ export interface PlacedSpan extends Span {
 /** How deep files may read one another, and what each character read in adds to the budget. */
 const DEEPEST_FILE = 20;
 const PER_CHARACTER = 60;
+/** How many files one block may read. */
+const MOST_FILES = 500;
 /** Chunks of files that are read in; below every other chunk number. */
 const FIRST_FILE_CHUNK = -10;
 
@@ -62,6 +64,7 @@ export class Processor {
   readonly conditions: OpenCondition[] = [];
   private frames: Frame[] = [];
   private sources = 0;
+  private opened = 0;
   private extra = 0;
   private expansions = 0;
   private pending = 0;
@@ -103,6 +106,7 @@ export class Processor {
   startBlock(): void {
     this.expansions = 0;
     this.extra = 0;
+    this.opened = 0;
     this.pending = 0;
     this.exhausted = null;
     this.tooDeep = false;
@@ -230,7 +234,8 @@ export class Processor {
   /** What comes next is read from the text of another file, up to its end. False when files read one another in a circle. */
   openSource(name: string, text: string): boolean {
     this.dropSpent();
-    if (this.sources >= DEEPEST_FILE) return false;
+    // A file whose last words read it again never gets deeper, so openings are counted too.
+    if (this.sources >= DEEPEST_FILE || ++this.opened > MOST_FILES) return false;
     const chunk = FIRST_FILE_CHUNK - this.sources;
     const source = new Reader<Cell>(text, this.state.cell, 0, chunk);
     this.frames.push({ name, source, from: 0 });

@@ -7,6 +7,7 @@ import { PACKAGES } from './packages';
 /** Examples that only make sense inside something else, or before the document. */
 const NEEDS: Readonly<Record<string, (example: string) => string>> = {
   array: (e) => `$${e.replaceAll('$', '')}$`,
+  displaylines: () => '$\\displaylines{a\\cr b\\cr}$',
   gathered: () => '$\\begin{gathered}a\\\\b\\end{gathered}$',
   item: (e) => `\\begin{itemize}${e}\\end{itemize}`,
   hline: (e) => `\\begin{tabular}{l}${e} x\\end{tabular}`,
@@ -73,7 +74,11 @@ const shownOf = (entries: readonly Described[], packages: string): Example[] =>
       name,
       // An environment that is only mathematics shows what stands in a formula.
       example:
-        'math' in entry && !('begin' in entry) && !('run' in entry) && example.startsWith('\\begin')
+        'math' in entry &&
+        !('begin' in entry) &&
+        !('run' in entry) &&
+        example.startsWith('\\begin') &&
+        !example.includes('align*')
           ? `$${example}$`
           : example,
       packages,

@@ -27,7 +27,7 @@ function flat(box: Box, x = 0, y = 0): At[] {
     if (item.kind === 'anchor') return [];
     const char =
       item.kind === 'glyph' ? item.font.textOf(item.glyph) : item.kind === 'rule' ? 'rule' : 'run';
-    const size = item.kind === 'rule' ? 0 : item.size / PT;
+    const size = 'size' in item ? item.size / PT : 0;
     return [{ char, x: (x + dx) / PT, y: (y + dy) / PT, size, item }];
   });
 }

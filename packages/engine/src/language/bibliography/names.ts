@@ -71,7 +71,8 @@ export const initials = (first: readonly string[]): string[] =>
 
 /** The first letter of a word, an accent over it included. */
 export function firstLetter(word: string): string {
-  const special = /^\{?(\\[^a-zA-Z]\{?[a-zA-Z]\}?|\\[a-zA-Z]+\s*\{?[a-zA-Z]?\}?)\}?/.exec(word);
+  const special =
+    /^\{?(\\[^a-zA-Z](?:\{[a-zA-Z]\}|[a-zA-Z])|\\[a-zA-Z]+\s*(?:\{[a-zA-Z]?\})?)/.exec(word);
   if (special) return `{${special[1] ?? ''}}`;
   return word.replace(/^\{+/, '').slice(0, 1);
 }

@@ -11,7 +11,7 @@ import type { OpenEnvironment } from '../environments';
 import { enterColumn, leaveColumn } from '../constructs/boxes';
 import { setSize } from '../constructs/fonts';
 import type { Interpreter } from '../interpreter';
-import { wholePoints, INCH, paperOf, setAll } from './layout';
+import { INCH, paperOf, setAll } from './layout';
 import { article, ARTICLE, book, setUp } from './standard';
 
 const LISTS = '\u0001amslists';
@@ -202,8 +202,8 @@ function page(it: Interpreter, options: readonly string[]): void {
     headsep: headSep,
     footskip: foot,
     parindent: 12 * PT,
-    oddsidemargin: wholePoints((width - textWidth) / 2 - INCH),
-    evensidemargin: wholePoints((width - textWidth) / 2 - INCH),
+    oddsidemargin: (width - textWidth) / 2 - INCH,
+    evensidemargin: (width - textWidth) / 2 - INCH,
     topmargin: (height - head - headSep - textHeight - foot) / 2 - INCH,
   });
 }
