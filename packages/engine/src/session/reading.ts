@@ -27,6 +27,10 @@ export interface ReadChange {
   readonly labels: boolean;
 }
 
+/** Facts that the document as a whole gives back to blocks that ask for them. */
+const FACTS = [CELLS.contents, CELLS.cited, CELLS.bibStyleOfAll] as const;
+export type FactName = (typeof FACTS)[number];
+
 /** How much of the text is put together for reading at first; a block that looks further gets more. */
 const WINDOW = 8192;
 
@@ -70,6 +74,7 @@ export class SourceReading {
   /** Where the text that the reader has at hand starts. */
   private windowStart = 0;
   private whole: string | null = '';
+  private readonly readers = new Map(FACTS.map((name) => [name as FactName, new Set<SessionBlock>()]));
 
   constructor(today: CalendarDate, units: (it: Interpreter) => FontUnits, host: LanguageHost) {
     const reader = new Reader<Cell>('', this.state.cell, 0, 0);
@@ -122,11 +127,12 @@ export class SourceReading {
    * Gives a fact that only the whole document settles (its contents, its citations)
    * to the blocks that read it, and reads those again. Null when nobody read it.
    */
-  refresh(name: string, value: unknown): ReadChange | null {
+  refresh(name: FactName, value: unknown): ReadChange | null {
     const cell = this.state.cell(name);
     const before = cell.value;
     if (sameValue(before, value)) return null;
     cell.value = value;
+    if (!this.readsFact(name)) return null;
     const first = this.blocks.findIndex(({ readCells }) => readCells.has(cell));
     if (first < 0) return null;
     const last = this.blocks.findLastIndex(({ readCells }) => readCells.has(cell));
@@ -134,10 +140,19 @@ export class SourceReading {
     return this.reread(start, start, '', { cell, before, first, last });
   }
 
-  /** Does any block read the fact? */
-  readsFact(name: string): boolean {
-    const cell = this.state.cell(name);
-    return this.blocks.some(({ readCells }) => readCells.has(cell));
+  /** Does any block read the fact? Known without looking at them all. */
+  readsFact(name: FactName): boolean {
+    return (this.readers.get(name)?.size ?? 0) > 0;
+  }
+
+  /** Keeps account of who reads facts, when blocks go and others come. */
+  private recount(gone: readonly SessionBlock[], kept: readonly SessionBlock[]): void {
+    for (const name of FACTS) {
+      const cell = this.state.cell(name);
+      const readers = this.readers.get(name) as Set<SessionBlock>;
+      for (const block of gone) readers.delete(block);
+      for (const block of kept) if (block.readCells.has(cell)) readers.add(block);
+    }
   }
 
   private reread(
@@ -193,6 +208,7 @@ export class SourceReading {
     this.cursor = reusedFrom;
     this.whole = null;
     place(this.blocks, first);
+    this.recount(gone, kept);
     const defines = ({ reading }: SessionBlock): boolean => reading.labels.length > 0;
     const labels = changed.some(defines) || gone.some(defines);
     return { changed, first, reusedFrom, labels };

@@ -37,7 +37,7 @@ import {
 } from './paging';
 import { imageMeasure, NO_FILES, type AssignmentFiles } from './files';
 import { fieldsOf, furniture } from './furniture';
-import { SourceReading, type CalendarDate, type ReadChange } from './reading';
+import { SourceReading, type CalendarDate, type FactName, type ReadChange } from './reading';
 
 export type { CalendarDate } from './reading';
 
@@ -165,7 +165,7 @@ export class Session {
   }
 
   /** Hands a fact of the whole document back to the blocks that read it. */
-  private refresh(cell: string, value: unknown): void {
+  private refresh(cell: FactName, value: unknown): void {
     const before = this.reading.blocks.length;
     const change = this.reading.refresh(cell, value);
     if (change) this.takeChange(change, before);
