@@ -42,8 +42,8 @@ function pushNode(
       out.push({ kind: node.behaviour === 'merge' ? 'addvspace' : 'glue', glue: node.glue });
       break;
     case 'rule': {
-      const { left: x, width, height, color } = node;
-      out.push({ kind: 'rule', x, width, height, color });
+      const { left: x, width, height, color, running = false } = node;
+      out.push({ kind: 'rule', x, width, height, color, running });
       break;
     }
     case 'float':
@@ -200,11 +200,24 @@ export function stackItems(
   width: Sp | null,
   height: Sp | null = null,
 ): StackedItems {
-  const natural = walk(items, () => 0);
-  const give = height === null ? () => 0 : glueGift(items, height - natural.y);
-  const { children, y, first, last, widest } = walk(items, give);
+  const whole = width === null ? withRules(items) : items;
+  const natural = walk(whole, () => 0);
+  const give = height === null ? () => 0 : glueGift(whole, height - natural.y);
+  const { children, y, first, last, widest } = walk(whole, give);
   const box = boxOf(width ?? widest, 0, height ?? y, children);
   return { box, first: first ?? 0, last };
+}
+
+/** Rules without a width of their own made as wide as the widest line (The TeXbook, chapter 21). */
+function withRules(items: readonly VItem[]): readonly VItem[] {
+  if (!items.some((item) => item.kind === 'rule' && item.running)) return items;
+  const { widest } = walk(
+    items.filter((item) => item.kind !== 'rule' || !item.running),
+    () => 0,
+  );
+  return items.map((item) =>
+    item.kind === 'rule' && item.running ? { ...item, x: 0, width: widest } : item,
+  );
 }
 
 /** How much each glue gives of what is missing. */

@@ -66,6 +66,7 @@ export type VItem =
       readonly width: Sp;
       readonly height: Sp;
       readonly color: number;
+      readonly running?: boolean;
     }
   /** The next line gets no line space before it. */
   | { readonly kind: 'nointerline' }

@@ -55,6 +55,8 @@ export interface VerticalRule {
   readonly height: Sp;
   readonly left: Sp;
   readonly color: number;
+  /** As wide as the box it stands in, when that takes its width from its contents. */
+  readonly running?: boolean;
 }
 
 export interface DisplayRow {

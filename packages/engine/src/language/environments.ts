@@ -207,8 +207,11 @@ function runHook(it: Interpreter, when: Hook, name: string): void {
 /** The document's own `\endname` runs inside the group; a mark behind it closes. Once for each environment. */
 export function runOwnEnd(it: Interpreter, open: OpenEnvironment): void {
   open.data.ending = true;
+  // A switch used as an environment (`\begin{large}`) has no closing half.
+  const half = it.p.command(`end${open.name}`);
+  const defined = half.cell !== null && it.state.get(half.cell) !== undefined;
   it.p.push([
-    it.p.command(`end${open.name}`),
+    ...(defined ? [half] : []),
     it.p.command('\u0001closeenvironment'),
     ...braced(it, open.name),
   ]);

@@ -1,6 +1,8 @@
-import { nearestName } from '../base/nearest';
+import { editDistance, nearestName } from '../base/nearest';
 import type { Span } from '../base/spans';
+import { readArgument, readOptional } from '../expansion/arguments';
 import type { Token } from '../expansion/meaning';
+import { Cat } from '../tokens/categories';
 import type { Fix } from '../findings/finding';
 import type { Interpreter } from './interpreter';
 
@@ -36,7 +38,8 @@ export function unknownCommand(it: Interpreter, token: Token): void {
   const span = own
     ? { from: token.from, to: token.from + token.text.length + 1 }
     : it.spanOf(token);
-  if (!fix && isStranger(it, `\\${token.text}`, span)) return;
+  const typo = near !== null && token.text.length > 4 && editDistance(token.text, near, 1) <= 1;
+  if (!typo && isStranger(it, `\\${token.text}`, span)) return;
   it.p.report('command-unknown', span, { name: token.text }, fix);
 }
 
@@ -51,6 +54,7 @@ export function isStranger(it: Interpreter, name: string, { from, to }: Span): b
 export function reportUnknownCommand(it: Interpreter, token: Token): void {
   unknownCommand(it, token);
   if (it.fact<boolean>('inDocument') === true) it.addMarked(`\\${token.text}`, it.spanOf(token));
+  else skipArguments(it, token);
 }
 
 /** Another name in place of the one the tokens spell; nothing when they do not stand in this block. */
@@ -64,4 +68,17 @@ export function renameFix(
   const last = own.at(-1);
   if (!first || !last || to === null) return undefined;
   return { title: `Write ${to}`, edits: [{ from: first.from, to: last.to, text: to }] };
+}
+
+/** In the preamble, what stands in braces and brackets behind an unknown command is not text to be printed. */
+function skipArguments(it: Interpreter, token: Token): void {
+  it.p.takeChar('*');
+  for (;;) {
+    if (readOptional(it.p, false) !== null) continue;
+    const next = it.p.next();
+    if (!next) return;
+    it.p.unread(next);
+    if (next.cat !== Cat.Begin) return;
+    readArgument(it.p, token, true);
+  }
 }

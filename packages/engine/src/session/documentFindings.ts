@@ -51,6 +51,20 @@ const OWN: Readonly<Record<string, RegExp>> = {
   minted: /minted|mint/,
   physics: /^\\(dv|pdv|dd|qty|bra|ket|braket|abs|norm|grad|curl|div|laplacian)/,
   biblatex: /bib|cite/i,
+  thmtools: /declaretheorem|listoftheorems|restatable/,
+  wrapfig: /wrap(figure|table)/,
+  rotating: /sideways/,
+  subfigure: /subfigure/,
+  subfig: /subfloat/,
+  tocloft: /cft/,
+  epigraph: /epigraph/,
+  lettrine: /lettrine/,
+  marginnote: /marginnote/,
+  stmaryrd: /bracket|boxplus|shortleftarrow/,
+  esint: /int$/,
+  chemfig: /chem/,
+  circuitikz: /circuitikz/,
+  forest: /forest/,
 };
 
 /** One use of a name nobody defined: what, and on which line it stands first. */
@@ -74,12 +88,18 @@ export function usesOfUnknown(reading: SourceReading): readonly Use[] {
 const MOST_USES = 6;
 
 /** The finding on a package with the commands that the sheet uses of it. */
-export function withUses(finding: RawFinding, uses: readonly Use[]): RawFinding {
+export function withUses(
+  finding: RawFinding,
+  uses: readonly Use[],
+  others: readonly string[],
+): RawFinding {
   const own = OWN[finding.args.name ?? ''];
   const mine = own
     ? uses.filter(({ name }) => own.test(name))
     : uses.filter(({ name }) => !Object.values(OWN).some((o) => o.test(name)));
-  const said = (mine.length > 0 || own ? mine : uses).slice(0, MOST_USES);
+  // What belongs to none by its name is told of once, with the first package that may have brought it.
+  const first = others.find((name) => OWN[name] === undefined);
+  const said = (own || first === finding.args.name ? mine : []).slice(0, MOST_USES);
   if (said.length === 0) return finding;
   const list = said.map(({ name, line }) => `${name} in line ${line}`).join(', ');
   const more = mine.length > MOST_USES ? ` and ${mine.length - MOST_USES} more` : '';

@@ -74,7 +74,9 @@ export class SourceReading {
   /** Where the text that the reader has at hand starts. */
   private windowStart = 0;
   private whole: string | null = '';
-  private readonly readers = new Map(FACTS.map((name) => [name as FactName, new Set<SessionBlock>()]));
+  private readonly readers = new Map(
+    FACTS.map((name) => [name as FactName, new Set<SessionBlock>()]),
+  );
 
   constructor(today: CalendarDate, units: (it: Interpreter) => FontUnits, host: LanguageHost) {
     const reader = new Reader<Cell>('', this.state.cell, 0, 0);

@@ -360,10 +360,14 @@ export class Session {
   findings(): Finding[] {
     const out: Finding[] = [];
     const uses = usesOfUnknown(this.reading);
+    const unknown = (this.reading.finalValue(CELLS.unknownPackages) ?? []) as readonly string[];
     const add = (start: number, raw: RawFinding): void => void out.push(this.worded(start, raw));
     for (const block of this.reading.blocks) {
       for (const finding of block.reading.findings)
-        add(block.start, finding.code === 'package-unknown' ? withUses(finding, uses) : finding);
+        add(
+          block.start,
+          finding.code === 'package-unknown' ? withUses(finding, uses, unknown) : finding,
+        );
       for (const finding of layoutFindings(block)) add(block.start, finding);
     }
     for (const { block, finding } of this.repeated) add(block.start, finding);

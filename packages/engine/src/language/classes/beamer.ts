@@ -15,7 +15,7 @@ import { markHeading, plainTitle } from '../constructs/sections';
 import { refStepCounter } from '../counters';
 import type { OpenEnvironment } from '../environments';
 import type { Interpreter } from '../interpreter';
-import { INVISIBLE, needs, overlaySpec, showsOn } from '../constructs/overlays';
+import { INVISIBLE, needs, overlaySpec, overlayText, showsOn } from '../constructs/overlays';
 import { setAll } from './layout';
 import { article, setUp, ARTICLE } from './standard';
 
@@ -275,7 +275,61 @@ function section(it: Interpreter, name: string, level: number): CommandEntry['ru
   };
 }
 
+/** `\column{width}` in columns: all up to the next one, or to the end of the columns, is its own. */
+function columnCommand(it: Interpreter): void {
+  const { p } = it;
+  const width = tokensOf(it.readArguments('m', p.command('column')) ?? [], 0);
+  const body: Token[] = [];
+  let depth = 0;
+  for (let t = p.next(); t !== null; t = p.next()) {
+    const ends = depth === 0 && t.cat === Cat.Command && (t.text === 'column' || t.text === 'end');
+    if (ends || t.cat === 18) {
+      p.unread(t);
+      break;
+    }
+    if (t.cat === Cat.Command && t.text === 'begin') depth++;
+    if (t.cat === Cat.Command && t.text === 'end') depth--;
+    body.push(t);
+  }
+  beginColumnBox(it, dimenOf(it, width), body);
+}
+
+function beginColumnBox(it: Interpreter, width: number, body: readonly Token[]): void {
+  it.hlist?.unskip();
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  const outer = enterColumn(it, width);
+  it.execute(body);
+  const blocks = leaveColumn(it, outer);
+  it.closeGroup();
+  const around = it.environments.findLast((e) => e.name === 'columns');
+  const valign = (around?.data.valign as 'top' | 'center' | undefined) ?? 'center';
+  it.add({ kind: 'parbox', blocks, width, valign, ...it.p.place });
+  it.add({ kind: 'glue', glue: FILL, ...it.p.place });
+}
+
 const commands: readonly CommandEntry[] = [
+  {
+    name: 'column',
+    signature: '',
+    description: 'The next of the columns, its width in braces.',
+    example: '\\begin{columns}\\column{4cm}ebb\\end{columns}',
+    run: (it) => {
+      readOptional(it.p);
+      columnCommand(it);
+    },
+  },
+  {
+    name: 'mode',
+    signature: '',
+    description: 'What holds only for some kinds of output; slides are set here.',
+    example: '\\mode<presentation>{}',
+    run: (it) => {
+      it.p.takeChar('*');
+      const spec = overlayText(it);
+      const body = bracedHere(it);
+      if (body && !/^(article|handout|trans)$/.test(spec ?? '')) it.p.push(body);
+    },
+  },
   onSteps('only', false, 'Text on some steps only; else it takes no room.'),
   onSteps('uncover', true, 'Text that appears on some steps.'),
   onSteps('visible', true, 'Text that appears on some steps.'),

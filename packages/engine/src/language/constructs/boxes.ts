@@ -218,6 +218,7 @@ export const boxCommands: readonly CommandEntry[] = [
         height: high,
         left,
         color: it.font.color,
+        running: width === null,
       });
     },
   },

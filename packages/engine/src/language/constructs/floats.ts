@@ -159,7 +159,10 @@ const SEPARATORS: Readonly<Record<string, string>> = {
 export function caption(it: Interpreter, args: Args, token: Token): void {
   const type = floatTypeOf(it);
   if (type === null) {
-    it.p.report('caption-outside', it.spanOf(token));
+    const stranger = (it.fact<readonly string[]>('unknownPackages') ?? []).length > 0;
+    // An environment of a package that is not known may be a float: that is told already.
+    if (!stranger) it.p.report('caption-outside', it.spanOf(token));
+    if (stranger) it.execute(tokensOf(args, 2));
     return;
   }
   const starred = isStarred(args);

@@ -24,6 +24,12 @@ export function needs(it: Interpreter, steps: number): void {
 
 /** `<…>` behind a command, or null. */
 export function overlaySpec(it: Interpreter): string | null {
+  const text = overlayText(it);
+  return text === null ? null : nextStep(it, text);
+}
+
+/** The same as it is written. */
+export function overlayText(it: Interpreter): string | null {
   const token = it.p.next();
   if (!token) return null;
   if (token.text !== '<' || token.cell !== null) {
@@ -32,7 +38,7 @@ export function overlaySpec(it: Interpreter): string | null {
   }
   let text = '';
   for (let t = it.p.next(); t !== null && t.text !== '>'; t = it.p.next()) text += t.text;
-  return nextStep(it, text);
+  return text;
 }
 
 /** `+` in a specification is the step after the last one that was counted. */

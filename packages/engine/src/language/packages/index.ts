@@ -49,7 +49,18 @@ import { palatino } from './palatino';
 import { parskip } from './parskip';
 import { quiet } from './quiet';
 import { setspace } from './setspace';
+import {
+  a4wide,
+  bbm,
+  epsfig,
+  imakeidx,
+  lscape,
+  makeidx,
+  nicefrac,
+  pdflscape,
+} from './smallPackages';
 import { soul } from './soul';
+import { thmtools } from './thmtools';
 import { tabularx } from './tabularx';
 import { tgpagella } from './tgpagella';
 import { tgtermes } from './tgtermes';
@@ -134,6 +145,15 @@ const ALL: readonly PackageEntry[] = [
   xcolor,
   color,
   xspace,
+  thmtools,
+  a4wide,
+  bbm,
+  epsfig,
+  imakeidx,
+  lscape,
+  makeidx,
+  nicefrac,
+  pdflscape,
   ...quiet,
 ];
 

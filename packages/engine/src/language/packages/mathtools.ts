@@ -1,3 +1,6 @@
+import { specMacro } from '../../expansion/assignments';
+import { detach, parameterise } from '../../expansion/definitions';
+import { Cat } from '../../tokens/categories';
 import { mathtoolsArrows } from '../constructs/longArrows';
 import { cases, matrix } from '../constructs/mathArrays';
 import { symbolCommand } from '../constructs/mathSymbols';
@@ -42,13 +45,66 @@ const paired: CommandEntry = {
   },
 };
 
+/** Brackets of your own around a body that may use `\\delimsize`: `\\set*{…}` grows, `\\set[\\big]{…}` is of a size. */
+function pairedX(name: string): CommandEntry {
+  const extended = name.endsWith('PP');
+  return {
+    name,
+    signature: '',
+    description: 'Brackets of your own around a body that you say.',
+    example: extended
+      ? `\\${name}{\\gauge}[1]{P}{(}{)}{}{#1}`
+      : `\\${name}{\\gauge}[1]{\\{}{\\}}{#1}`,
+    package: 'mathtools',
+    run: (it, _args, token) => {
+      const args = it.readArguments(extended ? 'mommmmM' : 'mommM', token);
+      const target = tokensOf(args ?? [], 0).find((t) => t.cell !== null);
+      if (!args || !target?.cell) return;
+      const [open, close, body] = extended ? [3, 4, 6] : [2, 3, 4];
+      const { p } = it;
+      const before = extended ? tokensOf(args, 2) : [];
+      const behind = extended ? tokensOf(args, 5) : [];
+      const whole = [
+        ...before,
+        p.command('left'),
+        ...tokensOf(args, open as number),
+        ...tokensOf(args, body as number),
+        p.command('right'),
+        ...tokensOf(args, close as number),
+        ...behind,
+      ];
+      const count = args[1]
+        ? parseInt(
+            tokensOf(args, 1)
+              .map((t) => t.text)
+              .join(''),
+            10,
+          ) || 1
+        : 1;
+      const spec = it.source(`s o ${'m '.repeat(count)}`);
+      const shifted = parameterise(whole).map((t) =>
+        t.cat === Cat.Argument ? { ...t, text: String(Number(t.text) + 2) } : t,
+      );
+      const macro = specMacro(p, spec, []);
+      it.state.set(target.cell, { ...macro, body: detach(shifted) }, true);
+      it.define('delimsize', '\\middle');
+    },
+  };
+}
+
 /** mathtools: what it adds to amsmath. */
 export const mathtools: PackageEntry = {
   name: 'mathtools',
   description: 'amsmath and more: paired brackets, cases of display size, := as one sign.',
   options: null,
   requires: ['amsmath'],
-  commands: [...mathtoolsArrows, paired, ...TOOLS_SYMBOLS.map(symbolCommand)],
+  commands: [
+    pairedX('DeclarePairedDelimiterX'),
+    pairedX('DeclarePairedDelimiterXPP'),
+    ...mathtoolsArrows,
+    paired,
+    ...TOOLS_SYMBOLS.map(symbolCommand),
+  ],
   environments: [
     cases('dcases', 'display', '{', null),
     cases('rcases', 'text', null, '}'),

@@ -1,0 +1,85 @@
+import { INCH, setAll } from '../classes/layout';
+import { alphabetCommand } from '../constructs/mathStructures';
+import type { PackageEntry } from '../entries';
+import { macroEntry, quietEntry } from '../macroEntry';
+
+/** nicefrac: fractions in the line. */
+export const nicefrac: PackageEntry = {
+  name: 'nicefrac',
+  description: 'Fractions with a slanted stroke.',
+  options: null,
+  commands: [
+    macroEntry(
+      'nicefrac',
+      'mm',
+      'A fraction with a slanted stroke.',
+      '\\nicefrac{1}{2}',
+      '\\ensuremath{{}^{#1}\\!/_{#2}}',
+    ),
+  ],
+};
+
+/** bbm: letters with a double stroke. */
+export const bbm: PackageEntry = {
+  name: 'bbm',
+  description: 'Letters with a double stroke.',
+  options: null,
+  commands: [alphabetCommand('mathbbm', 'blackboard', 'Letters with a double stroke')],
+};
+
+/** a4wide: wider text on A4 paper. */
+export const a4wide: PackageEntry = {
+  name: 'a4wide',
+  description: 'Wider text on A4 paper.',
+  options: null,
+  setup: (it) => {
+    const width = 6.3 * INCH;
+    const margin = (it.dimen('paperwidth') - width) / 2 - INCH;
+    setAll(it, {
+      textwidth: width,
+      hsize: width,
+      linewidth: width,
+      columnwidth: width,
+      oddsidemargin: margin,
+      evensidemargin: margin,
+    });
+  },
+};
+
+/** makeidx: an index; its entries are taken in and none is printed yet. */
+export const makeidx: PackageEntry = {
+  name: 'makeidx',
+  description: 'An index; entries are taken in, the index itself is not printed yet.',
+  options: null,
+  commands: [
+    quietEntry('see', 'mm', 'A reference within the index.'),
+    quietEntry('indexsetup', 'm', 'Options of the index.'),
+  ],
+};
+export const imakeidx: PackageEntry = { ...makeidx, name: 'imakeidx' };
+
+const landscape = (name: string): PackageEntry => ({
+  name,
+  description: 'Pages on their side; they are set upright here.',
+  options: null,
+  environments: [
+    {
+      name: 'landscape',
+      signature: '',
+      description: 'Pages on their side.',
+      example: '\\begin{landscape}\nTides\n\\end{landscape}',
+      begin: (it) => it.execute(it.source('\\clearpage')),
+      end: (it) => it.execute(it.source('\\clearpage')),
+    },
+  ],
+});
+export const lscape = landscape('lscape');
+export const pdflscape = landscape('pdflscape');
+
+/** epsfig: the old form of including pictures. */
+export const epsfig: PackageEntry = {
+  name: 'epsfig',
+  description: 'Pictures by an old command.',
+  options: null,
+  requires: ['graphicx'],
+};
