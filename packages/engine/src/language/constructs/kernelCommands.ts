@@ -1,10 +1,10 @@
-import { glue, gluePt, NO_GLUE, PT } from '../../base/lengths';
+import { gluePt, NO_GLUE, PT } from '../../base/lengths';
 import type { DecoratedInline, Inline } from '../../document/inlines';
-import { detach, readName } from '../../expansion/definitions';
+import { detach } from '../../expansion/definitions';
 import { hookCell, type Hook } from '../environments';
 import { expandTokens, textOf } from '../../expansion/expandables';
 import type { Token } from '../../expansion/meaning';
-import { scanDimen, scanGlue, scanInt, takeKeyword } from '../../expansion/scan';
+import { scanGlue, scanInt } from '../../expansion/scan';
 import { Cat, withCategory } from '../../tokens/categories';
 import { activeName } from '../../tokens/reader';
 import { addReset, countFreely } from '../counters';
@@ -12,6 +12,8 @@ import type { CommandEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { Interpreter } from '../interpreter';
 import { box } from './boxes';
+import { fontNames } from './fontNames';
+import { beginTabbing } from './tabbing';
 import { rawLines, finishRaw } from './verbatim';
 import type { EnvironmentEntry } from '../entries';
 
@@ -148,6 +150,7 @@ const skipBreak = (name: string, amount: string, penalty: number): CommandEntry 
 
 /** Commands of the kernel that belong nowhere else. */
 export const kernelCommands: readonly CommandEntry[] = [
+  ...fontNames,
   caseCommand('MakeUppercase', true),
   caseCommand('MakeLowercase', false),
   caseCommand('MakeTextUppercase', true),
@@ -365,56 +368,6 @@ export const kernelCommands: readonly CommandEntry[] = [
     run: () => undefined,
   },
   {
-    name: 'usefont',
-    signature: 'mmmm',
-    description: 'A font by its encoding, family, series and shape.',
-    example: '\\usefont{T1}{cmr}{b}{n}',
-    run: (it, args) => {
-      familyOf(it, textOf(it.p, tokensOf(args, 1)));
-      seriesOf(it, textOf(it.p, tokensOf(args, 2)));
-      shapeOf(it, textOf(it.p, tokensOf(args, 3)));
-    },
-  },
-  fontPart('fontfamily', 'cmr', familyOf),
-  fontPart('fontseries', 'b', seriesOf),
-  fontPart('fontshape', 'it', shapeOf),
-  fontPart('fontencoding', 'T1', () => undefined),
-  {
-    name: 'newfont',
-    signature: 'mm',
-    description: 'A font by the name of its file; the ordinary one is taken.',
-    example: '\\newfont{\\tide}{cmr10}',
-    run: (it, args) => {
-      const target = tokensOf(args, 0).find((t) => t.cell !== null);
-      if (target) it.define(target.text, '');
-    },
-  },
-  {
-    name: 'font',
-    signature: '',
-    description: 'A font by the name of its file; one that ships is taken, at the size asked for.',
-    example: '\\font\\tide=cmr10 ',
-    run: (it, _args, token) => {
-      const cell = readName(it.p, token);
-      it.p.takeChar('=');
-      let file = '';
-      for (let t = it.p.nextExpanded(); t !== null; t = it.p.nextExpanded()) {
-        if (t.cat === Cat.Space) break;
-        if (t.cell !== null) {
-          it.p.unread(t);
-          break;
-        }
-        file += t.text;
-      }
-      const size = takeKeyword(it.p, 'at')
-        ? scanDimen(it.p) / PT
-        : takeKeyword(it.p, 'scaled')
-          ? (scanInt(it.p) / 1000) * designSize(file)
-          : designSize(file);
-      if (cell) it.define(cell.name, fontSource(file, size));
-    },
-  },
-  {
     name: 'labelformat',
     signature: 'mM',
     description: 'What stands around a counter in references.',
@@ -422,52 +375,6 @@ export const kernelCommands: readonly CommandEntry[] = [
     run: () => undefined,
   },
 ];
-
-const designSize = (file: string): number => parseFloat(/\d+$/.exec(file)?.[0] ?? '10') || 10;
-
-/** The switches that come nearest to a font of the Computer Modern family. */
-function fontSource(file: string, size: number): string {
-  const family = /tt/.test(file) ? '\\ttfamily' : /ss/.test(file) ? '\\sffamily' : '\\rmfamily';
-  const series = /bx|cmb/.test(file) ? '\\bfseries' : '\\mdseries';
-  const shape = /ti|it/.test(file)
-    ? '\\itshape'
-    : /sl/.test(file)
-      ? '\\slshape'
-      : /csc/.test(file)
-        ? '\\scshape'
-        : '\\upshape';
-  return `${family}${series}${shape}\\fontsize{${size}}{${(1.2 * size).toFixed(2)}}\\selectfont `;
-}
-
-function fontPart(
-  name: string,
-  sample: string,
-  change: (it: Interpreter, value: string) => void,
-): CommandEntry {
-  return {
-    name,
-    signature: 'm',
-    description: 'A part of the font, put in force by \\selectfont.',
-    example: `\\${name}{${sample}}\\selectfont`,
-    run: (it, args) => change(it, textOf(it.p, tokensOf(args, 0))),
-  };
-}
-
-function familyOf(it: Interpreter, name: string): void {
-  const mono = /tt|pcr|fvm|courier/i.test(name);
-  const sans = /ss|sf|phv|helvet|avant/i.test(name);
-  it.changeFont({ family: mono ? 'mono' : sans ? 'sans' : 'roman' });
-}
-
-function seriesOf(it: Interpreter, name: string): void {
-  it.changeFont({ series: /b/.test(name) ? 'bold' : 'medium' });
-}
-
-function shapeOf(it: Interpreter, name: string): void {
-  const shape =
-    name === 'it' ? 'italic' : name === 'sl' ? 'slanted' : name === 'sc' ? 'caps' : 'upright';
-  it.changeFont({ shape });
-}
 
 /** Environments of the kernel that belong nowhere else. */
 export const kernelEnvironments: readonly EnvironmentEntry[] = [
@@ -521,67 +428,4 @@ function writeFile(it: Interpreter, environment: string): void {
   const lines = rawLines(it, environment);
   it.state.set(it.state.cell(`\u0001file:${name}`), `${lines.join('\n')}\n`, true);
   finishRaw(it);
-}
-
-/** Tab stops as positions from the left margin, in sp; kept while the environment is open. */
-function beginTabbing(it: Interpreter): void {
-  it.endParagraph();
-  it.setFact('alignment', 'left');
-  it.execute(it.source('\\parindent=0pt\\relax'));
-  const stops: number[] = [];
-  let line: Inline[] = [];
-  let width = 0;
-  let stop = 0;
-  let start = 0;
-  const flush = (skip: number): void => {
-    it.startParagraph(false);
-    it.nextIndent = 0;
-    it.add(it.emptyBox());
-    for (const inline of line) it.add(inline);
-    it.endParagraph();
-    if (skip !== 0) it.vlist.push({ kind: 'vspace', glue: glue(skip), behaviour: 'plain' });
-    line = [];
-    width = 0;
-    stop = 0;
-    start = 0;
-  };
-  let cell: Token[] = [];
-  const close = (): void => {
-    const inlines = it.inlinesOf(cell);
-    width = start + it.host.measure(inlines).width;
-    line.push(...inlines);
-    cell = [];
-  };
-  for (;;) {
-    const token = it.p.next();
-    if (token === null || token.cat === 18) break;
-    if (
-      token.cat !== Cat.Command ||
-      !['=', '>', '\\', 'kill', 'end', '+', '-', '<', "'", '`'].includes(token.text)
-    ) {
-      cell.push(token);
-      continue;
-    }
-    if (token.text === 'end') {
-      it.p.unread(token);
-      break;
-    }
-    close();
-    if (token.text === '=') {
-      stops[stop++] = width;
-      start = width;
-    } else if (token.text === '>') {
-      const target = stops[stop++] ?? width;
-      line.push({ kind: 'kern', width: target - width, ...it.p.place });
-      start = target;
-    } else if (token.text === 'kill') {
-      line = [];
-      width = stop = start = 0;
-    } else if (token.text === '\\') {
-      flush(0);
-    }
-    it.p.skipSpaces();
-  }
-  close();
-  if (line.length > 0) flush(0);
 }

@@ -3,12 +3,13 @@ import type { Inline } from '../../document/inlines';
 import { setDimen, setSkip } from '../../expansion/registers';
 import type { Token } from '../../expansion/meaning';
 import { textOf } from '../../expansion/expandables';
-import { counterText, counterValue, refStepCounter, setCounter, stepCounter } from '../counters';
+import { counterText, counterValue, setCounter, stepCounter } from '../counters';
 import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { OpenEnvironment } from '../environments';
 import { resumeAfterBlock } from '../formulas';
 import type { Interpreter } from '../interpreter';
+import { beginGeneral, makeLabel } from './generalList';
 import { INVISIBLE, nextStep, overlaySpec, showsOn } from './overlays';
 import {
   listLabel,
@@ -96,7 +97,7 @@ const MEASURES: Readonly<Record<number, readonly [ListMeasures, ListMeasures, Li
 
 const ROMAN = ['i', 'ii', 'iii', 'iv', 'v', 'vi'];
 
-const add = (a: Glue, b: Glue): Glue => ({
+export const addGlue = (a: Glue, b: Glue): Glue => ({
   ...a,
   width: a.width + b.width,
   stretch: a.stretch + b.stretch,
@@ -126,8 +127,8 @@ export function beginList(it: Interpreter, options: ListOptions = {}): void {
   }
   const outerParskip = it.skip('parskip');
   const topSep = options.topSep ?? values.topSep;
-  const above = add(vertical ? add(topSep, values.partopSep) : topSep, outerParskip);
-  const below = vertical ? add(topSep, values.partopSep) : topSep;
+  const above = addGlue(vertical ? addGlue(topSep, values.partopSep) : topSep, outerParskip);
+  const below = vertical ? addGlue(topSep, values.partopSep) : topSep;
   const parSep = options.parSep ?? values.parSep;
   it.setFact('listDepth', level);
   const margin = options.leftMargin ?? it.dimen(`leftmargin${ROMAN[Math.min(level, 6) - 1]}`);
@@ -403,48 +404,6 @@ const quoted = (
   },
   end: endList,
 });
-
-/** The list that `\\begin{list}{label}{settings}` opens: its settings may change every measure. */
-function beginGeneral(it: Interpreter, args: Args): void {
-  const outerMargin = it.dimen('totalleftmargin');
-  const outerWidth = it.dimen('linewidth');
-  const parskip = it.skip('parskip');
-  beginList(it);
-  const open = it.environments.at(-1) as OpenEnvironment;
-  const { values } = measures(it);
-  void values;
-  setDimen(it.state, 'itemindent', 0);
-  setDimen(it.state, 'listparindent', 0);
-  setDimen(it.state, 'rightmargin', 0);
-  setSkip(it.state, 'topsep', open.data.topSep as Glue);
-  setSkip(it.state, 'partopsep', open.data.partopSep as Glue);
-  setSkip(it.state, 'parsep', open.data.parSep as Glue);
-  it.execute(tokensOf(args, 1));
-  const margin = it.dimen('leftmargin');
-  setDimen(it.state, 'totalleftmargin', outerMargin + margin);
-  setDimen(it.state, 'linewidth', outerWidth - margin - it.dimen('rightmargin'));
-  setDimen(it.state, 'parindent', it.dimen('listparindent'));
-  const parSep = it.skip('parsep');
-  setSkip(it.state, 'parskip', parSep);
-  let space = add(it.skip('topsep'), parskip);
-  if (open.data.vertical === true) space = add(space, it.skip('partopsep'));
-  Object.assign(open.data, { parSep, above: space, below: space, margin, general: true });
-  const label = tokensOf(args, 0);
-  open.data.label = (inner: Interpreter) => {
-    if (inner.state.get(inner.state.cell('\u0001usecounter')) !== undefined) {
-      const counter = inner.state.get(inner.state.cell('\u0001usecounter')) as string;
-      refStepCounter(inner, counter);
-    }
-    return makeLabel(inner, label);
-  };
-}
-
-/** A label as `\\makelabel` dresses it. */
-function makeLabel(it: Interpreter, label: readonly Token[]): readonly Inline[] {
-  const own = it.state.meaning(it.state.cell('makelabel'));
-  if (own?.kind !== 'macro') return it.inlinesOf(label);
-  return it.inlinesOf([it.p.command('makelabel'), it.p.make(1, '{'), ...label, it.p.make(2, '}')]);
-}
 
 /** Lists, and the environments built on them. */
 export const listEnvironments: readonly EnvironmentEntry[] = [

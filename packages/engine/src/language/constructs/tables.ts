@@ -1,16 +1,13 @@
 import type { Sp } from '../../base/lengths';
 import type {
-  Inline,
   TableRule,
   TabularCell,
   TabularColumn,
-  TabularGap,
   TabularInline,
   TabularRow,
 } from '../../document/inlines';
 import { isPar } from '../../expansion/arguments';
 import { textOf } from '../../expansion/expandables';
-import { colourOf } from '../colours';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
@@ -19,199 +16,7 @@ import type { Interpreter } from '../interpreter';
 import { readCell, type CellFrame } from '../tableCell';
 import { dimenOf } from './boxes';
 import { glueOf } from './spacing';
-
-/** A column as the preamble describes it: with the tokens before and behind each of its cells. */
-export interface ColumnSpec {
-  readonly column: TabularColumn;
-  readonly before: readonly Token[];
-  readonly after: readonly Token[];
-  readonly color: number | null;
-}
-
-export interface Preamble {
-  readonly columns: readonly ColumnSpec[];
-  readonly gaps: readonly TabularGap[];
-}
-
-/** What `\newcolumntype` has defined: letter to arguments and tokens. */
-interface ColumnType {
-  readonly count: number;
-  readonly body: readonly Token[];
-}
-export const columnTypeCell = (it: Interpreter, letter: string) =>
-  it.state.cell(`\u0001column:${letter}`);
-
-const ALIGN: Readonly<Record<string, TabularColumn['align']>> = {
-  l: 'left',
-  c: 'center',
-  r: 'right',
-};
-const PARA: Readonly<Record<string, TabularColumn['valign']>> = {
-  p: 'top',
-  m: 'center',
-  b: 'bottom',
-};
-
-/** The group at `at`, or the one token there. */
-function argumentAt(tokens: readonly Token[], start: number): { inner: Token[]; end: number } {
-  let at = start;
-  while (tokens[at]?.cat === Cat.Space) at++;
-  const first = tokens[at];
-  if (first?.cat !== Cat.Begin) return { inner: first ? [first] : [], end: at + 1 };
-  let depth = 0;
-  for (let i = at; i < tokens.length; i++) {
-    const { cat } = tokens[i] as Token;
-    if (cat === Cat.Begin) depth++;
-    else if (cat === Cat.End && --depth === 0)
-      return { inner: tokens.slice(at + 1, i), end: i + 1 };
-  }
-  return { inner: tokens.slice(at + 1), end: tokens.length };
-}
-
-/** The preamble with `*{n}{…}` and the document's own column letters written out. */
-function unfold(it: Interpreter, tokens: readonly Token[], depth = 0): Token[] {
-  const out: Token[] = [];
-  for (let i = 0; i < tokens.length; i++) {
-    const token = tokens[i] as Token;
-    if (token.cat === Cat.Begin) {
-      const { inner, end } = argumentAt(tokens, i);
-      out.push(token, ...inner, it.p.make(Cat.End, '}'));
-      i = end - 1;
-      continue;
-    }
-    if (token.text === '*' && depth < 8) {
-      const times = argumentAt(tokens, i + 1);
-      const body = argumentAt(tokens, times.end);
-      const count = Math.min(100, parseInt(textOf(it.p, times.inner), 10) || 0);
-      const once = unfold(it, body.inner, depth + 1);
-      for (let k = 0; k < count; k++) out.push(...once);
-      i = body.end - 1;
-      continue;
-    }
-    const own = it.state.get(columnTypeCell(it, token.text)) as ColumnType | undefined;
-    if (own && token.cell === null && depth < 8) {
-      let at = i + 1;
-      const args: Token[][] = [];
-      for (let k = 0; k < own.count; k++) {
-        const { inner, end } = argumentAt(tokens, at);
-        args.push(inner);
-        at = end;
-      }
-      const body = own.body.flatMap((t) =>
-        t.cat === Cat.Argument ? (args[Number(t.text) - 1] ?? []) : [t],
-      );
-      out.push(...unfold(it, body, depth + 1));
-      i = at - 1;
-      continue;
-    }
-    out.push(token);
-  }
-  return out;
-}
-
-type Draft = { -readonly [K in keyof TabularGap]: TabularGap[K] } & {
-  parts: ('bar' | readonly Inline[])[];
-};
-
-const freshGap = (after: boolean): Draft => ({
-  before: after,
-  after: false,
-  parts: [],
-  grows: false,
-});
-
-/** Columns and borders of a preamble (LaTeX kernel and package array). */
-export function readPreamble(it: Interpreter, tokens: readonly Token[]): Preamble {
-  const list = unfold(it, tokens);
-  const columns: { -readonly [K in keyof ColumnSpec]: ColumnSpec[K] }[] = [];
-  const gaps: Draft[] = [freshGap(false)];
-  let before: Token[] = [];
-  let bare = false;
-  let grows = false;
-  const gap = (): Draft => gaps.at(-1) as Draft;
-  const addColumn = (column: TabularColumn): void => {
-    if (!bare) gap().after = true;
-    bare = false;
-    const color = columnColor(it, before);
-    columns.push({ column, before: color.rest, after: [], color: color.color });
-    before = [];
-    gaps.push(freshGap(true));
-    gap().grows = grows;
-  };
-  for (let i = 0; i < list.length; i++) {
-    const token = list[i] as Token;
-    const letter = token.text;
-    if (token.cat === Cat.Space || token.cat === Cat.End) continue;
-    if (letter === '|') gap().parts.push('bar');
-    else if (letter in ALIGN)
-      addColumn({ align: ALIGN[letter] ?? 'left', width: null, valign: 'top', flexible: false });
-    else if (letter in PARA || letter === 'w' || letter === 'W') {
-      const first = argumentAt(list, i + 1);
-      const second = letter === 'w' || letter === 'W' ? argumentAt(list, first.end) : null;
-      i = (second ?? first).end - 1;
-      const width = dimenOf(it, (second ?? first).inner);
-      const align = second ? (ALIGN[textOf(it.p, first.inner)] ?? 'left') : 'left';
-      addColumn({ align, width, valign: PARA[letter] ?? 'top', flexible: false });
-    } else if (letter === 'X') {
-      addColumn({ align: 'left', width: it.dimen('linewidth') / 4, valign: 'top', flexible: true });
-    } else if ('><@!'.includes(letter) && letter !== '') {
-      const { inner, end } = argumentAt(list, i + 1);
-      i = end - 1;
-      if (letter === '>') before = [...inner, ...before];
-      else if (letter === '<') {
-        const last = columns.at(-1);
-        if (last) last.after = [...inner, ...last.after];
-      } else {
-        const { stretch, rest } = extraSep(it, inner);
-        if (stretch) {
-          grows = true;
-          gap().grows = columns.length > 0;
-        }
-        if (letter === '@') {
-          gap().before = false;
-          bare = true;
-        }
-        if (rest.length > 0) gap().parts.push(it.inlinesOf(rest));
-      }
-    } else if (token.cat === Cat.Letter || token.cat === Cat.Other) {
-      it.p.report('column-unknown', it.spanOf(token), { name: letter });
-      addColumn({ align: 'left', width: null, valign: 'top', flexible: false });
-    }
-  }
-  return { columns, gaps };
-}
-
-/** `\extracolsep{…}` in a border: the borders from here on grow. */
-function extraSep(it: Interpreter, tokens: readonly Token[]): { stretch: boolean; rest: Token[] } {
-  const at = tokens.findIndex((t) => t.text === 'extracolsep');
-  if (at < 0) return { stretch: false, rest: [...tokens] };
-  const { inner, end } = argumentAt(tokens, at + 1);
-  void it;
-  const stretch = inner.some((t) => t.text === 'fill' || t.text === 'fil' || t.text === 'stretch');
-  return { stretch, rest: [...tokens.slice(0, at), ...tokens.slice(end)] };
-}
-
-/** `\columncolor` among the tokens before a column's cells. */
-function columnColor(
-  it: Interpreter,
-  tokens: readonly Token[],
-): { color: number | null; rest: Token[] } {
-  const at = tokens.findIndex((t) => t.text === 'columncolor');
-  if (at < 0) return { color: null, rest: [...tokens] };
-  let start = at + 1;
-  let model: Token[] | null = null;
-  if (tokens[start]?.text === '[') {
-    const close = tokens.findIndex((t, k) => k > start && t.text === ']');
-    model = tokens.slice(start + 1, close);
-    start = close + 1;
-  }
-  const { inner, end } = argumentAt(tokens, start);
-  let after = end;
-  while (tokens[after]?.text === '[')
-    after = tokens.findIndex((t, k) => k > after && t.text === ']') + 1;
-  const color = colourOf(it, model, inner) ?? null;
-  return { color, rest: [...tokens.slice(0, at), ...tokens.slice(after)] };
-}
+import { columnTypeCell, readPreamble, type Preamble } from './tablePreamble';
 
 /** What commands inside a table leave for it: rules, colours, a cell of its own kind. */
 export interface TableState {

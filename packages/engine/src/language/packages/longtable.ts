@@ -1,7 +1,8 @@
 import { gluePt } from '../../base/lengths';
 import type { CommandEntry, PackageEntry } from '../entries';
 import { tokensOf } from '../entries';
-import { freshTable, readPreamble, readRows, tableCommand, tableNode } from '../constructs/tables';
+import { freshTable, readRows, tableCommand, tableNode } from '../constructs/tables';
+import { readPreamble } from '../constructs/tablePreamble';
 import { caption } from '../constructs/floats';
 import type { OpenEnvironment } from '../environments';
 import { resumeAfterBlock } from '../formulas';

@@ -1,7 +1,8 @@
 import type { PackageEntry } from '../entries';
 import { tokensOf } from '../entries';
 import { dimenOf } from '../constructs/boxes';
-import { freshTable, readPreamble, readRows, tableNode } from '../constructs/tables';
+import { freshTable, readRows, tableNode } from '../constructs/tables';
+import { readPreamble } from '../constructs/tablePreamble';
 
 /** tabularx: tables of a given width whose `X` columns share what is left. */
 export const tabularx: PackageEntry = {

@@ -1,0 +1,108 @@
+import { PT } from '../../base/lengths';
+import { readName } from '../../expansion/definitions';
+import { textOf } from '../../expansion/expandables';
+import { scanDimen, scanInt, takeKeyword } from '../../expansion/scan';
+import { Cat } from '../../tokens/categories';
+import type { CommandEntry } from '../entries';
+import { tokensOf } from '../entries';
+import type { Interpreter } from '../interpreter';
+
+const designSize = (file: string): number => parseFloat(/\d+$/.exec(file)?.[0] ?? '10') || 10;
+
+/** The switches that come nearest to a font of the Computer Modern family. */
+function fontSource(file: string, size: number): string {
+  const family = /tt/.test(file) ? '\\ttfamily' : /ss/.test(file) ? '\\sffamily' : '\\rmfamily';
+  const series = /bx|cmb/.test(file) ? '\\bfseries' : '\\mdseries';
+  const shape = /ti|it/.test(file)
+    ? '\\itshape'
+    : /sl/.test(file)
+      ? '\\slshape'
+      : /csc/.test(file)
+        ? '\\scshape'
+        : '\\upshape';
+  return `${family}${series}${shape}\\fontsize{${size}}{${(1.2 * size).toFixed(2)}}\\selectfont `;
+}
+
+function fontPart(
+  name: string,
+  sample: string,
+  change: (it: Interpreter, value: string) => void,
+): CommandEntry {
+  return {
+    name,
+    signature: 'm',
+    description: 'A part of the font, put in force by \\selectfont.',
+    example: `\\${name}{${sample}}\\selectfont`,
+    run: (it, args) => change(it, textOf(it.p, tokensOf(args, 0))),
+  };
+}
+
+function familyOf(it: Interpreter, name: string): void {
+  const mono = /tt|pcr|fvm|courier/i.test(name);
+  const sans = /ss|sf|phv|helvet|avant/i.test(name);
+  it.changeFont({ family: mono ? 'mono' : sans ? 'sans' : 'roman' });
+}
+
+function seriesOf(it: Interpreter, name: string): void {
+  it.changeFont({ series: /b/.test(name) ? 'bold' : 'medium' });
+}
+
+function shapeOf(it: Interpreter, name: string): void {
+  const shape =
+    name === 'it' ? 'italic' : name === 'sl' ? 'slanted' : name === 'sc' ? 'caps' : 'upright';
+  it.changeFont({ shape });
+}
+
+/** Fonts asked for by the names of the font selection scheme, or of their files. */
+export const fontNames: readonly CommandEntry[] = [
+  {
+    name: 'usefont',
+    signature: 'mmmm',
+    description: 'A font by its encoding, family, series and shape.',
+    example: '\\usefont{T1}{cmr}{b}{n}',
+    run: (it, args) => {
+      familyOf(it, textOf(it.p, tokensOf(args, 1)));
+      seriesOf(it, textOf(it.p, tokensOf(args, 2)));
+      shapeOf(it, textOf(it.p, tokensOf(args, 3)));
+    },
+  },
+  fontPart('fontfamily', 'cmr', familyOf),
+  fontPart('fontseries', 'b', seriesOf),
+  fontPart('fontshape', 'it', shapeOf),
+  fontPart('fontencoding', 'T1', () => undefined),
+  {
+    name: 'newfont',
+    signature: 'mm',
+    description: 'A font by the name of its file; the ordinary one is taken.',
+    example: '\\newfont{\\tide}{cmr10}',
+    run: (it, args) => {
+      const target = tokensOf(args, 0).find((t) => t.cell !== null);
+      if (target) it.define(target.text, '');
+    },
+  },
+  {
+    name: 'font',
+    signature: '',
+    description: 'A font by the name of its file; one that ships is taken, at the size asked for.',
+    example: '\\font\\tide=cmr10 ',
+    run: (it, _args, token) => {
+      const cell = readName(it.p, token);
+      it.p.takeChar('=');
+      let file = '';
+      for (let t = it.p.nextExpanded(); t !== null; t = it.p.nextExpanded()) {
+        if (t.cat === Cat.Space) break;
+        if (t.cell !== null) {
+          it.p.unread(t);
+          break;
+        }
+        file += t.text;
+      }
+      const size = takeKeyword(it.p, 'at')
+        ? scanDimen(it.p) / PT
+        : takeKeyword(it.p, 'scaled')
+          ? (scanInt(it.p) / 1000) * designSize(file)
+          : designSize(file);
+      if (cell) it.define(cell.name, fontSource(file, size));
+    },
+  },
+];
