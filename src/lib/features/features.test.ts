@@ -152,7 +152,9 @@ describe('the worker', () => {
     const second = say({ kind: 'edit', edits: [{ from: at, to: at, text: 'B' }], revision: 3 });
     await Promise.all([first, second]);
     expect(lastPages(answers).revision).toBe(3);
-    expect(lastPages(answers).views[0]?.text?.[0]).toContain('BAParagraph 0');
+    // A page goes over once: its text came with the last answer that held it.
+    const texts = answers.flatMap((a) => (a.kind === 'pages' ? [a.views[0]?.text] : []));
+    expect(texts.findLast((t) => t)?.[0]).toContain('BAParagraph 0');
   });
 });
 

@@ -12,18 +12,32 @@ export const PT = 65536;
 /** The largest legal dimension, 16383.99999 pt (The TeXbook, chapter 10). */
 export const MAX_DIMEN: Sp = 1073741823;
 
+/** Units of length as fractions of a point, in lowest terms (TeX: The Program, §458). */
+const FRACTIONS: Readonly<Record<string, readonly [numerator: number, denominator: number]>> = {
+  pt: [1, 1],
+  pc: [12, 1],
+  in: [7227, 100],
+  bp: [7227, 7200],
+  cm: [7227, 254],
+  mm: [7227, 2540],
+  dd: [1238, 1157],
+  cc: [14856, 1157],
+};
+
 /** Scaled points in one unit of each physical kind (The TeXbook, chapter 10). */
 export const UNITS: Readonly<Record<string, number>> = {
-  pt: PT,
-  pc: 12 * PT,
-  in: 72.27 * PT,
-  bp: (72.27 / 72) * PT,
-  cm: (72.27 / 2.54) * PT,
-  mm: (72.27 / 25.4) * PT,
-  dd: (1238 / 1157) * PT,
-  cc: 12 * (1238 / 1157) * PT,
+  ...Object.fromEntries(Object.entries(FRACTIONS).map(([unit, [n, d]]) => [unit, (n / d) * PT])),
   sp: 1,
 };
+
+/**
+ * So many of a physical unit in sp, cut as TeX cuts it, so that printed lengths agree to the
+ * last digit (TeX: The Program, §§448–458): `1cm` is 28.45274pt.
+ */
+export function unitLength(factor: number, unit: string): Sp {
+  const [n, d] = FRACTIONS[unit] ?? [1, PT];
+  return Math.floor((Math.round(factor * PT) * n) / d);
+}
 
 /** Points to scaled points. */
 export const pt = (points: number): Sp => Math.round(points * PT);

@@ -197,7 +197,9 @@ const loop = primitive('loop', (p) => {
 function iterate(p: Processor, body: readonly Token[]): void {
   const again: Macro = { ...latexMacro(p, null, null, [], true), body: [] };
   const name = p.command('iterate');
-  const whole = [...body, p.command('expandafter'), name, p.command('fi')];
+  // The \relax ends a number that ends the body, before anything behind it is expanded.
+  const end = ['relax', 'expandafter'].map((word) => p.command(word));
+  const whole = [...body, ...end, name, p.command('fi')];
   p.state.set(p.state.cell('iterate'), { ...again, body: whole });
   p.unread(name);
 }

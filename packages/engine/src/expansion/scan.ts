@@ -1,4 +1,13 @@
-import { MAX_DIMEN, NO_GLUE, PT, UNITS, type Glue, type GlueOrder, type Sp } from '../base/lengths';
+import {
+  MAX_DIMEN,
+  NO_GLUE,
+  PT,
+  UNITS,
+  unitLength,
+  type Glue,
+  type GlueOrder,
+  type Sp,
+} from '../base/lengths';
 import { Cat } from '../tokens/categories';
 import type { Quantity, RegisterMeaning, Token } from './meaning';
 import { STOP, type Processor } from './processor';
@@ -188,7 +197,7 @@ function scanUnit(p: Processor, factor: number, infinite: boolean, mu: boolean):
   if (mu && takeKeyword(p, 'mu')) return eaten(p, factor * PT);
   takeKeyword(p, 'true');
   for (const unit of Object.keys(UNITS)) {
-    if (takeKeyword(p, unit)) return eaten(p, factor * (UNITS[unit] as number));
+    if (takeKeyword(p, unit)) return eaten(p, unitLength(factor, unit));
   }
   if (takeKeyword(p, 'em')) return eaten(p, factor * fontUnits(p).em);
   if (takeKeyword(p, 'ex')) return eaten(p, factor * fontUnits(p).ex);

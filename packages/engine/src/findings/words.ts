@@ -275,7 +275,7 @@ export const WORDS: Readonly<Record<FindingCode, Words>> = {
   'picture-unreadable': {
     severity: 'broken',
     message: 'The picture {name} cannot be shown: {why}.',
-    cause: 'Pictures are PNG, JPEG, PDF or SVG files. {todo}',
+    cause: 'Pictures can be PNG, JPEG, PDF or SVG files. Do this: {todo}.',
   },
 };
 

@@ -19,73 +19,24 @@ import { readDollarFormula, readStrayMath } from './formulas';
 import { CELLS, fontInterner, NORMAL_FONT, paragraphShape } from './parameters';
 import type { TableState } from './constructs/tables';
 import type { CellFrame } from './tableCell';
+import type {
+  BlockReading,
+  LabelDefinition,
+  LanguageCommand,
+  LanguageHost,
+  OpenGroup,
+} from './reading';
 import { reportUnknownCommand } from './unknown';
 
-/** A command bound to its entry. */
-export interface LanguageCommand {
-  readonly kind: 'command';
-  readonly name: string;
-  readonly entry: CommandEntry;
-}
-
-/** A group that is open, and where it was opened. */
-export interface OpenGroup {
-  readonly kind: 'brace' | 'environment' | 'semisimple' | 'math';
-  readonly span: Span;
-  /** Carried out when the group closes (`\aftergroup`, ends of old-style switches). */
-  readonly then?: () => void;
-}
-
-/** A label as the block defines it. */
-export interface LabelDefinition {
-  readonly name: string;
-  readonly value: string;
-  /** What a reference prints when that is more than characters. */
-  readonly shown?: readonly Inline[];
-  /** The heading it stands under, and what kind of thing it names. */
-  readonly title?: string;
-  readonly kind?: string;
-  /** What the document calls that kind, one of them and several. */
-  readonly names?: readonly [string, string];
-  readonly from: number;
-  readonly to: number;
-}
-
-/** What reading one block gave. */
-export interface BlockReading {
-  readonly nodes: readonly BlockNode[];
-  readonly findings: readonly RawFinding[];
-  readonly labels: readonly LabelDefinition[];
-  /** Keys of the bibliography that are cited, in order. */
-  readonly citations: readonly string[];
-  /** Commands nobody defined, when a package that is not known may bring them. */
-  readonly strangers: readonly {
-    readonly name: string;
-    readonly from: number;
-    readonly to: number;
-  }[];
-}
-
-/** What the language asks of the world while it reads. */
-export interface LanguageHost {
-  /** The text of a file of the assignment, or null. */
-  readonly readFile: (name: string) => string | null;
-  /** Names of all files of the assignment. */
-  readonly files: () => readonly string[];
-  /** Size of a picture in pt, or null when it is no picture that can be shown. */
-  readonly imageSize: (name: string, page: number) => ImageSize | null;
-  /** Width, height and depth of inlines side by side, in sp. */
-  readonly measure: (inlines: readonly Inline[]) => Size;
-}
-
-export interface Size {
-  readonly width: Sp;
-  readonly height: Sp;
-  readonly depth: Sp;
-}
-
-/** Natural width and height of a picture, in sp. */
-export type ImageSize = { readonly width: Sp; readonly height: Sp };
+export type {
+  BlockReading,
+  ImageSize,
+  LabelDefinition,
+  LanguageCommand,
+  LanguageHost,
+  OpenGroup,
+  Size,
+} from './reading';
 
 /** How deep boxes and arguments may be nested before reading gives up on the inner ones. */
 const DEEPEST = 250;
@@ -108,10 +59,10 @@ export class Interpreter {
   clubPenalty: number | null = null;
   /** What `\vspace` and `\pagebreak` inside a paragraph leave for its end. */
   spaceAfterParagraph: BlockNode[] = [];
-  /** What an environment's end leaves to be done once its group is closed. */
   /** The table being read, and the frame of its cell; null outside tables. */
   table: TableState | null = null;
   cell: CellFrame | null = null;
+  /** What an environment's end leaves to be done once its group is closed. */
   afterEnvironment: ((it: Interpreter) => void) | null = null;
   groups: OpenGroup[] = [];
   environments: OpenEnvironment[] = [];

@@ -74,7 +74,7 @@ class Column {
   readonly notes: NoteEntry[] = [];
   readonly area: FloatArea;
   readonly placedFloats: { readonly float: FloatVItem; readonly after: number }[] = [];
-  leftOver: Located[] = [];
+  readonly leftOver: NoteEntry[] = [];
   totals = NOTHING;
   best: BreakPoint | null = null;
   empty = true;
@@ -130,27 +130,32 @@ class Column {
   addNote(elements: readonly Located[], after = this.held.length): void {
     if (elements.length === 0) return;
     if (this.leftOver.length > 0) {
-      this.leftOver.push(...elements);
+      this.leftOver.push({ elements, after });
       this.insertPenalties += 10_000;
       return;
     }
     const above = this.notes.length === 0 ? this.area.rules.footnotes.width : 0;
     const size = naturalSize(elementsFrom(elements), 0);
-    const room = this.goal - this.used - above;
+    // A column has a line of text at least: notes carried over leave room for it.
+    const line = this.empty ? this.geometry.topSkip + this.geometry.maxDepth : 0;
+    const room = this.goal - this.used - above - line;
     if (size.height + size.depth <= room || (this.empty && size.height <= room)) {
       this.keepNote(elements, after, above + size.height + size.depth);
       return;
     }
-    const end = room <= 0 ? 0 : bestSplit(elementsFrom(elements), 0, room, this.geometry.maxDepth);
-    const part = elements.slice(0, end);
+    // What came from the column before and fits nowhere must stand somewhere.
+    const carried = this.held.length === 0 && this.area.top.length === 0;
+    const tall = Math.max(0, room);
+    const end = bestSplit(elementsFrom(elements), 0, tall, this.geometry.maxDepth);
+    const part = room > 0 || carried ? elements.slice(0, end) : [];
     const partSize = naturalSize(elementsFrom(part), 0);
-    if (part.length === 0 || partSize.height > room) {
-      this.leftOver.push(...elements);
+    if (part.length === 0 || (partSize.height > room && !carried)) {
+      this.leftOver.push({ elements, after });
       this.insertPenalties += 10_000;
       return;
     }
     this.keepNote(part, after, above + partSize.height + partSize.depth);
-    this.leftOver.push(...elements.slice(end));
+    this.leftOver.push({ elements: elements.slice(end), after });
     this.insertPenalties += 100;
   }
 
@@ -333,7 +338,7 @@ function finish(
   const repeat = lastRepeat(text, start.repeat);
   const at: ColumnPosition = end ? (inner ? { ...end.at, inner } : end.at) : reach;
   const done = column.placedFloats.filter((f) => f.after > count).map(({ float }) => float);
-  const lost = column.notes.some((n) => n.after > count);
+  const left = column.leftOver.filter((n) => n.after <= count);
   const empty = isEmpty(column);
   return {
     elements: empty ? [] : assemble(column, text, notes),
@@ -341,7 +346,7 @@ function finish(
     next: {
       at,
       waiting: area.waiting,
-      notes: lost ? [] : column.leftOver,
+      notes: left.flatMap((n) => n.elements),
       repeat,
       done,
       marks: empty ? text.filter(({ element }) => element.kind === 'mark') : [],

@@ -94,6 +94,11 @@ export class Reader<C> {
     return char;
   }
 
+  /** Does this character come next? Nothing is read. */
+  comes(char: string): boolean {
+    return this.pos < this.end && this.text.startsWith(char, this.pos);
+  }
+
   /** The text up to the mark, which is passed; to the end, and null behind it, when there is none. */
   rawUntil(mark: string): { text: string; found: boolean } {
     const at = this.text.indexOf(mark, this.pos);

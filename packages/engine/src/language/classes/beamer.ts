@@ -1,187 +1,26 @@
-import { FILL, glue, gluePt, PT } from '../../base/lengths';
-import { textOf } from '../../expansion/expandables';
+import { glue, gluePt, PT } from '../../base/lengths';
 import { readOptional } from '../../expansion/arguments';
-import type { Token } from '../../expansion/meaning';
 import { setDimen, setSkip } from '../../expansion/registers';
 import { Cat } from '../../tokens/categories';
 import type { CommandEntry, ClassEntry, EnvironmentEntry } from '../entries';
 import { tokensOf } from '../entries';
-import { clearPage } from '../constructs/chapters';
 import { loadPackage } from '../constructs/document';
 import { centred, makeTitle, setTitlePart, space, titlePart } from '../constructs/title';
-import { dimenOf, enterColumn, leaveColumn } from '../constructs/boxes';
 import { addContentsLine } from '../constructs/contents';
 import { markHeading, plainTitle } from '../constructs/sections';
 import { refStepCounter } from '../counters';
-import type { OpenEnvironment } from '../environments';
 import type { Interpreter } from '../interpreter';
-import { INVISIBLE, needs, overlaySpec, overlayText, showsOn } from '../constructs/overlays';
+import { INVISIBLE, overlaySpec, overlayText, showsOn } from '../constructs/overlays';
+import { column, columnCommand, columns } from './beamerColumns';
+import { bracedHere, frame, frameEnvironment, hide, onSteps, pause, SEA } from './beamerFrames';
 import { setAll } from './layout';
 import { article, setUp, ARTICLE } from './standard';
 
-/** Our own plain theme: deep sea blue for titles and marks. */
-const SEA = 0x1f4e5f;
+/** Colours of blocks that warn and that show. */
 const ALERT = 0xa3262a;
 const EXAMPLE = 0x2f6b4f;
 
 const MM = (72.27 / 25.4) * PT;
-
-const hide = (it: Interpreter): void => it.changeFont({ color: INVISIBLE });
-
-/** Text shown on some steps only; hidden it keeps its room, or with `only` takes none. */
-function onSteps(name: string, takesRoom: boolean, what: string): CommandEntry {
-  return {
-    name,
-    signature: '',
-    description: what,
-    example: `\\begin{frame}\\${name}<2->{high water}\\end{frame}`,
-    run: (it, _args, token) => {
-      const spec = overlaySpec(it);
-      const text = it.readArguments('M', token);
-      if (!text) return;
-      const tokens = tokensOf(text, 0);
-      const shown = spec === null || showsOn(it, spec);
-      if (!shown && !takesRoom) return;
-      it.openGroup({ kind: 'semisimple', span: it.p.place });
-      if (!shown) hide(it);
-      it.execute(tokens);
-      it.closeGroup();
-    },
-  };
-}
-
-/** Everything from `\begin{frame}` to its `\end`, as tokens, so that it can be set once for each step. */
-function frameBody(it: Interpreter, name: string): Token[] {
-  const out: Token[] = [];
-  let depth = 0;
-  for (let t = it.p.next(); t !== null; t = it.p.next()) {
-    if (t.cat === Cat.Command && t.text === 'begin') depth++;
-    if (t.cat === Cat.Command && t.text === 'end') {
-      const back = nameAhead(it);
-      if (back.name === name && depth === 0) return out;
-      if (depth > 0) depth--;
-      out.push(t, ...back.tokens);
-      continue;
-    }
-    out.push(t);
-    if (t.cat === 18) break;
-  }
-  return out;
-}
-
-function nameAhead(it: Interpreter): { name: string; tokens: Token[] } {
-  const tokens: Token[] = [];
-  for (let t = it.p.next(); t !== null; t = it.p.next()) {
-    tokens.push(t);
-    if (t.cat === Cat.End || t.cat === 18) break;
-  }
-  const name = tokens
-    .filter((t) => t.cat !== Cat.Begin && t.cat !== Cat.End && t.cat !== Cat.Space)
-    .map((t) => t.text)
-    .join('');
-  return { name, tokens };
-}
-
-/** A frame: once for each step of its overlays, each on a page of its own. */
-function frame(it: Interpreter, body: readonly Token[]): void {
-  it.setFact('overlay', 1, true);
-  it.setFact('overlays', 1, true);
-  const counters = ['c@equation', 'c@theorem', 'c@figure', 'c@table'].map((name) => {
-    const cell = it.state.register('count', name);
-    return { cell, value: it.state.get(cell) };
-  });
-  for (let step = 1; step <= (it.fact<number>('overlays') ?? 1); step++) {
-    it.setFact('overlay', step, true);
-    it.setFact('pauses', 1, true);
-    if (step > 1) for (const { cell, value } of counters) it.state.set(cell, value, true);
-    const labels = it.labels.length;
-    oneStep(it, body);
-    if (step > 1) it.labels.splice(labels);
-  }
-}
-
-function oneStep(it: Interpreter, body: readonly Token[]): void {
-  clearPage(it, false);
-  const outer = it.vlist;
-  it.vlist = [];
-  it.openGroup({ kind: 'semisimple', span: it.p.place });
-  setTitlePart(it, 'frametitle', []);
-  setTitlePart(it, 'framesubtitle', []);
-  it.skipBlanks();
-  it.execute(body);
-  it.endParagraph();
-  const blocks = it.vlist;
-  it.vlist = outer;
-  const title = titlePart(it, 'frametitle') ?? [];
-  if (title.length > 0) frameTitle(it, title, titlePart(it, 'framesubtitle') ?? []);
-  const keep = { kind: 'vspace' as const, glue: gluePt(0), behaviour: 'keep' as const };
-  const fill = { kind: 'vspace' as const, glue: FILL, behaviour: 'plain' as const };
-  const top = it.fact<boolean>('topFrames') === true;
-  it.vlist.push(keep, ...(top ? [] : [fill]), ...blocks, fill);
-  it.closeGroup();
-}
-
-function frameTitle(it: Interpreter, title: readonly Token[], sub: readonly Token[]): void {
-  it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.setFact('alignment', 'left');
-  it.changeFont({ color: SEA });
-  it.execute(it.source('\\Large\\bfseries'));
-  it.startParagraph(false);
-  it.execute(title);
-  it.endParagraph();
-  if (sub.length > 0) {
-    it.execute(it.source('\\small\\mdseries'));
-    it.startParagraph(false);
-    it.execute(sub);
-    it.endParagraph();
-  }
-  it.closeGroup();
-  it.vlist.push(space(3), {
-    kind: 'rule',
-    width: it.dimen('textwidth'),
-    height: 0.6 * PT,
-    left: 0,
-    color: SEA,
-  });
-  it.vlist.push(space(4));
-}
-
-const frameEnvironment = (name: string): EnvironmentEntry => ({
-  name,
-  signature: '',
-  description: 'One slide; overlays make it several pages.',
-  example: `\\begin{${name}}{Tides}\nHigh water\n\\end{${name}}`,
-  begin: (it) => {
-    overlaySpec(it);
-    readOptional(it.p);
-    const options = readOptional(it.p);
-    void options;
-    const title = bracedHere(it);
-    const sub = title ? bracedHere(it) : null;
-    const body = frameBody(it, name);
-    const { p } = it;
-    const group = (tokens: readonly Token[]): Token[] => [
-      p.make(1, '{'),
-      ...tokens,
-      p.make(2, '}'),
-    ];
-    const head = title ? [p.command('frametitle'), ...group(title)] : [];
-    const subHead = sub ? [p.command('framesubtitle'), ...group(sub)] : [];
-    frame(it, [...head, ...subHead, ...body]);
-    p.push([p.command('end'), ...group(p.chars(name))]);
-  },
-  end: (it) => it.endParagraph(),
-});
-
-/** A group that stands right here, or null. */
-function bracedHere(it: Interpreter): readonly Token[] | null {
-  it.p.skipSpaces();
-  const token = it.p.next();
-  if (!token) return null;
-  it.p.unread(token);
-  if (token.cat !== Cat.Begin) return null;
-  return tokensOf(it.readArguments('M', it.p.command('frame')) ?? [], 0);
-}
 
 /** A block: a coloured title, then its text. */
 const block = (name: string, color: number): EnvironmentEntry => ({
@@ -211,60 +50,7 @@ const block = (name: string, color: number): EnvironmentEntry => ({
   },
 });
 
-const columns: EnvironmentEntry = {
-  name: 'columns',
-  signature: 'o',
-  description: 'Columns side by side.',
-  example:
-    '\\begin{frame}\\begin{columns}\\begin{column}{.4\\textwidth}ebb\\end{column}\\end{columns}\\end{frame}',
-  begin: (it, args) => {
-    it.endParagraph();
-    const top = /[tT]/.test(textOf(it.p, tokensOf(args, 0)));
-    (it.environments.at(-1) as OpenEnvironment).data.valign = top ? 'top' : 'center';
-    it.startParagraph(false);
-    it.add({ kind: 'glue', glue: FILL, ...it.p.place });
-  },
-  end: (it) => {
-    it.add({ kind: 'glue', glue: FILL, ...it.p.place });
-    it.endParagraph();
-  },
-};
-
-function beginColumn(it: Interpreter, width: number): void {
-  const open = it.environments.at(-1) as OpenEnvironment;
-  open.data.width = width;
-  it.hlist?.unskip();
-  open.data.outer = enterColumn(it, width);
-}
-
-function endColumn(it: Interpreter): void {
-  const open = it.environments.at(-1) as OpenEnvironment;
-  const blocks = leaveColumn(it, open.data.outer as ReturnType<typeof enterColumn>);
-  const around = it.environments.findLast((e) => e.name === 'columns');
-  const valign = (around?.data.valign as 'top' | 'center' | undefined) ?? 'center';
-  it.add({ kind: 'parbox', blocks, width: open.data.width as number, valign, ...it.p.place });
-  it.add({ kind: 'glue', glue: FILL, ...it.p.place });
-}
-
-const column: EnvironmentEntry = {
-  name: 'column',
-  signature: 'om',
-  description: 'One of the columns, its width in braces.',
-  example: '\\begin{column}{4cm}ebb\\end{column}',
-  begin: (it, args) => beginColumn(it, dimenOf(it, tokensOf(args, 1))),
-  end: endColumn,
-};
-
-/** Text from here on is shown from the next step on. */
-function pause(it: Interpreter): void {
-  const next = (it.fact<number>('pauses') ?? 1) + 1;
-  it.setFact('pauses', next, true);
-  needs(it, next);
-  if ((it.fact<number>('overlay') ?? 1) < next) hide(it);
-}
-
-function section(it: Interpreter, name: string, level: number): CommandEntry['run'] {
-  void it;
+function section(name: string, level: number): NonNullable<CommandEntry['run']> {
   return (inner, args) => {
     const starred = args[0] === true;
     const title = tokensOf(args, 2);
@@ -273,38 +59,6 @@ function section(it: Interpreter, name: string, level: number): CommandEntry['ru
     markHeading(inner, level, '', plainTitle(title));
     if (!starred) addContentsLine(inner, 'toc', name, null, title);
   };
-}
-
-/** `\column{width}` in columns: all up to the next one, or to the end of the columns, is its own. */
-function columnCommand(it: Interpreter): void {
-  const { p } = it;
-  const width = tokensOf(it.readArguments('m', p.command('column')) ?? [], 0);
-  const body: Token[] = [];
-  let depth = 0;
-  for (let t = p.next(); t !== null; t = p.next()) {
-    const ends = depth === 0 && t.cat === Cat.Command && (t.text === 'column' || t.text === 'end');
-    if (ends || t.cat === 18) {
-      p.unread(t);
-      break;
-    }
-    if (t.cat === Cat.Command && t.text === 'begin') depth++;
-    if (t.cat === Cat.Command && t.text === 'end') depth--;
-    body.push(t);
-  }
-  beginColumnBox(it, dimenOf(it, width), body);
-}
-
-function beginColumnBox(it: Interpreter, width: number, body: readonly Token[]): void {
-  it.hlist?.unskip();
-  it.openGroup({ kind: 'semisimple', span: it.p.place });
-  const outer = enterColumn(it, width);
-  it.execute(body);
-  const blocks = leaveColumn(it, outer);
-  it.closeGroup();
-  const around = it.environments.findLast((e) => e.name === 'columns');
-  const valign = (around?.data.valign as 'top' | 'center' | undefined) ?? 'center';
-  it.add({ kind: 'parbox', blocks, width, valign, ...it.p.place });
-  it.add({ kind: 'glue', glue: FILL, ...it.p.place });
 }
 
 const commands: readonly CommandEntry[] = [
@@ -441,9 +195,7 @@ const commands: readonly CommandEntry[] = [
     signature: 'soM',
     description: 'A section of the talk; it is named in the contents.',
     example: `\\${name}{Tides}`,
-    run: section(undefined as unknown as Interpreter, name, i + 1) as NonNullable<
-      CommandEntry['run']
-    >,
+    run: section(name, i + 1),
   })),
   {
     name: 'includeonlyframes',

@@ -156,13 +156,15 @@ export const verbatimCommands: readonly CommandEntry[] = [
     run: (it, _args, token) => verb(it, token),
     math: (reader, token) => {
       const { it } = reader;
-      const list = it.inlinesOf([]);
-      void list;
       const raw = readRaw(it, it.p.nextSource?.rawChar() ?? '|');
       return { kind: 'text', inlines: typewriterInlines(it, raw.text), ...reader.span(token) };
     },
   },
 ];
 
-/** Options in brackets right behind `\begin{…}`, read before the lines are. */
-export const rawOptions = (it: Interpreter): readonly Token[] | null => readOptional(it.p, false);
+/**
+ * Options in brackets right behind `\begin{…}`, before characters that are read as they stand:
+ * where there are none nothing is looked at, since what has become a token is no longer raw.
+ */
+export const rawOptions = (it: Interpreter): readonly Token[] | null =>
+  it.p.nextSource?.comes('[') === false ? null : readOptional(it.p, false);

@@ -1,10 +1,9 @@
 import type { EnvironmentEntry, PackageEntry, CommandEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { Interpreter } from '../interpreter';
-import { readOptional } from '../../expansion/arguments';
 import { textOf } from '../../expansion/expandables';
 import type { Token } from '../../expansion/meaning';
-import { finishRaw, rawLines, typewriterInlines } from '../constructs/verbatim';
+import { finishRaw, rawLines, rawOptions, typewriterInlines } from '../constructs/verbatim';
 import { findFile, reportMissing } from '../constructs/files';
 import { endList } from '../constructs/lists';
 import { PLAIN_LOOK, setListing, type Look } from '../listing';
@@ -55,7 +54,7 @@ const environment = (name: string, preset: Words, detail: string): EnvironmentEn
   package: 'fancyvrb',
   detail,
   begin: (it) => {
-    const options = readOptional(it.p, false);
+    const options = rawOptions(it);
     const words = { ...settings(it), ...preset, ...(options ? optionWords(options) : {}) };
     setCode(it, rawLines(it, name), words);
     finishRaw(it);

@@ -100,7 +100,9 @@ function includeGraphics(it: Interpreter, args: Args, token: Token): Inline {
   if (file === null) reportMissing(it, name, span);
   else if (size === null || eps) {
     const why = eps ? 'it is an EPS file' : 'its contents are none of those';
-    const todo = eps ? 'Save it as PDF, PNG or SVG in the program it was made with.' : '';
+    const todo = eps
+      ? 'save it as PDF, PNG or SVG in the program it was made with'
+      : 'open it in a drawing program and save it as one of these';
     it.p.report('picture-unreadable', span, { name: file, why, todo });
   }
   const blank = file === null || size === null || eps || it.fact<boolean>('draft') === true;

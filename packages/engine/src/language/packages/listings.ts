@@ -1,5 +1,4 @@
 import type { Inline } from '../../document/inlines';
-import { readOptional } from '../../expansion/arguments';
 import { textOf } from '../../expansion/expandables';
 import { keyValues } from '../constructs/listOptions';
 import type { CommandEntry, EnvironmentEntry, PackageEntry } from '../entries';
@@ -10,7 +9,13 @@ import { colourOf } from '../colours';
 import { caption as addCaption } from '../constructs/floats';
 import { findFile, reportMissing } from '../constructs/files';
 import { endList } from '../constructs/lists';
-import { finishRaw, rawLines, readRaw, typewriterInlines } from '../constructs/verbatim';
+import {
+  finishRaw,
+  rawLines,
+  rawOptions,
+  readRaw,
+  typewriterInlines,
+} from '../constructs/verbatim';
 import { labelDefinition } from '../constructs/references';
 import { PLAIN_LOOK, setListing, type Look } from '../listing';
 import { insideEnvironment } from './fancyvrb';
@@ -143,7 +148,7 @@ const environment = (name: string, preset: readonly Token[], detail: string): En
   package: 'listings',
   detail,
   begin: (it) => {
-    const own = readOptional(it.p, false);
+    const own = rawOptions(it);
     const keys = keysWith(it, [...preset, ...(own ? [...it.p.chars(','), ...own] : [])]);
     const lines = rawLines(it, name);
     it.endParagraph();
@@ -160,7 +165,7 @@ const inline: CommandEntry = {
   example: '\\lstinline|leave(ferry)|',
   package: 'listings',
   run: (it, _args, token) => {
-    const own = readOptional(it.p, false);
+    const own = rawOptions(it);
     const keys = keysWith(it, own);
     it.startParagraph();
     const start = it.p.nextSource?.rawChar() ?? it.p.next()?.text ?? '|';

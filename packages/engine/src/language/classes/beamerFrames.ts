@@ -1,0 +1,178 @@
+import { FILL, gluePt, PT } from '../../base/lengths';
+import { readOptional } from '../../expansion/arguments';
+import type { Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
+import type { CommandEntry, EnvironmentEntry } from '../entries';
+import { tokensOf } from '../entries';
+import { clearPage } from '../constructs/chapters';
+import { setTitlePart, space, titlePart } from '../constructs/title';
+import type { Interpreter } from '../interpreter';
+import { INVISIBLE, needs, overlaySpec, showsOn } from '../constructs/overlays';
+
+/** Our own plain theme: deep sea blue for titles and marks. */
+export const SEA = 0x1f4e5f;
+
+export const hide = (it: Interpreter): void => it.changeFont({ color: INVISIBLE });
+
+/** Text shown on some steps only; hidden it keeps its room, or with `only` takes none. */
+export function onSteps(name: string, takesRoom: boolean, what: string): CommandEntry {
+  return {
+    name,
+    signature: '',
+    description: what,
+    example: `\\begin{frame}\\${name}<2->{high water}\\end{frame}`,
+    run: (it, _args, token) => {
+      const spec = overlaySpec(it);
+      const text = it.readArguments('M', token);
+      if (!text) return;
+      const tokens = tokensOf(text, 0);
+      const shown = spec === null || showsOn(it, spec);
+      if (!shown && !takesRoom) return;
+      it.openGroup({ kind: 'semisimple', span: it.p.place });
+      if (!shown) hide(it);
+      it.execute(tokens);
+      it.closeGroup();
+    },
+  };
+}
+
+/** Everything from `\begin{frame}` to its `\end`, as tokens, so that it can be set once for each step. */
+function frameBody(it: Interpreter, name: string): Token[] {
+  const out: Token[] = [];
+  let depth = 0;
+  for (let t = it.p.next(); t !== null; t = it.p.next()) {
+    if (t.cat === Cat.Command && t.text === 'begin') depth++;
+    if (t.cat === Cat.Command && t.text === 'end') {
+      const back = nameAhead(it);
+      if (back.name === name && depth === 0) return out;
+      if (depth > 0) depth--;
+      out.push(t, ...back.tokens);
+      continue;
+    }
+    out.push(t);
+    if (t.cat === 18) break;
+  }
+  return out;
+}
+
+function nameAhead(it: Interpreter): { name: string; tokens: Token[] } {
+  const tokens: Token[] = [];
+  for (let t = it.p.next(); t !== null; t = it.p.next()) {
+    tokens.push(t);
+    if (t.cat === Cat.End || t.cat === 18) break;
+  }
+  const name = tokens
+    .filter((t) => t.cat !== Cat.Begin && t.cat !== Cat.End && t.cat !== Cat.Space)
+    .map((t) => t.text)
+    .join('');
+  return { name, tokens };
+}
+
+/** A frame: once for each step of its overlays, each on a page of its own. */
+export function frame(it: Interpreter, body: readonly Token[]): void {
+  it.setFact('overlay', 1, true);
+  it.setFact('overlays', 1, true);
+  const counters = ['c@equation', 'c@theorem', 'c@figure', 'c@table'].map((name) => {
+    const cell = it.state.register('count', name);
+    return { cell, value: it.state.get(cell) };
+  });
+  for (let step = 1; step <= (it.fact<number>('overlays') ?? 1); step++) {
+    it.setFact('overlay', step, true);
+    it.setFact('pauses', 1, true);
+    if (step > 1) for (const { cell, value } of counters) it.state.set(cell, value, true);
+    const labels = it.labels.length;
+    oneStep(it, body);
+    if (step > 1) it.labels.splice(labels);
+  }
+}
+
+function oneStep(it: Interpreter, body: readonly Token[]): void {
+  clearPage(it, false);
+  const outer = it.vlist;
+  it.vlist = [];
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  setTitlePart(it, 'frametitle', []);
+  setTitlePart(it, 'framesubtitle', []);
+  it.skipBlanks();
+  it.execute(body);
+  it.endParagraph();
+  const blocks = it.vlist;
+  it.vlist = outer;
+  const title = titlePart(it, 'frametitle') ?? [];
+  if (title.length > 0) frameTitle(it, title, titlePart(it, 'framesubtitle') ?? []);
+  const keep = { kind: 'vspace' as const, glue: gluePt(0), behaviour: 'keep' as const };
+  const fill = { kind: 'vspace' as const, glue: FILL, behaviour: 'plain' as const };
+  const top = it.fact<boolean>('topFrames') === true;
+  it.vlist.push(keep, ...(top ? [] : [fill]), ...blocks, fill);
+  it.closeGroup();
+}
+
+export function frameTitle(it: Interpreter, title: readonly Token[], sub: readonly Token[]): void {
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.setFact('alignment', 'left');
+  it.changeFont({ color: SEA });
+  it.execute(it.source('\\Large\\bfseries'));
+  it.startParagraph(false);
+  it.execute(title);
+  it.endParagraph();
+  if (sub.length > 0) {
+    it.execute(it.source('\\small\\mdseries'));
+    it.startParagraph(false);
+    it.execute(sub);
+    it.endParagraph();
+  }
+  it.closeGroup();
+  it.vlist.push(space(3), {
+    kind: 'rule',
+    width: it.dimen('textwidth'),
+    height: 0.6 * PT,
+    left: 0,
+    color: SEA,
+  });
+  it.vlist.push(space(4));
+}
+
+/** A group that stands right here, or null. */
+export function bracedHere(it: Interpreter): readonly Token[] | null {
+  it.p.skipSpaces();
+  const token = it.p.next();
+  if (!token) return null;
+  it.p.unread(token);
+  if (token.cat !== Cat.Begin) return null;
+  return tokensOf(it.readArguments('M', it.p.command('frame')) ?? [], 0);
+}
+
+export const frameEnvironment = (name: string): EnvironmentEntry => ({
+  name,
+  signature: '',
+  description: 'One slide; overlays make it several pages.',
+  example: `\\begin{${name}}{Tides}\nHigh water\n\\end{${name}}`,
+  begin: (it) => {
+    overlaySpec(it);
+    readOptional(it.p);
+    const options = readOptional(it.p);
+    void options;
+    const title = bracedHere(it);
+    const sub = title ? bracedHere(it) : null;
+    const body = frameBody(it, name);
+    const { p } = it;
+    const group = (tokens: readonly Token[]): Token[] => [
+      p.make(1, '{'),
+      ...tokens,
+      p.make(2, '}'),
+    ];
+    const head = title ? [p.command('frametitle'), ...group(title)] : [];
+    const subHead = sub ? [p.command('framesubtitle'), ...group(sub)] : [];
+    frame(it, [...head, ...subHead, ...body]);
+    p.push([p.command('end'), ...group(p.chars(name))]);
+  },
+  end: (it) => it.endParagraph(),
+});
+
+/** Text from here on is shown from the next step on. */
+export function pause(it: Interpreter): void {
+  const next = (it.fact<number>('pauses') ?? 1) + 1;
+  it.setFact('pauses', next, true);
+  needs(it, next);
+  if ((it.fact<number>('overlay') ?? 1) < next) hide(it);
+}
