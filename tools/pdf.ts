@@ -1,6 +1,7 @@
 import { lineMap, positionAt, Session, type Finding } from '@odd-compass/engine';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { filesIn } from './folderFiles';
 import { fontsFrom } from './hostFonts';
@@ -19,7 +20,8 @@ async function main(): Promise<number> {
     process.stderr.write(`odd-compass: ${input} cannot be read\n`);
     return 2;
   }
-  const root = process.env.ODD_COMPASS_ROOT ?? process.cwd();
+  const root =
+    process.env.ODD_COMPASS_ROOT ?? dirname(dirname(fileURLToPath(import.meta.url)));
   const files = filesIn(dirname(input));
   const fonts = fontsFrom(join(root, 'static/fonts'));
   const session = new Session({ fonts, today, file: input, files });

@@ -71,6 +71,8 @@ export interface RefInline extends Placed {
   /** `kind`: begins with a capital; several things are named. */
   readonly capital?: boolean;
   readonly plural?: boolean;
+  /** `kind`: “equation”, not “eq.”. */
+  readonly long?: boolean;
   /** `kind`: the labels named before and behind it; a kind is said once for all of its own in a row. */
   readonly neighbours?: readonly [string, string];
 }

@@ -48,6 +48,7 @@ export const CELLS = {
   pauses: '\u0001pauses',
   topFrames: '\u0001topframes',
   textFamily: '\u0001textfamily',
+  swapNumbers: '\u0001swapnumbers',
   authorYear: '\u0001authoryear',
   choosingStyle: '\u0001choosingstyle',
   inSubfloat: '\u0001insubfloat',

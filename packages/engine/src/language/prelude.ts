@@ -5,6 +5,7 @@ import { PAGE_STYLES } from './constructs/pageStyle';
 /** Helpers of the kernel that templates lean on, in the language itself. */
 const HELPERS =
   String.raw`
+\def\@upn#1{\textup{#1}}\def\@thmnote#1{{\mdseries\upshape #1}}
 \def\@empty{}\def\space{ }\def\@plus{plus}\def\@minus{minus}
 \def\and{\quad}\let\@tempa\@empty\let\@tempb\@empty\let\@tempc\@empty
 \def\@gobble#1{}\def\@gobbletwo#1#2{}\def\@gobblethree#1#2#3{}\def\@gobblefour#1#2#3#4{}

@@ -20,6 +20,12 @@ export interface OpenGroup {
   readonly then?: () => void;
 }
 
+/** One of a kind and several of them, in a sentence and at its start. */
+export interface KindNames {
+  readonly small?: readonly [string, string];
+  readonly capital?: readonly [string, string];
+}
+
 /** A label as the block defines it. */
 export interface LabelDefinition {
   readonly name: string;
@@ -30,7 +36,7 @@ export interface LabelDefinition {
   readonly title?: string;
   readonly kind?: string;
   /** What the document calls that kind, one of them and several. */
-  readonly names?: readonly [string, string];
+  readonly names?: KindNames;
   readonly from: number;
   readonly to: number;
 }

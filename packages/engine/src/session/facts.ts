@@ -16,7 +16,7 @@ export const NO_FACTS: Facts = { pages: new Map(), labels: new Map() };
 
 const key = (ref: RefInline): string =>
   [
-    `${ref.what}${ref.capital ? '^' : ''}${ref.plural ? '+' : ''}:${ref.label}`,
+    `${ref.what}${ref.capital ? '^' : ''}${ref.long ? '=' : ''}${ref.plural ? '+' : ''}:${ref.label}`,
     ...(ref.neighbours ?? []),
   ].join(BETWEEN);
 
@@ -29,17 +29,18 @@ export type Answer = string | readonly Inline[] | null;
 export function answer(facts: Facts, factKey: string): Answer {
   const at = factKey.indexOf(':');
   const [label = '', ...neighbours] = factKey.slice(at + 1).split(BETWEEN);
-  const what = factKey.slice(0, at).replace(/[+^]/g, '');
+  const what = factKey.slice(0, at).replace(/[+^=]/g, '');
   if (what === 'page') return pageAnswer(facts, label);
   const found = facts.labels.get(what === 'cite' ? `\u0001cite:${label}` : label);
   if (!found) return null;
   if (what === 'title') return found.title ?? '';
   if (what === 'clever' && found.kind === 'equation') return `(${found.value})`;
   if (what !== 'kind') return found.shown ?? found.value;
-  const capital = factKey.slice(0, at).includes('^');
-  if (neighbours.length === 0) return kindName(found, capital, factKey.includes('+:'));
+  const flags = factKey.slice(0, at);
+  const form = { capital: flags.includes('^'), long: flags.includes('=') };
+  if (neighbours.length === 0) return kindName(found, form, flags.endsWith('+'));
   const [before, behind] = neighbours.map((name) => facts.labels.get(name)?.kind);
-  return before === found.kind ? '' : `${kindName(found, capital, behind === found.kind)} `;
+  return before === found.kind ? '' : `${kindName(found, form, behind === found.kind)} `;
 }
 
 function pageAnswer(facts: Facts, label: string): Answer {
@@ -66,18 +67,27 @@ const NAMES: Readonly<Record<string, readonly [string, string]>> = {
   corollary: ['corollary', 'corollaries'],
 };
 const LONG: Readonly<Record<string, string>> = {
-  'eq.': 'Equation',
-  'eqs.': 'Equations',
-  'fig.': 'Figure',
-  'figs.': 'Figures',
+  'eq.': 'equation',
+  'eqs.': 'equations',
+  'fig.': 'figure',
+  'figs.': 'figures',
 };
 
-function kindName(label: LabelDefinition, capital: boolean, plural: boolean): string {
-  const { kind = '', names } = label;
-  const [one, many] = names ?? NAMES[kind] ?? [kind.toLowerCase(), `${kind.toLowerCase()}s`];
+interface NameForm {
+  readonly capital: boolean;
+  readonly long: boolean;
+}
+
+function kindName(label: LabelDefinition, { capital, long }: NameForm, plural: boolean): string {
+  const { kind = '', names = {} } = label;
+  const own = names[capital ? 'capital' : 'small'];
+  if (own) return own[plural ? 1 : 0];
+  const usual = names.small ?? names.capital ?? NAMES[kind];
+  const [one, many] = usual ?? [kind.toLowerCase(), `${kind.toLowerCase()}s`];
   const name = plural ? many : one;
-  if (!capital) return name;
-  return LONG[name] ?? name.charAt(0).toUpperCase() + name.slice(1);
+  const whole = long ? (LONG[name] ?? name) : name;
+  const first = whole.charAt(0);
+  return (capital ? first.toUpperCase() : first.toLowerCase()) + whole.slice(1);
 }
 
 /** Answers references, and notes in `reads` what was asked. */

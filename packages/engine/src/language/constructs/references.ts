@@ -1,6 +1,7 @@
 import type { Inline } from '../../document/inlines';
 import { textOf } from '../../expansion/expandables';
 import type { Token } from '../../expansion/meaning';
+import type { KindNames } from '../reading';
 import type { Args, CommandEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { CurrentLabel } from '../counters';
@@ -25,9 +26,8 @@ export function labelDefinition(
 }
 
 /** What `\crefname` or the title of a theorem says a kind is called. */
-function kindNames(it: Interpreter, kind: string): { names?: readonly [string, string] } {
-  const names = it.state.get(it.state.cell(`\u0001kind:${kind}`)) as
-    readonly [string, string] | undefined;
+function kindNames(it: Interpreter, kind: string): { names?: KindNames } {
+  const names = it.state.get(it.state.cell(`\u0001kind:${kind}`)) as KindNames | undefined;
   return names ? { names } : {};
 }
 

@@ -1,4 +1,6 @@
-import { FILL, glue, gluePt, PT } from '../../base/lengths';
+import { FILL, glue, gluePt, NO_GLUE, PT, scaleGlue, type Glue } from '../../base/lengths';
+import { parameterise } from '../../expansion/definitions';
+import { Cat } from '../../tokens/categories';
 import type { Inline } from '../../document/inlines';
 import { textOf, tokensText } from '../../expansion/expandables';
 import { setDimen, setSkip } from '../../expansion/registers';
@@ -25,9 +27,12 @@ interface OwnStyle {
   readonly above: readonly Token[];
   readonly below: readonly Token[];
   readonly body: readonly Token[];
+  readonly indent: readonly Token[];
   readonly head: readonly Token[];
   readonly punctuation: readonly Token[];
   readonly gap: readonly Token[];
+  /** How name (#1), number (#2) and note (#3) stand in the head; empty for the usual way. */
+  readonly form: readonly Token[];
 }
 
 const ownStyle = (it: Interpreter, name: string): OwnStyle | undefined =>
@@ -39,9 +44,11 @@ function newTheoremStyle(it: Interpreter, args: Args): void {
     above: tokensOf(args, 1),
     below: tokensOf(args, 2),
     body: tokensOf(args, 3),
+    indent: tokensOf(args, 4),
     head: tokensOf(args, 5),
     punctuation: tokensOf(args, 6),
     gap: tokensOf(args, 7),
+    form: parameterise(tokensOf(args, 8)),
   };
   it.state.set(it.state.cell(`\u0001thmstyle:${name}`), style, true);
 }
@@ -53,6 +60,8 @@ interface TheoremKind {
   readonly style: TheoremStyle;
   /** amsthm sets a full stop behind the head, and the note in ordinary type. */
   readonly ams: boolean;
+  /** The number stands first (`\swapnumbers` before the declaration). */
+  readonly swapped: boolean;
 }
 
 /** `\newtheorem{name}[shared]{Title}[within]`. */
@@ -79,13 +88,14 @@ function newTheorem(it: Interpreter, args: Args, token: Token): void {
     counter,
     style: it.fact<TheoremStyle>('theoremStyle') ?? 'plain',
     ams: it.hasPackage('amsthm'),
+    swapped: it.fact<boolean>('swapNumbers') === true,
   };
   it.state.set(it.state.cell(`\u0002${name}`), theoremEnvironment(name, kind), true);
   const kindCell = it.state.cell(`\u0001kind:${name}`);
   if (it.state.get(kindCell) === undefined) {
     const word = tokensText(kind.title).toLowerCase();
     const many = word.endsWith('y') ? `${word.slice(0, -1)}ies` : `${word}s`;
-    it.state.set(kindCell, [word, many], true);
+    it.state.set(kindCell, { small: [word, many] }, true);
   }
 }
 
@@ -123,6 +133,7 @@ function beginTheorem(it: Interpreter, args: Args, token: Token): void {
     .join('');
   it.vlist.push({ kind: 'number', what: title, number, from: at.from, to: at.to });
   const head = headInlines(it, kind, number, args);
+  setSpaces(it, kind);
   const own = ownStyle(it, kind.style);
   if (own) return beginOwn(it, own, head);
   if (kind.style === 'plain')
@@ -135,14 +146,18 @@ function beginTheorem(it: Interpreter, args: Args, token: Token): void {
   it.skipBlanks();
 }
 
-/** The body of a theorem in a style of the document's own; a head on a line by itself when its gap is a line break. */
+/** A theorem in a style of the document's own; its head on a line by itself when its gap is a line break. */
 function beginOwn(it: Interpreter, style: OwnStyle, head: readonly Inline[]): void {
   const at = it.p.place;
+  const indent = style.indent.some((t) => t.cat !== Cat.Space) ? glueOf(it, style.indent) : NO_GLUE;
   it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
   it.execute(style.body);
   const breaks = style.gap.some((t) => t.text === 'newline');
-  const gap = style.gap.length > 0 && !breaks ? glueOf(it, style.gap) : gluePt(5, 1, 1);
-  it.pendingLabel = [...head, ...(breaks ? [] : [{ kind: 'glue' as const, glue: gap, ...at }])];
+  it.pendingLabel = [
+    { kind: 'kern', width: indent.width, ...at },
+    ...head,
+    ...(breaks ? [] : gapBehind(it, style.gap)),
+  ];
   if (breaks) {
     it.startParagraph();
     it.hlist?.add({ kind: 'break', skip: 0, fill: true, ...at });
@@ -150,34 +165,80 @@ function beginOwn(it: Interpreter, style: OwnStyle, head: readonly Inline[]): vo
   it.skipBlanks();
 }
 
+/** The space behind a head: a blank stands for that between words, nothing for the usual one. */
+function gapBehind(it: Interpreter, gap: readonly Token[]): readonly Inline[] {
+  if (gap.length > 0 && gap.every((t) => t.cat === Cat.Space))
+    return it.inlinesOf([it.p.make(Cat.Space, ' ')]);
+  const size = gap.length > 0 ? glueOf(it, gap) : gluePt(5, 1, 1);
+  return [{ kind: 'glue', glue: size, ...it.p.place }];
+}
+
+/** Space above and below: the style's own, or `\topsep`, half of it for remarks (amsthm). */
+function setSpaces(it: Interpreter, kind: TheoremKind): void {
+  const { data } = it.environments.at(-1) as OpenEnvironment;
+  const own = ownStyle(it, kind.style);
+  const written = (tokens: readonly Token[]): Glue | null =>
+    tokens.some((t) => t.cat !== Cat.Space) ? glueOf(it, tokens) : null;
+  const half = kind.ams && kind.style === 'remark';
+  const above = (own && written(own.above)) ?? (half ? scaleGlue(data.above as Glue, 0.5) : null);
+  const below = (own && written(own.below)) ?? (half ? above : null);
+  if (above) data.above = above;
+  if (below) data.below = below;
+}
+
 /** “Theorem 2.1 (Note).” in the font of the style. */
 function headInlines(it: Interpreter, kind: TheoremKind, number: string, args: Args): Inline[] {
-  const note = args[0];
-  const space = it.p.make(10, ' ');
-  const tokens = [...kind.title, ...(number === '' ? [] : [space, ...it.p.chars(number)])];
+  const own = ownStyle(it, kind.style);
+  const note = Array.isArray(args[0]) ? (args[0] as Token[]) : [];
+  const values = [kind.title, number === '' ? [] : call(it, '@upn', it.p.chars(number)), note];
   it.openGroup({ kind: 'semisimple', span: it.p.place });
+  const remark = kind.style === 'remark';
   it.changeFont({
     family: it.textFamily,
-    series: kind.style === 'remark' ? 'medium' : 'bold',
-    shape: kind.style === 'remark' ? 'italic' : 'upright',
+    series: remark || own ? 'medium' : 'bold',
+    shape: remark ? 'italic' : 'upright',
   });
-  const own = ownStyle(it, kind.style);
-  if (own) {
-    it.changeFont({ series: 'medium', shape: 'upright' });
-    it.execute(own.head);
-  }
-  const out = [...it.inlinesOf(tokens)];
-  if (Array.isArray(note)) {
-    const bracketed = [space, ...it.p.chars('('), ...(note as Token[]), ...it.p.chars(')')];
-    it.openGroup({ kind: 'semisimple', span: it.p.place });
-    if (kind.ams) it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
-    out.push(...it.inlinesOf(bracketed));
-    it.closeGroup();
-  }
+  if (own) it.execute(own.head);
+  const out = [...it.inlinesOf(headForm(it, kind, values))];
   if (own) out.push(...it.inlinesOf(own.punctuation));
   else if (kind.ams) out.push(...it.inlinesOf(it.p.chars('.')));
   it.closeGroup();
   return out;
+}
+
+/** A command with one argument, as tokens. */
+const call = (it: Interpreter, name: string, argument: readonly Token[]): Token[] => [
+  it.p.command(name),
+  it.p.make(Cat.Begin, '{'),
+  ...argument,
+  it.p.make(Cat.End, '}'),
+];
+
+/** The head's tokens: by the style's own form, else name, number, note in brackets; the number first when swapped. */
+function headForm(
+  it: Interpreter,
+  kind: TheoremKind,
+  values: readonly (readonly Token[])[],
+): readonly Token[] {
+  const names = ['thmname', 'thmnumber', 'thmnote'];
+  names.forEach((name, i) => it.define(name, values[i]?.length ? '#1' : '', 1));
+  const written = ownStyle(it, kind.style)?.form ?? [];
+  if (written.some((t) => t.cat !== Cat.Space)) {
+    return written.flatMap((t) =>
+      t.cat === Cat.Argument ? (values[Number(t.text) - 1] ?? []) : [t],
+    );
+  }
+  const [name = [], number = [], note = []] = values;
+  const blank = it.p.make(Cat.Space, ' ');
+  const bracketed = [...it.p.chars('('), ...note, ...it.p.chars(')')];
+  const [first, second] = kind.swapped && number.length > 0 ? [number, name] : [name, number];
+  return [
+    ...first,
+    ...(second.length > 0 ? [blank, ...second] : []),
+    ...(note.length > 0
+      ? [blank, ...(kind.ams ? call(it, '@thmnote', bracketed) : bracketed)]
+      : []),
+  ];
 }
 
 /** A proof: “Proof.” in italic, and the end mark at its end. */
@@ -297,9 +358,9 @@ export const theoremCommands: readonly CommandEntry[] = [
   {
     name: 'swapnumbers',
     signature: '',
-    description: 'Numbers stand before the names of theorems; they are set behind them here.',
+    description: 'Numbers stand before the names of theorems.',
     example: '\\swapnumbers',
-    run: () => undefined,
+    run: (it) => it.setFact('swapNumbers', true),
   },
   {
     name: 'qedhere',

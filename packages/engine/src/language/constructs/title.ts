@@ -60,7 +60,6 @@ export function centred(it: Interpreter, size: string, fill: () => void): BlockN
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.setFact('alignment', 'center');
   setSize(it, size);
-  it.startParagraph(false);
   fill();
   it.endParagraph();
   it.closeGroup();

@@ -2,6 +2,7 @@ import type { RefWhat } from '../../document/inlines';
 import { textOf } from '../../expansion/expandables';
 import type { CommandEntry, PackageEntry } from '../entries';
 import { tokensOf } from '../entries';
+import type { KindNames } from '../reading';
 import type { Interpreter } from '../interpreter';
 import { quietEntry } from '../macroEntry';
 import { keysOf } from '../constructs/bibliography';
@@ -12,11 +13,25 @@ function addRef(
   what: RefWhat,
   capital = false,
   plural = false,
+  long = capital,
 ): void {
   const { place } = it.p;
   const at = { from: place.from, to: Math.max(place.to, it.p.here()) };
-  it.add({ kind: 'ref', what, label, font: it.font, capital, plural, ...at });
+  it.add({ kind: 'ref', what, label, font: it.font, capital, plural, long, ...at });
 }
+
+/** What the package line asked for: capitals everywhere, names unabbreviated. */
+interface Options {
+  readonly capital: boolean;
+  readonly long: boolean;
+}
+
+const OPTIONS_CELL = '\u0001cleveref';
+const optionsOf = (it: Interpreter): Options =>
+  (it.state.get(it.state.cell(OPTIONS_CELL)) as Options | undefined) ?? {
+    capital: false,
+    long: false,
+  };
 
 /** “theorem 1 and lemma 2”, “eqs. (1) to (3)”: one kind named once. */
 function smartRefs(
@@ -26,6 +41,7 @@ function smartRefs(
   page: boolean,
 ): void {
   it.startParagraph();
+  const options = optionsOf(it);
   labels.forEach((label, i) => {
     if (i > 0)
       it.execute(
@@ -39,7 +55,8 @@ function smartRefs(
     const { place } = it.p;
     const at = { from: place.from, to: Math.max(place.to, it.p.here()) };
     const neighbours = [labels[i - 1] ?? '', labels[i + 1] ?? ''] as const;
-    it.add({ kind: 'ref', what: 'kind', label, font: it.font, capital, neighbours, ...at });
+    const form = { capital: capital || options.capital, long: capital || options.long };
+    it.add({ kind: 'ref', what: 'kind', label, font: it.font, ...form, neighbours, ...at });
     addRef(it, label, 'clever');
   });
 }
@@ -62,7 +79,8 @@ const range = (name: string, capital: boolean): CommandEntry => ({
   run: (it, args) => {
     it.startParagraph();
     const [from, to] = [textOf(it.p, tokensOf(args, 1)), textOf(it.p, tokensOf(args, 2))];
-    addRef(it, from, 'kind', capital, true);
+    const options = optionsOf(it);
+    addRef(it, from, 'kind', capital || options.capital, true, capital || options.long);
     it.execute(it.source('~'));
     addRef(it, from, 'clever');
     it.execute(it.source(' to '));
@@ -71,7 +89,7 @@ const range = (name: string, capital: boolean): CommandEntry => ({
 });
 
 /** `\crefname{theorem}{theorem}{theorems}`: kept for references by kind. */
-const naming = (name: string): CommandEntry => ({
+const naming = (name: string, form: keyof KindNames): CommandEntry => ({
   name,
   signature: 'mMM',
   description: 'What a kind is called, one of them and several.',
@@ -80,7 +98,9 @@ const naming = (name: string): CommandEntry => ({
   run: (it, args) => {
     const kind = textOf(it.p, tokensOf(args, 0));
     const names = [textOf(it.p, tokensOf(args, 1)), textOf(it.p, tokensOf(args, 2))];
-    it.state.set(it.state.cell(`\u0001kind:${kind}`), names, true);
+    const cell = it.state.cell(`\u0001kind:${kind}`);
+    const before = it.state.get(cell) as KindNames | undefined;
+    it.state.set(cell, { ...before, [form]: names }, true);
   },
 });
 
@@ -89,6 +109,11 @@ export const cleveref: PackageEntry = {
   name: 'cleveref',
   description: 'References that say what they point to.',
   options: null,
+  setup: (it, options) => {
+    const capital = options.some((o) => /^capitali[sz]e$/.test(o));
+    const cell = it.state.cell(OPTIONS_CELL);
+    it.state.set(cell, { capital, long: options.includes('noabbrev') }, true);
+  },
   commands: [
     reference('cref', false, false),
     reference('Cref', true, false),
@@ -120,8 +145,8 @@ export const cleveref: PackageEntry = {
       package: 'cleveref',
       run: (it, args) => addRef(it, textOf(it.p, tokensOf(args, 0)), 'clever'),
     },
-    naming('crefname'),
-    naming('Crefname'),
+    naming('crefname', 'small'),
+    naming('Crefname', 'capital'),
     quietEntry('crefformat', 'mM', 'How references of a kind are written.'),
     quietEntry('Crefformat', 'mM', 'How references of a kind are written.'),
     quietEntry('creflabelformat', 'mM', 'How numbers of a kind are written.'),
