@@ -20,8 +20,7 @@ async function main(): Promise<number> {
     process.stderr.write(`odd-compass: ${input} cannot be read\n`);
     return 2;
   }
-  const root =
-    process.env.ODD_COMPASS_ROOT ?? dirname(dirname(fileURLToPath(import.meta.url)));
+  const root = process.env.ODD_COMPASS_ROOT ?? dirname(dirname(fileURLToPath(import.meta.url)));
   const files = filesIn(dirname(input));
   const fonts = fontsFrom(join(root, 'static/fonts'));
   const session = new Session({ fonts, today, file: input, files });

@@ -132,15 +132,27 @@ const holdsSpecial = (inline: Inline): boolean =>
 
 /** The labels that stand in a box. */
 export function anchorsOf(box: Box): string[] {
-  return box.children.flatMap(({ item }) =>
-    item.kind === 'anchor' ? [item.label] : item.kind === 'box' ? anchorsOf(item) : [],
-  );
+  const found: string[] = [];
+  eachInside(box, (item) => {
+    if (item.kind === 'anchor') found.push(item.label);
+  });
+  return found;
 }
 
 /** What stands in a box and goes to the column it is in. */
 function migrantsOf(item: Item): Migrant[] {
-  if (item.kind === 'migrant') return [item.node];
-  return item.kind === 'box' ? item.children.flatMap((child) => migrantsOf(child.item)) : [];
+  const found: Migrant[] = [];
+  eachInside(item, (inner) => {
+    if (inner.kind === 'migrant') found.push(inner.node);
+  });
+  return found;
+}
+
+/** Visits an item and all that is inside it, in reading order. */
+function eachInside(item: Item, visit: (item: Item) => void): void {
+  visit(item);
+  if (item.kind !== 'box') return;
+  for (const child of item.children) eachInside(child.item, visit);
 }
 
 /** The line with the notes that stand beside it. */

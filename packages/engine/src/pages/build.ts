@@ -217,17 +217,17 @@ function place(
   ragged: boolean,
   idOf: (at: FlowPosition) => number,
 ): Sp {
-  const origin = new Map(elements.map(({ element, at }) => [element, at]));
   const set = stack(
     elements.map(({ element }) => element),
     0,
     height,
     ragged,
   );
-  for (const { x, y, box, labels, source } of set.boxes) {
-    const block = idOf(origin.get(source) ?? { block: 0, item: 0 });
-    if (source.kind === 'box' && source.float) {
-      placeFloatLines(sheet, source.float, left + x, top + y - box.height, block);
+  for (const { x, y, box, labels, index } of set.boxes) {
+    const { element, at } = elements[index] as Located;
+    const block = idOf(at);
+    if (element.kind === 'box' && element.float) {
+      placeFloatLines(sheet, element.float, left + x, top + y - box.height, block);
       continue;
     }
     sheet.placed.push({ x: left + x, y: top + y, box, block });

@@ -9,7 +9,8 @@ export interface Stacked {
   readonly y: Sp;
   readonly box: Box;
   readonly labels: readonly string[];
-  readonly source: Element;
+  /** Which of the elements it was. */
+  readonly index: number;
 }
 
 /** Boxes one under another, glue set. */
@@ -98,13 +99,14 @@ export function stack(
   let y = 0;
   let depth = 0;
   let first = true;
-  for (const element of elements) {
+  for (let index = 0; index < elements.length; index++) {
+    const element = elements[index] as Element;
     if (element.kind === 'box') {
       const { box, x, line } = element;
       y += depth + (first ? Math.max(topSkip, box.height) : box.height);
       first = false;
       depth = box.depth;
-      boxes.push({ x, y, box, labels: line?.labels ?? [], source: element });
+      boxes.push({ x, y, box, labels: line?.labels ?? [], index });
     } else if (element.kind === 'glue') {
       y += depth + element.glue.width + settled(element.glue, set);
       depth = 0;

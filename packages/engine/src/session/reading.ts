@@ -114,8 +114,8 @@ export class SourceReading {
   finalValue(name: string): unknown {
     const cell = this.state.cell(name);
     for (let i = this.blocks.length - 1; i >= this.cursor; i--) {
-      const write = (this.blocks[i] as SessionBlock).settles.find((w) => w.cell === cell);
-      if (write) return write.after;
+      for (const write of (this.blocks[i] as SessionBlock).settles)
+        if (write.cell === cell) return write.after;
     }
     return this.state.peek(cell);
   }

@@ -7,7 +7,7 @@ import { fill, WORDS } from '../findings/words';
 import type { Finding, RawFinding } from '../findings/finding';
 import { FontStore, type FontSource } from '../fonts/store';
 import { CELLS, pageGeometry } from '../language/parameters';
-import { describePage } from '../output/display/describe';
+import { describePage, PageLists } from '../output/display/describe';
 import type { PageDescription } from '../output/display/description';
 import { writePdf, type Bookmark } from '../output/pdf/write';
 import { fontUnitsOf } from './fontUnits';
@@ -103,6 +103,7 @@ export class Session {
     Page,
     { readonly description: PageDescription; readonly reads: ReadonlyMap<string, Answer> }
   >();
+  private readonly lists = new PageLists();
   private readonly file: string;
 
   constructor(host: SessionHost) {
@@ -325,7 +326,7 @@ export class Session {
     const reads = new Map<string, Answer>();
     const fields = fieldsOf(page, last);
     const env = this.layoutEnv([], reads, fields);
-    const description = describePage(page, furniture(page, env));
+    const description = describePage(page, furniture(page, env), this.lists);
     this.descriptions.set(page, { description, reads });
     return description;
   }

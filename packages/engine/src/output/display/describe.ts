@@ -2,42 +2,52 @@ import { toBp, type Sp } from '../../base/lengths';
 import type { Box, GlyphItem, ImageItem, Item, RuleItem, RunItem } from '../../boxes/box';
 import type { Page, Placed } from '../../pages/page';
 import type { PageDescription } from './description';
+import { Numbers } from './numbers';
 
-/** Numbers gathered before their count is known. */
-class Lists {
-  readonly runFont: number[] = [];
-  readonly runSize: number[] = [];
-  readonly runX: number[] = [];
-  readonly runY: number[] = [];
-  readonly runColor: number[] = [];
-  readonly runStart: number[] = [];
-  readonly runBlock: number[] = [];
-  readonly runFrom: number[] = [];
-  readonly runTo: number[] = [];
-  readonly glyphs: number[] = [];
-  readonly glyphX: number[] = [];
-  readonly glyphCluster: number[] = [];
-  readonly rules: number[] = [];
-  readonly ruleColor: number[] = [];
-  readonly ruleBlock: number[] = [];
-  readonly lines: number[] = [];
-  readonly lineBlock: number[] = [];
-  readonly lineRun: number[] = [];
-  readonly lineRule: number[] = [];
-  readonly runMatrix: number[] = [];
-  readonly matrices: number[] = [0, 0, 0, 0];
-  readonly quads: number[] = [];
-  readonly quadColor: number[] = [];
-  readonly images: number[] = [];
-  readonly imageFile: string[] = [];
-  readonly imageCrop: number[] = [];
-  readonly imageBlank: number[] = [];
-  readonly links: number[] = [];
-  readonly linkTarget: string[] = [];
-  readonly anchors: number[] = [];
-  readonly anchorName: string[] = [];
-  readonly lineQuad: number[] = [];
-  readonly lineImage: number[] = [];
+/** What is gathered for one page; the same lists serve one page after another. */
+export class PageLists {
+  readonly runFont = new Numbers();
+  readonly runSize = new Numbers();
+  readonly runX = new Numbers();
+  readonly runY = new Numbers();
+  readonly runColor = new Numbers();
+  readonly runStart = new Numbers();
+  readonly runBlock = new Numbers();
+  readonly runFrom = new Numbers();
+  readonly runTo = new Numbers();
+  readonly glyphs = new Numbers();
+  readonly glyphX = new Numbers();
+  readonly glyphCluster = new Numbers();
+  readonly rules = new Numbers();
+  readonly ruleColor = new Numbers();
+  readonly ruleBlock = new Numbers();
+  readonly lines = new Numbers();
+  readonly lineBlock = new Numbers();
+  readonly lineRun = new Numbers();
+  readonly lineRule = new Numbers();
+  readonly runMatrix = new Numbers();
+  readonly matrices = new Numbers();
+  readonly quads = new Numbers();
+  readonly quadColor = new Numbers();
+  readonly images = new Numbers();
+  readonly imageCrop = new Numbers();
+  readonly imageBlank = new Numbers();
+  readonly links = new Numbers();
+  readonly anchors = new Numbers();
+  readonly lineQuad = new Numbers();
+  readonly lineImage = new Numbers();
+  imageFile: string[] = [];
+  linkTarget: string[] = [];
+  anchorName: string[] = [];
+
+  /** Ready for the next page. */
+  clear(): void {
+    for (const list of Object.values(this)) if (list instanceof Numbers) list.clear();
+    this.imageFile = [];
+    this.linkTarget = [];
+    this.anchorName = [];
+    this.matrices.push4(0, 0, 0, 0);
+  }
 }
 
 /** A turned and scaled part of a page: its linear map (y upwards), and where its origin lies (sp, y downwards). */
@@ -51,9 +61,13 @@ interface Frame {
   readonly matrix: number;
 }
 
-/** A finished page as flat arrays. */
-export function describePage(page: Page, furniture: readonly Placed[]): PageDescription {
-  const lists = new Lists();
+/** A finished page as flat arrays. `lists` may be kept from page to page, which spares their room. */
+export function describePage(
+  page: Page,
+  furniture: readonly Placed[],
+  lists: PageLists = new PageLists(),
+): PageDescription {
+  lists.clear();
   for (const placed of page.placed) line(lists, placed);
   for (const placed of furniture) line(lists, placed);
   lists.runStart.push(lists.glyphs.length);
@@ -66,44 +80,45 @@ export function describePage(page: Page, furniture: readonly Placed[]): PageDesc
     number: page.number,
     width: toBp(geometry.paperWidth),
     height: toBp(geometry.paperHeight),
-    runFont: Uint16Array.from(lists.runFont),
-    runSize: Float32Array.from(lists.runSize),
-    runX: Float32Array.from(lists.runX),
-    runY: Float32Array.from(lists.runY),
-    runColor: Uint32Array.from(lists.runColor),
-    runStart: Uint32Array.from(lists.runStart),
-    runBlock: Int32Array.from(lists.runBlock),
-    runFrom: Int32Array.from(lists.runFrom),
-    runTo: Int32Array.from(lists.runTo),
-    glyphs: Uint16Array.from(lists.glyphs),
-    glyphX: Float32Array.from(lists.glyphX),
-    glyphCluster: Uint16Array.from(lists.glyphCluster),
-    rules: Float32Array.from(lists.rules),
-    ruleColor: Uint32Array.from(lists.ruleColor),
-    ruleBlock: Int32Array.from(lists.ruleBlock),
-    lines: Float32Array.from(lists.lines),
-    lineBlock: Int32Array.from(lists.lineBlock),
-    lineRun: Uint32Array.from(lists.lineRun),
-    lineRule: Uint32Array.from(lists.lineRule),
-    runMatrix: Uint16Array.from(lists.runMatrix),
-    matrices: Float32Array.from(lists.matrices),
-    quads: Float32Array.from(lists.quads),
-    quadColor: Uint32Array.from(lists.quadColor),
-    images: Float32Array.from(lists.images),
+    runFont: lists.runFont.as(Uint16Array),
+    runSize: lists.runSize.as(Float32Array),
+    runX: lists.runX.as(Float32Array),
+    runY: lists.runY.as(Float32Array),
+    runColor: lists.runColor.as(Uint32Array),
+    runStart: lists.runStart.as(Uint32Array),
+    runBlock: lists.runBlock.as(Int32Array),
+    runFrom: lists.runFrom.as(Int32Array),
+    runTo: lists.runTo.as(Int32Array),
+    glyphs: lists.glyphs.as(Uint16Array),
+    glyphX: lists.glyphX.as(Float32Array),
+    glyphCluster: lists.glyphCluster.as(Uint16Array),
+    rules: lists.rules.as(Float32Array),
+    ruleColor: lists.ruleColor.as(Uint32Array),
+    ruleBlock: lists.ruleBlock.as(Int32Array),
+    lines: lists.lines.as(Float32Array),
+    lineBlock: lists.lineBlock.as(Int32Array),
+    lineRun: lists.lineRun.as(Uint32Array),
+    lineRule: lists.lineRule.as(Uint32Array),
+    runMatrix: lists.runMatrix.as(Uint16Array),
+    matrices: lists.matrices.as(Float32Array),
+    quads: lists.quads.as(Float32Array),
+    quadColor: lists.quadColor.as(Uint32Array),
+    images: lists.images.as(Float32Array),
     imageFile: lists.imageFile,
-    imageCrop: Float32Array.from(lists.imageCrop),
-    imageBlank: Uint8Array.from(lists.imageBlank),
-    links: Float32Array.from(lists.links),
+    imageCrop: lists.imageCrop.as(Float32Array),
+    imageBlank: lists.imageBlank.as(Uint8Array),
+    links: lists.links.as(Float32Array),
     linkTarget: lists.linkTarget,
-    anchors: Float32Array.from(lists.anchors),
+    anchors: lists.anchors.as(Float32Array),
     anchorName: lists.anchorName,
-    lineQuad: Uint32Array.from(lists.lineQuad),
-    lineImage: Uint32Array.from(lists.lineImage),
+    lineQuad: lists.lineQuad.as(Uint32Array),
+    lineImage: lists.lineImage.as(Uint32Array),
   };
 }
 
-function line(lists: Lists, { x, y, box, block }: Placed): void {
-  lists.lines.push(toBp(x), toBp(y), toBp(box.width), toBp(box.height), toBp(box.depth));
+function line(lists: PageLists, { x, y, box, block }: Placed): void {
+  lists.lines.push(toBp(x));
+  lists.lines.push4(toBp(y), toBp(box.width), toBp(box.height), toBp(box.depth));
   lists.lineBlock.push(block);
   lists.lineRun.push(lists.runFont.length);
   lists.lineRule.push(lists.ruleColor.length);
@@ -112,20 +127,31 @@ function line(lists: Lists, { x, y, box, block }: Placed): void {
   children(lists, box, x, y, block, null);
 }
 
-function children(lists: Lists, box: Box, x: Sp, y: Sp, block: number, frame: Frame | null): void {
+function children(
+  lists: PageLists,
+  box: Box,
+  x: Sp,
+  y: Sp,
+  block: number,
+  frame: Frame | null,
+): void {
   const inner = box.transform ? frameOf(lists, box.transform, x, y, frame) : frame;
-  const [left, base] = box.transform ? [0, 0] : [x, y];
+  const left = box.transform ? 0 : x;
+  const base = box.transform ? 0 : y;
   if (box.link !== undefined && !frame) {
-    lists.links.push(toBp(x), toBp(y - box.height), toBp(box.width), toBp(box.height + box.depth));
+    lists.links.push4(toBp(x), toBp(y - box.height), toBp(box.width), toBp(box.height + box.depth));
     lists.linkTarget.push(box.link);
   }
-  for (const child of box.children)
-    item(lists, child.item, left + child.x, base - child.y, block, inner);
+  // Whole scaled points: exact enough, and no number has to be kept on the heap.
+  for (const child of box.children) {
+    const childX = Math.round(left + child.x);
+    item(lists, child.item, childX, Math.round(base - child.y), block, inner);
+  }
 }
 
 /** The map of a transformed box within the one around it. Inside, places count from the box's own reference point. */
 function frameOf(
-  lists: Lists,
+  lists: PageLists,
   by: NonNullable<Box['transform']>,
   x: Sp,
   y: Sp,
@@ -143,7 +169,7 @@ function frameOf(
         d: outer.b * own.c + outer.d * own.d,
       }
     : own;
-  lists.matrices.push(map.a, map.b, map.c, map.d);
+  lists.matrices.push4(map.a, map.b, map.c, map.d);
   return { ...map, ...origin, matrix: lists.matrices.length / 4 - 1 };
 }
 
@@ -153,7 +179,7 @@ const mapped = (f: Frame, x: Sp, y: Sp): { x: Sp; y: Sp } => ({
   y: f.y - f.b * x + f.d * y,
 });
 
-function item(lists: Lists, it: Item, x: Sp, y: Sp, block: number, frame: Frame | null): void {
+function item(lists: PageLists, it: Item, x: Sp, y: Sp, block: number, frame: Frame | null): void {
   switch (it.kind) {
     case 'box':
       return children(lists, it, x, y, block, frame);
@@ -167,7 +193,8 @@ function item(lists: Lists, it: Item, x: Sp, y: Sp, block: number, frame: Frame 
       return image(lists, it, x, y, frame);
     case 'anchor': {
       const at = frame ? mapped(frame, x, y) : { x, y };
-      lists.anchors.push(toBp(at.x), toBp(at.y));
+      lists.anchors.push(toBp(at.x));
+      lists.anchors.push(toBp(at.y));
       lists.anchorName.push(it.label);
       return;
     }
@@ -176,7 +203,7 @@ function item(lists: Lists, it: Item, x: Sp, y: Sp, block: number, frame: Frame 
   }
 }
 
-function quad(lists: Lists, it: RuleItem, x: Sp, y: Sp, frame: Frame): void {
+function quad(lists: PageLists, it: RuleItem, x: Sp, y: Sp, frame: Frame): void {
   if (it.width <= 0 || it.height + it.depth <= 0 || it.color < 0) return;
   const corners = [
     [x, y + it.depth],
@@ -186,23 +213,27 @@ function quad(lists: Lists, it: RuleItem, x: Sp, y: Sp, frame: Frame): void {
   ] as const;
   for (const [cx, cy] of corners) {
     const at = mapped(frame, cx, cy);
-    lists.quads.push(toBp(at.x), toBp(at.y));
+    lists.quads.push(toBp(at.x));
+    lists.quads.push(toBp(at.y));
   }
   lists.quadColor.push(it.color);
 }
 
-function image(lists: Lists, it: ImageItem, x: Sp, y: Sp, frame: Frame | null): void {
+function image(lists: PageLists, it: ImageItem, x: Sp, y: Sp, frame: Frame | null): void {
   const f = frame ?? { a: 1, b: 0, c: 0, d: 1, x: 0, y: 0, matrix: 0 };
   const at = mapped(f, x, y);
   const [w, h] = [toBp(it.width), toBp(it.height)];
-  lists.images.push(f.a * w, -f.b * w, f.c * h, -f.d * h, toBp(at.x), toBp(at.y));
+  lists.images.push4(f.a * w, -f.b * w, f.c * h, -f.d * h);
+  lists.images.push(toBp(at.x));
+  lists.images.push(toBp(at.y));
   lists.imageFile.push(it.file);
-  lists.imageCrop.push(...(it.crop ?? [0, 0, 0, 0]));
+  const [left, bottom, right, top] = it.crop ?? [0, 0, 0, 0];
+  lists.imageCrop.push4(left, bottom, right, top);
   lists.imageBlank.push(it.blank ? 1 : 0);
 }
 
 function startRun(
-  lists: Lists,
+  lists: PageLists,
   it: RunItem | GlyphItem,
   inX: Sp,
   inY: Sp,
@@ -223,7 +254,14 @@ function startRun(
   lists.runTo.push(block < 0 ? 0 : it.span.to);
 }
 
-function run(lists: Lists, it: RunItem, x: Sp, y: Sp, block: number, frame: Frame | null): void {
+function run(
+  lists: PageLists,
+  it: RunItem,
+  x: Sp,
+  y: Sp,
+  block: number,
+  frame: Frame | null,
+): void {
   if (it.color < 0) return;
   startRun(lists, it, x, y, block, frame);
   const scale = toBp(it.size) / it.font.unitsPerEm;
@@ -235,7 +273,7 @@ function run(lists: Lists, it: RunItem, x: Sp, y: Sp, block: number, frame: Fram
 }
 
 function glyph(
-  lists: Lists,
+  lists: PageLists,
   it: GlyphItem,
   x: Sp,
   y: Sp,
@@ -249,9 +287,9 @@ function glyph(
   lists.glyphCluster.push(0);
 }
 
-function ruleItem(lists: Lists, it: RuleItem, x: Sp, y: Sp, block: number): void {
+function ruleItem(lists: PageLists, it: RuleItem, x: Sp, y: Sp, block: number): void {
   if (it.width <= 0 || it.height + it.depth <= 0 || it.color < 0) return;
-  lists.rules.push(toBp(x), toBp(y - it.height), toBp(it.width), toBp(it.height + it.depth));
+  lists.rules.push4(toBp(x), toBp(y - it.height), toBp(it.width), toBp(it.height + it.depth));
   lists.ruleColor.push(it.color);
   lists.ruleBlock.push(block);
 }
