@@ -4,8 +4,8 @@ const port = 4319;
 
 export default defineConfig({
   testDir: 'tests/e2e',
-  timeout: 60_000,
-  expect: { timeout: 15_000 },
+  timeout: 180_000,
+  expect: { timeout: 60_000 },
   workers: 1,
   reporter: [['line']],
   outputDir: 'test-results',
@@ -28,7 +28,7 @@ export default defineConfig({
   webServer: {
     command: 'node build-tools/fill-demo.mjs --afresh && node build/index.js',
     url: `http://127.0.0.1:${port}/`,
-    timeout: 90_000,
+    timeout: 240_000,
     env: {
       PORT: String(port),
       HOST: '127.0.0.1',

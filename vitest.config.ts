@@ -7,6 +7,6 @@ export default defineConfig({
   resolve: { alias: { $lib: new URL('./src/lib', import.meta.url).pathname } },
   test: {
     include: ['packages/**/*.test.ts', 'src/**/*.test.ts', 'tests/*.test.ts'],
-    testTimeout: 60_000,
+    testTimeout: 300_000,
   },
 });

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Lamp, Sun } from '@lucide/svelte';
+  import Lamp from '@lucide/svelte/icons/lamp';
+  import Sun from '@lucide/svelte/icons/sun';
   import { onMount } from 'svelte';
   import { currentTheme, setTheme, type Theme } from './theme';
 

@@ -1,5 +1,7 @@
 <script lang="ts">
-  import { Minus, Plus, StretchHorizontal } from '@lucide/svelte';
+  import Minus from '@lucide/svelte/icons/minus';
+  import Plus from '@lucide/svelte/icons/plus';
+  import StretchHorizontal from '@lucide/svelte/icons/stretch-horizontal';
   import type { EngineClient } from '../engine/engineClient.svelte';
   import { blockExtent, sourceAt } from './hit';
   import { pageTops, type SheetGeometry } from './geometry';
