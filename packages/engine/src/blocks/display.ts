@@ -50,7 +50,8 @@ export function layoutDisplay(
   const spacing = rowSpacing(display);
   places.forEach((place, i) => {
     const { row, tag } = rows[i] as SetRow;
-    if (i > 0) out.push({ kind: 'penalty', penalty: display.rowPenalty });
+    const wished = rows[i - 1]?.row.breakBelow;
+    if (i > 0) out.push({ kind: 'penalty', penalty: wished ?? display.rowPenalty });
     if (row.textAbove) out.push(...inner(row.textAbove), { kind: 'penalty', penalty: 10000 });
     reportTooWide(display, place, row, env);
     if (row.number !== '') {
@@ -83,6 +84,8 @@ interface Place {
 function placeRows(display: Display, rows: readonly SetRow[]): Place[] {
   switch (display.layout) {
     case 'aligned':
+    case 'alignedAt':
+    case 'alignedFull':
       return placeAligned(display, rows);
     case 'equationArray':
       return placeEquationArray(display, rows);
@@ -108,15 +111,23 @@ const joined = (cells: readonly Box[]): Box => {
 };
 
 /** One row by itself: centred, or where `fleqn` or `multline` put it; the number makes it give way (TeXbook, chapter 19). */
-function placeAlone(display: Display, { cells, tag }: SetRow, index: number, count: number): Place {
+function placeAlone(
+  display: Display,
+  { cells, tag, row }: SetRow,
+  index: number,
+  count: number,
+): Place {
   const box = joined(cells);
   if (display.flushIndent !== null) return { box, x: display.flushIndent };
   const spare = display.width - box.width;
   if (display.layout === 'multiline' && count > 1) {
+    // `\multlinegap`, and `\multlinetaggap` where the number stands.
     const indent = Math.min(10 * PT, Math.max(0, spare));
-    if (index === 0) return { box, x: indent };
-    if (index === count - 1)
-      return { box, x: Math.max(0, spare - indent - (tag ? tag.width + em(display) : 0)) };
+    const room = tag ? tag.width + 10 * PT : indent;
+    const side = row.shove ?? (index === 0 ? 'left' : index === count - 1 ? 'right' : null);
+    if (side === 'left') return { box, x: tag && display.tagSide === 'left' ? room : indent };
+    if (side === 'right')
+      return { box, x: Math.max(0, spare - (display.tagSide === 'right' ? room : indent)) };
   }
   let x = spare / 2;
   if (tag && x < 2 * tag.width) x = Math.max(0, (spare - tag.width) / 2);
@@ -124,22 +135,10 @@ function placeAlone(display: Display, { cells, tag }: SetRow, index: number, cou
   return { box, x: Math.max(0, x) };
 }
 
-/** Pairs of columns, right then left aligned, spread evenly (amsmath's `align`). */
+/** Pairs of columns, right then left aligned (amsmath's `align`, `alignat`, `flalign`). */
 function placeAligned(display: Display, rows: readonly SetRow[]): Place[] {
   const widths = columnWidths(rows);
-  const pairs = Math.ceil(widths.length / 2);
-  const total = widths.reduce((sum, w) => sum + w, 0);
-  const tagRoom = Math.max(
-    0,
-    ...rows.map(({ tag }) => (tag ? tag.width + TAG_GAP_EM * em(display) : 0)),
-  );
-  let gap = Math.max(0, display.width - total) / (pairs + 1);
-  let start = display.flushIndent ?? gap;
-  if (display.flushIndent === null && start < tagRoom) {
-    // The number needs the margin: what is left is shared out anew.
-    gap = Math.max(0, (display.width - total - tagRoom) / (pairs + 1));
-    start = display.tagSide === 'left' ? tagRoom + gap : gap;
-  }
+  const { start, gap } = alignmentGaps(display, rows, widths);
   return rows.map(({ cells }) => {
     const children: Child[] = [];
     let x = 0;
@@ -151,6 +150,45 @@ function placeAligned(display: Display, rows: readonly SetRow[]): Place[] {
     });
     return { box: rowBox(x, cells, children, display), x: start };
   });
+}
+
+/** `\minalignsep`: between pairs of columns at least. */
+const MIN_GAP: Sp = 10 * PT;
+
+/**
+ * The space before the first pair and between pairs: equal all over the width for
+ * `align`, none between for `alignat`, none at the margins for `flalign`. Numbers keep
+ * their margin; what is left is shared out anew.
+ */
+function alignmentGaps(
+  display: Display,
+  rows: readonly SetRow[],
+  widths: readonly Sp[],
+): { start: Sp; gap: Sp } {
+  const pairs = Math.ceil(widths.length / 2);
+  const total = widths.reduce((sum, w) => sum + w, 0);
+  const room = Math.max(
+    0,
+    ...rows.map(({ tag }) => (tag ? tag.width + TAG_GAP_EM * em(display) : 0)),
+  );
+  const before = display.tagSide === 'left' ? room : 0;
+  const spare = Math.max(0, display.width - total);
+  const left = Math.max(0, spare - room);
+  const { flushIndent: indent, layout } = display;
+  if (layout === 'alignedFull') {
+    const gap = pairs > 1 ? Math.max(MIN_GAP, left / (pairs - 1)) : 0;
+    return { start: before, gap };
+  }
+  if (indent !== null) {
+    const gap = layout === 'alignedAt' ? 0 : Math.max(MIN_GAP, (spare - indent) / pairs);
+    return { start: Math.max(indent, before), gap };
+  }
+  const shares = layout === 'alignedAt' ? 2 : pairs + 1;
+  const even = spare / shares;
+  if (even >= room) return { start: even, gap: layout === 'alignedAt' ? 0 : even };
+  const tight = left / shares;
+  if (layout === 'alignedAt') return { start: before + tight, gap: 0 };
+  return { start: before + tight, gap: Math.max(Math.min(MIN_GAP, left), tight) };
 }
 
 /** `eqnarray`: right, centre, left, with two columns' space between them. */

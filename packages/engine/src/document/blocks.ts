@@ -70,15 +70,26 @@ export interface DisplayRow {
   readonly skip: Sp;
   /** Text between this row and the one before (`\intertext`). */
   readonly textAbove: readonly BlockNode[] | null;
+  /** `multiline`: moved to the left or the right margin. */
+  readonly shove?: 'left' | 'right';
+  /** A page break below the row is wished or not (`\displaybreak`). */
+  readonly breakBelow?: number;
   readonly from: number;
   readonly to: number;
 }
 
+export type DisplayLayout =
+  'single' | 'aligned' | 'alignedAt' | 'alignedFull' | 'gathered' | 'multiline' | 'equationArray';
+
 /** A displayed formula, of one or several rows. */
 export interface Display {
   readonly kind: 'display';
-  /** `single`: one row, centred; `aligned`: pairs of columns; `gathered`: rows centred; `multiline`: first left, last right. */
-  readonly layout: 'single' | 'aligned' | 'gathered' | 'multiline' | 'equationArray';
+  /**
+   * `single`: one row, centred; `aligned`: pairs of columns, spread over the width; `alignedAt`:
+   * without space between them; `alignedFull`: from margin to margin; `gathered`: rows
+   * centred; `multiline`: first left, last right.
+   */
+  readonly layout: DisplayLayout;
   readonly rows: readonly DisplayRow[];
   readonly font: FontSpec;
   readonly width: Sp;

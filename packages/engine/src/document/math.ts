@@ -12,6 +12,7 @@ export type MathAlphabet =
   | 'bold'
   | 'boldItalic'
   | 'sans'
+  | 'sansItalic'
   | 'mono'
   | 'blackboard'
   | 'calligraphic'
@@ -28,7 +29,10 @@ interface Placed {
 
 export type MathList = readonly MathNode[];
 
-/** One character. `char` is what is drawn, already in its alphabet. */
+/**
+ * One character. `char` is what is drawn, already in its alphabet; a capital followed by
+ * U+FE01 is one in round hand (`\mathscr`).
+ */
 export interface SymbolNode extends Placed {
   readonly kind: 'symbol';
   readonly char: string;
@@ -36,13 +40,15 @@ export interface SymbolNode extends Placed {
   readonly color: number;
 }
 
-/** A large operator or a named function; `limits` null means by style. */
+/** A large operator or a named function; `limits` null means by style, a boolean in every style (`\limits`). */
 export interface OperatorNode extends Placed {
   readonly kind: 'operator';
   readonly char: string | null;
   /** The letters of a named function, or null for a symbol. */
   readonly name: string | null;
   readonly limits: boolean | null;
+  /** Whether it takes limits in displays; what is usual for the sign if not said. */
+  readonly takesLimits?: boolean;
   readonly color: number;
 }
 
@@ -58,8 +64,8 @@ export interface GroupNode extends Placed {
   readonly kind: 'group';
   readonly cls: MathClass;
   readonly body: MathList;
-  /** Limits above and below instead of scripts beside (`\mathop` and braces). */
-  readonly limits: boolean;
+  /** Limits above and below instead of scripts beside, or only in displays (`\mathop`). */
+  readonly limits: boolean | 'display';
 }
 
 export interface FractionNode extends Placed {
@@ -71,6 +77,8 @@ export interface FractionNode extends Placed {
   readonly left: string | null;
   readonly right: string | null;
   readonly style: MathStyleName | null;
+  /** Where the numerator of a continued fraction stands; in the middle if not said. */
+  readonly align?: 'left' | 'right';
 }
 
 export interface RadicalNode extends Placed {
@@ -115,6 +123,8 @@ export interface StretchNode extends Placed {
   readonly char: string;
   readonly below: boolean;
   readonly base: MathList;
+  /** A brace or bracket takes scripts as limits and stands apart like an operator; an arrow does neither. */
+  readonly limits: boolean;
 }
 
 export interface LineNode extends Placed {
@@ -132,6 +142,80 @@ export interface StackNode extends Placed {
   readonly cls: MathClass;
 }
 
+/** An operator with scripts at its four corners (`\sideset`). */
+export interface SidesetNode extends Placed {
+  readonly kind: 'sideset';
+  readonly base: MathNode;
+  readonly left: { readonly sup: MathList | null; readonly sub: MathList | null };
+  readonly right: { readonly sup: MathList | null; readonly sub: MathList | null };
+}
+
+/** One of four lists, by the style in force (`\mathchoice`). */
+export interface ChoiceNode extends Placed {
+  readonly kind: 'choice';
+  readonly lists: Readonly<Record<MathStyleName, MathList>>;
+}
+
+/** What follows is set at another size of text. */
+export interface SizeNode extends Placed {
+  readonly kind: 'size';
+  readonly size: Sp;
+}
+
+/** Takes no width: what it holds sticks out to the left, to the right, or to both sides. */
+export interface LapNode extends Placed {
+  readonly kind: 'lap';
+  readonly body: MathList;
+  readonly align: 'left' | 'center' | 'right';
+}
+
+/** Centred on the axis (`\vcenter`). */
+export interface CentredNode extends Placed {
+  readonly kind: 'centred';
+  readonly body: MathList;
+}
+
+/** Made bold by drawing it again a little aside, where the font has no bold form. */
+export interface BoldNode extends Placed {
+  readonly kind: 'bold';
+  readonly body: MathNode;
+}
+
+/** Lines around a formula: an angle to its right, one to its left and under it, a stroke through it, or ends on a line. */
+export interface EnclosureNode extends Placed {
+  readonly kind: 'enclosure';
+  readonly shape: 'actuarial' | 'phase' | 'struck' | 'segmentOver' | 'segmentUnder';
+  readonly body: MathList;
+}
+
+/** An arrow of a diagram, between cells given by row and column. */
+export interface DiagramArrow extends Placed {
+  readonly fromCell: readonly [number, number];
+  readonly toCell: readonly [number, number];
+  readonly labels: readonly DiagramLabel[];
+  readonly line: 'solid' | 'dashed' | 'dotted' | 'double' | 'none';
+  readonly head: 'arrow' | 'two' | 'none';
+  readonly tail: 'none' | 'hook' | 'hookBack' | 'bar' | 'tail';
+  /** Bent to the left (positive) or right, in degrees. */
+  readonly bend: number;
+  /** Moved to the left (positive) or right. */
+  readonly shift: Sp;
+}
+
+export interface DiagramLabel {
+  readonly list: MathList;
+  readonly side: 'left' | 'right' | 'on';
+}
+
+/** Objects in rows and columns with arrows between them (`CD`, tikz-cd). */
+export interface DiagramNode extends Placed {
+  readonly kind: 'diagram';
+  readonly rows: readonly (readonly MathList[])[];
+  readonly arrows: readonly DiagramArrow[];
+  readonly columnSep: Sp;
+  readonly rowSep: Sp;
+}
+
 export interface StyleNode extends Placed {
   readonly kind: 'style';
   readonly style: MathStyleName;
@@ -142,6 +226,12 @@ export interface MathSpaceNode extends Placed {
   readonly kind: 'space';
   readonly mu: number;
   readonly width: Sp;
+}
+
+/** Where a formula in the line may or must not break. */
+export interface MathPenaltyNode extends Placed {
+  readonly kind: 'penalty';
+  readonly penalty: number;
 }
 
 /** Text within a formula, set as text is, at the size of the style. */
@@ -155,6 +245,8 @@ export interface PhantomNode extends Placed {
   readonly body: MathList;
   readonly horizontal: boolean;
   readonly vertical: boolean;
+  /** Only the height (`top`) or the depth (`bottom`) is done without. */
+  readonly only?: 'top' | 'bottom';
   /** Draw the contents? (`\smash`) */
   readonly shown: boolean;
 }
@@ -171,6 +263,7 @@ export interface CancelNode extends Placed {
 /** An arrow as long as what stands over and under it. */
 export interface LongArrowNode extends Placed {
   readonly kind: 'longArrow';
+  /** One arrow, or two where one stands over the other. */
   readonly char: string;
   readonly over: MathList;
   readonly under: MathList | null;
@@ -185,12 +278,31 @@ export interface ArrayColumn {
   readonly align: 'left' | 'center' | 'right';
   /** Rules that stand before this column. */
   readonly barsBefore: number;
+  /** The bars are dashed. */
+  readonly dashed?: boolean;
+  /** What stands between this column and the one before in place of the usual space. */
+  readonly between?: MathList;
 }
 
 export interface ArrayRow {
   readonly cells: readonly MathList[];
+  /** A cell over several columns: how many, and where it stands; bars at its sides. */
+  readonly spans?: readonly (ArraySpan | null)[];
   readonly rulesAbove: number;
+  /** The rules above are dashed. */
+  readonly dashedAbove?: boolean;
+  /** Rules above some of the columns, first and last counted from 0. */
+  readonly partRules?: readonly (readonly [number, number])[];
   readonly skip: Sp;
+}
+
+export interface ArraySpan {
+  readonly count: number;
+  readonly align: ArrayColumn['align'];
+  readonly barsBefore: number;
+  readonly barsAfter: number;
+  /** Dots over all the columns (`\hdotsfor`); a multiple of the usual distance. */
+  readonly dots?: number;
 }
 
 /** Rows and columns within a formula. */
@@ -199,6 +311,10 @@ export interface ArrayNode extends Placed {
   readonly columns: readonly ArrayColumn[];
   readonly barsAfter: number;
   readonly rulesBelow: number;
+  readonly dashedBelow?: boolean;
+  readonly partRulesBelow?: readonly (readonly [number, number])[];
+  /** What stands behind the last column in place of the usual space. */
+  readonly lastBetween?: MathList;
   readonly rows: readonly ArrayRow[];
   readonly left: string | null;
   readonly right: string | null;
@@ -242,4 +358,13 @@ export type MathNode =
   | LongArrowNode
   | CancelNode
   | ArrayNode
+  | MathPenaltyNode
+  | SidesetNode
+  | ChoiceNode
+  | SizeNode
+  | LapNode
+  | CentredNode
+  | BoldNode
+  | EnclosureNode
+  | DiagramNode
   | UnknownNode;

@@ -1,6 +1,7 @@
 /** What can be found. Worded in `words.ts`; each is reported where its cause stands. */
 export type FindingCode =
   | 'command-unknown'
+  | 'command-not-defined-here'
   | 'environment-unknown'
   | 'formula-unclosed'
   | 'math-in-text'

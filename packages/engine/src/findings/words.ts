@@ -13,6 +13,12 @@ export const WORDS: Readonly<Record<FindingCode, Words>> = {
     message: 'There is no command \\{name}.',
     cause: 'It is misspelt, or the package that brings it is not loaded.',
   },
+  'command-not-defined-here': {
+    severity: 'advice',
+    message: 'Nothing in this document defines \\{name}; it is taken for {body}.',
+    cause:
+      'Other programs will not know it. Define it once before \\begin{document}, or write what it means.',
+  },
   'environment-unknown': {
     severity: 'broken',
     message: 'There is no environment called {name}.',

@@ -62,6 +62,8 @@ export const FONT_FILES = [
   'texgyretermes-italic',
   'texgyretermes-bolditalic',
   'texgyretermes-math',
+  'katex-ams',
+  'katex-script',
 ] as const;
 
 /** Parts of the font that stands in for characters no other one has, numbered from 0. */
@@ -85,6 +87,9 @@ export const MATH_FONTS: Readonly<Record<FontFace, FontFile>> = {
   pagella: 'texgyrepagella-math',
   termes: 'texgyretermes-math',
 };
+/** What the mathematics fonts lack: the further symbols of the AMS, and round-hand capitals. */
+export const SYMBOL_FONT: FontFile = 'katex-ams';
+export const SCRIPT_FONT: FontFile = 'katex-script';
 export const FALLBACK_FONT: FontFile = 'lmroman10-regular';
 
 /** Design sizes and the size in pt up to which each is used (as in the Latin Modern font definition files). */

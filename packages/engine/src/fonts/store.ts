@@ -1,7 +1,16 @@
 import type { Sp } from '../base/lengths';
 import type { FontSpec } from '../document/font';
 import type { FontFace } from '../document/font';
-import { FALLBACK_FONT, fileFor, fileOfId, idOfFile, MATH_FONTS, type FontFile } from './catalog';
+import {
+  FALLBACK_FONT,
+  fileFor,
+  fileOfId,
+  idOfFile,
+  MATH_FONTS,
+  SCRIPT_FONT,
+  SYMBOL_FONT,
+  type FontFile,
+} from './catalog';
 import { fallbackFile } from './fallback';
 import { openFont, type Font } from './font';
 
@@ -54,6 +63,16 @@ export class FontStore {
   /** The mathematics font of a face. */
   math(face: FontFace = 'modern'): Font {
     return this.file(MATH_FONTS[face]);
+  }
+
+  /** Further symbols, for those that the mathematics font lacks. */
+  symbols(): Font {
+    return this.file(SYMBOL_FONT);
+  }
+
+  /** Round-hand capitals, at the places of the Latin ones. */
+  script(): Font {
+    return this.file(SCRIPT_FONT);
   }
 
   byId(id: number): Font {

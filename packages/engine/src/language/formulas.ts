@@ -9,7 +9,7 @@ import type { Fix } from '../findings/finding';
 import { Cat } from '../tokens/categories';
 import { counterText, stepCounter } from './counters';
 import type { Interpreter } from './interpreter';
-import { MathReader, type RowMarks, type Until } from './mathReader';
+import { MathReader, noBorders, type RowMarks, type Until } from './mathReader';
 import { readRows, type ReadRow } from './mathEnvironments';
 
 /** Words in a formula that look like prose: two or more in a row, three letters at least each. */
@@ -238,7 +238,13 @@ export function readBareDisplay(it: Interpreter, token: Token, until: Until): vo
   if (until === 'dollar' && closed) takeSecondDollar(it, open);
   if (!closed) reportUnclosed(it, open, until === 'dollar' ? '$$' : '\\[');
   const span = { from: open.from, to: closed ? it.p.here() : open.to };
-  const row = finishRow(it, marks, { cells: [nodes], skip: 0, rules: 0, ...span });
+  const row = finishRow(it, marks, {
+    cells: [nodes],
+    skip: 0,
+    spans: [null],
+    borders: noBorders(),
+    ...span,
+  });
   addDisplay(it, displayFrame(it, 'single', [row], span));
 }
 
@@ -262,8 +268,11 @@ export function readDisplayRows(
   const mode = it.state.cell('\u0001mode');
   mode.value = 'math';
   const rows: DisplayRow[] = [];
+  // The lines of a `multline` are one formula and have one number.
+  const together = layout === 'multiline';
+  const whole: RowMarks = { numbered, tag: null, labels: [] };
   const startMarks = (): void => {
-    reader.rowMarks = { numbered, tag: null, labels: [] };
+    reader.rowMarks = together ? whole : { numbered, tag: null, labels: [] };
   };
   startMarks();
   readRows(
@@ -271,31 +280,65 @@ export function readDisplayRows(
     token.text,
     open,
     (row) => {
-      rows.push(finishRow(it, reader.rowMarks as RowMarks, row));
+      rows.push(
+        together ? partRow(it, whole, row) : finishRow(it, reader.rowMarks as RowMarks, row),
+      );
       startMarks();
     },
-    layout === 'aligned',
+    layout.startsWith('aligned'),
   );
+  if (together) numberTogether(it, whole, rows);
   mode.value = 'horizontal';
   const span = { from: open.from, to: it.p.here() };
   addDisplay(it, displayFrame(it, layout, rows, span));
 }
 
+/** A line of a formula that is numbered as a whole. */
+function partRow(it: Interpreter, marks: RowMarks, row: ReadRow): DisplayRow {
+  const { shove, breakBelow } = marks;
+  delete marks.shove;
+  delete marks.breakBelow;
+  const own: RowMarks = { numbered: false, tag: null, labels: [] };
+  if (shove) own.shove = shove;
+  if (breakBelow !== undefined) own.breakBelow = breakBelow;
+  return finishRow(it, own, row);
+}
+
+/** The number of a `multline` stands on its last line, or on its first where numbers stand left. */
+function numberTogether(it: Interpreter, marks: RowMarks, rows: DisplayRow[]): void {
+  const at = it.fact<boolean>('leqno') ? 0 : rows.length - 1;
+  const row = rows[at];
+  if (row) rows[at] = { ...row, ...tagOf(it, marks, row) };
+}
+
 function finishRow(it: Interpreter, marks: RowMarks, row: ReadRow): DisplayRow {
   const place = trimRow(it, row);
+  return {
+    cells: row.cells,
+    ...tagOf(it, marks, place),
+    skip: row.skip,
+    textAbove: marks.textAbove ?? null,
+    ...(marks.shove ? { shove: marks.shove } : {}),
+    ...(marks.breakBelow === undefined ? {} : { breakBelow: marks.breakBelow }),
+    ...place,
+  };
+}
+
+/** The number of a row and the labels that stand for it. */
+function tagOf(
+  it: Interpreter,
+  marks: RowMarks,
+  place: Span,
+): Pick<DisplayRow, 'tag' | 'number' | 'labels'> {
   const tag = rowTag(it, marks, place);
   for (const { name, span } of marks.labels) {
     const shown = tag?.shown ? { shown: tag.shown } : {};
     it.labels.push({ name, value: tag?.value ?? '', kind: 'equation', ...shown, ...span });
   }
   return {
-    cells: row.cells,
     tag: tag?.inlines ?? null,
     number: tag?.value ?? '',
     labels: marks.labels.map(({ name }) => name),
-    skip: row.skip,
-    textAbove: marks.textAbove ?? null,
-    ...place,
   };
 }
 

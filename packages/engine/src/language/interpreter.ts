@@ -442,6 +442,11 @@ export class Interpreter {
 
   /** What tokens give in a box on one line. */
   inlinesOf(tokens: readonly Token[]): readonly Inline[] {
+    return this.inlinesBy(() => this.runInner(tokens));
+  }
+
+  /** What an action gives in a box on one line. */
+  inlinesBy(action: () => void): readonly Inline[] {
     const outer = { hlist: this.hlist, restricted: this.restricted, label: this.pendingLabel };
     const list = new InlineList();
     this.hlist = list;
@@ -449,7 +454,7 @@ export class Interpreter {
     this.pendingLabel = null;
     const mode = this.cells.mode.value;
     this.cells.mode.value = 'horizontal';
-    this.runInner(tokens);
+    action();
     this.hlist = outer.hlist;
     this.restricted = outer.restricted;
     this.pendingLabel = outer.label;

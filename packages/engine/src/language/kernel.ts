@@ -27,6 +27,7 @@ import { listCommands, listEnvironments, listMacros } from './constructs/lists';
 import { arrayEnvironment } from './constructs/mathArrays';
 import { mathStructures } from './constructs/mathStructures';
 import { mathSymbols } from './constructs/mathSymbols';
+import { textCell } from './constructs/mathText';
 import { plainMath } from './constructs/plainMath';
 import { references } from './constructs/references';
 import { spacing } from './constructs/spacing';
@@ -65,6 +66,7 @@ export const kernel: Module = {
     ...mathSymbols,
     ...mathStructures,
     ...plainMath,
+    textCell,
     newTheoremCommand,
   ],
   environments: [
@@ -82,6 +84,7 @@ export const kernel: Module = {
   ],
   macros: {
     ...listMacros,
+    iff: '\\;\\Longleftrightarrow\\;',
     '@firstofone': '#1',
     '@firstoftwo': '#1',
     '@secondoftwo': '#2',

@@ -1,11 +1,12 @@
 import { editDistance } from '../base/nearest';
 import type { Span } from '../base/spans';
-import type { MathList, MathNode } from '../document/math';
+import type { ArraySpan, MathList, MathNode } from '../document/math';
 import { readArgument, readOptional } from '../expansion/arguments';
 import { textOf } from '../expansion/expandables';
 import type { Token } from '../expansion/meaning';
 import { scanDimen } from '../expansion/scan';
-import type { Ended, MathReader, Until } from './mathReader';
+import { noBorders, type Ended, type MathReader, type RowBorders, type Until } from './mathReader';
+import { textEnvironment } from './constructs/mathText';
 import { runOwnEnd } from './environments';
 import { nearestEnvironment, renameFix } from './unknown';
 
@@ -13,8 +14,10 @@ import { nearestEnvironment, renameFix } from './unknown';
 export interface ReadRow {
   readonly cells: MathList[];
   readonly skip: number;
+  /** The cells that go over several columns. */
+  readonly spans: readonly (ArraySpan | null)[];
   /** Rules that stand above the row. */
-  readonly rules: number;
+  readonly borders: RowBorders;
   readonly from: number;
   readonly to: number;
 }
@@ -31,6 +34,11 @@ export function beginInFormula(reader: MathReader, token: Token, nodes: MathNode
   if (entry?.math) {
     const node = entry.math(reader, called);
     if (node) nodes.push(node);
+    return true;
+  }
+  const text = textEnvironment(reader, token, name);
+  if (text) {
+    nodes.push(text);
     return true;
   }
   if (!entry && it.state.get(it.state.cell(name)) !== undefined) {
@@ -120,6 +128,7 @@ const MOST_ROWS = 4000;
  *
  * @param onRow called at the end of each row, before the next one is read.
  * @param paired the columns come in pairs, right then left aligned.
+ * @param before what the preamble puts before the cells of a column.
  */
 export function readRows(
   reader: MathReader,
@@ -127,32 +136,40 @@ export function readRows(
   span: Span,
   onRow: (row: ReadRow) => void,
   paired = false,
+  before: (column: number) => readonly Token[] = () => [],
 ): void {
   const { it, p } = reader;
   reader.environments.push({ name, span });
   it.openGroup({ kind: 'math', span });
-  reader.rules = 0;
+  reader.borders = noBorders();
   let cells: MathList[] = [];
+  let spans: (ArraySpan | null)[] = [];
   let rowFrom = p.here();
   for (let rows = 0; rows < MOST_ROWS;) {
     it.openGroup({ kind: 'math', span });
+    reader.cellSpan = null;
+    pushBefore(reader, before(cells.length));
     const { nodes, ended } = reader.list('cell');
     it.closeGroup();
+    spans.push(reader.cellSpan);
+    reader.cellSpan = null;
     // An empty atom opens every second column of a pair, so that a relation there is spaced as one (amsmath).
     const opens = paired && cells.length % 2 === 1 && nodes.length > 0;
     cells.push(
       opens ? [{ kind: 'group', cls: 'ord', body: [], limits: false, ...span }, ...nodes] : nodes,
     );
     if (ended === 'tab') continue;
-    const rules = reader.rules;
-    reader.rules = 0;
+    const { borders } = reader;
+    reader.borders = noBorders();
+    const ruled = borders.rules > 0 || borders.parts.length > 0;
     if (ended === 'row') p.takeCharHere('*');
     const skip = ended === 'row' ? rowSkip(reader) : 0;
     const blank = cells.every((cell) => cell.length === 0);
-    if (ended === 'row' || !blank || rules > 0 || rows === 0) {
-      onRow({ cells, skip, rules, from: rowFrom, to: p.here() });
+    if (ended === 'row' || !blank || ruled || rows === 0) {
+      onRow({ cells, skip, spans, borders, from: rowFrom, to: p.here() });
     }
     cells = [];
+    spans = [];
     rowFrom = p.here();
     rows++;
     if (ended !== 'row') {
@@ -161,6 +178,16 @@ export function readRows(
     }
   }
   closeMathEnvironment(reader, 'early');
+}
+
+/** Puts what the preamble says before a cell, unless the alignment ends here. */
+function pushBefore({ p }: MathReader, tokens: readonly Token[]): void {
+  if (tokens.length === 0) return;
+  const next = p.nextNonBlank();
+  if (!next) return;
+  p.unread(next);
+  const skipped = next.text === 'end' || next.text === 'multicolumn' || next.text === 'hline';
+  if (!skipped || next.cell === null) p.push([...tokens]);
 }
 
 /** `[2ex]` right behind `\\`; a bracket that belongs to the formula is left alone. */

@@ -1,14 +1,24 @@
 import type { Span } from '../base/spans';
 import type { BlockNode } from '../document/blocks';
-import type { MathAlphabet, MathClass, MathNode, ScriptsNode } from '../document/math';
+import type {
+  ArraySpan,
+  MathAlphabet,
+  MathClass,
+  MathNode,
+  ScriptsNode,
+  SymbolNode,
+} from '../document/math';
 import { isPar, readArgument, readBalanced } from '../expansion/arguments';
 import { assignRegister } from '../expansion/definitions';
 import type { Meaning, Token } from '../expansion/meaning';
 import { STOP, type Processor } from '../expansion/processor';
 import { Cat } from '../tokens/categories';
 import { pick, type Interpreter, type LanguageCommand } from './interpreter';
-import { inAlphabet } from './symbols/alphabets';
+import { emboldened, letterIn } from './symbols/alphabets';
 import { CHARACTER_CLASSES, CHARACTERS, OPERATOR_CHARACTERS } from './symbols/symbols';
+import { textInFormula } from './constructs/mathText';
+import { shorthandIn } from './shorthands';
+import { unicodeNodes } from './unicodeMath';
 import { beginInFormula, endInFormula } from './mathEnvironments';
 import { unknownCommand } from './unknown';
 
@@ -39,14 +49,18 @@ export interface Infix {
 export class MathReader {
   readonly p: Processor;
   alphabet: MathAlphabet = 'normal';
+  /** `\boldsymbol` is in force. */
+  bold = false;
   color: number;
   /** The environment whose `\end` ends the list, innermost last. */
   readonly environments: { readonly name: string; readonly span: Span }[] = [];
   /** Set by `\tag`, `\notag`, `\label` while a row of a display is read. */
   rowMarks: RowMarks | null = null;
   infix: Infix | null = null;
-  /** `\hline`s met since the last row ended. */
-  rules = 0;
+  /** Rules met since the last row ended. */
+  borders: RowBorders = noBorders();
+  /** Set by a cell over several columns while it is read. */
+  cellSpan: ArraySpan | null = null;
   private depth = 0;
 
   constructor(readonly it: Interpreter) {
@@ -136,6 +150,14 @@ export class MathReader {
       { title: 'Take the blank line out', edits: [{ ...span, text: '' }] },
     );
     return true;
+  }
+
+  /** One token as part of a list that its caller ends; false when it ends the formula. */
+  takePart(token: Token, nodes: MathNode[]): boolean {
+    if (token.cat !== STOP && !isPar(token) && this.takeToken(token, nodes, 'brace') === null)
+      return true;
+    this.p.unread(token);
+    return false;
   }
 
   /** Takes one token into the list; says how the list ended, or null when it goes on. */
@@ -232,6 +254,7 @@ export class MathReader {
       case 'command':
         return this.entry(meaning as LanguageCommand, token, nodes);
       case undefined: {
+        if (shorthandIn(this, token)) return null;
         unknownCommand(this.it, token);
         nodes.push({ kind: 'unknown', text: `\\${token.text}`, ...this.it.spanOf(token) });
         return null;
@@ -250,6 +273,11 @@ export class MathReader {
       else if (made) nodes.push(made as MathNode);
       return null;
     }
+    const text = textInFormula(this, entry, token);
+    if (text) {
+      nodes.push(text);
+      return null;
+    }
     // A heading, a list or a paragraph of text: the formula before it was not closed.
     if (ENDS_FORMULA.test(entry.name)) return this.giveBack(token);
     this.p.report('text-only-in-math', this.it.spanOf(token), { name: entry.name });
@@ -262,6 +290,13 @@ export class MathReader {
   // ---- atoms
 
   symbol(char: string, cls: MathClass, at: Span): MathNode {
+    if (!this.bold) return this.plainSymbol(char, cls, at);
+    const bold = emboldened(char);
+    if (bold !== null) return this.plainSymbol(bold, cls, at);
+    return { kind: 'bold', body: this.plainSymbol(char, cls, at), from: at.from, to: at.to };
+  }
+
+  private plainSymbol(char: string, cls: MathClass, at: Span): SymbolNode {
     return { kind: 'symbol', char, cls, color: this.color, from: at.from, to: at.to };
   }
 
@@ -269,6 +304,7 @@ export class MathReader {
     const span = this.it.spanOf(token);
     if (token.text === "'" || token.text === '′' || token.text === '’')
       return this.primes(span, nodes);
+    if (token.text > '\u007f' && unicodeNodes(this, token, nodes)) return;
     nodes.push(this.characterNode(token.text, span));
   }
 
@@ -280,7 +316,7 @@ export class MathReader {
       return { kind: 'operator', char: text, name: null, limits: null, color: this.color, ...span };
     }
     const cls = CHARACTER_CLASSES.get(text) ?? 'ord';
-    return this.symbol(cls === 'ord' ? inAlphabet(text, this.alphabet) : text, cls, span);
+    return this.symbol(cls === 'ord' ? letterIn(text, this.alphabet) : text, cls, span);
   }
 
   private primes(first: Span, nodes: MathNode[]): void {
@@ -307,12 +343,8 @@ export class MathReader {
     this.attach(which, this.field(token), span, nodes);
   }
 
-  private attach(
-    which: 'sup' | 'sub',
-    script: readonly MathNode[],
-    at: Span,
-    nodes: MathNode[],
-  ): void {
+  /** Puts a script to the last node of the list, or to nothing. */
+  attach(which: 'sup' | 'sub', script: readonly MathNode[], at: Span, nodes: MathNode[]): void {
     const last = nodes.at(-1);
     const takes = last !== undefined && last.kind !== 'space' && last.kind !== 'style';
     const to = Math.max(at.to, script.at(-1)?.to ?? 0);
@@ -357,7 +389,7 @@ export class MathReader {
   /** The contents of a group whose `{` was just read. */
   braced(open: Token): MathNode[] {
     this.it.openGroup({ kind: 'math', span: this.it.spanOf(open) });
-    const outer = { alphabet: this.alphabet, color: this.color };
+    const outer = { alphabet: this.alphabet, bold: this.bold, color: this.color };
     const { nodes, ended } = this.list('brace');
     if (ended !== 'closed' && this.p.exhausted === null) {
       this.p.report('group-unclosed', this.it.spanOf(open));
@@ -417,6 +449,15 @@ export class MathReader {
   }
 }
 
+/** What `\hline`, `\hdashline` and `\cline` put above a row. */
+export interface RowBorders {
+  rules: number;
+  dashed: boolean;
+  /** First and last column of each rule over some of them, from 0. */
+  parts: (readonly [number, number])[];
+}
+export const noBorders = (): RowBorders => ({ rules: 0, dashed: false, parts: [] });
+
 /** What `\tag`, `\notag` and `\label` say of the row they stand in. */
 export interface RowMarks {
   /** Text between this row and the one before (`\intertext`). */
@@ -424,6 +465,8 @@ export interface RowMarks {
   numbered: boolean;
   tag: { readonly tokens: readonly Token[]; readonly bare: boolean } | null;
   readonly labels: { readonly name: string; readonly span: Span }[];
+  shove?: 'left' | 'right';
+  breakBelow?: number;
 }
 
 const ENDS_FIELD: ReadonlySet<string> = new Set(['right', 'end', '\\', ')', ']', 'cr']);

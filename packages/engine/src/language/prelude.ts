@@ -51,9 +51,14 @@ const HELPERS =
 \def\newtheoremstyle@{}
 \def\@author{}
 \def\two@digits#1{\ifnum#1<10 0\fi\number#1}
-\def\TeX{T\kern-.1667em\lower.5ex\hbox{E}\kern-.125emX}
-\def\LaTeX{L\kern-.36em\raise.22ex\hbox{\scriptsize A}\kern-.15em\TeX}
+\def\TeX{\mbox{T\kern-.1667em\lower.5ex\hbox{E}\kern-.125emX}}
+\def\LaTeX{\mbox{L\kern-.36em\raise.22ex\hbox{\scriptsize A}\kern-.15em\TeX}}
 \def\LaTeXe{\LaTeX\kern.15em2$_{\textstyle\varepsilon}$}
+\def\TextOrMath#1#2{\relax\ifmmode#2\else#1\fi}
+\def\underbar#1{\underline{\hbox{#1}}}
+\def\textcircled#1{\mbox{\rlap{\hbox to 1.2em{\hss\scriptsize\raise.2ex\hbox{#1}\hss}}$\bigcirc$}}
+\def\clap#1{\hbox to 0pt{\hss#1\hss}}
+\def\mathreflectbox#1{\reflectbox{$#1$}}
 \def\indexspace{\par\vskip 10pt plus 5pt minus 3pt\relax}
 \def\symbol#1{\char#1 }
 \def\obeyspaces{}

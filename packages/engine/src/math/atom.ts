@@ -22,7 +22,12 @@ export interface AtomSpace {
   readonly width: Sp;
 }
 
-export type Laid = Atom | AtomSpace;
+export interface AtomPenalty {
+  readonly kind: 'penalty';
+  readonly penalty: number;
+}
+
+export type Laid = Atom | AtomSpace | AtomPenalty;
 
 export function atom(
   cls: MathClass,

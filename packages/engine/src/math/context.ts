@@ -94,6 +94,20 @@ export const units = (value: number, ctx: MathContext): Sp =>
 export const constant = (name: MathConstantName, ctx: MathContext): Sp =>
   units(ctx.table.constants[name], ctx);
 
+/** A capital followed by it is drawn in round hand (Unicode's variation selector for script letters). */
+const ROUND_HAND = '\ufe01';
+
+/** The context with the font that has the character: the mathematics font, or one of those that stand in. */
+export function withFontOf(char: string, ctx: MathContext): MathContext {
+  if (char.endsWith(ROUND_HAND) && char.length > 1)
+    return { ...ctx, font: ctx.fonts.script(), table: EMPTY_TABLE };
+  const code = char.codePointAt(0) ?? 0;
+  if (ctx.font.glyph(code) !== 0) return ctx;
+  const symbols = ctx.fonts.symbols();
+  const font = symbols.glyph(code) !== 0 ? symbols : ctx.fonts.fallback(code);
+  return font ? { ...ctx, font, table: EMPTY_TABLE } : ctx;
+}
+
 /** One math unit, 1/18 quad. */
 export const mu = (ctx: MathContext): Sp => sizeOf(ctx) / 18;
 

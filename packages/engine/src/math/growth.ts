@@ -26,7 +26,7 @@ export function growVertically(
   color = 0,
 ): Grown {
   const base = ctx.font.glyph(char.codePointAt(0) ?? 0);
-  const growth = ctx.table.vertical.get(base);
+  const growth = ctx.table.vertical.get(base) ?? moustache(char, ctx);
   if (!growth) return single(glyphFor(char, ctx), ctx, span, color);
   for (const variant of growth.variants) {
     if (units(variant.advance, ctx) >= size) return single(variant.glyph, ctx, span, color);
@@ -34,6 +34,20 @@ export function growVertically(
   const assembled = assemble(growth, size, ctx, span, color, true);
   if (assembled) return { item: assembled, glyph: null };
   return single(growth.variants.at(-1)?.glyph ?? base, ctx, span, color);
+}
+
+/** `\lmoustache` and `\rmoustache`: one end of each brace, joined by its straight part. */
+function moustache(char: string, ctx: MathContext): Growth | null {
+  if (char !== '⎰' && char !== '⎱') return null;
+  const braceParts = (brace: string): readonly AssemblyPart[] =>
+    ctx.table.vertical.get(ctx.font.glyph(brace.codePointAt(0) ?? 0))?.parts ?? [];
+  const [left, right] = [braceParts('{'), braceParts('}')];
+  const [lower, upper] = char === '⎰' ? [right, left] : [left, right];
+  const extender = left.find((part) => part.extender);
+  const [bottom, top] = [lower[0], upper.at(-1)];
+  return bottom && top && extender
+    ? { variants: [], italics: 0, parts: [bottom, extender, top] }
+    : null;
 }
 
 /** The widest form of a character no wider than `width`, for accents (Appendix G, rule 12). */

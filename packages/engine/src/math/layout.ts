@@ -5,6 +5,7 @@ import type { FontSpec } from '../document/font';
 import type { FontStore } from '../fonts/store';
 import { inStyle, mathContext, mu, type MathContext, type SetText } from './context';
 import { rules, type Rule } from './rules';
+import { chosen, resized } from './rules/placed';
 import { SPACES, settleClasses, spaceBetween } from './spacing';
 import { named, type Style } from './style';
 
@@ -28,6 +29,8 @@ export function layoutNodes(list: MathList, ctx: MathContext): Laid[] {
   let current: MathContext = { ...ctx, depth: ctx.depth + 1 };
   for (const node of list) {
     if (node.kind === 'style') current = inStyle(current, named(node.style, current.style));
+    else if (node.kind === 'size') current = resized(node, current);
+    else if (node.kind === 'choice') out.push(...layoutNodes(chosen(node, current), current));
     else out.push(layoutNode(node, current));
   }
   return out;
@@ -43,6 +46,10 @@ export function spaced(laid: readonly Laid[], ctx: MathContext, breakable: boole
   for (const part of laid) {
     if (part.kind === 'space') {
       out.push(kern(part.width));
+      continue;
+    }
+    if (part.kind === 'penalty') {
+      if (breakable) out.push(part);
       continue;
     }
     const cls = classes[index++] as MathClass;

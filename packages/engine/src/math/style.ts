@@ -17,6 +17,10 @@ const NAMES: Readonly<Record<MathStyleName, Style>> = {
 export const named = (name: MathStyleName, around: Style): Style =>
   (NAMES[name] + (around & 1)) as Style;
 
+/** The plain name of a style, cramped or not. */
+export const styleName = (style: Style): MathStyleName =>
+  style < 2 ? 'display' : style < 4 ? 'text' : style < 6 ? 'script' : 'scriptscript';
+
 export const isDisplay = (style: Style): boolean => style < 2;
 export const isCramped = (style: Style): boolean => (style & 1) === 1;
 /** 0 for display and text, 1 for script, 2 for scriptscript. */

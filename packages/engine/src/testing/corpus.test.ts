@@ -304,7 +304,7 @@ const EXPECTED: Readonly<Record<string, Expected>> = {
     ],
   },
   '21-analysis': {
-    pages: 2,
+    pages: 1,
     text: [
       'Definition 1.1.',
       'Lemma 1.2.',
@@ -312,8 +312,8 @@ const EXPECTED: Readonly<Record<string, Expected>> = {
       'and moreover',
       'By (1). Consider',
       'and (⋆)',
-      '(6a)',
-      'See (6) and (6a)',
+      '(5a)',
+      'See (5) and (5a)',
       'Corollary 1.3.',
     ],
   },

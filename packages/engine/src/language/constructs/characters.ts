@@ -175,24 +175,28 @@ const logo = (name: string, text: string): CommandEntry => ({
   },
 });
 
+const tie = (name: string): CommandEntry => ({
+  name,
+  signature: '',
+  description: 'A blank at which the line never breaks.',
+  example: 'Theorem~3',
+  run: (it, _args, token) => {
+    const at = it.spanOf(token);
+    it.startParagraph();
+    it.add({ kind: 'penalty', penalty: 10000, ...at });
+    it.hlist?.space(it.font, at.from, at.to, true);
+  },
+  math: (reader, token) => ({ kind: 'space', mu: 6, width: 0, ...reader.span(token) }),
+});
+
 /** Characters that a name stands for, accents, and the dashes and quotes as commands. */
 export const characters: readonly CommandEntry[] = [
   ...printed,
   ...accents,
   logo('LaTeX', 'LaTeX'),
   logo('TeX', 'TeX'),
-  {
-    name: activeName('~'),
-    signature: '',
-    description: 'A blank at which the line never breaks.',
-    example: 'Theorem~3',
-    run: (it, _args, token) => {
-      const at = it.spanOf(token);
-      it.startParagraph();
-      it.add({ kind: 'penalty', penalty: 10000, ...at });
-      it.hlist?.space(it.font, at.from, at.to, true);
-    },
-  },
+  tie(activeName('~')),
+  tie('nobreakspace'),
   {
     name: ' ',
     signature: '',

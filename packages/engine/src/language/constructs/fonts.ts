@@ -1,5 +1,6 @@
 import { PT } from '../../base/lengths';
 import type { FontSpec } from '../../document/font';
+import type { MathAlphabet } from '../../document/math';
 import type { CommandEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { Interpreter } from '../interpreter';
@@ -54,13 +55,21 @@ function withArgument(name: string, change: FontChange, what: string): CommandEn
       const tokens = reader.argument(token);
       const { it } = reader;
       it.openGroup({ kind: 'semisimple', span: reader.span(token) });
-      it.changeFont({ ...NORMAL, ...change({ ...it.font, ...NORMAL } as FontSpec) });
+      it.changeFont(change(it.font));
       const inlines = it.inlinesOf(tokens);
       it.closeGroup();
       return { kind: 'text', inlines, ...reader.span(token) };
     },
   };
 }
+
+const OLD_ALPHABETS: Readonly<Record<string, MathAlphabet>> = {
+  bf: 'bold',
+  it: 'italic',
+  rm: 'roman',
+  sf: 'sans',
+  tt: 'mono',
+};
 
 function fontSwitch(name: string, change: FontChange, what: string): CommandEntry {
   return {
@@ -72,7 +81,11 @@ function fontSwitch(name: string, change: FontChange, what: string): CommandEntr
       it.changeFont(change(it.font));
       if (name === 'normalfont') it.changeFont({ family: it.textFamily });
     },
-    math: () => null,
+    // The old names switch the letters of formulas too.
+    math: (reader) => {
+      reader.alphabet = OLD_ALPHABETS[name] ?? reader.alphabet;
+      return null;
+    },
   };
 }
 

@@ -195,6 +195,11 @@ export const kernelCommands: readonly CommandEntry[] = [
       const code = scanInt(it.p);
       if (code > 0 && code < 0x110000) it.character(String.fromCodePoint(code), it.p.place);
     },
+    math: (reader, token) => {
+      const code = scanInt(reader.p);
+      const known = code > 0 && code < 0x110000;
+      return known ? reader.characterNode(String.fromCodePoint(code), reader.span(token)) : null;
+    },
   },
   {
     name: 'aftergroup',

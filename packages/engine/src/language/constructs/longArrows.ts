@@ -1,5 +1,7 @@
-import type { CommandEntry } from '../entries';
+import type { MathList } from '../../document/math';
 import { readOptional } from '../../expansion/arguments';
+import { Cat } from '../../tokens/categories';
+import type { CommandEntry } from '../entries';
 import { mathEntry } from './mathEntry';
 
 /** An arrow as long as its labels: brackets give what stands under it. */
@@ -11,9 +13,9 @@ const longArrow = (name: string, char: string): CommandEntry =>
     `A \\${name}[n]{f} B`,
     (reader, token) => {
       const below = readOptional(reader.p);
-      let under = null;
+      let under: MathList | null = null;
       if (below) {
-        reader.p.push([reader.p.make(1, '{'), ...below, reader.p.make(2, '}')]);
+        reader.p.push([reader.p.make(Cat.Begin, '{'), ...below, reader.p.make(Cat.End, '}')]);
         under = reader.field(token);
       }
       const over = reader.field(token);
@@ -21,14 +23,22 @@ const longArrow = (name: string, char: string): CommandEntry =>
     },
   );
 
-export const amsArrows = [longArrow('xrightarrow', '→'), longArrow('xleftarrow', '←')];
+const arrows = (table: string): readonly CommandEntry[] =>
+  table
+    .trim()
+    .split(/\s+/)
+    .map((pair) => pair.split(':') as [string, string])
+    .map(([name, char]) => longArrow(name, char));
 
-export const mathtoolsArrows = [
-  longArrow('xleftrightarrow', '↔'),
-  longArrow('xRightarrow', '⇒'),
-  longArrow('xLeftarrow', '⇐'),
-  longArrow('xLeftrightarrow', '⇔'),
-  longArrow('xhookrightarrow', '↪'),
-  longArrow('xhookleftarrow', '↩'),
-  longArrow('xmapsto', '↦'),
-];
+export const amsArrows = arrows('xrightarrow:→ xleftarrow:←');
+
+export const mathtoolsArrows = arrows(`
+xleftrightarrow:↔ xRightarrow:⇒ xLeftarrow:⇐ xLeftrightarrow:⇔ xhookrightarrow:↪ xhookleftarrow:↩
+xmapsto:↦ xrightharpoonup:⇀ xrightharpoondown:⇁ xleftharpoonup:↼ xleftharpoondown:↽
+xrightleftharpoons:⇌ xleftrightharpoons:⇋`);
+
+/** Of the package extarrows, and others of the kind. */
+export const furtherArrows = arrows(`
+xlongequal:= xlongrightarrow:→ xlongleftarrow:← xLongrightarrow:⇒ xLongleftarrow:⇐
+xlongleftrightarrow:↔ xLongleftrightarrow:⇔ xtwoheadrightarrow:↠ xtwoheadleftarrow:↞ xtofrom:⇄
+xrightleftarrows:⇄ xrightequilibrium:⇌ xleftequilibrium:⇋`);

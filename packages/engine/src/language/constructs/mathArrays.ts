@@ -1,12 +1,32 @@
-import { PT, type Sp } from '../../base/lengths';
-import type { ArrayColumn, ArrayNode, MathNode } from '../../document/math';
+import type { Sp } from '../../base/lengths';
+import type { ArrayColumn, ArrayNode, ArrayRow, MathList, MathNode } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
 import { readArgument, readOptional } from '../../expansion/arguments';
-import type { EnvironmentEntry } from '../entries';
-import { readRows } from '../mathEnvironments';
+import { textOf } from '../../expansion/expandables';
+import { Cat } from '../../tokens/categories';
+import type { CommandEntry, EnvironmentEntry } from '../entries';
+import { readRows, type ReadRow } from '../mathEnvironments';
 import type { MathReader } from '../mathReader';
+import { listOf } from './diagrams';
+import { mathEntry } from './mathEntry';
+import { argumentAt, arrayStretch, unfold } from './tablePreamble';
 
-type ArraySpec = Omit<ArrayNode, 'kind' | 'from' | 'to' | 'rows' | 'rulesBelow'>;
+export type ArraySpec = Omit<ArrayNode, 'kind' | 'from' | 'to' | 'rows' | 'rulesBelow'>;
+
+/** What a preamble puts before and behind the cells of each column. */
+interface CellTokens {
+  readonly before: readonly Token[];
+  readonly after: readonly Token[];
+}
+
+const arrayRow = (row: ReadRow): ArrayRow => ({
+  cells: row.cells,
+  ...(row.spans.some((s) => s !== null) ? { spans: row.spans } : {}),
+  rulesAbove: row.borders.rules,
+  ...(row.borders.dashed ? { dashedAbove: true } : {}),
+  ...(row.borders.parts.length > 0 ? { partRules: row.borders.parts } : {}),
+  skip: row.skip,
+});
 
 /** Reads the rows of an array. With `trim` it has as many of the columns given as its rows need. */
 export function readArray(
@@ -14,56 +34,98 @@ export function readArray(
   token: Token,
   spec: ArraySpec,
   trim = false,
-): MathNode {
+  around: readonly CellTokens[] = [],
+): ArrayNode {
   const at = reader.it.spanOf(token);
-  const rows: ArrayNode['rows'][number][] = [];
-  let rulesBelow = 0;
+  const rows: ArrayRow[] = [];
+  let below: Partial<ArrayNode> = {};
   const marks = reader.rowMarks;
   readRows(
     reader,
     token.text,
     at,
     (row) => {
+      const { rules, dashed, parts } = row.borders;
       const blank = row.cells.every((cell) => cell.length === 0);
       // Rules behind the last `\\` stand below the array.
-      if (blank && row.rules > 0 && row.cells.length === 1) rulesBelow = row.rules;
-      else rows.push({ cells: row.cells, rulesAbove: row.rules, skip: row.skip });
+      if (blank && row.cells.length === 1 && (rules > 0 || parts.length > 0))
+        below = { rulesBelow: rules, dashedBelow: dashed, partRulesBelow: parts };
+      else rows.push(withAfter(reader, token, arrayRow(row), around));
     },
     spec.paired,
+    (column) => around[column]?.before ?? [],
   );
   reader.rowMarks = marks;
-  const most = Math.max(0, ...rows.map((row) => row.cells.length));
-  if (trim)
-    return {
-      kind: 'array',
-      ...spec,
-      columns: spec.columns.slice(0, most),
-      rows,
-      rulesBelow,
-      ...reader.span(token),
-    };
-  if (most > spec.columns.length) reader.p.report('columns-too-many', reader.span(token));
-  return { kind: 'array', ...spec, rows, rulesBelow, ...reader.span(token) };
+  const columnsOf = (row: ArrayRow): number =>
+    row.cells.reduce((sum, _, i) => sum + (row.spans?.[i]?.count ?? 1), 0);
+  const most = Math.max(0, ...rows.map(columnsOf));
+  if (!trim && most > spec.columns.length) reader.p.report('columns-too-many', reader.span(token));
+  const columns = trim ? spec.columns.slice(0, most) : spec.columns;
+  return { kind: 'array', rulesBelow: 0, ...spec, ...below, columns, rows, ...reader.span(token) };
 }
 
-/** Column letters and bars of `array`. */
-export function arrayColumns(tokens: readonly Token[]): {
-  columns: ArrayColumn[];
-  barsAfter: number;
-} {
+/** The row with what the preamble puts behind its cells. */
+function withAfter(
+  reader: MathReader,
+  caller: Token,
+  row: ArrayRow,
+  around: readonly CellTokens[],
+): ArrayRow {
+  if (around.every(({ after }) => after.length === 0)) return row;
+  const cells = row.cells.map((cell, i) => {
+    const after = around[i]?.after ?? [];
+    return after.length === 0 ? cell : [...cell, ...listOf(reader, after, caller)];
+  });
+  return { ...row, cells };
+}
+
+const ALIGN: Readonly<Record<string, ArrayColumn['align']>> = {
+  l: 'left',
+  c: 'center',
+  r: 'right',
+  p: 'left',
+  m: 'left',
+  b: 'left',
+  X: 'left',
+};
+
+type Draft = { -readonly [K in keyof ArrayColumn]: ArrayColumn[K] };
+
+/** Columns, bars and what stands between and around them, from the preamble of `array`. */
+export function arrayColumns(reader: MathReader, caller: Token, tokens: readonly Token[]) {
+  const list = unfold(reader.it, tokens);
   const columns: ArrayColumn[] = [];
-  let bars = 0;
-  for (const t of tokens) {
-    if (t.text === '|') bars++;
-    else if (t.text === 'l' || t.text === 'c' || t.text === 'r') {
-      columns.push({
-        align: t.text === 'l' ? 'left' : t.text === 'r' ? 'right' : 'center',
-        barsBefore: bars,
-      });
-      bars = 0;
+  const around: { before: Token[]; after: Token[] }[] = [];
+  let next: Omit<Draft, 'align'> = { barsBefore: 0 };
+  let before: Token[] = [];
+  for (let i = 0; i < list.length; i++) {
+    const { text, cat } = list[i] as Token;
+    if (cat === Cat.Space || cat === Cat.End) continue;
+    if (text === '|' || text === ':') {
+      next.barsBefore++;
+      if (text === ':') next.dashed = true;
+    } else if ('>@!<'.includes(text)) {
+      const { inner, end } = argumentAt(list, i + 1);
+      i = end - 1;
+      if (text === '>') before = [...inner, ...before];
+      else if (text === '<') around.at(-1)?.after.unshift(...inner);
+      else next.between = listOf(reader, inner, caller);
+    } else if (text in ALIGN || text === 'w') {
+      let align = ALIGN[text] ?? 'center';
+      if ('pmbw'.includes(text)) {
+        const first = argumentAt(list, i + 1);
+        const second = text === 'w' ? argumentAt(list, first.end) : first;
+        if (text === 'w') align = ALIGN[textOf(reader.p, first.inner)] ?? 'center';
+        i = second.end - 1;
+      }
+      columns.push({ align, ...next });
+      around.push({ before, after: [] });
+      next = { barsBefore: 0 };
+      before = [];
     }
   }
-  return { columns, barsAfter: bars };
+  const lastBetween = next.between ? { lastBetween: next.between } : {};
+  return { spec: { columns, barsAfter: next.barsBefore, ...lastBetween }, around };
 }
 
 /** The measures that arrays share: LaTeX's `\arraycolsep` on both sides, struts in every row. */
@@ -78,7 +140,7 @@ export function arraySpec(reader: MathReader): ArraySpec {
     sideSep: separation,
     paired: false,
     style: 'text',
-    baselineSkip: reader.it.skip('baselineskip').width,
+    baselineSkip: reader.it.skip('baselineskip').width * arrayStretch(reader.it),
     lineGap: 0,
     strut: true,
     valign: 'center',
@@ -91,136 +153,86 @@ export const VALIGN: Readonly<Record<string, ArrayNode['valign']>> = {
   b: 'bottom',
 };
 
-/** `array` of the kernel. */
-export const arrayEnvironment: EnvironmentEntry = {
-  name: 'array',
+/** `array` of the kernel; `darray` has its cells in display style. */
+export const arrayNamed = (name: 'array' | 'darray'): EnvironmentEntry => ({
+  name,
   signature: 'om',
   description: 'Rows and columns in a formula, a letter for each column.',
-  example: '\\left(\\begin{array}{cc|c} 1 & 0 & 2 \\\\ 0 & 1 & 3 \\end{array}\\right)',
+  example: `\\begin{${name}}{cc|c} 1 & 0 & 2 \\\\ 0 & 1 & 3 \\end{${name}}`,
   math: (reader, token) => {
     const position = readOptional(reader.p)?.[0]?.text ?? 'c';
-    const columns = arrayColumns(readArgument(reader.p, token) ?? []);
-    return readArray(reader, token, {
-      ...arraySpec(reader),
-      ...columns,
-      valign: VALIGN[position] ?? 'center',
-    });
+    const { spec, around } = arrayColumns(reader, token, readArgument(reader.p, token) ?? []);
+    return readArray(
+      reader,
+      token,
+      {
+        ...arraySpec(reader),
+        ...spec,
+        style: name === 'darray' ? 'display' : 'text',
+        valign: VALIGN[position] ?? 'center',
+      },
+      false,
+      around,
+    );
   },
-};
+});
+export const arrayEnvironment = arrayNamed('array');
 
-/** A matrix in brackets (amsmath): no space at its sides, any number of centred columns. */
-export function matrix(
-  name: string,
-  left: string | null,
-  right: string | null,
-  small = false,
-): EnvironmentEntry {
-  return {
-    name,
-    signature: '',
-    package: 'amsmath',
-    description: `A matrix${left ? ` between ${left} and ${right ?? ''}` : ''}.`,
-    example: `\\begin{${name}} a & b \\\\ c & d \\end{${name}}`,
-    math: (reader, token) => {
-      const base = arraySpec(reader);
-      const spec: ArraySpec = small
-        ? {
-            ...base,
-            style: 'script',
-            strut: false,
-            baselineSkip: 6 * PT,
-            lineGap: 1.5 * PT,
-            columnSep: 2.8 * PT,
-            sideSep: 0,
-          }
-        : { ...base, sideSep: 0 };
-      return readArray(reader, token, { ...spec, ...anyColumns, left, right }, true);
-    },
+/** `\multicolumn{2}{c|}{…}` in a formula. */
+export function spanningCell(reader: MathReader, token: Token): readonly MathNode[] {
+  const count = Math.max(
+    1,
+    Math.min(64, parseInt(textOf(reader.p, reader.argument(token)), 10) || 1),
+  );
+  const { spec } = arrayColumns(reader, token, reader.argument(token));
+  const [column] = spec.columns;
+  const body: MathList = reader.field(token);
+  reader.cellSpan = {
+    count,
+    align: column?.align ?? 'center',
+    barsBefore: column?.barsBefore ?? 0,
+    barsAfter: spec.barsAfter,
   };
-}
-/** Columns without end: the last one given serves for all that follow. */
-const anyColumns = {
-  columns: Array.from({ length: 64 }, () => ({ align: 'center' as const, barsBefore: 0 })),
-};
-
-/** `cases`: two columns on the left, a brace before them. */
-export function cases(
-  name: string,
-  style: 'text' | 'display',
-  left: string | null,
-  right: string | null,
-): EnvironmentEntry {
-  return {
-    name,
-    signature: '',
-    package: name === 'cases' ? 'amsmath' : 'mathtools',
-    description: 'Cases behind a brace.',
-    example: `\\begin{${name}} 1 & x > 0 \\\\ 0 & x \\le 0 \\end{${name}}`,
-    math: (reader, token) => {
-      const base = arraySpec(reader);
-      return readArray(reader, token, {
-        ...base,
-        style,
-        left,
-        right,
-        sideSep: 0,
-        columnSep: reader.it.font.size,
-        // `\arraystretch` 1.2 (amsmath)
-        baselineSkip: 1.2 * base.baselineSkip,
-        columns: [
-          { align: 'left', barsBefore: 0 },
-          { align: 'left', barsBefore: 0 },
-        ],
-      });
-    },
-  };
+  return body;
 }
 
-/** `aligned`, `gathered`, `split`: lines of a display inside a formula. */
-export function innerAlignment(
-  name: string,
-  kind: 'aligned' | 'gathered',
-  optional: boolean,
-): EnvironmentEntry {
-  return {
-    name,
-    signature: optional ? 'o' : '',
-    package: 'amsmath',
-    description:
-      kind === 'aligned'
-        ? 'Lines aligned at &, as part of a formula.'
-        : 'Centred lines, as part of a formula.',
-    example: `\\begin{${name}} a &= b \\\\ &= c \\end{${name}}`,
-    math: (reader, token) => {
-      if (name === 'alignedat') readArgument(reader.p, token);
-      const position = optional ? (readOptional(reader.p)?.[0]?.text ?? 'c') : 'c';
-      const base = arraySpec(reader);
-      const pairs = Array.from({ length: 32 }, (_, i) => ({
-        align: i % 2 === 0 ? ('right' as const) : ('left' as const),
-        barsBefore: 0,
-      }));
-      const jot = reader.it.dimen('jot');
-      return readArray(
-        reader,
-        token,
-        {
-          ...base,
-          style: 'display',
-          strut: false,
-          sideSep: 0,
-          baselineSkip: base.baselineSkip + jot,
-          lineGap: reader.it.skip('lineskip').width + jot,
-          valign: VALIGN[position] ?? 'center',
-          ...(kind === 'aligned'
-            ? {
-                paired: true,
-                columns: pairs,
-                columnSep: name === 'alignedat' ? 0 : reader.it.font.size,
-              }
-            : { columns: [{ align: 'center' as const, barsBefore: 0 }] }),
-        },
-        kind === 'aligned',
-      );
-    },
-  };
-}
+/** `\hdotsfor[1.5]{3}`: dots over some columns (amsmath). */
+export const dotsOver: CommandEntry = mathEntry(
+  'hdotsfor',
+  'om',
+  'Dots over several columns of a matrix.',
+  '\\begin{matrix} a & b \\\\ \\hdotsfor{2} \\end{matrix}',
+  (reader, token) => {
+    const factor = parseFloat(textOf(reader.p, readOptional(reader.p) ?? [])) || 1;
+    const count = parseInt(textOf(reader.p, reader.argument(token)), 10) || 1;
+    reader.cellSpan = {
+      count: Math.max(1, Math.min(64, count)),
+      align: 'center',
+      barsBefore: 0,
+      barsAfter: 0,
+      dots: factor,
+    };
+    const empty: MathNode = {
+      kind: 'group',
+      cls: 'ord',
+      body: [],
+      limits: false,
+      ...reader.span(token),
+    };
+    return empty;
+  },
+);
+
+/** `\hdashline` (package arydshln). */
+export const dashedRule: CommandEntry = mathEntry(
+  'hdashline',
+  'o',
+  'A dashed rule between rows.',
+  '\\begin{array}{c} a \\\\ \\hdashline b \\end{array}',
+  (reader) => {
+    readOptional(reader.p, false);
+    reader.borders.rules++;
+    reader.borders.dashed = true;
+    return null;
+  },
+);

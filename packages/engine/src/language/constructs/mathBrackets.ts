@@ -7,7 +7,7 @@ import { DELIMITER_CHARACTERS, DELIMITER_COMMANDS } from '../symbols/delimiters'
 import { mathEntry as entry, type Make } from './mathEntry';
 
 /** The bracket that follows, or a report and nothing. `null` is an empty one. */
-function readDelimiter(reader: MathReader, caller: Token): string | null {
+export function readDelimiter(reader: MathReader, caller: Token): string | null {
   const token = reader.p.nextNonBlank();
   if (token !== null && token.cat === Cat.Command) {
     const char = DELIMITER_COMMANDS[token.text];

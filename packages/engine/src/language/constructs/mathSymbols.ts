@@ -6,10 +6,8 @@ import {
   LIMIT_FUNCTIONS,
   type SymbolEntry,
 } from '../symbols/symbols';
-import { inAlphabet } from '../symbols/alphabets';
+import { letterIn } from '../symbols/alphabets';
 import { DELIMITER_COMMANDS } from '../symbols/delimiters';
-
-const GREEK_CAPITAL = /^[Α-Ω]$/u;
 
 /** A symbol as a command. */
 export function symbolCommand({ name, char, cls, package: pkg }: SymbolEntry): CommandEntry {
@@ -19,16 +17,14 @@ export function symbolCommand({ name, char, cls, package: pkg }: SymbolEntry): C
     description: `The symbol ${char}.`,
     example: `$\\${name}$`,
     math: (reader, token) => {
-      const alphabet =
-        reader.alphabet === 'normal' && GREEK_CAPITAL.test(char) ? 'roman' : reader.alphabet;
-      const drawn = cls === 'ord' ? inAlphabet(char, alphabet) : char;
+      const drawn = cls === 'ord' ? letterIn(char, reader.alphabet) : char;
       return reader.symbol(drawn, cls, reader.it.spanOf(token));
     },
   };
   return pkg ? { ...entry, package: pkg } : entry;
 }
 
-const operators: readonly CommandEntry[] = LARGE_OPERATORS.map(([name, char]) => ({
+export const largeOperator = ([name, char]: readonly [string, string]): CommandEntry => ({
   name,
   signature: '',
   description: `The large operator ${char}.`,
@@ -41,9 +37,9 @@ const operators: readonly CommandEntry[] = LARGE_OPERATORS.map(([name, char]) =>
     color: reader.color,
     ...reader.it.spanOf(token),
   }),
-}));
+});
 
-const named = (name: string, text: string, limits: boolean): CommandEntry => ({
+export const functionCommand = (name: string, text: string, limits: boolean): CommandEntry => ({
   name,
   signature: '',
   description: `The function ${text}, in upright letters.`,
@@ -52,7 +48,8 @@ const named = (name: string, text: string, limits: boolean): CommandEntry => ({
     kind: 'operator',
     char: null,
     name: text,
-    limits: limits ? true : null,
+    limits: null,
+    takesLimits: limits,
     color: reader.color,
     ...reader.it.spanOf(token),
   }),
@@ -78,12 +75,22 @@ const plain: readonly CommandEntry[] = ['%', '&', '#', '_', '$'].map((name) => (
   math: (reader, token) => reader.symbol(name, 'ord', reader.it.spanOf(token)),
 }));
 
+/** The integral of text size, in displays too. */
+const smallIntegral: CommandEntry = {
+  name: 'smallint',
+  signature: '',
+  description: 'A small integral.',
+  example: '$\\smallint f$',
+  math: (reader, token) => reader.symbol('∫', 'op', reader.it.spanOf(token)),
+};
+
 /** Symbols, large operators and named functions of the kernel. */
 export const mathSymbols: readonly CommandEntry[] = [
   ...KERNEL_SYMBOLS.map(symbolCommand),
-  ...operators,
-  ...FUNCTIONS.map((name) => named(name, name, false)),
-  ...LIMIT_FUNCTIONS.map(([name, text]) => named(name, text, true)),
+  ...LARGE_OPERATORS.map(largeOperator),
+  ...FUNCTIONS.map((name) => functionCommand(name, name, false)),
+  ...LIMIT_FUNCTIONS.map(([name, text]) => functionCommand(name, text, true)),
+  smallIntegral,
   ...escaped,
   ...plain,
   {

@@ -78,7 +78,12 @@ const SPACES: readonly (readonly [string, number, number, string])[] = [
   [';', 5, 5 / 18, 'A thick space'],
   ['!', -3, -1 / 6, 'A thin space taken back'],
   ['negthinspace', -3, -1 / 6, 'A thin space taken back'],
+  ['medspace', 4, 2 / 9, 'A medium space'],
+  ['thickspace', 5, 5 / 18, 'A thick space'],
+  ['negmedspace', -4, -2 / 9, 'A medium space taken back'],
+  ['negthickspace', -5, -5 / 18, 'A thick space taken back'],
   ['enspace', 9, 0.5, 'A space of half an em'],
+  ['enskip', 9, 0.5, 'A space of half an em'],
 ];
 
 const spaces: readonly CommandEntry[] = SPACES.map(([name, mu, em, what]) => ({
@@ -96,7 +101,12 @@ const quad = (name: string, ems: number): CommandEntry => ({
   description: `A space of ${ems} em.`,
   example: `a\\${name} b`,
   run: (it) => it.add({ kind: 'glue', glue: glue(ems * it.font.size), ...it.p.place }),
-  math: (reader, token) => ({ kind: 'space', mu: 18 * ems, width: 0, ...reader.span(token) }),
+  math: (reader, token) => ({
+    kind: 'space',
+    mu: 0,
+    width: ems * reader.it.font.size,
+    ...reader.span(token),
+  }),
 });
 
 /** `\\` in a paragraph: ends the line, with space below it if asked. */

@@ -39,7 +39,10 @@ const PARA: Readonly<Record<string, TabularColumn['valign']>> = {
 };
 
 /** The group at `at`, or the one token there. */
-function argumentAt(tokens: readonly Token[], start: number): { inner: Token[]; end: number } {
+export function argumentAt(
+  tokens: readonly Token[],
+  start: number,
+): { inner: Token[]; end: number } {
   let at = start;
   while (tokens[at]?.cat === Cat.Space) at++;
   const first = tokens[at];
@@ -55,7 +58,7 @@ function argumentAt(tokens: readonly Token[], start: number): { inner: Token[]; 
 }
 
 /** The preamble with `*{n}{…}` and the document's own column letters written out. */
-function unfold(it: Interpreter, tokens: readonly Token[], depth = 0): Token[] {
+export function unfold(it: Interpreter, tokens: readonly Token[], depth = 0): Token[] {
   const out: Token[] = [];
   for (let i = 0; i < tokens.length; i++) {
     const token = tokens[i] as Token;
@@ -197,4 +200,10 @@ function columnColor(
     after = tokens.findIndex((t, k) => k > after && t.text === ']') + 1;
   const color = colourOf(it, model, inner) ?? null;
   return { color, rest: [...tokens.slice(0, at), ...tokens.slice(after)] };
+}
+
+/** The number that `\arraystretch` holds. */
+export function arrayStretch(it: Interpreter): number {
+  const value = parseFloat(textOf(it.p, [it.p.command('arraystretch')]));
+  return Number.isFinite(value) && value > 0 ? value : 1;
 }

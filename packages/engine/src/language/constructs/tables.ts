@@ -16,7 +16,8 @@ import type { Interpreter } from '../interpreter';
 import { readCell, type CellFrame } from '../tableCell';
 import { dimenOf } from './boxes';
 import { glueOf } from './spacing';
-import { columnTypeCell, readPreamble, type Preamble } from './tablePreamble';
+import { columnTypeCell, readPreamble, type Preamble, arrayStretch } from './tablePreamble';
+import { spanningCell } from './mathArrays';
 
 /** What commands inside a table leave for it: rules, colours, a cell of its own kind. */
 export interface TableState {
@@ -192,12 +193,6 @@ function rowSkip(it: Interpreter): Sp {
   return Array.isArray(skip) ? glueOf(it, skip as Token[]).width : 0;
 }
 
-/** The number that `\arraystretch` holds. */
-export function arrayStretch(it: Interpreter): number {
-  const value = parseFloat(textOf(it.p, [it.p.command('arraystretch')]));
-  return Number.isFinite(value) && value > 0 ? value : 1;
-}
-
 const VALIGN: Readonly<Record<string, TabularInline['valign']>> = {
   t: 'top',
   c: 'center',
@@ -306,7 +301,7 @@ export const tableCommands: readonly CommandEntry[] = [
       (it, table) => table.rules.push(ruleOf(it, it.dimen('arrayrulewidth'))),
     ),
     math: (reader) => {
-      reader.rules++;
+      reader.borders.rules++;
       return null;
     },
   },
@@ -324,22 +319,27 @@ export const tableCommands: readonly CommandEntry[] = [
       },
     ),
     math: (reader, token) => {
-      reader.argument(token);
+      const text = textOf(reader.p, reader.argument(token));
+      const [first, last] = text.split('-').map(Number);
+      if (first && last) reader.borders.parts.push([first - 1, last - 1]);
       return null;
     },
   },
-  tableCommand(
-    {
-      name: 'multicolumn',
-      signature: 'mm',
-      description: 'A cell over several columns: how many, how set, what.',
-      example: '\\begin{tabular}{ll}\\multicolumn{2}{c}{Ferries}\\\\ebb & flood\\end{tabular}',
-    },
-    (it, table, args) => {
-      const span = Math.max(1, parseInt(textOf(it.p, tokensOf(args, 0)), 10) || 1);
-      table.own = { span, preamble: readPreamble(it, tokensOf(args, 1)) };
-    },
-  ),
+  {
+    ...tableCommand(
+      {
+        name: 'multicolumn',
+        signature: 'mm',
+        description: 'A cell over several columns: how many, how set, what.',
+        example: '\\begin{tabular}{ll}\\multicolumn{2}{c}{Ferries}\\\\ebb & flood\\end{tabular}',
+      },
+      (it, table, args) => {
+        const span = Math.max(1, parseInt(textOf(it.p, tokensOf(args, 0)), 10) || 1);
+        table.own = { span, preamble: readPreamble(it, tokensOf(args, 1)) };
+      },
+    ),
+    math: spanningCell,
+  },
   tableCommand(
     {
       name: 'noalign',

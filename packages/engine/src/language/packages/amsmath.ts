@@ -3,14 +3,26 @@ import type { Token } from '../../expansion/meaning';
 import type { MathReader } from '../mathReader';
 import { amsArrows } from '../constructs/longArrows';
 import { textOf } from '../../expansion/expandables';
+import { readOptional } from '../../expansion/arguments';
+import type { Interpreter } from '../interpreter';
 import { setCount } from '../../expansion/registers';
 import type { MathNode } from '../../document/math';
 import { eqref } from '../constructs/references';
 import { numberWithin } from '../constructs/counters';
 import { displayEnvironment } from '../constructs/displays';
-import { cases, innerAlignment, matrix } from '../constructs/mathArrays';
+import { arrayNamed, dotsOver } from '../constructs/mathArrays';
+import { amsMatrices, readSubarray } from '../constructs/mathMatrices';
 import { mathEntry as entry } from '../constructs/mathEntry';
-import { fractionCommand, modulus, operatorName, stackCommand } from '../constructs/mathStructures';
+import { amsAccents } from '../constructs/mathAccents';
+import { boldCommand, poorMansBold } from '../constructs/mathAlphabets';
+import { amsDots } from '../constructs/mathDots';
+import { amsFractions } from '../constructs/mathFractions';
+import { amsPlaced } from '../constructs/mathPlaced';
+import { amsSpaces } from '../constructs/mathSpaces';
+import { operatorName } from '../constructs/mathStructures';
+import { functionCommand, largeOperator } from '../constructs/mathSymbols';
+import { macroEntry } from '../macroEntry';
+import { AMS_OPERATORS } from '../symbols/symbols';
 import { macroOf } from '../define';
 import type { CommandEntry, PackageEntry } from '../entries';
 import { isStarred, tokensOf } from '../entries';
@@ -91,13 +103,44 @@ const substack = entry(
     const { p } = reader;
     const name = p.chars('substack');
     p.push([...tokens, p.command('end'), p.make(1, '{'), ...name, p.make(2, '}')]);
-    return substackRows.math?.(reader, { ...token, text: 'substack' }) ?? null;
+    return readSubarray(reader, { ...token, text: 'substack' }, 'c');
   },
 );
-const substackRows = innerAlignment('substack', 'gathered', false);
+
+const AMS_FUNCTIONS: readonly (readonly [string, string])[] = [
+  ['injlim', 'inj lim'],
+  ['projlim', 'proj lim'],
+];
+
+/** A macro without arguments that belongs in formulas. */
+const formula = (name: string, what: string, body: string): CommandEntry =>
+  macroEntry(name, '', what, `$a \\${name} b$`, body);
+
+const CAPITALS = 'Gamma Delta Theta Lambda Xi Pi Sigma Upsilon Phi Psi Omega'.split(' ');
+
+const amsMacros: readonly CommandEntry[] = [
+  formula('implies', 'Implies, with space around it.', '\\;\\Longrightarrow\\;'),
+  formula('impliedby', 'Is implied by, with space around it.', '\\;\\Longleftarrow\\;'),
+  formula('idotsint', 'Integrals with dots between them.', '\\int\\!\\cdots\\!\\int'),
+  formula(
+    'varlimsup',
+    'The upper limit, as a line over lim.',
+    '\\mathop{\\overline{\\mathrm{lim}}}',
+  ),
+  formula(
+    'varliminf',
+    'The lower limit, as a line under lim.',
+    '\\mathop{\\underline{\\mathrm{lim}}}',
+  ),
+  formula('varinjlim', 'The direct limit.', '\\mathop{\\underrightarrow{\\mathrm{lim}}}'),
+  formula('varprojlim', 'The inverse limit.', '\\mathop{\\underleftarrow{\\mathrm{lim}}}'),
+  ...CAPITALS.map((name) => formula(`var${name}`, `Italic ${name}.`, `\\mathit{\\${name}}`)),
+  formula('nobreakdash', 'No break behind the dash that follows.', ''),
+];
 
 /** Equations numbered 1a, 1b … within one number. */
 const SUBEQUATIONS = String.raw`
+\def\tmspace#1#2#3{\relax\ifmmode\mskip#1#2\relax\else\kern#1#3\relax\fi}
 \newcounter{parentequation}
 \newenvironment{subequations}{\refstepcounter{equation}\edef\theparentequation{\theequation}%
   \setcounter{parentequation}{\value{equation}}\setcounter{equation}{0}%
@@ -124,6 +167,51 @@ function textBlocks({ it }: MathReader, tokens: readonly Token[]): readonly Bloc
   it.setFact('noIndentNext', true, true);
   return it.blocksOf(tokens);
 }
+
+/** How readily a display of several lines breaks after any of them, by the grade asked for. */
+const BREAKS = [10000, 9999, 6999, 2999, 0];
+/** A break wished for at one place (`\\@lowpenalty` and its kin), by grade. */
+const WISHES = [0, -51, -151, -301, -10000];
+
+const grade = (it: Interpreter, tokens: readonly Token[], table: readonly number[]): number =>
+  table[tokens.length === 0 ? 4 : Number(textOf(it.p, tokens))] ?? 0;
+
+const displayBreaks: readonly CommandEntry[] = [
+  {
+    name: 'allowdisplaybreaks',
+    signature: 'o',
+    description: 'Displays of several lines may break over pages; [1] to [4] say how readily.',
+    example: '\\allowdisplaybreaks',
+    package: 'amsmath',
+    run: (it, args) =>
+      setCount(it.state, 'interdisplaylinepenalty', grade(it, tokensOf(args, 0), BREAKS)),
+  },
+  entry(
+    'displaybreak',
+    'o',
+    'A page break behind this line of a display; [0] to [4] say how much it is wished for.',
+    '\\displaybreak',
+    (reader) => {
+      const optional = readOptional(reader.p, false) ?? [];
+      if (reader.rowMarks) reader.rowMarks.breakBelow = grade(reader.it, optional, WISHES);
+      return null;
+    },
+  ),
+];
+
+const shove = (side: 'left' | 'right'): CommandEntry =>
+  entry(
+    `shove${side}`,
+    'm',
+    `This line of a multline stands at the ${side}.`,
+    `\\shove${side}{x}`,
+    (reader, token) => {
+      readOptional(reader.p, false);
+      if (reader.rowMarks) reader.rowMarks.shove = side;
+      return reader.field(token);
+    },
+  );
+const shoves: readonly CommandEntry[] = [shove('left'), shove('right')];
 
 /** amsmath: alignments, matrices, text in formulas, tags. */
 export const amsmath: PackageEntry = {
@@ -154,21 +242,26 @@ export const amsmath: PackageEntry = {
     substack,
     eqref,
     operatorName('operatorname', 'A function in upright letters; with a star it takes limits.'),
-    fractionCommand('dfrac', 'display', null, null, null, 'A fraction of display size.'),
-    fractionCommand('tfrac', 'text', null, null, null, 'A fraction of text size.'),
-    fractionCommand('cfrac', 'display', null, null, null, 'A continued fraction.'),
-    fractionCommand('binom', null, 0, '(', ')', 'A binomial coefficient.'),
-    fractionCommand('dbinom', 'display', 0, '(', ')', 'A binomial coefficient of display size.'),
-    fractionCommand('tbinom', 'text', 0, '(', ')', 'A binomial coefficient of text size.'),
-    stackCommand('overset', 'over', null, 'Something small over a symbol.'),
-    stackCommand('underset', 'under', null, 'Something small under a symbol.'),
+    operatorName(
+      'operatornamewithlimits',
+      'A function in upright letters that takes limits.',
+      true,
+    ),
+    ...amsFractions,
+    ...amsAccents,
+    ...amsDots,
+    ...amsPlaced,
+    ...amsSpaces,
+    ...AMS_OPERATORS.map(largeOperator),
+    ...AMS_FUNCTIONS.map(([name, text]) => functionCommand(name, text, true)),
+    ...amsMacros,
+    boldCommand('boldsymbol'),
+    poorMansBold,
+    dotsOver,
     entry('notag', '', 'No number on this row.', '\\notag', (reader) => {
       if (reader.rowMarks) reader.rowMarks.numbered = false;
       return null;
     }),
-    entry('mod', 'm', 'mod n, with space before it.', 'a \\mod n', (reader, token) =>
-      modulus(reader, token, false),
-    ),
     {
       name: 'numberwithin',
       signature: 'mm',
@@ -178,14 +271,8 @@ export const amsmath: PackageEntry = {
       run: (it, args) =>
         numberWithin(it, textOf(it.p, tokensOf(args, 0)), textOf(it.p, tokensOf(args, 1))),
     },
-    {
-      name: 'allowdisplaybreaks',
-      signature: 'o',
-      description: 'Displays of several lines may break over pages.',
-      example: '\\allowdisplaybreaks',
-      package: 'amsmath',
-      run: (it) => setCount(it.state, 'interdisplaylinepenalty', 0),
-    },
+    ...displayBreaks,
+    ...shoves,
   ],
   environments: [
     displayEnvironment(
@@ -221,21 +308,21 @@ export const amsmath: PackageEntry = {
     ),
     displayEnvironment(
       'flalign',
-      'aligned',
+      'alignedFull',
       true,
       'Lines aligned at &, spread over the width.',
       'amsmath',
     ),
     displayEnvironment(
       'flalign*',
-      'aligned',
+      'alignedFull',
       false,
       'Lines aligned at &, spread over the width.',
       'amsmath',
     ),
     displayEnvironment(
       'alignat',
-      'aligned',
+      'alignedAt',
       true,
       'Lines aligned at several places, without space between.',
       'amsmath',
@@ -243,24 +330,14 @@ export const amsmath: PackageEntry = {
     ),
     displayEnvironment(
       'alignat*',
-      'aligned',
+      'alignedAt',
       false,
       'Lines aligned at several places, without space between.',
       'amsmath',
       true,
     ),
-    matrix('matrix', null, null),
-    matrix('pmatrix', '(', ')'),
-    matrix('bmatrix', '[', ']'),
-    matrix('Bmatrix', '{', '}'),
-    matrix('vmatrix', '|', '|'),
-    matrix('Vmatrix', '‖', '‖'),
-    matrix('smallmatrix', null, null, true),
-    cases('cases', 'text', '{', null),
-    innerAlignment('aligned', 'aligned', true),
-    innerAlignment('alignedat', 'aligned', true),
-    innerAlignment('gathered', 'gathered', true),
-    innerAlignment('split', 'aligned', false),
+    arrayNamed('darray'),
+    ...amsMatrices,
   ],
   setup: (it, options) => {
     if (options.includes('leqno')) it.setFact('leqno', true, true);

@@ -1,4 +1,4 @@
-import { alphabetCommand } from '../constructs/mathStructures';
+import { alphabetCommand } from '../constructs/mathAlphabets';
 import { symbolCommand } from '../constructs/mathSymbols';
 import type { PackageEntry } from '../entries';
 import { AMS_SYMBOLS } from '../symbols/symbols';
@@ -11,6 +11,8 @@ export const amsfonts: PackageEntry = {
   commands: [
     alphabetCommand('mathbb', 'blackboard', 'Blackboard letters'),
     alphabetCommand('mathfrak', 'fraktur', 'Fraktur letters'),
+    alphabetCommand('Bbb', 'blackboard', 'Blackboard letters, by their old name'),
+    alphabetCommand('frak', 'fraktur', 'Fraktur letters, by their old name'),
   ],
 };
 

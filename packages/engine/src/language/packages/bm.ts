@@ -1,13 +1,10 @@
-import { alphabetCommand } from '../constructs/mathStructures';
+import { boldCommand } from '../constructs/mathAlphabets';
 import type { PackageEntry } from '../entries';
 
-/** bm: bold letters of formulas, italic ones staying italic. */
+/** bm: bold signs of formulas, italic letters staying italic. */
 export const bm: PackageEntry = {
   name: 'bm',
-  description: 'Bold letters in formulas.',
+  description: 'Bold letters and signs in formulas.',
   options: [],
-  commands: [
-    alphabetCommand('bm', 'boldItalic', 'Bold letters, italic ones staying italic'),
-    alphabetCommand('boldsymbol', 'boldItalic', 'Bold letters, italic ones staying italic'),
-  ],
+  commands: [boldCommand('bm'), boldCommand('boldsymbol'), boldCommand('bmdefine')],
 };

@@ -1,5 +1,5 @@
 import type { PackageEntry } from '../entries';
-import { alphabetCommand } from '../constructs/mathStructures';
+import { alphabetCommand } from '../constructs/mathAlphabets';
 
 /** dsfont: letters with a double stroke, the one among them. */
 export const dsfont: PackageEntry = {

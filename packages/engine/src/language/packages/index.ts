@@ -60,6 +60,21 @@ import {
   pdflscape,
 } from './smallPackages';
 import { soul } from './soul';
+import { arydshln } from './arydshln';
+import { braket } from './braket';
+import { amscd, tikzcd } from './diagramPackages';
+import {
+  actuarialangle,
+  colonequals,
+  esint,
+  extarrows,
+  extpfeil,
+  overarrows,
+  steinmetz,
+  stmaryrd,
+  undertilde,
+  upgreek,
+} from './symbolPackages';
 import { thmtools } from './thmtools';
 import { tabularx } from './tabularx';
 import { tgpagella } from './tgpagella';
@@ -146,6 +161,20 @@ const ALL: readonly PackageEntry[] = [
   color,
   xspace,
   thmtools,
+  amscd,
+  tikzcd,
+  arydshln,
+  braket,
+  stmaryrd,
+  upgreek,
+  esint,
+  colonequals,
+  extarrows,
+  extpfeil,
+  overarrows,
+  undertilde,
+  actuarialangle,
+  steinmetz,
   a4wide,
   bbm,
   epsfig,

@@ -1,5 +1,5 @@
 import type { PackageEntry } from '../entries';
-import { alphabetCommand } from '../constructs/mathStructures';
+import { alphabetCommand } from '../constructs/mathAlphabets';
 
 /** mathrsfs: script letters. */
 export const mathrsfs: PackageEntry = {

@@ -2,7 +2,10 @@ import { specMacro } from '../../expansion/assignments';
 import { detach, parameterise } from '../../expansion/definitions';
 import { Cat } from '../../tokens/categories';
 import { mathtoolsArrows } from '../constructs/longArrows';
-import { cases, matrix } from '../constructs/mathArrays';
+import { toolsAccents } from '../constructs/mathAccents';
+import { laps } from '../constructs/mathPlaced';
+import { macroEntry } from '../macroEntry';
+import { toolsMatrices } from '../constructs/mathMatrices';
 import { symbolCommand } from '../constructs/mathSymbols';
 import type { CommandEntry, PackageEntry } from '../entries';
 import { tokensOf } from '../entries';
@@ -92,6 +95,29 @@ function pairedX(name: string): CommandEntry {
   };
 }
 
+const colon = (name: string, body: string): CommandEntry =>
+  macroEntry(
+    name,
+    '',
+    'Colons and a relation as one sign.',
+    `$a \\${name} b$`,
+    `\\mathrel{${body}}`,
+  );
+
+/** Definitions from the left and from the right, each sign pulled close to the colon. */
+const colons: readonly CommandEntry[] = [
+  colon('Coloneqq', '\\dblcolon\\mkern-1.2mu='),
+  colon('coloneq', '\\vcentcolon\\mkern-1.2mu\\mathrel{-}'),
+  colon('Coloneq', '\\dblcolon\\mkern-1.2mu\\mathrel{-}'),
+  colon('Eqqcolon', '=\\mkern-1.2mu\\dblcolon'),
+  colon('eqcolon', '\\mathrel{-}\\mkern-1.2mu\\vcentcolon'),
+  colon('Eqcolon', '\\mathrel{-}\\mkern-1.2mu\\dblcolon'),
+  colon('colonapprox', '\\vcentcolon\\mkern-1.2mu\\approx'),
+  colon('Colonapprox', '\\dblcolon\\mkern-1.2mu\\approx'),
+  colon('colonsim', '\\vcentcolon\\mkern-1.2mu\\sim'),
+  colon('Colonsim', '\\dblcolon\\mkern-1.2mu\\sim'),
+];
+
 /** mathtools: what it adds to amsmath. */
 export const mathtools: PackageEntry = {
   name: 'mathtools',
@@ -103,12 +129,10 @@ export const mathtools: PackageEntry = {
     pairedX('DeclarePairedDelimiterXPP'),
     ...mathtoolsArrows,
     paired,
+    ...laps,
+    ...toolsAccents,
+    ...colons,
     ...TOOLS_SYMBOLS.map(symbolCommand),
   ],
-  environments: [
-    cases('dcases', 'display', '{', null),
-    cases('rcases', 'text', null, '}'),
-    matrix('psmallmatrix', '(', ')', true),
-    matrix('bsmallmatrix', '[', ']', true),
-  ],
+  environments: [...toolsMatrices],
 };

@@ -26,7 +26,6 @@ export const quiet: readonly PackageEntry[] = [
   nothing('type1cm', 'Sizes of fonts; all are at hand.'),
   nothing('fix-cm', 'Sizes of fonts; all are at hand.'),
   nothing('exscale', 'Sizes of large operators.'),
-  nothing('amscd', 'Commutative squares.'),
   nothing('amsopn', 'Named functions, part of amsmath.'),
   nothing('bookmark', 'Bookmarks in the PDF.'),
   nothing('flafter', 'Floats stand behind their place in the text.'),

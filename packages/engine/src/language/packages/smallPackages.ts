@@ -1,5 +1,5 @@
 import { INCH, setAll } from '../classes/layout';
-import { alphabetCommand } from '../constructs/mathStructures';
+import { alphabetCommand } from '../constructs/mathAlphabets';
 import type { PackageEntry } from '../entries';
 import { macroEntry, quietEntry } from '../macroEntry';
 

@@ -28,10 +28,12 @@ const ALPHABETS: Readonly<Record<MathAlphabet, Offsets>> = {
     digit: 0x1d7ce,
   },
   sans: { upper: 0x1d5a0, lower: 0x1d5ba, digit: 0x1d7e2 },
+  sansItalic: { upper: 0x1d608, lower: 0x1d622, digit: 0x1d7e2 },
   mono: { upper: 0x1d670, lower: 0x1d68a, digit: 0x1d7f6 },
   blackboard: { upper: 0x1d538, lower: 0x1d552, digit: 0x1d7d8 },
-  calligraphic: { upper: 0x1d49c, lower: 0x1d4b6 },
-  script: { upper: 0x1d49c, lower: 0x1d4b6 },
+  // The fonts have no small script letters: they stay as they are in formulas.
+  calligraphic: { upper: 0x1d49c, lower: 0x1d44e },
+  script: { upper: 0x1d49c, lower: 0x1d44e },
   fraktur: { upper: 0x1d504, lower: 0x1d51e },
 };
 
@@ -77,6 +79,53 @@ function shifted(code: number, offsets: Offsets): number | null {
   const variant = VARIANTS.indexOf(String.fromCodePoint(code));
   if (variant >= 0 && offsets.greekLower !== undefined) return offsets.greekLower + 25 + variant;
   return null;
+}
+
+/** Behind a capital: it is drawn in round hand. */
+const ROUND_HAND = '\ufe01';
+
+const GREEK_SMALL = /^[α-ωϵϑϰϕϱϖ∂]$/u;
+const GREEK_CAPITAL = /^[Α-Ω]$/u;
+
+/**
+ * A letter of a formula in the alphabet in force. Small Greek letters have only their
+ * own form, capital ones are upright unless asked for otherwise (LaTeX's math codes).
+ */
+export function letterIn(char: string, alphabet: MathAlphabet): string {
+  if (GREEK_SMALL.test(char)) return inAlphabet(char, 'normal');
+  if (GREEK_CAPITAL.test(char)) return alphabet === 'normal' ? char : inAlphabet(char, alphabet);
+  if (alphabet === 'script' && /^[A-Z]$/.test(char)) return char + ROUND_HAND;
+  return inAlphabet(char, alphabet);
+}
+
+/** First and last of a regular alphabet, and how far behind it the bold one lies. */
+const BOLD: readonly (readonly [number, number, number])[] = [
+  [0x41, 0x5a, 0x1d400 - 0x41],
+  [0x61, 0x7a, 0x1d41a - 0x61],
+  [0x30, 0x39, 0x1d7ce - 0x30],
+  [0x391, 0x3a9, 0x1d6a8 - 0x391],
+  [0x3b1, 0x3c9, 0x1d6c2 - 0x3b1],
+  [0x1d434, 0x1d467, 0x34],
+  [0x1d49c, 0x1d4cf, 0x34],
+  [0x1d504, 0x1d537, 0x68],
+  [0x1d5a0, 0x1d5d3, 0x34],
+  [0x1d608, 0x1d63b, 0x34],
+  [0x1d6e2, 0x1d71b, 0x3a],
+];
+const BOLD_SIGNS: Readonly<Record<string, string>> = { ℎ: '𝒉', '∂': '𝛛', '∇': '𝛁' };
+const LATER: ReadonlyMap<number, number> = new Map(
+  [...EARLIER].map(([place, code]) => [code, place]),
+);
+
+/** The bold form of a character that is already in its alphabet, or null. */
+export function emboldened(char: string): string | null {
+  const sign = BOLD_SIGNS[char];
+  if (sign) return sign;
+  if (char.endsWith(ROUND_HAND)) return null;
+  const code = char.codePointAt(0) ?? 0;
+  const place = LATER.get(code) ?? code;
+  const range = BOLD.find(([first, last]) => place >= first && place <= last);
+  return range ? String.fromCodePoint(place + range[2]) : null;
 }
 
 /** The character in an alphabet; one that the alphabet lacks stays as it is. */

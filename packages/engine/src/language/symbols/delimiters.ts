@@ -16,6 +16,8 @@ export const DELIMITER_CHARACTERS: Readonly<Record<string, string | null>> = {
   '⌈': '⌈',
   '⌉': '⌉',
   '‖': '‖',
+  '⟦': '⟦',
+  '⟧': '⟧',
 };
 
 export const DELIMITER_COMMANDS: Readonly<Record<string, string>> = {
@@ -51,4 +53,14 @@ export const DELIMITER_COMMANDS: Readonly<Record<string, string>> = {
   urcorner: '⌝',
   llcorner: '⌞',
   lrcorner: '⌟',
+  lmoustache: '⎰',
+  rmoustache: '⎱',
+  lparen: '(',
+  rparen: ')',
+  llbracket: '⟦',
+  rrbracket: '⟧',
+  lbrbrak: '⟦',
+  bracevert: '|',
+  arrowvert: '|',
+  Arrowvert: '‖',
 };

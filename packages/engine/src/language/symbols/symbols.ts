@@ -21,12 +21,12 @@ const ORDINARY: Table = `
 infty ∞ emptyset ∅ forall ∀ exists ∃ nabla ∇ hbar ℏ ell ℓ wp ℘ Re ℜ Im ℑ aleph ℵ prime ′ angle ∠
 triangle △ surd √ top ⊤ bot ⊥ neg ¬ lnot ¬ flat ♭ natural ♮ sharp ♯ clubsuit ♣ diamondsuit ♢
 heartsuit ♡ spadesuit ♠ imath 𝚤 jmath 𝚥 cdotp · ldotp . backslash \\ vert | Vert ‖ dag † ddag ‡ S § P ¶
-copyright © pounds £`;
+copyright © pounds £ mathsterling £ mathdollar $ mathparagraph ¶ mathsection § degree °`;
 const ORDINARY_AMS: Table = `
 varnothing ∅ nexists ∄ complement ∁ beth ℶ gimel ℷ daleth ℸ mho ℧ eth ð hslash ℏ square □ Box □
 blacksquare ■ lozenge ◊ blacklozenge ⧫ bigstar ★ measuredangle ∡ sphericalangle ∢ backprime ‵ Bbbk 𝕜
 circledS Ⓢ Finv Ⅎ Game ⅁ diagup ╱ diagdown ╲ blacktriangle ▲ blacktriangledown ▼ triangledown ▽
-checkmark ✓ maltese ✠ circledR ® yen ¥`;
+checkmark ✓ maltese ✠ circledR ® yen ¥ Diamond ◊ digamma ϝ varkappa ϰ`;
 
 const OPERATORS_BINARY: Table = `
 pm ± mp ∓ times × div ÷ ast ∗ star ⋆ circ ∘ bullet ∙ cdot ⋅ cap ∩ cup ∪ uplus ⊎ sqcap ⊓ sqcup ⊔ vee ∨
@@ -36,7 +36,7 @@ const BINARY_AMS: Table = `
 ltimes ⋉ rtimes ⋊ leftthreetimes ⋋ rightthreetimes ⋌ smallsetminus ∖ dotplus ∔ barwedge ⌅
 doublebarwedge ⌆ veebar ⊻ curlywedge ⋏ curlyvee ⋎ boxminus ⊟ boxtimes ⊠ boxdot ⊡ boxplus ⊞
 divideontimes ⋇ circleddash ⊝ circledast ⊛ circledcirc ⊚ centerdot ⋅ intercal ⊺ Cap ⋒ Cup ⋓ lhd ⊲ rhd ⊳
-unlhd ⊴ unrhd ⊵`;
+unlhd ⊴ unrhd ⊵ lessdot ⋖ gtrdot ⋗ doublecap ⋒ doublecup ⋓ And &`;
 
 const RELATIONS: Table = `
 leq ≤ le ≤ geq ≥ ge ≥ equiv ≡ models ⊨ prec ≺ succ ≻ sim ∼ perp ⟂ preceq ⪯ succeq ⪰ simeq ≃ mid ∣ ll ≪
@@ -54,8 +54,11 @@ pitchfork ⋔ varpropto ∝ therefore ∴ because ∵ backepsilon ∍ lneq ⪇ g
 gnsim ⋧ nless ≮ ngtr ≯ nleq ≰ ngeq ≱ nsim ≁ ncong ≇ nmid ∤ nparallel ∦ nprec ⊀ nsucc ⊁ npreceq ⋠
 nsucceq ⋡ nsubseteq ⊈ nsupseteq ⊉ subsetneq ⊊ supsetneq ⊋ subsetneqq ⫋ supsetneqq ⫌ ntriangleleft ⋪
 ntriangleright ⋫ ntrianglelefteq ⋬ ntrianglerighteq ⋭ nvdash ⊬ nvDash ⊭ nVdash ⊮ nVDash ⊯ eqsim ≂
-precnsim ⋨ succnsim ⋩ Join ⋈`;
-const RELATIONS_TOOLS: Table = `coloneqq ≔ eqqcolon ≕ coloneq ≔ dblcolon ∷`;
+precnsim ⋨ succnsim ⋩ Join ⋈ eqslantless ⪕ eqslantgtr ⪖ llless ⋘ gggtr ⋙ lnapprox ⪉ gnapprox ⪊
+precnapprox ⪹ succnapprox ⪺ precneqq ⪵ succneqq ⪶ lvertneqq \ue00c gvertneqq \ue00d nleqslant \ue010
+ngeqslant \ue00f nleqq \ue011 ngeqq \ue00e nshortmid \ue006 nshortparallel \ue007 nsubseteqq \ue016
+nsupseteqq \ue018 varsubsetneq \ue01a varsupsetneq \ue01b varsubsetneqq \ue017 varsupsetneqq \ue019`;
+const RELATIONS_TOOLS: Table = `coloneqq ≔ eqqcolon ≕ dblcolon ∷ vcentcolon ∶`;
 
 const ARROWS: Table = `
 leftarrow ← gets ← Leftarrow ⇐ rightarrow → to → Rightarrow ⇒ leftrightarrow ↔ Leftrightarrow ⇔
@@ -72,8 +75,8 @@ upharpoonright ↾ restriction ↾ downharpoonleft ⇃ downharpoonright ⇂ righ
 leftrightsquigarrow ↭ nleftarrow ↚ nrightarrow ↛ nLeftarrow ⇍ nRightarrow ⇏ nleftrightarrow ↮
 nLeftrightarrow ⇎ multimap ⊸`;
 
-const OPENING: Table = `lbrace { langle ⟨ lfloor ⌊ lceil ⌈ lvert | lVert ‖ lbrack [ lgroup ⟮`;
-const CLOSING: Table = `rbrace } rangle ⟩ rfloor ⌋ rceil ⌉ rvert | rVert ‖ rbrack ] rgroup ⟯`;
+const OPENING: Table = `lbrace { langle ⟨ lfloor ⌊ lceil ⌈ lvert | lVert ‖ lbrack [ lgroup ⟮ lmoustache ⎰`;
+const CLOSING: Table = `rbrace } rangle ⟩ rfloor ⌋ rceil ⌉ rvert | rVert ‖ rbrack ] rgroup ⟯ rmoustache ⎱`;
 const CORNERS: Table = `ulcorner ⌜ urcorner ⌝ llcorner ⌞ lrcorner ⌟`;
 const PUNCTUATION: Table = `colon :`;
 
@@ -108,7 +111,26 @@ export const AMS_SYMBOLS: readonly SymbolEntry[] = [
   ...read(CORNERS, 'open', 'amssymb'),
 ];
 
-export const TOOLS_SYMBOLS: readonly SymbolEntry[] = read(RELATIONS_TOOLS, 'rel', 'mathtools');
+export const TOOLS_SYMBOLS: readonly SymbolEntry[] = [
+  ...read(RELATIONS_TOOLS, 'rel', 'mathtools'),
+  ...read('lparen (', 'open', 'mathtools'),
+  ...read('rparen )', 'close', 'mathtools'),
+  ...read('ordinarycolon :', 'ord', 'mathtools'),
+];
+
+/** Symbols of the package stmaryrd that the fonts have. */
+export const MARYRD_SYMBOLS: readonly SymbolEntry[] = [
+  ...read('llbracket ⟦', 'open', 'stmaryrd'),
+  ...read('rrbracket ⟧', 'close', 'stmaryrd'),
+  ...read('mapsfrom ↤ longmapsfrom ⟻ Mapsto ⤇ Mapsfrom ⤆', 'rel', 'stmaryrd'),
+  ...read('shortrightarrow → shortleftarrow ←', 'rel', 'stmaryrd'),
+  ...read('minuso ⊖', 'bin', 'stmaryrd'),
+];
+
+/** Upright small Greek letters (package upgreek). */
+export const UPRIGHT_GREEK: readonly (readonly [string, string])[] = read(GREEK, 'ord')
+  .filter(({ char }) => /^[α-ωϑϕϖϱ]$/u.test(char))
+  .map(({ name, char }) => [`up${name}`, char] as const);
 
 /** Large operators, with their characters. */
 export const LARGE_OPERATORS: readonly (readonly [string, string])[] = [
@@ -116,6 +138,7 @@ export const LARGE_OPERATORS: readonly (readonly [string, string])[] = [
   ['prod', '∏'],
   ['coprod', '∐'],
   ['int', '∫'],
+  ['intop', '∫'],
   ['iint', '∬'],
   ['iiint', '∭'],
   ['oint', '∮'],
@@ -128,6 +151,18 @@ export const LARGE_OPERATORS: readonly (readonly [string, string])[] = [
   ['bigotimes', '⨂'],
   ['bigoplus', '⨁'],
   ['biguplus', '⨄'],
+];
+
+/** Integrals that are rare: amsmath's iterated ones, and those of esint. */
+export const AMS_OPERATORS: readonly (readonly [string, string])[] = [['iiiint', '⨌']];
+export const CONTOUR_OPERATORS: readonly (readonly [string, string])[] = [
+  ['oiint', '∯'],
+  ['oiiint', '∰'],
+  ['ointctrclockwise', '∳'],
+  ['ointclockwise', '∲'],
+  ['varointclockwise', '∲'],
+  ['fint', '⨏'],
+  ['sqint', '⨖'],
 ];
 
 /** Named functions; those listed second take limits in displays. */
@@ -170,12 +205,20 @@ export const CHARACTERS: Readonly<Record<string, readonly [string, MathClass]>> 
   '.': ['.', 'ord'],
 };
 
+/** The class of each symbol by its command. */
+export const CLASS_OF_COMMAND: ReadonlyMap<string, MathClass> = new Map([
+  ...[...KERNEL_SYMBOLS, ...AMS_SYMBOLS, ...TOOLS_SYMBOLS].map(
+    ({ name, cls }) => [name, cls] as const,
+  ),
+  ...LARGE_OPERATORS.map(([name]) => [name, 'op'] as const),
+]);
+
 /** The class of a character typed or pasted directly, by what its command would give. */
 export const CHARACTER_CLASSES: ReadonlyMap<string, MathClass> = new Map(
   [...AMS_SYMBOLS, ...TOOLS_SYMBOLS, ...KERNEL_SYMBOLS].map(({ char, cls }) => [char, cls]),
 );
 export const OPERATOR_CHARACTERS: ReadonlySet<string> = new Set(
-  LARGE_OPERATORS.map(([, char]) => char),
+  [...LARGE_OPERATORS, ...AMS_OPERATORS, ...CONTOUR_OPERATORS].map(([, char]) => char),
 );
 
 /** Struck-through forms that have a character of their own. */

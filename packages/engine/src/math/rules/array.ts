@@ -1,117 +1,180 @@
-import { PT, type Sp } from '../../base/lengths';
+import { type Sp } from '../../base/lengths';
 import { boxOf, hbox, hpack, rule, type Box, type Child, type HItem } from '../../boxes/box';
-import type { ArrayNode } from '../../document/math';
+import type { ArrayColumn, ArrayNode, ArrayRow, MathList } from '../../document/math';
 import { atom, type Atom } from '../atom';
-import { centredOnAxis, inStyle, type MathContext } from '../context';
+import { centredOnAxis, glyphFor, glyphItem, inStyle, mu, type MathContext } from '../context';
 import { named } from '../style';
+import {
+  DOUBLE_RULE,
+  MOST_COLUMNS,
+  placeColumns,
+  placeRows,
+  RULE,
+  type Columns,
+  type Rows,
+  type SetCell,
+  type SetRow,
+} from './arrayPlaces';
 import { delimiter, delimiterSize } from './delimited';
 
-/** `\arrayrulewidth`, LaTeX: 0.4 pt; `\doublerulesep`: 2 pt. */
-const RULE: Sp = 0.4 * PT;
-const DOUBLE_RULE: Sp = 2 * PT;
-/** Most columns that are laid out; more are a mistake and would not fit any page. */
-const MOST_COLUMNS = 512;
-
-interface Row {
-  readonly cells: readonly Box[];
-  readonly height: Sp;
-  readonly depth: Sp;
-}
+/** Dashes of a dashed rule and the gaps between them. */
+const DASH: Sp = 4 * 65536;
 
 /** Rows and columns, centred on the axis, with brackets that fit (LaTeX's `array`, amsmath's matrices and `aligned`). */
 export function array(node: ArrayNode, around: MathContext): Atom {
   const ctx = inStyle(around, named(node.style, 0));
-  const rows = node.rows.map((row): Row => layoutRow(node, row.cells, ctx));
-  const widths = columnWidths(node, rows);
-  const { xs, width, bars } = columnPlaces(node, widths);
-  const { ys, total, rules } = rowPlaces(node, rows);
-  const children: Child[] = [];
-  rows.forEach((row, r) => {
-    row.cells.forEach((cell, c) => {
-      const column = node.columns[Math.min(c, node.columns.length - 1)];
-      const spare = (widths[c] as Sp) - cell.width;
-      const shift = column?.align === 'right' ? spare : column?.align === 'center' ? spare / 2 : 0;
-      children.push({ x: (xs[c] as Sp) + shift, y: -(ys[r] as Sp), item: cell });
-    });
-  });
-  for (const x of bars) children.push({ x, y: 0, item: rule(RULE, 0, total, 0, node) });
-  for (const y of rules) children.push({ x: 0, y: -y, item: rule(width, RULE, 0, 0, node) });
+  const rows = node.rows.map((row): SetRow => layoutRow(node, row, ctx));
+  const between = node.columns.map(({ between }) => (between ? ctx.lay.list(between, ctx) : null));
+  if (node.lastBetween) between.push(ctx.lay.list(node.lastBetween, ctx));
+  const columns = placeColumns(node, rows, between);
+  const places = placeRows(node, rows);
+  const children = [
+    ...rows.flatMap((row, r) =>
+      row.cells.map((cell) => placeCell(node, cell, r, columns, places, ctx)),
+    ),
+    ...rows.flatMap((_, r) => borders(between, columns, places.ys[r] as Sp)),
+    ...bars(node, rows, columns, places),
+    ...places.rules.flatMap(({ y, dashed }) => across(0, columns.width, y, dashed)),
+    ...partRules(node, columns, places),
+  ];
+  const body = boxOf(columns.width, 0, places.total, children);
   return atom(
     node.left === null && node.right === null ? 'ord' : 'inner',
-    bracketed(node, boxOf(width, 0, total, children), ys, around),
+    bracketed(node, body, places.ys, around),
     around.style,
   );
 }
 
-function layoutRow(
-  node: ArrayNode,
-  cells: readonly ArrayNode['rows'][number]['cells'][number][],
-  ctx: MathContext,
-): Row {
-  const boxes = cells.slice(0, MOST_COLUMNS).map((cell) => ctx.lay.list(cell, ctx));
+function layoutRow(node: ArrayNode, row: ArrayRow, ctx: MathContext): SetRow {
+  let column = 0;
+  const cells = row.cells.slice(0, MOST_COLUMNS).map((cell: MathList, i): SetCell => {
+    const span = row.spans?.[i] ?? null;
+    const set = { box: ctx.lay.list(cell, ctx), column, span };
+    column += span?.count ?? 1;
+    return set;
+  });
   // `\@arstrutbox`: 0.7 and 0.3 of the line distance (LaTeX's array).
   const strut = node.strut ? node.baselineSkip : 0;
   return {
-    cells: boxes,
-    height: Math.max(0.7 * strut, ...boxes.map((b) => b.height)),
-    depth: Math.max(0.3 * strut, ...boxes.map((b) => b.depth)),
+    cells,
+    height: Math.max(0.7 * strut, ...cells.map(({ box }) => box.height)),
+    depth: Math.max(0.3 * strut, ...cells.map(({ box }) => box.depth)),
   };
 }
 
-function columnWidths(node: ArrayNode, rows: readonly Row[]): Sp[] {
-  const count = Math.max(node.columns.length, ...rows.map((row) => row.cells.length));
-  const widths = Array<Sp>(Math.min(count, MOST_COLUMNS)).fill(0);
-  for (const row of rows) {
-    row.cells.forEach((cell, c) => {
-      widths[c] = Math.max(widths[c] as Sp, cell.width);
-    });
-  }
-  return widths;
+function placeCell(
+  node: ArrayNode,
+  { box, column, span }: SetCell,
+  row: number,
+  { xs, widths }: Columns,
+  { ys }: Rows,
+  ctx: MathContext,
+): Child {
+  const last = Math.min(column + (span?.count ?? 1), widths.length) - 1;
+  const left = xs[column] ?? 0;
+  const width = (xs[last] ?? left) + (widths[last] ?? 0) - left;
+  const y = -(ys[row] as Sp);
+  if (span?.dots !== undefined)
+    return { x: left, y, item: dotsAcross(width, span.dots, node, ctx) };
+  const align = span?.align ?? node.columns[Math.min(column, node.columns.length - 1)]?.align;
+  const spare = width - box.width;
+  const shift = align === 'right' ? spare : align === 'center' ? spare / 2 : 0;
+  return { x: left + shift, y, item: box };
 }
 
-function columnPlaces(node: ArrayNode, widths: readonly Sp[]) {
-  const xs: Sp[] = [];
-  const bars: Sp[] = [];
-  let x = node.sideSep;
-  widths.forEach((width, c) => {
-    // Within a pair of `aligned` nothing stands between the two columns.
-    if (c > 0) x += node.paired ? (c % 2 === 1 ? 0 : node.columnSep) : node.columnSep;
-    const before = node.columns[c]?.barsBefore ?? 0;
-    const edge = c === 0 ? x - node.sideSep : x - node.columnSep / 2;
-    for (let i = 0; i < before; i++) bars.push(edge + i * DOUBLE_RULE);
-    xs.push(x);
-    x += width;
-  });
-  x += node.sideSep;
-  for (let i = 0; i < node.barsAfter; i++) bars.push(x - RULE - i * DOUBLE_RULE);
-  return { xs, width: x, bars };
+/** Periods spread evenly over a width (amsmath's `\hdotsfor`: 1.5 mu on both sides of each, times the factor). */
+function dotsAcross(width: Sp, factor: number, node: ArrayNode, ctx: MathContext): Box {
+  const dot = glyphItem(glyphFor('.', ctx), ctx, node);
+  const step = dot.width + 3 * factor * mu(ctx);
+  const count = Math.max(1, Math.min(2000, Math.floor(width / step)));
+  const start = (width - count * step) / 2 + (step - dot.width) / 2;
+  const children = Array.from({ length: count }, (_, i) => ({
+    x: start + i * step,
+    y: 0,
+    item: dot,
+  }));
+  return boxOf(width, dot.height, dot.depth, children);
 }
 
-/** Baselines of the rows and places of the rules, downwards from the top. */
-function rowPlaces(node: ArrayNode, rows: readonly Row[]) {
-  const ys: Sp[] = [];
-  const rules: Sp[] = [];
-  let y = 0;
-  rows.forEach((row, r) => {
-    const above = node.rows[r]?.rulesAbove ?? 0;
-    for (let i = 0; i < above; i++) {
-      rules.push(y + RULE + i * DOUBLE_RULE);
-      y += i === 0 ? RULE : DOUBLE_RULE;
-    }
-    if (node.strut || r === 0) y += row.height;
-    else {
-      const before = rows[r - 1] as Row;
-      const tight = before.depth + row.height + node.lineGap;
-      y += Math.max(node.baselineSkip - before.depth, tight - before.depth);
-    }
-    ys.push(y);
-    y += row.depth + (node.rows[r]?.skip ?? 0);
-  });
-  for (let i = 0; i < node.rulesBelow; i++) {
-    rules.push(y + RULE);
-    y += RULE;
+/** What the preamble puts between columns, in each row. */
+function borders(between: readonly (Box | null)[], { xs, width }: Columns, y: Sp): Child[] {
+  return between.flatMap((item, c) =>
+    item ? [{ x: (xs[c] ?? width) - item.width, y: -y, item }] : [],
+  );
+}
+
+/** Has the row a bar before the column? A cell over several columns brings its own. */
+function barsAt(node: ArrayNode, row: SetRow, column: number): number {
+  for (const { span, column: first } of row.cells) {
+    if (!span || span.dots !== undefined) continue;
+    if (column === first + span.count) return span.barsAfter;
+    if (column === first) return span.barsBefore;
+    if (column > first && column < first + span.count) return 0;
   }
-  return { ys, total: y, rules };
+  return column < node.columns.length ? (node.columns[column]?.barsBefore ?? 0) : node.barsAfter;
+}
+
+/** Vertical bars, drawn through all rows that have them. */
+function bars(node: ArrayNode, rows: readonly SetRow[], columns: Columns, places: Rows): Child[] {
+  const out: Child[] = [];
+  const last = columns.edges.length - 1;
+  columns.edges.forEach((edge, c) => {
+    const counts = rows.map((row) => barsAt(node, row, c));
+    const most = Math.max(0, ...counts);
+    const dashed = (node.columns[c] as ArrayColumn | undefined)?.dashed === true;
+    for (let i = 0; i < most; i++) {
+      const x =
+        c === last
+          ? edge - RULE - i * DOUBLE_RULE
+          : edge + i * DOUBLE_RULE - (c > 0 ? RULE / 2 : 0);
+      let from: number | null = null;
+      for (let r = 0; r <= rows.length; r++) {
+        const has = r < rows.length && (counts[r] as number) > i;
+        if (has && from === null) from = r;
+        if (has || from === null) continue;
+        out.push(...upright(x, places.tops[from] as Sp, places.bottoms[r - 1] as Sp, dashed));
+        from = null;
+      }
+    }
+  });
+  return out;
+}
+
+function upright(x: Sp, top: Sp, bottom: Sp, dashed: boolean): Child[] {
+  if (!dashed) return [{ x, y: 0, item: rule(RULE, -top, bottom) }];
+  return dashes(bottom - top).map(([from, to]) => ({
+    x,
+    y: 0,
+    item: rule(RULE, -(top + from), top + to),
+  }));
+}
+
+function across(x: Sp, width: Sp, y: Sp, dashed: boolean): Child[] {
+  if (!dashed) return [{ x, y: -y, item: rule(width, RULE, 0) }];
+  return dashes(width).map(([from, to]) => ({
+    x: x + from,
+    y: -y,
+    item: rule(to - from, RULE, 0),
+  }));
+}
+
+/** A length in dashes that begin and end it. */
+function dashes(length: Sp): (readonly [Sp, Sp])[] {
+  const count = Math.max(1, Math.min(2000, Math.round((length / DASH + 1) / 2)));
+  const dash = length / (2 * count - 1);
+  return Array.from({ length: count }, (_, i) => [2 * i * dash, (2 * i + 1) * dash] as const);
+}
+
+/** Rules over some of the columns (`\cline`). */
+function partRules(node: ArrayNode, { edges }: Columns, { tops, total }: Rows): Child[] {
+  const all = [...node.rows.map(({ partRules }) => partRules), node.partRulesBelow];
+  return all.flatMap((parts, r) =>
+    (parts ?? []).flatMap(([first, last]) => {
+      const from = edges[first] ?? 0;
+      const to = edges[Math.min(last + 1, edges.length - 1)] ?? 0;
+      return across(from, to - from, (tops[r] ?? total) + RULE / 2, false);
+    }),
+  );
 }
 
 function bracketed(node: ArrayNode, body: Box, ys: readonly Sp[], ctx: MathContext): Box {

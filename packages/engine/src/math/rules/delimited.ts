@@ -9,8 +9,11 @@ import { NULL_DELIMITER } from './fraction';
 /** `\delimiterfactor` 901 and `\delimitershortfall` 5 pt (plain TeX, LaTeX). */
 const FACTOR = 0.901;
 const SHORTFALL: Sp = 5 * PT;
-/** Heights of `\big`, `\Big`, `\bigg`, `\Bigg` at 10 pt (amsmath: 1, 1.5, 2, 2.5 times 1.2 × height of a parenthesis). */
-const BIG_SIZES: readonly Sp[] = [8.5 * PT, 11.5 * PT, 14.5 * PT, 17.5 * PT];
+/**
+ * Heights with depths of `\big`, `\Big`, `\bigg`, `\Bigg` at 10 pt: what rule 19 asks for around
+ * boxes 8.5, 11.5, 14.5 and 17.5 pt high (plain TeX), which `cmex10` meets with 12, 18, 24 and 30 pt.
+ */
+const BIG_SIZES: readonly Sp[] = [10.81 * PT, 16.21 * PT, 21.62 * PT, 27.03 * PT];
 
 /** The size brackets need around contents (rule 19). */
 export function delimiterSize(body: Pick<Box, 'height' | 'depth'>, ctx: MathContext): Sp {

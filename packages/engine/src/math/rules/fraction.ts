@@ -24,8 +24,8 @@ export function fraction(node: FractionNode, around: MathContext): Atom {
     char === null
       ? kern(NULL_DELIMITER)
       : hbox(centredOnAxis(growVertically(char, size, ctx, node).item, ctx));
-  const cls = node.left === null && node.right === null ? 'inner' : 'ord';
-  return atom(cls, hpack([side(node.left), hbox(body), side(node.right)]), ctx.style);
+  // A fraction comes in braces of its own, and so is ordinary (LaTeX's `\frac`, amsmath's `\genfrac`).
+  return atom('ord', hpack([side(node.left), hbox(body), side(node.right)]), ctx.style);
 }
 
 function withBar(node: FractionNode, num: Box, den: Box, bar: Sp, ctx: MathContext): Box {

@@ -2,6 +2,7 @@ import { boxOf, EMPTY_BOX } from '../../boxes/box';
 import { MARKED } from '../../document/font';
 import type {
   GroupNode,
+  MathPenaltyNode,
   MathSpaceNode,
   MathTextNode,
   NotNode,
@@ -9,17 +10,25 @@ import type {
   StyleNode,
   UnknownNode,
 } from '../../document/math';
-import { atom, type Atom, type AtomSpace } from '../atom';
+import { atom, type Atom, type AtomPenalty, type AtomSpace } from '../atom';
 import { glyphItem, mu, sizeOf, type MathContext } from '../context';
+import { isDisplay } from '../style';
 
 /** A subformula as one atom (rule 17 for a boxed nucleus). */
 export function group(node: GroupNode, ctx: MathContext): Atom {
-  return atom(node.cls, ctx.lay.list(node.body, ctx), ctx.style, { limits: node.limits });
+  const limits = node.limits === 'display' ? isDisplay(ctx.style) : node.limits;
+  return atom(node.cls, ctx.lay.list(node.body, ctx), ctx.style, { limits });
 }
 
 export function space(node: MathSpaceNode, ctx: MathContext): AtomSpace {
   return { kind: 'space', width: node.mu * mu(ctx) + node.width };
 }
+
+/** Where the line may break, or not. */
+export const penalty = (node: MathPenaltyNode): AtomPenalty => ({
+  kind: 'penalty',
+  penalty: node.penalty,
+});
 
 /** Style changes act on the list; one met alone takes no room. */
 export function style(_node: StyleNode): AtomSpace {
@@ -35,8 +44,8 @@ export function phantom(node: PhantomNode, ctx: MathContext): Atom {
   const body = ctx.lay.list(node.body, ctx);
   const box = boxOf(
     node.horizontal ? body.width : 0,
-    node.vertical ? body.height : 0,
-    node.vertical ? body.depth : 0,
+    node.vertical || node.only === 'bottom' ? body.height : 0,
+    node.vertical || node.only === 'top' ? body.depth : 0,
     node.shown ? [{ x: 0, y: 0, item: body }] : [],
   );
   return atom('ord', box, ctx.style);
@@ -45,7 +54,7 @@ export function phantom(node: PhantomNode, ctx: MathContext): Atom {
 /** A relation struck through: the slash is centred on it. */
 export function not(node: NotNode, ctx: MathContext): Atom {
   const base = ctx.lay.node(node.body, ctx);
-  if (base.kind === 'space') return atom('rel', EMPTY_BOX, ctx.style);
+  if (base.kind !== 'atom') return atom('rel', EMPTY_BOX, ctx.style);
   const slash = glyphItem(ctx.font.glyph(0x2215), ctx, node);
   const { item } = base;
   const middle = (item.height - item.depth) / 2 - (slash.height - slash.depth) / 2;

@@ -5,9 +5,13 @@ import { accent } from './accent';
 import { array } from './array';
 import { cancel } from './cancel';
 import { big, delimited, middle } from './delimited';
+import { diagram } from './diagram';
+import { enclosure } from './enclosure';
 import { fraction } from './fraction';
-import { group, not, phantom, space, style, text, unknown } from './group';
+import { group, not, penalty, phantom, space, style, text, unknown } from './group';
 import { longArrow } from './longArrow';
+import { bold, centred, choice, lap, size } from './placed';
+import { sideset } from './sideset';
 import { line, stack, stretch } from './stack';
 import { operator } from './operator';
 import { radical } from './radical';
@@ -41,4 +45,13 @@ export const rules: { readonly [K in MathNode['kind']]: Rule<Extract<MathNode, {
   cancel,
   array,
   unknown,
+  penalty,
+  sideset,
+  choice,
+  size,
+  lap,
+  centred,
+  bold,
+  enclosure,
+  diagram,
 };

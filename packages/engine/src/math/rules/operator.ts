@@ -20,13 +20,11 @@ const BESIDE = /[∫-∳⨋-⨜]/u;
 /** A large operator, larger in displays and centred on the axis (rule 13), or a named function. */
 export function operator(node: OperatorNode, ctx: MathContext): Atom {
   if (node.name !== null) {
-    const limits = node.limits ?? false;
-    return atom('op', functionName(node, ctx), ctx.style, {
-      limits: limits && isDisplay(ctx.style),
-    });
+    const limits = node.limits ?? (node.takesLimits === true && isDisplay(ctx.style));
+    return atom('op', functionName(node, ctx), ctx.style, { limits });
   }
   const char = node.char ?? '';
-  const limits = node.limits ?? (isDisplay(ctx.style) && !BESIDE.test(char));
+  const limits = node.limits ?? (isDisplay(ctx.style) && (node.takesLimits ?? !BESIDE.test(char)));
   if (!isDisplay(ctx.style)) {
     const glyph = glyphFor(char, ctx);
     const item = centredOnAxis(glyphItem(glyph, ctx, node, node.color), ctx);

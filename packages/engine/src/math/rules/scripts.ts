@@ -51,7 +51,18 @@ function limits(base: Atom, sup: Box | null, sub: Box | null, ctx: MathContext):
 }
 
 function beside(base: Atom, sup: Box | null, sub: Box | null, ctx: MathContext): Box {
-  const { item, italic } = base;
+  const { up, down } = scriptShifts(base, sup, sub, ctx);
+  return place(base, sup, sub, up, down, base.italic, ctx);
+}
+
+/** How far up the superscript and how far down the subscript of a base stand (rules 18a to 18f). */
+export function scriptShifts(
+  base: Atom,
+  sup: Box | null,
+  sub: Box | null,
+  ctx: MathContext,
+): { up: Sp; down: Sp } {
+  const { item } = base;
   const plain = base.glyph !== null;
   // Rule 18a: a character starts from zero, anything larger from its edges.
   const scriptCtx = inStyle(ctx, supStyle(ctx.style));
@@ -66,7 +77,7 @@ function beside(base: Atom, sup: Box | null, sub: Box | null, ctx: MathContext):
     if (!sup) down = Math.max(down, sub.height - constant('subscriptTopMax', ctx));
   }
   if (sup && sub) [up, down] = apart(sup, sub, up, down, ctx);
-  return place(base, sup, sub, up, down, italic, ctx);
+  return { up, down };
 }
 
 /** Keeps the two scripts apart, then lifts both if the upper one hangs too low (rules 18e, 18f). */

@@ -1,10 +1,25 @@
 import type { SymbolNode } from '../../document/math';
 import { atom, type Atom } from '../atom';
-import { glyphFor, glyphItem, italicOf, type MathContext } from '../context';
+import { growVertically } from '../growth';
+import {
+  centredOnAxis,
+  glyphFor,
+  glyphItem,
+  italicOf,
+  withFontOf,
+  type MathContext,
+} from '../context';
 
 /** One character. Italic letters take their correction unless a subscript follows (rule 17). */
-export function symbol(node: SymbolNode, ctx: MathContext): Atom {
+export function symbol(node: SymbolNode, around: MathContext): Atom {
+  const ctx = withFontOf(node.char, around);
   const glyph = glyphFor(node.char, ctx);
   const item = glyphItem(glyph, ctx, node, node.color);
-  return atom(node.cls, item, ctx.style, { glyph, italic: italicOf(glyph, ctx) });
+  const extra = { glyph, italic: italicOf(glyph, ctx) };
+  // Ends of braces have no glyph of their own: they are put together.
+  if (glyph === 0 && (node.char === '⎰' || node.char === '⎱')) {
+    const { item: made } = growVertically(node.char, 1.2 * item.size, ctx, node, node.color);
+    return atom(node.cls, centredOnAxis(made, ctx), ctx.style);
+  }
+  return atom(node.cls, item, ctx.style, extra);
 }

@@ -1,0 +1,102 @@
+import type { MathClass, MathNode } from '../../document/math';
+import type { Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
+import type { CommandEntry } from '../entries';
+import type { MathReader } from '../mathReader';
+import { DELIMITER_COMMANDS } from '../symbols/delimiters';
+import { CLASS_OF_COMMAND } from '../symbols/symbols';
+import { mathEntry as entry } from './mathEntry';
+
+/** Dots whose height is said: command, character, class. */
+const PLAIN: readonly (readonly [string, string, MathClass])[] = [
+  ['ldots', '…', 'inner'],
+  ['mathellipsis', '…', 'inner'],
+  ['cdots', '⋯', 'inner'],
+  ['vdots', '⋮', 'ord'],
+  ['varvdots', '⋮', 'ord'],
+  ['ddots', '⋱', 'inner'],
+];
+
+/** Dots by their neighbours (amsmath): commas, operators and relations, products, integrals, others. */
+const SEMANTIC: readonly (readonly [string, string])[] = [
+  ['dotsc', '…'],
+  ['dotsb', '⋯'],
+  ['dotsm', '⋯'],
+  ['dotsi', '⋯'],
+  ['dotso', '…'],
+  ['dotsx', '…'],
+];
+
+/** Commands that stand for an operator or relation, besides the symbols themselves. */
+const BINARY: ReadonlySet<string> = new Set([
+  'iff',
+  'implies',
+  'impliedby',
+  'not',
+  'bmod',
+  'DOTSB',
+]);
+
+/** What comes next, without taking it. */
+function ahead(reader: MathReader): Token | null {
+  const next = reader.p.nextNonBlank();
+  if (next) reader.p.unread(next);
+  return next;
+}
+
+function classAhead(reader: MathReader, token: Token): MathClass | 'end' {
+  if (token.cat === Cat.Other || token.cat === Cat.Letter) {
+    const node = reader.characterNode(token.text, token);
+    return node.kind === 'symbol' ? node.cls : node.kind === 'operator' ? 'op' : 'ord';
+  }
+  if (token.cat === Cat.Math) return 'end';
+  if (token.cat !== Cat.Command) return 'ord';
+  if (BINARY.has(token.text)) return 'bin';
+  if (token.text === 'right' || CLOSING.has(token.text)) return 'close';
+  return CLASS_OF_COMMAND.get(token.text) ?? 'ord';
+}
+
+const CLOSING: ReadonlySet<string> = new Set(
+  Object.keys(DELIMITER_COMMANDS).filter((name) => /^(r[a-z]+|\})$/.test(name)),
+);
+
+/** The dots, and a thin space before a bracket that closes. */
+function dotsNodes(reader: MathReader, token: Token, char: string): MathNode[] {
+  const at = reader.it.spanOf(token);
+  const next = ahead(reader);
+  const dots = reader.symbol(char, 'inner', at);
+  const closes = next !== null && classAhead(reader, next) === 'close';
+  return closes ? [dots, { kind: 'space', mu: 3, width: 0, ...at }] : [dots];
+}
+
+/** Dots at the height that suits what follows: between operators and relations in the middle. */
+function dots(reader: MathReader, token: Token): MathNode[] {
+  const next = ahead(reader);
+  const cls = next ? classAhead(reader, next) : 'ord';
+  return dotsNodes(reader, token, cls === 'bin' || cls === 'rel' || cls === 'op' ? '⋯' : '…');
+}
+
+const mark = (name: string): CommandEntry =>
+  entry(
+    name,
+    '',
+    'Tells dots what they stand before; draws nothing.',
+    `\\dots\\${name} x`,
+    () => null,
+  );
+
+export const dotCommands: readonly CommandEntry[] = [
+  ...PLAIN.map(([name, char, cls]) =>
+    entry(name, '', 'Dots.', `a \\${name} b`, (reader, token) =>
+      reader.symbol(char, cls, reader.it.spanOf(token)),
+    ),
+  ),
+  entry('dots', '', 'Dots, at the height that suits what follows.', 'a,\\dots,z', dots),
+];
+
+export const amsDots: readonly CommandEntry[] = [
+  ...SEMANTIC.map(([name, char]) =>
+    entry(name, '', 'Dots.', `a \\${name} b`, (reader, token) => dotsNodes(reader, token, char)),
+  ),
+  ...['DOTSB', 'DOTSI', 'DOTSX'].map(mark),
+];

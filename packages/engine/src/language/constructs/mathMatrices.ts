@@ -1,0 +1,195 @@
+import { PT } from '../../base/lengths';
+import type { ArrayNode } from '../../document/math';
+import type { Token } from '../../expansion/meaning';
+import { readArgument, readOptional } from '../../expansion/arguments';
+import type { EnvironmentEntry } from '../entries';
+import type { MathReader } from '../mathReader';
+import { arraySpec, readArray, VALIGN, type ArraySpec } from './mathArrays';
+import { textCell } from './mathText';
+
+/** Columns without end, all set alike. */
+const columnsOf = (align: 'left' | 'center' | 'right') =>
+  Array.from({ length: 64 }, () => ({ align, barsBefore: 0 }));
+
+const LETTERS: Readonly<Record<string, 'left' | 'center' | 'right'>> = {
+  l: 'left',
+  c: 'center',
+  r: 'right',
+};
+
+/** The closer rows of a matrix in the line (amsmath's `smallmatrix`). */
+const SMALL: Partial<ArraySpec> = {
+  style: 'script',
+  strut: false,
+  baselineSkip: 6 * PT,
+  lineGap: 1.5 * PT,
+  columnSep: 2.8 * PT,
+};
+
+/** A matrix in brackets (amsmath): no space at its sides, any number of centred columns; with a star `[r]` says how they are set (mathtools). */
+export function matrix(
+  name: string,
+  left: string | null,
+  right: string | null,
+  small = false,
+): EnvironmentEntry {
+  const starred = name.endsWith('*');
+  return {
+    name,
+    signature: starred ? 'o' : '',
+    package: starred ? 'mathtools' : 'amsmath',
+    description: `A matrix${left ? ` between ${left} and ${right ?? ''}` : ''}.`,
+    example: `\\begin{${name}} a & b \\\\ c & d \\end{${name}}`,
+    math: (reader, token) => {
+      const letter = starred ? readOptional(reader.p)?.[0]?.text : undefined;
+      const columns = columnsOf(LETTERS[letter ?? 'c'] ?? 'center');
+      const base = { ...arraySpec(reader), sideSep: 0, ...(small ? SMALL : {}) };
+      return readArray(reader, token, { ...base, columns, left, right }, true);
+    },
+  };
+}
+
+/** `cases`: two columns on the left, a brace before them; those of mathtools in display style. */
+export function cases(
+  name: string,
+  style: 'text' | 'display',
+  left: string | null,
+  right: string | null,
+): EnvironmentEntry {
+  return {
+    name,
+    signature: '',
+    package: name === 'cases' ? 'amsmath' : 'mathtools',
+    description: 'Cases behind a brace.',
+    example: name.endsWith('*')
+      ? `\\begin{${name}} 1 & at ebb \\\\ 0 & at flood \\end{${name}}`
+      : `\\begin{${name}} 1 & x > 0 \\\\ 0 & x \\le 0 \\end{${name}}`,
+    math: (reader, token) => {
+      // The second column of a starred form is text.
+      const text = name.endsWith('*') ? [reader.p.command(textCell.name)] : [];
+      const around = text.map((t) => [EMPTY, { before: [t], after: [] }]).flat();
+      const spec: ArraySpec = {
+        ...arraySpec(reader),
+        style,
+        left,
+        right,
+        sideSep: 0,
+        columnSep: reader.it.font.size,
+        // `\arraystretch` 1.2 (amsmath)
+        baselineSkip: 1.2 * reader.it.skip('baselineskip').width,
+        columns: columnsOf('left').slice(0, 2),
+      };
+      return readArray(reader, token, spec, false, around);
+    },
+  };
+}
+const EMPTY = { before: [], after: [] };
+
+/** Lines of a display: display style, a `\jot` further apart than lines of text. */
+function displayLines(reader: MathReader): ArraySpec {
+  const base = arraySpec(reader);
+  const jot = reader.it.dimen('jot');
+  return {
+    ...base,
+    style: 'display',
+    strut: false,
+    sideSep: 0,
+    baselineSkip: reader.it.skip('baselineskip').width + jot,
+    lineGap: reader.it.skip('lineskip').width + jot,
+  };
+}
+
+const PAIRS = Array.from({ length: 32 }, (_, i) => ({
+  align: i % 2 === 0 ? ('right' as const) : ('left' as const),
+  barsBefore: 0,
+}));
+
+/** `aligned`, `gathered`, `split`: lines of a display inside a formula. */
+export function innerAlignment(
+  name: string,
+  kind: 'aligned' | 'gathered',
+  optional: boolean,
+): EnvironmentEntry {
+  return {
+    name,
+    signature: `${optional ? 'o' : ''}${name === 'alignedat' ? 'm' : ''}`,
+    package: 'amsmath',
+    description:
+      kind === 'aligned'
+        ? 'Lines aligned at &, as part of a formula.'
+        : 'Centred lines, as part of a formula.',
+    example: `\\begin{${name}}${name === 'alignedat' ? '{2}' : ''} a &= b \\\\ &= c \\end{${name}}`,
+    math: (reader, token) => {
+      const position = optional ? readOptional(reader.p)?.[0]?.text : undefined;
+      if (name === 'alignedat') readArgument(reader.p, token);
+      const valign: ArrayNode['valign'] = VALIGN[position ?? 'c'] ?? 'center';
+      const base = { ...displayLines(reader), valign };
+      if (kind === 'gathered')
+        return readArray(reader, token, { ...base, columns: columnsOf('center').slice(0, 1) });
+      // A quad parts the pairs of `aligned`; `alignedat` leaves none.
+      const columnSep = name === 'alignedat' ? 0 : reader.it.font.size;
+      return readArray(reader, token, { ...base, paired: true, columns: PAIRS, columnSep }, true);
+    },
+  };
+}
+
+/** Lines under an operator: script size, close together (amsmath's `subarray`, `\substack`). */
+export function readSubarray(reader: MathReader, token: Token, letter: string): ArrayNode {
+  return readArray(reader, token, {
+    ...arraySpec(reader),
+    style: 'script',
+    strut: false,
+    sideSep: 0,
+    // `\baselineskip` is that of the script size: its height with and depth of numerator and denominator.
+    baselineSkip: 0.85 * reader.it.font.size,
+    lineGap: 1 * PT,
+    columns: columnsOf(LETTERS[letter] ?? 'center').slice(0, 1),
+  });
+}
+
+export const subarray: EnvironmentEntry = {
+  name: 'subarray',
+  signature: 'm',
+  package: 'amsmath',
+  description: 'Several lines under an operator, set left or centred.',
+  example: '\\begin{subarray}{l} i<n \\\\ k \\ne i \\end{subarray}',
+  math: (reader, token) =>
+    readSubarray(reader, token, readArgument(reader.p, token)?.[0]?.text ?? 'c'),
+};
+
+/** Matrices of amsmath, by what they stand between. */
+const BRACKETS: readonly (readonly [string, string | null, string | null])[] = [
+  ['', null, null],
+  ['p', '(', ')'],
+  ['b', '[', ']'],
+  ['B', '{', '}'],
+  ['v', '|', '|'],
+  ['V', '‖', '‖'],
+];
+
+export const amsMatrices: readonly EnvironmentEntry[] = [
+  ...BRACKETS.map(([letter, left, right]) => matrix(`${letter}matrix`, left, right)),
+  matrix('smallmatrix', null, null, true),
+  cases('cases', 'text', '{', null),
+  innerAlignment('aligned', 'aligned', true),
+  innerAlignment('alignedat', 'aligned', true),
+  innerAlignment('gathered', 'gathered', true),
+  innerAlignment('split', 'aligned', false),
+  subarray,
+];
+
+export const toolsMatrices: readonly EnvironmentEntry[] = [
+  cases('dcases', 'display', '{', null),
+  cases('dcases*', 'display', '{', null),
+  cases('cases*', 'text', '{', null),
+  cases('rcases', 'text', null, '}'),
+  cases('rcases*', 'text', null, '}'),
+  cases('drcases', 'display', null, '}'),
+  cases('drcases*', 'display', null, '}'),
+  ...BRACKETS.map(([letter, left, right]) => matrix(`${letter}matrix*`, left, right)),
+  ...BRACKETS.slice(1).flatMap(([letter, left, right]) => [
+    matrix(`${letter}smallmatrix`, left, right, true),
+    matrix(`${letter}smallmatrix*`, left, right, true),
+  ]),
+  matrix('smallmatrix*', null, null, true),
+];

@@ -1,0 +1,10 @@
+import { dashedRule } from '../constructs/mathArrays';
+import type { PackageEntry } from '../entries';
+
+/** arydshln: dashed rules in arrays. */
+export const arydshln: PackageEntry = {
+  name: 'arydshln',
+  description: 'Dashed rules in arrays.',
+  options: null,
+  commands: [dashedRule],
+};
