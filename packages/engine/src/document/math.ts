@@ -30,8 +30,8 @@ interface Placed {
 export type MathList = readonly MathNode[];
 
 /**
- * One character. `char` is what is drawn, already in its alphabet; a capital followed by
- * U+FE01 is one in round hand (`\mathscr`).
+ * One character. `char` is what is drawn, already in its alphabet; a script capital
+ * followed by U+FE00 is calligraphic (`\mathcal`), by U+FE01 in round hand (`\mathscr`).
  */
 export interface SymbolNode extends Placed {
   readonly kind: 'symbol';

@@ -64,6 +64,7 @@ export const FONT_FILES = [
   'texgyretermes-math',
   'katex-ams',
   'katex-script',
+  'katex-calligraphic',
 ] as const;
 
 /** Parts of the font that stands in for characters no other one has, numbered from 0. */
@@ -90,6 +91,8 @@ export const MATH_FONTS: Readonly<Record<FontFace, FontFile>> = {
 /** What the mathematics fonts lack: the further symbols of the AMS, and round-hand capitals. */
 export const SYMBOL_FONT: FontFile = 'katex-ams';
 export const SCRIPT_FONT: FontFile = 'katex-script';
+/** The calligraphic capitals of Computer Modern, which the Latin Modern font has in another design. */
+export const CALLIGRAPHIC_FONT: FontFile = 'katex-calligraphic';
 export const FALLBACK_FONT: FontFile = 'lmroman10-regular';
 
 /** Design sizes and the size in pt up to which each is used (as in the Latin Modern font definition files). */

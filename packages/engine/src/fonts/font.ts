@@ -9,8 +9,11 @@ export interface GlyphBox {
   readonly width: number;
   readonly height: number;
   readonly depth: number;
-  /** Right edge of the outline. */
+  /** Left, right, lower and upper edges of the outline. */
+  readonly left: number;
   readonly right: number;
+  readonly bottom: number;
+  readonly top: number;
 }
 
 /** A word turned into glyphs. All in font units. */
@@ -116,13 +119,16 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
   const box = (id: number): GlyphBox => {
     let found = boxes.get(id);
     if (!found) {
-      const { minY, maxX, maxY } = file.getGlyph(id).path.bbox;
+      const { minX, minY, maxX, maxY } = file.getGlyph(id).path.bbox;
       const drawn = Number.isFinite(maxY);
       found = {
         width: advance(id),
         height: drawn ? Math.max(0, maxY) : 0,
         depth: drawn ? Math.max(0, -minY) : 0,
+        left: drawn ? minX : 0,
         right: drawn ? maxX : 0,
+        bottom: drawn ? minY : 0,
+        top: drawn ? maxY : 0,
       };
       boxes.set(id, found);
     }
@@ -152,11 +158,17 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
     },
     textOf: (id) => {
       texts ??= glyphTexts(file, ligatures, scriptForms, font.math, glyph);
-      return texts.get(id) ?? '';
+      const text = texts.get(id) ?? '';
+      return SCRIPT_FILES.test(name) ? scriptLetter(text) : text;
     },
   };
   return font;
 }
+
+/** Fonts with script capitals at the places of the Latin ones; they copy out as what they are. */
+const SCRIPT_FILES = /^katex-(script|calligraphic)$/;
+const SCRIPT_CAPITALS = [...'𝒜ℬ𝒞𝒟ℰℱ𝒢ℋℐ𝒥𝒦ℒℳ𝒩𝒪𝒫𝒬ℛ𝒮𝒯𝒰𝒱𝒲𝒳𝒴𝒵'];
+const scriptLetter = (text: string): string => SCRIPT_CAPITALS[text.charCodeAt(0) - 0x41] ?? text;
 
 function glyphTexts(
   file: FontkitFont,

@@ -2,6 +2,7 @@ import type { Sp } from '../base/lengths';
 import type { FontSpec } from '../document/font';
 import type { FontFace } from '../document/font';
 import {
+  CALLIGRAPHIC_FONT,
   FALLBACK_FONT,
   fileFor,
   fileOfId,
@@ -71,8 +72,13 @@ export class FontStore {
   }
 
   /** Round-hand capitals, at the places of the Latin ones. */
-  script(): Font {
+  roundHand(): Font {
     return this.file(SCRIPT_FONT);
+  }
+
+  /** Calligraphic capitals of a face, at the places of the Latin ones; null when they are its own. */
+  calligraphic(face: FontFace): Font | null {
+    return face === 'modern' ? this.file(CALLIGRAPHIC_FONT) : null;
   }
 
   byId(id: number): Font {

@@ -334,7 +334,7 @@ export class MathReader {
         break;
       }
     }
-    this.attach('sup', marks, first, nodes);
+    this.attach('sup', joinedPrimes(marks), first, nodes);
   }
 
   private script(token: Token, nodes: MathNode[]): void {
@@ -447,6 +447,19 @@ export class MathReader {
       ? { from: from.from, to: Math.max(from.to, this.endOf(from)) }
       : from;
   }
+}
+
+/** Two, three and four primes in a row are one sign, with its marks closer together. */
+const PRIMES = ['', '′', '″', '‴', '⁗'];
+
+function joinedPrimes(marks: readonly MathNode[]): readonly MathNode[] {
+  const count = marks.findIndex((m) => m.kind !== 'symbol' || m.char !== '′');
+  const primes = count < 0 ? marks.length : count;
+  const [first] = marks;
+  const last = marks[primes - 1];
+  const char = PRIMES[primes];
+  if (!char || first?.kind !== 'symbol' || !last) return marks;
+  return [{ ...first, char, to: last.to }, ...marks.slice(primes)];
 }
 
 /** What `\hline`, `\hdashline` and `\cline` put above a row. */

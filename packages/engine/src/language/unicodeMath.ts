@@ -55,7 +55,6 @@ const MEANT: Readonly<Record<string, string>> = {
   '\u0237': '𝚥',
 };
 
-const PRIMES: Readonly<Record<string, number>> = { '″': 2, '‴': 3, '⁗': 4 };
 const ROOTS: Readonly<Record<string, string>> = { '√': '', '∛': '3', '∜': '4' };
 
 /** A character typed or pasted that means more than itself; false when it stands for itself. */
@@ -74,10 +73,8 @@ export function unicodeNodes(reader: MathReader, token: Token, nodes: MathNode[]
     nodes.push({ kind: 'fraction', num, den, ...none, style: 'text', ...span });
     return true;
   }
-  const primes = PRIMES[text];
-  if (primes !== undefined) {
-    const marks = Array.from({ length: primes }, () => reader.symbol('′', 'ord', span));
-    reader.attach('sup', marks, span, nodes);
+  if (text === '″' || text === '‴' || text === '⁗') {
+    reader.attach('sup', [reader.symbol(text, 'ord', span)], span, nodes);
     return true;
   }
   if (text === '°') {

@@ -10,6 +10,8 @@ export interface Atom {
   readonly item: Item;
   /** Italic correction of a single glyph, not part of the item's width. */
   readonly italic: Sp;
+  /** How much of the width of an operator only its upper part takes: a subscript stands that much to the left. */
+  readonly overhang: Sp;
   /** The glyph, when the nucleus is a single character. */
   readonly glyph: number | null;
   readonly style: Style;
@@ -33,7 +35,17 @@ export function atom(
   cls: MathClass,
   item: Item,
   style: Style,
-  extra: Partial<Pick<Atom, 'italic' | 'glyph' | 'limits'>> = {},
+  extra: Partial<Pick<Atom, 'italic' | 'overhang' | 'glyph' | 'limits'>> = {},
 ): Atom {
-  return { kind: 'atom', cls, item, style, italic: 0, glyph: null, limits: false, ...extra };
+  return {
+    kind: 'atom',
+    cls,
+    item,
+    style,
+    italic: 0,
+    overhang: 0,
+    glyph: null,
+    limits: false,
+    ...extra,
+  };
 }

@@ -1,5 +1,5 @@
 import { PT, type Sp } from '../base/lengths';
-import { boxOf, type Box, type GlyphItem } from '../boxes/box';
+import { boxOf, type Box, type GlyphItem, type Item } from '../boxes/box';
 import type { Span } from '../base/spans';
 import type { FontSpec } from '../document/font';
 import type { Inline } from '../document/inlines';
@@ -94,18 +94,43 @@ export const units = (value: number, ctx: MathContext): Sp =>
 export const constant = (name: MathConstantName, ctx: MathContext): Sp =>
   units(ctx.table.constants[name], ctx);
 
-/** A capital followed by it is drawn in round hand (Unicode's variation selector for script letters). */
+/** Behind a script capital: drawn as calligraphic, or in round hand (Unicode's variation selectors for script letters). */
+const CALLIGRAPHIC = '\ufe00';
 const ROUND_HAND = '\ufe01';
 
-/** The context with the font that has the character: the mathematics font, or one of those that stand in. */
-export function withFontOf(char: string, ctx: MathContext): MathContext {
-  if (char.endsWith(ROUND_HAND) && char.length > 1)
-    return { ...ctx, font: ctx.fonts.script(), table: EMPTY_TABLE };
+/** The Latin capital of a script one; eight had a place in Unicode before the others. */
+const EARLIER: Readonly<Record<string, string>> = {
+  ℬ: 'B',
+  ℰ: 'E',
+  ℱ: 'F',
+  ℋ: 'H',
+  ℐ: 'I',
+  ℒ: 'L',
+  ℳ: 'M',
+  ℛ: 'R',
+};
+function latinOf(script: string): number {
+  const early = EARLIER[script];
+  return early ? early.charCodeAt(0) : (script.codePointAt(0) ?? 0) - 0x1d49c + 0x41;
+}
+
+/** The font and the glyph for a character: of the mathematics font, or of one that stands in. */
+export function drawnBy(char: string, ctx: MathContext): { ctx: MathContext; glyph: number } {
+  const selector = char.at(-1);
+  if (selector === CALLIGRAPHIC || selector === ROUND_HAND) {
+    const font =
+      selector === ROUND_HAND ? ctx.fonts.roundHand() : ctx.fonts.calligraphic(ctx.text.face);
+    const letter = char.slice(0, -1);
+    if (font)
+      return { ctx: { ...ctx, font, table: EMPTY_TABLE }, glyph: font.glyph(latinOf(letter)) };
+    return { ctx, glyph: glyphFor(letter, ctx) };
+  }
   const code = char.codePointAt(0) ?? 0;
-  if (ctx.font.glyph(code) !== 0) return ctx;
+  if (ctx.font.glyph(code) !== 0) return { ctx, glyph: glyphFor(char, ctx) };
   const symbols = ctx.fonts.symbols();
   const font = symbols.glyph(code) !== 0 ? symbols : ctx.fonts.fallback(code);
-  return font ? { ...ctx, font, table: EMPTY_TABLE } : ctx;
+  if (!font) return { ctx, glyph: 0 };
+  return { ctx: { ...ctx, font, table: EMPTY_TABLE }, glyph: font.glyph(code) };
 }
 
 /** One math unit, 1/18 quad. */
@@ -136,6 +161,25 @@ export function glyphFor(char: string, ctx: MathContext): number {
 
 export const italicOf = (glyph: number, ctx: MathContext): Sp =>
   units(ctx.table.italics.get(glyph) ?? 0, ctx);
+
+/** Lower and upper edge of what is drawn, upwards from the baseline; a glyph's box may be larger. */
+export function inkOf(item: Item): { bottom: Sp; top: Sp } {
+  if (item.kind === 'glyph') {
+    const { bottom, top } = item.font.box(item.glyph);
+    const scale = item.size / item.font.unitsPerEm;
+    return { bottom: bottom * scale, top: top * scale };
+  }
+  if (item.kind !== 'box' || item.children.length === 0)
+    return { bottom: -item.depth, top: item.height };
+  const inks = item.children.map(({ y, item: inner }) => {
+    const ink = inkOf(inner);
+    return { bottom: y + ink.bottom, top: y + ink.top };
+  });
+  return {
+    bottom: Math.min(...inks.map(({ bottom }) => bottom)),
+    top: Math.max(...inks.map(({ top }) => top)),
+  };
+}
 
 /** The box moved so that it is centred on the math axis (Appendix G, rule 13). */
 export function centredOnAxis(item: GlyphItem | Box, ctx: MathContext): Box {

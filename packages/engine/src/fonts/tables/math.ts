@@ -147,7 +147,17 @@ function readConstants(view: DataView): MathConstants {
     at += 4; // a value and the offset of its device table
   }
   out.radicalDegreeBottomRaisePercent = view.getInt16(at);
-  return out as MathConstants;
+  return exchanged(out as MathConstants);
+}
+
+/**
+ * A font may hold the two upper-limit measures in each other's place (Latin Modern Math
+ * does): the rise to the baseline is never less than the gap.
+ */
+function exchanged(constants: MathConstants): MathConstants {
+  const { upperLimitGapMin: gap, upperLimitBaselineRiseMin: rise } = constants;
+  if (rise >= gap) return constants;
+  return { ...constants, upperLimitGapMin: rise, upperLimitBaselineRiseMin: gap };
 }
 
 function readValues(view: DataView | null): Map<number, number> {

@@ -1,3 +1,4 @@
+import type { Span } from '../../base/spans';
 import type { MathClass, MathNode } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
@@ -7,11 +8,15 @@ import { DELIMITER_COMMANDS } from '../symbols/delimiters';
 import { CLASS_OF_COMMAND } from '../symbols/symbols';
 import { mathEntry as entry } from './mathEntry';
 
-/** Dots whose height is said: command, character, class. */
+/** Dots in a row at a height that is said: command, and the sign that comes three times. */
+const ROWS: readonly (readonly [string, string])[] = [
+  ['ldots', '.'],
+  ['mathellipsis', '.'],
+  ['cdots', '⋅'],
+];
+
+/** Dots as one sign: command, character, class. */
 const PLAIN: readonly (readonly [string, string, MathClass])[] = [
-  ['ldots', '…', 'inner'],
-  ['mathellipsis', '…', 'inner'],
-  ['cdots', '⋯', 'inner'],
   ['vdots', '⋮', 'ord'],
   ['varvdots', '⋮', 'ord'],
   ['ddots', '⋱', 'inner'],
@@ -19,12 +24,12 @@ const PLAIN: readonly (readonly [string, string, MathClass])[] = [
 
 /** Dots by their neighbours (amsmath): commas, operators and relations, products, integrals, others. */
 const SEMANTIC: readonly (readonly [string, string])[] = [
-  ['dotsc', '…'],
-  ['dotsb', '⋯'],
-  ['dotsm', '⋯'],
-  ['dotsi', '⋯'],
-  ['dotso', '…'],
-  ['dotsx', '…'],
+  ['dotsc', '.'],
+  ['dotsb', '⋅'],
+  ['dotsm', '⋅'],
+  ['dotsi', '⋅'],
+  ['dotso', '.'],
+  ['dotsx', '.'],
 ];
 
 /** Commands that stand for an operator or relation, besides the symbols themselves. */
@@ -60,11 +65,17 @@ const CLOSING: ReadonlySet<string> = new Set(
   Object.keys(DELIMITER_COMMANDS).filter((name) => /^(r[a-z]+|\})$/.test(name)),
 );
 
+/** Three dots with thin spaces between them, as one part (plain TeX's `\ldots`, `\cdots`). */
+function threeDots(reader: MathReader, char: string, at: Span): MathNode {
+  const dot = reader.symbol(char, 'punct', at);
+  return { kind: 'group', cls: 'inner', limits: false, body: [dot, dot, dot], ...at };
+}
+
 /** The dots, and a thin space before a bracket that closes. */
 function dotsNodes(reader: MathReader, token: Token, char: string): MathNode[] {
   const at = reader.it.spanOf(token);
   const next = ahead(reader);
-  const dots = reader.symbol(char, 'inner', at);
+  const dots = threeDots(reader, char, at);
   const closes = next !== null && classAhead(reader, next) === 'close';
   return closes ? [dots, { kind: 'space', mu: 3, width: 0, ...at }] : [dots];
 }
@@ -73,7 +84,7 @@ function dotsNodes(reader: MathReader, token: Token, char: string): MathNode[] {
 function dots(reader: MathReader, token: Token): MathNode[] {
   const next = ahead(reader);
   const cls = next ? classAhead(reader, next) : 'ord';
-  return dotsNodes(reader, token, cls === 'bin' || cls === 'rel' || cls === 'op' ? '⋯' : '…');
+  return dotsNodes(reader, token, cls === 'bin' || cls === 'rel' || cls === 'op' ? '⋅' : '.');
 }
 
 const mark = (name: string): CommandEntry =>
@@ -86,6 +97,11 @@ const mark = (name: string): CommandEntry =>
   );
 
 export const dotCommands: readonly CommandEntry[] = [
+  ...ROWS.map(([name, char]) =>
+    entry(name, '', 'Dots.', `a \\${name} b`, (reader, token) =>
+      threeDots(reader, char, reader.it.spanOf(token)),
+    ),
+  ),
   ...PLAIN.map(([name, char, cls]) =>
     entry(name, '', 'Dots.', `a \\${name} b`, (reader, token) =>
       reader.symbol(char, cls, reader.it.spanOf(token)),

@@ -6,6 +6,7 @@ import { scanDimen } from '../../expansion/scan';
 import { Cat } from '../../tokens/categories';
 import type { CommandEntry } from '../entries';
 import type { MathReader } from '../mathReader';
+import { dimenOf } from './boxes';
 import { readDelimiter } from './mathBrackets';
 import { mathEntry as entry } from './mathEntry';
 
@@ -73,8 +74,7 @@ function generalised(reader: MathReader, token: Token): FractionNode {
   const thickness = reader.argument(token);
   let bar: Sp | null = null;
   if (thickness.some((t) => t.cat !== Cat.Space)) {
-    reader.p.push([...thickness, reader.p.command('relax')]);
-    bar = scanDimen(reader.p);
+    bar = dimenOf(reader.it, thickness);
   }
   const digit = reader
     .argument(token)

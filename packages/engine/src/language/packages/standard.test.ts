@@ -70,7 +70,7 @@ const CASES: readonly (readonly [string, string, string])[] = [
   ['titling', '\\title{T}\\author{A}\\date{D}\\thetitle, \\theauthor, \\thedate', 'T, A, D'],
   ['lipsum', '\\lipsum[2][1]', ''],
   ['cancel', 'a $\\cancel{x}$ b', 'a 𝑥 b'],
-  ['dsfont,mathrsfs', '$\\mathds{1}\\mathscr{A}$', '𝟙A'],
+  ['dsfont,mathrsfs', '$\\mathds{1}\\mathscr{A}$', '𝟙𝒜'],
   [
     'natbib',
     '\\begin{thebibliography}{9}\\bibitem[Bay(2001)]{b} B.\\end{thebibliography}\\citet{b} \\citep{b}',

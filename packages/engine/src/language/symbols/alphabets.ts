@@ -81,8 +81,12 @@ function shifted(code: number, offsets: Offsets): number | null {
   return null;
 }
 
-/** Behind a capital: it is drawn in round hand. */
-const ROUND_HAND = '\ufe01';
+/** Behind a script capital: it is drawn as calligraphic, or in round hand (Unicode, “Variation Sequences”). */
+const FORMS: Partial<Record<MathAlphabet, string>> = {
+  calligraphic: '\ufe00',
+  script: '\ufe01',
+};
+const HAS_FORM = /[\ufe00\ufe01]$/u;
 
 const GREEK_SMALL = /^[α-ωϵϑϰϕϱϖ∂]$/u;
 const GREEK_CAPITAL = /^[Α-Ω]$/u;
@@ -94,8 +98,8 @@ const GREEK_CAPITAL = /^[Α-Ω]$/u;
 export function letterIn(char: string, alphabet: MathAlphabet): string {
   if (GREEK_SMALL.test(char)) return inAlphabet(char, 'normal');
   if (GREEK_CAPITAL.test(char)) return alphabet === 'normal' ? char : inAlphabet(char, alphabet);
-  if (alphabet === 'script' && /^[A-Z]$/.test(char)) return char + ROUND_HAND;
-  return inAlphabet(char, alphabet);
+  const form = /^[A-Z]$/.test(char) ? (FORMS[alphabet] ?? '') : '';
+  return inAlphabet(char, alphabet) + form;
 }
 
 /** First and last of a regular alphabet, and how far behind it the bold one lies. */
@@ -121,7 +125,7 @@ const LATER: ReadonlyMap<number, number> = new Map(
 export function emboldened(char: string): string | null {
   const sign = BOLD_SIGNS[char];
   if (sign) return sign;
-  if (char.endsWith(ROUND_HAND)) return null;
+  if (HAS_FORM.test(char)) return null;
   const code = char.codePointAt(0) ?? 0;
   const place = LATER.get(code) ?? code;
   const range = BOLD.find(([first, last]) => place >= first && place <= last);

@@ -2,8 +2,9 @@ import { PT } from '../../base/lengths';
 import { boxOf, rule, type Box, type Child } from '../../boxes/box';
 import type { CancelNode } from '../../document/math';
 import { atom, type Atom } from '../atom';
-import { constant, inStyle, type MathContext } from '../context';
+import { constant, inStyle, sizeOf, type MathContext } from '../context';
 import { supStyle } from '../style';
+import { bentPath, drawHead, drawPath } from './strokes';
 
 /** A stroke from one corner of the box to the other, reaching a little beyond it. */
 function stroke(base: Box, up: boolean, thickness: number, color: number): Child {
@@ -29,10 +30,21 @@ export function cancel(node: CancelNode, ctx: MathContext): Atom {
   if (node.down) children.push(stroke(base, false, thickness, 0));
   let { width, height } = base;
   if (node.becomes) {
+    // The stroke goes on as an arrow to what the term becomes.
+    const reach = 2 * PT;
+    const from = { x: 0, y: -base.depth - reach / 2 };
+    const slope = (base.height + base.depth + reach) / Math.max(base.width, PT);
+    const run = Math.min(5 * PT, (5 * PT) / Math.max(slope, 0.5));
+    const tip = { x: base.width + run, y: from.y + (base.width + run) * slope };
+    const path = bentPath(from, tip, 0);
+    children.splice(1, children.length, ...drawPath(path, thickness, null));
+    children.push(...drawHead(path, 0, sizeOf(ctx), thickness));
     const to = ctx.lay.list(node.becomes, inStyle(ctx, supStyle(ctx.style)));
-    children.push({ x: width + PT, y: height, item: to });
-    width += to.width + PT;
-    height += to.height;
+    const x = tip.x + 0.5 * PT;
+    const y = tip.y - to.height / 2;
+    children.push({ x, y, item: to });
+    width = x + to.width;
+    height = Math.max(tip.y, y + to.height);
   }
   return atom('ord', boxOf(width, height, base.depth, children), ctx.style);
 }

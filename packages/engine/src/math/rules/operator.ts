@@ -28,7 +28,7 @@ export function operator(node: OperatorNode, ctx: MathContext): Atom {
   if (!isDisplay(ctx.style)) {
     const glyph = glyphFor(char, ctx);
     const item = centredOnAxis(glyphItem(glyph, ctx, node, node.color), ctx);
-    return atom('op', item, ctx.style, { italic: italicOf(glyph, ctx), limits });
+    return atom('op', item, ctx.style, { overhang: italicOf(glyph, ctx), limits });
   }
   const grown = growVertically(
     char,
@@ -37,8 +37,8 @@ export function operator(node: OperatorNode, ctx: MathContext): Atom {
     node,
     node.color,
   );
-  const italic = grown.glyph === null ? 0 : italicOf(grown.glyph, ctx);
-  return atom('op', centredOnAxis(grown.item, ctx), ctx.style, { italic, limits });
+  const overhang = grown.glyph === null ? 0 : italicOf(grown.glyph, ctx);
+  return atom('op', centredOnAxis(grown.item, ctx), ctx.style, { overhang, limits });
 }
 
 /** Upright letters; a blank in the name is a thin space (`lim sup`). */

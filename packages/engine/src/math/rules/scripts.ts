@@ -24,7 +24,7 @@ function baseAtom(node: ScriptsNode, ctx: MathContext): Atom {
 }
 
 function limits(base: Atom, sup: Box | null, sub: Box | null, ctx: MathContext): Box {
-  const { item, italic } = base;
+  const { item, overhang } = base;
   const width = Math.max(item.width, sup?.width ?? 0, sub?.width ?? 0);
   const children: Child[] = [{ x: (width - item.width) / 2, y: 0, item }];
   const padding = LIMIT_PADDING * sizeOf(ctx);
@@ -35,7 +35,7 @@ function limits(base: Atom, sup: Box | null, sub: Box | null, ctx: MathContext):
       constant('upperLimitBaselineRiseMin', ctx) - sup.depth,
     );
     const y = item.height + gap + sup.depth;
-    children.push({ x: (width - sup.width) / 2 + italic / 2, y, item: sup });
+    children.push({ x: (width - sup.width) / 2 + overhang / 2, y, item: sup });
     height = y + sup.height + padding;
   }
   if (sub) {
@@ -44,7 +44,7 @@ function limits(base: Atom, sup: Box | null, sub: Box | null, ctx: MathContext):
       constant('lowerLimitBaselineDropMin', ctx) - sub.height,
     );
     const y = -(item.depth + gap + sub.height);
-    children.push({ x: (width - sub.width) / 2 - italic / 2, y, item: sub });
+    children.push({ x: (width - sub.width) / 2 - overhang / 2, y, item: sub });
     depth = -y + sub.depth + padding;
   }
   return boxOf(width, height, depth, children);
@@ -111,8 +111,8 @@ function place(
     depth = Math.max(depth, sup.depth - up);
   }
   if (sub) {
-    // An operator's item is as wide as its glyph, so its subscript stands under the overhang.
-    const x = item.width + cutIn(base, sub, down, ctx, false);
+    // The subscript of an integral stands under its overhang (OpenType MATH, "MathItalicsCorrectionInfo").
+    const x = item.width - base.overhang + cutIn(base, sub, down, ctx, false);
     children.push({ x, y: -down, item: sub });
     width = Math.max(width, x + sub.width + after);
     height = Math.max(height, sub.height - down);

@@ -17,7 +17,7 @@ export function sideset(node: SidesetNode, ctx: MathContext): Laid {
     { sup: supOf(node.left.sup), sub: subOf(node.left.sub), left: true },
     { sup: supOf(node.right.sup), sub: subOf(node.right.sub), left: false },
   ];
-  const { item, italic } = laid;
+  const { item, overhang } = laid;
   const after = constant('spaceAfterScript', ctx);
   const room = (c: (typeof corners)[number]) => Math.max(c.sup?.width ?? 0, c.sub?.width ?? 0);
   const [left, right] = corners.map(room) as [number, number];
@@ -27,14 +27,14 @@ export function sideset(node: SidesetNode, ctx: MathContext): Laid {
     const { up, down } = scriptShifts({ ...laid, glyph: null }, sup, sub, ctx);
     const edge = left + item.width;
     if (sup) {
-      children.push({ x: onLeft ? left - sup.width : edge + italic, y: up, item: sup });
+      children.push({ x: onLeft ? left - sup.width : edge, y: up, item: sup });
       height = Math.max(height, up + sup.height);
     }
     if (sub) {
-      children.push({ x: onLeft ? left - sub.width : edge, y: -down, item: sub });
+      children.push({ x: onLeft ? left - sub.width : edge - overhang, y: -down, item: sub });
       depth = Math.max(depth, down + sub.depth);
     }
   }
-  const width = left + item.width + italic + right + (right > 0 ? after : 0);
+  const width = left + item.width + right + (right > 0 ? after : 0);
   return atom('op', boxOf(width, height, depth, children), ctx.style, { limits: laid.limits });
 }

@@ -1,7 +1,7 @@
 import { boxOf, centred, rule, type Box, type Child } from '../../boxes/box';
 import type { LineNode, StackNode, StretchNode } from '../../document/math';
 import { atom, type Atom } from '../atom';
-import { constant, inStyle, type MathContext } from '../context';
+import { constant, inkOf, inStyle, type MathContext } from '../context';
 import { growHorizontally } from '../growth';
 import { cramped, subStyle, supStyle } from '../style';
 
@@ -28,16 +28,20 @@ export function stretch(node: StretchNode, ctx: MathContext): Atom {
   const base = ctx.lay.list(node.base, ctx);
   const item = growHorizontally(node.char, base.width, ctx, node);
   const width = Math.max(base.width, item.width);
-  const gap = constant(node.below ? 'stretchStackGapBelowMin' : 'stretchStackGapAboveMin', ctx);
-  const y = node.below ? -(base.depth + gap + item.height) : base.height + gap + item.depth;
+  // Braces keep off as limits do, arrows as a bar does; both from the outline.
+  const gap = node.limits
+    ? constant(node.below ? 'stretchStackGapBelowMin' : 'stretchStackGapAboveMin', ctx)
+    : constant(node.below ? 'underbarVerticalGap' : 'overbarVerticalGap', ctx);
+  const { bottom, top } = inkOf(item);
+  const y = node.below ? -(base.depth + gap + top) : base.height + gap - bottom;
   return atom(
-    'op',
-    boxOf(width, Math.max(base.height, y + item.height), Math.max(base.depth, item.depth - y), [
+    node.limits ? 'op' : 'ord',
+    boxOf(width, Math.max(base.height, y + top), Math.max(base.depth, -bottom - y), [
       { x: (width - base.width) / 2, y: 0, item: base },
       { x: (width - item.width) / 2, y, item },
     ]),
     ctx.style,
-    { limits: true },
+    { limits: node.limits },
   );
 }
 

@@ -1,19 +1,11 @@
 import type { SymbolNode } from '../../document/math';
 import { atom, type Atom } from '../atom';
 import { growVertically } from '../growth';
-import {
-  centredOnAxis,
-  glyphFor,
-  glyphItem,
-  italicOf,
-  withFontOf,
-  type MathContext,
-} from '../context';
+import { centredOnAxis, glyphItem, italicOf, drawnBy, type MathContext } from '../context';
 
 /** One character. Italic letters take their correction unless a subscript follows (rule 17). */
 export function symbol(node: SymbolNode, around: MathContext): Atom {
-  const ctx = withFontOf(node.char, around);
-  const glyph = glyphFor(node.char, ctx);
+  const { ctx, glyph } = drawnBy(node.char, around);
   const item = glyphItem(glyph, ctx, node, node.color);
   const extra = { glyph, italic: italicOf(glyph, ctx) };
   // Ends of braces have no glyph of their own: they are put together.
