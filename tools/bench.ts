@@ -3,6 +3,10 @@ import katex from 'katex';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
+import type { FontSpec } from '../packages/engine/src/document/font';
+import type { MathList } from '../packages/engine/src/document/math';
+import { formulaContext, layoutList } from '../packages/engine/src/math/layout';
+import { TEXT } from '../packages/engine/src/math/style';
 import { mathematicalDocument, numbers, type GeneratedDocument } from './bench/documents';
 
 /** Prints the budgets as ratios within this one run; absolute times only tell where one stands. */
@@ -42,6 +46,50 @@ function formulasAsStrings({ formulas }: GeneratedDocument): void {
   for (const { source, display } of formulas) {
     katex.renderToString(source, { displayMode: display, throwOnError: false });
   }
+}
+
+/** The formulas of a document as lists, found wherever they stand in what was read. */
+function listsIn(value: unknown, found: { list: MathList; font: FontSpec }[] = []): typeof found {
+  if (Array.isArray(value)) for (const item of value) listsIn(item, found);
+  else if (value !== null && typeof value === 'object') {
+    const node = value as { kind?: string; list?: MathList; font?: FontSpec; rows?: unknown };
+    if (node.kind === 'math' && node.list && node.font)
+      found.push({ list: node.list, font: node.font });
+    else for (const part of Object.values(value)) listsIn(part, found);
+  }
+  return found;
+}
+
+/** The layout of mathematics alone, lists to boxes, against katex's strings. */
+function mathAlone(): void {
+  const { formulas } = mathematicalDocument(150);
+  const some = formulas.slice(0, 2000);
+  const text = `\\documentclass{article}\n\\usepackage{amsmath,amssymb}\n\\begin{document}\n${some
+    .map(({ source, display }) => `$${display ? '\\displaystyle ' : ''}${source}$`)
+    .join('\n\n')}\n\\end{document}\n`;
+  const session = cold(text);
+  const lists = listsIn(session.nodes());
+  const noText = () => {
+    throw new Error('these formulas hold no text');
+  };
+  const ours: number[] = [];
+  const theirs: number[] = [];
+  for (let i = 0; i < 7; i++) {
+    ours.push(
+      timed(() => {
+        for (const { list, font } of lists)
+          layoutList(list, formulaContext(session.fonts, font, TEXT, noText));
+      }),
+    );
+    theirs.push(timed(() => formulasAsStrings({ text, formulas: some })));
+  }
+  const value = median(ours) / median(theirs);
+  add(
+    `${lists.length} formulas through math alone, against katex`,
+    `${ratio(value)} (${ms(median(ours))} / ${ms(median(theirs))})`,
+    '≤ 0.5 ×',
+    value <= 0.5,
+  );
 }
 
 interface Row {
@@ -235,6 +283,7 @@ function memory(): void {
 process.stdout.write('Odd Compass benchmark: ratios within this run\n\n');
 memory();
 coldAgainstKatex();
+mathAlone();
 keystrokeRows();
 await pdfAgainstPdfkit();
 firstPage();

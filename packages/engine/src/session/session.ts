@@ -1,4 +1,5 @@
 import { PT } from '../base/lengths';
+import type { BlockNode } from '../document/blocks';
 import type { Box } from '../boxes/box';
 import { layoutBlocks, setParbox } from '../blocks/layout';
 import type { PageGeometry } from '../document/page';
@@ -342,6 +343,11 @@ export class Session {
     return this.reading.blocks
       .filter(({ id }) => wanted.has(id))
       .map(({ id, start, length }) => ({ id, start, length }));
+  }
+
+  /** What reading made of the text, block by block. */
+  nodes(): BlockNode[] {
+    return this.reading.blocks.flatMap(({ reading }) => reading.nodes);
   }
 
   /** Where every block starts in the text, and the page it begins on (from 0). */
