@@ -82,6 +82,37 @@ describe('alignments', () => {
     expect(top?.pieces[0]?.left).toBeCloseTo(10, 0);
     expect(bottom?.pieces[0]?.right).toBeCloseTo(WIDTH - 10, 0);
   });
+  it('of alignat leave no space between pairs, those of flalign go from margin to margin', () => {
+    const at = first('\\begin{alignat*}{2}a&=b&c&=d\\end{alignat*}').pieces[0];
+    const spread = first('\\begin{align*}a&=b&c&=d\\end{align*}').pieces[0];
+    const full = first('\\begin{flalign*}a&=b&c&=d\\end{flalign*}').pieces[0];
+    const width = (piece?: { left: number; right: number }) =>
+      (piece?.right ?? 0) - (piece?.left ?? 0);
+    expect(width(at)).toBeLessThan(50);
+    expect(width(spread)).toBeGreaterThan(120);
+    expect(full?.left).toBeCloseTo(0, 1);
+    expect(full?.right).toBeCloseTo(WIDTH, 1);
+  });
+  it('have one number for a multline, on its last line, or its first when numbers stand left', () => {
+    const counts = (options = '') =>
+      rows('\\begin{multline}aaaa+b\\\\+cc\\\\c+dddd\\end{multline}', options)
+        .slice(0, 3)
+        .map(({ pieces }) => pieces.length);
+    expect(counts()).toEqual([1, 1, 2]);
+    expect(counts('leqno')).toEqual([2, 1, 1]);
+  });
+  it('move a line of a multline to a margin when told', () => {
+    const [, left, right] = rows(
+      '\\begin{multline*}aa\\\\\\shoveleft{bb}\\\\\\shoveright{cc}\\\\dd\\end{multline*}',
+    );
+    expect(left?.pieces[0]?.left).toBeCloseTo(10, 0);
+    expect(right?.pieces[0]?.right).toBeCloseTo(WIDTH - 10, 0);
+  });
+  it('break where a break is asked for, and nowhere else', () => {
+    const lines = Array.from({ length: 6 }, (_, i) => (i === 2 ? 'a&=b\\displaybreak' : 'a&=b'));
+    const { pages } = typeset(inArticle(`\\begin{align*}${lines.join('\\\\')}\\end{align*}`));
+    expect(pages.map(({ placed }) => placed.length)).toEqual([3, 3]);
+  });
   it('never break over a page unless allowed', () => {
     const tall = `${Array(38).fill('x').join('\\\\')} \\begin{align*}${Array(12).fill('a&=b').join('\\\\')}\\end{align*}`;
     const pagesOf = (preamble: string) =>

@@ -303,6 +303,23 @@ const EXPECTED: Readonly<Record<string, Expected>> = {
       'Half.',
     ],
   },
+  '41-mathematics': {
+    pages: 2,
+    text: [
+      'Theorem 1.1 (Wick).',
+      '(1.1)',
+      'Lemma 1.2 (after Theorem 1.1).',
+      'By (1.1)',
+      '(1.2)',
+      'From (1.2) and',
+      '(1.3)',
+      '(mod 𝑛)',
+      'and the square commutes',
+      '2 Again Theorem 1.1 (Wick).',
+      'Numbers go on',
+      'Theorem 2.1.',
+    ],
+  },
   '21-analysis': {
     pages: 1,
     text: [

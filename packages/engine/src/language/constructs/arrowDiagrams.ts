@@ -8,7 +8,7 @@ import type { EnvironmentEntry } from '../entries';
 import type { MathReader } from '../mathReader';
 import { dimenOf } from './boxes';
 import { isRowEnd, listOf, partAt } from './diagrams';
-import { environmentTokens } from './mathText';
+import { environmentTokens } from '../environmentTokens';
 
 type Draft = { -readonly [K in keyof DiagramArrow]: DiagramArrow[K] } & { labels: DiagramLabel[] };
 
@@ -222,7 +222,8 @@ function separations(reader: MathReader, options: readonly Token[]) {
     if (name === 'row sep' || name === 'sep')
       out.rowSep = known ? known[1] * em : (asked ?? out.rowSep);
   }
-  return out;
+  // The separation is counted from the boxes of the objects, which have room of their own around them.
+  return { columnSep: out.columnSep + 0.67 * em, rowSep: out.rowSep + 0.73 * em };
 }
 
 /** Diagrams of objects and arrows (the common part of the package tikz-cd). */
@@ -234,7 +235,7 @@ export const arrowDiagram: EnvironmentEntry = {
   example: '\\[\\begin{tikzcd} A \\arrow[r, "f"] \\arrow[d] & B \\\\ C & \\end{tikzcd}\\]',
   math: (reader, token) => {
     const measures = separations(reader, readOptional(reader.p) ?? []);
-    const body = environmentTokens(reader, 'tikzcd');
+    const body = environmentTokens(reader.p, 'tikzcd');
     const arrows: DiagramArrow[] = [];
     const rows = partAt(body, isRowEnd)
       .map((row) => partAt(row, (t) => t.cat === Cat.Tab))

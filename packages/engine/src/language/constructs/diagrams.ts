@@ -4,7 +4,7 @@ import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import type { EnvironmentEntry } from '../entries';
 import type { MathReader } from '../mathReader';
-import { environmentTokens } from './mathText';
+import { environmentTokens } from '../environmentTokens';
 
 type Cell = readonly [number, number];
 
@@ -191,7 +191,7 @@ export const squares: EnvironmentEntry = {
   description: 'Commutative squares: @>f>> and @VVgV between objects.',
   example: '\\begin{CD} A @>f>> B \\\\ @VVgV @VVhV \\\\ C @>k>> D \\end{CD}',
   math: (reader, token) => {
-    const { rows, arrows } = readSquares(reader, token, environmentTokens(reader, 'CD'));
+    const { rows, arrows } = readSquares(reader, token, environmentTokens(reader.p, 'CD'));
     return {
       kind: 'diagram',
       rows,

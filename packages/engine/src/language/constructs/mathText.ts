@@ -1,10 +1,9 @@
 import type { MathNode } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
 import { STOP } from '../../expansion/processor';
-import { readArgument } from '../../expansion/arguments';
-import { textOf } from '../../expansion/expandables';
 import { Cat } from '../../tokens/categories';
 import type { CommandEntry } from '../entries';
+import { environmentTokens } from '../environmentTokens';
 import type { MathReader } from '../mathReader';
 
 /** Commands of text that may stand in a formula: what they make is set as text, in one piece. */
@@ -73,7 +72,7 @@ export function textInFormula(
 export function textEnvironment(reader: MathReader, begin: Token, name: string): MathNode | null {
   if (!ENVIRONMENTS.has(name)) return null;
   const { p, it } = reader;
-  const body = environmentTokens(reader, name);
+  const body = environmentTokens(p, name);
   const named = (): Token[] => [p.make(Cat.Begin, '{'), ...p.chars(name), p.make(Cat.End, '}')];
   const whole = [begin, ...named(), ...body, p.command('end'), ...named()];
   return { kind: 'text', inlines: it.inlinesOf(whole), ...reader.span(begin) };
@@ -108,27 +107,3 @@ export const textCell: CommandEntry = {
     return { kind: 'text', inlines: it.inlinesOf(tokens), ...reader.span(token) };
   },
 };
-
-/** The tokens up to the `\end` of the environment, which is taken; nothing in them is expanded. */
-export function environmentTokens(reader: MathReader, name: string): Token[] {
-  const { p } = reader;
-  const out: Token[] = [];
-  let open = 1;
-  for (let token = p.next(); token !== null; token = p.next()) {
-    const edge = token.cat === Cat.Command && (token.text === 'begin' || token.text === 'end');
-    if (token.cat === STOP) {
-      p.unread(token);
-      break;
-    }
-    if (!edge) {
-      out.push(token);
-      continue;
-    }
-    const argument = readArgument(p, token) ?? [];
-    if (textOf(p, argument) === name) open += token.text === 'begin' ? 1 : -1;
-    if (open === 0) return out;
-    out.push(token, p.make(Cat.Begin, '{'), ...argument, p.make(Cat.End, '}'));
-  }
-  reader.p.report('environment-unclosed', reader.p.place, { name });
-  return out;
-}

@@ -75,6 +75,7 @@ import {
   undertilde,
   upgreek,
 } from './symbolPackages';
+import { thmRestate } from './thmRestate';
 import { thmtools } from './thmtools';
 import { tabularx } from './tabularx';
 import { tgpagella } from './tgpagella';
@@ -161,6 +162,7 @@ const ALL: readonly PackageEntry[] = [
   color,
   xspace,
   thmtools,
+  thmRestate,
   amscd,
   tikzcd,
   arydshln,

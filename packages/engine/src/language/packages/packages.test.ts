@@ -166,3 +166,20 @@ describe('every package', () => {
     }
   });
 });
+
+describe('theorems said again', () => {
+  const preamble =
+    '\\usepackage{amsthm,thm-restate}\\newtheorem{thm}{Theorem}\\newtheorem{lem}[thm]{Lemma}';
+  const body =
+    '\\begin{restatable}[Wick]{thm}{tides}\\label{t} It turns. \\end{restatable}\n' +
+    '\\begin{lem} By \\ref{t}. \\end{lem}\n\n\\tides*\n\n\\begin{lem} Last. \\end{lem}';
+  it('have the number they had, and take none', () => {
+    expect(bodyLines(body, preamble)).toEqual([
+      'Theorem 1 (Wick). It turns.',
+      'Lemma 2. By 1.',
+      'Theorem 1 (Wick). It turns.',
+      'Lemma 3. Last.',
+    ]);
+  });
+  it('have their label once', () => expect(findingsIn(inArticle(body, preamble))).toEqual([]));
+});

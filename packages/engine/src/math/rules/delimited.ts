@@ -11,9 +11,10 @@ const FACTOR = 0.901;
 const SHORTFALL: Sp = 5 * PT;
 /**
  * Heights with depths of `\big`, `\Big`, `\bigg`, `\Bigg` at 10 pt: what rule 19 asks for around
- * boxes 8.5, 11.5, 14.5 and 17.5 pt high (plain TeX), which `cmex10` meets with 12, 18, 24 and 30 pt.
+ * boxes 8.5, 11.5, 14.5 and 17.5 pt high (plain TeX) is 10.8, 16.2, 21.6 and 27 pt, which `cmex10`
+ * meets with 12, 18, 24 and 30 pt. A little more lets each font take the form drawn for that.
  */
-const BIG_SIZES: readonly Sp[] = [10.81 * PT, 16.21 * PT, 21.62 * PT, 27.03 * PT];
+const BIG_SIZES: readonly Sp[] = [11.5 * PT, 16.6 * PT, 22.2 * PT, 27.7 * PT];
 
 /** The size brackets need around contents (rule 19). */
 export function delimiterSize(body: Pick<Box, 'height' | 'depth'>, ctx: MathContext): Sp {

@@ -1,11 +1,20 @@
 import type { Sp } from '../../base/lengths';
-import { boxOf, rule, type Box, type Child } from '../../boxes/box';
+import { boxOf, type Box, type Child } from '../../boxes/box';
 import type { DiagramArrow, DiagramLabel, DiagramNode } from '../../document/math';
 import { atom, type Atom } from '../atom';
 import { centredOnAxis, constant, inStyle, sizeOf, type MathContext } from '../context';
 import { TEXT, supStyle } from '../style';
 import { growHorizontally } from '../growth';
-import { along, bentPath, drawHead, drawPath, type Path, type Point } from './strokes';
+import {
+  along,
+  bentPath,
+  drawBar,
+  drawHead,
+  drawPath,
+  movedAside,
+  type Path,
+  type Point,
+} from './strokes';
 
 /** Between an object and the arrows at it, and between an arrow and its label, in em. */
 const OBJECT_GAP = 0.3;
@@ -39,7 +48,19 @@ export function diagram(node: DiagramNode, around: MathContext): Atom {
     const to = places[arrow.toCell[0]]?.[arrow.toCell[1]];
     if (from && to && from !== to) children.push(...drawArrow(arrow, from, to, labels, ctx));
   }
-  return atom('ord', centredOnAxis(boxOf(width, height, depth, children), ctx), around.style);
+  const box = aroundAll(boxOf(width, height, depth, children));
+  return atom('ord', centredOnAxis(box, ctx), around.style);
+}
+
+/** The box made as large as all that stands upright in it: labels may reach beyond the objects. */
+function aroundAll(box: Box): Box {
+  const upright = box.children.filter(({ item }) => item.kind === 'box' && !item.transform);
+  const left = Math.min(0, ...upright.map(({ x }) => x));
+  const right = Math.max(box.width, ...upright.map(({ x, item }) => x + item.width));
+  const height = Math.max(box.height, ...upright.map(({ y, item }) => y + item.height));
+  const depth = Math.max(box.depth, ...upright.map(({ y, item }) => item.depth - y));
+  const children = box.children.map((child) => ({ ...child, x: child.x - left }));
+  return boxOf(right - left, height, depth, children);
 }
 
 const labelBox = ({ list }: DiagramLabel, ctx: MathContext): Box =>
@@ -102,13 +123,36 @@ function drawArrow(
 ): Child[] {
   const path = pathOf(arrow, from, to, ctx);
   if (!path) return [];
-  const straight = arrow.bend === 0 && (arrow.line === 'solid' || arrow.line === 'double');
-  const drawn = straight ? glyphArrow(arrow, path, ctx) : strokedArrow(arrow, path, ctx);
+  const onIt = arrow.labels.find(({ side }) => side === 'on');
+  const box = onIt ? labels.get(onIt) : undefined;
+  // The line is broken where a label stands on it.
+  const parts = box ? aroundLabel(path, box, ctx) : [path];
+  const drawn =
+    parts.length === 1 && hasGlyph(arrow)
+      ? glyphArrow(arrow, path, ctx)
+      : strokedArrow(arrow, parts, ctx);
   const beside = arrow.labels.flatMap((label) => {
     const box = labels.get(label);
     return box ? placeLabel(label, box, path, ctx) : [];
   });
   return [...(arrow.line === 'none' ? [] : drawn), ...beside];
+}
+
+/** Straight arrows are those of the font; bent, broken and headless double ones are drawn in strokes. */
+const hasGlyph = ({ bend, line, head }: DiagramArrow): boolean =>
+  bend === 0 && (line === 'solid' || (line === 'double' && head !== 'none'));
+
+/** The path before and behind a label that stands on its middle. */
+function aroundLabel(path: Path, label: Box, ctx: MathContext): Path[] {
+  const { point } = along(path, 0.5);
+  const pad = LABEL_GAP * sizeOf(ctx);
+  const covered = ({ x, y }: Point): boolean =>
+    Math.abs(x - point.x) < label.width / 2 + pad &&
+    Math.abs(y - point.y) < (label.height + label.depth) / 2 + pad;
+  const first = path.findIndex(covered);
+  const last = path.findLastIndex(covered);
+  if (first < 0) return [path];
+  return [path.slice(0, first), path.slice(last + 1)].filter((part) => part.length > 1);
 }
 
 /** From the edge of one object to that of the other; null when they touch. */
@@ -161,13 +205,20 @@ function arrowChar({ line, head, tail }: DiagramArrow): string {
   return tail === 'tail' ? '↣' : '→';
 }
 
-function strokedArrow(arrow: DiagramArrow, path: Path, ctx: MathContext): Child[] {
+function strokedArrow(arrow: DiagramArrow, parts: readonly Path[], ctx: MathContext): Child[] {
   const em = sizeOf(ctx);
   const thickness = constant('overbarRuleThickness', ctx);
   const dash = arrow.line === 'dashed' ? 0.3 * em : arrow.line === 'dotted' ? 0.1 * em : null;
-  const out = drawPath(path, thickness, dash);
-  if (arrow.head !== 'none') out.push(...drawHead(path, 0, em, thickness));
-  if (arrow.head === 'two') out.push(...drawHead(path, 0.18 * em, em, thickness));
+  const asides = arrow.line === 'double' ? [0.1 * em, -0.1 * em] : [0];
+  const out = parts.flatMap((path) =>
+    asides.flatMap((aside) => drawPath(movedAside(path, aside), thickness, dash)),
+  );
+  const [first] = parts;
+  const last = parts.at(-1);
+  if (!first || !last) return out;
+  if (arrow.tail === 'bar') out.push(drawBar(first, 0.2 * em, thickness));
+  if (arrow.head !== 'none') out.push(...drawHead(last, 0, em, thickness));
+  if (arrow.head === 'two') out.push(...drawHead(last, 0.18 * em, em, thickness));
   return out;
 }
 
@@ -180,10 +231,5 @@ function placeLabel(label: DiagramLabel, box: Box, path: Path, ctx: MathContext)
   const off = side * (LABEL_GAP * sizeOf(ctx) + extent);
   const x = point.x + normal.x * off - box.width / 2;
   const y = point.y + normal.y * off - (box.height - box.depth) / 2;
-  const out: Child[] = [{ x, y, item: box }];
-  if (label.side !== 'on') return out;
-  // The line is broken where the label stands on it.
-  const pad = LABEL_GAP * sizeOf(ctx);
-  const paper = rule(box.width + 2 * pad, box.height + pad, box.depth + pad, 0xffffff);
-  return [{ x: x - pad, y, item: paper }, ...out];
+  return [{ x, y, item: box }];
 }

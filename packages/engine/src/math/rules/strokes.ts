@@ -117,3 +117,28 @@ export function drawHead(path: Path, back: Sp, em: Sp, thickness: Sp): Child[] {
     return points.slice(1).map((p, i) => stroke(points[i] as Point, p, thickness));
   });
 }
+
+/** A path beside the path, to its left. */
+export function movedAside(path: Path, aside: Sp): Path {
+  if (aside === 0) return path;
+  return path.map((p, i) => {
+    const before = path[Math.max(0, i - 1)] as Point;
+    const behind = path[Math.min(path.length - 1, i + 1)] as Point;
+    const length = Math.max(distance(before, behind), 1e-9);
+    return {
+      x: p.x - ((behind.y - before.y) / length) * aside,
+      y: p.y + ((behind.x - before.x) / length) * aside,
+    };
+  });
+}
+
+/** A short stroke across the start of a path. */
+export function drawBar(path: Path, half: Sp, thickness: Sp): Child {
+  const { point, direction } = along(path, 0);
+  const across = { x: -direction.y * half, y: direction.x * half };
+  return stroke(
+    { x: point.x - across.x, y: point.y - across.y },
+    { x: point.x + across.x, y: point.y + across.y },
+    thickness,
+  );
+}
