@@ -35,6 +35,7 @@ export type FindingCode =
   | 'delimiter-unmatched'
   | 'delimiter-missing'
   | 'scripts-doubled'
+  | 'fraction-ambiguous'
   | 'script-missing'
   | 'dollar-in-formula'
   | 'text-only-in-math'

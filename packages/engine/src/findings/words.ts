@@ -186,6 +186,11 @@ export const WORDS: Readonly<Record<FindingCode, Words>> = {
     message: 'There are two {what} on one symbol.',
     cause: 'Put braces around what belongs together: a^{b^c} or {a^b}^c.',
   },
+  'fraction-ambiguous': {
+    severity: 'off',
+    message: 'Two fractions of this old form stand in one group.',
+    cause: 'Which is over which cannot be told. Put braces around one of them, or write \\frac.',
+  },
   'script-missing': {
     severity: 'broken',
     message: 'Nothing stands behind this {name}.',

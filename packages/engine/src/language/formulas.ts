@@ -58,6 +58,8 @@ function readFormula(
  * what was found behind it only follows from that.
  */
 function reportUnclosed(it: Interpreter, last: Span, mark: string): void {
+  // An argument without its } has taken the end of the formula with it, or half of one.
+  if (it.findings.some(({ code }) => code === 'argument-unclosed')) return;
   const { reader } = it.p;
   const open = mark === '$' ? firstWithProse(it, last) : last;
   it.findings = it.findings.filter(({ code, from }) => code !== 'math-in-text' || from < open.from);

@@ -62,6 +62,8 @@ export class MathReader {
   /** Set by a cell over several columns while it is read. */
   cellSpan: ArraySpan | null = null;
   private depth = 0;
+  /** What the whole formula reads up to. */
+  private outermost: Until | null = null;
 
   constructor(readonly it: Interpreter) {
     this.p = it.p;
@@ -71,6 +73,7 @@ export class MathReader {
   /** Reads nodes until the end asked for; an early end is left unread. */
   list(until: Until): { nodes: MathNode[]; ended: Ended } {
     if (this.depth >= DEEPEST) return this.tooDeep(until);
+    this.outermost ??= until;
     const nodes: MathNode[] = [];
     const outerInfix = this.infix;
     this.infix = null;
@@ -98,6 +101,10 @@ export class MathReader {
 
   /** Called by an infix command: what was read so far becomes the numerator. */
   splitAt(infix: Omit<Infix, 'numerator'>, nodes: MathNode[]): void {
+    if (this.infix) {
+      this.p.report('fraction-ambiguous', infix.span);
+      nodes.push(this.infixFraction(nodes.splice(0)));
+    }
     this.infix = { ...infix, numerator: nodes.splice(0) };
   }
 
@@ -216,7 +223,8 @@ export class MathReader {
 
   private dollar(token: Token, until: Until): Ended | null {
     if (until === 'dollar') return 'closed';
-    if (this.environments.length === 0) return this.giveBack(token);
+    // It ends the formula it began; what is open in it is told of there.
+    if (this.environments.length === 0 || this.outermost === 'dollar') return this.giveBack(token);
     this.p.report('dollar-in-formula', this.it.spanOf(token), {}, this.removal(token));
     return null;
   }

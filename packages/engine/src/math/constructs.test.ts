@@ -287,6 +287,10 @@ describe('what cannot be read', () => {
     ['\\alhpa+1', 'command-unknown', '\\alhpa'],
     ['\\sqrt[3]', 'argument-missing', '\\sqrt'],
     ['\\big x', 'delimiter-missing', '\\big'],
+    ['\\begin{matrix} a & b', 'environment-unclosed', '\\begin'],
+    ['\\sqrt{a', 'group-unclosed', '{'],
+    ['\\text{a', 'argument-unclosed', '{'],
+    ['a\\over b\\over c', 'fraction-ambiguous', '\\over'],
   ])('%s gives one finding, at its cause', (source, kind, at) => {
     const found = kinds(source);
     expect(found.map((f) => f.kind)).toEqual([kind]);
@@ -297,6 +301,8 @@ describe('what cannot be read', () => {
     ['\\left( a + b', '( 𝑎 + 𝑏'],
     ['a^2^3', '𝑎 2'],
     ['c+\\nosuch d', '𝑐 +'],
+    ['a\\over b\\over c', '𝑎 𝑏 𝑐'],
+    ['\\begin{matrix} a & b', '𝑎 𝑏'],
   ])('%s still shows what can be read', (source, shown) => {
     expect(signs(source)).toContain(shown.split(' ')[0]);
     for (const char of shown.split(' ')) expect(signs(source).split(' ')).toContain(char);
