@@ -8,5 +8,7 @@ export default defineConfig({
   test: {
     include: ['packages/**/*.test.ts', 'src/**/*.test.ts', 'tests/*.test.ts'],
     testTimeout: 300_000,
+    // The engine is loaded once for all files of a worker: it keeps no state of its own.
+    isolate: false,
   },
 });
