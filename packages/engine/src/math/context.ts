@@ -152,9 +152,13 @@ export function glyphItem(glyph: number, ctx: MathContext, span: Span, color = 0
   };
 }
 
+/** A norm's bars stand as far apart as the sign for parallels; the fonts have them closer (plain TeX: one sign for both). */
+const NORM = '‖';
+const PARALLEL = 0x2225;
+
 /** The glyph of a character, in the form for the style's level. */
 export function glyphFor(char: string, ctx: MathContext): number {
-  const glyph = ctx.font.glyph(char.codePointAt(0) ?? 0);
+  const glyph = ctx.font.glyph(char === NORM ? PARALLEL : (char.codePointAt(0) ?? 0));
   const level = sizeLevel(ctx.style);
   return level === 0 ? glyph : ctx.font.scriptForm(glyph, level);
 }

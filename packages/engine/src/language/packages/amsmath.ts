@@ -135,7 +135,12 @@ const amsMacros: readonly CommandEntry[] = [
   formula('varinjlim', 'The direct limit.', '\\mathop{\\underrightarrow{\\mathrm{lim}}}'),
   formula('varprojlim', 'The inverse limit.', '\\mathop{\\underleftarrow{\\mathrm{lim}}}'),
   ...CAPITALS.map((name) => formula(`var${name}`, `Italic ${name}.`, `\\mathit{\\${name}}`)),
-  formula('nobreakdash', 'No break behind the dash that follows.', ''),
+  // `\\mskip2mu\\mathpunct{}\\mkern-\\thinmuskip{:}\\mskip6mu`
+  formula(
+    'colon',
+    'A colon as in f: A → B, closer to what stands before it.',
+    '\\mskip 2mu{:}\\mskip 6mu\\relax',
+  ),
 ];
 
 /** Equations numbered 1a, 1b … within one number. */
