@@ -7,5 +7,7 @@ export { FONT_FILES, type FontFile } from './fonts/catalog';
 export { FontStore, type FontSource } from './fonts/store';
 export { lineMap, positionAt } from './source/lines';
 export { applyEdits, editBetween, type TextEdit } from './source/edits';
+export { vocabulary, type Word } from './session/vocabulary';
+export { glimpse, type Glimpse } from './session/glimpse';
 export type { Described } from './language/entries';
 export { filesOf, NO_FILES, type AssignmentFiles } from './session/files';

@@ -2,6 +2,7 @@
 export type FindingCode =
   | 'command-unknown'
   | 'command-not-defined-here'
+  | 'package-needed'
   | 'environment-unknown'
   | 'formula-unclosed'
   | 'math-in-text'

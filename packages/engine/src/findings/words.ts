@@ -13,6 +13,11 @@ export const WORDS: Readonly<Record<FindingCode, Words>> = {
     message: 'There is no command \\{name}.',
     cause: 'It is misspelt, or the package that brings it is not loaded.',
   },
+  'package-needed': {
+    severity: 'broken',
+    message: '{name} comes with the package {package}, which is not loaded.',
+    cause: 'A line \\usepackage{{package}} before \\begin{document} is missing.',
+  },
   'command-not-defined-here': {
     severity: 'advice',
     message: 'Nothing in this document defines \\{name}; it is taken for {body}.',

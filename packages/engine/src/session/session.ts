@@ -11,6 +11,8 @@ import { CELLS, pageGeometry } from '../language/parameters';
 import { describePage, PageLists } from '../output/display/describe';
 import type { PageDescription } from '../output/display/description';
 import { writePdf, type Bookmark } from '../output/pdf/write';
+import { withNeededPackages } from './neededPackages';
+import { formulaSpans } from './formulaSpans';
 import { fontUnitsOf } from './fontUnits';
 import type { FlowBlock, Page } from '../pages/page';
 import { setText } from '../paragraphs/boxes';
@@ -345,6 +347,18 @@ export class Session {
       .map(({ id, start, length }) => ({ id, start, length }));
   }
 
+  /** Labels with what they name: number, and kind of thing. */
+  labels(): { name: string; value: string; kind: string }[] {
+    return [...this.facts.labels.values()]
+      .filter(({ name }) => !name.startsWith('\u0001'))
+      .map(({ name, value, kind }) => ({ name, value, kind: kind ?? '' }));
+  }
+
+  /** The extents of all formulas in the text, start and end by turns. */
+  formulaSpans(): Int32Array {
+    return formulaSpans(this.reading.blocks);
+  }
+
   /** What reading made of the text, block by block. */
   nodes(): BlockNode[] {
     return this.reading.blocks.flatMap(({ reading }) => reading.nodes);
@@ -380,7 +394,8 @@ export class Session {
     for (const { block, finding } of this.repeated) add(block.start, finding);
     for (const finding of documentFindings(this.reading)) add(0, finding);
     if (this.unsettled) add(0, { code: 'facts-unsettled', from: 0, to: 0, args: {} });
-    return out.sort((a, b) => a.from - b.from || a.to - b.to);
+    out.sort((a, b) => a.from - b.from || a.to - b.to);
+    return withNeededPackages(out, () => this.text);
   }
 
   private worded(start: number, raw: RawFinding): Finding {

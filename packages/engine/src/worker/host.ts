@@ -2,7 +2,9 @@ import { FALLBACK_FONT, MATH_FONTS, type FontFile } from '../fonts/catalog';
 import { buffersOf, type PageDescription } from '../output/display/description';
 import { pageText } from '../output/display/text';
 import type { Page } from '../pages/page';
-import { Session } from '../session/session';
+import { glimpse } from '../session/glimpse';
+import { Session, type CalendarDate } from '../session/session';
+import { vocabulary } from '../session/vocabulary';
 import type { GlyphOutline, PageInfo, PageView, Request, Response } from './messages';
 
 /** What a worker's surroundings give: fonts from afar, a way to answer, a turn of the event loop. */
@@ -24,6 +26,7 @@ export class WorkerHost {
   private readonly fonts = new Map<FontFile, Uint8Array>();
   private revision = 0;
   private run = 0;
+  private today: CalendarDate = { year: 2000, month: 1, day: 1 };
   private view = { first: 0, last: 1 };
   private readonly keys = new WeakMap<Page, number>();
   private nextKey = 1;
@@ -53,6 +56,11 @@ export class WorkerHost {
         for (const { from, to, text } of request.edits) this.session?.edit(from, to, text);
         this.revision = request.revision;
         return this.settle();
+      case 'vocabulary':
+        return this.around.post({ kind: 'vocabulary', words: vocabulary() }, []);
+      case 'glimpse':
+        await this.opened;
+        return this.sendGlimpse(request);
       case 'view':
         this.view = { first: request.first, last: request.last };
         if (this.session) this.sendPages();
@@ -62,6 +70,7 @@ export class WorkerHost {
   private async open(request: Extract<Request, { kind: 'open' }>): Promise<void> {
     await this.loadFonts([FALLBACK_FONT, MATH_FONTS.modern]);
     const fonts = (file: FontFile): Uint8Array | null => this.fonts.get(file) ?? null;
+    this.today = request.today;
     this.session = new Session({ fonts, today: request.today });
     this.session.setText(request.text);
     this.revision = request.revision;
@@ -102,6 +111,23 @@ export class WorkerHost {
     this.sendPages();
     await this.around.turn();
     if (run === this.run) this.sendFacts();
+  }
+
+  /** Typesets a piece by itself; fonts it lacks are fetched and it is tried again. */
+  private async sendGlimpse({ id, source, preamble }: Extract<Request, { kind: 'glimpse' }>) {
+    const lacking = new Set<FontFile>();
+    const fonts = (file: FontFile): Uint8Array | null => {
+      const bytes = this.fonts.get(file) ?? null;
+      if (!bytes) lacking.add(file);
+      return bytes;
+    };
+    let made = glimpse(source, preamble, fonts, this.today);
+    for (let round = 0; lacking.size > 0 && round < 3; round++) {
+      await this.loadFonts([...lacking]);
+      lacking.clear();
+      made = glimpse(source, preamble, fonts, this.today);
+    }
+    this.around.post({ kind: 'glimpse', id, glimpse: made }, []);
   }
 
   private keyOf(page: Page): number {
@@ -172,6 +198,7 @@ export class WorkerHost {
   private sendFacts(): void {
     const session = this.session as Session;
     const { starts, pages } = session.blockPlaces();
+    const formulas = session.formulaSpans();
     this.around.post(
       {
         kind: 'facts',
@@ -180,8 +207,10 @@ export class WorkerHost {
         outline: session.outline(),
         blockStarts: starts,
         blockPages: pages,
+        labels: session.labels(),
+        formulas,
       },
-      [],
+      [formulas.buffer as ArrayBuffer],
     );
   }
 }

@@ -1,2 +1,12 @@
 export { WorkerHost, type WorkerSurroundings } from './host';
-export type { BlockPlace, GlyphOutline, PageInfo, PageView, Request, Response } from './messages';
+export type {
+  BlockPlace,
+  GlyphOutline,
+  LabelFact,
+  PageInfo,
+  PageView,
+  Request,
+  Response,
+} from './messages';
+export type { Word } from '../session/vocabulary';
+export type { Glimpse } from '../session/glimpse';

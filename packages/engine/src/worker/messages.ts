@@ -1,6 +1,8 @@
 import type { CalendarDate, OutlineEntry } from '../session/session';
 import type { Finding } from '../findings/finding';
 import type { PageDescription } from '../output/display/description';
+import type { Glimpse } from '../session/glimpse';
+import type { Word } from '../session/vocabulary';
 import type { TextEdit } from '../source/edits';
 
 /** What the page asks of the worker. All plain data. */
@@ -14,6 +16,15 @@ export type Request =
     }
   /** Edits in order; each one's offsets refer to the text after those before it. */
   | { readonly kind: 'edit'; readonly edits: readonly TextEdit[]; readonly revision: number }
+  /** Every name of the language, asked for once. */
+  | { readonly kind: 'vocabulary' }
+  /** A piece of source typeset by itself, with the lines that load what it needs. */
+  | {
+      readonly kind: 'glimpse';
+      readonly id: number;
+      readonly source: string;
+      readonly preamble: string;
+    }
   /** The pages in sight, from 0, the last one included. */
   | { readonly kind: 'view'; readonly first: number; readonly last: number };
 
@@ -65,4 +76,17 @@ export type Response =
       /** Starts of all blocks, and the page each one begins on (from 0). */
       readonly blockStarts: readonly number[];
       readonly blockPages: readonly number[];
-    };
+      readonly labels: readonly LabelFact[];
+      /** Starts and ends of all formulas, by turns. */
+      readonly formulas: Int32Array;
+    }
+  | { readonly kind: 'vocabulary'; readonly words: readonly Word[] }
+  /** The picture asked for, or null when there is nothing to show. */
+  | { readonly kind: 'glimpse'; readonly id: number; readonly glimpse: Glimpse | null };
+
+/** A label, the number it names and the kind of thing. */
+export interface LabelFact {
+  readonly name: string;
+  readonly value: string;
+  readonly kind: string;
+}

@@ -198,6 +198,8 @@
           {text}
           findings={engine.findings}
           upToDate={settled}
+          formulas={engine.formulas}
+          engine={engine.knowledge}
           onedit={edited}
           oncaret={(offset) => {
             caret = offset;

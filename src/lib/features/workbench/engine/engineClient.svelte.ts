@@ -1,5 +1,14 @@
 import type { Finding, OutlineEntry, PageDescription, TextEdit } from '@odd-compass/engine';
-import type { BlockPlace, PageInfo, Request, Response } from '@odd-compass/engine/worker';
+import type {
+  BlockPlace,
+  Glimpse,
+  LabelFact,
+  PageInfo,
+  Request,
+  Response,
+  Word,
+} from '@odd-compass/engine/worker';
+import type { EngineKnowledge } from '../source/sourceFacts';
 import EngineWorker from './engine.worker?worker';
 
 /** A page in sight. */
@@ -18,6 +27,11 @@ export class EngineClient {
   outline = $state.raw<readonly OutlineEntry[]>([]);
   blockStarts = $state.raw<readonly number[]>([]);
   blockPages = $state.raw<readonly number[]>([]);
+  labels = $state.raw<readonly LabelFact[]>([]);
+  /** Starts and ends of all formulas, by turns. */
+  formulas = $state.raw<Int32Array>(new Int32Array());
+  /** Every name of the language. */
+  words = $state.raw<readonly Word[]>([]);
   /** The revision of the text that the pages, and the findings, are of. */
   pagesRevision = $state(0);
   factsRevision = $state(0);
@@ -30,6 +44,9 @@ export class EngineClient {
   readonly outlines = new Map<number, Path2D>();
   private readonly kept = new Map<number, SightedPage>();
   private readonly worker: Worker;
+  private asked = 0;
+  private readonly glimpses = new Map<string, Promise<Glimpse | null>>();
+  private readonly waiting = new Map<number, (glimpse: Glimpse | null) => void>();
 
   constructor(text: string) {
     this.worker = new EngineWorker();
@@ -39,6 +56,7 @@ export class EngineClient {
     const today = { year: now.getFullYear(), month: now.getMonth() + 1, day: now.getDate() };
     const fontBase = `${location.origin}/fonts/`;
     this.say({ kind: 'open', text, revision: 1, today, fontBase });
+    this.say({ kind: 'vocabulary' });
   }
 
   /** Edits, each one's offsets counted after those before it. */
@@ -49,6 +67,26 @@ export class EngineClient {
 
   view(first: number, last: number): void {
     this.say({ kind: 'view', first, last });
+  }
+
+  /** What the source asks of the engine. */
+  readonly knowledge: EngineKnowledge = {
+    words: () => this.words,
+    labels: () => this.labels,
+    glimpse: (source, preamble) => this.glimpse(source, preamble),
+  };
+
+  /** A piece of source typeset by itself; asked for again, the same picture. */
+  glimpse(source: string, preamble: string): Promise<Glimpse | null> {
+    const key = `${preamble}\n${source}`;
+    let asked = this.glimpses.get(key);
+    if (!asked) {
+      const id = ++this.asked;
+      asked = new Promise((resolve) => this.waiting.set(id, resolve));
+      this.glimpses.set(key, asked);
+      this.say({ kind: 'glimpse', id, source, preamble });
+    }
+    return asked;
   }
 
   close(): void {
@@ -62,11 +100,22 @@ export class EngineClient {
   private hear(response: Response): void {
     this.failed = response.kind === 'failed';
     if (response.kind === 'failed') return;
+    if (response.kind === 'vocabulary') {
+      this.words = response.words;
+      return;
+    }
+    if (response.kind === 'glimpse') {
+      this.waiting.get(response.id)?.(response.glimpse);
+      this.waiting.delete(response.id);
+      return;
+    }
     if (response.kind === 'facts') {
       this.findings = response.findings;
       this.outline = response.outline;
       this.blockStarts = response.blockStarts;
       this.blockPages = response.blockPages;
+      this.labels = response.labels;
+      this.formulas = response.formulas;
       this.factsRevision = response.revision;
       return;
     }

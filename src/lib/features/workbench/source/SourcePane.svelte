@@ -4,6 +4,7 @@
   import { onMount } from 'svelte';
   import { openEditor, type EditorEvents } from './editor';
   import { setFindings } from './findingNotes';
+  import { setFormulas, type EngineKnowledge } from './sourceFacts';
 
   interface Props extends EditorEvents {
     text: string;
@@ -11,8 +12,12 @@
     /** Are the findings about the text as it stands? */
     upToDate: boolean;
     onready: (view: EditorView) => void;
+    /** Starts and ends of the formulas, as the engine read them. */
+    formulas: Int32Array;
+    engine: EngineKnowledge;
   }
-  let { text, findings, upToDate, onedit, oncaret, onmove, onready }: Props = $props();
+  let { text, findings, upToDate, formulas, engine, onedit, oncaret, onmove, onready }: Props =
+    $props();
 
   /** Notes move lines, so they wait until the typing pauses. */
   const PAUSE = 500;
@@ -20,7 +25,7 @@
   let view: EditorView | null = null;
 
   onMount(() => {
-    const opened = openEditor(host, text, { onedit, oncaret, onmove });
+    const opened = openEditor(host, text, { onedit, oncaret, onmove }, engine);
     view = opened;
     opened.scrollDOM.addEventListener('scroll', onmove, { passive: true });
     onready(opened);
@@ -32,6 +37,10 @@
     if (!upToDate) return;
     const timer = setTimeout(() => view?.dispatch({ effects: setFindings.of(shown) }), PAUSE);
     return () => clearTimeout(timer);
+  });
+
+  $effect(() => {
+    if (upToDate) view?.dispatch({ effects: setFormulas.of(formulas) });
   });
 </script>
 
@@ -45,9 +54,7 @@
     color: var(--color-info);
     font-weight: 600;
   }
-  .source :global(.src-math),
-  .source :global(.src-math-command),
-  .source :global(.src-mark) {
+  .source :global(.src-formula) {
     background: color-mix(in srgb, var(--color-primary) 11%, transparent);
   }
   .source :global(.src-math-command) {
@@ -63,6 +70,75 @@
   }
   .source :global(.src-brace) {
     color: var(--color-secondary);
+  }
+  .source :global(.cm-foldGutter span) {
+    color: var(--color-secondary);
+    cursor: pointer;
+  }
+  .source :global(.cm-tooltip) {
+    border: 1px solid var(--color-base-300);
+    border-radius: var(--radius-box);
+    background: var(--color-base-100);
+    color: var(--color-base-content);
+    box-shadow: 0 4px 14px color-mix(in srgb, var(--color-base-content) 18%, transparent);
+  }
+  .source :global(.cm-tooltip-autocomplete > ul) {
+    max-height: 15em;
+    font-family: var(--font-source);
+    font-size: 13px;
+  }
+  .source :global(.cm-tooltip-autocomplete > ul > li) {
+    padding: 2px 10px;
+    line-height: 1.5;
+  }
+  .source :global(.cm-tooltip-autocomplete > ul > li[aria-selected]) {
+    background: var(--color-primary);
+    color: var(--color-primary-content);
+  }
+  .source :global(.cm-completionMatchedText) {
+    text-decoration: none;
+    font-weight: 700;
+  }
+  .source :global(.cm-completionDetail) {
+    margin-left: 1em;
+    font-family: var(--font-ui);
+    font-size: 14px;
+    font-style: normal;
+    opacity: 0.85;
+  }
+  .source :global(.cm-completionInfo) {
+    max-width: 18em;
+    padding: 6px 10px;
+    font-family: var(--font-ui);
+    font-size: 15px;
+  }
+  .source :global(.word-card) {
+    max-width: 26em;
+    padding: 8px 12px;
+    font-family: var(--font-ui);
+    font-size: 15px;
+    line-height: 1.35;
+  }
+  .source :global(.word-card strong),
+  .source :global(.word-card code) {
+    font-family: var(--font-source);
+    font-size: 13px;
+  }
+  .source :global(.word-card code) {
+    display: block;
+    margin-top: 4px;
+    white-space: pre-wrap;
+    color: var(--color-secondary);
+  }
+  .source :global(.word-from) {
+    color: var(--color-secondary);
+  }
+  .source :global(.word-glimpse) {
+    margin-top: 6px;
+    padding: 6px;
+    border-radius: var(--radius-field);
+    background: var(--paper);
+    overflow: hidden;
   }
   .source :global(.finding-broken) {
     text-decoration: underline wavy var(--color-error) 1.5px;

@@ -11,8 +11,14 @@ import {
   lineNumbers,
 } from '@codemirror/view';
 import type { TextEdit } from '@odd-compass/engine';
+import { completion } from './completion';
 import { findingNotes } from './findingNotes';
+import { folding } from './folding';
+import { formulaTint } from './formulaTint';
+import { hover } from './hover';
 import { latexMode } from './latexMode';
+import { formulas, knowledge, type EngineKnowledge } from './sourceFacts';
+import { typing } from './typing';
 
 export interface EditorEvents {
   readonly onedit: (edits: readonly TextEdit[], text: () => string) => void;
@@ -41,13 +47,25 @@ const look = EditorView.theme({
 });
 
 /** Opens a source editor in an element. */
-export function openEditor(parent: HTMLElement, text: string, events: EditorEvents): EditorView {
+export function openEditor(
+  parent: HTMLElement,
+  text: string,
+  events: EditorEvents,
+  engine: EngineKnowledge,
+): EditorView {
   return new EditorView({
     parent,
     state: EditorState.create({
       doc: text,
       extensions: [
         lineNumbers(),
+        folding,
+        knowledge.of(engine),
+        formulas,
+        formulaTint,
+        completion,
+        hover,
+        typing,
         history(),
         drawSelection(),
         bracketMatching(),

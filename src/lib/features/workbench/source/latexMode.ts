@@ -90,4 +90,8 @@ const style = HighlightStyle.define([
 ]);
 
 /** LaTeX told apart by weight and tone: commands, formulas, comments, text. */
-export const latexMode = [StreamLanguage.define(parser), syntaxHighlighting(style)];
+const language = StreamLanguage.define({
+  ...parser,
+  languageData: { closeBrackets: { brackets: ['(', '[', '{', '$'] }, commentTokens: { line: '%' } },
+});
+export const latexMode = [language, syntaxHighlighting(style)];

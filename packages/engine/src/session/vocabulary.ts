@@ -1,0 +1,73 @@
+import type { CommandEntry, EnvironmentEntry } from '../language/entries';
+import { CLASSES } from '../language/classes';
+import { kernel } from '../language/kernel';
+import { PACKAGES } from '../language/packages';
+
+/** What completion, hover and the handbook show of one name of the language. */
+export interface Word {
+  readonly kind: 'command' | 'environment' | 'package' | 'class';
+  readonly name: string;
+  /** A letter for each argument: `s` star, `o` optional, `m` and `M` mandatory. */
+  readonly signature: string;
+  readonly description: string;
+  readonly example: string;
+  /** The package that brings it, or '' for the kernel. */
+  readonly package: string;
+  /** It acts in formulas, in text, or in both. */
+  readonly where: 'formula' | 'text' | 'both';
+}
+
+const hidden = (name: string): boolean => /[@\u0000-\u001f]/.test(name) || name === '';
+
+function commandWord(entry: CommandEntry, from: string): Word {
+  const shown = entry.example.startsWith('$') || entry.example.startsWith('\\[');
+  const formula = entry.math !== undefined || (entry.macro !== undefined && shown);
+  const text = entry.run !== undefined || (entry.macro !== undefined && !shown);
+  return {
+    kind: 'command',
+    name: entry.name,
+    signature: entry.signature,
+    description: entry.description,
+    example: entry.example,
+    package: from,
+    where: formula && text ? 'both' : formula ? 'formula' : 'text',
+  };
+}
+
+const environmentWord = (entry: EnvironmentEntry, from: string): Word => ({
+  kind: 'environment',
+  name: entry.name,
+  signature: entry.signature,
+  description: entry.description,
+  example: entry.example,
+  package: from,
+  where: entry.math && !entry.begin ? 'formula' : 'text',
+});
+
+/** Every name that a document can use, with what is to be said of it; those of the kernel come first. */
+export function vocabulary(): Word[] {
+  const words = new Map<string, Word>();
+  const add = (word: Word): void => {
+    const key = `${word.kind} ${word.name}`;
+    const known = words.get(key);
+    if (hidden(word.name)) return;
+    if (known && known.where !== word.where && known.package === word.package)
+      words.set(key, { ...known, where: 'both' });
+    else if (!known) words.set(key, word);
+  };
+  const addModule = (module: typeof kernel, from: string): void => {
+    for (const entry of module.commands ?? []) add(commandWord(entry, from));
+    for (const entry of module.environments ?? []) add(environmentWord(entry, from));
+  };
+  addModule(kernel, '');
+  const plain = { signature: '', package: '', where: 'text' as const };
+  for (const entry of Object.values(PACKAGES)) {
+    if (!entry) continue;
+    const { name, description } = entry;
+    add({ kind: 'package', name, description, example: `\\usepackage{${name}}`, ...plain });
+    addModule(entry, name);
+  }
+  for (const { name, description } of Object.values(CLASSES))
+    add({ kind: 'class', name, description, example: `\\documentclass{${name}}`, ...plain });
+  return [...words.values()];
+}

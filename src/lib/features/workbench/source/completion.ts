@@ -1,0 +1,215 @@
+import {
+  autocompletion,
+  pickedCompletion,
+  snippet,
+  type Completion,
+  type CompletionContext,
+  type CompletionResult,
+} from '@codemirror/autocomplete';
+import type { Transaction } from '@codemirror/state';
+import type { EditorView } from '@codemirror/view';
+import type { Word } from '@odd-compass/engine/worker';
+import { inFormula, knowledge } from './sourceFacts';
+import { citationKeys, hasPackage, loadedPackages, ownNames, packageLine } from './structure';
+
+/** A field to step through for each argument that must be given. */
+const fieldsOf = (signature: string): string => {
+  let n = 0;
+  return [...signature].map((kind) => ('mM'.includes(kind) ? `{\${${++n}}}` : '')).join('');
+};
+
+/** Writes a word with its arguments as fields, and the line that loads its package, as one step of undo. */
+function write(template: string, pkg: string) {
+  return (view: EditorView, completion: Completion, from: number, to: number): void => {
+    const { state } = view;
+    const text = state.doc.toString();
+    const needed = !hasPackage(loadedPackages(text), pkg);
+    const dispatch = (tr: Transaction): void => {
+      const { changes, selection, effects } = tr;
+      const annotations = pickedCompletion.of(completion);
+      const word = { changes, effects, annotations, scrollIntoView: true };
+      const chosen = selection ? { ...word, selection } : word;
+      const line = needed ? [{ changes: packageLine(text, pkg) }] : [];
+      view.dispatch(state.update({ ...chosen, userEvent: 'input.complete' }, ...line));
+    };
+    snippet(template)({ state, dispatch }, completion, from, to);
+  };
+}
+
+/** The sign a command stands for, when its description tells one. */
+const signOf = ({ description }: Word): string =>
+  /^The (?:symbol|large operator|upright letter) (\S+)\.$/.exec(description)?.[1] ?? '';
+
+function commandCompletion(word: Word, loaded: ReadonlySet<string>, math: boolean): Completion {
+  const sign = signOf(word);
+  const needed = hasPackage(loaded, word.package) ? '' : ` · needs ${word.package}`;
+  const fits = word.where === 'both' || (word.where === 'formula') === math;
+  return {
+    label: `\\${word.name}`,
+    detail: sign !== '' ? `${sign}${needed}` : needed.slice(3),
+    info: word.description,
+    type: word.where === 'formula' ? 'constant' : 'function',
+    boost: (fits ? 20 : -20) - (needed ? 15 : 0),
+    apply: write(`\\${word.name}${fieldsOf(word.signature)}`, word.package),
+  };
+}
+
+function environmentCompletion(
+  name: string,
+  detail: string,
+  info: string,
+  args: string,
+  pkg: string,
+): Completion {
+  const item = /^(itemize|enumerate)$/.test(name) ? '\\item ' : '';
+  return {
+    label: name,
+    detail,
+    info,
+    type: 'class',
+    apply: (view, completion, from, to) => {
+      // A `}` that was closed by itself is taken in.
+      const { doc } = view.state;
+      const closed = doc.sliceString(to, to + 1) === '}';
+      const body = `${name}}${args}\n  ${item}\${}\n\\end{${name}}`;
+      write(body, pkg)(view, completion, from, closed ? to + 1 : to);
+    },
+  };
+}
+
+const REFERENCES = /\\(?:eq|page|auto|name|c|C|v|sub)?ref\*?\{(?:[^{}]*,)?([^{},]*)$/;
+const CITATIONS = /\\(?:no)?cite[a-z]*\*?(?:\[[^\]]*\])*\{(?:[^{}]*,)?([^{},]*)$/;
+const BEGIN = /\\begin\{([A-Za-z*]*)$/;
+const END = /\\end\{([A-Za-z*]*)$/;
+const PACKAGE = /\\usepackage(?:\[[^\]]*\])?\{(?:[^{}]*,)?([^{},]*)$/;
+const CLASS = /\\documentclass(?:\[[^\]]*\])?\{([^{}]*)$/;
+
+const plain = (label: string, detail: string, info: string, type: string): Completion => ({
+  label,
+  detail,
+  info,
+  type,
+});
+
+/** What may stand at the caret. */
+function complete(context: CompletionContext): CompletionResult | null {
+  const { state, pos } = context;
+  const before = state.sliceDoc(Math.max(0, pos - 400), pos);
+  const line = before.slice(before.lastIndexOf('\n') + 1);
+  const from = (typed: string): number => pos - typed.length;
+  const known = state.facet(knowledge);
+  let match = REFERENCES.exec(line);
+  if (match)
+    return {
+      from: from(match[1] ?? ''),
+      validFor: /^[^{},\s]*$/,
+      options: known
+        .labels()
+        .map(({ name, value, kind }) => plain(name, `${kind} ${value}`.trim(), '', 'variable')),
+    };
+  match = CITATIONS.exec(line);
+  if (match)
+    return {
+      from: from(match[1] ?? ''),
+      validFor: /^[^{},\s]*$/,
+      options: citationKeys(state.doc.toString()).map((key) => plain(key, '', '', 'variable')),
+    };
+  for (const [pattern, kind] of [
+    [PACKAGE, 'package'],
+    [CLASS, 'class'],
+  ] as const) {
+    match = pattern.exec(line);
+    if (match)
+      return {
+        from: from(match[1] ?? ''),
+        validFor: /^[\w-]*$/,
+        options: known
+          .words()
+          .filter((word) => word.kind === kind)
+          .map(({ name, description }) => plain(name, '', description, 'namespace')),
+      };
+  }
+  match = BEGIN.exec(line);
+  if (match) return environments(context, from(match[1] ?? ''));
+  if (END.test(line)) return null;
+  return commands(context, line);
+}
+
+function environments(context: CompletionContext, from: number): CompletionResult {
+  const text = context.state.doc.toString();
+  const loaded = loadedPackages(text);
+  const own = ownNames(text).filter(({ kind }) => kind === 'environment');
+  const words = context.state
+    .facet(knowledge)
+    .words()
+    .filter(({ kind }) => kind === 'environment');
+  return {
+    from,
+    validFor: /^[A-Za-z*]*$/,
+    options: [
+      ...own.map(({ name, what, args }) =>
+        environmentCompletion(name, 'of this document', what, '{}'.repeat(args), ''),
+      ),
+      ...words.map(({ name, description, signature, package: pkg }) =>
+        environmentCompletion(
+          name,
+          hasPackage(loaded, pkg) ? '' : `needs ${pkg}`,
+          description,
+          fieldsOf(signature),
+          pkg,
+        ),
+      ),
+    ],
+  };
+}
+
+function commands(context: CompletionContext, line: string): CompletionResult | null {
+  const typed = /\\[A-Za-z]*$/.exec(line)?.[0];
+  if (typed === undefined || (typed === '\\' && !context.explicit)) return null;
+  const { state, pos } = context;
+  const text = state.doc.toString();
+  const loaded = loadedPackages(text);
+  const math = inFormula(state, pos);
+  const own = ownNames(text).filter(({ kind }) => kind === 'command');
+  const words = state
+    .facet(knowledge)
+    .words()
+    .filter(({ kind, name }) => kind === 'command' && /^[A-Za-z]+$/.test(name));
+  const begin: Completion = {
+    label: '\\begin',
+    info: 'Starts an environment; its end is written with it.',
+    type: 'keyword',
+    boost: 30,
+    apply: (view, _completion, from, to) => {
+      view.dispatch({
+        changes: { from, to, insert: '\\begin{}' },
+        selection: { anchor: from + 7 },
+        userEvent: 'input.complete',
+      });
+    },
+  };
+  return {
+    from: pos - typed.length,
+    validFor: /^\\[A-Za-z]*$/,
+    options: [
+      begin,
+      ...own.map(({ name, what, args }): Completion => ({
+        label: `\\${name}`,
+        detail: 'of this document',
+        info: what,
+        type: 'function',
+        boost: 25,
+        apply: write(`\\${name}${fieldsOf('m'.repeat(args))}`, ''),
+      })),
+      ...words.map((word) => commandCompletion(word, loaded, math)),
+    ],
+  };
+}
+
+/** Completion from the engine's tables and from what the document defines. */
+export const completion = autocompletion({
+  override: [complete],
+  activateOnTyping: true,
+  icons: false,
+  maxRenderedOptions: 60,
+});

@@ -1,0 +1,45 @@
+import { Facet, StateEffect, StateField, type EditorState } from '@codemirror/state';
+import type { Glimpse, LabelFact, Word } from '@odd-compass/engine/worker';
+
+/** What the source needs from the engine: its vocabulary, pictures, and what it read in the text. */
+export interface EngineKnowledge {
+  readonly words: () => readonly Word[];
+  readonly labels: () => readonly LabelFact[];
+  readonly glimpse: (source: string, preamble: string) => Promise<Glimpse | null>;
+}
+
+export const knowledge = Facet.define<EngineKnowledge, EngineKnowledge>({
+  combine: (given) =>
+    given[0] ?? { words: () => [], labels: () => [], glimpse: () => Promise.resolve(null) },
+});
+
+/** Starts and ends of the formulas, as the engine read them. */
+export const setFormulas = StateEffect.define<Int32Array>();
+
+/** The formulas in the text as it stands: those the engine read, moved along with what is typed. */
+export const formulas = StateField.define<readonly number[]>({
+  create: () => [],
+  update(spans, transaction) {
+    let next = spans;
+    if (transaction.docChanged)
+      next = spans.map((at, i) => transaction.changes.mapPos(at, i % 2 === 0 ? -1 : 1));
+    for (const effect of transaction.effects) {
+      if (effect.is(setFormulas)) next = Array.from(effect.value);
+    }
+    return next;
+  },
+});
+
+/** The formula a place stands in, its marks included; null in text. */
+export function formulaAt(state: EditorState, at: number): { from: number; to: number } | null {
+  const spans = state.field(formulas, false) ?? [];
+  for (let i = 0; i + 1 < spans.length; i += 2) {
+    const from = spans[i] as number;
+    const to = spans[i + 1] as number;
+    if (at > from && at < to) return { from, to };
+    if (from > at) break;
+  }
+  return null;
+}
+
+export const inFormula = (state: EditorState, at: number): boolean => formulaAt(state, at) !== null;

@@ -1,0 +1,130 @@
+/** What stands around a place in the source: found by looking at the text near it. */
+
+/** An environment that is open at a place. */
+export interface OpenEnvironment {
+  readonly name: string;
+  /** Where its `\begin` starts, and where what it holds does. */
+  readonly from: number;
+  readonly body: number;
+}
+
+/** How far back an open environment is looked for. */
+const WINDOW = 20_000;
+const EDGE = /\\(begin|end)\s*\{([^{}\n]*)\}/g;
+
+/** Comments blanked out, so that places stay. */
+export const withoutComments = (text: string): string =>
+  text.replace(/(^|[^\\])%[^\n]*/g, (whole, before: string) => before.padEnd(whole.length, ' '));
+
+/** Environments open at a place, the innermost last. */
+export function openEnvironments(text: string, at: number): OpenEnvironment[] {
+  const start = Math.max(0, at - WINDOW);
+  const before = withoutComments(text.slice(start, at));
+  const open: OpenEnvironment[] = [];
+  for (const edge of before.matchAll(EDGE)) {
+    const [whole, which, name = ''] = edge;
+    const from = start + edge.index;
+    if (which === 'begin') open.push({ name, from, body: from + whole.length });
+    else {
+      const last = open.findLastIndex((o) => o.name === name);
+      if (last >= 0) open.length = last;
+    }
+  }
+  return open.filter(({ name }) => name !== 'document');
+}
+
+/** Where the environment that starts there ends: the place of its `\end`, and behind it. */
+export function environmentEnd(
+  text: string,
+  { name, body }: Pick<OpenEnvironment, 'name' | 'body'>,
+): { from: number; to: number } | null {
+  const behind = withoutComments(text.slice(body, body + WINDOW));
+  let depth = 1;
+  for (const edge of behind.matchAll(EDGE)) {
+    if (edge[2] !== name) continue;
+    depth += edge[1] === 'begin' ? 1 : -1;
+    if (depth === 0) return { from: body + edge.index, to: body + edge.index + edge[0].length };
+  }
+  return null;
+}
+
+const ALIGNMENT =
+  /^(align|alignat|flalign|gather|multline|split|aligned|alignedat|gathered|eqnarray|array|tabular|tabularx|[bBpvV]?(small)?matrix|d?cases|r?cases|substack|tikzcd)\*?$/;
+const LIST = /^(itemize|enumerate|description|questions|parts|subparts|choices)$/;
+
+export const isAlignment = (name: string): boolean => ALIGNMENT.test(name);
+export const isList = (name: string): boolean => LIST.test(name);
+
+/** The packages that the preamble loads. */
+export function loadedPackages(text: string): ReadonlySet<string> {
+  const preamble = withoutComments(preambleOf(text));
+  const found = preamble.matchAll(/\\usepackage\s*(?:\[[^\]]*\])?\s*\{([^}]*)\}/g);
+  return new Set([...found].flatMap(([, names = '']) => names.split(',').map((n) => n.trim())));
+}
+
+/** What those packages load in turn, as far as completion needs to know. */
+const BRINGS: Readonly<Record<string, readonly string[]>> = {
+  mathtools: ['amsmath'],
+  amssymb: ['amsfonts'],
+  'thm-restate': ['thmtools'],
+  epsfig: ['graphicx'],
+};
+
+/** Is a package loaded, by itself or with another? */
+export function hasPackage(loaded: ReadonlySet<string>, name: string): boolean {
+  if (name === '' || loaded.has(name)) return true;
+  return [...loaded].some((other) => BRINGS[other]?.includes(name));
+}
+
+const preambleOf = (text: string): string => {
+  const end = text.indexOf('\\begin{document}');
+  return end < 0 ? text.slice(0, 5000) : text.slice(0, end);
+};
+
+/** The edit that loads a package: a line behind the last one that does, or behind the class line. */
+export function packageLine(text: string, name: string): { from: number; insert: string } {
+  const preamble = withoutComments(preambleOf(text));
+  const lines = [...preamble.matchAll(/\\(usepackage|documentclass)\b[^\n]*\n?/g)];
+  const last = lines.findLast(([, which]) => which === 'usepackage') ?? lines[0];
+  const from = last ? last.index + last[0].length : 0;
+  const breakBefore = last && !last[0].endsWith('\n') ? '\n' : '';
+  return { from, insert: `${breakBefore}\\usepackage{${name}}\n` };
+}
+
+/** A command or environment that the document defines. */
+export interface OwnName {
+  readonly kind: 'command' | 'environment';
+  readonly name: string;
+  readonly args: number;
+  readonly what: string;
+}
+
+/** What the document defines: its commands, environments and kinds of theorems. */
+export function ownNames(text: string): OwnName[] {
+  const source = withoutComments(text);
+  const out = new Map<string, OwnName>();
+  const add = (own: OwnName): unknown => out.set(`${own.kind} ${own.name}`, own);
+  const command =
+    /\\(?:new|renew|provide)command\*?\s*\{?\\([A-Za-z]+)\}?\s*(?:\[(\d)\])?|\\(?:DeclareMathOperator\*?|DeclarePairedDelimiter)\s*\{?\\([A-Za-z]+)|\\def\s*\\([A-Za-z]+)((?:#\d)*)/g;
+  for (const [, named, count, declared, defined, params = ''] of source.matchAll(command)) {
+    const name = named ?? declared ?? defined ?? '';
+    const args = count ? Number(count) : params.length / 2;
+    add({ kind: 'command', name, args, what: 'Defined in this document.' });
+  }
+  const environment = /\\(?:new|renew)environment\*?\s*\{([^}]+)\}\s*(?:\[(\d)\])?/g;
+  for (const [, name = '', count] of source.matchAll(environment))
+    add({ kind: 'environment', name, args: Number(count ?? 0), what: 'Defined in this document.' });
+  const theorem = /\\newtheorem\*?\s*\{([^}]+)\}\s*(?:\[[^\]]*\])?\s*\{([^}]*)\}/g;
+  for (const [, name = '', title = ''] of source.matchAll(theorem))
+    add({ kind: 'environment', name, args: 0, what: `${title}, as this document declares it.` });
+  return [...out.values()];
+}
+
+/** Keys of the bibliography that the source itself lists. */
+export const citationKeys = (text: string): string[] => [
+  ...new Set(
+    [...withoutComments(text).matchAll(/\\bibitem\s*(?:\[[^\]]*\])?\s*\{([^}]+)\}/g)].map(
+      ([, key = '']) => key,
+    ),
+  ),
+];

@@ -1,0 +1,178 @@
+import {
+  EditorSelection,
+  EditorState,
+  Prec,
+  type Extension,
+  type TransactionSpec,
+} from '@codemirror/state';
+import { EditorView, keymap, type Command } from '@codemirror/view';
+import { abbreviationsOf } from './abbreviations';
+import { asMarkup } from './pasted';
+import { formulaAt, inFormula } from './sourceFacts';
+import { environmentEnd, isAlignment, isList, openEnvironments } from './structure';
+
+/** Enter in a list starts an item, on an empty item ends the list; in an alignment it starts a row. */
+const structuredEnter: Command = (view) => {
+  const { state } = view;
+  const { main } = state.selection;
+  if (!main.empty) return false;
+  const at = main.head;
+  const text = state.doc.toString();
+  const inner = openEnvironments(text, at).at(-1);
+  if (!inner) return false;
+  const line = state.doc.lineAt(at);
+  const indent = /^\s*/.exec(line.text)?.[0] ?? '';
+  const before = line.text.slice(0, at - line.from);
+  const behind = line.text.slice(at - line.from);
+  // On the line of its `\begin` a new line is just that.
+  if (line.from <= inner.from) return false;
+  if (isList(inner.name)) {
+    if (/^\s*\\item\s*$/.test(line.text)) return leaveList(view, line, inner);
+    if (!/\\item\b/.test(text.slice(inner.body, at))) return false;
+    return insert(view, `\n${indent.replace(/\S.*/, '')}\\item `);
+  }
+  if (!isAlignment(inner.name) || /\\\\(\[[^\]]*\])?\s*$/.test(before)) return false;
+  if (before.trim() === '' || behind.trim() !== '') return false;
+  return insert(view, ` \\\\\n${indent}`);
+};
+
+function insert(view: EditorView, text: string): boolean {
+  view.dispatch(view.state.replaceSelection(text), { userEvent: 'input', scrollIntoView: true });
+  return true;
+}
+
+/** An empty item goes, and the caret stands behind the list. */
+function leaveList(
+  view: EditorView,
+  line: { from: number; to: number },
+  list: { name: string; body: number },
+): boolean {
+  const end = environmentEnd(view.state.doc.toString(), list);
+  if (!end) return false;
+  const cut = { from: Math.max(0, line.from - 1), to: line.to };
+  const after = end.to - (cut.to - cut.from);
+  const { doc } = view.state;
+  const needsLine = doc.sliceString(end.to, end.to + 1) !== '\n' || end.to + 1 >= doc.length;
+  const changes = needsLine ? [cut, { from: end.to, insert: '\n' }] : [cut];
+  view.dispatch({
+    changes,
+    selection: EditorSelection.cursor(after + 1),
+    userEvent: 'input',
+    scrollIntoView: true,
+  });
+  return true;
+}
+
+/** Tab in an alignment goes to the next cell, Shift+Tab to the one before. */
+const moveByCell =
+  (forward: boolean): Command =>
+  (view) => {
+    const { state } = view;
+    const at = state.selection.main.head;
+    const text = state.doc.toString();
+    const inner = openEnvironments(text, at).at(-1);
+    if (!inner || !isAlignment(inner.name)) return false;
+    const end = environmentEnd(text, inner);
+    if (!end) return false;
+    const edges = [...text.slice(inner.body, end.from).matchAll(/(?<!\\)&|\\\\(\[[^\]]*\])?/g)];
+    const stops = edges.map((edge) => {
+      const behind = inner.body + edge.index + edge[0].length;
+      // Behind the blank or the line's end that follows the mark.
+      return behind + (/^[ \t]*\n?[ \t]*/.exec(text.slice(behind, end.from))?.[0].length ?? 0);
+    });
+    const start = inner.body + (/^\s*/.exec(text.slice(inner.body, end.from))?.[0].length ?? 0);
+    const cells = [...new Set([start, ...stops])].sort((a, b) => a - b);
+    const next = forward ? cells.find((c) => c > at) : cells.findLast((c) => c < at);
+    if (next === undefined) return false;
+    view.dispatch({ selection: EditorSelection.cursor(next), scrollIntoView: true });
+    return true;
+  };
+
+/** Abbreviations are written out when they are complete, in formulas only; undo gives back what was typed. */
+const abbreviate = EditorView.inputHandler.of((view, from, to, typed, insertText) => {
+  if (typed.length !== 1 || from !== to || !inFormula(view.state, from)) return false;
+  const before = view.state.sliceDoc(Math.max(0, from - 8), from) + typed;
+  const hit = abbreviationsOf().find(({ short }) => before.endsWith(short));
+  if (!hit) return false;
+  // A letter before it: the abbreviation is part of a longer word or command.
+  const start = from + 1 - hit.short.length;
+  const previous = view.state.sliceDoc(Math.max(0, start - 1), start);
+  if (/[A-Za-z]/.test(hit.short[0] ?? '') && /[A-Za-z\\]/.test(previous)) return false;
+  if (previous === '\\') return false;
+  view.dispatch(insertText());
+  view.dispatch({
+    changes: { from: start, to: from + 1, insert: hit.long },
+    selection: EditorSelection.cursor(start + hit.long.length),
+    userEvent: 'input.abbreviation',
+  });
+  return true;
+});
+
+/** Signs pasted into a formula become the commands that stand for them. */
+const pasteMarkup = EditorView.clipboardInputFilter.of((text, state) =>
+  formulaAt(state, state.selection.main.from) ? asMarkup(text) : text,
+);
+
+const NAME = /\\(begin|end)\{([A-Za-z*]*)$/;
+
+/** Renaming one half of a begin/end pair renames the other, in the same step. */
+const renamePairs = EditorState.transactionFilter.of((transaction) => {
+  if (!transaction.docChanged || !transaction.isUserEvent('input.type')) {
+    if (!transaction.isUserEvent('delete')) return transaction;
+  }
+  let single: { from: number; to: number; insert: string } | null = null;
+  let count = 0;
+  transaction.changes.iterChanges((from, to, _a, _b, inserted) => {
+    count++;
+    single = { from, to, insert: inserted.toString() };
+  });
+  if (count !== 1 || single === null) return transaction;
+  const other = partnerEdit(transaction.startState, single);
+  return other ? [transaction, other] : transaction;
+});
+
+function partnerEdit(
+  state: EditorState,
+  { from, to, insert: inserted }: { from: number; to: number; insert: string },
+): TransactionSpec | null {
+  const line = state.doc.lineAt(from);
+  if (to > line.to || /[^A-Za-z*]/.test(inserted)) return null;
+  const before = NAME.exec(state.sliceDoc(line.from, from));
+  if (!before) return null;
+  const start = from - (before[2]?.length ?? 0);
+  const rest = /^[A-Za-z*]*(?=\})/.exec(state.sliceDoc(from, line.to));
+  if (!rest || to > from + rest[0].length) return null;
+  const name = state.sliceDoc(start, from + rest[0].length);
+  if (name === '') return null;
+  const text = state.doc.toString();
+  const partner = before[1] === 'begin' ? endOf(text, name, start) : beginOf(text, name, start);
+  if (partner === null) return null;
+  const offset = from - start;
+  return {
+    changes: { from: partner + offset, to: partner + offset + (to - from), insert: inserted },
+  };
+}
+
+/** Where the name stands in the `\end` of the environment whose name starts there. */
+function endOf(text: string, name: string, start: number): number | null {
+  const end = environmentEnd(text, { name, body: start + name.length + 1 });
+  return end ? end.to - 1 - name.length : null;
+}
+
+function beginOf(text: string, name: string, start: number): number | null {
+  const open = openEnvironments(text, start - '\\end{'.length).at(-1);
+  return open && open.name === name ? open.from + '\\begin{'.length : null;
+}
+
+/** What typing does besides typing: items and rows, cells, abbreviations, pairs that keep their names. */
+export const typing: Extension = [
+  Prec.high(
+    keymap.of([
+      { key: 'Enter', run: structuredEnter },
+      { key: 'Tab', run: moveByCell(true), shift: moveByCell(false) },
+    ]),
+  ),
+  abbreviate,
+  pasteMarkup,
+  renamePairs,
+];
