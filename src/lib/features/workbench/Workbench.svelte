@@ -4,6 +4,7 @@
   import type { TextEdit } from '@odd-compass/engine';
   import { onMount } from 'svelte';
   import LampButton from '$lib/ui/LampButton.svelte';
+  import Bench from './bench/Bench.svelte';
   import { blockAt } from './blockAt';
   import { EngineClient } from './engine/engineClient.svelte';
   import Needle from './Needle.svelte';
@@ -26,6 +27,8 @@
   let text = $state('');
   let caret = $state(0);
   let tick = $state(0);
+  /** Counts the moves of the caret and the edits, for the bench. */
+  let moved = $state(0);
   let sheetWidth = $state<number | null>(null);
   let folded = $state(false);
   let follow = $state(false);
@@ -204,10 +207,14 @@
           oncaret={(offset) => {
             caret = offset;
             follow = true;
+            moved++;
           }}
           onmove={move}
           onready={(opened) => (view = opened)}
         />
+        {#if view}
+          <Bench {view} {engine} {moved} ongo={go} />
+        {/if}
       </div>
     {/if}
   </main>

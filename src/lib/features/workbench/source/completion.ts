@@ -92,7 +92,7 @@ const plain = (label: string, detail: string, info: string, type: string): Compl
 });
 
 /** What may stand at the caret. */
-function complete(context: CompletionContext): CompletionResult | null {
+export function complete(context: CompletionContext): CompletionResult | null {
   const { state, pos } = context;
   const before = state.sliceDoc(Math.max(0, pos - 400), pos);
   const line = before.slice(before.lastIndexOf('\n') + 1);

@@ -1,5 +1,6 @@
 import { hoverTooltip, type EditorView, type Tooltip } from '@codemirror/view';
 import type { Word } from '@odd-compass/engine/worker';
+import { pictureUrl } from '../engine/pictureUrl';
 import { knowledge } from './sourceFacts';
 
 /** The command or environment name at a place. */
@@ -49,15 +50,12 @@ async function showExample(view: EditorView, word: Word, dom: HTMLElement): Prom
   const preamble = `\\usepackage{amsmath,amssymb}${word.package ? `\\usepackage{${word.package}}` : ''}`;
   const picture = await view.state.facet(knowledge).glimpse(exampleOf(word), preamble);
   if (!picture) return;
-  const frame = document.createElement('div');
+  const frame = document.createElement('img');
   frame.className = 'word-glimpse';
-  frame.setAttribute('role', 'img');
-  frame.setAttribute('aria-label', `How it looks: ${word.example}`);
-  // Drawn by the engine from its own tables.
-  frame.innerHTML = picture.svg;
-  const svg = frame.firstElementChild as SVGElement;
-  svg.setAttribute('width', `${picture.width * 1.6}px`);
-  svg.setAttribute('height', `${picture.height * 1.6}px`);
+  frame.alt = `How it looks: ${word.example}`;
+  frame.src = pictureUrl(picture);
+  frame.width = picture.width * 1.6;
+  frame.height = picture.height * 1.6;
   dom.append(frame);
 }
 

@@ -116,7 +116,7 @@ const pasteMarkup = EditorView.clipboardInputFilter.of((text, state) =>
 const NAME = /\\(begin|end)\{([A-Za-z*]*)$/;
 
 /** Renaming one half of a begin/end pair renames the other, in the same step. */
-const renamePairs = EditorState.transactionFilter.of((transaction) => {
+export const renamePairs = EditorState.transactionFilter.of((transaction) => {
   if (!transaction.docChanged || !transaction.isUserEvent('input.type')) {
     if (!transaction.isUserEvent('delete')) return transaction;
   }

@@ -1,0 +1,115 @@
+<script lang="ts">
+  import type { EditorView } from '@codemirror/view';
+  import type { EngineClient } from '../engine/engineClient.svelte';
+  import { ownNames } from '../source/structure';
+  import { benchContext, type BenchContext } from './context';
+  import FormulaBench from './FormulaBench.svelte';
+  import LinesBench from './LinesBench.svelte';
+  import MatrixBench from './MatrixBench.svelte';
+  import { lookingLines } from './preamble';
+  import ReferenceBench from './ReferenceBench.svelte';
+  import SymbolsBench from './SymbolsBench.svelte';
+  import TextBench from './TextBench.svelte';
+
+  interface Props {
+    view: EditorView;
+    engine: EngineClient;
+    /** Changes with the caret and with the text. */
+    moved: number;
+    ongo: (offset: number) => void;
+  }
+  let { view, engine, moved, ongo }: Props = $props();
+
+  const TITLES: Readonly<Record<BenchContext['kind'], string>> = {
+    matrix: 'Matrix',
+    lines: 'Aligned lines',
+    formula: 'Formula',
+    reference: 'Reference',
+    text: 'Text',
+  };
+  let folded = $state(false);
+  let symbols = $state(false);
+
+  const now = $derived.by(() => {
+    void moved;
+    void engine.formulas;
+    return { doc: view.state.doc.toString(), context: benchContext(view.state) };
+  });
+  const preamble = $derived(lookingLines(now.doc));
+  const kinds = $derived(
+    ownNames(now.doc)
+      .filter(({ kind, what }) => kind === 'environment' && what.includes('declares'))
+      .map(({ name }) => name),
+  );
+
+  /** From the source to the bench and back, without the mouse. */
+  function keys(event: KeyboardEvent) {
+    if (event.key === 'F6' && !event.shiftKey) {
+      event.preventDefault();
+      folded = false;
+      requestAnimationFrame(() =>
+        document.querySelector<HTMLElement>('#bench-tools :is(input, button, select)')?.focus(),
+      );
+    }
+    if (event.key === 'F7') {
+      event.preventDefault();
+      folded = false;
+      symbols = true;
+      requestAnimationFrame(() =>
+        document.querySelector<HTMLElement>('#bench-symbols input')?.focus(),
+      );
+    }
+  }
+</script>
+
+<svelte:window onkeydown={keys} />
+
+<section class="border-t border-base-300 bg-base-100" aria-label="The bench">
+  <header class="flex items-center gap-3 px-3 py-1">
+    <h2 class="text-base font-bold">{TITLES[now.context.kind]}</h2>
+    {#if now.context.kind === 'matrix' || now.context.kind === 'lines'}
+      <code>{now.context.name}</code>
+    {/if}
+    <button
+      class="btn btn-xs ml-auto {symbols ? 'btn-primary' : ''}"
+      aria-pressed={symbols}
+      title="Find a symbol (F7)"
+      onclick={() => (symbols = !symbols)}>Symbols</button
+    >
+    <button
+      class="btn btn-xs"
+      aria-expanded={!folded}
+      title="The bench (F6 goes into it)"
+      onclick={() => (folded = !folded)}>{folded ? 'Unfold' : 'Fold'}</button
+    >
+  </header>
+  {#if !folded}
+    <div class="max-h-64 overflow-auto px-3 pb-2">
+      {#if symbols}
+        <div id="bench-symbols" class="mb-2 border-b border-base-300 pb-2">
+          <SymbolsBench {view} words={engine.words} />
+        </div>
+      {/if}
+      <div id="bench-tools">
+        {#if now.context.kind === 'matrix'}
+          <MatrixBench {view} place={now.context} doc={now.doc} />
+        {:else if now.context.kind === 'lines'}
+          <LinesBench {view} place={now.context} doc={now.doc} />
+        {:else if now.context.kind === 'formula'}
+          <FormulaBench
+            {view}
+            from={now.context.from}
+            to={now.context.to}
+            doc={now.doc}
+            {preamble}
+            glimpse={(source, lines) => engine.glimpse(source, lines)}
+          />
+        {:else if now.context.kind === 'reference'}
+          <ReferenceBench label={now.context.label} labels={engine.labels} doc={now.doc} {ongo} />
+        {:else}
+          <TextBench {view} {kinds} />
+        {/if}
+      </div>
+    </div>
+  {/if}
+</section>

@@ -1,0 +1,18 @@
+import { withoutComments } from '../source/structure';
+
+/** Commands whose lines say how formulas look. */
+const LOOKS =
+  /^\s*\\(usepackage|newcommand|renewcommand|providecommand|DeclareMathOperator|DeclarePairedDelimiter|def|let|newcolumntype|DeclareMathAlphabet)\b/;
+/** Packages that set the page, which a picture of a formula has its own of. */
+const PAGE = /\{[^}]*\b(geometry|fullpage|fancyhdr|setspace|hyperref|titlesec|parskip)\b[^}]*\}/;
+
+/** The lines of the preamble that a formula needs to look as it does on the page. */
+export function lookingLines(text: string): string {
+  const end = text.indexOf('\\begin{document}');
+  const lines = withoutComments(end < 0 ? '' : text.slice(0, end)).split('\n');
+  return lines.filter((line) => LOOKS.test(line) && !PAGE.test(line) && balanced(line)).join('\n');
+}
+
+/** A definition over several lines is left out: half of one would break everything. */
+const balanced = (line: string): boolean =>
+  (line.match(/(?<!\\)\{/g)?.length ?? 0) === (line.match(/(?<!\\)\}/g)?.length ?? 0);

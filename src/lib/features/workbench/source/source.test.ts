@@ -1,0 +1,136 @@
+import { CompletionContext, type Completion } from '@codemirror/autocomplete';
+import { EditorState } from '@codemirror/state';
+import { vocabulary } from '@odd-compass/engine';
+import { describe, expect, it } from 'vitest';
+import { complete } from './completion';
+import { asMarkup } from './pasted';
+import { formulas, inFormula, knowledge, setFormulas } from './sourceFacts';
+import {
+  citationKeys,
+  environmentEnd,
+  hasPackage,
+  loadedPackages,
+  openEnvironments,
+  ownNames,
+  packageLine,
+} from './structure';
+import { renamePairs } from './typing';
+
+const words = vocabulary();
+const engine = knowledge.of({
+  words: () => words,
+  labels: () => [{ name: 'eq:tide', value: '2', kind: 'equation' }],
+  glimpse: () => Promise.resolve(null),
+});
+
+/** What may stand at the end of the text. */
+function offered(doc: string): readonly Completion[] {
+  const state = EditorState.create({ doc, extensions: [engine, formulas] });
+  return complete(new CompletionContext(state, doc.length, false))?.options ?? [];
+}
+const labels = (doc: string): string[] => offered(doc).map(({ label }) => label);
+
+describe('environments around a place', () => {
+  const text = '\\begin{a}\\begin{b} x \\end{b} % \\begin{c}\n y \\end{a}';
+  it('are those open there, comments left out', () => {
+    const names = (at: number) => openEnvironments(text, at).map(({ name }) => name);
+    expect(names(text.indexOf('x'))).toEqual(['a', 'b']);
+    expect(names(text.indexOf('y'))).toEqual(['a']);
+  });
+  it('end where their own end stands', () => {
+    const nested = '\\begin{a} \\begin{a} \\end{a} z \\end{a} w';
+    const end = environmentEnd(nested, { name: 'a', body: 9 });
+    expect(nested.slice(end?.to)).toBe(' w');
+    expect(environmentEnd('\\begin{a} x', { name: 'a', body: 9 })).toBeNull();
+  });
+});
+
+describe('packages', () => {
+  const text =
+    '\\documentclass{article}\n\\usepackage[a]{mathtools, xcolor}\n% \\usepackage{bm}\n\\begin{document}';
+  it('are those the preamble loads, by itself or with others', () => {
+    const loaded = loadedPackages(text);
+    expect([...loaded]).toEqual(['mathtools', 'xcolor']);
+    expect(hasPackage(loaded, 'amsmath')).toBe(true);
+    expect(hasPackage(loaded, 'bm')).toBe(false);
+  });
+  it('are loaded on a line behind the last', () => {
+    const { from, insert } = packageLine(text, 'bm');
+    expect(text.slice(0, from).endsWith('xcolor}\n')).toBe(true);
+    expect(insert).toBe('\\usepackage{bm}\n');
+    expect(packageLine('\\documentclass{article}', 'bm').insert).toBe('\n\\usepackage{bm}\n');
+  });
+});
+
+it('names that the document defines are known, with their arguments', () => {
+  const own = ownNames(
+    '\\newcommand{\\R}[2]{x}\\DeclareMathOperator{\\rank}{rank}\\def\\z#1{y}\\newtheorem{thm}{Theorem}\\newenvironment{box}[1]{}{}',
+  );
+  expect(own.map(({ name, args }) => [name, args])).toEqual([
+    ['R', 2],
+    ['rank', 0],
+    ['z', 1],
+    ['box', 1],
+    ['thm', 0],
+  ]);
+  expect(citationKeys('\\bibitem{a}\\bibitem[X]{b}')).toEqual(['a', 'b']);
+});
+
+describe('completion', () => {
+  it('offers commands of the language and of the document', () => {
+    const found = labels('\\newcommand{\\frost}{x} \\fr');
+    expect(found).toContain('\\frac');
+    expect(found).toContain('\\frost');
+    expect(found).toContain('\\begin');
+  });
+  it('says which package a word needs', () => {
+    const found = offered('\\documentclass{article}\n\\begin{document}\n\\inte');
+    expect(found.find(({ label }) => label === '\\intertext')?.detail).toBe('needs amsmath');
+  });
+  it('offers environments, labels with their numbers, citations, packages and classes', () => {
+    expect(labels('\\newtheorem{tide}{Tide}\\begin{')).toEqual(
+      expect.arrayContaining(['tide', 'enumerate', 'align*']),
+    );
+    expect(offered('\\eqref{')[0]).toMatchObject({ label: 'eq:tide', detail: 'equation 2' });
+    expect(labels('\\bibitem{wick}\\cite{')).toEqual(['wick']);
+    expect(labels('\\usepackage{ams')).toContain('amsmath');
+    expect(labels('\\documentclass{')).toContain('article');
+  });
+  it('offers nothing in plain text', () => expect(offered('the tide')).toEqual([]));
+});
+
+describe('formulas in the source', () => {
+  it('move with what is typed before them', () => {
+    let state = EditorState.create({ doc: 'a $x$ b', extensions: formulas });
+    state = state.update({ effects: setFormulas.of(Int32Array.from([2, 5])) }).state;
+    expect([inFormula(state, 3), inFormula(state, 6)]).toEqual([true, false]);
+    state = state.update({ changes: { from: 0, insert: 'zz' } }).state;
+    expect([inFormula(state, 3), inFormula(state, 5)]).toEqual([false, true]);
+  });
+  it('pasted signs become the commands for them', () => {
+    expect(asMarkup('x² ≤ √2·α∈ℝ, aₙ₊₁→∞')).toBe(
+      'x^2 \\le \\sqrt{2}\\cdot\\alpha\\in\\mathbb{R}, a_{n+1}\\to\\infty',
+    );
+    expect(asMarkup('αx')).toBe('\\alpha x');
+    expect(asMarkup('plain')).toBe('plain');
+  });
+});
+
+describe('a pair of begin and end', () => {
+  const typed = (doc: string, at: number, insert: string): string =>
+    EditorState.create({ doc, extensions: renamePairs })
+      .update({
+        changes: { from: at, insert },
+        userEvent: 'input.type',
+      })
+      .state.doc.toString();
+  it('keeps one name when either half is renamed', () => {
+    const doc = '\\begin{align}\n a \\begin{x} \\end{x}\n\\end{align} z';
+    expect(typed(doc, 12, '*')).toBe('\\begin{align*}\n a \\begin{x} \\end{x}\n\\end{align*} z');
+    const end = doc.lastIndexOf('align}') + 5;
+    expect(typed(doc, end, '*')).toBe('\\begin{align*}\n a \\begin{x} \\end{x}\n\\end{align*} z');
+  });
+  it('is left alone when its other half is missing', () => {
+    expect(typed('\\begin{align} a', 12, '*')).toBe('\\begin{align*} a');
+  });
+});
