@@ -46,12 +46,15 @@
     const behind = form !== 'inline' && to < doc.length && doc[to] !== '\n' ? '\n' : '';
     view.dispatch({
       changes: { from, to, insert: `${before}${insert}${behind}` },
-      selection: { anchor: from + before.length + Math.min(insert.length - 1, 2) },
+      selection: { anchor: from + before.length + bodyAt(insert) },
       userEvent: 'input.bench',
       scrollIntoView: true,
     });
     view.focus();
   }
+  /** Where what the marks hold begins. */
+  const bodyAt = (written: string): number =>
+    written.includes('\n') ? written.indexOf('\n') + 3 : 1;
   const lineStart = (at: number): number => doc.lastIndexOf('\n', at - 1) + 1;
 
   /** Around the selection, or an empty one at the caret; the caret goes to the first empty field. */

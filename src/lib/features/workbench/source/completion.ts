@@ -71,7 +71,9 @@ function environmentCompletion(
       // A `}` that was closed by itself is taken in.
       const { doc } = view.state;
       const closed = doc.sliceString(to, to + 1) === '}';
-      const body = `${name}}${args}\n  ${item}\${}\n\\end{${name}}`;
+      // The document itself is not set in from the margin.
+      const indent = name === 'document' ? '' : '  ';
+      const body = `${name}}${args}\n${indent}${item}\${}\n\\end{${name}}`;
       write(body, pkg)(view, completion, from, closed ? to + 1 : to);
     },
   };

@@ -1,0 +1,135 @@
+import { expect, test, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+
+const axe = readFileSync('node_modules/axe-core/axe.min.js', 'utf8');
+
+/** What an accessibility checker finds on the page. */
+async function accessibility(page: Page): Promise<string[]> {
+  return page.evaluate(async (source) => {
+    (0, eval)(source);
+    const { violations } = await (
+      globalThis as unknown as {
+        axe: { run: () => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
+      }
+    ).axe.run();
+    return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' ')}`);
+  }, axe);
+}
+
+const sheet = (page: Page) => page.getByRole('region', { name: 'The sheet' });
+const source = (page: Page) => page.getByRole('textbox', { name: 'The source' });
+const bench = (page: Page) => page.getByRole('region', { name: 'The bench' });
+
+/** The whole source: the editor shows only what is in sight, so this one is short. */
+const written = (page: Page) =>
+  source(page)
+    .locator('.cm-line')
+    .allInnerTexts()
+    .then((lines) => lines.join('\n'));
+
+/** An empty sheet to write on. */
+async function emptySheet(page: Page): Promise<void> {
+  await page.goto('/a/tide-sums');
+  await expect(page.getByTestId('status')).toContainText(/^saved/);
+  await source(page).focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Delete');
+}
+
+const write = (page: Page, text: string) => page.keyboard.type(text, { delay: 15 });
+const accept = async (page: Page) => {
+  await expect(page.locator('.cm-tooltip-autocomplete')).toBeVisible();
+  // The list takes no key before it has been there for a moment.
+  await page.waitForTimeout(150);
+  await page.keyboard.press('Enter');
+};
+
+test('a sheet is written by keys alone: completion, items, rows, a matrix on the bench', async ({
+  page,
+}) => {
+  await emptySheet(page);
+  await write(page, '\\documentclass{article}\n\\begin{docum');
+  await accept(page);
+  await write(page, 'Boats leave when $x');
+  await expect(sheet(page)).toContainText('Boats leave when');
+  await write(page, '<=3$ and\n\\begin{enumer');
+  await accept(page);
+  await write(page, 'ebb');
+  await page.keyboard.press('Enter');
+  await write(page, 'flood');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await write(page, '\\begin{pmatr');
+  await page.keyboard.press('Escape');
+  for (let i = 0; i < '\\begin{pmatr'.length; i++) await page.keyboard.press('Backspace');
+  await write(page, '\\[\n\\begin{pmatri');
+  await accept(page);
+  await write(page, '1');
+  let text = await written(page);
+  expect(text).toContain('\\usepackage{amsmath}');
+  expect(text).toContain('$x\\le 3$');
+  expect(text).toContain('\\item ebb\n  \\item flood\n\\end{enumerate}');
+  expect(text).toContain('\\end{pmatrix}');
+
+  await expect(bench(page)).toContainText('Matrix');
+  await page.keyboard.press('F6');
+  await page.keyboard.press('Tab');
+  await write(page, '2');
+  await page.keyboard.press('Enter');
+  await write(page, '3');
+  await expect(page.getByRole('grid')).toHaveAccessibleName('The matrix, 2 rows, 2 columns');
+  expect(await accessibility(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  text = await written(page);
+  expect(text.replace(/\s+/g, ' ')).toContain('1 & 2 \\\\ 3 &');
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => written(page)).not.toContain('3 &');
+});
+
+test('a formula is seen large, put in another form, and aligned in one action', async ({
+  page,
+}) => {
+  await emptySheet(page);
+  await write(
+    page,
+    '\\documentclass{article}\n\\usepackage{amsmath}\n\\begin{document}\nSo $a = b + c = d',
+  );
+  await page.keyboard.press('Control+End');
+  await write(page, '\n\\end{document}');
+  await expect(page.getByTestId('needle')).toContainText('all well');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('End');
+  await page.keyboard.press('ArrowLeft');
+  await expect(bench(page).getByRole('img', { name: 'The formula, large' })).toBeVisible();
+  await bench(page).getByRole('button', { name: 'Aligned at relations' }).click();
+  const text = await written(page);
+  expect(text).toContain('a &= b + c \\\\\n');
+  expect(text).toContain('&= d\n\\end{align*}');
+  await expect(page.getByTestId('needle')).toContainText('all well');
+  await expect(bench(page)).toContainText('Aligned lines');
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => written(page)).toContain('$a = b + c = d$');
+});
+
+test('a symbol is found by what it means, its package loaded with it', async ({ page }) => {
+  await emptySheet(page);
+  await write(page, '\\documentclass{article}\n\\begin{document}\nThere is ');
+  await page.keyboard.press('Control+End');
+  await page.keyboard.press('F7');
+  await write(page, 'end of proof');
+  await expect(bench(page).getByRole('button', { name: /^square/ })).toBeVisible();
+  expect(await accessibility(page)).toEqual([]);
+  await page.keyboard.press('Enter');
+  const text = await written(page);
+  expect(text).toContain('There is $\\square$');
+  expect(text).toContain('\\usepackage{amssymb}');
+});
+
+test('a package that is missing is loaded by its button', async ({ page }) => {
+  await emptySheet(page);
+  await write(page, '\\documentclass{article}\n\\begin{document}\n\\textcolor{red}{low water}');
+  await expect(page.getByRole('note').first()).toContainText('comes with the package xcolor');
+  await page.getByRole('button', { name: 'Load xcolor' }).click();
+  await expect.poll(() => written(page)).toContain('\\usepackage{xcolor}');
+  await expect(page.getByRole('note').filter({ hasText: 'xcolor' })).toHaveCount(0);
+});
