@@ -133,3 +133,18 @@ test('a package that is missing is loaded by its button', async ({ page }) => {
   await expect.poll(() => written(page)).toContain('\\usepackage{xcolor}');
   await expect(page.getByRole('note').filter({ hasText: 'xcolor' })).toHaveCount(0);
 });
+
+test('all that was found is a keystroke away, with the buttons that mend it', async ({ page }) => {
+  await emptySheet(page);
+  await write(page, '\\documentclass{article}\n\\begin{document}\n\\textbff and $x^2^3');
+  await page.keyboard.press('Control+End');
+  await expect(page.getByTestId('needle')).toContainText('to fix');
+  await page.keyboard.press('F8');
+  const list = page.getByRole('dialog', { name: 'What was found' });
+  await expect(list).toContainText('There is no command \\textbff.');
+  await expect(list).toContainText('two superscripts');
+  expect(await accessibility(page)).toEqual([]);
+  await list.getByRole('button', { name: 'Write \\textbf' }).click();
+  await expect(list).toBeHidden();
+  await expect.poll(() => written(page)).toContain('\\textbf and');
+});

@@ -7,6 +7,7 @@
   import Bench from './bench/Bench.svelte';
   import { blockAt } from './blockAt';
   import { EngineClient } from './engine/engineClient.svelte';
+  import FindingsList from './FindingsList.svelte';
   import Needle from './Needle.svelte';
   import Seam from './seam/Seam.svelte';
   import { keptDraft, Saver } from './saving/saver.svelte';
@@ -23,6 +24,7 @@
   let saver = $state<Saver | null>(null);
   let view = $state.raw<EditorView | null>(null);
   let sheet = $state<ReturnType<typeof Sheet>>();
+  let findingsList = $state<ReturnType<typeof FindingsList>>();
   let sheetGeometry = $state.raw<SheetGeometry | null>(null);
   let text = $state('');
   let caret = $state(0);
@@ -142,6 +144,12 @@
     </p>
     {#if engine}
       <Needle findings={engine.findings} {caret} {settled} ongo={go} />
+      <button
+        class="btn btn-sm"
+        title="All that was found (F8)"
+        onclick={() => findingsList?.toggle()}>List</button
+      >
+      <FindingsList bind:this={findingsList} findings={engine.findings} {view} ongo={go} />
     {/if}
     <LampButton />
     <a

@@ -35,9 +35,11 @@
     void engine.formulas;
     return { doc: view.state.doc.toString(), context: benchContext(view.state) };
   });
-  const preamble = $derived(lookingLines(now.doc));
+  /** All before the document begins; it seldom changes, and what follows from it is kept. */
+  const opening = $derived(now.doc.slice(0, Math.max(0, now.doc.indexOf('\\begin{document}'))));
+  const preamble = $derived(lookingLines(`${opening}\\begin{document}`));
   const kinds = $derived(
-    ownNames(now.doc)
+    ownNames(opening)
       .filter(({ kind, what }) => kind === 'environment' && what.includes('declares'))
       .map(({ name }) => name),
   );

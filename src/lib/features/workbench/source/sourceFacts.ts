@@ -1,4 +1,10 @@
-import { Facet, StateEffect, StateField, type EditorState } from '@codemirror/state';
+import {
+  Facet,
+  StateEffect,
+  StateField,
+  type ChangeSet,
+  type EditorState,
+} from '@codemirror/state';
 import type { Glimpse, LabelFact, Word } from '@odd-compass/engine/worker';
 
 /** What the source needs from the engine: its vocabulary, pictures, and what it read in the text. */
@@ -21,14 +27,27 @@ export const formulas = StateField.define<readonly number[]>({
   create: () => [],
   update(spans, transaction) {
     let next = spans;
-    if (transaction.docChanged)
-      next = spans.map((at, i) => transaction.changes.mapPos(at, i % 2 === 0 ? -1 : 1));
+    if (transaction.docChanged) next = moved(spans, transaction.changes);
     for (const effect of transaction.effects) {
       if (effect.is(setFormulas)) next = Array.from(effect.value);
     }
     return next;
   },
 });
+
+/** Places after a change: most lie before or behind all of it, and only those within are looked at closely. */
+function moved(spans: readonly number[], changes: ChangeSet): readonly number[] {
+  let first = Infinity;
+  let last = 0;
+  changes.iterChangedRanges((from, to) => {
+    first = Math.min(first, from);
+    last = Math.max(last, to);
+  });
+  const by = changes.newLength - changes.length;
+  return spans.map((at, i) =>
+    at < first ? at : at > last ? at + by : changes.mapPos(at, i % 2 === 0 ? -1 : 1),
+  );
+}
 
 /** The formula a place stands in, its marks included; null in text. */
 export function formulaAt(state: EditorState, at: number): { from: number; to: number } | null {
