@@ -5,10 +5,12 @@
 
   interface Props {
     findings: readonly Finding[];
+    /** Are they about the text as it stands? */
+    settled: boolean;
     view: EditorView | null;
     ongo: (offset: number) => void;
   }
-  let { findings, view, ongo }: Props = $props();
+  let { findings, settled, view, ongo }: Props = $props();
 
   const GRADES: Readonly<Record<Finding['severity'], string>> = {
     broken: 'missing from the page',
@@ -57,7 +59,11 @@
     <button class="btn btn-sm" onclick={() => dialog?.close()}>Close</button>
   </div>
   {#if findings.length === 0}
-    <p class="px-4 py-6">Nothing to fix, and nothing to know. All well.</p>
+    <p class="px-4 py-6">
+      {settled
+        ? 'Nothing to fix, and nothing to know. All well.'
+        : 'The sheet is still being read.'}
+    </p>
   {:else}
     <ol class="max-h-[65dvh] overflow-auto">
       {#each findings as finding, i (i)}

@@ -149,7 +149,13 @@
         title="All that was found (F8)"
         onclick={() => findingsList?.toggle()}>List</button
       >
-      <FindingsList bind:this={findingsList} findings={engine.findings} {view} ongo={go} />
+      <FindingsList
+        bind:this={findingsList}
+        findings={engine.findings}
+        {settled}
+        {view}
+        ongo={go}
+      />
     {/if}
     <LampButton />
     <a

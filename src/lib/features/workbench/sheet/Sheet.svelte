@@ -111,7 +111,9 @@
     <button class="btn btn-ghost btn-xs btn-square" onclick={() => step(-1)} aria-label="Smaller"
       ><Minus size={14} /></button
     >
-    <span class="w-11 text-center text-sm">{Math.round((scale / NATURAL) * 100)} %</span>
+    <span class="w-11 text-center text-sm"
+      >{engine.pages.length === 0 ? '' : `${Math.round((scale / NATURAL) * 100)} %`}</span
+    >
     <button class="btn btn-ghost btn-xs btn-square" onclick={() => step(1)} aria-label="Larger"
       ><Plus size={14} /></button
     >
