@@ -2,7 +2,10 @@
   import type { EditorView } from '@codemirror/view';
   import type { Finding } from '@odd-compass/engine';
   import { onMount } from 'svelte';
-  import { openEditor, type EditorEvents } from './editor';
+  import { countsOf } from './counts';
+  import { openEditor, setTaste, type EditorEvents } from './editor';
+  import { keptTaste, type Taste } from './taste';
+  import TasteDialog from './TasteDialog.svelte';
   import { setFindings } from './findingNotes';
   import { setFormulas, type EngineKnowledge } from './sourceFacts';
 
@@ -21,11 +24,14 @@
 
   /** Notes move lines, so they wait until the typing pauses. */
   const PAUSE = 500;
+  let taste = $state.raw<Taste>(keptTaste());
+  let dialog = $state<ReturnType<typeof TasteDialog>>();
+  let counts = $state({ words: 0, formulas: 0 });
   let host: HTMLElement;
   let view: EditorView | null = null;
 
   onMount(() => {
-    const opened = openEditor(host, text, { onedit, oncaret, onmove }, engine);
+    const opened = openEditor(host, text, { onedit, oncaret, onmove }, engine, taste);
     view = opened;
     opened.scrollDOM.addEventListener('scroll', onmove, { passive: true });
     onready(opened);
@@ -40,11 +46,32 @@
   });
 
   $effect(() => {
-    if (upToDate) view?.dispatch({ effects: setFormulas.of(formulas) });
+    const spans = formulas;
+    if (!upToDate) return;
+    view?.dispatch({ effects: setFormulas.of(spans) });
+    // Counting takes a moment in a long text, so it waits until the typing pauses.
+    const timer = setTimeout(() => {
+      if (view) counts = countsOf(view.state.doc.toString(), Array.from(spans));
+    }, PAUSE);
+    return () => clearTimeout(timer);
   });
+
+  function change(to: Taste) {
+    taste = to;
+    if (view) setTaste(view, to);
+  }
 </script>
 
 <div bind:this={host} class="source min-h-0 flex-1 overflow-hidden"></div>
+<div class="flex items-center gap-4 border-t border-base-300 px-3 py-0.5 text-sm">
+  <p data-testid="counts">
+    {counts.words === 1 ? '1 word' : `${counts.words} words`} · {counts.formulas === 1
+      ? '1 formula'
+      : `${counts.formulas} formulas`}
+  </p>
+  <button class="btn btn-ghost btn-xs ml-auto" onclick={() => dialog?.open()}>How you write</button>
+</div>
+<TasteDialog bind:this={dialog} {taste} onchange={change} />
 
 <style>
   .source :global(.src-command) {
@@ -63,6 +90,14 @@
   .source :global(.src-mark) {
     color: var(--color-primary);
     font-weight: 600;
+  }
+  .source :global(.src-pair) {
+    outline: 1px solid var(--color-primary);
+    border-radius: 2px;
+  }
+  .source :global(.src-lonely) {
+    outline: 1px dashed var(--color-error);
+    border-radius: 2px;
   }
   .source :global(.src-comment) {
     color: color-mix(in srgb, var(--color-base-content) 68%, var(--color-base-100));

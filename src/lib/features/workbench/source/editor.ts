@@ -2,7 +2,7 @@ import { closeBrackets, closeBracketsKeymap } from '@codemirror/autocomplete';
 import { defaultKeymap, history, historyKeymap, indentWithTab } from '@codemirror/commands';
 import { bracketMatching } from '@codemirror/language';
 import { highlightSelectionMatches, search, searchKeymap } from '@codemirror/search';
-import { EditorState } from '@codemirror/state';
+import { Compartment, EditorState, type Extension } from '@codemirror/state';
 import {
   drawSelection,
   EditorView,
@@ -17,6 +17,8 @@ import { folding } from './folding';
 import { formulaTint } from './formulaTint';
 import { hover } from './hover';
 import { latexMode } from './latexMode';
+import { pairs } from './pairs';
+import type { Taste } from './taste';
 import { formulas, knowledge, type EngineKnowledge } from './sourceFacts';
 import { typing } from './typing';
 
@@ -28,7 +30,7 @@ export interface EditorEvents {
 }
 
 const look = EditorView.theme({
-  '&': { height: '100%', fontSize: '14px', backgroundColor: 'var(--color-base-100)' },
+  '&': { height: '100%', backgroundColor: 'var(--color-base-100)' },
   '.cm-scroller': { fontFamily: 'var(--font-source)', lineHeight: '1.6' },
   '.cm-content': { caretColor: 'var(--color-primary)', padding: '12px 0' },
   '.cm-gutters': {
@@ -46,20 +48,34 @@ const look = EditorView.theme({
   '.cm-panels': { backgroundColor: 'var(--color-base-200)', color: 'var(--color-base-content)' },
 });
 
+const taste = new Compartment();
+
+const tasteOf = ({ size, wrap, numbers }: Taste): Extension => [
+  numbers ? lineNumbers() : [],
+  wrap ? EditorView.lineWrapping : [],
+  EditorView.theme({ '&': { fontSize: `${size}px` } }),
+];
+
+/** Shows the source to another taste. */
+export const setTaste = (view: EditorView, to: Taste): void =>
+  view.dispatch({ effects: taste.reconfigure(tasteOf(to)) });
+
 /** Opens a source editor in an element. */
 export function openEditor(
   parent: HTMLElement,
   text: string,
   events: EditorEvents,
   engine: EngineKnowledge,
+  kept: Taste,
 ): EditorView {
   return new EditorView({
     parent,
     state: EditorState.create({
       doc: text,
       extensions: [
-        lineNumbers(),
+        taste.of(tasteOf(kept)),
         folding,
+        pairs,
         knowledge.of(engine),
         formulas,
         formulaTint,
@@ -73,7 +89,6 @@ export function openEditor(
         highlightActiveLine(),
         highlightSelectionMatches(),
         search({ top: true }),
-        EditorView.lineWrapping,
         EditorView.contentAttributes.of({ 'aria-label': 'The source', spellcheck: 'false' }),
         keymap.of([
           ...closeBracketsKeymap,

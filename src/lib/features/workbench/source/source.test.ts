@@ -3,7 +3,10 @@ import { EditorState } from '@codemirror/state';
 import { vocabulary } from '@odd-compass/engine';
 import { describe, expect, it } from 'vitest';
 import { complete } from './completion';
+import { countsOf } from './counts';
+import { pairAt } from './pairs';
 import { asMarkup } from './pasted';
+import { readTaste, STANDARD_TASTE } from './taste';
 import { formulas, inFormula, knowledge, setFormulas } from './sourceFacts';
 import {
   citationKeys,
@@ -132,5 +135,37 @@ describe('a pair of begin and end', () => {
   });
   it('is left alone when its other half is missing', () => {
     expect(typed('\\begin{align} a', 12, '*')).toBe('\\begin{align*} a');
+  });
+});
+
+describe('partners', () => {
+  const at = (marked: string): string[] | null => {
+    const doc = marked.replace('|', '');
+    const pair = pairAt(EditorState.create({ doc }), marked.indexOf('|'));
+    return pair && pair.map((mark) => (mark ? doc.slice(mark.from, mark.to) : 'none'));
+  };
+  it('of begin and end, of left and right, are found through others', () => {
+    expect(at('\\be|gin{a} \\begin{b} \\end{b} \\end{a}')).toEqual(['\\begin{a}', '\\end{a}']);
+    expect(at('\\left( \\left[ x \\right] \\rig|ht)')).toEqual(['\\right', '\\left']);
+    expect(at('\\begin{a} \\e|nd{b}')).toEqual(['\\end{b}', 'none']);
+    expect(at('no | mark')).toBeNull();
+  });
+});
+
+describe('counts', () => {
+  it('are of words outside formulas, commands and comments', () => {
+    const text =
+      '\\title{x}\\begin{document} The \\emph{high} tide $a+b$ turns. % not this\n\\label{a b} It’s so.';
+    const from = text.indexOf('$');
+    expect(countsOf(text, [from, from + 5])).toEqual({ words: 6, formulas: 1 });
+  });
+});
+
+describe('taste', () => {
+  it('is what was kept, and the standard where that makes no sense', () => {
+    expect(readTaste('{"size":18,"wrap":false}')).toEqual({ size: 18, wrap: false, numbers: true });
+    expect(readTaste('{"size":999}')).toEqual(STANDARD_TASTE);
+    expect(readTaste('{')).toEqual(STANDARD_TASTE);
+    expect(readTaste(null)).toEqual(STANDARD_TASTE);
   });
 });

@@ -1,0 +1,33 @@
+import { withoutComments } from './structure';
+
+/** Words of the text and formulas of a sheet, as a reader would count them. */
+export interface Counts {
+  readonly words: number;
+  readonly formulas: number;
+}
+
+/** Commands whose argument is no text. */
+const NO_TEXT =
+  /\\(?:label|ref|eqref|pageref|cite|begin|end|includegraphics|usepackage|documentclass|vspace|hspace|input|bibliography)\*?(?:\[[^\]]*\])?\{[^{}]*\}/g;
+
+/** Counts words outside formulas and commands. `spans` are starts and ends of the formulas, by turns. */
+export function countsOf(text: string, spans: readonly number[]): Counts {
+  const begin = text.indexOf('\\begin{document}');
+  const from = begin < 0 ? 0 : begin + '\\begin{document}'.length;
+  let prose = '';
+  let at = from;
+  let formulas = 0;
+  for (let i = 0; i + 1 < spans.length; i += 2) {
+    const start = spans[i] as number;
+    if (start < at) continue;
+    prose += `${text.slice(at, start)} `;
+    at = spans[i + 1] as number;
+    formulas++;
+  }
+  prose += text.slice(at);
+  const plain = withoutComments(prose)
+    .replace(NO_TEXT, ' ')
+    .replace(/\\[A-Za-z]+\*?|\\./g, ' ')
+    .replace(/[{}~&]/g, ' ');
+  return { words: plain.match(/[\p{L}\p{N}][\p{L}\p{N}'’-]*/gu)?.length ?? 0, formulas };
+}
