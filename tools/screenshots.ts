@@ -50,6 +50,11 @@ const clickOn = (text: string) => async (p: Page) => {
 try {
   await picture('desk', '/');
   await picture('workbench', '/a/three-harbours', clickOn('Equation (2) gives'));
+  await picture('bench', '/a/three-harbours', async (p) => {
+    await p.getByText('1/2 & 1/4 & 1/4').click();
+    await p.getByRole('button', { name: 'Symbols' }).click();
+    await p.waitForTimeout(800);
+  });
   await picture('findings', '/a/lamp-signals', clickOn('A pattern of'));
   await picture('lamplight', '/a/ferry-notes', async (p) => {
     await p.getByRole('button', { name: /Light the lamp/ }).click();

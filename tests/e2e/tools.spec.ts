@@ -38,7 +38,12 @@ async function emptySheet(page: Page): Promise<void> {
 
 const write = (page: Page, text: string) => page.keyboard.type(text, { delay: 15 });
 const accept = async (page: Page) => {
-  await expect(page.locator('.cm-tooltip-autocomplete')).toBeVisible();
+  const list = page.locator('.cm-tooltip-autocomplete');
+  // The words of the language may still be on their way: then the list is asked for.
+  await expect(async () => {
+    if (!(await list.isVisible())) await page.keyboard.press('Control+Space');
+    await expect(list).toBeVisible({ timeout: 2000 });
+  }).toPass({ timeout: 60_000 });
   // The list takes no key before it has been there for a moment.
   await page.waitForTimeout(150);
   await page.keyboard.press('Enter');
@@ -147,4 +152,20 @@ test('all that was found is a keystroke away, with the buttons that mend it', as
   await list.getByRole('button', { name: 'Write \\textbf' }).click();
   await expect(list).toBeHidden();
   await expect.poll(() => written(page)).toContain('\\textbf and');
+});
+
+test('the source is shown to taste, and remembers it', async ({ page }) => {
+  await emptySheet(page);
+  await write(page, '\\documentclass{article}\n\\begin{document}\nHigh water $x$ at noon.');
+  await expect(page.getByTestId('counts')).toHaveText('4 words · 1 formula');
+  await page.getByRole('button', { name: 'How you write' }).click();
+  const dialog = page.getByRole('dialog', { name: 'How you write' });
+  await dialog.getByLabel('Size of the source').selectOption('18');
+  await dialog.getByLabel('Number the lines').uncheck();
+  expect(await accessibility(page)).toEqual([]);
+  await dialog.getByRole('button', { name: 'Done' }).click();
+  await page.reload();
+  await expect(source(page)).toBeVisible();
+  await expect(page.locator('.cm-lineNumbers')).toHaveCount(0);
+  expect(await source(page).evaluate((el) => getComputedStyle(el).fontSize)).toBe('18px');
 });

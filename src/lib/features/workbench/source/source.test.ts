@@ -16,6 +16,7 @@ import {
   openEnvironments,
   ownNames,
   packageLine,
+  withinMarks,
 } from './structure';
 import { renamePairs } from './typing';
 
@@ -109,6 +110,15 @@ describe('formulas in the source', () => {
     expect([inFormula(state, 3), inFormula(state, 6)]).toEqual([true, false]);
     state = state.update({ changes: { from: 0, insert: 'zz' } }).state;
     expect([inFormula(state, 3), inFormula(state, 5)]).toEqual([false, true]);
+  });
+  it('are known by their marks before the engine has read them', () => {
+    const within = (marked: string) => withinMarks(marked.replace('|', ''), marked.indexOf('|'));
+    expect(['$a|', '\\(a|', '\\[a|', '$$a|', '\\begin{align}a|'].map(within)).toEqual(
+      Array(5).fill(true),
+    );
+    expect(['$a$|', '\\$a|', '\\(a\\)|', '% $\na|', '$a\n\nb|', '$$a$$|'].map(within)).toEqual(
+      Array(6).fill(false),
+    );
   });
   it('pasted signs become the commands for them', () => {
     expect(asMarkup('x² ≤ √2·α∈ℝ, aₙ₊₁→∞')).toBe(

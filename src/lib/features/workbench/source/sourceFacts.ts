@@ -5,6 +5,7 @@ import {
   type ChangeSet,
   type EditorState,
 } from '@codemirror/state';
+import { withinMarks } from './structure';
 import type { Glimpse, LabelFact, Word } from '@odd-compass/engine/worker';
 
 /** What the source needs from the engine: its vocabulary, pictures, and what it read in the text. */
@@ -61,4 +62,6 @@ export function formulaAt(state: EditorState, at: number): { from: number; to: n
   return null;
 }
 
-export const inFormula = (state: EditorState, at: number): boolean => formulaAt(state, at) !== null;
+/** Is a place in a formula, by what the engine read, or by the marks that were typed since? */
+export const inFormula = (state: EditorState, at: number): boolean =>
+  formulaAt(state, at) !== null || withinMarks(state.doc.toString(), at);

@@ -48,6 +48,25 @@ export function environmentEnd(
   return null;
 }
 
+const DISPLAYED =
+  /^(equation|align|alignat|flalign|gather|multline|eqnarray|displaymath|math|split|aligned|gathered|[bBpvV]?(small)?matrix|d?cases|array)\*?$/;
+
+/**
+ * Is a place inside a formula, by the marks before it in its paragraph? For the moment
+ * until the engine has read what was just typed.
+ */
+export function withinMarks(text: string, at: number): boolean {
+  const start = Math.max(text.lastIndexOf('\n\n', at - 1) + 1, at - WINDOW, 0);
+  const before = withoutComments(text.slice(start, at));
+  let open = false;
+  for (const [mark] of before.matchAll(/\\[()[\]$\\]|\$\$?/g)) {
+    if (mark.startsWith('$')) open = !open;
+    else if (mark === '\\(' || mark === '\\[') open = true;
+    else if (mark === '\\)' || mark === '\\]') open = false;
+  }
+  return open || openEnvironments(text, at).some(({ name }) => DISPLAYED.test(name));
+}
+
 const ALIGNMENT =
   /^(align|alignat|flalign|gather|multline|split|aligned|alignedat|gathered|eqnarray|array|tabular|tabularx|[bBpvV]?(small)?matrix|d?cases|r?cases|substack|tikzcd)\*?$/;
 const LIST = /^(itemize|enumerate|description|questions|parts|subparts|choices)$/;

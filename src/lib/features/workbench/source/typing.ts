@@ -8,7 +8,7 @@ import {
 import { EditorView, keymap, type Command } from '@codemirror/view';
 import { abbreviationsOf } from './abbreviations';
 import { asMarkup } from './pasted';
-import { formulaAt, inFormula } from './sourceFacts';
+import { inFormula } from './sourceFacts';
 import { environmentEnd, isAlignment, isList, openEnvironments } from './structure';
 
 /** Enter in a list starts an item, on an empty item ends the list; in an alignment it starts a row. */
@@ -110,7 +110,7 @@ const abbreviate = EditorView.inputHandler.of((view, from, to, typed, insertText
 
 /** Signs pasted into a formula become the commands that stand for them. */
 const pasteMarkup = EditorView.clipboardInputFilter.of((text, state) =>
-  formulaAt(state, state.selection.main.from) ? asMarkup(text) : text,
+  inFormula(state, state.selection.main.from) ? asMarkup(text) : text,
 );
 
 const NAME = /\\(begin|end)\{([A-Za-z*]*)$/;
