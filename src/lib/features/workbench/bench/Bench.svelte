@@ -27,16 +27,22 @@
     reference: 'Reference',
     text: 'Text',
   };
+  const OPENING = 30_000;
+  const openingOf = (start: string): string =>
+    start.slice(0, Math.max(0, start.indexOf('\\begin{document}')));
+
   let folded = $state(false);
   let symbols = $state(false);
 
   const now = $derived.by(() => {
     void moved;
     void engine.formulas;
-    return { doc: view.state.doc.toString(), context: benchContext(view.state) };
+    return { state: view.state, context: benchContext(view.state) };
   });
+  /** The whole text, for the tools that look at it: plain text needs none. */
+  const doc = $derived(now.context.kind === 'text' ? '' : now.state.doc.toString());
   /** All before the document begins; it seldom changes, and what follows from it is kept. */
-  const opening = $derived(now.doc.slice(0, Math.max(0, now.doc.indexOf('\\begin{document}'))));
+  const opening = $derived(openingOf(now.state.sliceDoc(0, OPENING)));
   const preamble = $derived(lookingLines(`${opening}\\begin{document}`));
   const kinds = $derived(
     ownNames(opening)
@@ -94,20 +100,20 @@
       {/if}
       <div id="bench-tools">
         {#if now.context.kind === 'matrix'}
-          <MatrixBench {view} place={now.context} doc={now.doc} />
+          <MatrixBench {view} place={now.context} {doc} />
         {:else if now.context.kind === 'lines'}
-          <LinesBench {view} place={now.context} doc={now.doc} />
+          <LinesBench {view} place={now.context} {doc} />
         {:else if now.context.kind === 'formula'}
           <FormulaBench
             {view}
             from={now.context.from}
             to={now.context.to}
-            doc={now.doc}
+            {doc}
             {preamble}
             glimpse={(source, lines) => engine.glimpse(source, lines)}
           />
         {:else if now.context.kind === 'reference'}
-          <ReferenceBench label={now.context.label} labels={engine.labels} doc={now.doc} {ongo} />
+          <ReferenceBench label={now.context.label} labels={engine.labels} {doc} {ongo} />
         {:else}
           <TextBench {view} {kinds} />
         {/if}

@@ -26,16 +26,21 @@ function bodyStart(text: string, { body }: OpenEnvironment): number {
   return body + (args?.[0].length ?? 0);
 }
 
+/** How far around the caret is looked. */
+const NEAR = 20_000;
+
 export function benchContext(state: EditorState): BenchContext {
   const at = state.selection.main.head;
-  const text = state.doc.toString();
+  const base = Math.max(0, at - NEAR);
+  const text = state.sliceDoc(base, at + NEAR);
+  const here = at - base;
   const line = state.doc.lineAt(at);
   const reference = REFERENCE.exec(state.sliceDoc(line.from, at));
   if (reference) {
     const rest = /^[^{}]*/.exec(state.sliceDoc(at, line.to))?.[0] ?? '';
     return { kind: 'reference', label: `${reference[1] ?? ''}${rest}` };
   }
-  const open = openEnvironments(text, at);
+  const open = openEnvironments(text, here);
   const inner = open.findLast(({ name }) => MATRIX.test(name) || LINES.test(name));
   if (inner) {
     const end = environmentEnd(text, inner);
@@ -43,14 +48,14 @@ export function benchContext(state: EditorState): BenchContext {
       inner.name.startsWith('array') || /alignat|\*$/.test(inner.name)
         ? bodyStart(text, inner)
         : inner.body;
-    if (end && at >= bodyFrom && at <= end.from)
+    if (end && here >= bodyFrom && here <= end.from)
       return {
         kind: MATRIX.test(inner.name) ? 'matrix' : 'lines',
         name: inner.name,
-        from: inner.from,
-        to: end.to,
-        bodyFrom,
-        bodyTo: end.from,
+        from: base + inner.from,
+        to: base + end.to,
+        bodyFrom: base + bodyFrom,
+        bodyTo: base + end.from,
       };
   }
   const formula = formulaAt(state, at);

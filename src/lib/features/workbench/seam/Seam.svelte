@@ -2,7 +2,7 @@
   import type { EditorView } from '@codemirror/view';
   import type { EngineClient } from '../engine/engineClient.svelte';
   import type { SheetGeometry } from '../sheet/geometry';
-  import { ribbonPath, ribbons, sourceExtent } from './ribbons';
+  import { ribbonPath, ribbons, sourceExtent, sourceOffset } from './ribbons';
 
   interface Props {
     engine: EngineClient;
@@ -29,10 +29,12 @@
     if (!view || !sheet) return [];
     const current = view;
     const { height } = sheet;
+    if (engine.findings.length === 0) return [];
+    const offset = sourceOffset(current);
     return engine.findings
       .map((finding) => ({
         finding,
-        y: sourceExtent(current, finding.from, finding.from).top + 11,
+        y: sourceExtent(current, finding.from, finding.from, offset).top + 11,
       }))
       .filter(({ y }) => y > -8 && y < height + 8);
   });

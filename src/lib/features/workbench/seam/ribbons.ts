@@ -13,16 +13,20 @@ export interface Ribbon {
   readonly sourceBottom: number;
 }
 
+/** Where the document begins in the editor's window; asked for once, since it makes the browser lay out. */
+export const sourceOffset = (view: EditorView): number =>
+  view.documentTop - view.scrollDOM.getBoundingClientRect().top;
+
 /** Where a stretch of source stands in the editor's window. */
 export function sourceExtent(
   view: EditorView,
   from: number,
   to: number,
+  offset: number,
 ): { top: number; bottom: number } {
   const { length } = view.state.doc;
   const first = view.lineBlockAt(Math.min(from, length));
   const last = view.lineBlockAt(Math.min(Math.max(from, to), length));
-  const offset = view.documentTop - view.scrollDOM.getBoundingClientRect().top;
   return { top: first.top + offset, bottom: last.bottom + offset };
 }
 
@@ -52,11 +56,12 @@ export function ribbons(
     }
   }
   const out: Ribbon[] = [];
+  const offset = sourceOffset(view);
   for (const [block, page] of extents) {
     const place = blocks.get(block);
     if (!place) continue;
     const text = view.state.sliceDoc(place.start, place.start + place.length);
-    const source = sourceExtent(view, place.start, place.start + text.trimEnd().length);
+    const source = sourceExtent(view, place.start, place.start + text.trimEnd().length, offset);
     const inSight = (top: number, bottom: number): boolean => bottom > 0 && top < sheet.height;
     if (!inSight(page.top, page.bottom) && !inSight(source.top, source.bottom)) continue;
     out.push({

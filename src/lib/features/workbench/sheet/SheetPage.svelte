@@ -2,6 +2,7 @@
   import type { PageDescription } from '@odd-compass/engine';
   import type { SightedPage } from '../engine/engineClient.svelte';
   import { changedBand, paintPage } from './paint';
+  import { textWidth } from './textWidth';
 
   interface Props {
     page: SightedPage;
@@ -18,9 +19,6 @@
   const UNITS_PER_EM = 1000;
   let canvas: HTMLCanvasElement;
   let painted: { description: PageDescription; scale: number } | null = null;
-  const measure =
-    typeof document === 'undefined' ? null : document.createElement('canvas').getContext('2d');
-
   $effect(() => {
     const { description } = page;
     const device = scale * devicePixelRatio;
@@ -59,8 +57,7 @@
       (page.description.glyphX[lastGlyph] ?? 0) +
       size / 2;
     const fontSize = Math.max(4, Math.min(height + depth, 14)) * scale;
-    if (measure) measure.font = `${fontSize}px serif`;
-    const natural = measure?.measureText(text).width ?? 1;
+    const natural = textWidth(text) * fontSize;
     const stretch = natural > 0 ? ((right - left) * scale) / natural : 1;
     return `left:${Math.max(x, left) * scale}px;top:${(y - height) * scale}px;font-size:${fontSize}px;line-height:${(height + depth) * scale}px;transform:scaleX(${stretch})`;
   }

@@ -62,6 +62,14 @@ export function formulaAt(state: EditorState, at: number): { from: number; to: n
   return null;
 }
 
+/** How far back the marks of a formula are looked for. */
+const NEAR = 20_000;
+
+function markedBefore(state: EditorState, at: number): boolean {
+  const text = state.sliceDoc(Math.max(0, at - NEAR), at);
+  return withinMarks(text, text.length);
+}
+
 /** Is a place in a formula, by what the engine read, or by the marks that were typed since? */
 export const inFormula = (state: EditorState, at: number): boolean =>
-  formulaAt(state, at) !== null || withinMarks(state.doc.toString(), at);
+  formulaAt(state, at) !== null || markedBefore(state, at);
