@@ -1,22 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
+import { accessibility } from './accessibility';
 import { execFileSync } from 'node:child_process';
-import { readFileSync, writeFileSync } from 'node:fs';
-
-const axe = readFileSync('node_modules/axe-core/axe.min.js', 'utf8');
-
-/** What an accessibility checker finds on the page. */
-async function accessibility(page: Page): Promise<string[]> {
-  return page.evaluate(async (source) => {
-    // The page allows no scripts from elsewhere; this one comes from the test.
-    (0, eval)(source);
-    const { violations } = await (
-      globalThis as unknown as {
-        axe: { run: () => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
-      }
-    ).axe.run();
-    return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' ')}`);
-  }, axe);
-}
+import { writeFileSync } from 'node:fs';
 
 const sheet = (page: Page) => page.getByRole('region', { name: 'The sheet' });
 const source = (page: Page) => page.getByRole('textbox', { name: 'The source' });

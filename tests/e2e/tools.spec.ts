@@ -1,20 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { readFileSync } from 'node:fs';
-
-const axe = readFileSync('node_modules/axe-core/axe.min.js', 'utf8');
-
-/** What an accessibility checker finds on the page. */
-async function accessibility(page: Page): Promise<string[]> {
-  return page.evaluate(async (source) => {
-    (0, eval)(source);
-    const { violations } = await (
-      globalThis as unknown as {
-        axe: { run: () => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
-      }
-    ).axe.run();
-    return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' ')}`);
-  }, axe);
-}
+import { accessibility } from './accessibility';
 
 const sheet = (page: Page) => page.getByRole('region', { name: 'The sheet' });
 const source = (page: Page) => page.getByRole('textbox', { name: 'The source' });
@@ -77,10 +62,15 @@ test('a sheet is written by keys alone: completion, items, rows, a matrix on the
   expect(text).toContain('\\end{pmatrix}');
 
   await expect(bench(page)).toContainText('Matrix');
+  const cell = (row: number, column: number) =>
+    page.getByLabel(`Row ${row}, column ${column}`, { exact: true });
   await page.keyboard.press('F6');
+  await expect(cell(1, 1)).toBeFocused();
   await page.keyboard.press('Tab');
+  await expect(cell(1, 2)).toBeFocused();
   await write(page, '2');
   await page.keyboard.press('Enter');
+  await expect(cell(2, 1)).toBeFocused();
   await write(page, '3');
   await expect(page.getByRole('grid')).toHaveAccessibleName('The matrix, 2 rows, 2 columns');
   expect(await accessibility(page)).toEqual([]);

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { EditorView } from '@codemirror/view';
+  import { flushSync } from 'svelte';
   import type { EngineClient } from '../engine/engineClient.svelte';
   import { ownNames } from '../source/structure';
   import { benchContext, type BenchContext } from './context';
@@ -50,22 +51,24 @@
       .map(({ name }) => name),
   );
 
+  /** At once, so that the next key goes there; what was folded is unfolded first. */
+  function focusOn(selector: string) {
+    flushSync();
+    document.querySelector<HTMLElement>(selector)?.focus();
+  }
+
   /** From the source to the bench and back, without the mouse. */
   function keys(event: KeyboardEvent) {
     if (event.key === 'F6' && !event.shiftKey) {
       event.preventDefault();
       folded = false;
-      requestAnimationFrame(() =>
-        document.querySelector<HTMLElement>('#bench-tools :is(input, button, select)')?.focus(),
-      );
+      focusOn('#bench-tools :is(input, button, select)');
     }
     if (event.key === 'F7') {
       event.preventDefault();
       folded = false;
       symbols = true;
-      requestAnimationFrame(() =>
-        document.querySelector<HTMLElement>('#bench-symbols input')?.focus(),
-      );
+      focusOn('#bench-symbols input');
     }
   }
 </script>

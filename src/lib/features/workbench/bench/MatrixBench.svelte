@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { EditorView } from '@codemirror/view';
-  import { tick } from 'svelte';
+  import { flushSync } from 'svelte';
   import { pastedCells, readRows, writeRows } from './alignment';
   import type { BenchContext } from './context';
 
@@ -43,19 +43,20 @@
     else rewrite(texts.map((row, i) => (i === r ? row.map((t, k) => (k === c ? text : t)) : row)));
   }
 
-  async function go(r: number, c: number) {
-    await tick();
+  /** At once, so that the next key goes to the cell. */
+  function go(r: number, c: number) {
+    flushSync();
     grid?.querySelector<HTMLInputElement>(`[data-cell="${r}-${c}"]`)?.focus();
   }
 
   const blank = () => Array.from({ length: width }, () => '');
   function addRow(after: number) {
     rewrite([...texts.slice(0, after + 1), blank(), ...texts.slice(after + 1)]);
-    void go(after + 1, 0);
+    go(after + 1, 0);
   }
   function addColumn(after: number) {
     rewrite(texts.map((row) => [...row.slice(0, after + 1), '', ...row.slice(after + 1)]));
-    void go(at[0], after + 1);
+    go(at[0], after + 1);
   }
   function moveRow(by: number) {
     const [r] = at;
@@ -64,14 +65,14 @@
     const next = [...texts];
     [next[r], next[to]] = [next[to] as string[], next[r] as string[]];
     rewrite(next);
-    void go(to, at[1]);
+    go(to, at[1]);
   }
 
   function keys(event: KeyboardEvent, r: number, c: number) {
     const last = r + 1 === texts.length && c + 1 === width;
     if (event.key === 'Enter') {
       event.preventDefault();
-      if (r + 1 < texts.length) void go(r + 1, c);
+      if (r + 1 < texts.length) go(r + 1, c);
       else addRow(r);
     } else if (event.key === 'Tab' && !event.shiftKey && last) {
       event.preventDefault();
@@ -79,7 +80,7 @@
       else addRow(r);
     } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       event.preventDefault();
-      void go(r + (event.key === 'ArrowDown' ? 1 : -1), c);
+      go(r + (event.key === 'ArrowDown' ? 1 : -1), c);
     } else if (event.key === 'Escape') view.focus();
   }
 
