@@ -539,6 +539,15 @@ describe('the corpus of coursework', () => {
     for (const piece of expected.text) expect(found).toContain(piece);
   });
 
+  it('is read to its end when a list is opened before it', () => {
+    for (const { text } of corpus) {
+      const session = newSession(corpusFiles);
+      session.setText(`\\begin{itemize}${text}`);
+      session.settleAll();
+      expect(session.pages.length).toBeGreaterThan(0);
+    }
+  });
+
   it.each(corpus)('$name is after edits what it is from cold', ({ text }) => {
     fc.assert(
       fc.property(fc.array(relativeEdit, { minLength: 1, maxLength: 3 }), (edits) => {

@@ -97,6 +97,8 @@ function authorYear(label: string): { author: string; year: string; full: string
 function beginList(it: Interpreter, args: Args): void {
   it.endParagraph();
   it.call('@bibheading');
+  // A heading ends what was left open before the document: then nothing here is a list.
+  if (it.environments.length === 0) return;
   const widest = tokensText(tokensOf(args, 0));
   const byName = citesByName(it);
   const measures = byName

@@ -38,8 +38,10 @@ const multicols = (name: string): EnvironmentEntry => ({
     const { layout, left, vlist } = (it.environments.at(-1) as OpenEnvironment).data as {
       layout: { count: number; width: number; gap: number; rule: number };
       left: number;
-      vlist: typeof it.vlist;
+      vlist?: typeof it.vlist;
     };
+    // A heading in its argument has ended it before it began.
+    if (!vlist) return;
     const blocks = it.vlist;
     it.vlist = vlist;
     it.vlist.push({ kind: 'balanced', layout, left, blocks });
