@@ -9,7 +9,7 @@ import type { MathReader } from './mathReader';
 const SHORTHANDS: Readonly<Record<string, string>> = Object.fromEntries(
   String.raw`
 R \mathbb{R}|N \mathbb{N}|Z \mathbb{Z}|Complex \mathbb{C}|cnums \mathbb{C}|Reals \mathbb{R}|reals \mathbb{R}
-real \Re|Re \Re|image \Im|natnums \mathbb{N}|Q \mathbb{Q}|C \mathbb{C}|F \mathbb{F}|infin \infty|empty \emptyset
+real \Re|image \Im|natnums \mathbb{N}|Q \mathbb{Q}|C \mathbb{C}|F \mathbb{F}|infin \infty|empty \emptyset
 exist \exists|isin \in|sub \subset|sube \subseteq|supe \supseteq|sdot \cdot|bull \bullet|plusmn \pm|ang \angle
 alef \aleph|alefsym \aleph|weierp \wp|thetasym \vartheta|and \land|or \lor|clubs \clubsuit
 diamonds \diamondsuit|hearts \heartsuit|spades \spadesuit|larr \leftarrow|rarr \rightarrow|harr \leftrightarrow

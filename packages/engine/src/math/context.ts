@@ -156,9 +156,13 @@ export function glyphItem(glyph: number, ctx: MathContext, span: Span, color = 0
 const NORM = '‖';
 const PARALLEL = 0x2225;
 
+/** The glyph of a character as it is in text size, from which larger forms grow. */
+export const textGlyph = (char: string, { font }: MathContext): number =>
+  font.glyph(char === NORM ? PARALLEL : (char.codePointAt(0) ?? 0));
+
 /** The glyph of a character, in the form for the style's level. */
 export function glyphFor(char: string, ctx: MathContext): number {
-  const glyph = ctx.font.glyph(char === NORM ? PARALLEL : (char.codePointAt(0) ?? 0));
+  const glyph = textGlyph(char, ctx);
   const level = sizeLevel(ctx.style);
   return level === 0 ? glyph : ctx.font.scriptForm(glyph, level);
 }

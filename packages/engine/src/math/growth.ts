@@ -2,8 +2,7 @@ import type { Sp } from '../base/lengths';
 import type { Span } from '../base/spans';
 import { boxOf, type Box, type Child, type GlyphItem } from '../boxes/box';
 import type { AssemblyPart, Growth } from '../fonts/tables/math';
-import { TEXT } from './style';
-import { glyphFor, glyphItem, units, type MathContext } from './context';
+import { glyphFor, glyphItem, textGlyph, units, type MathContext } from './context';
 
 /** Bounds the pieces of one assembled glyph; enough for the tallest page. */
 const MOST_PIECES = 2000;
@@ -26,7 +25,7 @@ export function growVertically(
   span: Span,
   color = 0,
 ): Grown {
-  const base = glyphFor(char, { ...ctx, style: TEXT });
+  const base = textGlyph(char, ctx);
   const growth = ctx.table.vertical.get(base) ?? moustache(char, ctx);
   if (!growth) return single(glyphFor(char, ctx), ctx, span, color);
   for (const variant of growth.variants) {

@@ -1,39 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { PT } from '../base/lengths';
-import type { Box, Item } from '../boxes/box';
 import { findingsIn, inArticle, typeset } from '../testing/document';
+import { find, flat, formula, type At } from '../testing/formula';
 import { settleClasses, spaceBetween } from './spacing';
 import { denStyle, numStyle, subStyle, supStyle } from './style';
-
-/** The first line that holds the formula, as a box. */
-function formula(source: string): Box {
-  const session = typeset(inArticle(`\\noindent$${source}$`));
-  return session.pages[0]?.placed[0]?.box as Box;
-}
-
-interface At {
-  readonly char: string;
-  readonly x: number;
-  readonly y: number;
-  readonly size: number;
-  readonly item: Item;
-}
-
-/** Every glyph and rule with its place in pt. */
-function flat(box: Box, x = 0, y = 0): At[] {
-  return box.children.flatMap(({ x: dx, y: dy, item }): At[] => {
-    if (item.kind === 'box') return flat(item, x + dx, y + dy);
-    if (item.kind === 'anchor') return [];
-    const char =
-      item.kind === 'glyph' ? item.font.textOf(item.glyph) : item.kind === 'rule' ? 'rule' : 'run';
-    const size = 'size' in item ? item.size / PT : 0;
-    return [{ char, x: (x + dx) / PT, y: (y + dy) / PT, size, item }];
-  });
-}
-
-const find = (source: string, char: string): At =>
-  flat(formula(source)).find((g) => g.char === char) as At;
 
 describe('classes and spaces', () => {
   it('a sign without two operands is no operator', () => {

@@ -1,6 +1,7 @@
-import type { Finding, FindingCode } from '../findings/finding';
-import { fill, WORDS } from '../findings/words';
+import type { FindingCode, RawFinding } from '../findings/finding';
 import { PACKAGES } from '../language/packages';
+import { packageLine } from '../source/packageLine';
+import type { Placed } from './wording';
 
 /** Packages that are asked first who brings a name; what they lack the others may have. */
 const FIRST = ['amsmath', 'amssymb', 'amsfonts', 'mathtools', 'amsthm', 'graphicx', 'xcolor'];
@@ -36,62 +37,55 @@ const FOLLOWING: ReadonlySet<FindingCode> = new Set([
   'begin-end-mismatch',
 ]);
 
-/** The package that brings a name, when a finding says that nobody does. */
-function ownerOf(finding: Finding, text: string): { name: string; owner: string } | null {
-  const kind = KINDS[finding.kind];
-  if (!kind) return null;
+/** The package that brings the name of a finding that says nobody does. */
+function ownerOf({ code, args }: RawFinding): string | undefined {
+  const kind = KINDS[code];
+  if (!kind) return undefined;
   owners ??= ownersOf();
-  const source = text.slice(finding.from, finding.from + 200);
-  const pattern = kind === 'command' ? /^\\([A-Za-z]+\*?)/ : /^\\begin\s*\{([^}]*)\}/;
-  const name = pattern.exec(source)?.[1];
-  const owner = name === undefined ? undefined : owners[kind].get(name);
-  return name !== undefined && owner !== undefined ? { name, owner } : null;
+  return owners[kind].get(args.name ?? '');
 }
 
-/** The edit that loads a package: behind the last line that loads one, or behind the class line. */
-function loadingEdit(text: string, name: string) {
-  const end = text.indexOf('\\begin{document}');
-  const preamble = end < 0 ? '' : text.slice(0, end);
-  const lines = [...preamble.matchAll(/^[^%\n]*\\(usepackage|documentclass)\b[^\n]*\n?/gm)];
-  const last = lines.findLast(([, which]) => which === 'usepackage') ?? lines[0];
-  if (!last) return null;
-  const at = last.index + last[0].length;
-  const before = last[0].endsWith('\n') ? '' : '\n';
-  return { from: at, to: at, text: `${before}\\usepackage{${name}}\n` };
+/** The finding in place of one of an unknown name; what stands in another file has no button. */
+function needed({ start, raw }: Placed, owner: string, text: string): Placed {
+  const { code, from, to, args, inFile } = raw;
+  const name = code === 'command-unknown' ? `\\${args.name}` : (args.name ?? '');
+  const line = inFile ? null : packageLine(text, owner);
+  const edits = line
+    ? [{ from: line.from - start, to: line.from - start, text: line.insert }]
+    : null;
+  const found: RawFinding = { code: 'package-needed', from, to, args: { name, package: owner } };
+  return {
+    start,
+    raw: {
+      ...found,
+      ...(inFile ? { inFile } : {}),
+      ...(edits ? { fix: { title: `Load ${owner}`, edits } } : {}),
+    },
+  };
 }
 
 /**
  * Findings of names that nobody brings, where a package would: one for each package, at the
  * first of its names, with the line that loads it. The others only follow from it.
  */
-export function withNeededPackages(findings: readonly Finding[], text: () => string): Finding[] {
-  if (!findings.some(({ kind }) => KINDS[kind])) return [...findings];
+export function withNeededPackages(findings: readonly Placed[], text: () => string): Placed[] {
+  if (!findings.some(({ raw }) => KINDS[raw.code])) return [...findings];
   const source = text();
+  const place = ({ start, raw }: Placed): number => start + raw.from;
   const told = new Set<string>();
   let environmentEnd = 0;
-  return findings.flatMap((finding) => {
-    // What an alignment holds makes no sense as text: that follows from its package.
-    if (finding.from < environmentEnd && FOLLOWING.has(finding.kind)) return [];
-    const found = ownerOf(finding, source);
-    if (!found) return [finding];
-    const { name, owner } = found;
-    if (finding.kind === 'environment-unknown')
-      environmentEnd =
-        Math.max(0, source.indexOf(`\\end{${name}}`, finding.from)) + name.length + 6;
-    if (told.has(owner)) return [];
-    told.add(owner);
-    const { severity, message, cause } = WORDS['package-needed'];
-    const shown = finding.kind === 'command-unknown' ? `\\${name}` : name;
-    const edit = loadingEdit(source, owner);
-    const needed: Finding = {
-      kind: 'package-needed',
-      severity,
-      file: finding.file,
-      from: finding.from,
-      to: finding.to,
-      message: fill(message, { name: shown, package: owner }),
-      cause: fill(cause, { package: owner }),
-    };
-    return [edit ? { ...needed, fix: { title: `Load ${owner}`, edits: [edit] } } : needed];
-  });
+  return [...findings]
+    .sort((a, b) => place(a) - place(b))
+    .flatMap((finding) => {
+      const { code, args, inFile } = finding.raw;
+      // What an alignment holds makes no sense as text: that follows from its package.
+      if (!inFile && place(finding) < environmentEnd && FOLLOWING.has(code)) return [];
+      const owner = ownerOf(finding.raw);
+      if (owner === undefined) return [finding];
+      if (code === 'environment-unknown' && !inFile)
+        environmentEnd = source.indexOf(`\\end{${args.name}}`, place(finding)) + 1;
+      if (told.has(owner)) return [];
+      told.add(owner);
+      return [needed(finding, owner, source)];
+    });
 }

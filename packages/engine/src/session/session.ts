@@ -4,7 +4,6 @@ import type { Box } from '../boxes/box';
 import { layoutBlocks, setParbox } from '../blocks/layout';
 import type { PageGeometry } from '../document/page';
 import type { ParboxInline } from '../document/inlines';
-import { fill, WORDS } from '../findings/words';
 import type { Finding, RawFinding } from '../findings/finding';
 import { FontStore, type FontSource } from '../fonts/store';
 import { CELLS, pageGeometry } from '../language/parameters';
@@ -12,6 +11,7 @@ import { describePage, PageLists } from '../output/display/describe';
 import type { PageDescription } from '../output/display/description';
 import { writePdf, type Bookmark } from '../output/pdf/write';
 import { withNeededPackages } from './neededPackages';
+import { worded, type Placed } from './wording';
 import { formulaSpans } from './formulaSpans';
 import { fontUnitsOf } from './fontUnits';
 import type { FlowBlock, Page } from '../pages/page';
@@ -379,10 +379,10 @@ export class Session {
 
   /** All findings in the order of the text, in words. */
   findings(): Finding[] {
-    const out: Finding[] = [];
+    const out: Placed[] = [];
     const uses = usesOfUnknown(this.reading);
     const unknown = (this.reading.finalValue(CELLS.unknownPackages) ?? []) as readonly string[];
-    const add = (start: number, raw: RawFinding): void => void out.push(this.worded(start, raw));
+    const add = (start: number, raw: RawFinding): void => void out.push({ start, raw });
     for (const block of this.reading.blocks) {
       for (const finding of block.reading.findings)
         add(
@@ -394,30 +394,9 @@ export class Session {
     for (const { block, finding } of this.repeated) add(block.start, finding);
     for (const finding of documentFindings(this.reading)) add(0, finding);
     if (this.unsettled) add(0, { code: 'facts-unsettled', from: 0, to: 0, args: {} });
-    out.sort((a, b) => a.from - b.from || a.to - b.to);
-    return withNeededPackages(out, () => this.text);
-  }
-
-  private worded(start: number, raw: RawFinding): Finding {
-    const { severity, message, cause } = WORDS[raw.code];
-    const clamp = (at: number): number => Math.max(0, Math.min(this.reading.length, start + at));
-    const from = raw.inFile?.from ?? clamp(raw.from);
-    const finding: Finding = {
-      kind: raw.code,
-      severity,
-      file: raw.inFile?.name ?? this.file,
-      from,
-      to: Math.max(from, raw.inFile?.to ?? clamp(raw.to)),
-      message: fill(message, raw.args),
-      cause: fill(cause, raw.args),
-    };
-    if (!raw.fix) return finding;
-    const edits = raw.fix.edits.map((edit) => ({
-      from: clamp(edit.from),
-      to: clamp(edit.to),
-      text: edit.text,
-    }));
-    return { ...finding, fix: { title: raw.fix.title, edits } };
+    return withNeededPackages(out, () => this.text)
+      .map((placed) => worded(placed, this.file, this.reading.length))
+      .sort((a, b) => a.from - b.from || a.to - b.to);
   }
 
   /** Headings, and the numbers given out, in order. */

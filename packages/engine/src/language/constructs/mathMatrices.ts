@@ -66,8 +66,7 @@ export function cases(
       : `\\begin{${name}} 1 & x > 0 \\\\ 0 & x \\le 0 \\end{${name}}`,
     math: (reader, token) => {
       // The second column of a starred form is text.
-      const text = name.endsWith('*') ? [reader.p.command(textCell.name)] : [];
-      const around = text.map((t) => [EMPTY, { before: [t], after: [] }]).flat();
+      const around = name.endsWith('*') ? [NOTHING, textColumn(reader)] : [];
       const spec: ArraySpec = {
         ...arraySpec(reader),
         style,
@@ -83,7 +82,8 @@ export function cases(
     },
   };
 }
-const EMPTY = { before: [], after: [] };
+const NOTHING = { before: [], after: [] };
+const textColumn = ({ p }: MathReader) => ({ before: [p.command(textCell.name)], after: [] });
 
 /** Lines of a display: display style, a `\jot` further apart than lines of text. */
 function displayLines(reader: MathReader): ArraySpec {

@@ -26,7 +26,7 @@ const IN_ONE_PIECE: ReadonlySet<string> = new Set(
 const READ_RAW: ReadonlySet<string> = new Set('url nolinkurl verb lstinline'.split(' '));
 
 const SIZES: ReadonlySet<string> = new Set(
-  'tiny scriptsize footnotesize small normalsize large Large LARGE huge Huge sixptsize'.split(' '),
+  'tiny scriptsize footnotesize small normalsize large Large LARGE huge Huge'.split(' '),
 );
 
 const ENVIRONMENTS: ReadonlySet<string> = new Set(['tabular', 'tabular*', 'tabularx', 'minipage']);

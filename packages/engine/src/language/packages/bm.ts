@@ -6,5 +6,5 @@ export const bm: PackageEntry = {
   name: 'bm',
   description: 'Bold letters and signs in formulas.',
   options: [],
-  commands: [boldCommand('bm'), boldCommand('boldsymbol'), boldCommand('bmdefine')],
+  commands: [boldCommand('bm'), boldCommand('boldsymbol')],
 };

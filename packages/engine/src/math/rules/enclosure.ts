@@ -4,13 +4,26 @@ import type { EnclosureNode } from '../../document/math';
 import { atom, type Atom } from '../atom';
 import { constant, inStyle, mu, type MathContext } from '../context';
 import { cramped } from '../style';
-import { drawnOn, ruleAt } from './placed';
+import { stroke } from './strokes';
 
 /** Lines around a formula, as thick as a bar over one. */
 export function enclosure(node: EnclosureNode, ctx: MathContext): Atom {
   const base = ctx.lay.list(node.body, inStyle(ctx, cramped(ctx.style)));
   return atom('ord', SHAPES[node.shape](base, ctx), ctx.style);
 }
+
+/** A rule with its lower edge at `y`. */
+const ruleAt = (x: number, y: number, width: number, height: number): Child => ({
+  x,
+  y,
+  item: rule(width, height, 0),
+});
+
+/** The box with lines drawn on it. */
+const drawnOn = (base: Box, lines: readonly Child[]): Child[] => [
+  { x: 0, y: 0, item: base },
+  ...lines,
+];
 
 type Shape = (base: Box, ctx: MathContext) => Box;
 
@@ -35,15 +48,10 @@ const phase: Shape = (base, ctx) => {
   const bottom = -base.depth - gap;
   const rise = base.height - bottom;
   const lean = 0.5 * rise;
-  const degrees = (Math.atan2(rise, lean) * 180) / Math.PI;
-  const slope: Box = {
-    ...boxOf(lean, 0, 0, [{ x: 0, y: 0, item: rule(Math.hypot(rise, lean), bar, 0) }]),
-    transform: { x: 1, y: 1, degrees },
-  };
   const children: Child[] = [
     { x: lean, y: 0, item: base },
     ruleAt(0, bottom - bar, lean + base.width, bar),
-    { x: bar / 2, y: bottom - bar, item: slope },
+    stroke({ x: bar / 2, y: bottom - bar }, { x: lean + bar / 2, y: bottom - bar + rise }, bar),
   ];
   return boxOf(lean + base.width, base.height, -bottom + bar, children);
 };

@@ -18,7 +18,7 @@ export function fraction(node: FractionNode, around: MathContext): Atom {
   const num = ctx.lay.list(node.num, inStyle(ctx, numStyle(ctx.style)));
   const den = ctx.lay.list(node.den, inStyle(ctx, denStyle(ctx.style)));
   const bar = node.bar ?? constant('fractionRuleThickness', ctx);
-  const body = bar > 0 ? withBar(node, num, den, bar, ctx) : stacked(num, den, ctx);
+  const body = bar > 0 ? withBar(node, num, den, bar, ctx) : stacked(node, num, den, ctx);
   const size = DELIMITER_SIZES[isDisplay(ctx.style) ? 'display' : 'text'] * sizeOf(ctx);
   const side = (char: string | null) =>
     char === null
@@ -50,12 +50,12 @@ function withBar(node: FractionNode, num: Box, den: Box, bar: Sp, ctx: MathConte
   // The bar stays on the axis; only what is too near to it moves.
   const numY = Math.max(up, axis + bar / 2 + numGap + num.depth);
   const denY = Math.max(down, den.height + denGap - (axis - bar / 2));
-  return assemble(num, den, numY, denY, [
+  return assemble(node, num, den, numY, denY, [
     { x: 0, y: axis - bar / 2, item: rule(Math.max(num.width, den.width), bar, 0, 0, node) },
   ]);
 }
 
-function stacked(num: Box, den: Box, ctx: MathContext): Box {
+function stacked(node: FractionNode, num: Box, den: Box, ctx: MathContext): Box {
   const display = isDisplay(ctx.style);
   let up = constant(display ? 'stackTopDisplayStyleShiftUp' : 'stackTopShiftUp', ctx);
   let down = constant(display ? 'stackBottomDisplayStyleShiftDown' : 'stackBottomShiftDown', ctx);
@@ -65,13 +65,22 @@ function stacked(num: Box, den: Box, ctx: MathContext): Box {
     up += short / 2;
     down += short / 2;
   }
-  return assemble(num, den, up, down, []);
+  return assemble(node, num, den, up, down, []);
 }
 
-function assemble(num: Box, den: Box, up: Sp, down: Sp, more: Box['children']): Box {
+function assemble(
+  { align }: FractionNode,
+  num: Box,
+  den: Box,
+  up: Sp,
+  down: Sp,
+  more: Box['children'],
+): Box {
   const width = Math.max(num.width, den.width);
+  const spare = width - num.width;
+  const x = align === 'left' ? 0 : align === 'right' ? spare : spare / 2;
   return boxOf(width, up + num.height, down + den.depth, [
-    { x: 0, y: up, item: centred(num, width) },
+    { x, y: up, item: num },
     { x: 0, y: -down, item: centred(den, width) },
     ...more,
   ]);

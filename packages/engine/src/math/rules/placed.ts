@@ -1,4 +1,4 @@
-import { boxOf, rule, type Box, type Child } from '../../boxes/box';
+import { boxOf, type Child } from '../../boxes/box';
 import type { BoldNode, CentredNode, ChoiceNode, LapNode, SizeNode } from '../../document/math';
 import { atom, type Atom, type AtomSpace, type Laid } from '../atom';
 import { centredOnAxis, inStyle, mathSizes, sizeOf, type MathContext } from '../context';
@@ -51,16 +51,3 @@ export const resized = (node: SizeNode, ctx: MathContext): MathContext => ({
 export function size(_node: SizeNode): AtomSpace {
   return { kind: 'space', width: 0 };
 }
-
-/** A rule with its lower edge at `y`. */
-export const ruleAt = (x: number, y: number, width: number, height: number): Child => ({
-  x,
-  y,
-  item: rule(width, height, 0),
-});
-
-/** The box with more drawn on it. */
-export const drawnOn = (base: Box, children: readonly Child[]): Child[] => [
-  { x: 0, y: 0, item: base },
-  ...children,
-];

@@ -1,0 +1,31 @@
+import type { Finding, RawFinding } from '../findings/finding';
+import { fill, WORDS } from '../findings/words';
+
+/** A finding and where the block that it counts from starts. */
+export interface Placed {
+  readonly start: number;
+  readonly raw: RawFinding;
+}
+
+/** A finding in words, with offsets into its file; `length` is that of the text. */
+export function worded({ start, raw }: Placed, mainFile: string, length: number): Finding {
+  const { severity, message, cause } = WORDS[raw.code];
+  const clamp = (at: number): number => Math.max(0, Math.min(length, start + at));
+  const from = raw.inFile?.from ?? clamp(raw.from);
+  const finding: Finding = {
+    kind: raw.code,
+    severity,
+    file: raw.inFile?.name ?? mainFile,
+    from,
+    to: Math.max(from, raw.inFile?.to ?? clamp(raw.to)),
+    message: fill(message, raw.args),
+    cause: fill(cause, raw.args),
+  };
+  if (!raw.fix) return finding;
+  const edits = raw.fix.edits.map((edit) => ({
+    from: clamp(edit.from),
+    to: clamp(edit.to),
+    text: edit.text,
+  }));
+  return { ...finding, fix: { title: raw.fix.title, edits } };
+}
