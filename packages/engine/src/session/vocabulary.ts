@@ -13,6 +13,8 @@ export interface Word {
   readonly example: string;
   /** The package that brings it, or '' for the kernel. */
   readonly package: string;
+  /** The packages that a package loads in turn. */
+  readonly requires: readonly string[];
   /** It acts in formulas, in text, or in both. */
   readonly where: 'formula' | 'text' | 'both';
 }
@@ -30,6 +32,7 @@ function commandWord(entry: CommandEntry, from: string): Word {
     description: entry.description,
     example: entry.example,
     package: from,
+    requires: [],
     where: formula && text ? 'both' : formula ? 'formula' : 'text',
   };
 }
@@ -41,6 +44,7 @@ const environmentWord = (entry: EnvironmentEntry, from: string): Word => ({
   description: entry.description,
   example: entry.example,
   package: from,
+  requires: [],
   where: entry.math && !entry.begin ? 'formula' : 'text',
 });
 
@@ -60,11 +64,12 @@ export function vocabulary(): Word[] {
     for (const entry of module.environments ?? []) add(environmentWord(entry, from));
   };
   addModule(kernel, '');
-  const plain = { signature: '', package: '', where: 'text' as const };
+  const plain = { signature: '', package: '', requires: [], where: 'text' as const };
   for (const entry of Object.values(PACKAGES)) {
     if (!entry) continue;
-    const { name, description } = entry;
-    add({ kind: 'package', name, description, example: `\\usepackage{${name}}`, ...plain });
+    const { name, description, requires = [] } = entry;
+    const example = `\\usepackage{${name}}`;
+    add({ kind: 'package', name, description, example, ...plain, requires });
     addModule(entry, name);
   }
   for (const { name, description } of Object.values(CLASSES))

@@ -40,14 +40,12 @@
     void engine.formulas;
     return { state: view.state, context: benchContext(view.state) };
   });
-  /** The whole text, for the tools that look at it: plain text needs none. */
-  const doc = $derived(now.context.kind === 'text' ? '' : now.state.doc.toString());
   /** All before the document begins; it seldom changes, and what follows from it is kept. */
   const opening = $derived(openingOf(now.state.sliceDoc(0, OPENING)));
   const preamble = $derived(lookingLines(`${opening}\\begin{document}`));
   const kinds = $derived(
     ownNames(opening)
-      .filter(({ kind, what }) => kind === 'environment' && what.includes('declares'))
+      .filter(({ theorem }) => theorem)
       .map(({ name }) => name),
   );
 
@@ -103,20 +101,25 @@
       {/if}
       <div id="bench-tools">
         {#if now.context.kind === 'matrix'}
-          <MatrixBench {view} place={now.context} {doc} />
+          <MatrixBench {view} place={now.context} state={now.state} />
         {:else if now.context.kind === 'lines'}
-          <LinesBench {view} place={now.context} {doc} />
+          <LinesBench {view} place={now.context} state={now.state} />
         {:else if now.context.kind === 'formula'}
           <FormulaBench
             {view}
             from={now.context.from}
             to={now.context.to}
-            {doc}
+            state={now.state}
             {preamble}
             glimpse={(source, lines) => engine.glimpse(source, lines)}
           />
         {:else if now.context.kind === 'reference'}
-          <ReferenceBench label={now.context.label} labels={engine.labels} {doc} {ongo} />
+          <ReferenceBench
+            label={now.context.label}
+            labels={engine.labels}
+            doc={now.state.doc.toString()}
+            {ongo}
+          />
         {:else}
           <TextBench {view} {kinds} />
         {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { EditorState } from '@codemirror/state';
   import type { EditorView } from '@codemirror/view';
   import type { Glimpse } from '@odd-compass/engine/worker';
   import { pictureUrl } from '../engine/pictureUrl';
@@ -8,11 +9,11 @@
     view: EditorView;
     from: number;
     to: number;
-    doc: string;
+    state: EditorState;
     preamble: string;
     glimpse: (source: string, preamble: string) => Promise<Glimpse | null>;
   }
-  let { view, from, to, doc, preamble, glimpse }: Props = $props();
+  let { view, from, to, state: now, preamble, glimpse }: Props = $props();
 
   const FORMS: readonly (readonly [Form, string])[] = [
     ['inline', 'In the line'],
@@ -20,10 +21,12 @@
     ['numbered', 'Numbered'],
     ['aligned', 'Aligned at relations'],
   ];
+  /** The page comes first: the picture is asked for when the typing pauses. */
+  const PAUSE = 150;
   /** How much larger than on the page. */
   const SCALE = 2.2;
 
-  const source = $derived(doc.slice(from, to));
+  const source = $derived(now.sliceDoc(from, to));
   const found = $derived(formOf(source));
   let picture = $state.raw<Glimpse | null>(null);
 
@@ -31,19 +34,27 @@
     const body = found?.body ?? '';
     const shown = found?.form === 'aligned' ? source : `$\\displaystyle ${body}$`;
     let live = true;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const draw = () =>
+      void glimpse(shown, preamble).then((made) => live && made && (picture = made));
     if (body === '') picture = null;
     // While it cannot be read the last good form stays.
-    else void glimpse(shown, preamble).then((made) => live && made && (picture = made));
-    return () => (live = false);
+    else timer = setTimeout(draw, PAUSE);
+    return () => {
+      live = false;
+      clearTimeout(timer);
+    };
   });
 
   function toForm(form: Form) {
     if (!found || form === found.form) return;
     const insert = rewritten(found.body, found.form, form);
-    const start = form === 'inline' ? from : lineStart(from);
-    const before =
-      form !== 'inline' && start === from && from > 0 && doc[from - 1] !== '\n' ? '\n' : '';
-    const behind = form !== 'inline' && to < doc.length && doc[to] !== '\n' ? '\n' : '';
+    // A display stands on lines of its own.
+    const own = form !== 'inline';
+    const line = now.doc.lineAt(from);
+    const last = now.doc.lineAt(to);
+    const before = own && now.sliceDoc(line.from, from).trim() !== '' ? '\n' : '';
+    const behind = own && now.sliceDoc(to, last.to).trim() !== '' ? '\n' : '';
     view.dispatch({
       changes: { from, to, insert: `${before}${insert}${behind}` },
       selection: { anchor: from + before.length + bodyAt(insert) },
@@ -55,7 +66,6 @@
   /** Where what the marks hold begins. */
   const bodyAt = (written: string): number =>
     written.includes('\n') ? written.indexOf('\n') + 3 : 1;
-  const lineStart = (at: number): number => doc.lastIndexOf('\n', at - 1) + 1;
 
   /** Around the selection, or an empty one at the caret; the caret goes to the first empty field. */
   function wrap({ before, behind }: Wrap) {

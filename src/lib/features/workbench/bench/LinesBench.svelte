@@ -1,15 +1,20 @@
 <script lang="ts">
+  import type { EditorState } from '@codemirror/state';
   import type { EditorView } from '@codemirror/view';
   import { readRows, writeRows } from './alignment';
   import type { BenchContext } from './context';
   import { alignedChain } from './rewrite';
 
   type Place = Extract<BenchContext, { kind: 'matrix' | 'lines' }>;
-  let { view, place, doc }: { view: EditorView; place: Place; doc: string } = $props();
+  let {
+    view,
+    place,
+    state: source,
+  }: { view: EditorView; place: Place; state: EditorState } = $props();
 
   const QUIET = /\s*\\(?:nonumber|notag)\b\s*/;
   const numbered = $derived(/^(align|alignat|gather|flalign|multline)$/.test(place.name));
-  const rows = $derived(readRows(doc.slice(place.bodyFrom, place.bodyTo), place.bodyFrom));
+  const rows = $derived(readRows(source.sliceDoc(place.bodyFrom, place.bodyTo), place.bodyFrom));
   const lines = $derived(rows.map(({ cells }) => cells.map(({ text }) => text)));
   let current = $state(0);
 

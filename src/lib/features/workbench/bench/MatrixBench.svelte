@@ -1,11 +1,16 @@
 <script lang="ts">
+  import type { EditorState } from '@codemirror/state';
   import type { EditorView } from '@codemirror/view';
   import { flushSync } from 'svelte';
   import { pastedCells, readRows, writeRows } from './alignment';
   import type { BenchContext } from './context';
 
   type Place = Extract<BenchContext, { kind: 'matrix' | 'lines' }>;
-  let { view, place, doc }: { view: EditorView; place: Place; doc: string } = $props();
+  let {
+    view,
+    place,
+    state: source,
+  }: { view: EditorView; place: Place; state: EditorState } = $props();
 
   const KINDS: readonly (readonly [string, string])[] = [
     ['matrix', 'no brackets'],
@@ -16,7 +21,7 @@
     ['Vmatrix', '‖ ‖'],
   ];
 
-  const rows = $derived(readRows(doc.slice(place.bodyFrom, place.bodyTo), place.bodyFrom));
+  const rows = $derived(readRows(source.sliceDoc(place.bodyFrom, place.bodyTo), place.bodyFrom));
   const width = $derived(Math.max(1, ...rows.map(({ cells }) => cells.length)));
   const texts = $derived(
     rows.map(({ cells }) => Array.from({ length: width }, (_, c) => cells[c]?.text ?? '')),

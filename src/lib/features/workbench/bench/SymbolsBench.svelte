@@ -1,8 +1,9 @@
 <script lang="ts">
   import type { EditorView } from '@codemirror/view';
   import type { Word } from '@odd-compass/engine/worker';
+  import { keep, kept } from '$lib/ui/kept';
   import { inFormula } from '../source/sourceFacts';
-  import { hasPackage, loadedPackages, packageLine } from '../source/structure';
+  import { loading } from '../source/loading';
   import { findSigns, GROUPS, signsOf, type Sign } from './symbols';
 
   let { view, words }: { view: EditorView; words: readonly Word[] } = $props();
@@ -16,12 +17,8 @@
   let recent = $state<string[]>(readRecent());
 
   function readRecent(): string[] {
-    try {
-      const found: unknown = JSON.parse(localStorage.getItem(KEY) ?? '[]');
-      return Array.isArray(found) ? found.filter((n): n is string => typeof n === 'string') : [];
-    } catch {
-      return [];
-    }
+    const found = kept(KEY);
+    return Array.isArray(found) ? found.filter((n): n is string => typeof n === 'string') : [];
   }
   const named = (names: readonly string[]): Sign[] =>
     names.flatMap((name) => byName.get(name) ?? []);
@@ -35,13 +32,9 @@
   function insert(sign: Sign) {
     const { state } = view;
     const { from, to } = state.selection.main;
-    const text = state.doc.toString();
     const letterBehind = /[A-Za-z]/.test(state.sliceDoc(to, to + 1));
     const command = `\\${sign.name}${letterBehind ? ' ' : ''}`;
     const written = inFormula(state, from) ? command : `$\\${sign.name}$`;
-    const line = hasPackage(loadedPackages(text), sign.package)
-      ? []
-      : [packageLine(text, sign.package)];
     view.dispatch(
       state.update(
         {
@@ -49,15 +42,11 @@
           selection: { anchor: from + written.length },
           userEvent: 'input.bench',
         },
-        { changes: line },
+        { changes: loading(state, sign.package) },
       ),
     );
     recent = [sign.name, ...recent.filter((name) => name !== sign.name)].slice(0, 24);
-    try {
-      localStorage.setItem(KEY, JSON.stringify(recent));
-    } catch {
-      // Kept until the page is left.
-    }
+    keep(KEY, recent);
     view.focus();
   }
 </script>

@@ -18,6 +18,8 @@ export interface SightedPage {
   readonly text: readonly string[];
 }
 
+const MOST_GLIMPSES = 200;
+
 /** What the sheet can be asked, kept up to date by the worker. */
 export class EngineClient {
   pages = $state.raw<readonly PageInfo[]>([]);
@@ -83,6 +85,8 @@ export class EngineClient {
     if (!asked) {
       const id = ++this.asked;
       asked = new Promise((resolve) => this.waiting.set(id, resolve));
+      // Every state of a formula while it is typed has a picture: those of long ago are let go.
+      if (this.glimpses.size > MOST_GLIMPSES) this.glimpses.clear();
       this.glimpses.set(key, asked);
       this.say({ kind: 'glimpse', id, source, preamble });
     }

@@ -1,3 +1,5 @@
+import { keep, kept } from '$lib/ui/kept';
+
 /** What may be typed in a formula for short, and what is written for it. */
 export interface Abbreviation {
   readonly short: string;
@@ -24,36 +26,25 @@ export const STANDARD: readonly Abbreviation[] = [
 
 const KEY = 'odd-compass:abbreviations';
 
-let kept: readonly Abbreviation[] | null = null;
-
-/** Those in force: the reader's own, or the standard ones; longer ones are looked for first. */
-export function abbreviationsOf(): readonly Abbreviation[] {
-  kept ??= longestFirst(read() ?? STANDARD);
-  return kept;
-}
-
-export function keepAbbreviations(list: readonly Abbreviation[]): void {
-  kept = longestFirst(list.filter(({ short, long }) => short.trim() !== '' && long !== ''));
-  try {
-    localStorage.setItem(KEY, JSON.stringify(kept));
-  } catch {
-    // A browser that keeps nothing has them until the page is left.
-  }
-}
-
 const longestFirst = (list: readonly Abbreviation[]): readonly Abbreviation[] =>
   [...list].sort((a, b) => b.short.length - a.short.length);
 
-function read(): readonly Abbreviation[] | null {
-  try {
-    const found: unknown = JSON.parse(localStorage.getItem(KEY) ?? 'null');
-    if (!Array.isArray(found)) return null;
-    return found.filter(
-      (a): a is Abbreviation =>
-        typeof (a as Abbreviation)?.short === 'string' &&
-        typeof (a as Abbreviation).long === 'string',
-    );
-  } catch {
-    return null;
+const isAbbreviation = (a: unknown): a is Abbreviation =>
+  typeof (a as Abbreviation | null)?.short === 'string' &&
+  typeof (a as Abbreviation).long === 'string';
+
+let inForce: readonly Abbreviation[] | null = null;
+
+/** Those in force: the reader's own, or the standard ones; longer ones are looked for first. */
+export function abbreviationsOf(): readonly Abbreviation[] {
+  if (!inForce) {
+    const own = kept(KEY);
+    inForce = longestFirst(Array.isArray(own) ? own.filter(isAbbreviation) : STANDARD);
   }
+  return inForce;
+}
+
+export function keepAbbreviations(list: readonly Abbreviation[]): void {
+  inForce = longestFirst(list.filter(({ short, long }) => short.trim() !== '' && long !== ''));
+  keep(KEY, inForce);
 }

@@ -10,7 +10,8 @@ import type { Transaction } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
 import type { Word } from '@odd-compass/engine/worker';
 import { inFormula, knowledge } from './sourceFacts';
-import { citationKeys, hasPackage, loadedPackages, ownNames, packageLine } from './structure';
+import { loading } from './loading';
+import { citationKeys, hasPackage, loadedPackages, ownNames } from './structure';
 
 /** A field to step through for each argument that must be given. */
 const fieldsOf = (signature: string): string => {
@@ -22,15 +23,13 @@ const fieldsOf = (signature: string): string => {
 function write(template: string, pkg: string) {
   return (view: EditorView, completion: Completion, from: number, to: number): void => {
     const { state } = view;
-    const text = state.doc.toString();
-    const needed = !hasPackage(loadedPackages(text), pkg);
     const dispatch = (tr: Transaction): void => {
       const { changes, selection, effects } = tr;
       const annotations = pickedCompletion.of(completion);
       const word = { changes, effects, annotations, scrollIntoView: true };
       const chosen = selection ? { ...word, selection } : word;
-      const line = needed ? [{ changes: packageLine(text, pkg) }] : [];
-      view.dispatch(state.update({ ...chosen, userEvent: 'input.complete' }, ...line));
+      const line = { changes: loading(state, pkg) };
+      view.dispatch(state.update({ ...chosen, userEvent: 'input.complete' }, line));
     };
     snippet(template)({ state, dispatch }, completion, from, to);
   };
@@ -40,13 +39,16 @@ function write(template: string, pkg: string) {
 const signOf = ({ description }: Word): string =>
   /^The (?:symbol|large operator|upright letter) (\S+)\.$/.exec(description)?.[1] ?? '';
 
-function commandCompletion(word: Word, loaded: ReadonlySet<string>, math: boolean): Completion {
+/** What is said of a word whose package is not loaded; '' when it is. */
+const needs = (loaded: ReadonlySet<string>, pkg: string, words: readonly Word[]): string =>
+  hasPackage(loaded, pkg, words) ? '' : `needs ${pkg}`;
+
+function commandCompletion(word: Word, needed: string, math: boolean): Completion {
   const sign = signOf(word);
-  const needed = hasPackage(loaded, word.package) ? '' : ` · needs ${word.package}`;
   const fits = word.where === 'both' || (word.where === 'formula') === math;
   return {
     label: `\\${word.name}`,
-    detail: sign !== '' ? `${sign}${needed}` : needed.slice(3),
+    detail: [sign, needed].filter((part) => part !== '').join(' · '),
     info: word.description,
     type: word.where === 'formula' ? 'constant' : 'function',
     boost: (fits ? 20 : -20) - (needed ? 15 : 0),
@@ -141,10 +143,8 @@ function environments(context: CompletionContext, from: number): CompletionResul
   const text = context.state.doc.toString();
   const loaded = loadedPackages(text);
   const own = ownNames(text).filter(({ kind }) => kind === 'environment');
-  const words = context.state
-    .facet(knowledge)
-    .words()
-    .filter(({ kind }) => kind === 'environment');
+  const known = context.state.facet(knowledge).words();
+  const words = known.filter(({ kind }) => kind === 'environment');
   return {
     from,
     validFor: /^[A-Za-z*]*$/,
@@ -155,7 +155,7 @@ function environments(context: CompletionContext, from: number): CompletionResul
       ...words.map(({ name, description, signature, package: pkg }) =>
         environmentCompletion(
           name,
-          hasPackage(loaded, pkg) ? '' : `needs ${pkg}`,
+          needs(loaded, pkg, known),
           description,
           fieldsOf(signature),
           pkg,
@@ -173,10 +173,8 @@ function commands(context: CompletionContext, line: string): CompletionResult | 
   const loaded = loadedPackages(text);
   const math = inFormula(state, pos);
   const own = ownNames(text).filter(({ kind }) => kind === 'command');
-  const words = state
-    .facet(knowledge)
-    .words()
-    .filter(({ kind, name }) => kind === 'command' && /^[A-Za-z]+$/.test(name));
+  const known = state.facet(knowledge).words();
+  const words = known.filter(({ kind, name }) => kind === 'command' && /^[A-Za-z]+$/.test(name));
   const begin: Completion = {
     label: '\\begin',
     info: 'Starts an environment; its end is written with it.',
@@ -203,7 +201,7 @@ function commands(context: CompletionContext, line: string): CompletionResult | 
         boost: 25,
         apply: write(`\\${name}${fieldsOf('m'.repeat(args))}`, ''),
       })),
-      ...words.map((word) => commandCompletion(word, loaded, math)),
+      ...words.map((word) => commandCompletion(word, needs(loaded, word.package, known), math)),
     ],
   };
 }

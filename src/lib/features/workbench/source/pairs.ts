@@ -25,8 +25,15 @@ const edgesIn = (text: string, base: number): Edge[] =>
     kind: match[1] ? `environment ${match[2] ?? ''}` : 'bracket',
   }));
 
+/** Is there a mark at the place at all? Seldom, and only its line tells. */
+function nearMark(state: EditorState, at: number): boolean {
+  const line = state.doc.lineAt(at);
+  return edgesIn(line.text, line.from).some(({ from, to }) => at >= from && at <= to);
+}
+
 /** The `\begin` or `\end`, `\left` or `\right` at a place and its partner; a missing partner is null. */
 export function pairAt(state: EditorState, at: number): [Mark, Mark | null] | null {
+  if (!nearMark(state, at)) return null;
   const base = Math.max(0, at - WINDOW);
   const edges = edgesIn(state.sliceDoc(base, at + WINDOW), base);
   const here = edges.findIndex(({ from, to }) => at >= from && at <= to);

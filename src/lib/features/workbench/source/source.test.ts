@@ -2,6 +2,7 @@ import { CompletionContext, type Completion } from '@codemirror/autocomplete';
 import { EditorState } from '@codemirror/state';
 import { vocabulary } from '@odd-compass/engine';
 import { describe, expect, it } from 'vitest';
+import { packageLine } from '@odd-compass/engine/packageLine';
 import { complete } from './completion';
 import { countsOf } from './counts';
 import { pairAt } from './pairs';
@@ -15,7 +16,6 @@ import {
   loadedPackages,
   openEnvironments,
   ownNames,
-  packageLine,
   withinMarks,
 } from './structure';
 import { renamePairs } from './typing';
@@ -55,14 +55,14 @@ describe('packages', () => {
   it('are those the preamble loads, by itself or with others', () => {
     const loaded = loadedPackages(text);
     expect([...loaded]).toEqual(['mathtools', 'xcolor']);
-    expect(hasPackage(loaded, 'amsmath')).toBe(true);
-    expect(hasPackage(loaded, 'bm')).toBe(false);
+    expect(hasPackage(loaded, 'amsmath', words)).toBe(true);
+    expect(hasPackage(loaded, 'bm', words)).toBe(false);
   });
   it('are loaded on a line behind the last', () => {
-    const { from, insert } = packageLine(text, 'bm');
+    const { from = 0, insert } = packageLine(text, 'bm') ?? {};
     expect(text.slice(0, from).endsWith('xcolor}\n')).toBe(true);
     expect(insert).toBe('\\usepackage{bm}\n');
-    expect(packageLine('\\documentclass{article}', 'bm').insert).toBe('\n\\usepackage{bm}\n');
+    expect(packageLine('\\documentclass{article}', 'bm')?.insert).toBe('\n\\usepackage{bm}\n');
   });
 });
 

@@ -1,3 +1,5 @@
+import type { Word } from '@odd-compass/engine/worker';
+
 /** What stands around a place in the source: found by looking at the text near it. */
 
 /** An environment that is open at a place. */
@@ -81,18 +83,19 @@ export function loadedPackages(text: string): ReadonlySet<string> {
   return new Set([...found].flatMap(([, names = '']) => names.split(',').map((n) => n.trim())));
 }
 
-/** What those packages load in turn, as far as completion needs to know. */
-const BRINGS: Readonly<Record<string, readonly string[]>> = {
-  mathtools: ['amsmath'],
-  amssymb: ['amsfonts'],
-  'thm-restate': ['thmtools'],
-  epsfig: ['graphicx'],
-};
-
-/** Is a package loaded, by itself or with another? */
-export function hasPackage(loaded: ReadonlySet<string>, name: string): boolean {
+/** Is a package loaded, by itself or by another that is? */
+export function hasPackage(
+  loaded: ReadonlySet<string>,
+  name: string,
+  words: readonly Word[],
+): boolean {
   if (name === '' || loaded.has(name)) return true;
-  return [...loaded].some((other) => BRINGS[other]?.includes(name));
+  return words.some(
+    (word) =>
+      word.kind === 'package' &&
+      word.requires.includes(name) &&
+      hasPackage(loaded, word.name, words),
+  );
 }
 
 const preambleOf = (text: string): string => {
@@ -100,22 +103,14 @@ const preambleOf = (text: string): string => {
   return end < 0 ? text.slice(0, 5000) : text.slice(0, end);
 };
 
-/** The edit that loads a package: a line behind the last one that does, or behind the class line. */
-export function packageLine(text: string, name: string): { from: number; insert: string } {
-  const preamble = withoutComments(preambleOf(text));
-  const lines = [...preamble.matchAll(/\\(usepackage|documentclass)\b[^\n]*\n?/g)];
-  const last = lines.findLast(([, which]) => which === 'usepackage') ?? lines[0];
-  const from = last ? last.index + last[0].length : 0;
-  const breakBefore = last && !last[0].endsWith('\n') ? '\n' : '';
-  return { from, insert: `${breakBefore}\\usepackage{${name}}\n` };
-}
-
 /** A command or environment that the document defines. */
 export interface OwnName {
   readonly kind: 'command' | 'environment';
   readonly name: string;
   readonly args: number;
   readonly what: string;
+  /** A kind of theorem. */
+  readonly theorem?: boolean;
 }
 
 /** What the document defines: its commands, environments and kinds of theorems. */
@@ -135,7 +130,13 @@ export function ownNames(text: string): OwnName[] {
     add({ kind: 'environment', name, args: Number(count ?? 0), what: 'Defined in this document.' });
   const theorem = /\\newtheorem\*?\s*\{([^}]+)\}\s*(?:\[[^\]]*\])?\s*\{([^}]*)\}/g;
   for (const [, name = '', title = ''] of source.matchAll(theorem))
-    add({ kind: 'environment', name, args: 0, what: `${title}, as this document declares it.` });
+    add({
+      kind: 'environment',
+      name,
+      args: 0,
+      what: `${title}, as this document declares it.`,
+      theorem: true,
+    });
   return [...out.values()];
 }
 

@@ -90,10 +90,11 @@ const moveByCell =
 
 /** Abbreviations are written out when they are complete, in formulas only; undo gives back what was typed. */
 const abbreviate = EditorView.inputHandler.of((view, from, to, typed, insertText) => {
-  if (typed.length !== 1 || from !== to || !inFormula(view.state, from)) return false;
+  if (typed.length !== 1 || from !== to) return false;
   const before = view.state.sliceDoc(Math.max(0, from - 8), from) + typed;
+  // Most letters end no abbreviation: where they stand need not be looked at.
   const hit = abbreviationsOf().find(({ short }) => before.endsWith(short));
-  if (!hit) return false;
+  if (!hit || !inFormula(view.state, from)) return false;
   // A letter before it: the abbreviation is part of a longer word or command.
   const start = from + 1 - hit.short.length;
   const previous = view.state.sliceDoc(Math.max(0, start - 1), start);
@@ -117,23 +118,26 @@ const NAME = /\\(begin|end)\{([A-Za-z*]*)$/;
 
 /** Renaming one half of a begin/end pair renames the other, in the same step. */
 export const renamePairs = EditorState.transactionFilter.of((transaction) => {
-  if (!transaction.docChanged || !transaction.isUserEvent('input.type')) {
-    if (!transaction.isUserEvent('delete')) return transaction;
-  }
-  let single: { from: number; to: number; insert: string } | null = null;
-  let count = 0;
+  const byKeys = transaction.isUserEvent('input.type') || transaction.isUserEvent('delete');
+  if (!transaction.docChanged || !byKeys) return transaction;
+  const edits: Edit[] = [];
   transaction.changes.iterChanges((from, to, _a, _b, inserted) => {
-    count++;
-    single = { from, to, insert: inserted.toString() };
+    edits.push({ from, to, insert: inserted.toString() });
   });
-  if (count !== 1 || single === null) return transaction;
-  const other = partnerEdit(transaction.startState, single);
+  const [only] = edits;
+  const other = only && edits.length === 1 ? partnerEdit(transaction.startState, only) : null;
   return other ? [transaction, other] : transaction;
 });
 
+interface Edit {
+  readonly from: number;
+  readonly to: number;
+  readonly insert: string;
+}
+
 function partnerEdit(
   state: EditorState,
-  { from, to, insert: inserted }: { from: number; to: number; insert: string },
+  { from, to, insert: inserted }: Edit,
 ): TransactionSpec | null {
   const line = state.doc.lineAt(from);
   if (to > line.to || /[^A-Za-z*]/.test(inserted)) return null;
