@@ -9,7 +9,8 @@ import type { Fix } from '../findings/finding';
 import { Cat } from '../tokens/categories';
 import { counterText, stepCounter } from './counters';
 import type { Interpreter } from './interpreter';
-import { MathReader, noBorders, type RowMarks, type Until } from './mathReader';
+import { MathReader, type Until } from './mathReader';
+import { noBorders, type RowMarks } from './rowMarks';
 import { readRows, type ReadRow } from './mathEnvironments';
 
 /** Words in a formula that look like prose: two or more in a row, three letters at least each. */

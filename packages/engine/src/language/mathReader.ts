@@ -1,13 +1,5 @@
 import type { Span } from '../base/spans';
-import type { BlockNode } from '../document/blocks';
-import type {
-  ArraySpan,
-  MathAlphabet,
-  MathClass,
-  MathNode,
-  ScriptsNode,
-  SymbolNode,
-} from '../document/math';
+import type { ArraySpan, MathAlphabet, MathClass, MathNode, SymbolNode } from '../document/math';
 import { isPar, readArgument, readBalanced } from '../expansion/arguments';
 import { assignRegister } from '../expansion/definitions';
 import type { Meaning, Token } from '../expansion/meaning';
@@ -16,6 +8,8 @@ import { Cat } from '../tokens/categories';
 import { pick, type Interpreter, type LanguageCommand } from './interpreter';
 import { emboldened, letterIn } from './symbols/alphabets';
 import { CHARACTER_CLASSES, CHARACTERS, OPERATOR_CHARACTERS } from './symbols/symbols';
+import { readPrimes, readScript } from './mathScripts';
+import { noBorders, type RowBorders, type RowMarks } from './rowMarks';
 import { textInFormula } from './constructs/mathText';
 import { shorthandIn } from './shorthands';
 import { unicodeNodes } from './unicodeMath';
@@ -190,7 +184,7 @@ export class MathReader {
         return this.dollar(token, until);
       case Cat.Super:
       case Cat.Sub:
-        this.script(token, nodes);
+        readScript(this, token, nodes);
         return null;
       case Cat.Tab:
         if (until === 'cell') return 'tab';
@@ -311,7 +305,7 @@ export class MathReader {
   private character(token: Token, nodes: MathNode[]): void {
     const span = this.it.spanOf(token);
     if (token.text === "'" || token.text === '′' || token.text === '’')
-      return this.primes(span, nodes);
+      return readPrimes(this, span, nodes);
     if (token.text > '\u007f' && unicodeNodes(this, token, nodes)) return;
     nodes.push(this.characterNode(token.text, span));
   }
@@ -325,57 +319,6 @@ export class MathReader {
     }
     const cls = CHARACTER_CLASSES.get(text) ?? 'ord';
     return this.symbol(cls === 'ord' ? letterIn(text, this.alphabet) : text, cls, span);
-  }
-
-  private primes(first: Span, nodes: MathNode[]): void {
-    const marks: MathNode[] = [this.symbol('′', 'ord', first)];
-    for (;;) {
-      const token = this.p.nextExpanded();
-      if (token === null) break;
-      if (token.cat === Cat.Other && token.text === "'") {
-        marks.push(this.symbol('′', 'ord', this.it.spanOf(token)));
-      } else if (token.cat === Cat.Super) {
-        marks.push(...this.field(token));
-        break;
-      } else {
-        this.p.unread(token);
-        break;
-      }
-    }
-    this.attach('sup', joinedPrimes(marks), first, nodes);
-  }
-
-  private script(token: Token, nodes: MathNode[]): void {
-    const which = token.cat === Cat.Super ? 'sup' : 'sub';
-    const span = this.it.spanOf(token);
-    this.attach(which, this.field(token), span, nodes);
-  }
-
-  /** Puts a script to the last node of the list, or to nothing. */
-  attach(which: 'sup' | 'sub', script: readonly MathNode[], at: Span, nodes: MathNode[]): void {
-    const last = nodes.at(-1);
-    const takes = last !== undefined && last.kind !== 'space' && last.kind !== 'style';
-    const to = Math.max(at.to, script.at(-1)?.to ?? 0);
-    if (takes && last.kind === 'scripts') {
-      if (last[which] === null) {
-        nodes[nodes.length - 1] = { ...last, [which]: script, to };
-        return;
-      }
-      this.p.report('scripts-doubled', at, {
-        what: which === 'sup' ? 'superscripts' : 'subscripts',
-      });
-    }
-    const base = takes ? last : null;
-    const node: ScriptsNode = {
-      kind: 'scripts',
-      base,
-      sup: which === 'sup' ? script : null,
-      sub: which === 'sub' ? script : null,
-      from: base?.from ?? at.from,
-      to,
-    };
-    if (base) nodes[nodes.length - 1] = node;
-    else nodes.push(node);
   }
 
   /** A group in braces as one node; a single character stays one. */
@@ -455,39 +398,6 @@ export class MathReader {
       ? { from: from.from, to: Math.max(from.to, this.endOf(from)) }
       : from;
   }
-}
-
-/** Two, three and four primes in a row are one sign, with its marks closer together. */
-const PRIMES = ['', '′', '″', '‴', '⁗'];
-
-function joinedPrimes(marks: readonly MathNode[]): readonly MathNode[] {
-  const count = marks.findIndex((m) => m.kind !== 'symbol' || m.char !== '′');
-  const primes = count < 0 ? marks.length : count;
-  const [first] = marks;
-  const last = marks[primes - 1];
-  const char = PRIMES[primes];
-  if (!char || first?.kind !== 'symbol' || !last) return marks;
-  return [{ ...first, char, to: last.to }, ...marks.slice(primes)];
-}
-
-/** What `\hline`, `\hdashline` and `\cline` put above a row. */
-export interface RowBorders {
-  rules: number;
-  dashed: boolean;
-  /** First and last column of each rule over some of them, from 0. */
-  parts: (readonly [number, number])[];
-}
-export const noBorders = (): RowBorders => ({ rules: 0, dashed: false, parts: [] });
-
-/** What `\tag`, `\notag` and `\label` say of the row they stand in. */
-export interface RowMarks {
-  /** Text between this row and the one before (`\intertext`). */
-  textAbove?: readonly BlockNode[];
-  numbered: boolean;
-  tag: { readonly tokens: readonly Token[]; readonly bare: boolean } | null;
-  readonly labels: { readonly name: string; readonly span: Span }[];
-  shove?: 'left' | 'right';
-  breakBelow?: number;
 }
 
 const ENDS_FIELD: ReadonlySet<string> = new Set(['right', 'end', '\\', ')', ']', 'cr']);

@@ -3,6 +3,7 @@ import type { MathNode } from '../document/math';
 import type { Token } from '../expansion/meaning';
 import { Cat } from '../tokens/categories';
 import type { MathReader } from './mathReader';
+import { attachScript } from './mathScripts';
 
 const pairs = (from: string, to: string): ReadonlyMap<string, string> => {
   const plain = [...to];
@@ -74,11 +75,11 @@ export function unicodeNodes(reader: MathReader, token: Token, nodes: MathNode[]
     return true;
   }
   if (text === '″' || text === '‴' || text === '⁗') {
-    reader.attach('sup', [reader.symbol(text, 'ord', span)], span, nodes);
+    attachScript(reader, 'sup', [reader.symbol(text, 'ord', span)], span, nodes);
     return true;
   }
   if (text === '°') {
-    reader.attach('sup', [reader.symbol('∘', 'ord', span)], span, nodes);
+    attachScript(reader, 'sup', [reader.symbol('∘', 'ord', span)], span, nodes);
     return true;
   }
   const meant = MEANT[text];
@@ -106,7 +107,7 @@ function scripts(
     marks.push(reader.characterNode(plain, reader.it.spanOf(token)));
     token = reader.p.nextExpanded();
   }
-  reader.attach(which, marks, reader.it.spanOf(first), nodes);
+  attachScript(reader, which, marks, reader.it.spanOf(first), nodes);
   return true;
 }
 

@@ -7,7 +7,8 @@ import { Cat } from '../../tokens/categories';
 import type { EnvironmentEntry } from '../entries';
 import type { MathReader } from '../mathReader';
 import { dimenOf } from './boxes';
-import { isRowEnd, listOf, partAt } from './diagrams';
+import { isRowEnd, partAt } from './diagrams';
+import { fieldOf } from './mathEntry';
 import { environmentTokens } from '../environmentTokens';
 
 type Draft = { -readonly [K in keyof DiagramArrow]: DiagramArrow[K] } & { labels: DiagramLabel[] };
@@ -111,7 +112,7 @@ function takeLabel(
   const open = tokens.findIndex((t) => t.text === '"');
   const close = tokens.findIndex((t, i) => i > open && t.text === '"');
   const end = close < 0 ? tokens.length : close;
-  const list = listOf(reader, tokens.slice(open + 1, end), caller);
+  const list = fieldOf(reader, tokens.slice(open + 1, end), caller);
   const behind = tokensText(tokens.slice(end + 1));
   const side =
     behind.includes('description') || behind.includes('marking')
@@ -171,7 +172,7 @@ function readCell(
       if (isOption)
         for (const o of optionsOf(group.inner)) takeOption(reader, caller, o, arrow, state);
       else {
-        const list = listOf(reader, group.inner, caller);
+        const list = fieldOf(reader, group.inner, caller);
         if (list.length > 0) arrow.labels.push({ list, side: state.swap ? 'right' : 'left' });
       }
     }
@@ -241,7 +242,7 @@ export const arrowDiagram: EnvironmentEntry = {
       .map((row) => partAt(row, (t) => t.cat === Cat.Tab))
       .map((cells, r) =>
         cells.map((cell, c) =>
-          listOf(reader, readCell(reader, token, cell, [r, c], arrows), token),
+          fieldOf(reader, readCell(reader, token, cell, [r, c], arrows), token),
         ),
       );
     return { kind: 'diagram', rows, arrows, ...measures, ...reader.span(token) };

@@ -4,17 +4,10 @@ import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import type { EnvironmentEntry } from '../entries';
 import type { MathReader } from '../mathReader';
+import { fieldOf } from './mathEntry';
 import { environmentTokens } from '../environmentTokens';
 
 type Cell = readonly [number, number];
-
-/** Tokens as a formula part. */
-function listOf(reader: MathReader, tokens: readonly Token[], caller: Token): MathList {
-  if (tokens.every((t) => t.cat === Cat.Space)) return [];
-  const { p } = reader;
-  p.push([p.make(Cat.Begin, '{'), ...tokens, p.make(Cat.End, '}')]);
-  return reader.field(caller);
-}
 
 /** The tokens parted where the test holds, outside braces. */
 export function partAt(tokens: readonly Token[], at: (t: Token) => boolean): Token[][] {
@@ -102,7 +95,7 @@ function labelsOf(
       label.push(t);
     }
     at++;
-    lists.push(listOf(reader, label, caller));
+    lists.push(fieldOf(reader, label, caller));
   }
   return { lists, end: at };
 }
@@ -146,7 +139,7 @@ function readObjects(
       object.push(token);
       continue;
     }
-    objects.push(listOf(reader, object, caller));
+    objects.push(fieldOf(reader, object, caller));
     object = [];
     const c = objects.length;
     const { arrow, end } = readArrow(reader, caller, row, at + 1, [
@@ -156,7 +149,7 @@ function readObjects(
     if (arrow) arrows.push(arrow);
     at = end - 1;
   }
-  objects.push(listOf(reader, object, caller));
+  objects.push(fieldOf(reader, object, caller));
   rows.push(objects);
 }
 
@@ -202,4 +195,3 @@ export const squares: EnvironmentEntry = {
     };
   },
 };
-export { listOf };

@@ -1,8 +1,6 @@
-import type { MathList } from '../../document/math';
 import { readOptional } from '../../expansion/arguments';
-import { Cat } from '../../tokens/categories';
 import type { CommandEntry } from '../entries';
-import { mathEntry } from './mathEntry';
+import { fieldOf, mathEntry } from './mathEntry';
 
 /** An arrow as long as its labels: brackets give what stands under it. */
 const longArrow = (name: string, char: string): CommandEntry =>
@@ -13,11 +11,7 @@ const longArrow = (name: string, char: string): CommandEntry =>
     `A \\${name}[n]{f} B`,
     (reader, token) => {
       const below = readOptional(reader.p);
-      let under: MathList | null = null;
-      if (below) {
-        reader.p.push([reader.p.make(Cat.Begin, '{'), ...below, reader.p.make(Cat.End, '}')]);
-        under = reader.field(token);
-      }
+      const under = below ? fieldOf(reader, below, token) : null;
       const over = reader.field(token);
       return { kind: 'longArrow', char, over, under, ...reader.span(token) };
     },

@@ -7,8 +7,7 @@ import { Cat } from '../../tokens/categories';
 import type { CommandEntry, EnvironmentEntry } from '../entries';
 import { readRows, type ReadRow } from '../mathEnvironments';
 import type { MathReader } from '../mathReader';
-import { listOf } from './diagrams';
-import { mathEntry } from './mathEntry';
+import { fieldOf, mathEntry } from './mathEntry';
 import { argumentAt, arrayStretch, unfold } from './tablePreamble';
 
 export type ArraySpec = Omit<ArrayNode, 'kind' | 'from' | 'to' | 'rows' | 'rulesBelow'>;
@@ -74,7 +73,7 @@ function withAfter(
   if (around.every(({ after }) => after.length === 0)) return row;
   const cells = row.cells.map((cell, i) => {
     const after = around[i]?.after ?? [];
-    return after.length === 0 ? cell : [...cell, ...listOf(reader, after, caller)];
+    return after.length === 0 ? cell : [...cell, ...fieldOf(reader, after, caller)];
   });
   return { ...row, cells };
 }
@@ -109,7 +108,7 @@ export function arrayColumns(reader: MathReader, caller: Token, tokens: readonly
       i = end - 1;
       if (text === '>') before = [...inner, ...before];
       else if (text === '<') around.at(-1)?.after.unshift(...inner);
-      else next.between = listOf(reader, inner, caller);
+      else next.between = fieldOf(reader, inner, caller);
     } else if (text in ALIGN || text === 'w') {
       let align = ALIGN[text] ?? 'center';
       if ('pmbw'.includes(text)) {

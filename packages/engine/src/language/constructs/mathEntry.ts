@@ -1,5 +1,6 @@
 import type { MathNode } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
 import type { CommandEntry } from '../entries';
 import type { MathReader } from '../mathReader';
 
@@ -20,3 +21,11 @@ export const mathEntry = (
   example: `$${example}$`,
   math,
 });
+
+/** Tokens read as one part of the formula; blanks alone are nothing. */
+export function fieldOf(reader: MathReader, tokens: readonly Token[], caller: Token): MathNode[] {
+  if (tokens.every((t) => t.cat === Cat.Space)) return [];
+  const { p } = reader;
+  p.push([p.make(Cat.Begin, '{'), ...tokens, p.make(Cat.End, '}')]);
+  return reader.field(caller);
+}

@@ -12,7 +12,7 @@ import { dotCommands } from './mathDots';
 import { fractions } from './mathFractions';
 import { placedParts } from './mathPlaced';
 import { mathSpaces } from './mathSpaces';
-import { mathEntry as entry, type Make } from './mathEntry';
+import { fieldOf, mathEntry as entry, type Make } from './mathEntry';
 
 const sqrt: Make = (reader, token) => {
   let degree: MathNode[] | null = null;
@@ -100,11 +100,9 @@ function formulaAsName(
   tokens: readonly Token[],
   starred: boolean,
 ): MathNode {
-  const { p } = reader;
   const outer = reader.alphabet;
   reader.alphabet = 'roman';
-  p.push([p.make(Cat.Begin, '{'), ...tokens, p.make(Cat.End, '}')]);
-  const body = reader.field(token);
+  const body = fieldOf(reader, tokens, token);
   reader.alphabet = outer;
   return {
     kind: 'group',
