@@ -1,3 +1,4 @@
+import { SCRIPT_CAPITALS } from './scriptCapitals';
 import { create, type FontkitFont } from 'fontkit';
 import { readPairKerns, type PairKerns } from './tables/gpos';
 import { readAlternates, readLigatures, type LigatureStep } from './tables/gsub';
@@ -167,7 +168,6 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
 
 /** Fonts with script capitals at the places of the Latin ones; they copy out as what they are. */
 const SCRIPT_FILES = /^katex-(script|calligraphic)$/;
-const SCRIPT_CAPITALS = [...'𝒜ℬ𝒞𝒟ℰℱ𝒢ℋℐ𝒥𝒦ℒℳ𝒩𝒪𝒫𝒬ℛ𝒮𝒯𝒰𝒱𝒲𝒳𝒴𝒵'];
 const scriptLetter = (text: string): string => SCRIPT_CAPITALS[text.charCodeAt(0) - 0x41] ?? text;
 
 function glyphTexts(

@@ -5,6 +5,7 @@ import type { FontSpec } from '../document/font';
 import type { Inline } from '../document/inlines';
 import type { MathList, MathNode } from '../document/math';
 import type { Font } from '../fonts/font';
+import { SCRIPT_CAPITALS } from '../fonts/scriptCapitals';
 import type { FontStore } from '../fonts/store';
 import type { MathConstantName, MathTable } from '../fonts/tables/math';
 import type { Laid } from './atom';
@@ -98,21 +99,8 @@ export const constant = (name: MathConstantName, ctx: MathContext): Sp =>
 const CALLIGRAPHIC = '\ufe00';
 const ROUND_HAND = '\ufe01';
 
-/** The Latin capital of a script one; eight had a place in Unicode before the others. */
-const EARLIER: Readonly<Record<string, string>> = {
-  ℬ: 'B',
-  ℰ: 'E',
-  ℱ: 'F',
-  ℋ: 'H',
-  ℐ: 'I',
-  ℒ: 'L',
-  ℳ: 'M',
-  ℛ: 'R',
-};
-function latinOf(script: string): number {
-  const early = EARLIER[script];
-  return early ? early.charCodeAt(0) : (script.codePointAt(0) ?? 0) - 0x1d49c + 0x41;
-}
+/** The Latin capital of a script one. */
+const latinOf = (script: string): number => 0x41 + SCRIPT_CAPITALS.indexOf(script);
 
 /** The font and the glyph for a character: of the mathematics font, or of one that stands in. */
 export function drawnBy(char: string, ctx: MathContext): { ctx: MathContext; glyph: number } {
