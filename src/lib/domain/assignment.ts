@@ -29,6 +29,12 @@ export interface SourceFile {
   readonly revision: number;
 }
 
+/** A picture that came with an assignment; another version is another picture. */
+export interface PictureInfo {
+  readonly name: string;
+  readonly version: number;
+}
+
 /** All the workbench needs to open. */
 export interface OpenAssignment {
   readonly id: string;
@@ -36,6 +42,7 @@ export interface OpenAssignment {
   readonly dueAt: string | null;
   readonly course: Course;
   readonly file: SourceFile;
+  readonly pictures: readonly PictureInfo[];
 }
 
 /** The answer to a save: the new revision, or what stands there instead. */

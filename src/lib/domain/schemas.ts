@@ -19,6 +19,17 @@ export const assignmentId = Joi.string()
   .pattern(/^[a-z0-9-]{1,64}$/)
   .required();
 
+/** Largest picture that is taken, bytes. */
+export const LARGEST_PICTURE = 12_000_000;
+
+/** The name of a picture: letters, digits, dashes and one dot, within its assignment. */
+export const pictureName = Joi.string()
+  .pattern(/^[A-Za-z0-9][A-Za-z0-9_-]{0,80}\.(png|jpg|jpeg|pdf|svg)$/)
+  .required();
+
+/** The name a file had where it came from. */
+export const givenName = Joi.string().min(1).max(300).required();
+
 /** The first thing wrong with an input, as a sentence. */
 export function problem(error: Joi.ValidationError): string {
   const [detail] = error.details;

@@ -82,10 +82,16 @@ describe('the workbench', () => {
 
 describe('the worker', () => {
   /** A worker whose answers are gathered. */
+  const decode = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
+  const PARTS: Readonly<Record<string, string>> = { '/part/1': 'Ebb.', '/part/2': 'Flood.' };
+  const fetchFile = async (address: string) =>
+    PARTS[address] === undefined ? null : new TextEncoder().encode(PARTS[address]);
   function worker(fetchFont = async (file: string) => testFonts(file)) {
     const answers: Response[] = [];
     const host = new WorkerHost({
       fetchFont,
+      fetchFile,
+      decode,
       post: (response) => void answers.push(structuredClone(response)),
       turn: () => new Promise((resolve) => setTimeout(resolve, 0)),
       now: () => performance.now(),
@@ -103,6 +109,7 @@ describe('the worker', () => {
       revision: 1,
       today: TODAY,
       fontBase: '',
+      files: [],
     });
     const pages = lastPages(answers);
     expect(pages).toMatchObject({ revision: 1 });
@@ -122,7 +129,7 @@ describe('the worker', () => {
     const { answers, say } = worker(slow);
     const text = inArticle('Tides.');
     const at = text.indexOf('Tides');
-    const opening = say({ kind: 'open', text, revision: 1, today: TODAY, fontBase: '' });
+    const opening = say({ kind: 'open', text, revision: 1, today: TODAY, fontBase: '', files: [] });
     const typing = [
       say({ kind: 'edit', edits: [{ from: at, to: at, text: 'Ebb ' }], revision: 2 }),
       say({ kind: 'edit', edits: [{ from: at, to: at, text: 'The ' }], revision: 3 }),
@@ -131,9 +138,21 @@ describe('the worker', () => {
     expect(lastPages(answers).revision).toBe(3);
     expect(lastPages(answers).views[0]?.text?.[0]).toBe('The Ebb Tides.');
   });
+  it('reads the other files of the assignment, and again when others take their place', async () => {
+    const { answers, say } = worker();
+    const text = inArticle('\\input{part}');
+    const files = [
+      { name: 'part.tex', address: '/part/1' },
+      { name: 'gone.png', address: '/none' },
+    ];
+    await say({ kind: 'open', text, revision: 1, today: TODAY, fontBase: '', files });
+    expect(lastPages(answers).views[0]?.text?.[0]).toBe('Ebb.');
+    await say({ kind: 'files', files: [{ name: 'part.tex', address: '/part/2' }] });
+    expect(lastPages(answers).views[0]?.text?.[0]).toBe('Flood.');
+  });
   it('says when fonts are not to be had', async () => {
     const { answers, say } = worker(() => Promise.reject(new Error('gone')));
-    await say({ kind: 'open', text: 'x', revision: 1, today: TODAY, fontBase: '' });
+    await say({ kind: 'open', text: 'x', revision: 1, today: TODAY, fontBase: '', files: [] });
     expect(answers).toEqual([{ kind: 'failed', reason: 'Error: gone' }]);
   });
   it('a newer edit overtakes the work under way, and the last text counts', async () => {
@@ -144,7 +163,7 @@ describe('the worker', () => {
         (_, i) => `Paragraph ${i} on the tides of the bay and the ferries in it.`,
       ).join('\n\n'),
     );
-    const opening = say({ kind: 'open', text, revision: 1, today: TODAY, fontBase: '' });
+    const opening = say({ kind: 'open', text, revision: 1, today: TODAY, fontBase: '', files: [] });
     await new Promise((resolve) => setTimeout(resolve, 5));
     await opening;
     const at = text.indexOf('Paragraph 0');

@@ -1,7 +1,9 @@
 import { join } from 'node:path';
 import { openDatabase } from './db/connection';
 import { assignmentRepository } from './repositories/assignments';
+import { pictureRepository } from './repositories/pictures';
 import { assignmentService } from './services/assignments';
+import { pictureService } from './services/pictures';
 import { threadTypesetter } from './typeset/typesetter';
 
 /** Puts the parts of the server together, from where it runs and the environment. */
@@ -12,9 +14,14 @@ export function compose(root: string, databasePath: string) {
     join(root, 'build-tools/typeset-thread.mjs'),
     join(root, 'static/fonts'),
   );
+  const pictures = pictureRepository(db);
+  const now = (): Date => new Date();
   return {
     repository,
-    services: { assignments: assignmentService(repository, typesetter, () => new Date()) },
+    services: {
+      assignments: assignmentService(repository, pictures, typesetter, now),
+      pictures: pictureService(pictures, now),
+    },
   };
 }
 

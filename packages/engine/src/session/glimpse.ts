@@ -9,6 +9,8 @@ export interface Glimpse {
   /** Size in big points. */
   readonly width: number;
   readonly height: number;
+  /** What is drawn where: x, y (top), width, height in big points from the corner of the picture, and the stretch of the source it shows; six numbers each. */
+  readonly places: readonly number[];
 }
 
 /** Room around what is drawn, in big points. */
@@ -31,7 +33,8 @@ export function glimpse(
   today: CalendarDate,
 ): Glimpse | null {
   const session = new Session({ fonts, today, files: NO_FILES });
-  const text = `\\documentclass{article}${preamble}${FRAME}\\begin{document}\\noindent ${source}\n\\end{document}`;
+  const before = `\\documentclass{article}${preamble}${FRAME}\\begin{document}\\noindent `;
+  const text = `${before}${source}\n\\end{document}`;
   session.setText(text);
   session.settleAll();
   const [page] = session.pages;
@@ -43,7 +46,34 @@ export function glimpse(
   const svg = pageSvg(description, session.fonts)
     .replace(/viewBox="[^"]*"/, `viewBox="${left} ${top} ${width} ${height}"`)
     .replace('<rect width="100%" height="100%" fill="#fff"/>', '');
-  return { svg, width, height };
+  const places = placesOf(description, session.blocksOf(description), left, top, before.length);
+  return { svg, width, height, places };
+}
+
+/** Where each run of glyphs stands, and the stretch of the source it shows. */
+function placesOf(
+  page: ReturnType<Session['describe']>,
+  blocks: readonly { readonly id: number; readonly start: number }[],
+  left: number,
+  top: number,
+  sourceStart: number,
+): number[] {
+  const starts = new Map(blocks.map(({ id, start }) => [id, start]));
+  const out: number[] = [];
+  for (let r = 0; r + 1 < page.runStart.length; r++) {
+    const start = starts.get(page.runBlock[r] as number);
+    if (start === undefined) continue;
+    const size = page.runSize[r] as number;
+    const last = (page.runStart[r + 1] as number) - 1;
+    const width = (page.glyphX[last] as number) + 0.6 * size;
+    const from = start - sourceStart + (page.runFrom[r] as number);
+    const to = start - sourceStart + (page.runTo[r] as number);
+    if (from < 0 || to <= from) continue;
+    const x = (page.runX[r] as number) - left;
+    const y = (page.runY[r] as number) - top - 0.8 * size;
+    out.push(x, y, width, size, from, to);
+  }
+  return out;
 }
 
 /** Left, top, width and height of what is drawn on a page. */

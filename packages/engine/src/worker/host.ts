@@ -2,14 +2,18 @@ import { FALLBACK_FONT, MATH_FONTS, type FontFile } from '../fonts/catalog';
 import { buffersOf, type PageDescription } from '../output/display/description';
 import { pageText } from '../output/display/text';
 import type { Page } from '../pages/page';
+import { filesOf, type AssignmentFiles } from '../session/files';
 import { glimpse } from '../session/glimpse';
 import { Session, type CalendarDate } from '../session/session';
 import { vocabulary } from '../session/vocabulary';
-import type { GlyphOutline, PageInfo, PageView, Request, Response } from './messages';
+import type { FileAddress, GlyphOutline, PageInfo, PageView, Request, Response } from './messages';
 
 /** What a worker's surroundings give: fonts from afar, a way to answer, a turn of the event loop. */
 export interface WorkerSurroundings {
   readonly fetchFont: (file: FontFile) => Promise<Uint8Array>;
+  /** A file of the assignment, or null when it is not to be had. */
+  readonly fetchFile: (address: string) => Promise<Uint8Array | null>;
+  readonly decode: (bytes: Uint8Array) => string;
   readonly post: (response: Response, transfer: ArrayBuffer[]) => void;
   /** Resolves after messages that wait have been taken. */
   readonly turn: () => Promise<void>;
@@ -24,6 +28,7 @@ export class WorkerHost {
   private session: Session | null = null;
   private opened: Promise<void> = Promise.resolve();
   private readonly fonts = new Map<FontFile, Uint8Array>();
+  private readonly fetched = new Map<string, Uint8Array>();
   private revision = 0;
   private run = 0;
   private today: CalendarDate = { year: 2000, month: 1, day: 1 };
@@ -56,6 +61,12 @@ export class WorkerHost {
         for (const { from, to, text } of request.edits) this.session?.edit(from, to, text);
         this.revision = request.revision;
         return this.settle();
+      case 'files': {
+        const files = await this.filesAt(request.files);
+        await this.opened;
+        this.session?.setFiles(files);
+        return this.settle();
+      }
       case 'vocabulary':
         return this.around.post({ kind: 'vocabulary', words: vocabulary() }, []);
       case 'glimpse':
@@ -68,10 +79,13 @@ export class WorkerHost {
   }
 
   private async open(request: Extract<Request, { kind: 'open' }>): Promise<void> {
-    await this.loadFonts([FALLBACK_FONT, MATH_FONTS.modern]);
+    const [files] = await Promise.all([
+      this.filesAt(request.files),
+      this.loadFonts([FALLBACK_FONT, MATH_FONTS.modern]),
+    ]);
     const fonts = (file: FontFile): Uint8Array | null => this.fonts.get(file) ?? null;
     this.today = request.today;
-    this.session = new Session({ fonts, today: request.today });
+    this.session = new Session({ fonts, today: request.today, files });
     this.session.setText(request.text);
     this.revision = request.revision;
   }
@@ -82,6 +96,20 @@ export class WorkerHost {
         if (!this.fonts.has(file)) this.fonts.set(file, await this.around.fetchFont(file));
       }),
     );
+  }
+
+  /** The files of the assignment; those that were fetched before are at hand. */
+  private async filesAt(wanted: readonly FileAddress[]): Promise<AssignmentFiles> {
+    const found = new Map<string, Uint8Array>();
+    await Promise.all(
+      wanted.map(async ({ name, address }) => {
+        const bytes = this.fetched.get(address) ?? (await this.around.fetchFile(address));
+        if (!bytes) return;
+        this.fetched.set(address, bytes);
+        found.set(name, bytes);
+      }),
+    );
+    return filesOf(found, this.around.decode);
   }
 
   /** Makes pages in slices; what is in sight is sent as soon as it stands. */

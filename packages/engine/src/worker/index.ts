@@ -1,6 +1,7 @@
 export { WorkerHost, type WorkerSurroundings } from './host';
 export type {
   BlockPlace,
+  FileAddress,
   GlyphOutline,
   LabelFact,
   PageInfo,

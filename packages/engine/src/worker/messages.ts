@@ -5,6 +5,12 @@ import type { Glimpse } from '../session/glimpse';
 import type { Word } from '../session/vocabulary';
 import type { TextEdit } from '../source/edits';
 
+/** A file of the assignment besides its text, and where it is to be had; the same address is the same content. */
+export interface FileAddress {
+  readonly name: string;
+  readonly address: string;
+}
+
 /** What the page asks of the worker. All plain data. */
 export type Request =
   | {
@@ -13,7 +19,10 @@ export type Request =
       readonly revision: number;
       readonly today: CalendarDate;
       readonly fontBase: string;
+      readonly files: readonly FileAddress[];
     }
+  /** The other files of the assignment from now on. */
+  | { readonly kind: 'files'; readonly files: readonly FileAddress[] }
   /** Edits in order; each one's offsets refer to the text after those before it. */
   | { readonly kind: 'edit'; readonly edits: readonly TextEdit[]; readonly revision: number }
   /** Every name of the language, asked for once. */

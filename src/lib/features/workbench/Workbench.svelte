@@ -1,10 +1,11 @@
 <script lang="ts">
   import type { EditorView } from '@codemirror/view';
-  import type { OpenAssignment } from '$lib/domain/assignment';
+  import type { OpenAssignment, PictureInfo } from '$lib/domain/assignment';
   import type { TextEdit } from '@odd-compass/engine';
   import { onMount } from 'svelte';
   import LampButton from '$lib/ui/LampButton.svelte';
   import Bench from './bench/Bench.svelte';
+  import { insertFigure } from './bench/figure';
   import { blockAt } from './blockAt';
   import { EngineClient } from './engine/engineClient.svelte';
   import FindingsList from './FindingsList.svelte';
@@ -12,7 +13,9 @@
   import Seam from './seam/Seam.svelte';
   import { keptDraft, Saver } from './saving/saver.svelte';
   import type { SheetGeometry } from './sheet/geometry';
+  import { addPicture, pictureFiles } from './pictureStore';
   import { blockExtent } from './sheet/hit';
+  import { Pictures } from './sheet/pictures.svelte';
   import Sheet from './sheet/Sheet.svelte';
   import SourcePane from './source/SourcePane.svelte';
 
@@ -34,6 +37,10 @@
   let sheetWidth = $state<number | null>(null);
   let folded = $state(false);
   let follow = $state(false);
+  let pictures = $state.raw<readonly PictureInfo[]>([]);
+  /** Why a picture was not taken. */
+  let refused = $state<string | null>(null);
+  const drawn = new Pictures();
   let frame = 0;
 
   onMount(() => {
@@ -41,7 +48,9 @@
     const draft = keptDraft(id);
     const unsent = draft !== null && draft.content !== file.content;
     text = (unsent ? draft.content : file.content).replace(/\r\n?/g, '\n');
-    const opened = new EngineClient(text);
+    pictures = assignment.pictures;
+    const opened = new EngineClient(text, pictureFiles(id, pictures));
+    drawn.load(pictureFiles(id, pictures));
     const saves = new Saver(id, unsent ? draft.revision : file.revision);
     engine = opened;
     saver = saves;
@@ -122,6 +131,24 @@
     if (await saver.flush()) open(href, '_blank', 'noopener');
   }
 
+  /** Keeps pictures that were dropped or pasted, and writes each as a figure where it fell. */
+  async function takePictures(given: readonly File[], at: number) {
+    if (!view) return;
+    refused = null;
+    for (const file of given) {
+      const outcome = await addPicture(assignment.id, file);
+      if (typeof outcome === 'string') {
+        refused = `${file.name}: ${outcome}`;
+        continue;
+      }
+      pictures = [...pictures.filter(({ name }) => name !== outcome.name), outcome];
+      const files = pictureFiles(assignment.id, pictures);
+      engine?.setFiles(files);
+      drawn.load(files);
+      insertFigure(view, outcome.name, at);
+    }
+  }
+
   function resize(x: number) {
     folded = false;
     sheetWidth = Math.max(LEAST, Math.min(innerWidth - LEAST - 72, x - 36));
@@ -177,6 +204,12 @@
       >
     </div>
   {/if}
+  {#if refused}
+    <div class="flex items-center gap-4 border-b border-error bg-base-200 px-4 py-2" role="alert">
+      <p class="flex-1">{refused}</p>
+      <button class="btn btn-sm" onclick={() => (refused = null)}>Close</button>
+    </div>
+  {/if}
   {#if engine?.failed}
     <div class="flex items-center gap-4 border-b border-error bg-base-200 px-4 py-2" role="alert">
       <p class="flex-1">
@@ -194,6 +227,7 @@
         <Sheet
           bind:this={sheet}
           {engine}
+          pictures={drawn}
           {litBlock}
           onpick={go}
           ongeometry={(geometry) => (sheetGeometry = geometry)}
@@ -224,10 +258,18 @@
             moved++;
           }}
           onmove={move}
+          onpictures={takePictures}
           onready={(opened) => (view = opened)}
         />
         {#if view}
-          <Bench {view} {engine} {moved} ongo={go} />
+          <Bench
+            {view}
+            {engine}
+            {moved}
+            pictures={pictureFiles(assignment.id, pictures)}
+            onpictures={takePictures}
+            ongo={go}
+          />
         {/if}
       </div>
     {/if}

@@ -43,6 +43,22 @@ export const files = sqliteTable(
   (table) => [uniqueIndex('files_path').on(table.assignmentId, table.path)],
 );
 
+/** Pictures of an assignment, as they came. `version` grows by one each time one of that name is replaced. */
+export const pictures = sqliteTable(
+  'pictures',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    assignmentId: text('assignment_id')
+      .notNull()
+      .references(() => assignments.id, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    bytes: blob('bytes', { mode: 'buffer' }).notNull(),
+    version: integer('version').notNull().default(1),
+    updatedAt: text('updated_at').notNull(),
+  },
+  (table) => [uniqueIndex('pictures_name').on(table.assignmentId, table.name)],
+);
+
 /** The typeset form of one revision of a file: the PDF, its first page, what was found. */
 export const typesettings = sqliteTable(
   'typesettings',

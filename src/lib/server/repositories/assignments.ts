@@ -109,7 +109,7 @@ export function assignmentRepository(db: Db) {
         }));
     },
 
-    open(id: string): OpenAssignment | null {
+    open(id: string): Omit<OpenAssignment, 'pictures'> | null {
       const row = db
         .select()
         .from(assignments)

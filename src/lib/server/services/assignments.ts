@@ -1,6 +1,7 @@
 import type { DeskCourse, OpenAssignment, SaveOutcome } from '../../domain/assignment';
 import type { SaveRequest } from '../../domain/schemas';
 import type { AssignmentRepository, StoredTypesetting } from '../repositories/assignments';
+import type { PictureRepository } from '../repositories/pictures';
 import type { Typesetter } from '../typeset/typesetter';
 
 /** A typeset assignment and the title it goes by. */
@@ -11,12 +12,16 @@ export interface TypesetAssignment extends StoredTypesetting {
 /** What can be done with assignments. The clock is passed in. */
 export function assignmentService(
   repository: AssignmentRepository,
+  pictures: PictureRepository,
   typesetter: Typesetter,
   now: () => Date,
 ) {
   return {
     desk: (): DeskCourse[] => repository.desk(),
-    open: (id: string): OpenAssignment | null => repository.open(id),
+    open(id: string): OpenAssignment | null {
+      const found = repository.open(id);
+      return found && { ...found, pictures: pictures.list(id) };
+    },
     save: (id: string, { revision, content }: SaveRequest): SaveOutcome | null =>
       repository.save(id, revision, content, now().toISOString()),
 
@@ -30,6 +35,7 @@ export function assignmentService(
         text: file.content,
         title: file.title,
         today: dateOf(now()),
+        files: pictures.all(id).map(({ name, bytes }) => ({ name, bytes })),
       });
       const stored: StoredTypesetting = { revision: file.revision, ...made };
       repository.keepTypesetting(file.id, stored, now().toISOString());

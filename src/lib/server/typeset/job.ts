@@ -5,6 +5,8 @@ export interface TypesetJob {
   readonly text: string;
   readonly title: string;
   readonly today: CalendarDate;
+  /** Pictures and whatever else the text may ask for. */
+  readonly files: readonly { readonly name: string; readonly bytes: Uint8Array }[];
 }
 
 /** What it gives back. `toFix` counts findings that are more than advice. */

@@ -3,10 +3,19 @@ import type { PageDescription } from './description';
 
 const round = (value: number): string => String(Math.round(value * 100) / 100);
 
+/** Not drawn here: pictures show as a plain ground of their size. */
+function pictureGrounds(page: PageDescription): string[] {
+  return page.imageFile.map((_, i) => {
+    const [a = 0, b = 0, c = 0, d = 0, e = 0, f = 0] = page.images.subarray(6 * i, 6 * i + 6);
+    const matrix = [a, b, c, d, e, f].map(round).join(' ');
+    return `<rect width="1" height="1" fill="#d8d2c4" transform="matrix(${matrix})"/>`;
+  });
+}
+
 /** A page as an SVG picture of its outlines, for small pictures of pages. */
 export function pageSvg(page: PageDescription, fonts: FontStore): string {
   const symbols = new Map<string, string>();
-  const body: string[] = [];
+  const body: string[] = pictureGrounds(page);
   for (let r = 0; r + 1 < page.runStart.length; r++) {
     const font = fonts.byId(page.runFont[r] as number);
     const scale = (page.runSize[r] as number) / font.unitsPerEm;

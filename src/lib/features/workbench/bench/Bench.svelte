@@ -1,15 +1,20 @@
 <script lang="ts">
   import type { EditorView } from '@codemirror/view';
+  import type { FileAddress } from '@odd-compass/engine/worker';
   import { flushSync } from 'svelte';
   import type { EngineClient } from '../engine/engineClient.svelte';
   import { ownNames } from '../source/structure';
   import { benchContext, type BenchContext } from './context';
+  import ClassBench from './ClassBench.svelte';
+  import FigureBench from './FigureBench.svelte';
   import FormulaBench from './FormulaBench.svelte';
   import LinesBench from './LinesBench.svelte';
   import MatrixBench from './MatrixBench.svelte';
+  import PackageBench from './PackageBench.svelte';
   import { lookingLines } from './preamble';
   import ReferenceBench from './ReferenceBench.svelte';
   import SymbolsBench from './SymbolsBench.svelte';
+  import TableBench from './TableBench.svelte';
   import TextBench from './TextBench.svelte';
 
   interface Props {
@@ -17,15 +22,22 @@
     engine: EngineClient;
     /** Changes with the caret and with the text. */
     moved: number;
+    /** Names and addresses of the assignment's pictures. */
+    pictures: readonly FileAddress[];
+    onpictures: (files: readonly File[], at: number) => void;
     ongo: (offset: number) => void;
   }
-  let { view, engine, moved, ongo }: Props = $props();
+  let { view, engine, moved, pictures, onpictures, ongo }: Props = $props();
 
   const TITLES: Readonly<Record<BenchContext['kind'], string>> = {
     matrix: 'Matrix',
     lines: 'Aligned lines',
     formula: 'Formula',
     reference: 'Reference',
+    table: 'Table',
+    figure: 'Figure',
+    class: 'Kind of document',
+    package: 'Packages',
     text: 'Text',
   };
   const OPENING = 30_000;
@@ -76,7 +88,7 @@
 <section class="border-t border-base-300 bg-base-100" aria-label="The bench">
   <header class="flex items-center gap-3 px-3 py-1">
     <h2 class="text-base font-bold">{TITLES[now.context.kind]}</h2>
-    {#if now.context.kind === 'matrix' || now.context.kind === 'lines'}
+    {#if 'name' in now.context}
       <code>{now.context.name}</code>
     {/if}
     <button
@@ -113,6 +125,28 @@
             {preamble}
             glimpse={(source, lines) => engine.glimpse(source, lines)}
           />
+        {:else if now.context.kind === 'table'}
+          <TableBench {view} place={now.context} state={now.state} />
+        {:else if now.context.kind === 'figure'}
+          <FigureBench
+            {view}
+            state={now.state}
+            from={now.context.from}
+            to={now.context.to}
+            {pictures}
+            {onpictures}
+          />
+        {:else if now.context.kind === 'class'}
+          <ClassBench {view} state={now.state} />
+        {:else if now.context.kind === 'package'}
+          <PackageBench
+            {view}
+            state={now.state}
+            from={now.context.from}
+            to={now.context.to}
+            words={engine.words}
+            findings={engine.findings}
+          />
         {:else if now.context.kind === 'reference'}
           <ReferenceBench
             label={now.context.label}
@@ -121,7 +155,7 @@
             {ongo}
           />
         {:else}
-          <TextBench {view} {kinds} />
+          <TextBench {view} state={now.state} {kinds} {onpictures} />
         {/if}
       </div>
     </div>

@@ -2,7 +2,11 @@
   import type { EditorState } from '@codemirror/state';
   import type { EditorView } from '@codemirror/view';
   import type { Glimpse } from '@odd-compass/engine/worker';
-  import { pictureUrl } from '../engine/pictureUrl';
+  import { change } from './change';
+  import { beside, chainAt, expressionsOf, larger, smaller } from './expressions';
+  import type { Span } from './figure';
+  import FormulaPicture from './FormulaPicture.svelte';
+  import { nextForm } from './letterForms';
   import { formOf, rewritten, WRAPS, type Form, type Wrap } from './rewrite';
 
   interface Props {
@@ -23,23 +27,47 @@
   ];
   /** The page comes first: the picture is asked for when the typing pauses. */
   const PAUSE = 150;
-  /** How much larger than on the page. */
-  const SCALE = 2.2;
+  const DISPLAY = '$\\displaystyle ';
 
   const source = $derived(now.sliceDoc(from, to));
   const found = $derived(formOf(source));
+  /** What the marks hold, as a stretch of the text. */
+  const whole = $derived<Span>(
+    found
+      ? { from: from + found.bodyAt, to: from + found.bodyAt + found.body.length }
+      : { from, to },
+  );
+  const parts = $derived(expressionsOf(now.doc.toString(), whole.from, whole.to));
+  const marked = $derived<Span>({
+    from: now.selection.main.from,
+    to: now.selection.main.to,
+  });
   let picture = $state.raw<Glimpse | null>(null);
+  /** From places of the picture's source to places of the text. */
+  let shift = $state(0);
+  /** The formula cannot be read now: the picture is of its last good form. */
+  let stale = $state(false);
+  let drawn: { doc: EditorState['doc']; from: number } | null = null;
 
   $effect(() => {
     const body = found?.body ?? '';
-    const shown = found?.form === 'aligned' ? source : `$\\displaystyle ${body}$`;
+    const own = found?.form === 'aligned' || !found;
+    const shown = own ? source : `${DISPLAY}${body}$`;
+    const start = own ? from : whole.from - DISPLAY.length;
+    // Another formula: its picture is not that of the one before.
+    if (drawn && drawn.doc === now.doc && drawn.from !== from) picture = null;
+    drawn = { doc: now.doc, from };
     let live = true;
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const draw = () =>
-      void glimpse(shown, preamble).then((made) => live && made && (picture = made));
-    if (body === '') picture = null;
-    // While it cannot be read the last good form stays.
-    else timer = setTimeout(draw, PAUSE);
+    const draw = async () => {
+      const made = await glimpse(shown, preamble);
+      if (!live) return;
+      stale = !made;
+      if (!made) return;
+      picture = made;
+      shift = start;
+    };
+    const timer = setTimeout(() => void draw(), PAUSE);
+    if (found && body === '') picture = null;
     return () => {
       live = false;
       clearTimeout(timer);
@@ -55,17 +83,32 @@
     const last = now.doc.lineAt(to);
     const before = own && now.sliceDoc(line.from, from).trim() !== '' ? '\n' : '';
     const behind = own && now.sliceDoc(to, last.to).trim() !== '' ? '\n' : '';
+    const body = formOf(insert)?.bodyAt ?? 1;
     view.dispatch({
       changes: { from, to, insert: `${before}${insert}${behind}` },
-      selection: { anchor: from + before.length + bodyAt(insert) },
+      selection: { anchor: from + before.length + body },
       userEvent: 'input.bench',
       scrollIntoView: true,
     });
     view.focus();
   }
-  /** Where what the marks hold begins. */
-  const bodyAt = (written: string): number =>
-    written.includes('\n') ? written.indexOf('\n') + 3 : 1;
+
+  /** Marks a part of the formula in the source. */
+  function mark(span: Span) {
+    view.dispatch({ selection: { anchor: span.from, head: span.to }, scrollIntoView: true });
+  }
+  /** What was clicked; clicked again, the part around it. */
+  function pick(span: Span) {
+    const same = span.from === marked.from && span.to === marked.to;
+    mark(same ? larger(parts, span, whole) : (chainAt(parts, span).at(-1) ?? span));
+  }
+  function step(by: 1 | -1) {
+    mark(
+      marked.from === marked.to
+        ? (chainAt(parts, marked).at(-1) ?? parts[0] ?? whole)
+        : beside(parts, marked, by),
+    );
+  }
 
   /** Around the selection, or an empty one at the caret; the caret goes to the first empty field. */
   function wrap({ before, behind }: Wrap) {
@@ -80,19 +123,23 @@
     });
     view.focus();
   }
+
+  function cycleLetter() {
+    const next = nextForm(now.doc.toString(), marked.from);
+    if (!next || next.from < from || next.to > to) return;
+    change(view, { from: next.from, to: next.to, insert: next.insert }, next.package);
+  }
 </script>
 
 <div class="flex flex-wrap gap-x-6 gap-y-2">
   <div class="glimpse max-w-full overflow-auto" data-testid="formula-large">
     {#if picture}
-      <img
-        src={pictureUrl(picture)}
-        alt="The formula, large"
-        width={picture.width * SCALE}
-        height={picture.height * SCALE}
-      />
+      <FormulaPicture {picture} {shift} {marked} onpick={pick} />
+      {#if stale}
+        <p class="broken" role="status">Broken now; this is how it was.</p>
+      {/if}
     {:else}
-      <p class="px-2">The formula is empty.</p>
+      <p class="px-2">{stale ? 'The formula cannot be read yet.' : 'The formula is empty.'}</p>
     {/if}
   </div>
   <div class="flex min-w-72 flex-1 flex-col gap-2">
@@ -107,6 +154,16 @@
         {/each}
       </div>
     {/if}
+    <div class="flex flex-wrap items-center gap-1" role="group" aria-label="Mark a part">
+      <span class="mr-1">Mark:</span>
+      <button class="btn btn-xs" onclick={() => step(-1)}>the part before</button>
+      <button class="btn btn-xs" onclick={() => step(1)}>the next part</button>
+      <button class="btn btn-xs" onclick={() => mark(larger(parts, marked, whole))}
+        >more around it</button
+      >
+      <button class="btn btn-xs" onclick={() => mark(smaller(parts, marked))}>less of it</button>
+      <button class="btn btn-xs ml-3" onclick={cycleLetter}>Other form of the letter</button>
+    </div>
     <div
       class="flex flex-wrap items-center gap-1"
       role="group"
@@ -125,5 +182,10 @@
     padding: 6px 10px;
     border-radius: var(--radius-field);
     background: var(--paper);
+    color: var(--ink, #2b2620);
+  }
+  .broken {
+    border-top: 1px dashed var(--color-error);
+    font-size: 14px;
   }
 </style>

@@ -2,21 +2,23 @@
   import type { EditorState } from '@codemirror/state';
   import type { EditorView } from '@codemirror/view';
   import { readRows, writeRows } from './alignment';
-  import type { BenchContext } from './context';
+  import type { BodyPlace } from './context';
+  import { alignedAtRelation, nameIn, QUIET, splitNear, withName } from './lineEdits';
   import { alignedChain } from './rewrite';
 
-  type Place = Extract<BenchContext, { kind: 'matrix' | 'lines' }>;
   let {
     view,
     place,
     state: source,
-  }: { view: EditorView; place: Place; state: EditorState } = $props();
+  }: { view: EditorView; place: BodyPlace; state: EditorState } = $props();
 
-  const QUIET = /\s*\\(?:nonumber|notag)\b\s*/;
   const numbered = $derived(/^(align|alignat|gather|flalign|multline)$/.test(place.name));
   const rows = $derived(readRows(source.sliceDoc(place.bodyFrom, place.bodyTo), place.bodyFrom));
   const lines = $derived(rows.map(({ cells }) => cells.map(({ text }) => text)));
   let current = $state(0);
+  /** Where the caret stands in the line's field. */
+  let inLine = $state(0);
+  const aligning = $derived(/^(align|alignat|flalign|split|aligned)/.test(place.name));
 
   const shown = (cells: readonly string[]): string => cells.join(' & ').replace(QUIET, ' ').trim();
   const isQuiet = (cells: readonly string[]): boolean => QUIET.test(cells.join(' '));
@@ -58,6 +60,21 @@
     const chain = alignedChain((lines[r] ?? []).join(' '));
     rewrite(replaced(r, ...readRows(chain).map(({ cells }) => cells.map(({ text }) => text))));
   }
+  /** In two, at the relation or operator nearest to the caret. */
+  function splitHere(r: number) {
+    const two = splitNear((lines[r] ?? []).join(' & '), inLine);
+    if (!two) return;
+    rewrite(replaced(r, ...two.map((line) => line.split(/\s*(?<!\\)&\s*/))));
+    current = r + 1;
+  }
+  const alignAll = () =>
+    rewrite(lines.map((cells) => alignedAtRelation(cells.join(' & ')).split(/\s*(?<!\\)&\s*/)));
+  function setName(r: number, command: 'tag' | 'label', name: string) {
+    const cells = [...(lines[r] ?? [])];
+    const last = cells.length - 1;
+    cells[last] = withName(cells[last] ?? '', command, name);
+    rewrite(replaced(r, cells));
+  }
   function join(r: number) {
     const both = [...(lines[r] ?? []), ...(lines[r + 1] ?? [])].filter((t) => t !== '');
     const [left = '', ...rest] = both;
@@ -87,6 +104,9 @@
   }
 </script>
 
+{#if aligning}
+  <button class="btn btn-xs mb-1.5" onclick={alignAll}>Align all at their first relation</button>
+{/if}
 <ol class="flex flex-col gap-1" aria-label="The lines">
   {#each lines as cells, r (r)}
     <li
@@ -100,6 +120,9 @@
         aria-label="Line {r + 1}"
         value={shown(cells)}
         onfocus={() => (current = r)}
+        onselect={(event) => (inLine = event.currentTarget.selectionStart ?? 0)}
+        onkeyup={(event) => (inLine = event.currentTarget.selectionStart ?? 0)}
+        onclick={(event) => (inLine = event.currentTarget.selectionStart ?? 0)}
         oninput={(event) => set(r, event.currentTarget.value)}
         onkeydown={(event) => event.key === 'Escape' && view.focus()}
       />
@@ -109,7 +132,8 @@
         <button class="btn btn-xs" disabled={r + 1 === lines.length} onclick={() => move(r, 1)}
           >Down</button
         >
-        <button class="btn btn-xs" onclick={() => split(r)}>Split at relations</button>
+        <button class="btn btn-xs" onclick={() => splitHere(r)}>Split here</button>
+        <button class="btn btn-xs" onclick={() => split(r)}>Split at all relations</button>
         <button class="btn btn-xs" disabled={r + 1 === lines.length} onclick={() => join(r)}
           >Join with next</button
         >
@@ -119,6 +143,18 @@
           >
         {/if}
         <button class="btn btn-xs" disabled={r === 0} onclick={() => note(r)}>Note before</button>
+        {#if numbered}
+          {#each ['label', 'tag'] as const as command (command)}
+            <label class="flex items-center gap-1">
+              <span>{command === 'label' ? 'Label' : 'Tag'}</span>
+              <input
+                class="input input-xs w-24 font-(family-name:--font-source)"
+                value={nameIn(cells.join(' '), command)}
+                onchange={(event) => setName(r, command, event.currentTarget.value.trim())}
+              />
+            </label>
+          {/each}
+        {/if}
       {/if}
     </li>
   {/each}

@@ -1,7 +1,49 @@
 <script lang="ts">
+  import type { EditorState } from '@codemirror/state';
   import type { EditorView } from '@codemirror/view';
+  import { loading } from '../source/loading';
+  import { environmentEnd, openEnvironments } from '../source/structure';
+  import { change } from './change';
 
-  let { view, kinds }: { view: EditorView; kinds: readonly string[] } = $props();
+  interface Props {
+    view: EditorView;
+    state: EditorState;
+    /** Kinds of theorems that the document declares. */
+    kinds: readonly string[];
+    onpictures: (files: readonly File[], at: number) => void;
+  }
+  let { view, state: now, kinds, onpictures }: Props = $props();
+
+  const LISTS = [
+    ['itemize', 'Points'],
+    ['enumerate', 'Numbered'],
+    ['description', 'Named'],
+  ] as const;
+  /** The list around the caret, with both its ends. */
+  const list = $derived.by(() => {
+    const at = now.selection.main.head;
+    const text = now.doc.toString();
+    const open = openEnvironments(text, at).findLast(({ name }) =>
+      LISTS.some(([kind]) => kind === name),
+    );
+    const end = open && environmentEnd(text, open);
+    return open && end ? { ...open, end } : null;
+  });
+
+  /** The same items as a list of another kind. */
+  function setList(kind: string) {
+    if (!list) return;
+    const { from, name, end } = list;
+    change(view, [
+      { from: from + 7, to: from + 7 + name.length, insert: kind },
+      { from: end.to - 1 - name.length, to: end.to - 1, insert: kind },
+    ]);
+    view.focus();
+  }
+  function choosePicture(event: Event) {
+    const { files } = event.currentTarget as HTMLInputElement;
+    onpictures([...(files ?? [])], view.state.selection.main.head);
+  }
 
   interface Tool {
     readonly title: string;
@@ -9,6 +51,7 @@
     readonly behind: string;
     /** Stands on lines of its own. */
     readonly own?: boolean;
+    readonly package?: string;
   }
   const tools = $derived<readonly Tool[]>([
     { title: 'Section', before: '\\section{', behind: '}', own: true },
@@ -29,6 +72,33 @@
       behind: '\n\\end{enumerate}',
       own: true,
     },
+    {
+      title: 'Quotation',
+      before: '\\begin{quote}\n',
+      behind: '\n\\end{quote}',
+      own: true,
+    },
+    {
+      title: 'Table',
+      before: '\\begin{tabular}{lcc}\n  ',
+      behind: ' &  &  \\\\\n   &  & \n\\end{tabular}',
+      own: true,
+    },
+    {
+      title: 'Matrix',
+      before: '\\[\n  \\begin{pmatrix}\n    ',
+      behind: ' &  \\\\\n     & \n  \\end{pmatrix}\n\\]',
+      own: true,
+      package: 'amsmath',
+    },
+    {
+      title: 'Aligned lines',
+      before: '\\begin{align*}\n  ',
+      behind: ' &= \\\\\n  &= \n\\end{align*}',
+      own: true,
+      package: 'amsmath',
+    },
+    { title: 'Footnote', before: '\\footnote{', behind: '}' },
     ...kinds.map((name) => ({
       title: `${name.charAt(0).toUpperCase()}${name.slice(1)}`,
       before: `\\begin{${name}}\n`,
@@ -37,27 +107,53 @@
     })),
   ]);
 
-  function put({ before, behind, own }: Tool) {
+  function put({ before, behind, own, package: pkg = '' }: Tool) {
     const { state } = view;
     const { from, to } = state.selection.main;
     const inner = state.sliceDoc(from, to);
     const start = own && from > state.doc.lineAt(from).from ? '\n' : '';
     const end = own && to < state.doc.lineAt(to).to ? '\n' : '';
-    view.dispatch({
-      changes: { from, to, insert: start + before + inner + behind + end },
-      selection: {
-        anchor: from + start.length + before.length,
-        head: from + start.length + before.length + inner.length,
-      },
-      userEvent: 'input.bench',
-      scrollIntoView: true,
-    });
+    view.dispatch(
+      state.update(
+        {
+          changes: { from, to, insert: start + before + inner + behind + end },
+          selection: {
+            anchor: from + start.length + before.length,
+            head: from + start.length + before.length + inner.length,
+          },
+          userEvent: 'input.bench',
+          scrollIntoView: true,
+        },
+        { changes: loading(state, pkg) },
+      ),
+    );
     view.focus();
   }
 </script>
 
+{#if list}
+  <div class="mb-2 flex flex-wrap items-center gap-1.5" role="group" aria-label="Kind of list">
+    <span>This list:</span>
+    {#each LISTS as [kind, words] (kind)}
+      <button
+        class="btn btn-sm {list.name === kind ? 'btn-primary' : ''}"
+        aria-pressed={list.name === kind}
+        onclick={() => setList(kind)}>{words}</button
+      >
+    {/each}
+  </div>
+{/if}
 <div class="flex flex-wrap gap-1.5" role="group" aria-label="Structure and emphasis">
   {#each tools as tool (tool.title)}
     <button class="btn btn-sm" onclick={() => put(tool)}>{tool.title}</button>
   {/each}
+  <label class="btn btn-sm">
+    Picture
+    <input
+      type="file"
+      class="sr-only"
+      accept="image/png,image/jpeg,image/svg+xml,application/pdf"
+      onchange={choosePicture}
+    />
+  </label>
 </div>

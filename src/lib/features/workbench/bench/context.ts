@@ -1,63 +1,113 @@
 import type { EditorState } from '@codemirror/state';
 import { formulaAt } from '../source/sourceFacts';
 import { environmentEnd, openEnvironments, type OpenEnvironment } from '../source/structure';
+import type { Span } from './figure';
+
+/** An environment whose body the bench edits. */
+export interface BodyPlace extends Span {
+  readonly name: string;
+  readonly bodyFrom: number;
+  readonly bodyTo: number;
+  /** The argument that lists the columns, when there is one. */
+  readonly columns: Span | null;
+}
 
 /** What the caret is in, and so what the bench has tools for. */
 export type BenchContext =
-  | {
-      readonly kind: 'matrix' | 'lines';
-      readonly name: string;
-      readonly from: number;
-      readonly to: number;
-      readonly bodyFrom: number;
-      readonly bodyTo: number;
-    }
-  | { readonly kind: 'formula'; readonly from: number; readonly to: number }
+  | ({ readonly kind: 'matrix' | 'lines' | 'table' } & BodyPlace)
+  | ({ readonly kind: 'formula' } & Span)
+  | ({ readonly kind: 'figure' } & Span)
   | { readonly kind: 'reference'; readonly label: string }
+  | { readonly kind: 'class' }
+  | ({ readonly kind: 'package' } & Span)
   | { readonly kind: 'text' };
 
 const MATRIX = /^([bBpvV]?(small)?matrix\*?|array)$/;
 const LINES = /^(align|alignat|gather|multline|flalign|split|aligned|gathered|d?cases)\*?$/;
+const TABLE = /^(tabular|tabular\*|tabularx|tabulary|longtable)$/;
+const FIGURE = /^(figure|wrapfigure|SCfigure)\*?$/;
+const WITH_WIDTH = /^(tabular\*|tabularx|tabulary)$/;
 const REFERENCE = /\\(?:eq|page|auto|name|c|C)?ref\*?\{([^{}]*)$/;
 
-/** Where what an environment holds starts: behind its arguments. */
-function bodyStart(text: string, { body }: OpenEnvironment): number {
-  const args = /^(\s*\[[^\]]*\])?(\{[^{}]*\})*/.exec(text.slice(body, body + 200));
-  return body + (args?.[0].length ?? 0);
-}
+const kindOf = (name: string): 'matrix' | 'lines' | 'table' | 'figure' | null =>
+  MATRIX.test(name)
+    ? 'matrix'
+    : LINES.test(name)
+      ? 'lines'
+      : TABLE.test(name)
+        ? 'table'
+        : FIGURE.test(name)
+          ? 'figure'
+          : null;
 
 /** How far around the caret is looked. */
 const NEAR = 20_000;
 
+/** The argument in braces at a place, braces in it included; null when none stands there. */
+function argumentAt(text: string, at: number): Span | null {
+  const open = at + (/^\s*/.exec(text.slice(at))?.[0].length ?? 0);
+  if (text[open] !== '{') return null;
+  let depth = 0;
+  for (let i = open; i < text.length; i++) {
+    if (text[i] === '{') depth++;
+    else if (text[i] === '}' && --depth === 0) return { from: open + 1, to: i };
+  }
+  return null;
+}
+
+/** Where what an environment holds starts, behind its arguments, and the one that lists columns. */
+function bodyOf(
+  text: string,
+  { name, body }: OpenEnvironment,
+): { from: number; columns: Span | null } {
+  const lists = name === 'array' || TABLE.test(name);
+  if (!lists && !/alignat|matrix\*$/.test(name)) return { from: body, columns: null };
+  let at = body + (/^\s*\[[^\]]*\]/.exec(text.slice(body, body + 80))?.[0].length ?? 0);
+  if (WITH_WIDTH.test(name)) at = (argumentAt(text, at)?.to ?? at - 1) + 1;
+  const argument = /matrix\*$/.test(name) ? null : argumentAt(text, at);
+  return { from: argument ? argument.to + 1 : at, columns: lists ? argument : null };
+}
+
+/** The preamble's lines that the bench knows. */
+function lineContext(state: EditorState, at: number): BenchContext | null {
+  const line = state.doc.lineAt(at);
+  if (/^\s*\\documentclass\b/.test(line.text)) return { kind: 'class' };
+  if (/^\s*\\(usepackage|RequirePackage)\b/.test(line.text))
+    return { kind: 'package', from: line.from, to: line.to };
+  const reference = REFERENCE.exec(state.sliceDoc(line.from, at));
+  if (!reference) return null;
+  const rest = /^[^{}]*/.exec(state.sliceDoc(at, line.to))?.[0] ?? '';
+  return { kind: 'reference', label: `${reference[1] ?? ''}${rest}` };
+}
+
+/** The innermost environment that the bench knows, when the caret stands in what it holds. */
+function environmentContext(text: string, here: number, base: number): BenchContext | null {
+  const inner = openEnvironments(text, here).findLast(({ name }) => kindOf(name) !== null);
+  const kind = inner ? kindOf(inner.name) : null;
+  const end = inner ? environmentEnd(text, inner) : null;
+  if (!inner || !kind || !end) return null;
+  const place = { from: base + inner.from, to: base + end.to };
+  if (kind === 'figure') return { kind, ...place };
+  const { from, columns } = bodyOf(text, inner);
+  if (here > end.from || (here < from && kind !== 'table')) return null;
+  return {
+    kind,
+    name: inner.name,
+    ...place,
+    bodyFrom: base + from,
+    bodyTo: base + end.from,
+    columns: columns && { from: base + columns.from, to: base + columns.to },
+  };
+}
+
+/** What the caret is in: the innermost of what the bench knows. */
 export function benchContext(state: EditorState): BenchContext {
   const at = state.selection.main.head;
+  const line = lineContext(state, at);
+  if (line) return line;
   const base = Math.max(0, at - NEAR);
-  const text = state.sliceDoc(base, at + NEAR);
-  const here = at - base;
-  const line = state.doc.lineAt(at);
-  const reference = REFERENCE.exec(state.sliceDoc(line.from, at));
-  if (reference) {
-    const rest = /^[^{}]*/.exec(state.sliceDoc(at, line.to))?.[0] ?? '';
-    return { kind: 'reference', label: `${reference[1] ?? ''}${rest}` };
-  }
-  const open = openEnvironments(text, here);
-  const inner = open.findLast(({ name }) => MATRIX.test(name) || LINES.test(name));
-  if (inner) {
-    const end = environmentEnd(text, inner);
-    const bodyFrom =
-      inner.name.startsWith('array') || /alignat|\*$/.test(inner.name)
-        ? bodyStart(text, inner)
-        : inner.body;
-    if (end && here >= bodyFrom && here <= end.from)
-      return {
-        kind: MATRIX.test(inner.name) ? 'matrix' : 'lines',
-        name: inner.name,
-        from: base + inner.from,
-        to: base + end.to,
-        bodyFrom: base + bodyFrom,
-        bodyTo: base + end.from,
-      };
-  }
+  const inner = environmentContext(state.sliceDoc(base, at + NEAR), at - base, base);
   const formula = formulaAt(state, at);
+  if (inner && 'from' in inner && (!formula || formula.from <= inner.from)) return inner;
   return formula ? { kind: 'formula', ...formula } : { kind: 'text' };
 }

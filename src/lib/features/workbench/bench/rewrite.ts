@@ -3,23 +3,26 @@ export type Form = 'inline' | 'displayed' | 'numbered' | 'aligned';
 
 /** How a formula's source is marked, and what is between the marks. */
 const MARKS: readonly (readonly [Form, RegExp])[] = [
-  ['displayed', /^\\\[([\s\S]*)\\\]$/],
-  ['displayed', /^\$\$([\s\S]*)\$\$$/],
+  ['displayed', /^\\\[([\s\S]*)\\\]$/d],
+  ['displayed', /^\$\$([\s\S]*)\$\$$/d],
   [
     'displayed',
-    /^\\begin\{(?:equation\*|displaymath)\}([\s\S]*)\\end\{(?:equation\*|displaymath)\}$/,
+    /^\\begin\{(?:equation\*|displaymath)\}([\s\S]*)\\end\{(?:equation\*|displaymath)\}$/d,
   ],
-  ['numbered', /^\\begin\{equation\}([\s\S]*)\\end\{equation\}$/],
-  ['aligned', /^\\begin\{align\*?\}([\s\S]*)\\end\{align\*?\}$/],
-  ['inline', /^\\\(([\s\S]*)\\\)$/],
-  ['inline', /^\$([\s\S]*)\$$/],
+  ['numbered', /^\\begin\{equation\}([\s\S]*)\\end\{equation\}$/d],
+  ['aligned', /^\\begin\{align\*?\}([\s\S]*)\\end\{align\*?\}$/d],
+  ['inline', /^\\\(([\s\S]*)\\\)$/d],
+  ['inline', /^\$([\s\S]*)\$$/d],
 ];
 
-/** The form of a formula and what it holds; null when it is of another kind. */
-export function formOf(source: string): { form: Form; body: string } | null {
+/** The form of a formula, what it holds, and where that begins; null when it is of another kind. */
+export function formOf(source: string): { form: Form; body: string; bodyAt: number } | null {
   for (const [form, pattern] of MARKS) {
     const match = pattern.exec(source);
-    if (match) return { form, body: (match[1] ?? '').trim() };
+    if (!match) continue;
+    const held = match[1] ?? '';
+    const bodyAt = (match.indices?.[1]?.[0] ?? 0) + (/^\s*/.exec(held)?.[0].length ?? 0);
+    return { form, body: held.trim(), bodyAt };
   }
   return null;
 }
@@ -29,7 +32,7 @@ const RELATION =
   /^(=|<|>|\\(?:le|leq|ge|geq|equiv|approx|sim|cong|to|implies|iff|subseteq|supseteq|in)(?![A-Za-z]))/;
 
 /** Places of the relations that are in no brackets. */
-function relationsIn(body: string): number[] {
+export function relationsIn(body: string): number[] {
   const places: number[] = [];
   let depth = 0;
   for (let i = 0; i < body.length; i++) {

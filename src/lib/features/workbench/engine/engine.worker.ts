@@ -16,6 +16,11 @@ const host = new WorkerHost({
     if (!answer.ok) throw new Error(`the font ${file} did not come`);
     return new Uint8Array(await answer.arrayBuffer());
   },
+  fetchFile: async (address) => {
+    const answer = await fetch(address).catch(() => null);
+    return answer?.ok ? new Uint8Array(await answer.arrayBuffer()) : null;
+  },
+  decode: (bytes) => new TextDecoder('utf-8').decode(bytes),
   post: (response, transfer) => scope.postMessage(response, transfer),
   turn: () =>
     new Promise((resolve) => {

@@ -1,6 +1,7 @@
 import type { Finding, OutlineEntry, PageDescription, TextEdit } from '@odd-compass/engine';
 import type {
   BlockPlace,
+  FileAddress,
   Glimpse,
   LabelFact,
   PageInfo,
@@ -50,14 +51,14 @@ export class EngineClient {
   private readonly glimpses = new Map<string, Promise<Glimpse | null>>();
   private readonly waiting = new Map<number, (glimpse: Glimpse | null) => void>();
 
-  constructor(text: string) {
+  constructor(text: string, files: readonly FileAddress[]) {
     this.worker = new EngineWorker();
     this.worker.onmessage = (event: MessageEvent<Response>) => this.hear(event.data);
     this.revision = 1;
     const now = new Date();
     const today = { year: now.getFullYear(), month: now.getMonth() + 1, day: now.getDate() };
     const fontBase = `${location.origin}/fonts/`;
-    this.say({ kind: 'open', text, revision: 1, today, fontBase });
+    this.say({ kind: 'open', text, revision: 1, today, fontBase, files });
     this.say({ kind: 'vocabulary' });
   }
 
@@ -65,6 +66,11 @@ export class EngineClient {
   edit(edits: readonly TextEdit[]): void {
     this.revision++;
     this.say({ kind: 'edit', edits, revision: this.revision });
+  }
+
+  /** The other files of the assignment from now on. */
+  setFiles(files: readonly FileAddress[]): void {
+    this.say({ kind: 'files', files });
   }
 
   view(first: number, last: number): void {

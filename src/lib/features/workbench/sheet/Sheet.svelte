@@ -5,16 +5,18 @@
   import type { EngineClient } from '../engine/engineClient.svelte';
   import { blockExtent, sourceAt } from './hit';
   import { pageTops, type SheetGeometry } from './geometry';
+  import type { Pictures } from './pictures.svelte';
   import SheetPage from './SheetPage.svelte';
 
   interface Props {
     engine: EngineClient;
+    pictures: Pictures;
     /** The block the caret is in. */
     litBlock: number | null;
     onpick: (offset: number) => void;
     ongeometry: (geometry: SheetGeometry) => void;
   }
-  let { engine, litBlock, onpick, ongeometry }: Props = $props();
+  let { engine, pictures, litBlock, onpick, ongeometry }: Props = $props();
 
   const STEPS = [0.5, 0.67, 0.8, 1, 1.25, 1.5, 2, 3];
   /** CSS pixels per big point at 100 %. */
@@ -95,6 +97,7 @@
               number={i + 1}
               {scale}
               outlines={engine.outlines}
+              pictures={pictures.ready}
               lit={litBlock === null ? null : blockExtent(page.description, litBlock)}
               onpick={(x, y) => pick(i, x, y)}
             />

@@ -2,6 +2,7 @@
   import type { PageDescription } from '@odd-compass/engine';
   import type { SightedPage } from '../engine/engineClient.svelte';
   import { changedBand, paintPage } from './paint';
+  import type { Drawable } from './pictures.svelte';
   import { textWidth } from './textWidth';
 
   interface Props {
@@ -10,24 +11,29 @@
     /** CSS pixels per big point. */
     scale: number;
     outlines: ReadonlyMap<number, Path2D>;
+    pictures: ReadonlyMap<string, Drawable>;
     /** The block of the caret, as a band in big points. */
     lit: { top: number; bottom: number } | null;
     onpick: (x: number, y: number) => void;
   }
-  let { page, number, scale, outlines, lit, onpick }: Props = $props();
+  let { page, number, scale, outlines, pictures, lit, onpick }: Props = $props();
 
   const UNITS_PER_EM = 1000;
   let canvas: HTMLCanvasElement;
-  let painted: { description: PageDescription; scale: number } | null = null;
+  let painted: {
+    description: PageDescription;
+    scale: number;
+    pictures: ReadonlyMap<string, Drawable>;
+  } | null = null;
   $effect(() => {
     const { description } = page;
     const device = scale * devicePixelRatio;
     const context = canvas.getContext('2d', { alpha: false });
     if (!context) return;
-    const options = { scale: device, outlines, unitsPerEm: UNITS_PER_EM };
+    const options = { scale: device, outlines, unitsPerEm: UNITS_PER_EM, pictures };
     const before = painted;
-    painted = { description, scale: device };
-    if (before?.scale === device) {
+    painted = { description, scale: device, pictures };
+    if (before?.scale === device && before.pictures === pictures) {
       const band = changedBand(before.description, description);
       if (band !== 'all') {
         if (band) paintPage(context, description, options, band);

@@ -1,4 +1,5 @@
 import type { PageDescription } from '@odd-compass/engine';
+import type { Drawable } from './pictures.svelte';
 
 /** What a painter needs besides the page. */
 export interface PaintOptions {
@@ -6,6 +7,7 @@ export interface PaintOptions {
   readonly scale: number;
   readonly outlines: ReadonlyMap<number, Path2D>;
   readonly unitsPerEm: number;
+  readonly pictures: ReadonlyMap<string, Drawable>;
 }
 
 /** A band of the page, top and bottom in big points. */
@@ -56,7 +58,7 @@ function paintLine(
 ): void {
   const { scale, outlines, unitsPerEm } = options;
   paintRules(context, page, line, scale, true);
-  paintImages(context, page, line, scale);
+  paintImages(context, page, line, options);
   for (let r = page.lineRun[line] as number; r < (page.lineRun[line + 1] as number); r++) {
     context.fillStyle = css(page.runColor[r] as number);
     const size = (page.runSize[r] as number) * scale;
@@ -113,28 +115,64 @@ function paintQuads(
   }
 }
 
-/** A frame with the name of its file in the place of each picture. */
+/** The pictures of a line; a frame with the name of its file stands for one that has not come. */
 function paintImages(
   context: CanvasRenderingContext2D,
   page: PageDescription,
   line: number,
-  scale: number,
+  { scale, pictures }: PaintOptions,
 ): void {
   for (let i = page.lineImage[line] as number; i < (page.lineImage[line + 1] as number); i++) {
     const [a = 0, b = 0, c = 0, d = 0, e = 0, f = 0] = page.images.subarray(6 * i, 6 * i + 6);
-    context.setTransform(scale, 0, 0, scale, 0, 0);
-    context.strokeStyle = context.fillStyle = '#8a8172';
-    context.lineWidth = 0.5;
-    context.beginPath();
-    context.moveTo(e, f);
-    context.lineTo(e + a, f + b);
-    context.lineTo(e + a + c, f + b + d);
-    context.lineTo(e + c, f + d);
-    context.closePath();
-    context.stroke();
-    context.font = '8px sans-serif';
-    context.fillText(page.imageFile[i] ?? '', e + 4, f - 6, Math.max(10, Math.hypot(a, b) - 8));
+    const name = page.imageFile[i] ?? '';
+    const picture = page.imageBlank[i] === 1 ? undefined : pictures.get(name);
+    if (!picture) {
+      paintFrame(context, [a, b, c, d, e, f], name, scale);
+      continue;
+    }
+    const [left = 0, bottom = 0, right = 0, top = 0] = page.imageCrop.subarray(4 * i, 4 * i + 4);
+    const [width, height] = [picture.width, picture.height];
+    // From the unit square with its corner below to one with its corner above.
+    context.setTransform(
+      a * scale,
+      b * scale,
+      -c * scale,
+      -d * scale,
+      (e + c) * scale,
+      (f + d) * scale,
+    );
+    context.drawImage(
+      picture,
+      left * width,
+      top * height,
+      Math.max(1, (1 - left - right) * width),
+      Math.max(1, (1 - bottom - top) * height),
+      0,
+      0,
+      1,
+      1,
+    );
   }
+}
+
+function paintFrame(
+  context: CanvasRenderingContext2D,
+  [a, b, c, d, e, f]: readonly [number, number, number, number, number, number],
+  name: string,
+  scale: number,
+): void {
+  context.setTransform(scale, 0, 0, scale, 0, 0);
+  context.strokeStyle = context.fillStyle = '#8a8172';
+  context.lineWidth = 0.5;
+  context.beginPath();
+  context.moveTo(e, f);
+  context.lineTo(e + a, f + b);
+  context.lineTo(e + a + c, f + b + d);
+  context.lineTo(e + c, f + d);
+  context.closePath();
+  context.stroke();
+  context.font = '8px sans-serif';
+  context.fillText(name, e + 4, f - 6, Math.max(10, Math.hypot(a, b) - 8));
 }
 
 /** The smallest band that holds every line in which two pages differ; null when none does, or 'all'. */
@@ -187,6 +225,7 @@ function signatures(page: PageDescription): Map<string, number> {
         6 * (page.lineImage[line + 1] as number),
       ),
       page.runMatrix.subarray(first, end),
+      page.imageFile.slice(page.lineImage[line], page.lineImage[line + 1]),
     ];
     out.set(parts.map((part) => part.join()).join(';'), line);
   }

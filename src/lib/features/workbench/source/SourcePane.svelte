@@ -19,8 +19,18 @@
     formulas: Int32Array;
     engine: EngineKnowledge;
   }
-  let { text, findings, upToDate, formulas, engine, onedit, oncaret, onmove, onready }: Props =
-    $props();
+  let {
+    text,
+    findings,
+    upToDate,
+    formulas,
+    engine,
+    onedit,
+    oncaret,
+    onmove,
+    onpictures,
+    onready,
+  }: Props = $props();
 
   /** Notes move lines, so they wait until the typing pauses. */
   const PAUSE = 500;
@@ -31,7 +41,7 @@
   let view: EditorView | null = null;
 
   onMount(() => {
-    const opened = openEditor(host, text, { onedit, oncaret, onmove }, engine, taste);
+    const opened = openEditor(host, text, { onedit, oncaret, onmove, onpictures }, engine, taste);
     view = opened;
     opened.scrollDOM.addEventListener('scroll', onmove, { passive: true });
     onready(opened);

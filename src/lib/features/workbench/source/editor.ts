@@ -20,6 +20,7 @@ import { latexMode } from './latexMode';
 import { pairs } from './pairs';
 import type { Taste } from './taste';
 import { formulas, knowledge, type EngineKnowledge } from './sourceFacts';
+import { droppedPictures } from './droppedPictures';
 import { typing } from './typing';
 
 export interface EditorEvents {
@@ -27,6 +28,8 @@ export interface EditorEvents {
   readonly oncaret: (offset: number) => void;
   /** The view scrolled or was laid out anew. */
   readonly onmove: () => void;
+  /** Pictures were dropped or pasted, at a place of the text. */
+  readonly onpictures: (files: readonly File[], at: number) => void;
 }
 
 const look = EditorView.theme({
@@ -82,6 +85,7 @@ export function openEditor(
         completion,
         hover,
         typing,
+        droppedPictures(events.onpictures),
         history(),
         drawSelection(),
         bracketMatching(),

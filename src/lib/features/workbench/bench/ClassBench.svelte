@@ -1,0 +1,110 @@
+<script lang="ts">
+  import type { EditorState } from '@codemirror/state';
+  import type { EditorView } from '@codemirror/view';
+  import { change } from './change';
+  import {
+    CHOICES,
+    choose,
+    chosen,
+    KINDS,
+    MARGINS,
+    marginsOf,
+    printTitle,
+    readClassLine,
+    readPart,
+    setMargins,
+    setPart,
+    setSpacing,
+    SPACINGS,
+    spacingOf,
+  } from './classLine';
+
+  let { view, state: now }: { view: EditorView; state: EditorState } = $props();
+
+  const PARTS = [
+    ['title', 'Title'],
+    ['author', 'Author'],
+    ['date', 'Date'],
+  ] as const;
+
+  const text = $derived(now.doc.toString());
+  const line = $derived(readClassLine(text));
+  const margins = $derived(marginsOf(text));
+  const unprinted = $derived(readPart(text, 'title') !== null && printTitle(text).length > 0);
+
+  function setKind(name: string) {
+    if (line) change(view, { from: line.name.from, to: line.name.to, insert: name });
+  }
+</script>
+
+{#if line}
+  <div class="grid grid-cols-[repeat(auto-fill,minmax(13rem,1fr))] gap-x-4 gap-y-1.5">
+    <label class="flex flex-col">
+      <span>Kind</span>
+      <select
+        class="select select-sm w-full"
+        value={line.name.text}
+        onchange={(event) => setKind(event.currentTarget.value)}
+      >
+        {#if !KINDS.some(([name]) => name === line.name.text)}
+          <option value={line.name.text}>{line.name.text}</option>
+        {/if}
+        {#each KINDS as [name, words] (name)}<option value={name}>{words}</option>{/each}
+      </select>
+    </label>
+    {#each CHOICES as choice (choice.title)}
+      <label class="flex flex-col">
+        <span>{choice.title}</span>
+        <select
+          class="select select-sm w-full"
+          value={chosen(line, choice)}
+          onchange={(event) => change(view, choose(line, choice, event.currentTarget.value))}
+        >
+          {#each choice.answers as [option, words] (option)}<option value={option}>{words}</option
+            >{/each}
+        </select>
+      </label>
+    {/each}
+    <label class="flex flex-col">
+      <span>Margins</span>
+      <select
+        class="select select-sm w-full"
+        value={margins ?? 'others'}
+        onchange={(event) => change(view, setMargins(text, event.currentTarget.value))}
+      >
+        {#if margins === null}<option value="others">as the text sets them</option>{/if}
+        {#if margins !== null && !MARGINS.some(([value]) => value === margins)}
+          <option value={margins}>{margins}</option>
+        {/if}
+        {#each MARGINS as [value, words] (value)}<option {value}>{words}</option>{/each}
+      </select>
+    </label>
+    <label class="flex flex-col">
+      <span>Lines apart</span>
+      <select
+        class="select select-sm w-full"
+        value={spacingOf(text)}
+        onchange={(event) => change(view, setSpacing(text, event.currentTarget.value))}
+      >
+        {#each SPACINGS as [value, words] (value)}<option {value}>{words}</option>{/each}
+      </select>
+    </label>
+    {#each PARTS as [command, words] (command)}
+      <label class="flex flex-col">
+        <span>{words}</span>
+        <input
+          class="input input-sm w-full"
+          value={readPart(text, command)?.text ?? ''}
+          onchange={(event) => change(view, setPart(text, command, event.currentTarget.value))}
+        />
+      </label>
+    {/each}
+    {#if unprinted}
+      <button class="btn btn-sm self-end" onclick={() => change(view, printTitle(text))}
+        >Print the title</button
+      >
+    {/if}
+  </div>
+{:else}
+  <p>The kind of document stands between the braces of \documentclass.</p>
+{/if}

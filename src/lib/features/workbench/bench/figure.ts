@@ -1,0 +1,174 @@
+import type { EditorView } from '@codemirror/view';
+import { loading } from '../source/loading';
+
+/** A part of the text: where it stands. */
+export interface Span {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** A picture in the text: its command, what stands in brackets, the name of its file. */
+export interface PlacedPicture extends Span {
+  /** What stands between the brackets; empty at the place where they would stand when there are none. */
+  readonly options: Span;
+  readonly bracketed: boolean;
+  readonly name: Span & { readonly text: string };
+}
+
+const PICTURE = /\\includegraphics\*?\s*(\[[^\]]*\])?\s*\{([^{}]*)\}/g;
+
+/** The pictures of a text; `base` is where it stands in the whole. */
+export function picturesIn(text: string, base = 0): PlacedPicture[] {
+  return [...text.matchAll(PICTURE)].map((match) => {
+    const from = base + match.index;
+    const to = from + match[0].length;
+    const [, options, name = ''] = match;
+    const nameTo = to - 1;
+    const optionsFrom =
+      options === undefined
+        ? from + (/^\\includegraphics\*?/.exec(match[0])?.[0].length ?? 0)
+        : from + match[0].indexOf('[') + 1;
+    return {
+      from,
+      to,
+      bracketed: options !== undefined,
+      options: { from: optionsFrom, to: optionsFrom + (options ? options.length - 2 : 0) },
+      name: { from: nameTo - name.length, to: nameTo, text: name },
+    };
+  });
+}
+
+/** Options that say how large a picture is; the others stay. */
+const SIZE = /^\s*(width|height|scale|totalheight|keepaspectratio)\b/;
+const WIDTH = /(?:^|,)\s*width\s*=\s*([\d.]*)\s*\\(?:textwidth|linewidth|columnwidth|hsize)/;
+
+/** The width as a share of the text's, when it is given so; null else. */
+export function shareOf(options: string): number | null {
+  const found = WIDTH.exec(options);
+  return found ? Number(found[1] === '' ? 1 : found[1]) : null;
+}
+
+/** The options with the width as a share of the text's, in hundredths. */
+export function withShare(options: string, share: number): string {
+  const rounded = Math.max(0.05, Math.round(share * 100) / 100);
+  const others = options.split(',').filter((part) => part.trim() !== '' && !SIZE.test(part));
+  return [`width=${rounded === 1 ? '' : rounded}\\textwidth`, ...others].join(',');
+}
+
+/** The change that gives a picture a width. */
+export function widthChange(text: string, picture: PlacedPicture, share: number) {
+  const { options, bracketed } = picture;
+  const written = withShare(text, share);
+  return { ...options, insert: bracketed ? written : `[${written}]` };
+}
+
+/** How wide a picture that was just dropped becomes, as a share of the text. */
+const FIRST_SHARE = 0.6;
+
+/** What stands for a new picture: a figure with caption and label. */
+export const figureSource = (name: string): string =>
+  `\\begin{figure}[htbp]
+  \\centering
+  \\includegraphics[width=${FIRST_SHARE}\\textwidth]{${name}}
+  \\caption{}
+  \\label{fig:${name.replace(/\.[a-z]+$/, '')}}
+\\end{figure}`;
+
+/**
+ * Writes a picture where it was dropped: into the picture command on that line, or as a
+ * figure behind its paragraph, with the caret in its caption.
+ */
+export function insertFigure(view: EditorView, name: string, at: number): void {
+  const { state } = view;
+  const line = state.doc.lineAt(at);
+  const [there] = picturesIn(line.text, line.from);
+  if (there) {
+    view.dispatch(
+      state.update(
+        { changes: { ...there.name, insert: name }, userEvent: 'input.drop' },
+        { changes: loading(state, 'graphicx') },
+      ),
+    );
+    return view.focus();
+  }
+  const place = placeBehind(state.doc.toString(), at);
+  const insert = `\n${figureSource(name)}\n`;
+  view.dispatch(
+    state.update(
+      {
+        changes: { from: place, insert },
+        selection: { anchor: place + insert.indexOf('\\caption{') + '\\caption{'.length },
+        userEvent: 'input.drop',
+        scrollIntoView: true,
+      },
+      { changes: loading(state, 'graphicx') },
+    ),
+  );
+  view.focus();
+}
+
+/** The end of the paragraph at a place, within the document. */
+export function placeBehind(text: string, at: number): number {
+  const begin = text.indexOf('\\begin{document}');
+  const first = begin < 0 ? 0 : begin + '\\begin{document}'.length;
+  const last = text.indexOf('\\end{document}', first);
+  const from = Math.max(first, at);
+  const blank = /\n[ \t]*\n/.exec(text.slice(from));
+  const end = blank ? from + blank.index + 1 : text.length;
+  const limit = last < 0 ? text.length : last;
+  return Math.min(end, limit);
+}
+
+/** The parts of a figure or of a floating table: what can be changed about it. */
+export interface FloatParts {
+  readonly name: string;
+  readonly placement: (Span & { readonly text: string }) | null;
+  /** Where the placement would stand. */
+  readonly placementAt: number;
+  readonly centred: Span | null;
+  readonly caption: (Span & { readonly text: string }) | null;
+  readonly label: (Span & { readonly text: string }) | null;
+  readonly pictures: readonly PlacedPicture[];
+}
+
+/** What stands between the braces that open at a place; null when they are not closed. */
+function braced(text: string, open: number): { from: number; to: number; text: string } | null {
+  let depth = 0;
+  for (let i = open; i < text.length; i++) {
+    if (text[i] === '\\') i++;
+    else if (text[i] === '{') depth++;
+    else if (text[i] === '}' && --depth === 0)
+      return { from: open + 1, to: i, text: text.slice(open + 1, i) };
+  }
+  return null;
+}
+
+function argumentOf(text: string, command: RegExp): ReturnType<typeof braced> {
+  const found = command.exec(text);
+  return found ? braced(text, found.index + found[0].length - 1) : null;
+}
+
+/** Reads a float from its `\begin` to its `\end`; `base` is where it stands. */
+export function readFloat(text: string, base: number): FloatParts {
+  const shift = <T extends Span>(span: T | null): T | null =>
+    span && { ...span, from: span.from + base, to: span.to + base };
+  const begin = /^\\begin\{([^{}]+)\}/.exec(text);
+  const placementAt = begin?.[0].length ?? 0;
+  const given = /^\[([^\]]*)\]/.exec(text.slice(placementAt));
+  const centred = /\\centering\b[ \t]*\n?/.exec(text);
+  return {
+    name: begin?.[1] ?? '',
+    placement: given
+      ? shift({
+          from: placementAt + 1,
+          to: placementAt + given[0].length - 1,
+          text: given[1] ?? '',
+        })
+      : null,
+    placementAt: base + placementAt,
+    centred: centred ? shift({ from: centred.index, to: centred.index + centred[0].length }) : null,
+    caption: shift(argumentOf(text, /\\caption(?:\[[^\]]*\])?\{/)),
+    label: shift(argumentOf(text, /\\label\{/)),
+    pictures: picturesIn(text, base),
+  };
+}
