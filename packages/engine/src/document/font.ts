@@ -21,3 +21,5 @@ export interface FontSpec {
 export const BLACK = 0x000000;
 /** The colour that marks what could not be read: madder. */
 export const MARKED = 0xa3262a;
+/** A formula that is broken now shows its last good form in this colour, which nothing else has. */
+export const HELD = 0xa3262c;

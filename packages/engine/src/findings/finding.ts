@@ -55,7 +55,23 @@ export type FindingCode =
   | 'citation-unknown'
   | 'bibliography-broken'
   | 'bibliography-style-unknown'
-  | 'picture-unreadable';
+  | 'picture-unreadable'
+  | 'picture-too-wide'
+  | 'comment-swallows'
+  | 'comment-after-number'
+  | 'name-in-letters'
+  | 'words-in-formula'
+  | 'text-before-item'
+  | 'label-before-caption'
+  | 'label-unused'
+  | 'line-break-for-nothing'
+  | 'quotes-straight'
+  | 'dots-typed'
+  | 'blank-swallowed'
+  | 'title-not-printed'
+  | 'line-too-late'
+  | 'text-behind-end'
+  | 'chapters-missing';
 
 /** Three grades: part of the sheet is missing; it will look wrong; worth knowing. */
 export type Severity = 'broken' | 'off' | 'advice';

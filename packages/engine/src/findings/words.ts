@@ -293,6 +293,86 @@ export const WORDS: Readonly<Record<FindingCode, Words>> = {
     message: 'The picture {name} cannot be shown: {why}.',
     cause: 'Pictures can be PNG, JPEG, PDF or SVG files. Do this: {todo}.',
   },
+  'picture-too-wide': {
+    severity: 'off',
+    message: 'This picture is wider than the text by {amount}.',
+    cause: 'It is set at its own size. A width in brackets makes it fit.',
+  },
+  'comment-swallows': {
+    severity: 'broken',
+    message: 'This % makes a comment of the rest of the line, the {what} in it too.',
+    cause: 'What stands behind a % is not read. To print the sign, write \\%.',
+  },
+  'comment-after-number': {
+    severity: 'off',
+    message: 'What stands behind this % on its line is not printed.',
+    cause: 'A % starts a comment. To print the sign, write \\%.',
+  },
+  'name-in-letters': {
+    severity: 'advice',
+    message: '“{name}” is set as a product of letters.',
+    cause: 'The names of functions are commands, which set them upright: \\{name}.',
+  },
+  'words-in-formula': {
+    severity: 'off',
+    message: '“{words}” is set as a product of letters, without blanks.',
+    cause: 'Words in a formula stand in \\text{…}.',
+  },
+  'text-before-item': {
+    severity: 'off',
+    message: 'This list starts without an \\item.',
+    cause: 'Everything in a list belongs to an item.',
+  },
+  'label-before-caption': {
+    severity: 'off',
+    message: 'The label “{name}” comes before the caption, so references give another number.',
+    cause: 'The caption gives the {kind} its number; the label belongs behind it.',
+  },
+  'label-unused': {
+    severity: 'advice',
+    message: 'Nothing refers to the label “{name}”.',
+    cause: 'It does no harm; a reference to it may have been forgotten.',
+  },
+  'line-break-for-nothing': {
+    severity: 'advice',
+    message: 'There is no line here for \\\\ to break.',
+    cause: 'The blank line behind it ends the paragraph; together they leave an empty line.',
+  },
+  'quotes-straight': {
+    severity: 'advice',
+    message: 'Both of these quotation marks come out as closing ones.',
+    cause: "Quotation marks are typed as two backticks before and two apostrophes behind: ``so''.",
+  },
+  'dots-typed': {
+    severity: 'advice',
+    message: 'Three full stops stand closer together than dots should.',
+    cause: 'Dots have a command of their own, which spaces them: \\dots.',
+  },
+  'blank-swallowed': {
+    severity: 'off',
+    message: 'The blank behind \\{name} is not printed.',
+    cause: 'A blank only ends the name of a command. Braces behind it keep the blank: \\{name}{}.',
+  },
+  'title-not-printed': {
+    severity: 'off',
+    message: 'This title is given but never printed.',
+    cause: '\\maketitle prints it, behind \\begin{document}; that line is missing.',
+  },
+  'line-too-late': {
+    severity: 'off',
+    message: 'A line with \\{name} belongs before \\begin{document}.',
+    cause: 'What the document is and what it loads is settled before its text begins.',
+  },
+  'text-behind-end': {
+    severity: 'advice',
+    message: 'What stands behind \\end{document} is not printed.',
+    cause: 'The document ends there. Move the line down if this belongs to it.',
+  },
+  'chapters-missing': {
+    severity: 'broken',
+    message: 'This kind of document, {class}, has no chapters.',
+    cause: 'Chapters belong to the kinds report and book; an article starts with sections.',
+  },
 };
 
 /** A text with its `{name}` places filled in. */

@@ -218,9 +218,20 @@ export class MathReader {
   private dollar(token: Token, until: Until): Ended | null {
     if (until === 'dollar') return 'closed';
     // It ends the formula it began; what is open in it is told of there.
-    if (this.environments.length === 0 || this.outermost === 'dollar') return this.giveBack(token);
+    const within = this.environments.length > 0 || this.displayEndsAhead();
+    if (!within || this.outermost === 'dollar') return this.giveBack(token);
     this.p.report('dollar-in-formula', this.it.spanOf(token), {}, this.removal(token));
     return null;
+  }
+
+  /** In `\\[`: does its `\\]` come before the paragraph ends? Then a dollar on the way means nothing. */
+  private displayEndsAhead(): boolean {
+    if (this.outermost !== 'bracket') return false;
+    const { reader } = this.p;
+    const end = /\\\]|\n[ \t]*\n|$/.exec(reader.text.slice(reader.pos));
+    const at = reader.pos + (end?.index ?? 0);
+    this.p.reach = Math.max(this.p.reach, at + 2);
+    return reader.text.startsWith('\\]', at);
   }
 
   private command(token: Token, nodes: MathNode[], until: Until): Ended | null {

@@ -1,4 +1,5 @@
 import { CELLS } from '../language/parameters';
+import type { BlockNode } from '../document/blocks';
 import type { FlowBlock } from '../pages/page';
 import type { BlockTrace, Cell } from '../expansion/state';
 import type { VItem } from '../boxes/vertical';
@@ -36,6 +37,8 @@ export interface SessionBlock {
   start: number;
   index: number;
   laid: LaidBlock | null;
+  /** What is shown of it: what was read, or the last good form of what is broken. */
+  shown: readonly BlockNode[];
   /** The block as the pages see it, made once. */
   flow: FlowBlock | null;
 }
@@ -70,6 +73,7 @@ export function makeBlock(
     index: 0,
     settles: trace.writes.filter(({ cell }) => WHOLE.has(cell.name)),
     laid: null,
+    shown: reading.nodes,
     flow: null,
   };
 }

@@ -23,6 +23,10 @@ const key = (ref: RefInline): string =>
 /** Parts a key's labels. */
 const BETWEEN = '\u0003';
 
+/** The labels that a fact's key asks about. */
+export const labelsOfKey = (factKey: string): string[] =>
+  factKey.slice(factKey.indexOf(':') + 1).split(BETWEEN);
+
 export type Answer = string | readonly Inline[] | null;
 
 /** The answer to a fact's key. */

@@ -4,7 +4,7 @@ import type { SessionBlock } from './block';
 const known = new WeakMap<readonly BlockNode[], readonly number[]>();
 
 /** Starts and ends of the formulas in what was read, from the start of its block; found once for each reading. */
-function spansIn(nodes: readonly BlockNode[]): readonly number[] {
+export function spansIn(nodes: readonly BlockNode[]): readonly number[] {
   let found = known.get(nodes);
   if (!found) {
     const spans: number[] = [];

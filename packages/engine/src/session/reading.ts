@@ -19,6 +19,8 @@ export interface CalendarDate {
 /** What an edit did to the list of blocks: the new ones, at `first` to `last` (exclusive). */
 export interface ReadChange {
   readonly changed: readonly SessionBlock[];
+  /** The blocks that went. */
+  readonly gone: readonly SessionBlock[];
   /** First block that is new or stands behind one that went. */
   readonly first: number;
   /** From this block on, all blocks are old ones in their old order. */
@@ -213,7 +215,9 @@ export class SourceReading {
     this.recount(gone, kept);
     const defines = ({ reading }: SessionBlock): boolean => reading.labels.length > 0;
     const labels = changed.some(defines) || gone.some(defines);
-    return { changed, first, reusedFrom, labels };
+    const still = new Set(kept);
+    const went = gone.filter((block) => !still.has(block));
+    return { changed, gone: went, first, reusedFrom, labels };
   }
 
   private openWindow(text: EditedText, start: number, size: number): void {

@@ -10,8 +10,7 @@ import { CELLS, pageGeometry } from '../language/parameters';
 import { describePage, PageLists } from '../output/display/describe';
 import type { PageDescription } from '../output/display/description';
 import { writePdf, type Bookmark } from '../output/pdf/write';
-import { withNeededPackages } from './neededPackages';
-import { worded, type Placed } from './wording';
+import { withLastGood } from './lastGood';
 import { formulaSpans } from './formulaSpans';
 import { fontUnitsOf } from './fontUnits';
 import type { FlowBlock, Page } from '../pages/page';
@@ -29,7 +28,7 @@ import {
   type Facts,
   type PlacedFinding,
 } from './facts';
-import { documentFindings, usesOfUnknown, withUses } from './documentFindings';
+import { gatherFindings } from './gatherFindings';
 import {
   collectPages,
   LAST_PAGE,
@@ -53,6 +52,8 @@ export interface SessionHost {
   readonly file?: string;
   /** The other files of the assignment: parts, styles, bibliographies, pictures. */
   readonly files?: AssignmentFiles;
+  /** While a formula is broken its last good form stays, marked: for a page that is being written. */
+  readonly keepLastGood?: boolean;
 }
 
 /** A heading, with its place in the text and on the pages. */
@@ -108,12 +109,14 @@ export class Session {
   >();
   private readonly lists = new PageLists();
   private readonly file: string;
+  private readonly keepLastGood: boolean;
 
   constructor(host: SessionHost) {
     this.fonts = host.fonts instanceof FontStore ? host.fonts : new FontStore(host.fonts);
     this.file = host.file ?? 'sheet.tex';
     this.files = host.files ?? NO_FILES;
     this.today = host.today;
+    this.keepLastGood = host.keepLastGood ?? false;
     this.reading = this.newReading();
   }
 
@@ -155,8 +158,17 @@ export class Session {
     this.paging = null;
   }
 
-  private takeChange({ changed, first, reusedFrom, labels }: ReadChange, before: number): void {
+  private takeChange(change: ReadChange, before: number): void {
+    const { changed, gone, first, reusedFrom, labels } = change;
     this.work.blocksRead += changed.length;
+    if (this.keepLastGood && gone.length > 0)
+      changed.forEach((block, i) => {
+        const old = gone[i];
+        block.shown = withLastGood(
+          block.reading,
+          old ? { nodes: old.shown, reading: old.reading } : null,
+        );
+      });
     this.widenChange(first, reusedFrom, before);
     if (labels) this.takeFacts({ ...this.facts, labels: this.readLabels() });
     this.takeGeometry();
@@ -308,7 +320,7 @@ export class Session {
     const findings: RawFinding[] = [];
     const reads = new Map<string, Answer>();
     const env = this.layoutEnv(findings, reads, NO_FIELDS);
-    const items = layoutBlocks(block.reading.nodes, env);
+    const items = layoutBlocks(block.shown, env);
     block.laid = { items, findings, facts: reads };
     if (reads.size > 0) this.asking.add(block);
     this.work.blocksLaid++;
@@ -379,24 +391,9 @@ export class Session {
 
   /** All findings in the order of the text, in words. */
   findings(): Finding[] {
-    const out: Placed[] = [];
-    const uses = usesOfUnknown(this.reading);
-    const unknown = (this.reading.finalValue(CELLS.unknownPackages) ?? []) as readonly string[];
-    const add = (start: number, raw: RawFinding): void => void out.push({ start, raw });
-    for (const block of this.reading.blocks) {
-      for (const finding of block.reading.findings)
-        add(
-          block.start,
-          finding.code === 'package-unknown' ? withUses(finding, uses, unknown) : finding,
-        );
-      for (const finding of layoutFindings(block)) add(block.start, finding);
-    }
-    for (const { block, finding } of this.repeated) add(block.start, finding);
-    for (const finding of documentFindings(this.reading)) add(0, finding);
-    if (this.unsettled) add(0, { code: 'facts-unsettled', from: 0, to: 0, args: {} });
-    return withNeededPackages(out, () => this.text)
-      .map((placed) => worded(placed, this.file, this.reading.length))
-      .sort((a, b) => a.from - b.from || a.to - b.to);
+    const { facts, repeated, unsettled, file } = this;
+    const files = this.files.names();
+    return gatherFindings(this.reading, { facts, repeated, unsettled, files, file });
   }
 
   /** Headings, and the numbers given out, in order. */
@@ -441,13 +438,4 @@ export class Session {
       }));
     return writePdf(pages, this.fonts, metadata, bookmarks, (name) => this.files.bytes(name));
   }
-}
-
-/** What layout found; lines that are too wide only because a formula was left open are not told twice. */
-function layoutFindings(block: SessionBlock): readonly RawFinding[] {
-  const found = block.laid?.findings ?? [];
-  const open = block.reading.findings.some(({ code }) => code === 'formula-unclosed');
-  return open
-    ? found.filter(({ code }) => code !== 'line-too-wide' && code !== 'formula-too-wide')
-    : found;
 }

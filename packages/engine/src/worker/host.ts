@@ -61,12 +61,13 @@ export class WorkerHost {
         for (const { from, to, text } of request.edits) this.session?.edit(from, to, text);
         this.revision = request.revision;
         return this.settle();
-      case 'files': {
-        const files = await this.filesAt(request.files);
+      case 'files':
+        // Edits behind it wait, so that no picture is missing for a moment.
+        this.opened = this.opened.then(async () =>
+          this.session?.setFiles(await this.filesAt(request.files)),
+        );
         await this.opened;
-        this.session?.setFiles(files);
         return this.settle();
-      }
       case 'vocabulary':
         return this.around.post({ kind: 'vocabulary', words: vocabulary() }, []);
       case 'glimpse':
@@ -85,7 +86,7 @@ export class WorkerHost {
     ]);
     const fonts = (file: FontFile): Uint8Array | null => this.fonts.get(file) ?? null;
     this.today = request.today;
-    this.session = new Session({ fonts, today: request.today, files });
+    this.session = new Session({ fonts, today: request.today, files, keepLastGood: true });
     this.session.setText(request.text);
     this.revision = request.revision;
   }

@@ -80,7 +80,7 @@ describe('chapters', () => {
   });
   it('are not there in article: that is said', () => {
     expect(findingsIn(doc('{article}', '\\chapter{A}')).map(({ kind }) => kind)).toEqual([
-      'command-unknown',
+      'chapters-missing',
     ]);
   });
   it('count footnotes anew in each, and not in article', () => {

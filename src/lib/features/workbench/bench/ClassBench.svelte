@@ -38,7 +38,7 @@
 </script>
 
 {#if line}
-  <div class="grid grid-cols-[repeat(auto-fill,minmax(13rem,1fr))] gap-x-4 gap-y-1.5">
+  <div class="grid grid-cols-[repeat(auto-fill,minmax(8.5rem,1fr))] gap-x-4 gap-y-1.5">
     <label class="flex flex-col">
       <span>Kind</span>
       <select

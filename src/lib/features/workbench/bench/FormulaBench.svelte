@@ -132,7 +132,7 @@
 </script>
 
 <div class="flex flex-wrap gap-x-6 gap-y-2">
-  <div class="glimpse max-w-full overflow-auto" data-testid="formula-large">
+  <div class="glimpse max-w-full self-start overflow-auto" data-testid="formula-large">
     {#if picture}
       <FormulaPicture {picture} {shift} {marked} onpick={pick} />
       {#if stale}

@@ -144,6 +144,7 @@
         {/if}
         <button class="btn btn-xs" disabled={r === 0} onclick={() => note(r)}>Note before</button>
         {#if numbered}
+          <span class="w-6"></span>
           {#each ['label', 'tag'] as const as command (command)}
             <label class="flex items-center gap-1">
               <span>{command === 'label' ? 'Label' : 'Tag'}</span>

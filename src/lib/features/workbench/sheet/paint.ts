@@ -89,13 +89,18 @@ function paintRules(
   scale: number,
   grounds: boolean,
 ): void {
-  context.setTransform(scale, 0, 0, scale, 0, 0);
+  context.setTransform(1, 0, 0, 1, 0, 0);
   for (let i = page.lineRule[line] as number; i < (page.lineRule[line + 1] as number); i++) {
     const [x = 0, y = 0, width = 0, height = 0] = page.rules.subarray(4 * i, 4 * i + 4);
     if ((page.ruleColor[i] !== 0 && height > 4) !== grounds) continue;
     context.fillStyle = css(page.ruleColor[i] as number);
-    // Never thinner than a device pixel, so that fraction bars stay.
-    context.fillRect(x, y, Math.max(width, 1 / scale), Math.max(height, 1 / scale));
+    // On whole device pixels and never thinner than one, so that fraction bars stay, and stay thin.
+    context.fillRect(
+      Math.round(x * scale),
+      Math.round(y * scale),
+      Math.max(1, Math.round(width * scale)),
+      Math.max(1, Math.round(height * scale)),
+    );
   }
 }
 

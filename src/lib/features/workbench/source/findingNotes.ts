@@ -63,6 +63,9 @@ export function applyFix(view: EditorView, fix: NonNullable<Finding['fix']>): vo
   view.focus();
 }
 
+/** Marked in the line, and told of in the list: often meant so, and not worth a line of the window. */
+const QUIET: ReadonlySet<Finding['kind']> = new Set(['label-unused']);
+
 function decorate(state: EditorState, findings: readonly Finding[]): DecorationSet {
   const ranges: Range<Decoration>[] = [];
   const { length } = state.doc;
@@ -71,6 +74,7 @@ function decorate(state: EditorState, findings: readonly Finding[]): DecorationS
     const to = Math.min(Math.max(finding.to, from), length);
     if (to > from)
       ranges.push(Decoration.mark({ class: `finding-${finding.severity}` }).range(from, to));
+    if (QUIET.has(finding.kind)) continue;
     const line = state.doc.lineAt(from);
     ranges.push(
       Decoration.widget({ widget: new Note(finding), block: true, side: 1 }).range(line.to),

@@ -1,0 +1,145 @@
+import { nearestName } from '../base/nearest';
+import type { RawFinding } from '../findings/finding';
+import { CELLS } from '../language/parameters';
+import type { SessionBlock } from './block';
+import { labelsOfKey } from './facts';
+import type { SourceReading } from './reading';
+import { notesOf } from './sourceAdvice';
+import { withoutCode, withoutComments } from './visibleSource';
+import type { Placed } from './wording';
+
+/** Commands that print a word and take the blank behind them. */
+const PRINTED = new Set(['LaTeX', 'TeX', 'LaTeXe', 'today', 'ldots', 'dots']);
+
+/** What the sources of the blocks say together: what is told of each, and of the document as a whole. */
+export function documentAdvice(reading: SourceReading, labels: ReadonlySet<string>): Placed[] {
+  const { blocks } = reading;
+  const first = blocks.findIndex((block) => notesOf(block).beginsDocument);
+  if (first < 0) return [];
+  const own = new Set(blocks.flatMap((block) => notesOf(block).ownWords));
+  const body = blocks.slice(first);
+  const out: Placed[] = [];
+  for (const block of body) {
+    const add = (raw: RawFinding): void => void out.push({ start: block.start, raw });
+    const { findings, swallowed } = notesOf(block);
+    findings.forEach(add);
+    for (const { name, from, to } of swallowed)
+      if (PRINTED.has(name) || own.has(name)) add(swallowedBlank(name, from, to));
+  }
+  return [
+    ...out,
+    ...titleNotPrinted(reading, blocks),
+    ...unusedLabels(blocks, labels),
+    ...lateLines(body),
+    ...textBehindEnd(reading),
+  ];
+}
+
+const swallowedBlank = (name: string, from: number, to: number): RawFinding => ({
+  code: 'blank-swallowed',
+  from,
+  to,
+  args: { name },
+  fix: { title: 'Keep the blank', edits: [{ from: to, to, text: '{}' }] },
+});
+
+function titleNotPrinted(reading: SourceReading, blocks: readonly SessionBlock[]): Placed[] {
+  const titled = blocks.find((block) => notesOf(block).title);
+  if (!titled || blocks.some((block) => notesOf(block).printsTitle)) return [];
+  const { from, to } = notesOf(titled).title as { from: number; to: number };
+  const begin = reading.text.indexOf('\\begin{document}') + '\\begin{document}'.length;
+  return [
+    {
+      start: 0,
+      raw: {
+        code: 'title-not-printed',
+        from: titled.start + from,
+        to: titled.start + to,
+        args: {},
+        fix: {
+          title: 'Print it',
+          edits: [{ from: begin, to: begin, text: '\n\\maketitle' }],
+        },
+      },
+    },
+  ];
+}
+
+/** Labels that nothing refers to. Told only where some others are used: a sheet without references has none by choice. */
+function unusedLabels(blocks: readonly SessionBlock[], labels: ReadonlySet<string>): Placed[] {
+  const referred = new Set(
+    blocks.flatMap((block) => [...notesOf(block).referred, ...labelsAsked(block)]),
+  );
+  if (![...labels].some((name) => referred.has(name))) return [];
+  // A misspelt reference to it is told of already.
+  for (const name of [...referred].filter((one) => !labels.has(one))) {
+    const meant = nearestName(name, labels);
+    if (meant !== null) referred.add(meant);
+  }
+  return blocks.flatMap(({ start, reading }) =>
+    reading.labels
+      .filter(({ name, from, to }) => labels.has(name) && !referred.has(name) && to > from)
+      .map(({ name, from, to }): Placed => ({
+        start,
+        raw: { code: 'label-unused', from, to, args: { name } },
+      })),
+  );
+}
+
+/** Labels that layout asked for, also in other files and by way of commands. */
+const labelsAsked = ({ laid }: SessionBlock): string[] =>
+  [...(laid?.facts.keys() ?? [])].flatMap(labelsOfKey);
+
+/** Lines of the preamble that stand in the text. */
+function lateLines(body: readonly SessionBlock[]): Placed[] {
+  const LATE = /\\(usepackage|documentclass)\s*(?:\[[^\]]*\])?\{[^{}]*\}[ \t]*\n?/g;
+  const [first] = body;
+  const begin = (first?.start ?? 0) + (first?.source.indexOf('\\begin{document}') ?? 0);
+  return body.flatMap(({ start, source }) =>
+    !source.includes('\\usepackage') && !source.includes('\\documentclass')
+      ? []
+      : [...withoutComments(withoutCode(source)).matchAll(LATE)].flatMap((found): Placed[] => {
+          const from = start + found.index;
+          if (from < begin) return [];
+          const line = found[0].trimEnd();
+          const to = from + line.length;
+          const move = [
+            { from: begin, to: begin, text: `${line}\n` },
+            { from, to: from + found[0].length, text: '' },
+          ];
+          const fix = { title: 'Move it to the start', edits: move };
+          const late = found[1] === 'usepackage';
+          return [
+            {
+              start: 0,
+              raw: {
+                code: 'line-too-late',
+                from,
+                to,
+                args: { name: found[1] ?? '' },
+                ...(late ? { fix } : {}),
+              },
+            },
+          ];
+        }),
+  );
+}
+
+/** What stands behind the end of the document is never printed. */
+function textBehindEnd(reading: SourceReading): Placed[] {
+  if (reading.finalValue(CELLS.ended) !== true) return [];
+  const last = reading.blocks.at(-1);
+  const END = '\\end{document}';
+  const at = last ? last.source.indexOf(END) : -1;
+  if (!last || at < 0) return [];
+  const behind = withoutComments(last.source.slice(at + END.length));
+  const found = /\S[\s\S]*\S|\S/.exec(behind);
+  if (!found) return [];
+  const from = at + END.length + found.index;
+  return [
+    {
+      start: last.start,
+      raw: { code: 'text-behind-end', from, to: from + found[0].length, args: {} },
+    },
+  ];
+}

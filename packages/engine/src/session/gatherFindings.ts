@@ -1,0 +1,59 @@
+import type { Finding, RawFinding } from '../findings/finding';
+import { CELLS } from '../language/parameters';
+import type { SessionBlock } from './block';
+import { documentAdvice } from './documentAdvice';
+import { documentFindings, usesOfUnknown, withUses } from './documentFindings';
+import type { Facts, PlacedFinding } from './facts';
+import { withFixes } from './fixes';
+import { withNeededPackages } from './neededPackages';
+import type { SourceReading } from './reading';
+import { worded, type Placed } from './wording';
+
+/** What the session knows besides the reading that findings depend on. */
+export interface FindingFacts {
+  readonly facts: Facts;
+  readonly repeated: readonly PlacedFinding[];
+  /** The numbers did not come to rest. */
+  readonly unsettled: boolean;
+  readonly files: readonly string[];
+  /** The name of the main file. */
+  readonly file: string;
+}
+
+const CITED = '\u0001cite:';
+
+/** All findings in the order of the text, in words. */
+export function gatherFindings(reading: SourceReading, given: FindingFacts): Finding[] {
+  const out: Placed[] = [];
+  const uses = usesOfUnknown(reading);
+  const unknown = (reading.finalValue(CELLS.unknownPackages) ?? []) as readonly string[];
+  const add = (start: number, raw: RawFinding): void => void out.push({ start, raw });
+  for (const block of reading.blocks) {
+    for (const finding of block.reading.findings)
+      add(
+        block.start,
+        finding.code === 'package-unknown' ? withUses(finding, uses, unknown) : finding,
+      );
+    for (const finding of layoutFindings(block)) add(block.start, finding);
+  }
+  for (const { block, finding } of given.repeated) add(block.start, finding);
+  for (const finding of documentFindings(reading)) add(0, finding);
+  if (given.unsettled) add(0, { code: 'facts-unsettled', from: 0, to: 0, args: {} });
+  const named = [...given.facts.labels.values()].map(({ name }) => name);
+  const labels = named.filter((name) => !name.startsWith('\u0001'));
+  out.push(...documentAdvice(reading, new Set(labels)));
+  const keys = named.filter((name) => name.startsWith(CITED)).map((n) => n.slice(CITED.length));
+  const text = (): string => reading.text;
+  return withFixes(withNeededPackages(out, text), text, { labels, keys, files: given.files })
+    .map((placed) => worded(placed, given.file, reading.length))
+    .sort((a, b) => a.from - b.from || a.to - b.to);
+}
+
+/** What layout found; lines that are too wide only because a formula was left open are not told twice. */
+function layoutFindings(block: SessionBlock): readonly RawFinding[] {
+  const found = block.laid?.findings ?? [];
+  const open = block.reading.findings.some(({ code }) => code === 'formula-unclosed');
+  return open
+    ? found.filter(({ code }) => code !== 'line-too-wide' && code !== 'formula-too-wide')
+    : found;
+}

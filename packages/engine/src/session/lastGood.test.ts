@@ -1,0 +1,65 @@
+import { describe, expect, it } from 'vitest';
+import { HELD } from '../document/font';
+import { inArticle, linesOf, newSession, testFonts, TODAY } from '../testing/document';
+import { Session } from './session';
+
+/** A session that keeps last good forms, and a way to type in it. */
+function writing(body: string) {
+  const session = new Session({ fonts: testFonts, today: TODAY, keepLastGood: true });
+  session.setText(inArticle(body));
+  session.settleAll();
+  const replace = (what: string, by: string): void => {
+    const at = session.text.indexOf(what);
+    session.edit(at, at + what.length, by);
+    session.settleAll();
+  };
+  return { session, replace };
+}
+
+/** The first line in plain letters. */
+const firstLine = (session: Session): string => (linesOf(session)[0] ?? '').normalize('NFKC');
+
+const heldRuns = (session: Session): number =>
+  session.pages.flatMap((page) => [...session.describe(page).runColor]).filter((c) => c === HELD)
+    .length;
+
+describe('while a formula is broken', () => {
+  it('its last good form stays, marked, and the text around it follows', () => {
+    const { session, replace } = writing('The gauge shows $a + b$ at noon.\n\nIt falls.');
+    replace('a + b', 'a + \\nosuch b');
+    expect(firstLine(session)).toBe('The gauge shows a + b at noon.');
+    expect(heldRuns(session)).toBeGreaterThan(0);
+    replace('at noon', 'at six');
+    expect(firstLine(session)).toBe('The gauge shows a + b at six.');
+    replace('\\nosuch', 'c');
+    expect(firstLine(session)).toBe('The gauge shows a + cb at six.');
+    expect(heldRuns(session)).toBe(0);
+  });
+  it('a display keeps its form and takes the number given out now', () => {
+    const { session, replace } = writing('\\begin{equation} x = \\frac{1}{2} \\end{equation}');
+    replace('\\frac{1}{2}', '\\frac{1}{2} \\left( y');
+    expect(heldRuns(session)).toBeGreaterThan(0);
+    expect(linesOf(session).join(' ')).toContain('(1)');
+    expect(linesOf(session).join(' ')).not.toContain('y');
+  });
+  it('one that was never good shows what can be read of it', () => {
+    const { session } = writing('The gauge $\\nosuch + b$.');
+    expect(heldRuns(session)).toBe(0);
+    expect(linesOf(session)[0]).toContain('nosuch');
+  });
+  it('formulas beside it are their own', () => {
+    const { session, replace } = writing('Let $a$ and $b$ be.');
+    replace('$b$', '$b^$');
+    replace('$a$', '$c$');
+    expect(firstLine(session)).toBe('Let c and b be.');
+  });
+  it('a session that makes a PDF holds nothing', () => {
+    const session = newSession();
+    session.setText(inArticle('So $a + b$.'));
+    session.settleAll();
+    const at = session.text.indexOf('+ b');
+    session.edit(at, at, '\\nosuch');
+    session.settleAll();
+    expect(heldRuns(session)).toBe(0);
+  });
+});

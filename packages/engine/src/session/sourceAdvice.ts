@@ -1,0 +1,280 @@
+import type { Fix, RawFinding } from '../findings/finding';
+import type { SessionBlock } from './block';
+import { spansIn } from './formulaSpans';
+import { withoutCode, withoutComments } from './visibleSource';
+
+/** What a block's source says that matters beyond the block. */
+interface SourceNotes {
+  readonly findings: readonly RawFinding[];
+  /** Commands without arguments that stand for words: what is defined here. */
+  readonly ownWords: readonly string[];
+  /** Commands used here with a blank and a letter behind them: name and place of the blank. */
+  readonly swallowed: readonly {
+    readonly name: string;
+    readonly from: number;
+    readonly to: number;
+  }[];
+  /** Labels that are referred to. */
+  readonly referred: readonly string[];
+  readonly title: { readonly from: number; readonly to: number } | null;
+  readonly printsTitle: boolean;
+  readonly beginsDocument: boolean;
+}
+
+const known = new WeakMap<SessionBlock, SourceNotes>();
+
+/** Found once for each block: a block's source never changes. */
+export function notesOf(block: SessionBlock): SourceNotes {
+  let notes = known.get(block);
+  if (!notes) {
+    notes = readNotes(block);
+    known.set(block, notes);
+  }
+  return notes;
+}
+
+function readNotes(block: SessionBlock): SourceNotes {
+  const code = withoutCode(block.source);
+  const plain = withoutComments(code);
+  const text = withoutFormulas(plain, block);
+  const title = /\\title\s*(?:\[[^\]]*\])?\{/.exec(plain);
+  return {
+    findings: [
+      ...commentsBehindNumbers(code),
+      ...letterNames(plain, block),
+      ...wordsInFormulas(plain, block),
+      ...textBeforeItems(plain),
+      ...captionsBehindLabels(plain),
+      ...emptyLineBreaks(text),
+      ...straightQuotes(text),
+      ...typedDots(plain),
+    ],
+    ownWords: [...plain.matchAll(OWN_WORD)].map(([, name = '']) => name),
+    swallowed: [...text.matchAll(SWALLOWED)].map((found) => {
+      const from = found.index;
+      return { name: found[1] ?? '', from, to: from + 1 + (found[1] ?? '').length };
+    }),
+    referred: [...plain.matchAll(REFERENCES)].flatMap(([, a, b]) =>
+      (a ?? b ?? '').split(',').map((name) => name.trim()),
+    ),
+    title: title ? { from: title.index, to: title.index + '\\title'.length } : null,
+    printsTitle: PRINTS_TITLE.test(plain),
+    beginsDocument: /\\begin\{document\}/.test(plain),
+  };
+}
+
+const OWN_WORD =
+  /\\(?:newcommand|renewcommand|providecommand)\*?\s*\{?\\([A-Za-z]+)\}?\s*\{[^{}\\]*[\p{L}\p{N}]\}/gu;
+const SWALLOWED = /\\([A-Za-z]+)[ \t]+(?=[\p{L}\p{N}(])/gu;
+const REFERENCES = /\\(?:[A-Za-z]*ref|labelcref|crefrange)\*?\{([^{}]*)\}|\\hyperref\[([^\]]*)\]/g;
+const PRINTS_TITLE =
+  /\\(?:maketitle|titlepage|titleframe|inserttitle|thetitle|@title|printtitle|makebeamertitle)\b|\\begin\{titlepage\}/;
+
+function withoutFormulas(plain: string, block: SessionBlock): string {
+  let out = plain;
+  const spans = spansIn(block.reading.nodes);
+  for (let i = 0; i + 1 < spans.length; i += 2) {
+    const [from = 0, to = 0] = spans.slice(i, i + 2);
+    out = out.slice(0, from) + ' '.repeat(Math.max(0, to - from)) + out.slice(to);
+  }
+  return out.slice(0, plain.length);
+}
+
+const edit = (title: string, from: number, to: number, text: string): Fix => ({
+  title,
+  edits: [{ from, to, text }],
+});
+
+/** `50% of`: the sign makes a comment of what stands behind it. */
+function commentsBehindNumbers(code: string): RawFinding[] {
+  return [...code.matchAll(/^[^%\n]*\d%(?=[^\n%]*\p{L})/gmu)].map((found) => {
+    const at = found.index + found[0].length - 1;
+    return {
+      code: 'comment-after-number',
+      from: at,
+      to: at + 1,
+      args: {},
+      fix: edit('Write \\%', at, at + 1, '\\%'),
+    };
+  });
+}
+
+const UPRIGHT =
+  /(?<![\\A-Za-z@])(arcsin|arccos|arctan|sinh|cosh|tanh|sin|cos|tan|cot|log|ln|exp|lim|max|min|sup|inf|det|dim|ker|gcd)(?![A-Za-z])/g;
+/** Arguments in a formula that are no mathematics. */
+const NAMED =
+  /\\(?:text[a-z]*|mbox|hbox|math(?:rm|it|bf|sf|tt)|operatorname\*?|label|tag\*?|ref|eqref|intertext|begin|end|cite|color)\s*\{(?:[^{}]|\{[^{}]*\})*\}/g;
+
+/** A formula with its own marks: one that came about in a command stands for the whole call. */
+const MARKED =
+  /^(?:\$(?:\\.|[^$\\])*\$|\$\$[^$]*\$\$|\\\([\s\S]*\\\)|\\\[[\s\S]*\\\]|\\begin\{[\s\S]*\})$/;
+
+/** Each formula of the block with what is no mathematics in it blanked out. */
+function formulasOf(plain: string, block: SessionBlock): { from: number; source: string }[] {
+  if (block.reading.findings.some(({ code }) => code === 'formula-unclosed')) return [];
+  const spans = spansIn(block.reading.nodes);
+  const out = new Map<number, { from: number; source: string }>();
+  for (let i = 0; i + 1 < spans.length; i += 2) {
+    const [from = 0, to = 0] = spans.slice(i, i + 2);
+    const source = plain.slice(from, to);
+    if (MARKED.test(source))
+      out.set(from, { from, source: source.replace(NAMED, (part) => ' '.repeat(part.length)) });
+  }
+  return [...out.values()];
+}
+
+/** `sin x` in a formula: the letters of a name set as a product. */
+function letterNames(plain: string, block: SessionBlock): RawFinding[] {
+  return formulasOf(plain, block).flatMap(({ from, source }) =>
+    [...source.matchAll(UPRIGHT)].map(({ index, 1: name = '' }) => ({
+      code: 'name-in-letters' as const,
+      from: from + index,
+      to: from + index + name.length,
+      args: { name },
+      fix: edit(`Write \\${name}`, from + index, from + index, '\\'),
+    })),
+  );
+}
+
+const WORDS =
+  /(?<=\s|^|[0-9})\],])(for all|such that|if and only if|if|and|for|where|otherwise|when|then|with|or)(?=\s|$)/g;
+
+/** `x if y > 0` in a formula: words set as a product of letters. */
+function wordsInFormulas(plain: string, block: SessionBlock): RawFinding[] {
+  return formulasOf(plain, block).flatMap(({ from, source }) =>
+    [...source.matchAll(WORDS)].map(({ index, 1: words = '' }) => {
+      const at = from + index;
+      const [before, behind] = [
+        /[ \t]$/.test(source.slice(0, index)) ? 1 : 0,
+        /^[ \t]/.test(source.slice(index + words.length)) ? 1 : 0,
+      ];
+      return {
+        code: 'words-in-formula' as const,
+        from: at,
+        to: at + words.length,
+        args: { words },
+        fix: edit(
+          `Set “${words}” as words`,
+          at - before,
+          at + words.length + behind,
+          `\\text{${before ? ' ' : ''}${words}${behind ? ' ' : ''}}`,
+        ),
+      };
+    }),
+  );
+}
+
+const FIRST_IN_LIST =
+  /\\begin\{(?:itemize|enumerate)\}(?:\[[^\]]*\])?\s*(?=[^\s\\[%]|\\(?:emph|text|LaTeX|TeX)|\$)(?!\\item)/g;
+
+function textBeforeItems(plain: string): RawFinding[] {
+  return [...plain.matchAll(FIRST_IN_LIST)].map((found) => {
+    const at = found.index + found[0].length;
+    return {
+      code: 'text-before-item',
+      from: at,
+      to: at + 1,
+      args: {},
+      fix: edit('Start an item here', at, at, '\\item '),
+    };
+  });
+}
+
+const FLOAT = /\\begin\{(figure|table)\*?\}[\s\S]*?\\end\{\1\*?\}/g;
+
+/** A label before the caption has the number of what came before. */
+function captionsBehindLabels(plain: string): RawFinding[] {
+  return [...plain.matchAll(FLOAT)].flatMap((float): RawFinding[] => {
+    const source = float[0];
+    const label = /[ \t]*\\label\{([^{}]*)\}\n?/.exec(source);
+    const caption = /\\caption(?:\[[^\]]*\])?\{/.exec(source);
+    if (!label || !caption || label.index > caption.index) return [];
+    const end = closing(source, caption.index + caption[0].length - 1);
+    const base = float.index;
+    const at = base + label.index + label[0].indexOf('\\');
+    const { index } = label;
+    return [
+      {
+        code: 'label-before-caption',
+        from: at,
+        to: at + '\\label{}'.length + (label[1] ?? '').length,
+        args: { name: label[1] ?? '', kind: float[1] ?? '' },
+        fix: {
+          title: 'Put it behind the caption',
+          edits: [
+            { from: base + index, to: base + index + label[0].length, text: '' },
+            { from: base + end, to: base + end, text: `\\label{${label[1] ?? ''}}` },
+          ],
+        },
+      },
+    ];
+  });
+}
+
+/** Behind the brace that closes the one at a place. */
+function closing(text: string, open: number): number {
+  let depth = 0;
+  for (let i = open; i < text.length; i++) {
+    if (text[i] === '\\') i++;
+    else if (text[i] === '{') depth++;
+    else if (text[i] === '}' && --depth === 0) return i + 1;
+  }
+  return text.length;
+}
+
+const ROWS =
+  /\\begin\{(?:tabular|array|align|longtable|eqnarray|[a-zA-Z]*matrix|cases|center|flush|verse|titlepage|tikz)/;
+
+/** `\\` right before a blank line: the paragraph ends there anyway. */
+function emptyLineBreaks(text: string): RawFinding[] {
+  if (ROWS.test(text)) return [];
+  return [...text.matchAll(/[ \t]*\\\\[ \t]*(?=\n[ \t]*\n)/g)].map((found) => {
+    const to = found.index + found[0].trimEnd().length;
+    return {
+      code: 'line-break-for-nothing',
+      from: to - 2,
+      to,
+      args: {},
+      fix: edit('Take it out', found.index, to, ''),
+    };
+  });
+}
+
+/** `"so"`: both marks come out as closing ones. */
+function straightQuotes(text: string): RawFinding[] {
+  return [...text.matchAll(/(?<![\\\w])"([\p{L}\p{N}][^"\n]{0,80}?)"(?!\w)/gu)].map((found) => {
+    const { index } = found;
+    const end = index + found[0].length;
+    return {
+      code: 'quotes-straight',
+      from: index,
+      to: end,
+      args: {},
+      fix: {
+        title: "Write ``…''",
+        edits: [
+          { from: index, to: index + 1, text: '``' },
+          { from: end - 1, to: end, text: "''" },
+        ],
+      },
+    };
+  });
+}
+
+function typedDots(plain: string): RawFinding[] {
+  return [...plain.matchAll(/(?<!\.)\.\.\.(?!\.)/g)].map(({ index }) => {
+    const letter = /[A-Za-z]/.test(plain[index + 3] ?? '');
+    return {
+      code: 'dots-typed',
+      from: index,
+      to: index + 3,
+      args: {},
+      fix: edit(
+        'Write \\dots',
+        index,
+        index + 3,
+        letter ? '\\dots ' : '\\dots{}'.slice(0, plain[index + 3] === ' ' ? 7 : 5),
+      ),
+    };
+  });
+}
