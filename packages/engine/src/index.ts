@@ -11,5 +11,3 @@ export { vocabulary, type Word } from './session/vocabulary';
 export { glimpse, type Glimpse } from './session/glimpse';
 export type { Described } from './language/entries';
 export { filesOf, NO_FILES, type AssignmentFiles } from './session/files';
-export { imageSize, type ImageInfo } from './images/size';
-export { HELD } from './document/font';

@@ -118,7 +118,7 @@ describe('the worker', () => {
     expect(answers.find((a) => a.kind === 'facts')).toMatchObject({
       findings: [{ kind: 'command-unknown' }],
     });
-    await say({ kind: 'view', first: 0, last: 0 });
+    await say({ kind: 'view', ranges: [{ first: 0, last: 0 }] });
     expect(lastPages(answers).views[0]?.description).toBeNull();
   });
   it('keeps what is typed while the first fonts are on their way', async () => {
@@ -149,6 +149,16 @@ describe('the worker', () => {
     expect(lastPages(answers).views[0]?.text?.[0]).toBe('Ebb.');
     await say({ kind: 'files', files: [{ name: 'part.tex', address: '/part/2' }] });
     expect(lastPages(answers).views[0]?.text?.[0]).toBe('Flood.');
+  });
+  it('finds text on all pages, and tells which page a label stands on', async () => {
+    const { answers, say } = worker();
+    const text = inArticle('Ebb.\\newpage Flood.\\begin{equation}x\\label{eq:x}\\end{equation}');
+    await say({ kind: 'open', text, revision: 1, today: TODAY, fontBase: '', files: [] });
+    await say({ kind: 'find', id: 7, text: 'flood' });
+    expect(answers.at(-1)).toEqual({ kind: 'found', id: 7, places: [{ page: 1, line: 0 }] });
+    expect(answers.find((a) => a.kind === 'facts')).toMatchObject({
+      labels: [{ name: 'eq:x', page: 1 }],
+    });
   });
   it('says when fonts are not to be had', async () => {
     const { answers, say } = worker(() => Promise.reject(new Error('gone')));

@@ -359,11 +359,20 @@ export class Session {
       .map(({ id, start, length }) => ({ id, start, length }));
   }
 
-  /** Labels with what they name: number, and kind of thing. */
-  labels(): { name: string; value: string; kind: string }[] {
+  /** Labels with what they name: number, kind of thing, and the page they stand on (from 0). */
+  labels(): { name: string; value: string; kind: string; page: number }[] {
+    const pages = new Map<string, number>();
+    this.pages.forEach(({ labels }, i) => {
+      for (const name of labels) pages.set(name, i);
+    });
     return [...this.facts.labels.values()]
       .filter(({ name }) => !name.startsWith('\u0001'))
-      .map(({ name, value, kind }) => ({ name, value, kind: kind ?? '' }));
+      .map(({ name, value, kind }) => ({
+        name,
+        value,
+        kind: kind ?? '',
+        page: pages.get(name) ?? -1,
+      }));
   }
 
   /** The extents of all formulas in the text, start and end by turns. */

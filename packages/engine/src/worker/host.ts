@@ -3,10 +3,19 @@ import { buffersOf, type PageDescription } from '../output/display/description';
 import { pageText } from '../output/display/text';
 import type { Page } from '../pages/page';
 import { filesOf, type AssignmentFiles } from '../session/files';
+import { findText } from '../session/findText';
 import { glimpse } from '../session/glimpse';
 import { Session, type CalendarDate } from '../session/session';
 import { vocabulary } from '../session/vocabulary';
-import type { FileAddress, GlyphOutline, PageInfo, PageView, Request, Response } from './messages';
+import type {
+  FileAddress,
+  GlyphOutline,
+  PageInfo,
+  PageRange,
+  PageView,
+  Request,
+  Response,
+} from './messages';
 
 /** What a worker's surroundings give: fonts from afar, a way to answer, a turn of the event loop. */
 export interface WorkerSurroundings {
@@ -32,7 +41,7 @@ export class WorkerHost {
   private revision = 0;
   private run = 0;
   private today: CalendarDate = { year: 2000, month: 1, day: 1 };
-  private view = { first: 0, last: 1 };
+  private view: readonly PageRange[] = [{ first: 0, last: 1 }];
   private readonly keys = new WeakMap<Page, number>();
   private nextKey = 1;
   private readonly sentPages = new Set<number>();
@@ -74,8 +83,11 @@ export class WorkerHost {
         await this.opened;
         return this.sendGlimpse(request);
       case 'view':
-        this.view = { first: request.first, last: request.last };
+        this.view = request.ranges;
         if (this.session) this.sendPages();
+        return;
+      case 'find':
+        return this.sendFound(request);
     }
   }
 
@@ -122,7 +134,7 @@ export class WorkerHost {
       let sliceEnd = this.around.now() + SLICE;
       let shown = false;
       for (const ready of session.settle()) {
-        if (!shown && ready > this.view.last && session.fonts.missing.size === 0) {
+        if (!shown && ready > (this.view[0]?.last ?? 0) && session.fonts.missing.size === 0) {
           shown = true;
           this.sendPages();
         }
@@ -159,6 +171,23 @@ export class WorkerHost {
     this.around.post({ kind: 'glimpse', id, glimpse: made }, []);
   }
 
+  private sendFound({ id, text }: Extract<Request, { kind: 'find' }>): void {
+    const { session } = this;
+    const words = (session?.pages ?? []).map((page) =>
+      pageText((session as Session).describe(page), (session as Session).fonts),
+    );
+    this.around.post({ kind: 'found', id, places: findText(words, text) }, []);
+  }
+
+  /** The pages in sight, each once. */
+  private inSight(count: number): Set<number> {
+    const out = new Set<number>();
+    for (const { first, last } of this.view)
+      for (let index = Math.max(0, first); index <= Math.min(last, count - 1); index++)
+        out.add(index);
+    return out;
+  }
+
   private keyOf(page: Page): number {
     let key = this.keys.get(page);
     if (key === undefined) {
@@ -179,11 +208,7 @@ export class WorkerHost {
     const outlines: GlyphOutline[] = [];
     const views: PageView[] = [];
     const transfer: ArrayBuffer[] = [];
-    for (
-      let index = this.view.first;
-      index <= Math.min(this.view.last, pages.length - 1);
-      index++
-    ) {
+    for (const index of this.inSight(pages.length)) {
       const page = pages[index] as Page;
       const key = this.keyOf(page);
       const description = session.describe(page);

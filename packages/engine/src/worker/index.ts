@@ -5,9 +5,11 @@ export type {
   GlyphOutline,
   LabelFact,
   PageInfo,
+  PageRange,
   PageView,
   Request,
   Response,
 } from './messages';
 export type { Word } from '../session/vocabulary';
 export type { Glimpse } from '../session/glimpse';
+export type { FoundPlace } from '../session/findText';

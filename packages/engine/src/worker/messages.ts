@@ -1,6 +1,7 @@
 import type { CalendarDate, OutlineEntry } from '../session/session';
 import type { Finding } from '../findings/finding';
 import type { PageDescription } from '../output/display/description';
+import type { FoundPlace } from '../session/findText';
 import type { Glimpse } from '../session/glimpse';
 import type { Word } from '../session/vocabulary';
 import type { TextEdit } from '../source/edits';
@@ -34,8 +35,16 @@ export type Request =
       readonly source: string;
       readonly preamble: string;
     }
-  /** The pages in sight, from 0, the last one included. */
-  | { readonly kind: 'view'; readonly first: number; readonly last: number };
+  /** The pages in sight, on the sheet and small beside it. */
+  | { readonly kind: 'view'; readonly ranges: readonly PageRange[] }
+  /** Where a text stands on the pages. */
+  | { readonly kind: 'find'; readonly id: number; readonly text: string };
+
+/** Pages from 0, the last one included. */
+export interface PageRange {
+  readonly first: number;
+  readonly last: number;
+}
 
 /** A page as the host knows it: the same key is the same picture. */
 export interface PageInfo {
@@ -90,6 +99,7 @@ export type Response =
       readonly formulas: Int32Array;
     }
   | { readonly kind: 'vocabulary'; readonly words: readonly Word[] }
+  | { readonly kind: 'found'; readonly id: number; readonly places: readonly FoundPlace[] }
   /** The picture asked for, or null when there is nothing to show. */
   | { readonly kind: 'glimpse'; readonly id: number; readonly glimpse: Glimpse | null };
 
@@ -98,4 +108,6 @@ export interface LabelFact {
   readonly name: string;
   readonly value: string;
   readonly kind: string;
+  /** The page it stands on, from 0; -1 when that is not known. */
+  readonly page: number;
 }

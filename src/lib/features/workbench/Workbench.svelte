@@ -5,7 +5,7 @@
   import { onMount } from 'svelte';
   import LampButton from '$lib/ui/LampButton.svelte';
   import Bench from './bench/Bench.svelte';
-  import { insertFigure } from './bench/figure';
+  import { drawnWidthChange, insertFigure } from './bench/figure';
   import { blockAt } from './blockAt';
   import { EngineClient } from './engine/engineClient.svelte';
   import FindingsList from './FindingsList.svelte';
@@ -14,7 +14,7 @@
   import { keptDraft, Saver } from './saving/saver.svelte';
   import type { SheetGeometry } from './sheet/geometry';
   import { addPicture, pictureFiles } from './pictureStore';
-  import { blockExtent } from './sheet/hit';
+  import { blockExtent, type PictureBox } from './sheet/hit';
   import { Pictures } from './sheet/pictures.svelte';
   import Sheet from './sheet/Sheet.svelte';
   import SourcePane from './source/SourcePane.svelte';
@@ -149,6 +149,15 @@
     }
   }
 
+  /** A picture was drawn to another width on the page: its command says so. */
+  function resizePicture(picture: PictureBox, width: number) {
+    const place = engine?.blocks.get(picture.block);
+    if (!view || !place) return;
+    const source = view.state.sliceDoc(place.start, place.start + place.length);
+    const change = drawnWidthChange(source, place.start, picture.file, picture.width, width);
+    if (change) view.dispatch({ changes: change, userEvent: 'input.bench' });
+  }
+
   function resize(x: number) {
     folded = false;
     sheetWidth = Math.max(LEAST, Math.min(innerWidth - LEAST - 72, x - 36));
@@ -228,8 +237,10 @@
           bind:this={sheet}
           {engine}
           pictures={drawn}
+          {caret}
           {litBlock}
           onpick={go}
+          onresize={resizePicture}
           ongeometry={(geometry) => (sheetGeometry = geometry)}
         />
       </div>

@@ -1,4 +1,4 @@
-import { imageSize } from '@odd-compass/engine';
+import { imageSize } from '@odd-compass/engine/imageSize';
 import type { PictureInfo } from '../../domain/assignment';
 import { pictureFileName } from '../../domain/fileName';
 import { LARGEST_PICTURE } from '../../domain/schemas';

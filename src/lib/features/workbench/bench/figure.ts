@@ -55,6 +55,36 @@ export function withShare(options: string, share: number): string {
   return [`width=${rounded === 1 ? '' : rounded}\\textwidth`, ...others].join(',');
 }
 
+/** Big points to centimetres. */
+const CM = 2.54 / 72;
+
+/** The options of a picture that was drawn larger or smaller: as a share of the text when it had one, else in centimetres. */
+export function withDrawnWidth(options: string, before: number, after: number): string {
+  const share = shareOf(options);
+  if (share !== null) return withShare(options, Math.min(1, (share * after) / before));
+  const others = options.split(',').filter((part) => part.trim() !== '' && !SIZE.test(part));
+  return [`width=${(after * CM).toFixed(1)}cm`, ...others].join(',');
+}
+
+/** The change that gives a picture on the page another width, in big points; null when its command is not in the block. */
+export function drawnWidthChange(
+  source: string,
+  base: number,
+  file: string,
+  before: number,
+  after: number,
+) {
+  const stem = file.replace(/\.[a-z]+$/, '');
+  const picture = picturesIn(source, base).find(
+    ({ name }) => name.text === file || name.text === stem,
+  );
+  if (!picture) return null;
+  const { options, bracketed } = picture;
+  const text = source.slice(options.from - base, options.to - base);
+  const written = withDrawnWidth(text, before, after);
+  return { ...options, insert: bracketed ? written : `[${written}]` };
+}
+
 /** The change that gives a picture a width. */
 export function widthChange(text: string, picture: PlacedPicture, share: number) {
   const { options, bracketed } = picture;

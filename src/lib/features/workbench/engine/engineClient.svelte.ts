@@ -2,9 +2,11 @@ import type { Finding, OutlineEntry, PageDescription, TextEdit } from '@odd-comp
 import type {
   BlockPlace,
   FileAddress,
+  FoundPlace,
   Glimpse,
   LabelFact,
   PageInfo,
+  PageRange,
   Request,
   Response,
   Word,
@@ -49,6 +51,7 @@ export class EngineClient {
   private readonly worker: Worker;
   private asked = 0;
   private readonly glimpses = new Map<string, Promise<Glimpse | null>>();
+  private readonly seeking = new Map<number, (places: readonly FoundPlace[]) => void>();
   private readonly waiting = new Map<number, (glimpse: Glimpse | null) => void>();
 
   constructor(text: string, files: readonly FileAddress[]) {
@@ -73,8 +76,17 @@ export class EngineClient {
     this.say({ kind: 'files', files });
   }
 
-  view(first: number, last: number): void {
-    this.say({ kind: 'view', first, last });
+  /** The pages in sight. */
+  view(ranges: readonly PageRange[]): void {
+    this.say({ kind: 'view', ranges });
+  }
+
+  /** Where a text stands on the pages. */
+  find(text: string): Promise<readonly FoundPlace[]> {
+    const id = ++this.asked;
+    const answer = new Promise<readonly FoundPlace[]>((resolve) => this.seeking.set(id, resolve));
+    this.say({ kind: 'find', id, text });
+    return answer;
   }
 
   /** What the source asks of the engine. */
@@ -117,6 +129,11 @@ export class EngineClient {
     if (response.kind === 'glimpse') {
       this.waiting.get(response.id)?.(response.glimpse);
       this.waiting.delete(response.id);
+      return;
+    }
+    if (response.kind === 'found') {
+      this.seeking.get(response.id)?.(response.places);
+      this.seeking.delete(response.id);
       return;
     }
     if (response.kind === 'facts') {

@@ -1,22 +1,26 @@
 <script lang="ts">
-  import Minus from '@lucide/svelte/icons/minus';
-  import Plus from '@lucide/svelte/icons/plus';
-  import StretchHorizontal from '@lucide/svelte/icons/stretch-horizontal';
+  import type { FoundPlace, PageRange } from '@odd-compass/engine/worker';
   import type { EngineClient } from '../engine/engineClient.svelte';
-  import { blockExtent, sourceAt } from './hit';
-  import { pageTops, type SheetGeometry } from './geometry';
+  import { sourceAt, type PictureBox } from './hit';
+  import { GAP, pageTops, type SheetGeometry } from './geometry';
+  import PageMarks from './PageMarks.svelte';
   import type { Pictures } from './pictures.svelte';
+  import SheetFind from './SheetFind.svelte';
   import SheetPage from './SheetPage.svelte';
+  import SheetTools from './SheetTools.svelte';
+  import SmallPages from './SmallPages.svelte';
 
   interface Props {
     engine: EngineClient;
     pictures: Pictures;
-    /** The block the caret is in. */
+    /** Offset of the caret, and the block it is in. */
+    caret: number;
     litBlock: number | null;
     onpick: (offset: number) => void;
     ongeometry: (geometry: SheetGeometry) => void;
+    onresize: (picture: PictureBox, width: number) => void;
   }
-  let { engine, pictures, litBlock, onpick, ongeometry }: Props = $props();
+  let { engine, pictures, caret, litBlock, onpick, ongeometry, onresize }: Props = $props();
 
   const STEPS = [0.5, 0.67, 0.8, 1, 1.25, 1.5, 2, 3];
   /** CSS pixels per big point at 100 %. */
@@ -25,11 +29,28 @@
   let width = $state(0);
   let height = $state(0);
   let scrollTop = $state(0);
-  /** null fits the width. */
-  let zoom = $state<number | null>(null);
+  /** A factor, or what the page is fitted to. */
+  let zoom = $state<number | 'width' | 'page'>('width');
+  let small = $state(false);
+  let finding = $state(false);
+  let found = $state.raw<FoundPlace | null>(null);
+  let smallRange = $state.raw<PageRange | null>(null);
+  /** A label whose place is scrolled to when its page has come. */
+  let sought = $state<string | null>(null);
 
   const widest = $derived(Math.max(1, ...engine.pages.map((page) => page.width)));
-  const scale = $derived(zoom === null ? Math.max(0.3, (width - 40) / widest) : zoom * NATURAL);
+  const tallest = $derived(Math.max(1, ...engine.pages.map((page) => page.height)));
+  const scale = $derived(
+    typeof zoom === 'number'
+      ? zoom * NATURAL
+      : Math.max(
+          0.3,
+          Math.min(
+            (width - 2 * GAP) / widest,
+            zoom === 'page' ? (height - 2 * GAP) / tallest : Infinity,
+          ),
+        ),
+  );
   const tops = $derived(pageTops(engine.pages, scale));
   const total = $derived(tops.at(-1) ?? 0);
   const visible = $derived.by(() => {
@@ -42,12 +63,30 @@
       last++;
     return { first, last };
   });
-
-  $effect(() => {
-    engine.view(Math.max(0, visible.first - 1), visible.last + 1);
+  /** The page that fills most of the window, from 0. */
+  const current = $derived.by(() => {
+    const middle = scrollTop + height / 2;
+    const at = tops.findLastIndex((top) => top <= middle);
+    return Math.max(0, Math.min(at, engine.pages.length - 1));
   });
+  const ranges = $derived([
+    { first: Math.max(0, visible.first - 1), last: visible.last + 1 },
+    ...(small && smallRange ? [smallRange] : []),
+  ]);
+
+  $effect(() => engine.view(ranges));
   $effect(() => {
     ongeometry({ tops, scale, scrollTop, height });
+  });
+  $effect(() => {
+    if (sought === null) return;
+    for (const [index, { description }] of engine.sighted) {
+      const at = description.anchorName.indexOf(sought);
+      if (at < 0) continue;
+      sought = null;
+      const y = description.anchors[2 * at + 1] ?? 0;
+      return reveal(index, Math.max(0, y - 20), y + 20);
+    }
   });
 
   /** Brings a place of the sheet into sight, if it is not. */
@@ -58,10 +97,25 @@
     scroller.scrollTop = Math.max(0, from - height / 3);
   }
 
+  const goTo = (page: number) => (scroller.scrollTop = Math.max(0, (tops[page] ?? 0) - GAP / 2));
+
   function step(by: 1 | -1) {
     const now = scale / NATURAL;
     const next = by > 0 ? STEPS.find((s) => s > now + 0.02) : STEPS.findLast((s) => s < now - 0.02);
-    zoom = next ?? zoom ?? now;
+    zoom = next ?? now;
+  }
+
+  /** Two fingers, or the wheel with Ctrl: larger and smaller around the pointer. */
+  function pinch(event: WheelEvent) {
+    if (!event.ctrlKey) return;
+    event.preventDefault();
+    const box = scroller.getBoundingClientRect();
+    const at = event.clientY - box.top + scroller.scrollTop;
+    const now = scale / NATURAL;
+    const next = Math.min(4, Math.max(0.3, now * Math.exp(-event.deltaY / 300)));
+    zoom = next;
+    const top = at * (next / now) - (event.clientY - box.top);
+    requestAnimationFrame(() => (scroller.scrollTop = top));
   }
 
   function pick(index: number, x: number, y: number) {
@@ -69,61 +123,116 @@
     const offset = page ? sourceAt(page.description, engine.blocks, x, y) : null;
     if (offset !== null) onpick(offset);
   }
+
+  function follow(label: string) {
+    const page = engine.labels.find(({ name }) => name === label)?.page ?? -1;
+    sought = label;
+    if (page >= 0 && !engine.sighted.has(page)) goTo(page);
+  }
+
+  function showFound(place: FoundPlace | null) {
+    found = place;
+    if (!place) return;
+    const page = engine.sighted.get(place.page);
+    const [, y = 0] = page?.description.lines.subarray(5 * place.line, 5 * place.line + 2) ?? [];
+    reveal(place.page, Math.max(0, y - 20), y + 10);
+  }
+  /** A page that came only now: the line sought is brought into sight. */
+  $effect(() => {
+    if (found && engine.sighted.has(found.page)) showFound(found);
+  });
+
+  function keys(event: KeyboardEvent) {
+    if (!(event.ctrlKey || event.metaKey)) return;
+    if (event.key === 'f') finding = true;
+    else if (event.key === '+' || event.key === '=') step(1);
+    else if (event.key === '-') step(-1);
+    else if (event.key === '0') zoom = 'width';
+    else return;
+    event.preventDefault();
+  }
 </script>
 
-<div class="relative flex min-h-0 flex-1 flex-col bg-base-300">
-  <!-- Scrolled from the keyboard, so it can be focused. -->
-  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-  <div
-    bind:this={scroller}
-    bind:clientWidth={width}
-    bind:clientHeight={height}
-    onscroll={() => (scrollTop = scroller.scrollTop)}
-    class="min-h-0 flex-1 overflow-auto"
-    role="region"
-    aria-label="The sheet"
-    tabindex="0"
-  >
-    <div class="relative mx-auto" style="height:{total}px;width:{widest * scale}px">
-      {#each engine.pages as info, i (i)}
-        {@const page = engine.sighted.get(i)}
-        <div
-          class="absolute left-0"
-          style="top:{tops[i]}px;width:{info.width * scale}px;height:{info.height * scale}px"
-        >
-          {#if page}
-            <SheetPage
-              {page}
-              number={i + 1}
-              {scale}
-              outlines={engine.outlines}
-              pictures={pictures.ready}
-              lit={litBlock === null ? null : blockExtent(page.description, litBlock)}
-              onpick={(x, y) => pick(i, x, y)}
-            />
-          {:else}
-            <div class="h-full w-full bg-(--paper)"></div>
-          {/if}
-        </div>
-      {/each}
+<div class="relative flex min-h-0 min-w-0 flex-1 bg-base-300">
+  {#if small}
+    <SmallPages
+      {engine}
+      pictures={pictures.ready}
+      {current}
+      onpick={goTo}
+      onrange={(range) => (smallRange = range)}
+    />
+  {/if}
+  <div class="flex min-h-0 min-w-0 flex-1 flex-col">
+    {#if finding}
+      <SheetFind
+        find={(text) => engine.find(text)}
+        revision={engine.pagesRevision}
+        ongo={showFound}
+        onclose={() => {
+          finding = false;
+          scroller.focus();
+        }}
+      />
+    {/if}
+    <!-- Scrolled from the keyboard, so it can be focused. -->
+    <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+    <div
+      bind:this={scroller}
+      bind:clientWidth={width}
+      bind:clientHeight={height}
+      onscroll={() => (scrollTop = scroller.scrollTop)}
+      onwheel={pinch}
+      onkeydown={keys}
+      class="min-h-0 flex-1 overflow-auto"
+      role="region"
+      aria-label="The sheet"
+      tabindex="0"
+    >
+      <div class="relative mx-auto" style="height:{total}px;width:{widest * scale}px">
+        {#each engine.pages as info, i (i)}
+          {@const page = engine.sighted.get(i)}
+          <div
+            class="absolute left-0"
+            style="top:{tops[i]}px;width:{info.width * scale}px;height:{info.height * scale}px"
+          >
+            {#if page && i >= visible.first - 1 && i <= visible.last + 1}
+              <SheetPage
+                {page}
+                number={i + 1}
+                {scale}
+                outlines={engine.outlines}
+                pictures={pictures.ready}
+                onpick={(x, y) => pick(i, x, y)}
+              >
+                <PageMarks
+                  page={page.description}
+                  blocks={engine.blocks}
+                  {scale}
+                  {caret}
+                  {litBlock}
+                  foundLine={found?.page === i ? found.line : null}
+                  onlink={follow}
+                  {onresize}
+                />
+              </SheetPage>
+            {:else}
+              <div class="h-full w-full bg-(--paper)"></div>
+            {/if}
+          </div>
+        {/each}
+      </div>
     </div>
   </div>
-  <div
-    class="absolute right-5 bottom-4 flex items-center gap-1 rounded-box border border-base-300 bg-base-100 px-1 shadow"
-  >
-    <button class="btn btn-ghost btn-xs btn-square" onclick={() => step(-1)} aria-label="Smaller"
-      ><Minus size={14} /></button
-    >
-    <span class="w-11 text-center text-sm"
-      >{engine.pages.length === 0 ? '' : `${Math.round((scale / NATURAL) * 100)} %`}</span
-    >
-    <button class="btn btn-ghost btn-xs btn-square" onclick={() => step(1)} aria-label="Larger"
-      ><Plus size={14} /></button
-    >
-    <button
-      class="btn btn-ghost btn-xs btn-square"
-      onclick={() => (zoom = null)}
-      aria-label="As wide as there is room"><StretchHorizontal size={14} /></button
-    >
-  </div>
+  <SheetTools
+    page={current + 1}
+    pages={engine.pages.length}
+    percent={Math.round((scale / NATURAL) * 100)}
+    {small}
+    ongo={(page) => goTo(page - 1)}
+    onstep={step}
+    onfit={(what) => (zoom = what)}
+    onsmall={() => (small = !small)}
+    onfind={() => (finding = !finding)}
+  />
 </div>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { PageDescription } from '@odd-compass/engine';
+  import type { Snippet } from 'svelte';
   import type { SightedPage } from '../engine/engineClient.svelte';
   import { changedBand, paintPage } from './paint';
   import type { Drawable } from './pictures.svelte';
@@ -12,11 +13,10 @@
     scale: number;
     outlines: ReadonlyMap<number, Path2D>;
     pictures: ReadonlyMap<string, Drawable>;
-    /** The block of the caret, as a band in big points. */
-    lit: { top: number; bottom: number } | null;
+    children?: Snippet;
     onpick: (x: number, y: number) => void;
   }
-  let { page, number, scale, outlines, pictures, lit, onpick }: Props = $props();
+  let { page, number, scale, outlines, pictures, children, onpick }: Props = $props();
 
   const UNITS_PER_EM = 1000;
   let canvas: HTMLCanvasElement;
@@ -84,16 +84,10 @@
   onclick={pick}
 >
   <canvas bind:this={canvas} class="block h-full w-full" aria-hidden="true"></canvas>
-  {#if lit}
-    <div
-      class="pointer-events-none absolute left-0 w-1 bg-primary"
-      data-testid="lit-block"
-      style="top:{lit.top * scale}px;height:{(lit.bottom - lit.top) * scale}px"
-    ></div>
-  {/if}
   <div class="absolute inset-0 overflow-hidden text-transparent">
     {#each page.text as line, i (i)}
       <p class="absolute origin-left whitespace-pre" style={overlay(i, line)}>{line}</p>
     {/each}
   </div>
+  {@render children?.()}
 </article>

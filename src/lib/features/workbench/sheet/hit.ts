@@ -77,3 +77,91 @@ export function blockExtent(
   });
   return top === Infinity ? null : { top, bottom };
 }
+
+/** A stretch of a page in big points. */
+export interface PageBox {
+  readonly left: number;
+  readonly top: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/**
+ * Where the caret stands on a page: a bar before or behind the letter or symbol whose source
+ * it is at, that of the smallest part when several hold the place. Null when none is here.
+ */
+export function caretPlace(
+  page: PageDescription,
+  blocks: ReadonlyMap<number, BlockPlace>,
+  offset: number,
+): PageBox | null {
+  let best: PageBox | null = null;
+  let bestLength = Infinity;
+  for (let r = 0; r + 1 < page.runStart.length; r++) {
+    const place = blocks.get(page.runBlock[r] as number);
+    if (!place) continue;
+    const at = offset - place.start;
+    const from = page.runFrom[r] as number;
+    const to = page.runTo[r] as number;
+    // Between two that touch, the caret belongs to the one behind it.
+    if (at < from || at > to || to - from > bestLength || (to - from === bestLength && at > from))
+      continue;
+    bestLength = to - from;
+    best = barAt(page, r, at - from);
+  }
+  return best;
+}
+
+function barAt(page: PageDescription, r: number, into: number): PageBox {
+  const size = page.runSize[r] as number;
+  const start = page.runStart[r] as number;
+  const end = page.runStart[r + 1] as number;
+  let glyph = start;
+  while (glyph < end && (page.glyphCluster[glyph] as number) < into) glyph++;
+  const behind = glyph >= end || (end - start === 1 && into > 0);
+  const along = behind
+    ? (page.glyphX[end - 1] as number) + 0.5 * size
+    : (page.glyphX[glyph] as number);
+  return {
+    left: (page.runX[r] as number) + along,
+    top: (page.runY[r] as number) - 0.75 * size,
+    width: 0,
+    height: size,
+  };
+}
+
+/** The boxes around what is drawn in a colour, one for each line that holds some. */
+export function boxesInColour(page: PageDescription, colour: number): PageBox[] {
+  const out: PageBox[] = [];
+  for (let line = 0; line + 1 < page.lineRun.length; line++) {
+    let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+    for (let r = page.lineRun[line] as number; r < (page.lineRun[line + 1] as number); r++) {
+      if (page.runColor[r] !== colour) continue;
+      const size = page.runSize[r] as number;
+      const last = (page.runStart[r + 1] as number) - 1;
+      const [x, y] = [page.runX[r] as number, page.runY[r] as number];
+      left = Math.min(left, x);
+      top = Math.min(top, y - 0.8 * size);
+      right = Math.max(right, x + (page.glyphX[last] as number) + 0.6 * size);
+      bottom = Math.max(bottom, y + 0.3 * size);
+    }
+    if (left < Infinity) out.push({ left, top, width: right - left, height: bottom - top });
+  }
+  return out;
+}
+
+/** A picture on the page, when it stands upright: its file, its block, its box. */
+export interface PictureBox extends PageBox {
+  readonly file: string;
+  readonly block: number;
+}
+
+export function pictureBoxes(page: PageDescription): PictureBox[] {
+  return page.imageFile.flatMap((file, i): PictureBox[] => {
+    const [a = 0, b = 0, c = 0, d = 0, e = 0, f = 0] = page.images.subarray(6 * i, 6 * i + 6);
+    if (b !== 0 || c !== 0 || page.imageBlank[i] === 1) return [];
+    const line = page.lineImage.findLastIndex((first) => first <= i);
+    const block = page.lineBlock[Math.min(line, page.lineBlock.length - 1)] ?? -1;
+    return [{ file, block, left: e, top: f + d, width: a, height: -d }];
+  });
+}

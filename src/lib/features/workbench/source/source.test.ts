@@ -23,7 +23,7 @@ import { renamePairs } from './typing';
 const words = vocabulary();
 const engine = knowledge.of({
   words: () => words,
-  labels: () => [{ name: 'eq:tide', value: '2', kind: 'equation' }],
+  labels: () => [{ name: 'eq:tide', value: '2', kind: 'equation', page: 0 }],
   glimpse: () => Promise.resolve(null),
 });
 
