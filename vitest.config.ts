@@ -4,7 +4,12 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   // State of the views is written in runes.
   plugins: [svelte()],
-  resolve: { alias: { $lib: new URL('./src/lib', import.meta.url).pathname } },
+  resolve: {
+    alias: {
+      $lib: new URL('./src/lib', import.meta.url).pathname,
+      '@dictionaries': new URL('./node_modules', import.meta.url).pathname,
+    },
+  },
   test: {
     include: ['packages/**/*.test.ts', 'src/**/*.test.ts', 'tests/*.test.ts'],
     testTimeout: 300_000,

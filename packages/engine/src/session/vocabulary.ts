@@ -15,6 +15,8 @@ export interface Word {
   readonly package: string;
   /** The packages that a package loads in turn. */
   readonly requires: readonly string[];
+  /** The options that a package or a class knows by name. */
+  readonly options: readonly string[];
   /** It acts in formulas, in text, or in both. */
   readonly where: 'formula' | 'text' | 'both';
 }
@@ -33,6 +35,7 @@ function commandWord(entry: CommandEntry, from: string): Word {
     example: entry.example,
     package: from,
     requires: [],
+    options: [],
     where: formula && text ? 'both' : formula ? 'formula' : 'text',
   };
 }
@@ -45,6 +48,7 @@ const environmentWord = (entry: EnvironmentEntry, from: string): Word => ({
   example: entry.example,
   package: from,
   requires: [],
+  options: [],
   where: entry.math && !entry.begin ? 'formula' : 'text',
 });
 
@@ -64,15 +68,23 @@ export function vocabulary(): Word[] {
     for (const entry of module.environments ?? []) add(environmentWord(entry, from));
   };
   addModule(kernel, '');
-  const plain = { signature: '', package: '', requires: [], where: 'text' as const };
+  const plain = { signature: '', package: '', requires: [], options: [], where: 'text' as const };
   for (const entry of Object.values(PACKAGES)) {
     if (!entry) continue;
     const { name, description, requires = [] } = entry;
     const example = `\\usepackage{${name}}`;
-    add({ kind: 'package', name, description, example, ...plain, requires });
+    const options = entry.options ?? [];
+    add({ kind: 'package', name, description, example, ...plain, requires, options });
     addModule(entry, name);
   }
-  for (const { name, description } of Object.values(CLASSES))
-    add({ kind: 'class', name, description, example: `\\documentclass{${name}}`, ...plain });
+  for (const { name, description, options } of Object.values(CLASSES))
+    add({
+      kind: 'class',
+      name,
+      description,
+      example: `\\documentclass{${name}}`,
+      ...plain,
+      options,
+    });
   return [...words.values()];
 }

@@ -99,16 +99,17 @@
 
   /** The caret moved or text changed: its place is brought into sight once, then the reader may scroll away. */
   $effect(() => {
-    if (!follow || !engine || !sheet) return;
-    const page = engine.blockPages[blockAt(engine.blockStarts, caret)] ?? -1;
+    if (!follow || !engine || !sheet || engine.pagesRevision !== engine.revision) return;
     for (const [index, { description }] of engine.sighted) {
       const extent = litBlock === null ? null : blockExtent(description, litBlock);
       if (!extent) continue;
       follow = false;
       return sheet.reveal(index, extent.top, Math.min(extent.bottom, extent.top + 200));
     }
+    if (!settled) return;
+    const page = engine.blockPages[blockAt(engine.blockStarts, caret)] ?? -1;
     if (page >= 0 && !engine.sighted.has(page)) sheet.reveal(page, 0, 1);
-    else if (settled) follow = false;
+    else follow = false;
   });
 
   $effect(() => {

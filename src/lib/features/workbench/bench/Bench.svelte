@@ -11,7 +11,7 @@
   import LinesBench from './LinesBench.svelte';
   import MatrixBench from './MatrixBench.svelte';
   import PackageBench from './PackageBench.svelte';
-  import { lookingLines } from './preamble';
+  import { lookingLines } from '../source/preamble';
   import ReferenceBench from './ReferenceBench.svelte';
   import SymbolsBench from './SymbolsBench.svelte';
   import TableBench from './TableBench.svelte';

@@ -4,29 +4,51 @@
   import { keep, kept } from '$lib/ui/kept';
   import { inFormula } from '../source/sourceFacts';
   import { loading } from '../source/loading';
+  import DrawSign from './DrawSign.svelte';
   import { findSigns, GROUPS, signsOf, type Sign } from './symbols';
 
   let { view, words }: { view: EditorView; words: readonly Word[] } = $props();
 
-  const KEY = 'odd-compass:recent-signs';
+  const RECENT = 'odd-compass:recent-signs';
+  const FAVOURITES = 'odd-compass:favourite-signs';
   const MOST = 48;
   const signs = $derived(signsOf(words));
   const byName = $derived(new Map(signs.map((sign) => [sign.name, sign])));
   let sought = $state('');
   let group = $state('Greek');
-  let recent = $state<string[]>(readRecent());
+  let recent = $state<string[]>(keptNames(RECENT));
+  let favourites = $state<string[]>(keptNames(FAVOURITES));
+  /** A click makes a sign a favourite, or no longer one, instead of writing it. */
+  let choosing = $state(false);
+  let drawing = $state(false);
+  let like = $state.raw<readonly Sign[] | null>(null);
 
-  function readRecent(): string[] {
-    const found = kept(KEY);
+  function keptNames(key: string): string[] {
+    const found = kept(key);
     return Array.isArray(found) ? found.filter((n): n is string => typeof n === 'string') : [];
   }
+  const LISTS = $derived<Readonly<Record<string, readonly string[]>>>({
+    ...GROUPS,
+    Recent: recent,
+    Favourites: favourites,
+  });
   const named = (names: readonly string[]): Sign[] =>
     names.flatMap((name) => byName.get(name) ?? []);
   const shown = $derived(
-    sought.trim() === ''
-      ? named(group === 'Recent' ? recent : (GROUPS[group] ?? []))
-      : findSigns(signs, sought).slice(0, MOST),
+    drawing && like
+      ? like
+      : sought.trim() === ''
+        ? named(LISTS[group] ?? [])
+        : findSigns(signs, sought).slice(0, MOST),
   );
+
+  function take(sign: Sign) {
+    if (!choosing) return insert(sign);
+    favourites = favourites.includes(sign.name)
+      ? favourites.filter((name) => name !== sign.name)
+      : [...favourites, sign.name];
+    keep(FAVOURITES, favourites);
+  }
 
   /** Written where the caret is; in text between marks of its own, with its package's line when that is missing. */
   function insert(sign: Sign) {
@@ -46,7 +68,7 @@
       ),
     );
     recent = [sign.name, ...recent.filter((name) => name !== sign.name)].slice(0, 24);
-    keep(KEY, recent);
+    keep(RECENT, recent);
     view.focus();
   }
 </script>
@@ -65,32 +87,50 @@
       }}
     />
   </label>
-  {#each [...Object.keys(GROUPS), 'Recent'] as name (name)}
+  {#each Object.keys(LISTS) as name (name)}
     <button
       class="btn btn-xs {group === name && sought === '' ? 'btn-primary' : ''}"
       aria-pressed={group === name && sought === ''}
       onclick={() => {
         group = name;
         sought = '';
+        drawing = false;
       }}>{name}</button
     >
   {/each}
+  <button
+    class="btn btn-xs {drawing ? 'btn-primary' : ''}"
+    aria-pressed={drawing}
+    onclick={() => (drawing = !drawing)}>Draw it</button
+  >
+  <label class="flex items-center gap-1.5">
+    <input type="checkbox" class="checkbox checkbox-xs" bind:checked={choosing} />
+    <span>choose favourites</span>
+  </label>
 </div>
-<div class="mt-2 flex flex-wrap gap-1" role="group" aria-label="Symbols found">
-  {#each shown as sign (sign.name)}
-    <button
-      class="btn btn-sm sign px-2"
-      title="{sign.meaning === '' ? '' : `${sign.meaning} · `}\{sign.name}"
-      aria-label={sign.meaning === '' ? sign.name : `${sign.name}: ${sign.meaning}`}
-      onclick={() => insert(sign)}>{sign.sign}</button
-    >
-  {:else}
-    <p>
-      {sought === ''
-        ? 'None used yet.'
-        : 'No symbol of that meaning or name. Try another word for it.'}
-    </p>
-  {/each}
+<div class="mt-2 flex items-start gap-3">
+  {#if drawing}
+    <DrawSign {signs} onlike={(found) => (like = found)} />
+  {/if}
+  <div class="flex flex-wrap gap-1" role="group" aria-label="Symbols found">
+    {#each shown as sign (sign.name)}
+      <button
+        class="btn btn-sm sign px-2 {favourites.includes(sign.name) ? 'border-primary' : ''}"
+        aria-pressed={choosing ? favourites.includes(sign.name) : undefined}
+        title="{sign.meaning === '' ? '' : `${sign.meaning} · `}\{sign.name}"
+        aria-label={sign.meaning === '' ? sign.name : `${sign.name}: ${sign.meaning}`}
+        onclick={() => take(sign)}>{sign.sign}</button
+      >
+    {:else}
+      <p>
+        {sought === ''
+          ? group === 'Favourites'
+            ? 'None chosen yet: tick “choose favourites”, then click the symbols of a group.'
+            : 'None used yet.'
+          : 'No symbol of that meaning or name. Try another word for it.'}
+      </p>
+    {/each}
+  </div>
 </div>
 
 <style>

@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { formulas, setFormulas } from '../source/sourceFacts';
 import { pastedCells, readRows, writeRows } from './alignment';
 import { benchContext } from './context';
-import { lookingLines } from './preamble';
+import { lookingLines } from '../source/preamble';
 import { alignedChain, formOf, rewritten } from './rewrite';
 import { findSigns, GROUPS, signsOf } from './symbols';
 

@@ -49,6 +49,7 @@ export class EngineClient {
   readonly outlines = new Map<number, Path2D>();
   private readonly kept = new Map<number, SightedPage>();
   private readonly worker: Worker;
+  private files: readonly string[] = [];
   private asked = 0;
   private readonly glimpses = new Map<string, Promise<Glimpse | null>>();
   private readonly seeking = new Map<number, (places: readonly FoundPlace[]) => void>();
@@ -61,6 +62,7 @@ export class EngineClient {
     const now = new Date();
     const today = { year: now.getFullYear(), month: now.getMonth() + 1, day: now.getDate() };
     const fontBase = `${location.origin}/fonts/`;
+    this.files = files.map(({ name }) => name);
     this.say({ kind: 'open', text, revision: 1, today, fontBase, files });
     this.say({ kind: 'vocabulary' });
   }
@@ -73,6 +75,7 @@ export class EngineClient {
 
   /** The other files of the assignment from now on. */
   setFiles(files: readonly FileAddress[]): void {
+    this.files = files.map(({ name }) => name);
     this.say({ kind: 'files', files });
   }
 
@@ -93,6 +96,7 @@ export class EngineClient {
   readonly knowledge: EngineKnowledge = {
     words: () => this.words,
     labels: () => this.labels,
+    files: () => this.files,
     glimpse: (source, preamble) => this.glimpse(source, preamble),
   };
 

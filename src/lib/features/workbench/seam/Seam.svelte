@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { EditorView } from '@codemirror/view';
+  import type { OutlineEntry } from '@odd-compass/engine';
   import type { EngineClient } from '../engine/engineClient.svelte';
   import type { SheetGeometry } from '../sheet/geometry';
   import { ribbonPath, ribbons, sourceExtent, sourceOffset } from './ribbons';
@@ -20,6 +21,8 @@
   let { engine, view, sheet, litBlock, tick, ongo, onresize, share, onfold }: Props = $props();
 
   const WIDTH = 72;
+  /** Height of a number's label, CSS pixels. */
+  const LABEL = 17;
   const bands = $derived.by(() => {
     void tick;
     return view && sheet ? ribbons(view, engine.sighted, engine.blocks, sheet) : [];
@@ -47,13 +50,33 @@
         entry,
         y: (tops[entry.page - 1] ?? 0) + entry.y * scale - scrollTop + 14,
       }))
-      .filter(({ y }) => y > 0 && y < height);
+      .filter(({ y }) => y > 0 && y < height)
+      .reduce<{ entry: OutlineEntry; y: number }[]>((shown, { entry, y }) => {
+        // One below another: a little lower when it must be, left out when that were far off.
+        const free = (shown.at(-1)?.y ?? -Infinity) + LABEL;
+        return y < free - LABEL ? shown : [...shown, { entry, y: Math.max(y, free) }];
+      }, []);
   });
+
+  /** What is counted, as it is shortened in writing. */
+  const SHORT: Readonly<Record<string, string>> = {
+    Theorem: 'Thm',
+    Definition: 'Def',
+    Proposition: 'Prop',
+    Corollary: 'Cor',
+    Remark: 'Rem',
+    Example: 'Ex',
+    Exercise: 'Ex',
+    Lemma: 'Lem',
+    Problem: 'Prob',
+    Solution: 'Sol',
+  };
 
   function label(entry: (typeof engine.outline)[number]): string {
     if (entry.kind === 'heading') return `§ ${entry.number}`;
     if (entry.title === 'equation') return `(${entry.number})`;
-    const name = entry.title.length > 7 ? `${entry.title.slice(0, 4)}.` : entry.title;
+    const { title } = entry;
+    const name = SHORT[title] ?? (title.length > 5 ? `${title.slice(0, 4)}.` : title);
     return `${name} ${entry.number}`;
   }
 

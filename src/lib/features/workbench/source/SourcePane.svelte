@@ -3,7 +3,9 @@
   import type { Finding } from '@odd-compass/engine';
   import { onMount } from 'svelte';
   import { countsOf } from './counts';
-  import { openEditor, setTaste, type EditorEvents } from './editor';
+  import { openEditor, setSpeller, setTaste, type EditorEvents } from './editor';
+  import { openSpeller, type Speller } from './speller';
+  import { lookAgain } from './spelling';
   import { keptTaste, type Taste } from './taste';
   import TasteDialog from './TasteDialog.svelte';
   import { setFindings } from './findingNotes';
@@ -45,7 +47,11 @@
     view = opened;
     opened.scrollDOM.addEventListener('scroll', onmove, { passive: true });
     onready(opened);
-    return () => opened.destroy();
+    spell();
+    return () => {
+      opened.destroy();
+      speller?.close();
+    };
   });
 
   $effect(() => {
@@ -66,9 +72,20 @@
     return () => clearTimeout(timer);
   });
 
+  let speller: Speller | null = null;
+  /** Opens the dictionary of the language to taste. */
+  function spell() {
+    speller?.close();
+    const { spelling } = taste;
+    speller =
+      spelling === 'none' ? null : openSpeller(spelling, () => void (view && lookAgain(view)));
+    if (view) setSpeller(view, speller);
+  }
+
   function change(to: Taste) {
     taste = to;
     if (view) setTaste(view, to);
+    spell();
   }
 </script>
 
@@ -109,6 +126,18 @@
     outline: 1px dashed var(--color-error);
     border-radius: 2px;
   }
+  .source :global(.src-misspelt) {
+    text-decoration: underline dotted var(--color-secondary) 2px;
+    text-underline-offset: 3px;
+  }
+  .source :global(.spelling-card) {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px;
+    max-width: 24em;
+    padding: 6px 8px;
+    font-family: var(--font-ui);
+  }
   .source :global(.src-comment) {
     color: color-mix(in srgb, var(--color-base-content) 68%, var(--color-base-100));
     font-style: italic;
@@ -139,6 +168,13 @@
   .source :global(.cm-tooltip-autocomplete > ul > li[aria-selected]) {
     background: var(--color-primary);
     color: var(--color-primary-content);
+  }
+  .source :global(.completion-sign) {
+    display: inline-block;
+    width: 1.8em;
+    font-family: 'Sheet Mathematics', serif;
+    font-size: 16px;
+    line-height: 1;
   }
   .source :global(.cm-completionMatchedText) {
     text-decoration: none;

@@ -1,14 +1,22 @@
 <script lang="ts">
   import { abbreviationsOf, keepAbbreviations, STANDARD, type Abbreviation } from './abbreviations';
-  import { keepTaste, SIZES, type Taste } from './taste';
+  import { ownWords, setOwnWords } from './speller';
+  import { keepTaste, SIZES, type SpellingLanguage, type Taste } from './taste';
 
   let { taste, onchange }: { taste: Taste; onchange: (taste: Taste) => void } = $props();
 
   let dialog = $state<HTMLDialogElement>();
+  const SPELLINGS: readonly (readonly [SpellingLanguage, string])[] = [
+    ['british', 'British English'],
+    ['american', 'American English'],
+    ['none', 'not looked at'],
+  ];
+  let words = $state('');
   let list = $state<{ short: string; long: string }[]>([]);
 
   export function open() {
     list = abbreviationsOf().map((a) => ({ ...a }));
+    words = ownWords().join('\n');
     dialog?.showModal();
   }
   function set(part: Partial<Taste>) {
@@ -16,7 +24,12 @@
     keepTaste(next);
     onchange(next);
   }
-  const keep = () => keepAbbreviations(list.map((a): Abbreviation => ({ ...a })));
+  function keep() {
+    keepAbbreviations(list.map((a): Abbreviation => ({ ...a })));
+    setOwnWords(words.split(/\s+/).filter((word) => word !== ''));
+    // Words that were added or taken out count at once.
+    onchange({ ...taste });
+  }
 </script>
 
 <dialog
@@ -57,6 +70,23 @@
         onchange={(event) => set({ numbers: event.currentTarget.checked })}
       />
       <span>Number the lines</span>
+    </label>
+  </div>
+  <div class="mt-3 flex flex-wrap items-start gap-5">
+    <label class="flex items-center gap-2">
+      <span>Spelling</span>
+      <select
+        class="select select-sm w-44"
+        value={taste.spelling}
+        onchange={(event) => set({ spelling: event.currentTarget.value as SpellingLanguage })}
+      >
+        {#each SPELLINGS as [language, shown] (language)}<option value={language}>{shown}</option
+          >{/each}
+      </select>
+    </label>
+    <label class="flex flex-1 flex-col">
+      <span>Words of your own, one on a line</span>
+      <textarea class="textarea h-20 w-full" bind:value={words}></textarea>
     </label>
   </div>
   <h3 class="mt-4 mb-1 font-bold">Typed for short in formulas</h3>

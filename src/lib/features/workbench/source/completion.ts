@@ -11,6 +11,9 @@ import type { EditorView } from '@codemirror/view';
 import type { Word } from '@odd-compass/engine/worker';
 import { inFormula, knowledge } from './sourceFacts';
 import { loading } from './loading';
+import { card } from './hover';
+import { labelCard } from './labelCard';
+import { optionsAt } from './optionNames';
 import { citationKeys, hasPackage, loadedPackages, ownNames } from './structure';
 
 /** A field to step through for each argument that must be given. */
@@ -43,13 +46,27 @@ const signOf = ({ description }: Word): string =>
 const needs = (loaded: ReadonlySet<string>, pkg: string, words: readonly Word[]): string =>
   hasPackage(loaded, pkg, words) ? '' : `needs ${pkg}`;
 
-function commandCompletion(word: Word, needed: string, math: boolean): Completion {
-  const sign = signOf(word);
+/** A completion with the sign it writes, drawn before its name. */
+interface SignCompletion extends Completion {
+  readonly sign?: string;
+}
+
+/** What a word does, with its example typeset, when there is a window to show it in. */
+const infoOf = (word: Word, view: EditorView | undefined): Completion['info'] =>
+  view ? () => card(view, word) : word.description;
+
+function commandCompletion(
+  word: Word,
+  needed: string,
+  math: boolean,
+  view: EditorView | undefined,
+): SignCompletion {
   const fits = word.where === 'both' || (word.where === 'formula') === math;
   return {
     label: `\\${word.name}`,
-    detail: [sign, needed].filter((part) => part !== '').join(' · '),
-    info: word.description,
+    detail: needed,
+    sign: signOf(word),
+    info: infoOf(word, view),
     type: word.where === 'formula' ? 'constant' : 'function',
     boost: (fits ? 20 : -20) - (needed ? 15 : 0),
     apply: write(`\\${word.name}${fieldsOf(word.signature)}`, word.package),
@@ -59,7 +76,7 @@ function commandCompletion(word: Word, needed: string, math: boolean): Completio
 function environmentCompletion(
   name: string,
   detail: string,
-  info: string,
+  info: Completion['info'],
   args: string,
   pkg: string,
 ): Completion {
@@ -86,6 +103,9 @@ const CITATIONS = /\\(?:no)?cite[a-z]*\*?(?:\[[^\]]*\])*\{(?:[^{}]*,)?([^{},]*)$
 const BEGIN = /\\begin\{([A-Za-z*]*)$/;
 const END = /\\end\{([A-Za-z*]*)$/;
 const PACKAGE = /\\usepackage(?:\[[^\]]*\])?\{(?:[^{}]*,)?([^{},]*)$/;
+const FILES = /\\(includegraphics|input|include|bibliography)\*?(?:\[[^\]]*\])?\{([^{}]*)$/;
+const PICTURES = /\.(png|jpe?g|pdf|svg)$/;
+const TEXTS = /\.(tex|bib|sty)$/;
 const CLASS = /\\documentclass(?:\[[^\]]*\])?\{([^{}]*)$/;
 
 const plain = (label: string, detail: string, info: string, type: string): Completion => ({
@@ -107,9 +127,12 @@ export function complete(context: CompletionContext): CompletionResult | null {
     return {
       from: from(match[1] ?? ''),
       validFor: /^[^{},\s]*$/,
-      options: known
-        .labels()
-        .map(({ name, value, kind }) => plain(name, `${kind} ${value}`.trim(), '', 'variable')),
+      options: known.labels().map(({ name, value, kind }): Completion => ({
+        label: name,
+        detail: `${kind} ${value}`.trim(),
+        type: 'variable',
+        ...(context.view ? { info: labelCard(context.view, name) } : {}),
+      })),
     };
   match = CITATIONS.exec(line);
   if (match)
@@ -133,6 +156,25 @@ export function complete(context: CompletionContext): CompletionResult | null {
           .map(({ name, description }) => plain(name, '', description, 'namespace')),
       };
   }
+  match = FILES.exec(line);
+  if (match) {
+    const wanted = match[1] === 'includegraphics' ? PICTURES : TEXTS;
+    return {
+      from: from(match[2] ?? ''),
+      validFor: /^[^{}]*$/,
+      options: known
+        .files()
+        .filter((name) => wanted.test(name))
+        .map((name) => plain(name, '', '', 'variable')),
+    };
+  }
+  const option = optionsAt(line, state.sliceDoc(pos, pos + 200), known.words());
+  if (option)
+    return {
+      from: from(option.typed),
+      validFor: /^[^,\][\s]*$/,
+      options: option.names.map((name) => plain(name, '', '', 'property')),
+    };
   match = BEGIN.exec(line);
   if (match) return environments(context, from(match[1] ?? ''));
   if (END.test(line)) return null;
@@ -152,15 +194,16 @@ function environments(context: CompletionContext, from: number): CompletionResul
       ...own.map(({ name, what, args }) =>
         environmentCompletion(name, 'of this document', what, '{}'.repeat(args), ''),
       ),
-      ...words.map(({ name, description, signature, package: pkg }) =>
-        environmentCompletion(
+      ...words.map((word) => {
+        const { name, signature, package: pkg } = word;
+        return environmentCompletion(
           name,
           needs(loaded, pkg, known),
-          description,
+          infoOf(word, context.view),
           fieldsOf(signature),
           pkg,
-        ),
-      ),
+        );
+      }),
     ],
   };
 }
@@ -201,7 +244,9 @@ function commands(context: CompletionContext, line: string): CompletionResult | 
         boost: 25,
         apply: write(`\\${name}${fieldsOf('m'.repeat(args))}`, ''),
       })),
-      ...words.map((word) => commandCompletion(word, needs(loaded, word.package, known), math)),
+      ...words.map((word) =>
+        commandCompletion(word, needs(loaded, word.package, known), math, context.view),
+      ),
     ],
   };
 }
@@ -212,4 +257,18 @@ export const completion = autocompletion({
   activateOnTyping: true,
   icons: false,
   maxRenderedOptions: 60,
+  addToOptions: [
+    {
+      // Before the name (which stands at 50).
+      position: 20,
+      render: (completion) => {
+        const { sign } = completion as SignCompletion;
+        if (sign === undefined) return null;
+        const drawn = document.createElement('span');
+        drawn.className = 'completion-sign';
+        drawn.textContent = sign;
+        return drawn;
+      },
+    },
+  ],
 });

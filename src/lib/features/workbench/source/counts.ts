@@ -1,3 +1,4 @@
+import { NO_TEXT } from './prose';
 import { withoutComments } from './structure';
 
 /** Words of the text and formulas of a sheet, as a reader would count them. */
@@ -5,10 +6,6 @@ export interface Counts {
   readonly words: number;
   readonly formulas: number;
 }
-
-/** Commands whose argument is no text. */
-const NO_TEXT =
-  /\\(?:label|ref|eqref|pageref|cite|begin|end|includegraphics|usepackage|documentclass|vspace|hspace|input|bibliography)\*?(?:\[[^\]]*\])?\{[^{}]*\}/g;
 
 /** Counts words outside formulas and commands. `spans` are starts and ends of the formulas, by turns. */
 export function countsOf(text: string, spans: readonly number[]): Counts {

@@ -21,6 +21,8 @@ import { pairs } from './pairs';
 import type { Taste } from './taste';
 import { formulas, knowledge, type EngineKnowledge } from './sourceFacts';
 import { droppedPictures } from './droppedPictures';
+import type { Speller } from './speller';
+import { spelling } from './spelling';
 import { typing } from './typing';
 
 export interface EditorEvents {
@@ -59,9 +61,15 @@ const tasteOf = ({ size, wrap, numbers }: Taste): Extension => [
   EditorView.theme({ '&': { fontSize: `${size}px` } }),
 ];
 
+const spelled = new Compartment();
+
 /** Shows the source to another taste. */
 export const setTaste = (view: EditorView, to: Taste): void =>
   view.dispatch({ effects: taste.reconfigure(tasteOf(to)) });
+
+/** Looks the words of the text up with a speller; null with none. */
+export const setSpeller = (view: EditorView, speller: Speller | null): void =>
+  view.dispatch({ effects: spelled.reconfigure(speller ? spelling(speller) : []) });
 
 /** Opens a source editor in an element. */
 export function openEditor(
@@ -77,6 +85,7 @@ export function openEditor(
       doc: text,
       extensions: [
         taste.of(tasteOf(kept)),
+        spelled.of([]),
         folding,
         pairs,
         knowledge.of(engine),

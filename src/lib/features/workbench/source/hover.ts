@@ -23,7 +23,7 @@ function nameAt(view: EditorView, pos: number) {
 }
 
 /** What it does, from where it comes, and its example, typeset. */
-function card(view: EditorView, word: Word): HTMLElement {
+export function card(view: EditorView, word: Word): HTMLElement {
   const dom = document.createElement('div');
   dom.className = 'word-card';
   const title = document.createElement('strong');

@@ -7,6 +7,7 @@ import { complete } from './completion';
 import { countsOf } from './counts';
 import { pairAt } from './pairs';
 import { asMarkup } from './pasted';
+import { optionsAt } from './optionNames';
 import { readTaste, STANDARD_TASTE } from './taste';
 import { formulas, inFormula, knowledge, setFormulas } from './sourceFacts';
 import {
@@ -25,6 +26,7 @@ const engine = knowledge.of({
   words: () => words,
   labels: () => [{ name: 'eq:tide', value: '2', kind: 'equation', page: 0 }],
   glimpse: () => Promise.resolve(null),
+  files: () => ['tide-gauge.png', 'part.tex'],
 });
 
 /** What may stand at the end of the text. */
@@ -100,6 +102,16 @@ describe('completion', () => {
     expect(labels('\\usepackage{ams')).toContain('amsmath');
     expect(labels('\\documentclass{')).toContain('article');
   });
+  it('offers options of classes, packages and commands, and the files that fit', () => {
+    expect(labels('\\documentclass[a4')).toContain('a4paper');
+    expect(labels('\\includegraphics[wid')).toContain('width=\\textwidth');
+    expect(labels('\\begin{enumerate}[la')).toContain('label=(\\alph*)');
+    expect(labels('\\includegraphics{')).toEqual(['tide-gauge.png']);
+    expect(labels('\\input{')).toEqual(['part.tex']);
+    expect(optionsAt('\\usepackage[', ']{geometry}', words)?.names).toContain('margin=');
+    expect(optionsAt('\\usepackage[fleqn,', ']{amsmath}', words)?.names).not.toContain('fleqn');
+    expect(optionsAt('in [brackets', '', words)).toBeNull();
+  });
   it('offers nothing in plain text', () => expect(offered('the tide')).toEqual([]));
 });
 
@@ -173,7 +185,13 @@ describe('counts', () => {
 
 describe('taste', () => {
   it('is what was kept, and the standard where that makes no sense', () => {
-    expect(readTaste('{"size":18,"wrap":false}')).toEqual({ size: 18, wrap: false, numbers: true });
+    expect(readTaste('{"size":18,"wrap":false,"spelling":"none"}')).toEqual({
+      size: 18,
+      wrap: false,
+      numbers: true,
+      spelling: 'none',
+    });
+    expect(readTaste('{"spelling":"martian"}').spelling).toBe('british');
     expect(readTaste('{"size":999}')).toEqual(STANDARD_TASTE);
     expect(readTaste('{')).toEqual(STANDARD_TASTE);
     expect(readTaste(null)).toEqual(STANDARD_TASTE);

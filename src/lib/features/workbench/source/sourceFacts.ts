@@ -12,12 +12,19 @@ import type { Glimpse, LabelFact, Word } from '@odd-compass/engine/worker';
 export interface EngineKnowledge {
   readonly words: () => readonly Word[];
   readonly labels: () => readonly LabelFact[];
+  /** Names of the assignment's other files. */
+  readonly files: () => readonly string[];
   readonly glimpse: (source: string, preamble: string) => Promise<Glimpse | null>;
 }
 
 export const knowledge = Facet.define<EngineKnowledge, EngineKnowledge>({
   combine: (given) =>
-    given[0] ?? { words: () => [], labels: () => [], glimpse: () => Promise.resolve(null) },
+    given[0] ?? {
+      words: () => [],
+      labels: () => [],
+      files: () => [],
+      glimpse: () => Promise.resolve(null),
+    },
 });
 
 /** Starts and ends of the formulas, as the engine read them. */

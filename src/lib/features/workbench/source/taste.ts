@@ -6,9 +6,19 @@ export interface Taste {
   readonly size: number;
   readonly wrap: boolean;
   readonly numbers: boolean;
+  /** The dictionary that words of the text are looked up in. */
+  readonly spelling: SpellingLanguage;
 }
 
-export const STANDARD_TASTE: Taste = { size: 14, wrap: true, numbers: true };
+export type SpellingLanguage = 'none' | 'american' | 'british';
+export const SPELLINGS: readonly SpellingLanguage[] = ['british', 'american', 'none'];
+
+export const STANDARD_TASTE: Taste = {
+  size: 14,
+  wrap: true,
+  numbers: true,
+  spelling: 'british',
+};
 export const SIZES: readonly number[] = [12, 13, 14, 16, 18, 20, 24];
 
 const KEY = 'odd-compass:source-taste';
@@ -18,7 +28,8 @@ export function readTaste(text: string | null): Taste {
   try {
     const found = (JSON.parse(text ?? 'null') ?? {}) as Partial<Taste>;
     const size = SIZES.includes(found.size ?? 0) ? (found.size as number) : STANDARD_TASTE.size;
-    return { size, wrap: found.wrap !== false, numbers: found.numbers !== false };
+    const spelling = SPELLINGS.find((one) => one === found.spelling) ?? STANDARD_TASTE.spelling;
+    return { size, wrap: found.wrap !== false, numbers: found.numbers !== false, spelling };
   } catch {
     return STANDARD_TASTE;
   }

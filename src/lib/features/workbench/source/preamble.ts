@@ -1,4 +1,4 @@
-import { withoutComments } from '../source/structure';
+import { withoutComments } from './structure';
 
 /** Commands whose lines say how formulas look. */
 const LOOKS =
