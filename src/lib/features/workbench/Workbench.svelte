@@ -5,6 +5,7 @@
   import { onMount } from 'svelte';
   import LampButton from '$lib/ui/LampButton.svelte';
   import Bench from './bench/Bench.svelte';
+  import { afterPaint } from './afterPaint';
   import { drawnWidthChange, insertFigure } from './bench/figure';
   import { blockAt } from './blockAt';
   import { EngineClient } from './engine/engineClient.svelte';
@@ -32,6 +33,7 @@
   let text = $state('');
   let caret = $state(0);
   let tick = $state(0);
+  let scrolled = $state(0);
   /** Counts the moves of the caret and the edits, for the bench. */
   let moved = $state(0);
   let sheetWidth = $state<number | null>(null);
@@ -54,7 +56,7 @@
     const saves = new Saver(id, unsent ? draft.revision : file.revision);
     engine = opened;
     saver = saves;
-    if (unsent) saves.change(text);
+    if (unsent) saves.change(() => text);
     return () => {
       void saves.flush();
       opened.close();
@@ -82,13 +84,25 @@
 
   function edited(edits: readonly TextEdit[], whole: () => string) {
     engine?.edit(edits);
-    saver?.change(whole());
+    saver?.change(whole);
   }
+
+  let caretNow = 0;
+  /** All that follows the caret waits until the key that moved it is on the screen. */
+  const followCaret = afterPaint(() => {
+    caret = caretNow;
+    follow = true;
+    moved++;
+    tick++;
+  });
 
   function move() {
     cancelAnimationFrame(frame);
     frame = requestAnimationFrame(() => tick++);
   }
+
+  /** What stands beside the text is laid out anew when its change is on the screen. */
+  const followText = afterPaint(() => tick++);
 
   function go(offset: number) {
     if (!view) return;
@@ -165,7 +179,13 @@
   }
 </script>
 
-<svelte:window onbeforeunload={() => void saver?.flush()} onresize={move} />
+<svelte:window
+  onbeforeunload={() => {
+    saver?.keep();
+    void saver?.flush();
+  }}
+  onresize={move}
+/>
 
 <div class="flex h-dvh min-w-[960px] flex-col">
   <header class="flex items-center gap-4 border-b border-base-300 bg-base-100 px-4 py-1.5">
@@ -251,6 +271,7 @@
         sheet={sheetGeometry}
         {litBlock}
         {tick}
+        {scrolled}
         ongo={go}
         onresize={resize}
         share={folded ? 0 : Math.round(sheetWidth === null ? 47 : (100 * sheetWidth) / innerWidth)}
@@ -265,11 +286,14 @@
           engine={engine.knowledge}
           onedit={edited}
           oncaret={(offset) => {
-            caret = offset;
-            follow = true;
-            moved++;
+            caretNow = offset;
+            followCaret.ask();
           }}
-          onmove={move}
+          onmove={followText.ask}
+          onscroll={(top) => {
+            scrolled = top;
+            move();
+          }}
           onpictures={takePictures}
           onready={(opened) => (view = opened)}
         />

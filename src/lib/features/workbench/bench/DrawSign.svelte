@@ -87,14 +87,12 @@
 
 <div class="flex flex-col items-center gap-1">
   <!-- A symbol can be found by its meaning or its name without the pointer. -->
-  <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
   <canvas
     bind:this={canvas}
     class="cursor-crosshair touch-none rounded-(--radius-field) border border-base-300 bg-(--paper)"
     style="width:{SIZE}px;height:{SIZE}px"
-    role="img"
     aria-label="Draw a symbol here with the pointer"
-    onpointerdown={draw}
-  ></canvas>
+    onpointerdown={draw}>Draw a symbol here with the pointer.</canvas
+  >
   <button class="btn btn-xs" disabled={strokes.length === 0} onclick={clear}>Draw another</button>
 </div>

@@ -14,6 +14,8 @@
   }
   let { view, state: now, kinds, onpictures }: Props = $props();
 
+  /** How far around the caret a list is looked for. */
+  const NEAR = 10_000;
   const LISTS = [
     ['itemize', 'Points'],
     ['enumerate', 'Numbered'],
@@ -22,21 +24,22 @@
   /** The list around the caret, with both its ends. */
   const list = $derived.by(() => {
     const at = now.selection.main.head;
-    const text = now.doc.toString();
-    const open = openEnvironments(text, at).findLast(({ name }) =>
+    const base = Math.max(0, at - NEAR);
+    const text = now.sliceDoc(base, at + NEAR);
+    const open = openEnvironments(text, at - base).findLast(({ name }) =>
       LISTS.some(([kind]) => kind === name),
     );
     const end = open && environmentEnd(text, open);
-    return open && end ? { ...open, end } : null;
+    return open && end ? { name: open.name, from: base + open.from, to: base + end.to } : null;
   });
 
   /** The same items as a list of another kind. */
   function setList(kind: string) {
     if (!list) return;
-    const { from, name, end } = list;
+    const { from, to, name } = list;
     change(view, [
       { from: from + 7, to: from + 7 + name.length, insert: kind },
-      { from: end.to - 1 - name.length, to: end.to - 1, insert: kind },
+      { from: to - 1 - name.length, to: to - 1, insert: kind },
     ]);
     view.focus();
   }

@@ -11,6 +11,7 @@ import type {
   Response,
   Word,
 } from '@odd-compass/engine/worker';
+import { afterPaint } from '../afterPaint';
 import type { EngineKnowledge } from '../source/sourceFacts';
 import EngineWorker from './engine.worker?worker';
 
@@ -50,6 +51,11 @@ export class EngineClient {
   private readonly kept = new Map<number, SightedPage>();
   private readonly worker: Worker;
   private files: readonly string[] = [];
+  private viewed = '';
+  /** Edits so far; `revision` follows when the last one is on the screen. */
+  private edited = 1;
+  /** Answers that came while the echo of a key was on its way. */
+  private readonly heard: Response[] = [];
   private asked = 0;
   private readonly glimpses = new Map<string, Promise<Glimpse | null>>();
   private readonly seeking = new Map<number, (places: readonly FoundPlace[]) => void>();
@@ -67,11 +73,19 @@ export class EngineClient {
     this.say({ kind: 'vocabulary' });
   }
 
-  /** Edits, each one's offsets counted after those before it. */
+  /** Edits, each one's offsets counted after those before it. What follows from them here waits for the echo of the key. */
   edit(edits: readonly TextEdit[]): void {
-    this.revision++;
-    this.say({ kind: 'edit', edits, revision: this.revision });
+    this.edited++;
+    this.say({ kind: 'edit', edits, revision: this.edited });
+    this.echo.ask();
   }
+
+  /** What was typed stands on the screen: the page may follow. */
+  private readonly echo = afterPaint(() => {
+    this.revision = this.edited;
+    const heard = this.heard.splice(0);
+    for (const response of heard) this.take(response);
+  });
 
   /** The other files of the assignment from now on. */
   setFiles(files: readonly FileAddress[]): void {
@@ -79,8 +93,11 @@ export class EngineClient {
     this.say({ kind: 'files', files });
   }
 
-  /** The pages in sight. */
+  /** The pages in sight; said again only when they are others. */
   view(ranges: readonly PageRange[]): void {
+    const wanted = JSON.stringify(ranges);
+    if (wanted === this.viewed) return;
+    this.viewed = wanted;
     this.say({ kind: 'view', ranges });
   }
 
@@ -124,6 +141,11 @@ export class EngineClient {
   }
 
   private hear(response: Response): void {
+    if (this.echo.asked()) this.heard.push(response);
+    else this.take(response);
+  }
+
+  private take(response: Response): void {
     this.failed = response.kind === 'failed';
     if (response.kind === 'failed') return;
     if (response.kind === 'vocabulary') {

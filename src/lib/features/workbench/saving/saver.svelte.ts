@@ -5,6 +5,8 @@ export type SaveStatus = 'saved' | 'saving' | 'waiting' | 'conflict';
 
 /** Typing may pause this long before it is sent, ms. */
 const PAUSE = 250;
+/** What is typed is kept in the browser after this long at the latest, ms. */
+const DRAFT_PAUSE = 120;
 /** After a failure, tries again after this long. */
 const RETRY = 2000;
 
@@ -34,8 +36,10 @@ export class Saver {
   /** What another window saved first. */
   theirs = $state<string | null>(null);
   private revision: number;
-  private content: string | null = null;
+  /** What waits to be saved; put together when it is needed. */
+  private waiting: (() => string) | null = null;
   private timer: ReturnType<typeof setTimeout> | null = null;
+  private draftTimer: ReturnType<typeof setTimeout> | null = null;
   private sending: Promise<void> | null = null;
 
   constructor(
@@ -45,10 +49,10 @@ export class Saver {
     this.revision = revision;
   }
 
-  /** The text is now this. */
-  change(content: string): void {
-    this.content = content;
-    this.keep();
+  /** The text is now what this gives. */
+  change(content: () => string): void {
+    this.waiting = content;
+    this.draftTimer ??= setTimeout(() => this.keep(), DRAFT_PAUSE);
     if (this.status === 'conflict') return;
     this.status = 'saving';
     this.plan(PAUSE);
@@ -58,7 +62,7 @@ export class Saver {
   async flush(): Promise<boolean> {
     if (this.timer) clearTimeout(this.timer);
     do await this.send();
-    while (this.content !== null && this.status === 'saving');
+    while (this.waiting !== null && this.status === 'saving');
     return this.status === 'saved';
   }
 
@@ -73,21 +77,29 @@ export class Saver {
   takeTheirs(): string {
     const text = this.theirs ?? '';
     this.theirs = null;
-    this.content = null;
-    this.status = 'saved';
-    localStorage.removeItem(draftKey(this.id));
+    this.forget();
     return text;
   }
 
-  private keep(): void {
+  /** Keeps in this browser what the server has not taken yet. */
+  keep(): void {
+    if (this.draftTimer) clearTimeout(this.draftTimer);
+    this.draftTimer = null;
+    const content = this.waiting?.();
+    if (content === undefined) return;
     try {
-      localStorage.setItem(
-        draftKey(this.id),
-        JSON.stringify({ revision: this.revision, content: this.content }),
-      );
+      localStorage.setItem(draftKey(this.id), JSON.stringify({ revision: this.revision, content }));
     } catch {
       // The browser's store is full: the server still has all but the last moments.
     }
+  }
+
+  private forget(): void {
+    if (this.draftTimer) clearTimeout(this.draftTimer);
+    this.draftTimer = null;
+    this.waiting = null;
+    this.status = 'saved';
+    localStorage.removeItem(draftKey(this.id));
   }
 
   private plan(delay: number): void {
@@ -104,8 +116,9 @@ export class Saver {
   }
 
   private async request(): Promise<void> {
-    const content = this.content;
-    if (content === null || this.status === 'conflict') return;
+    const asked = this.waiting;
+    if (asked === null || this.status === 'conflict') return;
+    const content = asked();
     try {
       const answer = await fetch(`/a/${this.id}/source`, {
         method: 'PUT',
@@ -114,27 +127,26 @@ export class Saver {
         keepalive: content.length < 30_000,
       });
       if (!answer.ok && answer.status !== 409) throw new Error(String(answer.status));
-      this.settle((await answer.json()) as SaveOutcome, content);
+      this.settle((await answer.json()) as SaveOutcome, content, asked);
     } catch {
       this.status = 'waiting';
+      this.keep();
       this.plan(RETRY);
     }
   }
 
-  private settle(outcome: SaveOutcome, sent: string): void {
+  private settle(outcome: SaveOutcome, sent: string, asked: () => string): void {
     this.revision = outcome.revision;
     if (outcome.kind === 'conflict' && outcome.content !== sent) {
       this.theirs = outcome.content;
       this.status = 'conflict';
       return;
     }
-    if (this.content !== sent) {
+    if (this.waiting !== asked) {
       this.keep();
       this.plan(0);
       return;
     }
-    this.content = null;
-    this.status = 'saved';
-    localStorage.removeItem(draftKey(this.id));
+    this.forget();
   }
 }

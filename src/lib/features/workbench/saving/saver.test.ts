@@ -41,8 +41,9 @@ describe('saving as typed', () => {
   it('waits for a pause, sends the last text, and forgets the draft', async () => {
     const sent = server(saves);
     const saver = new Saver('a', 1);
-    saver.change('one');
-    saver.change('two');
+    saver.change(() => 'one');
+    saver.change(() => 'two');
+    await vi.advanceTimersByTimeAsync(130);
     expect([saver.status, keptDraft('a')?.content]).toEqual(['saving', 'two']);
     await vi.advanceTimersByTimeAsync(300);
     expect(sent).toEqual([{ revision: 1, content: 'two' }]);
@@ -51,10 +52,10 @@ describe('saving as typed', () => {
   it('flushes what waits, and what is typed meanwhile, one request after another', async () => {
     const saver = new Saver('a', 1);
     const sent = server((body) => {
-      if (body.content === 'one') saver.change('two');
+      if (body.content === 'one') saver.change(() => 'two');
       return saves(body);
     });
-    saver.change('one');
+    saver.change(() => 'one');
     expect(await saver.flush()).toBe(true);
     expect(sent.map(({ revision, content }) => [revision, content])).toEqual([
       [1, 'one'],
@@ -65,7 +66,7 @@ describe('saving as typed', () => {
     let away = true;
     server((body) => (away ? new Error('away') : saves(body)));
     const saver = new Saver('a', 1);
-    saver.change('kept');
+    saver.change(() => 'kept');
     expect(await saver.flush()).toBe(false);
     expect([saver.status, keptDraft('a')]).toEqual(['waiting', { revision: 1, content: 'kept' }]);
     away = false;
@@ -80,10 +81,10 @@ describe('another window saved first', () => {
     let first = true;
     const sent = server((body) => (first ? ((first = false), conflict) : saves(body)));
     const saver = new Saver('a', 1);
-    saver.change('mine');
+    saver.change(() => 'mine');
     await saver.flush();
     expect([saver.status, saver.theirs]).toEqual(['conflict', 'theirs']);
-    saver.change('mine and more');
+    saver.change(() => 'mine and more');
     await vi.advanceTimersByTimeAsync(1000);
     expect(sent.length).toBe(1);
     saver.keepMine();
@@ -94,7 +95,7 @@ describe('another window saved first', () => {
   it('can take what is there', async () => {
     server(() => conflict);
     const saver = new Saver('a', 1);
-    saver.change('mine');
+    saver.change(() => 'mine');
     await saver.flush();
     expect(saver.takeTheirs()).toBe('theirs');
     expect([saver.status, keptDraft('a')]).toEqual(['saved', null]);
@@ -102,7 +103,7 @@ describe('another window saved first', () => {
   it('does not ask when both saved the same', async () => {
     server(() => ({ status: 409, body: { kind: 'conflict', revision: 5, content: 'same' } }));
     const saver = new Saver('a', 1);
-    saver.change('same');
+    saver.change(() => 'same');
     await saver.flush();
     expect(saver.status).toBe('saved');
   });

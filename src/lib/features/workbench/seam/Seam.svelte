@@ -12,20 +12,23 @@
     litBlock: number | null;
     /** Changes whenever the source moved. */
     tick: number;
+    /** How far the source is scrolled, CSS pixels. */
+    scrolled: number;
     ongo: (offset: number) => void;
     onresize: (x: number) => void;
     /** Share of the width that the sheet has, in per cent. */
     share: number;
     onfold: () => void;
   }
-  let { engine, view, sheet, litBlock, tick, ongo, onresize, share, onfold }: Props = $props();
+  let { engine, view, sheet, litBlock, tick, scrolled, ongo, onresize, share, onfold }: Props =
+    $props();
 
   const WIDTH = 72;
   /** Height of a number's label, CSS pixels. */
   const LABEL = 17;
   const bands = $derived.by(() => {
     void tick;
-    return view && sheet ? ribbons(view, engine.sighted, engine.blocks, sheet) : [];
+    return view && sheet ? ribbons(view, engine.sighted, engine.blocks, sheet, scrolled) : [];
   });
   const marks = $derived.by(() => {
     void tick;
@@ -33,7 +36,7 @@
     const current = view;
     const { height } = sheet;
     if (engine.findings.length === 0) return [];
-    const offset = sourceOffset(current);
+    const offset = sourceOffset(current, scrolled);
     return engine.findings
       .map((finding) => ({
         finding,

@@ -13,9 +13,9 @@ export interface Ribbon {
   readonly sourceBottom: number;
 }
 
-/** Where the document begins in the editor's window; asked for once, since it makes the browser lay out. */
-export const sourceOffset = (view: EditorView): number =>
-  view.documentTop - view.scrollDOM.getBoundingClientRect().top;
+/** Where the document begins in the editor's window, which is scrolled so far. */
+export const sourceOffset = (view: EditorView, scrolled: number): number =>
+  view.documentPadding.top - scrolled;
 
 /** Where a stretch of source stands in the editor's window. */
 export function sourceExtent(
@@ -36,6 +36,7 @@ export function ribbons(
   sighted: ReadonlyMap<number, SightedPage>,
   blocks: ReadonlyMap<number, BlockPlace>,
   sheet: SheetGeometry,
+  scrolled: number,
 ): Ribbon[] {
   const extents = new Map<number, { top: number; bottom: number }>();
   for (const [index, { description }] of sighted) {
@@ -56,7 +57,7 @@ export function ribbons(
     }
   }
   const out: Ribbon[] = [];
-  const offset = sourceOffset(view);
+  const offset = sourceOffset(view, scrolled);
   for (const [block, page] of extents) {
     const place = blocks.get(block);
     if (!place) continue;

@@ -64,8 +64,9 @@
       size / 2;
     const fontSize = Math.max(4, Math.min(height + depth, 14)) * scale;
     const natural = textWidth(text) * fontSize;
-    const stretch = natural > 0 ? ((right - left) * scale) / natural : 1;
-    return `left:${Math.max(x, left) * scale}px;top:${(y - height) * scale}px;font-size:${fontSize}px;line-height:${(height + depth) * scale}px;transform:scaleX(${stretch})`;
+    // Spread letter by letter: a transform for each line would cost every frame of the window.
+    const spread = ((right - left) * scale - natural) / Math.max(1, text.length);
+    return `left:${Math.max(x, left) * scale}px;top:${(y - height) * scale}px;font-size:${fontSize}px;line-height:${(height + depth) * scale}px;letter-spacing:${spread}px`;
   }
 
   function pick(event: MouseEvent) {
@@ -84,9 +85,9 @@
   onclick={pick}
 >
   <canvas bind:this={canvas} class="block h-full w-full" aria-hidden="true"></canvas>
-  <div class="absolute inset-0 overflow-hidden text-transparent">
+  <div class="words absolute inset-0 overflow-hidden text-transparent">
     {#each page.text as line, i (i)}
-      <p class="absolute origin-left whitespace-pre" style={overlay(i, line)}>{line}</p>
+      <p class="absolute whitespace-pre" style={overlay(i, line)}>{line}</p>
     {/each}
   </div>
   {@render children?.()}

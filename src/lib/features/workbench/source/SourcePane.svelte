@@ -20,6 +20,8 @@
     /** Starts and ends of the formulas, as the engine read them. */
     formulas: Int32Array;
     engine: EngineKnowledge;
+    /** The source was scrolled so far, CSS pixels. */
+    onscroll: (top: number) => void;
   }
   let {
     text,
@@ -30,6 +32,7 @@
     onedit,
     oncaret,
     onmove,
+    onscroll,
     onpictures,
     onready,
   }: Props = $props();
@@ -45,7 +48,8 @@
   onMount(() => {
     const opened = openEditor(host, text, { onedit, oncaret, onmove, onpictures }, engine, taste);
     view = opened;
-    opened.scrollDOM.addEventListener('scroll', onmove, { passive: true });
+    const scroller = opened.scrollDOM;
+    scroller.addEventListener('scroll', () => onscroll(scroller.scrollTop), { passive: true });
     onready(opened);
     spell();
     return () => {

@@ -3,13 +3,7 @@ import { defaultKeymap, history, historyKeymap, indentWithTab } from '@codemirro
 import { bracketMatching } from '@codemirror/language';
 import { highlightSelectionMatches, search, searchKeymap } from '@codemirror/search';
 import { Compartment, EditorState, type Extension } from '@codemirror/state';
-import {
-  drawSelection,
-  EditorView,
-  highlightActiveLine,
-  keymap,
-  lineNumbers,
-} from '@codemirror/view';
+import { EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view';
 import type { TextEdit } from '@odd-compass/engine';
 import { completion } from './completion';
 import { findingNotes } from './findingNotes';
@@ -45,10 +39,10 @@ const look = EditorView.theme({
   },
   '.cm-activeLine': { backgroundColor: 'color-mix(in srgb, var(--color-primary) 7%, transparent)' },
   '.cm-activeLineGutter': { backgroundColor: 'transparent', fontWeight: '600' },
-  '.cm-cursor': { borderLeftColor: 'var(--color-primary)', borderLeftWidth: '2px' },
   '&.cm-focused': { outline: 'none' },
-  '.cm-selectionBackground, &.cm-focused .cm-selectionBackground': {
-    backgroundColor: 'color-mix(in srgb, var(--color-primary) 25%, transparent) !important',
+  // The browser's own selection and caret: drawn ones cost every key a measuring of the line.
+  '.cm-line ::selection, .cm-line::selection': {
+    backgroundColor: 'color-mix(in srgb, var(--color-primary) 28%, transparent)',
   },
   '.cm-panels': { backgroundColor: 'var(--color-base-200)', color: 'var(--color-base-content)' },
 });
@@ -96,7 +90,6 @@ export function openEditor(
         typing,
         droppedPictures(events.onpictures),
         history(),
-        drawSelection(),
         bracketMatching(),
         closeBrackets(),
         highlightActiveLine(),

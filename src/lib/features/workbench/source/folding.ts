@@ -4,6 +4,8 @@ import { keymap } from '@codemirror/view';
 import { environmentEnd } from './structure';
 
 const HEADINGS = ['part', 'chapter', 'section', 'subsection', 'subsubsection'];
+/** How far the end of an environment is looked for. */
+const NEAR = 20_000;
 const HEADING = /^\s*\\(part|chapter|section|subsection|subsubsection)\b\*?/;
 
 /** An environment folds from the end of its first line to its `\end`; a heading to the next of its rank. */
@@ -11,9 +13,11 @@ const places = foldService.of((state, lineStart, lineEnd) => {
   const line = state.sliceDoc(lineStart, lineEnd);
   const begin = /\\begin\{([^{}]+)\}/.exec(line);
   if (begin && begin[1] !== 'document') {
-    const body = lineStart + begin.index + begin[0].length;
-    const end = environmentEnd(state.doc.toString(), { name: begin[1] ?? '', body });
-    return end && end.from > lineEnd ? { from: lineEnd, to: end.from } : null;
+    const body = begin.index + begin[0].length;
+    const near = state.sliceDoc(lineStart, lineEnd + NEAR);
+    const end = environmentEnd(near, { name: begin[1] ?? '', body });
+    const to = lineStart + (end?.from ?? 0);
+    return end && to > lineEnd ? { from: lineEnd, to } : null;
   }
   const heading = HEADING.exec(line);
   if (!heading) return null;

@@ -9,7 +9,7 @@ const words = (text: string, spans: readonly number[] = []): string[] =>
 describe('the words of the text', () => {
   it('are not those of commands, labels, comments, code and formulas', () => {
     const text =
-      'The \\emph{tide} rises \\label{eq:tyde} % comentt\n\\begin{itemize}\\item it’s $teh$ \\verb|cdoe| \\cite{qill} \\textcolor{red}{slowly}\n\\begin{verbatim}\nxyzzy\n\\end{verbatim} on';
+      'The \\emph{tide} rises \\label{eq:tyde} % comentt\n\\begin{itemize}\\item it’s $teh$ \\verb|cdoe| \\cite{qill} \\textcolor{red}{slowly}\\begin{tabular}{@{}lcr}\\end{tabular}\n\\begin{verbatim}\nxyzzy\n\\end{verbatim} on';
     const from = text.indexOf('$');
     expect(words(text, [from, from + 5])).toEqual(['The', 'tide', 'rises', 'it’s', 'slowly', 'on']);
   });

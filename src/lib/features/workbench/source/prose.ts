@@ -2,6 +2,9 @@
 export const NO_TEXT =
   /\\(?:label|[A-Za-z]*ref|cite[a-z]*|nocite|begin|end|includegraphics|usepackage|documentclass|[hv]space|input|include|bibliography|bibliographystyle|setcounter|addtocounter|setlength|pagestyle|thispagestyle|url|href|color|textcolor|definecolor|hyperref|theoremstyle|newcommand|renewcommand|newtheorem|numberwithin|verb|lstinline|graphicspath|operatorname)\*?(?:\[[^\]]*\])?\{[^{}]*\}(?:\[[^\]]*\])?/g;
 
+/** The columns of a table are no words either. */
+const TABLES =
+  /\\begin\{(?:tabular[xy*]?|array|longtable|tabulary|alignat\*?|multicols|minipage)\}(?:\[[^\]]*\])?(?:\{(?:[^{}]|\{[^{}]*\})*\})+/g;
 const AS_TYPED =
   /\\begin\{(verbatim\*?|lstlisting|minted|comment|tikzpicture|tikzcd|filecontents\*?)\}[\s\S]*?(?:\\end\{\1\}|$)/g;
 const VERB = /\\(?:verb|lstinline)\*?([^A-Za-z\s*{])[^\n]*?\1/g;
@@ -20,6 +23,7 @@ export function proseOf(text: string, base: number, spans: readonly number[]): s
     .replace(AS_TYPED, blank)
     .replace(VERB, blank)
     .replace(/(^|[^\\])%[^\n]*/g, (whole, before: string) => before.padEnd(whole.length, ' '))
+    .replace(TABLES, blank)
     .replace(NO_TEXT, blank)
     .replace(/\\[A-Za-z@]+\*?(?:\[[^\]\n]*\])?|\\./g, blank);
 }

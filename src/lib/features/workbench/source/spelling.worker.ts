@@ -19,6 +19,12 @@ const scope = self as unknown as {
 };
 let speller: Promise<ReturnType<typeof nspell>> | null = null;
 
+/** Those that start alike first: the first letter of a word is seldom wrong. */
+const nearestFirst = (found: readonly string[], word: string): string[] => {
+  const alike = (one: string): boolean => one[0]?.toLowerCase() === word[0]?.toLowerCase();
+  return [...found.filter(alike), ...found.filter((one) => !alike(one))];
+};
+
 async function open(aff: string, dic: string): Promise<ReturnType<typeof nspell>> {
   const [rules, words] = await Promise.all([aff, dic].map(async (a) => (await fetch(a)).text()));
   return nspell(rules as string, words as string);
@@ -33,7 +39,7 @@ scope.onmessage = ({ data }) => {
     const words =
       data.kind === 'check'
         ? data.words.filter((word) => !known.correct(word.replaceAll('’', "'")))
-        : known.suggest(data.word).slice(0, MOST);
+        : nearestFirst(known.suggest(data.word), data.word).slice(0, MOST);
     scope.postMessage({ id: data.id, words });
   });
 };

@@ -1,0 +1,180 @@
+import { chromium, type Page } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { compose } from '../src/lib/server/compose';
+import { mathematicalDocument } from './bench/documents';
+
+/**
+ * Types into a long document in Chromium, ten keys a second, and tells how long each key
+ * waited for its echo and for the page. The built app is served for it.
+ */
+const root = process.env.ODD_COMPASS_ROOT ?? process.cwd();
+const PAGES = Number(process.argv[2] ?? 100);
+const KEYS = Number(process.argv[3] ?? 120);
+const GAP = 100;
+const PORT = 4331;
+
+const folder = mkdtempSync(join(tmpdir(), 'odd-compass-typing-'));
+const database = join(folder, 'typing.db');
+const now = new Date().toISOString();
+const { repository } = compose(root, database);
+repository.addCourse({ id: 'bench', code: 'B', title: 'Bench', term: 'Spring' }, 0);
+repository.addAssignment(
+  {
+    id: 'long',
+    courseId: 'bench',
+    title: 'A long set',
+    dueAt: null,
+    state: 'draft',
+    content: mathematicalDocument(PAGES).text,
+  },
+  now,
+);
+
+const env = {
+  ...process.env,
+  PORT: String(PORT),
+  HOST: '127.0.0.1',
+  ODD_COMPASS_DATABASE: database,
+};
+const server = spawn('node', [join(root, 'build/index.js')], {
+  env: { ...env, ODD_COMPASS_ROOT: root, BODY_SIZE_LIMIT: '16M' },
+  stdio: 'ignore',
+});
+
+/** What the page measured of each key: work until its echo was painted, and until the page followed, ms. */
+interface Measured {
+  readonly echo: number[];
+  readonly page: number[];
+  readonly frame: number;
+}
+
+const sorted = (values: readonly number[]): number[] => [...values].sort((a, b) => a - b);
+const share = (values: readonly number[], part: number): number =>
+  sorted(values)[Math.min(values.length - 1, Math.floor(values.length * part))] ?? NaN;
+
+async function open(page: Page): Promise<void> {
+  for (let i = 0; i < 40; i++) {
+    try {
+      await page.goto(`http://127.0.0.1:${PORT}/a/long`);
+      break;
+    } catch {
+      await page.waitForTimeout(250);
+    }
+  }
+  await page.waitForSelector('.cm-content');
+  await page.waitForFunction(
+    () => /all well|to fix/.test(document.querySelector('[data-testid=needle]')?.textContent ?? ''),
+    undefined,
+    { timeout: 120_000 },
+  );
+  await page.waitForTimeout(1500);
+}
+
+/** Puts the caret into a paragraph in the middle of the document. */
+async function goToMiddle(page: Page): Promise<void> {
+  await page.locator('.cm-scroller').evaluate((scroller) => {
+    scroller.scrollTop = scroller.scrollHeight / 2;
+  });
+  await page.waitForTimeout(600);
+  await page
+    .locator('.cm-line', { hasText: /^[A-Z][a-z]+ [a-z]+ / })
+    .first()
+    .click();
+  await page.keyboard.press('End');
+  await page.waitForTimeout(1500);
+}
+
+/** Frames when nothing happens: what one frame is here. */
+const idleFrame = (page: Page): Promise<number> =>
+  page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        const at: number[] = [];
+        const tick = (t: number): void => {
+          at.push(t);
+          if (at.length < 40) requestAnimationFrame(tick);
+          else resolve(((at.at(-1) ?? 0) - (at[0] ?? 0)) / (at.length - 1));
+        };
+        requestAnimationFrame(tick);
+      }),
+  );
+
+async function measure(page: Page): Promise<Measured> {
+  const frame = await idleFrame(page);
+  await page.evaluate(() => {
+    const kept = { echo: [] as number[], page: [] as number[] };
+    (window as unknown as { measured: typeof kept }).measured = kept;
+    let started = 0;
+    const afterPaint = (done: () => void): void => {
+      requestAnimationFrame(() => {
+        const channel = new MessageChannel();
+        channel.port1.onmessage = done;
+        channel.port2.postMessage(null);
+      });
+    };
+    addEventListener(
+      'keydown',
+      () => {
+        const start = (started = performance.now());
+        afterPaint(() => kept.echo.push(performance.now() - start));
+      },
+      true,
+    );
+    // The canvas of a page is painted when its page has been made anew.
+    const fill = CanvasRenderingContext2D.prototype.fillRect;
+    let painted = 0;
+    CanvasRenderingContext2D.prototype.fillRect = function (...at) {
+      if (painted !== started && started > 0) {
+        painted = started;
+        const start = started;
+        afterPaint(() => kept.page.push(performance.now() - start));
+      }
+      return fill.apply(this, at);
+    };
+  });
+  const letters = 'the tide turns at the quay and the lamp is lit ';
+  for (let i = 0; i < KEYS; i++) {
+    const began = Date.now();
+    await page.keyboard.press(
+      letters[i % letters.length] === ' ' ? 'Space' : (letters[i % letters.length] as string),
+    );
+    await page.waitForTimeout(Math.max(0, GAP - (Date.now() - began)));
+  }
+  await page.waitForTimeout(800);
+  const found = await page.evaluate(
+    () => (window as unknown as { measured: { echo: number[]; page: number[] } }).measured,
+  );
+  return { ...found, frame };
+}
+
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
+try {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await open(page);
+  await goToMiddle(page);
+  const { echo, page: follows, frame } = await measure(page);
+  const ms = (value: number): string => `${value.toFixed(1)} ms`;
+  process.stdout.write(
+    `typing in Chromium, ${PAGES} pages, ${echo.length} keys at ${1000 / GAP} a second (a frame at rest: ${ms(frame)})\n` +
+      `  key to echo          median ${ms(share(echo, 0.5))}   p95 ${ms(share(echo, 0.95))}   worst ${ms(Math.max(...echo))}\n` +
+      `  key to page          median ${ms(share(follows, 0.5))}   p95 ${ms(share(follows, 0.95))}   (${follows.length} paints)\n`,
+  );
+} finally {
+  await browser.close();
+  server.kill();
+}
+process.exit(0);
