@@ -1,22 +1,10 @@
 import { expect, test, type Page } from '@playwright/test';
 import { accessibility } from './accessibility';
+import { caretBehind, sheet, source } from './writing';
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 
-const sheet = (page: Page) => page.getByRole('region', { name: 'The sheet' });
-const source = (page: Page) => page.getByRole('textbox', { name: 'The source' });
 const saved = (page: Page) => expect(page.getByTestId('status')).toContainText(/^saved/);
-
-/** Puts the caret behind the first place of a text in the source, by keys alone. */
-async function caretBehind(page: Page, text: string): Promise<void> {
-  await source(page).focus();
-  await page.keyboard.press('Control+Home');
-  await page.keyboard.press('Control+f');
-  await page.keyboard.type(text);
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('ArrowRight');
-}
 
 test('open a sheet, type, see the page change, make a mistake, have it explained, mend it, take the PDF', async ({
   page,

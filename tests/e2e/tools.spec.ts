@@ -1,38 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { accessibility } from './accessibility';
-
-const sheet = (page: Page) => page.getByRole('region', { name: 'The sheet' });
-const source = (page: Page) => page.getByRole('textbox', { name: 'The source' });
-const bench = (page: Page) => page.getByRole('region', { name: 'The bench' });
-
-/** The whole source: the editor shows only what is in sight, so this one is short. */
-const written = (page: Page) =>
-  source(page)
-    .locator('.cm-line')
-    .allInnerTexts()
-    .then((lines) => lines.join('\n'));
-
-/** An empty sheet to write on. */
-async function emptySheet(page: Page): Promise<void> {
-  await page.goto('/a/tide-sums');
-  await expect(page.getByTestId('status')).toContainText(/^saved/);
-  await source(page).focus();
-  await page.keyboard.press('Control+a');
-  await page.keyboard.press('Delete');
-}
-
-const write = (page: Page, text: string) => page.keyboard.type(text, { delay: 15 });
-const accept = async (page: Page) => {
-  const list = page.locator('.cm-tooltip-autocomplete');
-  // The words of the language may still be on their way: then the list is asked for.
-  await expect(async () => {
-    if (!(await list.isVisible())) await page.keyboard.press('Control+Space');
-    await expect(list).toBeVisible({ timeout: 2000 });
-  }).toPass({ timeout: 60_000 });
-  // The list takes no key before it has been there for a moment.
-  await page.waitForTimeout(150);
-  await page.keyboard.press('Enter');
-};
+import { accept, bench, emptySheet, sheet, source, write, written } from './writing';
 
 test('a sheet is written by keys alone: completion, items, rows, a matrix on the bench', async ({
   page,

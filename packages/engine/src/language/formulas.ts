@@ -13,8 +13,9 @@ import { MathReader, type Until } from './mathReader';
 import { noBorders, type RowMarks } from './rowMarks';
 import { readRows, type ReadRow } from './mathEnvironments';
 
-/** Words in a formula that look like prose: two or more in a row, three letters at least each. */
-const PROSE = /(?<![\\A-Za-z])[A-Za-z]{3,}[,.;:]?\s+[A-Za-z]{2,}/;
+/** Words in a formula that look like prose: two or more in a row, the first of three letters at least or one that sentences are full of. */
+const PROSE =
+  /(?<![\\A-Za-z])(?:[A-Za-z]{3,}[,.;:]?|be|is|in|of|on|we|so|to|at|as|by)\s+[A-Za-z]{2,}/;
 
 /** A formula between dollars, or a display between double ones. */
 export function readDollarFormula(it: Interpreter, token: Token): void {

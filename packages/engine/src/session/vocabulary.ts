@@ -1,4 +1,4 @@
-import type { CommandEntry, EnvironmentEntry } from '../language/entries';
+import type { CommandEntry, Described, EnvironmentEntry } from '../language/entries';
 import { CLASSES } from '../language/classes';
 import { kernel } from '../language/kernel';
 import { PACKAGES } from '../language/packages';
@@ -15,10 +15,24 @@ export interface Word {
   readonly package: string;
   /** The packages that a package loads in turn. */
   readonly requires: readonly string[];
+  /** The classes that bring it; empty for what every class has. */
+  readonly classes: readonly string[];
   /** The options that a package or a class knows by name. */
   readonly options: readonly string[];
   /** It acts in formulas, in text, or in both. */
   readonly where: 'formula' | 'text' | 'both';
+}
+
+/** Arguments as the entry names them; of one that reads its own, as its example has them. */
+function signatureOf({ name, signature, example }: Described): string {
+  if (/[mM]/.test(signature) || !/^[A-Za-z]+$/.test(name) || /^(begin|end)$/.test(name))
+    return signature;
+  const shown = new RegExp(
+    `\\\\${name}\\*?(?:\\[[^\\]]*\\])?((?:\\{(?:[^{}]|\\{[^{}]*\\})*\\})*)`,
+  ).exec(example);
+  return (
+    signature + 'm'.repeat((shown?.[1] ?? '').match(/\{(?:[^{}]|\{[^{}]*\})+\}/g)?.length ?? 0)
+  );
 }
 
 const hidden = (name: string): boolean => /[@\u0000-\u001f]/.test(name) || name === '';
@@ -30,11 +44,12 @@ function commandWord(entry: CommandEntry, from: string): Word {
   return {
     kind: 'command',
     name: entry.name,
-    signature: entry.signature,
+    signature: signatureOf(entry),
     description: entry.description,
     example: entry.example,
     package: from,
     requires: [],
+    classes: [],
     options: [],
     where: formula && text ? 'both' : formula ? 'formula' : 'text',
   };
@@ -48,6 +63,7 @@ const environmentWord = (entry: EnvironmentEntry, from: string): Word => ({
   example: entry.example,
   package: from,
   requires: [],
+  classes: [],
   options: [],
   where: entry.math && !entry.begin ? 'formula' : 'text',
 });
@@ -68,7 +84,14 @@ export function vocabulary(): Word[] {
     for (const entry of module.environments ?? []) add(environmentWord(entry, from));
   };
   addModule(kernel, '');
-  const plain = { signature: '', package: '', requires: [], options: [], where: 'text' as const };
+  const plain = {
+    signature: '',
+    package: '',
+    requires: [],
+    classes: [],
+    options: [],
+    where: 'text' as const,
+  };
   for (const entry of Object.values(PACKAGES)) {
     if (!entry) continue;
     const { name, description, requires = [] } = entry;
@@ -86,5 +109,69 @@ export function vocabulary(): Word[] {
       ...plain,
       options,
     });
+  for (const word of [...PRIMITIVES, ...classWords()]) add(word);
   return [...words.values()];
 }
+
+/** What classes bring, with the names of those that do. */
+function classWords(): Word[] {
+  const words = new Map<string, Word>();
+  for (const { name, commands = [], environments = [] } of Object.values(CLASSES))
+    for (const word of [
+      ...commands.map((entry) => commandWord(entry, '')),
+      ...environments.map((entry) => environmentWord(entry, '')),
+    ]) {
+      const key = `${word.kind} ${word.name}`;
+      const known = words.get(key) ?? word;
+      words.set(key, { ...known, classes: [...known.classes, name] });
+    }
+  return [...words.values()];
+}
+
+const primitive = (
+  name: string,
+  signature: string,
+  description: string,
+  example: string,
+): Word => ({
+  kind: 'command',
+  name,
+  signature,
+  description,
+  example,
+  package: '',
+  requires: [],
+  classes: [],
+  options: [],
+  where: 'text',
+});
+
+/** What the processor itself understands, as far as a document uses it. */
+const PRIMITIVES: readonly Word[] = [
+  primitive(
+    'newcommand',
+    'mm',
+    'Defines a command; a number in brackets says how many arguments it has.',
+    '\\newcommand{\\tide}[1]{\\textbf{#1} tide}\\tide{high}',
+  ),
+  primitive(
+    'renewcommand',
+    'mm',
+    'Gives a command another meaning.',
+    '\\renewcommand{\\labelitemi}{--}\\begin{itemize}\\item ebb\\end{itemize}',
+  ),
+  primitive(
+    'providecommand',
+    'mm',
+    'Defines a command unless there is one of that name.',
+    '\\providecommand{\\tide}{tide}\\tide',
+  ),
+  primitive('today', '', 'The date of the day.', '\\today'),
+  primitive('def', '', 'Defines a macro, in the old way.', '\\def\\tide{tide}\\tide'),
+  primitive(
+    'let',
+    '',
+    'Makes a command mean what another one means now.',
+    '\\let\\tide\\emph\\tide{ebb}',
+  ),
+];

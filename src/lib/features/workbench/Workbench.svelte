@@ -101,6 +101,9 @@
     frame = requestAnimationFrame(() => tick++);
   }
 
+  /** The bench looks again at what the caret is in, when the engine has read the text. */
+  const followReading = afterPaint(() => moved++);
+
   /** What stands beside the text is laid out anew when its change is on the screen. */
   const followText = afterPaint(() => tick++);
 
@@ -287,9 +290,12 @@
           onedit={edited}
           oncaret={(offset) => {
             caretNow = offset;
-            followCaret.ask();
+            // What is changed from the bench is there at once: its next key counts on it.
+            if (view?.hasFocus) followCaret.ask();
+            else followCaret.now();
           }}
           onmove={followText.ask}
+          onread={followReading.ask}
           onscroll={(top) => {
             scrolled = top;
             move();

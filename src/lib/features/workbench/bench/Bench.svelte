@@ -49,7 +49,6 @@
 
   const now = $derived.by(() => {
     void moved;
-    void engine.formulas;
     return { state: view.state, context: benchContext(view.state) };
   });
   /** All before the document begins; it seldom changes, and what follows from it is kept. */

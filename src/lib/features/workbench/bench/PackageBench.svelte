@@ -3,7 +3,6 @@
   import type { EditorView } from '@codemirror/view';
   import type { Word } from '@odd-compass/engine/worker';
   import type { Finding } from '@odd-compass/engine';
-  import { applyFix } from '../source/findingNotes';
   import { loading } from '../source/loading';
   import { hasPackage } from '../source/structure';
   import { change } from './change';
@@ -26,6 +25,8 @@
   const here = $derived(packagesIn(now.sliceDoc(from, to), from));
   const needed = $derived(findings.filter(({ kind }) => kind === 'package-needed'));
   const wanted = $derived(NEEDS.filter(([, name]) => !hasPackage(loaded, name, words)));
+  const load = (name: string) =>
+    view.dispatch({ changes: loading(view.state, name), userEvent: 'input.bench' });
   const describedAs = (name: string): string =>
     words.find((word) => word.kind === 'package' && word.name === name)?.description ??
     'This package is not known here.';
@@ -59,10 +60,10 @@
   <div class="mt-2 flex flex-wrap items-center gap-1.5" role="group" aria-label="Needed">
     <span>The sheet needs:</span>
     {#each needed as finding (finding.from)}
-      {#if finding.fix}
-        {@const { fix } = finding}
-        <button class="btn btn-primary btn-sm" onclick={() => applyFix(view, fix)}
-          >{fix.title}</button
+      {@const name = /\{([^}]*)\}/.exec(finding.fix?.edits[0]?.text ?? '')?.[1]}
+      {#if name}
+        <button class="btn btn-primary btn-sm" onclick={() => load(name)}
+          >{finding.fix?.title}</button
         >
       {/if}
     {/each}
@@ -72,13 +73,7 @@
   <div class="mt-2 flex flex-wrap items-center gap-1.5" role="group" aria-label="To add">
     <span>Add what gives:</span>
     {#each wanted as [what, name] (name)}
-      <button
-        class="btn btn-sm"
-        title={name}
-        onclick={() =>
-          view.dispatch({ changes: loading(view.state, name), userEvent: 'input.bench' })}
-        >{what}</button
-      >
+      <button class="btn btn-sm" title={name} onclick={() => load(name)}>{what}</button>
     {/each}
   </div>
 {/if}

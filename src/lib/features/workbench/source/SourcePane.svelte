@@ -32,6 +32,7 @@
     onedit,
     oncaret,
     onmove,
+    onread,
     onscroll,
     onpictures,
     onready,
@@ -46,7 +47,13 @@
   let view: EditorView | null = null;
 
   onMount(() => {
-    const opened = openEditor(host, text, { onedit, oncaret, onmove, onpictures }, engine, taste);
+    const opened = openEditor(
+      host,
+      text,
+      { onedit, oncaret, onmove, onread, onpictures },
+      engine,
+      taste,
+    );
     view = opened;
     const scroller = opened.scrollDOM;
     scroller.addEventListener('scroll', () => onscroll(scroller.scrollTop), { passive: true });

@@ -14,7 +14,7 @@ import { loading } from './loading';
 import { card } from './hover';
 import { labelCard } from './labelCard';
 import { optionsAt } from './optionNames';
-import { citationKeys, hasPackage, loadedPackages, ownNames } from './structure';
+import { citationKeys, classOf, hasPackage, inClass, loadedPackages, ownNames } from './structure';
 
 /** A field to step through for each argument that must be given. */
 const fieldsOf = (signature: string): string => {
@@ -186,7 +186,10 @@ function environments(context: CompletionContext, from: number): CompletionResul
   const loaded = loadedPackages(text);
   const own = ownNames(text).filter(({ kind }) => kind === 'environment');
   const known = context.state.facet(knowledge).words();
-  const words = known.filter(({ kind }) => kind === 'environment');
+  const ofClass = classOf(text);
+  const words = known.filter(
+    (word) => word.kind === 'environment' && inClass(word, ofClass, known),
+  );
   return {
     from,
     validFor: /^[A-Za-z*]*$/,
@@ -217,7 +220,11 @@ function commands(context: CompletionContext, line: string): CompletionResult | 
   const math = inFormula(state, pos);
   const own = ownNames(text).filter(({ kind }) => kind === 'command');
   const known = state.facet(knowledge).words();
-  const words = known.filter(({ kind, name }) => kind === 'command' && /^[A-Za-z]+$/.test(name));
+  const ofClass = classOf(text);
+  const words = known.filter(
+    (word) =>
+      word.kind === 'command' && /^[A-Za-z]+$/.test(word.name) && inClass(word, ofClass, known),
+  );
   const begin: Completion = {
     label: '\\begin',
     info: 'Starts an environment; its end is written with it.',

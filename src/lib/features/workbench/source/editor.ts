@@ -1,7 +1,13 @@
 import { closeBrackets, closeBracketsKeymap } from '@codemirror/autocomplete';
 import { defaultKeymap, history, historyKeymap, indentWithTab } from '@codemirror/commands';
 import { bracketMatching } from '@codemirror/language';
-import { highlightSelectionMatches, search, searchKeymap } from '@codemirror/search';
+import {
+  highlightSelectionMatches,
+  search,
+  searchKeymap,
+  SearchQuery,
+  setSearchQuery,
+} from '@codemirror/search';
 import { Compartment, EditorState, type Extension } from '@codemirror/state';
 import { EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view';
 import type { TextEdit } from '@odd-compass/engine';
@@ -13,7 +19,7 @@ import { hover } from './hover';
 import { latexMode } from './latexMode';
 import { pairs } from './pairs';
 import type { Taste } from './taste';
-import { formulas, knowledge, type EngineKnowledge } from './sourceFacts';
+import { formulas, knowledge, setFormulas, type EngineKnowledge } from './sourceFacts';
 import { droppedPictures } from './droppedPictures';
 import type { Speller } from './speller';
 import { spelling } from './spelling';
@@ -24,6 +30,8 @@ export interface EditorEvents {
   readonly oncaret: (offset: number) => void;
   /** The view scrolled or was laid out anew. */
   readonly onmove: () => void;
+  /** The extents of the formulas came from the engine. */
+  readonly onread: () => void;
   /** Pictures were dropped or pasted, at a place of the text. */
   readonly onpictures: (files: readonly File[], at: number) => void;
 }
@@ -45,6 +53,22 @@ const look = EditorView.theme({
     backgroundColor: 'color-mix(in srgb, var(--color-primary) 28%, transparent)',
   },
   '.cm-panels': { backgroundColor: 'var(--color-base-200)', color: 'var(--color-base-content)' },
+});
+
+/** What is looked for is looked for as it stands: in a source full of them, a backslash is a backslash. */
+const literalSearch = EditorState.transactionExtender.of(({ effects }) => {
+  const asked = effects.find((effect) => effect.is(setSearchQuery))?.value as
+    SearchQuery | undefined;
+  if (!asked || asked.literal || asked.regexp) return null;
+  const { search: sought, replace, caseSensitive, wholeWord } = asked;
+  const query = new SearchQuery({
+    search: sought,
+    replace,
+    caseSensitive,
+    wholeWord,
+    literal: true,
+  });
+  return { effects: setSearchQuery.of(query) };
 });
 
 const taste = new Compartment();
@@ -95,7 +119,12 @@ export function openEditor(
         highlightActiveLine(),
         highlightSelectionMatches(),
         search({ top: true }),
-        EditorView.contentAttributes.of({ 'aria-label': 'The source', spellcheck: 'false' }),
+        literalSearch,
+        EditorView.contentAttributes.of({
+          'aria-label': 'The source',
+          spellcheck: 'false',
+          tabindex: '0',
+        }),
         keymap.of([
           ...closeBracketsKeymap,
           ...defaultKeymap,
@@ -115,6 +144,8 @@ export function openEditor(
             // From the end, so that no edit moves the place of another.
             events.onedit(edits.reverse(), () => update.state.doc.toString());
           }
+          if (update.transactions.some((tr) => tr.effects.some((e) => e.is(setFormulas))))
+            events.onread();
           if (update.docChanged || update.selectionSet)
             events.oncaret(update.state.selection.main.head);
           if (update.geometryChanged || update.docChanged) events.onmove();

@@ -1,6 +1,7 @@
 import {
   StateEffect,
   StateField,
+  type ChangeDesc,
   type EditorState,
   type Extension,
   type Range,
@@ -56,9 +57,17 @@ class Note extends WidgetType {
   }
 }
 
-/** Carries a fix out as one change that can be undone. */
+/** Carries a fix out as one change that can be undone; its places move with what was typed since it was found. */
 export function applyFix(view: EditorView, fix: NonNullable<Finding['fix']>): void {
-  const changes = fix.edits.map(({ from, to, text }) => ({ from, to, insert: text }));
+  const { findings, since: typed } = view.state.field(notes);
+  // One that is not shown yet was found in the text as it stands.
+  const since = findings.some((finding) => finding.fix === fix) ? typed : null;
+  const at = (place: number, side: -1 | 1): number => since?.mapPos(place, side) ?? place;
+  const changes = fix.edits.map(({ from, to, text }) => ({
+    from: at(from, from === to ? -1 : 1),
+    to: Math.max(at(from, from === to ? -1 : 1), at(to, -1)),
+    insert: text,
+  }));
   view.dispatch({ changes, userEvent: 'input.fix' });
   view.focus();
 }
@@ -83,15 +92,35 @@ function decorate(state: EditorState, findings: readonly Finding[]): DecorationS
   return Decoration.set(ranges, true);
 }
 
-/** Findings under their lines; they move with the text until new ones come. */
-export const findingNotes: Extension = StateField.define<DecorationSet>({
-  create: () => Decoration.none,
-  update(decorations, transaction) {
-    let next = decorations.map(transaction.changes);
+interface Shown {
+  readonly findings: readonly Finding[];
+  readonly decorations: DecorationSet;
+  /** What was typed since the findings came. */
+  readonly since: ChangeDesc | null;
+}
+
+const notes = StateField.define<Shown>({
+  create: () => ({ findings: [], decorations: Decoration.none, since: null }),
+  update(shown, transaction) {
+    let next = shown;
+    if (transaction.docChanged)
+      next = {
+        ...shown,
+        decorations: shown.decorations.map(transaction.changes),
+        since: shown.since?.composeDesc(transaction.changes.desc) ?? transaction.changes.desc,
+      };
     for (const effect of transaction.effects) {
-      if (effect.is(setFindings)) next = decorate(transaction.state, effect.value);
+      if (effect.is(setFindings))
+        next = {
+          findings: effect.value,
+          decorations: decorate(transaction.state, effect.value),
+          since: null,
+        };
     }
     return next;
   },
-  provide: (field) => EditorView.decorations.from(field),
+  provide: (field) => EditorView.decorations.from(field, ({ decorations }) => decorations),
 });
+
+/** Findings under their lines; they move with the text until new ones come. */
+export const findingNotes: Extension = notes;

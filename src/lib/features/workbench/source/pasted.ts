@@ -43,3 +43,17 @@ export function asMarkup(text: string): string {
       return `\\${name}${/[A-Za-z]/.test(next) ? ' ' : ''}`;
     });
 }
+
+/** Lines of cells parted by tabs, as the rows of an alignment; null for anything else. */
+export function asRows(text: string): string | null {
+  if (!text.includes('\t')) return null;
+  const lines = text.replace(/\r/g, '').replace(/\n$/, '').split('\n');
+  return lines
+    .map((line) =>
+      line
+        .split('\t')
+        .map((cell) => cell.trim())
+        .join(' & '),
+    )
+    .join(' \\\\\n  ');
+}

@@ -6,7 +6,7 @@ import { packageLine } from '@odd-compass/engine/packageLine';
 import { complete } from './completion';
 import { countsOf } from './counts';
 import { pairAt } from './pairs';
-import { asMarkup } from './pasted';
+import { asMarkup, asRows } from './pasted';
 import { optionsAt } from './optionNames';
 import { readTaste, STANDARD_TASTE } from './taste';
 import { formulas, inFormula, knowledge, setFormulas } from './sourceFacts';
@@ -102,6 +102,12 @@ describe('completion', () => {
     expect(labels('\\usepackage{ams')).toContain('amsmath');
     expect(labels('\\documentclass{')).toContain('article');
   });
+  it('offers what the class has', () => {
+    expect(labels('\\documentclass{article}\\sec')).toContain('\\section');
+    expect(labels('\\documentclass{article}\\chap')).not.toContain('\\chapter');
+    expect(labels('\\documentclass{report}\\chap')).toContain('\\chapter');
+    expect(labels('\\newcomm')).toContain('\\newcommand');
+  });
   it('offers options of classes, packages and commands, and the files that fit', () => {
     expect(labels('\\documentclass[a4')).toContain('a4paper');
     expect(labels('\\includegraphics[wid')).toContain('width=\\textwidth');
@@ -131,6 +137,10 @@ describe('formulas in the source', () => {
     expect(['$a$|', '\\$a|', '\\(a\\)|', '% $\na|', '$a\n\nb|', '$$a$$|'].map(within)).toEqual(
       Array(6).fill(false),
     );
+  });
+  it('pasted cells become rows', () => {
+    expect(asRows('1\t2\r\n3\t4\n')).toBe('1 & 2 \\\\\n  3 & 4');
+    expect(asRows('one\ntwo')).toBeNull();
   });
   it('pasted signs become the commands for them', () => {
     expect(asMarkup('x² ≤ √2·α∈ℝ, aₙ₊₁→∞')).toBe(

@@ -148,3 +148,13 @@ export const citationKeys = (text: string): string[] => [
     ),
   ),
 ];
+
+/** The class of a document; '' when it does not say. */
+export const classOf = (text: string): string =>
+  /\\documentclass\s*(?:\[[^\]]*\])?\s*\{([^{}]*)\}/.exec(text.slice(0, 20_000))?.[1] ?? '';
+
+/** Does a class have a word? A class that is not known may have any. */
+export const inClass = ({ classes }: Word, name: string, words: readonly Word[]): boolean =>
+  classes.length === 0 ||
+  classes.includes(name) ||
+  !words.some((word) => word.kind === 'class' && word.name === name);

@@ -7,7 +7,7 @@ import {
 } from '@codemirror/state';
 import { EditorView, keymap, type Command } from '@codemirror/view';
 import { abbreviationsOf } from './abbreviations';
-import { asMarkup } from './pasted';
+import { asMarkup, asRows } from './pasted';
 import { inFormula } from './sourceFacts';
 import { environmentEnd, isAlignment, isList, openEnvironments } from './structure';
 
@@ -17,6 +17,7 @@ const structuredEnter: Command = (view) => {
   const { main } = state.selection;
   if (!main.empty) return false;
   const at = main.head;
+  if (state.sliceDoc(at - 2, at + 2) === '\\[\\]') return openDisplay(view, at);
   const text = state.doc.toString();
   const inner = openEnvironments(text, at).at(-1);
   if (!inner) return false;
@@ -35,6 +36,18 @@ const structuredEnter: Command = (view) => {
   if (before.trim() === '' || behind.trim() !== '') return false;
   return insert(view, ` \\\\\n${indent}`);
 };
+
+/** Between the marks of an empty display: its formula gets a line of its own. */
+function openDisplay(view: EditorView, at: number): boolean {
+  const line = view.state.doc.lineAt(at);
+  const indent = /^\s*/.exec(line.text)?.[0] ?? '';
+  view.dispatch({
+    changes: { from: at, insert: `\n${indent}  \n${indent}` },
+    selection: EditorSelection.cursor(at + indent.length + 3),
+    userEvent: 'input',
+  });
+  return true;
+}
 
 function insert(view: EditorView, text: string): boolean {
   view.dispatch(view.state.replaceSelection(text), { userEvent: 'input', scrollIntoView: true });
@@ -109,10 +122,46 @@ const abbreviate = EditorView.inputHandler.of((view, from, to, typed, insertText
   return true;
 });
 
-/** Signs pasted into a formula become the commands that stand for them. */
-const pasteMarkup = EditorView.clipboardInputFilter.of((text, state) =>
-  inFormula(state, state.selection.main.from) ? asMarkup(text) : text,
-);
+const PARTNERS: Readonly<Record<string, string>> = { '[': ']', '(': ')' };
+
+/** The marks \\[ and \\( are written with their partners, and typed over. */
+const markPairs = EditorView.inputHandler.of((view, from, to, typed) => {
+  const { state } = view;
+  if (from !== to || state.sliceDoc(from - 1, from) !== '\\') return false;
+  if (state.sliceDoc(from - 2, from - 1) === '\\') return false;
+  const partner = PARTNERS[typed];
+  if (partner) {
+    const insert = `${typed}\\${partner}`;
+    view.dispatch({
+      changes: { from, insert },
+      selection: EditorSelection.cursor(from + 1),
+      userEvent: 'input.type',
+    });
+    return true;
+  }
+  if (!Object.values(PARTNERS).includes(typed)) return false;
+  // Over blanks and line ends too: the partner may stand on a line of its own.
+  const behind = /^\s*\\([\])])/.exec(state.sliceDoc(from, from + 40));
+  if (behind?.[1] !== typed) return false;
+  view.dispatch({
+    changes: { from: from - 1, to: from + behind[0].length - 2 },
+    selection: EditorSelection.cursor(from + 1),
+    userEvent: 'input.type',
+  });
+  return true;
+});
+
+/** How far before the caret an alignment may begin. */
+const NEAR = 20_000;
+
+/** Cells pasted into an alignment become its rows; signs pasted into a formula the commands that stand for them. */
+const pasteMarkup = EditorView.clipboardInputFilter.of((text, state) => {
+  const at = state.selection.main.from;
+  const before = state.sliceDoc(Math.max(0, at - NEAR), at);
+  const inner = openEnvironments(before, before.length).at(-1);
+  const cells = inner && isAlignment(inner.name) ? asRows(text) : null;
+  return inFormula(state, at) ? asMarkup(cells ?? text) : (cells ?? text);
+});
 
 const NAME = /\\(begin|end)\{([A-Za-z*]*)$/;
 
@@ -176,6 +225,7 @@ export const typing: Extension = [
       { key: 'Tab', run: moveByCell(true), shift: moveByCell(false) },
     ]),
   ),
+  Prec.high(markPairs),
   abbreviate,
   pasteMarkup,
   renamePairs,
