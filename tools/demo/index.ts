@@ -15,8 +15,9 @@ interface DemoAssignment {
   readonly days: number;
   readonly hour: number;
   readonly state: AssignmentState;
-  /** File in this folder. */
+  /** Files in this folder: its source, its pictures. */
   readonly source: string;
+  readonly pictures?: readonly string[];
 }
 
 export const ASSIGNMENTS: readonly DemoAssignment[] = [
@@ -64,6 +65,7 @@ export const ASSIGNMENTS: readonly DemoAssignment[] = [
     hour: 17,
     state: 'ready',
     source: 'tide-gauge.tex',
+    pictures: ['tide-curve.svg'],
   },
   {
     id: 'tide-sums',

@@ -26,6 +26,12 @@
   }: Props = $props();
 
   const width = $derived(texts[0]?.length ?? 1);
+  /** As wide as the longest of its cells, within reason. */
+  const widths = $derived(
+    Array.from({ length: width }, (_, c) =>
+      Math.min(24, Math.max(8, ...texts.map((row) => (row[c] ?? '').length + 4))),
+    ),
+  );
   let grid = $state<HTMLElement>();
 
   /** At once, so that the next key goes to the cell. */
@@ -71,7 +77,8 @@
       {#each row as cell, c (c)}
         <div role="gridcell">
           <input
-            class="input input-sm m-0.5 w-20 text-center font-(family-name:--font-source)"
+            class="input input-sm m-0.5 text-center font-(family-name:--font-source)"
+            style="width:{widths[c]}ch"
             aria-label="Row {r + 1}, column {c + 1}"
             data-cell="{r}-{c}"
             value={cell}

@@ -42,7 +42,7 @@
     <label class="flex flex-col">
       <span>Kind</span>
       <select
-        class="select select-sm w-full"
+        class="select select-sm w-full truncate"
         value={line.name.text}
         onchange={(event) => setKind(event.currentTarget.value)}
       >
@@ -56,7 +56,7 @@
       <label class="flex flex-col">
         <span>{choice.title}</span>
         <select
-          class="select select-sm w-full"
+          class="select select-sm w-full truncate"
           value={chosen(line, choice)}
           onchange={(event) => change(view, choose(line, choice, event.currentTarget.value))}
         >
@@ -68,7 +68,7 @@
     <label class="flex flex-col">
       <span>Margins</span>
       <select
-        class="select select-sm w-full"
+        class="select select-sm w-full truncate"
         value={margins ?? 'others'}
         onchange={(event) => change(view, setMargins(text, event.currentTarget.value))}
       >
@@ -82,7 +82,7 @@
     <label class="flex flex-col">
       <span>Lines apart</span>
       <select
-        class="select select-sm w-full"
+        class="select select-sm w-full truncate"
         value={spacingOf(text)}
         onchange={(event) => change(view, setSpacing(text, event.currentTarget.value))}
       >
