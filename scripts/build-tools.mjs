@@ -2,7 +2,15 @@
 import { build } from 'esbuild';
 import { existsSync } from 'node:fs';
 
-const programs = ['typeset-thread', 'pdf', 'fill-demo', 'bench', 'screenshots', 'gallery', 'typing-bench'];
+const programs = [
+  'typeset-thread',
+  'pdf',
+  'fill-demo',
+  'bench',
+  'screenshots',
+  'gallery',
+  'typing-bench',
+];
 await build({
   entryPoints: programs.map((name) => `tools/${name}.ts`).filter((file) => existsSync(file)),
   outdir: 'build-tools',

@@ -78,7 +78,7 @@
     view?.dispatch({ effects: setFormulas.of(spans) });
     // Counting takes a moment in a long text, so it waits until the typing pauses.
     const timer = setTimeout(() => {
-      if (view) counts = countsOf(view.state.doc.toString(), Array.from(spans));
+      if (view) counts = countsOf(view.state.doc.toString(), spans);
     }, PAUSE);
     return () => clearTimeout(timer);
   });
@@ -114,6 +114,9 @@
 <style>
   .source :global(.src-command) {
     color: var(--color-info);
+  }
+  .source :global(.src-argument) {
+    color: var(--color-secondary);
   }
   .source :global(.src-environment) {
     color: var(--color-info);

@@ -8,7 +8,7 @@ export interface Counts {
 }
 
 /** Counts words outside formulas and commands. `spans` are starts and ends of the formulas, by turns. */
-export function countsOf(text: string, spans: readonly number[]): Counts {
+export function countsOf(text: string, spans: ArrayLike<number>): Counts {
   const begin = text.indexOf('\\begin{document}');
   const from = begin < 0 ? 0 : begin + '\\begin{document}'.length;
   let prose = '';

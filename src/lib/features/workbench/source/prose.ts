@@ -12,7 +12,7 @@ const VERB = /\\(?:verb|lstinline)\*?([^A-Za-z\s*{])[^\n]*?\1/g;
 const blank = (text: string): string => text.replace(/[^\n]/g, ' ');
 
 /** A text with all that is no prose blanked out, so that places stay: formulas, commands, comments, code. */
-export function proseOf(text: string, base: number, spans: readonly number[]): string {
+export function proseOf(text: string, base: number, spans: ArrayLike<number>): string {
   let prose = text;
   for (let i = 0; i + 1 < spans.length; i += 2) {
     const from = Math.max(0, (spans[i] as number) - base);

@@ -31,20 +31,20 @@ export const knowledge = Facet.define<EngineKnowledge, EngineKnowledge>({
 export const setFormulas = StateEffect.define<Int32Array>();
 
 /** The formulas in the text as it stands: those the engine read, moved along with what is typed. */
-export const formulas = StateField.define<readonly number[]>({
-  create: () => [],
+export const formulas = StateField.define<Int32Array>({
+  create: () => new Int32Array(),
   update(spans, transaction) {
     let next = spans;
     if (transaction.docChanged) next = moved(spans, transaction.changes);
     for (const effect of transaction.effects) {
-      if (effect.is(setFormulas)) next = Array.from(effect.value);
+      if (effect.is(setFormulas)) next = effect.value;
     }
     return next;
   },
 });
 
 /** Places after a change: most lie before or behind all of it, and only those within are looked at closely. */
-function moved(spans: readonly number[], changes: ChangeSet): readonly number[] {
+function moved(spans: Int32Array, changes: ChangeSet): Int32Array {
   let first = Infinity;
   let last = 0;
   changes.iterChangedRanges((from, to) => {
@@ -52,14 +52,18 @@ function moved(spans: readonly number[], changes: ChangeSet): readonly number[] 
     last = Math.max(last, to);
   });
   const by = changes.newLength - changes.length;
-  return spans.map((at, i) =>
-    at < first ? at : at > last ? at + by : changes.mapPos(at, i % 2 === 0 ? -1 : 1),
-  );
+  const out = spans.slice();
+  for (let i = 0; i < out.length; i++) {
+    const at = out[i] as number;
+    if (at > last) out[i] = at + by;
+    else if (at >= first) out[i] = changes.mapPos(at, i % 2 === 0 ? -1 : 1);
+  }
+  return out;
 }
 
 /** The formula a place stands in, its marks included; null in text. */
 export function formulaAt(state: EditorState, at: number): { from: number; to: number } | null {
-  const spans = state.field(formulas, false) ?? [];
+  const spans = state.field(formulas, false) ?? new Int32Array();
   for (let i = 0; i + 1 < spans.length; i += 2) {
     const from = spans[i] as number;
     const to = spans[i + 1] as number;
