@@ -55,6 +55,23 @@ try {
     await p.getByRole('button', { name: 'Symbols' }).click();
     await p.waitForTimeout(800);
   });
+  await picture('figure', '/a/tide-gauge', async (p) => {
+    await p.locator('.cm-content').focus();
+    await p.keyboard.press('Control+Home');
+    await p.keyboard.press('Control+f');
+    await p.keyboard.type('tide-curve');
+    await p.keyboard.press('Enter');
+    await p.keyboard.press('Escape');
+    await p.waitForTimeout(2000);
+  });
+  await picture('sheet', '/a/ferry-notes', async (p) => {
+    await p.getByRole('button', { name: 'All pages, small' }).click();
+    await p.getByRole('button', { name: 'Find on the sheet' }).click();
+    await p.keyboard.type('stationary');
+    await p.waitForTimeout(1200);
+    await p.keyboard.press('Enter');
+    await p.waitForTimeout(1200);
+  });
   await picture('findings', '/a/lamp-signals', clickOn('A pattern of'));
   await picture('lamplight', '/a/ferry-notes', async (p) => {
     await p.getByRole('button', { name: /Light the lamp/ }).click();
