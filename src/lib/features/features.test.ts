@@ -12,7 +12,7 @@ import { blockAt } from './workbench/blockAt';
 import { nearestFinding } from './workbench/needle';
 import { pageTops } from './workbench/sheet/geometry';
 import { blockExtent, sourceAt } from './workbench/sheet/hit';
-import { changedBand } from './workbench/sheet/paint';
+import { changedBand } from './workbench/sheet/changedBand';
 
 const describeFirst = (text: string): PageDescription => {
   const session = typeset(text);

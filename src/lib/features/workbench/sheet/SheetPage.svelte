@@ -2,7 +2,8 @@
   import type { PageDescription } from '@odd-compass/engine';
   import type { Snippet } from 'svelte';
   import type { SightedPage } from '../engine/engineClient.svelte';
-  import { changedBand, paintPage } from './paint';
+  import { changedBand } from './changedBand';
+  import { paintPage } from './paint';
   import type { Drawable } from './pictures.svelte';
   import { textWidth } from './textWidth';
 
