@@ -96,7 +96,8 @@ export function spelling(speller: Speller): Extension {
         }
         const told = update.transactions.some((tr) => tr.effects.some((e) => e.is(looked)));
         if (told) this.mark(update.view);
-        if (update.docChanged || update.viewportChanged || update.selectionSet)
+        const read = update.startState.field(formulas) !== update.state.field(formulas);
+        if (update.docChanged || update.viewportChanged || update.selectionSet || read)
           this.plan(update.view);
       }
       private plan(view: EditorView): void {
