@@ -81,3 +81,4 @@ try {
   await browser.close();
   server.kill();
 }
+process.exit(0);
