@@ -5,7 +5,7 @@ import type { SessionBlock } from './block';
 import { labelsOfKey } from './facts';
 import type { SourceReading } from './reading';
 import { notesOf } from './sourceAdvice';
-import { withoutCode, withoutComments } from './visibleSource';
+import { withoutComments } from './visibleSource';
 import type { Placed } from './wording';
 
 /** Commands that print a word and take the blank behind them. */
@@ -92,36 +92,29 @@ const labelsAsked = ({ laid }: SessionBlock): string[] =>
 
 /** Lines of the preamble that stand in the text. */
 function lateLines(body: readonly SessionBlock[]): Placed[] {
-  const LATE = /\\(usepackage|documentclass)\s*(?:\[[^\]]*\])?\{[^{}]*\}[ \t]*\n?/g;
   const [first] = body;
   const begin = (first?.start ?? 0) + (first?.source.indexOf('\\begin{document}') ?? 0);
-  return body.flatMap(({ start, source }) =>
-    !source.includes('\\usepackage') && !source.includes('\\documentclass')
-      ? []
-      : [...withoutComments(withoutCode(source)).matchAll(LATE)].flatMap((found): Placed[] => {
-          const from = start + found.index;
-          if (from < begin) return [];
-          const line = found[0].trimEnd();
-          const to = from + line.length;
-          const move = [
-            { from: begin, to: begin, text: `${line}\n` },
-            { from, to: from + found[0].length, text: '' },
-          ];
-          const fix = { title: 'Move it to the start', edits: move };
-          const late = found[1] === 'usepackage';
-          return [
-            {
-              start: 0,
-              raw: {
-                code: 'line-too-late',
-                from,
-                to,
-                args: { name: found[1] ?? '' },
-                ...(late ? { fix } : {}),
-              },
-            },
-          ];
-        }),
+  return body.flatMap((block) =>
+    notesOf(block)
+      .loads.filter(({ from }) => block.start + from >= begin)
+      .map(({ what, line, from, to }): Placed => {
+        const at = block.start + from;
+        const edits = [
+          { from: begin, to: begin, text: `${line}\n` },
+          { from: at, to: block.start + to, text: '' },
+        ];
+        const fix = { title: 'Move it to the start', edits };
+        return {
+          start: 0,
+          raw: {
+            code: 'line-too-late',
+            from: at,
+            to: at + line.length,
+            args: { name: what },
+            ...(what === 'usepackage' ? { fix } : {}),
+          },
+        };
+      }),
   );
 }
 

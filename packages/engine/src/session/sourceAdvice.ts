@@ -18,6 +18,13 @@ interface SourceNotes {
   readonly referred: readonly string[];
   readonly title: { readonly from: number; readonly to: number } | null;
   readonly printsTitle: boolean;
+  /** Lines that load packages or name the class, their line's end included. */
+  readonly loads: readonly {
+    readonly what: string;
+    readonly line: string;
+    readonly from: number;
+    readonly to: number;
+  }[];
   readonly beginsDocument: boolean;
 }
 
@@ -59,10 +66,17 @@ function readNotes(block: SessionBlock): SourceNotes {
     ),
     title: title ? { from: title.index, to: title.index + '\\title'.length } : null,
     printsTitle: PRINTS_TITLE.test(plain),
+    loads: [...plain.matchAll(LOADS)].map((found) => ({
+      what: found[1] ?? '',
+      line: found[0].trimEnd(),
+      from: found.index,
+      to: found.index + found[0].length,
+    })),
     beginsDocument: /\\begin\{document\}/.test(plain),
   };
 }
 
+const LOADS = /\\(usepackage|documentclass)\s*(?:\[[^\]]*\])?\{[^{}]*\}[ \t]*\n?/g;
 const OWN_WORD =
   /\\(?:newcommand|renewcommand|providecommand)\*?\s*\{?\\([A-Za-z]+)\}?\s*\{[^{}\\]*[\p{L}\p{N}]\}/gu;
 const SWALLOWED = /\\([A-Za-z]+)[ \t]+(?=[\p{L}\p{N}(])/gu;

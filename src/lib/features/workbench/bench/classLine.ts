@@ -1,3 +1,5 @@
+import { closingBrace } from '../source/structure';
+
 /** An edit of the text. */
 export interface LineEdit {
   readonly from: number;
@@ -135,13 +137,8 @@ export function readPart(text: string, command: string) {
   const found = new RegExp(`\\\\${command}\\s*(?:\\[[^\\]]*\\])?\\{`).exec(text);
   if (!found) return null;
   const from = found.index + found[0].length;
-  let depth = 1;
-  for (let i = from; i < text.length; i++) {
-    if (text[i] === '\\') i++;
-    else if (text[i] === '{') depth++;
-    else if (text[i] === '}' && --depth === 0) return { from, to: i, text: text.slice(from, i) };
-  }
-  return null;
+  const to = closingBrace(text, from - 1);
+  return to === null ? null : { from, to, text: text.slice(from, to) };
 }
 
 /** Where a new line of the preamble goes: before `\begin{document}`, else behind the class line. */

@@ -1,6 +1,11 @@
 import type { EditorState } from '@codemirror/state';
 import { formulaAt } from '../source/sourceFacts';
-import { environmentEnd, openEnvironments, type OpenEnvironment } from '../source/structure';
+import {
+  closingBrace,
+  environmentEnd,
+  openEnvironments,
+  type OpenEnvironment,
+} from '../source/structure';
 import type { Span } from './figure';
 
 /** An environment whose body the bench edits. */
@@ -47,12 +52,8 @@ const NEAR = 20_000;
 function argumentAt(text: string, at: number): Span | null {
   const open = at + (/^\s*/.exec(text.slice(at))?.[0].length ?? 0);
   if (text[open] !== '{') return null;
-  let depth = 0;
-  for (let i = open; i < text.length; i++) {
-    if (text[i] === '{') depth++;
-    else if (text[i] === '}' && --depth === 0) return { from: open + 1, to: i };
-  }
-  return null;
+  const to = closingBrace(text, open);
+  return to === null ? null : { from: open + 1, to };
 }
 
 /** Where what an environment holds starts, behind its arguments, and the one that lists columns. */

@@ -1,3 +1,4 @@
+import { closingBrace } from '../source/structure';
 import type { Span } from './figure';
 
 /** A part of a formula that makes sense by itself, with its parts. */
@@ -62,13 +63,8 @@ function group(text: string, at: number, limit: number): Expression {
 
 /** Behind the brace that closes the one at a place; the limit when none does. */
 function closing(text: string, open: number, limit: number): number {
-  let depth = 0;
-  for (let i = open; i < limit; i++) {
-    if (text[i] === '\\') i++;
-    else if (text[i] === '{') depth++;
-    else if (text[i] === '}' && --depth === 0) return i + 1;
-  }
-  return limit;
+  const at = closingBrace(text, open, limit);
+  return at === null ? limit : at + 1;
 }
 
 /** A command and the arguments in brackets and braces that follow it. */

@@ -1,5 +1,6 @@
 import type { EditorView } from '@codemirror/view';
 import { loading } from '../source/loading';
+import { closingBrace } from '../source/structure';
 
 /** A part of the text: where it stands. */
 export interface Span {
@@ -163,14 +164,8 @@ export interface FloatParts {
 
 /** What stands between the braces that open at a place; null when they are not closed. */
 function braced(text: string, open: number): { from: number; to: number; text: string } | null {
-  let depth = 0;
-  for (let i = open; i < text.length; i++) {
-    if (text[i] === '\\') i++;
-    else if (text[i] === '{') depth++;
-    else if (text[i] === '}' && --depth === 0)
-      return { from: open + 1, to: i, text: text.slice(open + 1, i) };
-  }
-  return null;
+  const to = closingBrace(text, open);
+  return to === null ? null : { from: open + 1, to, text: text.slice(open + 1, to) };
 }
 
 function argumentOf(text: string, command: RegExp): ReturnType<typeof braced> {

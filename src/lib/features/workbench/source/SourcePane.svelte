@@ -94,9 +94,11 @@
   }
 
   function change(to: Taste) {
+    const other = to.spelling !== taste.spelling;
     taste = to;
     if (view) setTaste(view, to);
-    spell();
+    if (other) spell();
+    else speller?.reread();
   }
 </script>
 

@@ -16,6 +16,8 @@ export interface Speller {
   readonly suggest: (word: string) => Promise<readonly string[]>;
   /** Puts a word into the student's own dictionary. */
   readonly add: (word: string) => void;
+  /** The student's own words were changed elsewhere. */
+  readonly reread: () => void;
   readonly close: () => void;
 }
 
@@ -59,6 +61,10 @@ export function openSpeller(
       waiting.set(id, resolve);
       say(request(id));
     });
+  const reread = (): void => {
+    own = new Set(ownWords());
+    ontold();
+  };
   return {
     wrong(words) {
       const fresh = [...new Set(words)].filter((word) => !looked.has(word));
@@ -75,9 +81,9 @@ export function openSpeller(
     suggest: (word) => ask((id) => ({ kind: 'suggest', id, word })),
     add(word) {
       setOwnWords([...ownWords(), word]);
-      own = new Set(ownWords());
-      ontold();
+      reread();
     },
+    reread,
     close: () => worker.terminate(),
   };
 }

@@ -18,6 +18,17 @@ const EDGE = /\\(begin|end)\s*\{([^{}\n]*)\}/g;
 export const withoutComments = (text: string): string =>
   text.replace(/(^|[^\\])%[^\n]*/g, (whole, before: string) => before.padEnd(whole.length, ' '));
 
+/** Where the brace stands that closes the one at a place; null when none does. */
+export function closingBrace(text: string, open: number, limit = text.length): number | null {
+  let depth = 0;
+  for (let i = open; i < limit; i++) {
+    if (text[i] === '\\') i++;
+    else if (text[i] === '{') depth++;
+    else if (text[i] === '}' && --depth === 0) return i;
+  }
+  return null;
+}
+
 /** Environments open at a place, the innermost last. */
 export function openEnvironments(text: string, at: number): OpenEnvironment[] {
   const start = Math.max(0, at - WINDOW);
