@@ -137,6 +137,8 @@ function paintImages(
     }
     const [left = 0, bottom = 0, right = 0, top = 0] = page.imageCrop.subarray(4 * i, 4 * i + 4);
     const [width, height] = [picture.width, picture.height];
+    // Large pictures are drawn small: without this, thin lines in them break up.
+    context.imageSmoothingQuality = 'high';
     // From the unit square with its corner below to one with its corner above.
     context.setTransform(
       a * scale,
