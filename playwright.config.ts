@@ -32,7 +32,7 @@ export default defineConfig({
     env: {
       PORT: String(port),
       HOST: '127.0.0.1',
-      BODY_SIZE_LIMIT: '16M',
+      BODY_SIZE_LIMIT: '110M',
       ODD_COMPASS_DATABASE: 'test-results/e2e.db',
       ODD_COMPASS_ROOT: process.cwd(),
     },

@@ -10,6 +10,9 @@ const programs = [
   'screenshots',
   'gallery',
   'typing-bench',
+  'desk-bench',
+  'course-site',
+  'backup',
 ];
 await build({
   entryPoints: programs.map((name) => `tools/${name}.ts`).filter((file) => existsSync(file)),

@@ -1,10 +1,9 @@
-import type { AssignmentService } from '$lib/server/services/assignments';
-import type { PictureService } from '$lib/server/services/pictures';
+import type { Services } from '$lib/server/compose';
 
 declare global {
   namespace App {
     interface Locals {
-      services: { assignments: AssignmentService; pictures: PictureService };
+      services: Services;
     }
     interface Error {
       message: string;

@@ -1,6 +1,6 @@
-import { filesOf, pageSvg, Session, type PageDescription } from '@odd-compass/engine';
+import { filesOf, pageSvg, pageText, Session, type PageDescription } from '@odd-compass/engine';
 import { parentPort, workerData } from 'node:worker_threads';
-import type { TypesetJob } from '../src/lib/server/typeset/job';
+import type { PagePicture, TypesetJob } from '../src/lib/server/typeset/job';
 import { fontsFrom } from './hostFonts';
 
 /** The thread in which the server typesets one document. */
@@ -9,11 +9,32 @@ const decoder = new TextDecoder('utf-8');
 const files = filesOf(new Map(job.files.map(({ name, bytes }) => [name, bytes])), (bytes) =>
   decoder.decode(bytes),
 );
-const session = new Session({ fonts: fontsFrom(fonts), today: job.today, files });
+const session = new Session({
+  fonts: fontsFrom(fonts),
+  today: job.today,
+  files,
+  file: job.path,
+});
 session.setText(job.text);
 session.settleAll();
-const [first] = session.pages;
+
+function picture(page: PageDescription): PagePicture {
+  const words = pageText(page, session.fonts);
+  const lines = words.map((text, i) => {
+    const [x = 0, y = 0, width = 0, height = 0, depth = 0] = page.lines.subarray(5 * i, 5 * i + 5);
+    return { text, x, y: y - height, width, height: height + depth };
+  });
+  const { width, height } = page;
+  return { svg: pageSvg(page, session.fonts), width, height, lines };
+}
+
+const descriptions = session.pages.map((page) => session.describe(page));
+const pictures = job.pictures ? descriptions.map(picture) : [];
+const [first] = descriptions;
 const pdf = await session.pdf({ title: job.title, author: '' });
-const firstPage = first ? pageSvg(session.describe(first) as PageDescription, session.fonts) : '';
-const toFix = session.findings().filter(({ severity }) => severity !== 'advice').length;
-parentPort?.postMessage({ pdf, firstPage, pages: session.pages.length, toFix });
+const firstPage = first ? pageSvg(first, session.fonts) : '';
+const findings = session.findings();
+const toFix = findings.filter(({ severity }) => severity !== 'advice').length;
+const formulas = [...session.formulaSpans()];
+const pages = descriptions.length;
+parentPort?.postMessage({ pdf, firstPage, pages, toFix, findings, formulas, pictures });

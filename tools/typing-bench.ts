@@ -19,16 +19,16 @@ const PORT = 4331;
 const folder = mkdtempSync(join(tmpdir(), 'odd-compass-typing-'));
 const database = join(folder, 'typing.db');
 const now = new Date().toISOString();
-const { repository } = compose(root, database);
-repository.addCourse({ id: 'bench', code: 'B', title: 'Bench', term: 'Spring' }, 0);
-repository.addAssignment(
+const { courses, assignments } = compose(root, database).repositories;
+courses.add({ id: 'bench', code: 'B', title: 'Bench', term: 'Spring', colour: 'brass' });
+assignments.add(
   {
     id: 'long',
     courseId: 'bench',
     title: 'A long set',
     dueAt: null,
     state: 'draft',
-    content: mathematicalDocument(PAGES).text,
+    texts: [{ path: 'sheet.tex', content: mathematicalDocument(PAGES).text }],
   },
   now,
 );

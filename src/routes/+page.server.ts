@@ -1,5 +1,7 @@
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals }) => ({
-  courses: locals.services.assignments.desk(),
+  courses: locals.services.desk.desk(),
+  deleted: locals.services.desk.deleted(),
+  profile: locals.services.settings.profile(),
 });

@@ -5,4 +5,4 @@
 </script>
 
 <svelte:head><title>Desk · Odd Compass</title></svelte:head>
-<Desk courses={data.courses} />
+<Desk courses={data.courses} deleted={data.deleted} profile={data.profile} />

@@ -1,11 +1,13 @@
-/** Where an assignment stands, as the desk tells it. */
-export type AssignmentState = 'draft' | 'ready' | 'handed-in';
+import type { AssignmentState, Ink, Kind } from './choices';
+
+export type { AssignmentState, Ink, Kind } from './choices';
 
 export interface Course {
   readonly id: string;
   readonly code: string;
   readonly title: string;
   readonly term: string;
+  readonly colour: Ink;
 }
 
 /** An assignment as the desk shows it. */
@@ -13,10 +15,13 @@ export interface AssignmentCard {
   readonly id: string;
   readonly courseId: string;
   readonly title: string;
+  readonly kind: Kind;
   /** ISO 8601, or null when there is no date. */
   readonly dueAt: string | null;
   readonly state: AssignmentState;
-  readonly revision: number;
+  /** Grows with each change of any of its files. */
+  readonly edition: number;
+  readonly archived: boolean;
   /** From the last time it was typeset; null before that. */
   readonly pages: number | null;
   readonly toFix: number | null;
@@ -29,6 +34,15 @@ export interface SourceFile {
   readonly revision: number;
 }
 
+/** A file of an assignment without what is in it; another version is another content. */
+export interface FileInfo {
+  readonly path: string;
+  readonly kind: 'text' | 'picture';
+  readonly version: number;
+  /** Bytes, or characters of a text. */
+  readonly size: number;
+}
+
 /** A picture that came with an assignment; another version is another picture. */
 export interface PictureInfo {
   readonly name: string;
@@ -39,10 +53,40 @@ export interface PictureInfo {
 export interface OpenAssignment {
   readonly id: string;
   readonly title: string;
+  readonly kind: Kind;
   readonly dueAt: string | null;
+  readonly state: AssignmentState;
   readonly course: Course;
+  /** The file that is typeset. */
+  readonly main: SourceFile;
+  /** The file that is written in: the main one, or a part. */
   readonly file: SourceFile;
-  readonly pictures: readonly PictureInfo[];
+  readonly files: readonly FileInfo[];
+  readonly posting: Posting | null;
+}
+
+/** What the course site said about an assignment when its handout was taken. */
+export interface Posting {
+  readonly site: string;
+  readonly id: string;
+  readonly title: string;
+  /** The numbers of its problems, in order: "1", "2", "3a". */
+  readonly problems: readonly string[];
+  readonly rules: HandInRules;
+}
+
+/** What a course takes. */
+export interface HandInRules {
+  /** Endings without the dot. */
+  readonly kinds: readonly string[];
+  /** Bytes, all files together. */
+  readonly largest: number;
+  readonly mostPages: number | null;
+  /** ISO 8601. */
+  readonly deadline: string;
+  readonly latePolicy: string;
+  /** Minutes after the deadline in which a hand-in is still taken. */
+  readonly lateMinutes: number;
 }
 
 /** The answer to a save: the new revision, or what stands there instead. */
@@ -52,7 +96,18 @@ export type SaveOutcome =
 
 /** A course and its assignments, as the desk lists them. */
 export interface DeskCourse extends Course {
+  readonly archived: boolean;
   readonly assignments: readonly AssignmentCard[];
+}
+
+/** Where a search found something. */
+export interface SearchHit {
+  readonly assignmentId: string;
+  readonly title: string;
+  readonly course: string;
+  readonly path: string;
+  /** The place in its surroundings; what was found stands between \u0001 and \u0002. */
+  readonly excerpt: string;
 }
 
 /** The state in a student's words. */

@@ -98,7 +98,8 @@ export class WorkerHost {
     ]);
     const fonts = (file: FontFile): Uint8Array | null => this.fonts.get(file) ?? null;
     this.today = request.today;
-    this.session = new Session({ fonts, today: request.today, files, keepLastGood: true });
+    const { today, file = 'sheet.tex' } = request;
+    this.session = new Session({ fonts, today, file, files, keepLastGood: true });
     this.session.setText(request.text);
     this.revision = request.revision;
   }

@@ -20,6 +20,8 @@ export type Request =
       readonly revision: number;
       readonly today: CalendarDate;
       readonly fontBase: string;
+      /** The name of the text among the files, for findings. */
+      readonly file?: string;
       readonly files: readonly FileAddress[];
     }
   /** The other files of the assignment from now on. */

@@ -9,8 +9,11 @@
     settled: boolean;
     view: EditorView | null;
     ongo: (offset: number) => void;
+    /** Of the other files of the assignment. */
+    elsewhere: readonly Finding[];
+    onelsewhere: (finding: Finding) => void;
   }
-  let { findings, settled, view, ongo }: Props = $props();
+  let { findings, elsewhere, settled, view, ongo, onelsewhere }: Props = $props();
 
   const GRADES: Readonly<Record<Finding['severity'], string>> = {
     broken: 'missing from the page',
@@ -58,7 +61,7 @@
     </label>
     <button class="btn btn-sm" onclick={() => dialog?.close()}>Close</button>
   </div>
-  {#if findings.length === 0}
+  {#if findings.length === 0 && elsewhere.length === 0}
     <p class="px-4 py-6">
       {settled
         ? 'Nothing to fix, and nothing to know. All well.'
@@ -83,6 +86,21 @@
               >{finding.fix.title}</button
             >
           {/if}
+        </li>
+      {/each}
+      {#each elsewhere as finding, i (i)}
+        <li class="flex flex-wrap items-start gap-3 border-b border-base-300 px-4 py-2">
+          <button
+            class="btn btn-sm font-normal"
+            onclick={() => {
+              dialog?.close();
+              onelsewhere(finding);
+            }}>in {finding.file}</button
+          >
+          <div class="min-w-0 flex-1">
+            <p><strong>{finding.message}</strong> {finding.cause}</p>
+            <p class="text-secondary">{GRADES[finding.severity]}</p>
+          </div>
         </li>
       {/each}
     </ol>

@@ -1,7 +1,10 @@
 <script lang="ts">
   import type { EditorView } from '@codemirror/view';
-  import type { OpenAssignment, PictureInfo } from '$lib/domain/assignment';
+  import type { FileInfo, OpenAssignment } from '$lib/domain/assignment';
+  import { editBetween } from '@odd-compass/engine/edits';
   import type { TextEdit } from '@odd-compass/engine';
+  import { goto } from '$app/navigation';
+  import { engineName, folderOf } from '$lib/domain/fileName';
   import { onMount } from 'svelte';
   import LampButton from '$lib/ui/LampButton.svelte';
   import Bench from './bench/Bench.svelte';
@@ -12,15 +15,24 @@
   import FindingsList from './FindingsList.svelte';
   import Needle from './Needle.svelte';
   import Seam from './seam/Seam.svelte';
-  import { keptDraft, Saver } from './saving/saver.svelte';
+  import FilesDrawer from './files/FilesDrawer.svelte';
+  import FragmentsDrawer from './fragments/FragmentsDrawer.svelte';
+  import { browserDrafts, isWindowOpen, windowName } from './saving/drafts';
+  import HandbookDrawer from './HandbookDrawer.svelte';
+  import { fileKey, Saver } from './saving/saver.svelte';
   import type { SheetGeometry } from './sheet/geometry';
-  import { addPicture, pictureFiles } from './pictureStore';
+  import { addFile, engineFiles } from './assignmentFiles';
   import { blockExtent, type PictureBox } from './sheet/hit';
   import { Pictures } from './sheet/pictures.svelte';
   import Sheet from './sheet/Sheet.svelte';
   import SourcePane from './source/SourcePane.svelte';
 
-  let { assignment }: { assignment: OpenAssignment } = $props();
+  interface Props {
+    assignment: OpenAssignment;
+    /** A place in the source to go to at once. */
+    at?: number | null;
+  }
+  let { assignment, at = null }: Props = $props();
 
   /** Least width of either side, CSS pixels. */
   const LEAST = 320;
@@ -39,29 +51,73 @@
   let sheetWidth = $state<number | null>(null);
   let folded = $state(false);
   let follow = $state(false);
-  let pictures = $state.raw<readonly PictureInfo[]>([]);
-  /** Why a picture was not taken. */
+  let files = $state.raw<readonly FileInfo[]>([]);
+  let filesDrawer = $state<ReturnType<typeof FilesDrawer>>();
+  let handbook = $state<ReturnType<typeof HandbookDrawer>>();
+  let fragments = $state<ReturnType<typeof FragmentsDrawer>>();
+  /** Why a file was not taken. */
   let refused = $state<string | null>(null);
   const drawn = new Pictures();
+  const isPicture = (name: string): boolean => /\.(png|jpe?g|svg|pdf)$/i.test(name);
   let frame = 0;
 
+  const isPart = $derived(assignment.file.path !== assignment.main.path);
+  const addresses = $derived(engineFiles(assignment, files));
+
   onMount(() => {
-    const { id, file } = assignment;
-    const draft = keptDraft(id);
-    const unsent = draft !== null && draft.content !== file.content;
-    text = (unsent ? draft.content : file.content).replace(/\r\n?/g, '\n');
-    pictures = assignment.pictures;
-    const opened = new EngineClient(text, pictureFiles(id, pictures));
-    drawn.load(pictureFiles(id, pictures));
-    const saves = new Saver(id, unsent ? draft.revision : file.revision);
-    engine = opened;
-    saver = saves;
-    if (unsent) saves.change(() => text);
+    files = assignment.files;
+    let left = false;
+    void openText(() => left);
     return () => {
-      void saves.flush();
-      opened.close();
+      left = true;
+      void saver?.flush().then(() => saver?.close());
+      engine?.close();
     };
   });
+
+  /** Opens the text: as the server has it, or as an earlier visit left it that could not send it. */
+  async function openText(isLeft: () => boolean) {
+    const { id, file, main } = assignment;
+    const name = await windowName();
+    const drafts = browserDrafts(isWindowOpen);
+    const draft = await drafts.left(fileKey(id, file.path), name).catch(() => null);
+    if (isLeft()) return;
+    const unsent = draft !== null && draft.content !== file.content;
+    text = unsent ? draft.content : file.content;
+    const part = isPart ? { path: engineName(main.path, file.path), text } : null;
+    const whole = isPart ? main.content : text;
+    const opened = { path: engineName(main.path, main.path), text: whole, part };
+    engine = new EngineClient(opened, addresses);
+    drawn.load(addresses);
+    saver = new Saver(id, file, {
+      drafts,
+      window: name,
+      onmerge: takeMerged,
+      onsaved: (version) => isPart && tellVersion(version),
+    });
+    if (unsent) saver.resume(draft);
+  }
+
+  /** The engine reads a part that it has by its address only, when it is saved. */
+  function tellVersion(version: number) {
+    const { path } = assignment.file;
+    files = files.map((file) => (file.path === path ? { ...file, version } : file));
+    if (engine?.readsBySaving) engine.setFiles(addresses);
+  }
+
+  /** Other files than before: the engine and the sheet look at them again. */
+  function takeFiles(now: readonly FileInfo[]) {
+    files = now;
+    engine?.setFiles(addresses);
+    drawn.load(addresses);
+  }
+
+  /** What another window wrote comes in where it differs, so that the caret stays. */
+  function takeMerged(both: string) {
+    if (!view) return;
+    const edit = editBetween(view.state.doc.toString(), both);
+    if (edit) view.dispatch({ changes: { from: edit.from, to: edit.to, insert: edit.text } });
+  }
 
   const litBlock = $derived.by(() => {
     if (!engine) return null;
@@ -137,8 +193,7 @@
 
   function takeTheirs() {
     const theirs = saver?.takeTheirs();
-    if (theirs === undefined || !view) return;
-    view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: theirs } });
+    if (theirs !== undefined) takeMerged(theirs);
   }
 
   /** The PDF is made from what is saved, so what was just typed is saved first. */
@@ -154,17 +209,20 @@
     if (!view) return;
     refused = null;
     for (const file of given) {
-      const outcome = await addPicture(assignment.id, file);
+      const outcome = await addFile(assignment.id, file);
       if (typeof outcome === 'string') {
         refused = `${file.name}: ${outcome}`;
         continue;
       }
-      pictures = [...pictures.filter(({ name }) => name !== outcome.name), outcome];
-      const files = pictureFiles(assignment.id, pictures);
-      engine?.setFiles(files);
-      drawn.load(files);
-      insertFigure(view, outcome.name, at);
+      takeFiles([...files.filter(({ path }) => path !== outcome.path), outcome]);
+      if (outcome.kind === 'picture') insertFigure(view, outcome.path, at);
     }
+  }
+
+  /** Goes to a place of another file. */
+  function goElsewhere({ file, from }: { readonly file: string; readonly from: number }) {
+    const path = folderOf(assignment.main.path) + file;
+    void goto(`/a/${assignment.id}?file=${encodeURIComponent(path)}&at=${from}`);
   }
 
   /** A picture was drawn to another width on the page: its command says so. */
@@ -191,13 +249,17 @@
 />
 
 <div class="flex h-dvh min-w-[960px] flex-col">
-  <header class="flex items-center gap-4 border-b border-base-300 bg-base-100 px-4 py-1.5">
+  <header class="flex items-center gap-1.5 border-b border-base-300 bg-base-100 px-4 py-1.5">
     <nav aria-label="Where you are" class="flex min-w-0 items-baseline gap-2">
       <a href="/" class="link-hover link">Desk</a>
       <span aria-hidden="true">/</span>
-      <span class="truncate">{assignment.course.title}</span>
-      <span aria-hidden="true">/</span>
+      <span class="truncate max-[1200px]:hidden">{assignment.course.title}</span>
+      <span aria-hidden="true" class="max-[1200px]:hidden">/</span>
       <h1 class="truncate text-lg font-bold">{assignment.title}</h1>
+      {#if isPart}
+        <span aria-hidden="true">/</span>
+        <span class="truncate">{assignment.file.path}</span>
+      {/if}
     </nav>
     <p class="ml-auto whitespace-nowrap" role="status" data-testid="status">
       {statusWords} · {pageCount === 1 ? '1 page' : `${pageCount} pages`}
@@ -205,19 +267,28 @@
     {#if engine}
       <Needle findings={engine.findings} {caret} {settled} ongo={go} />
       <button
-        class="btn btn-sm"
+        class="btn btn-ghost btn-sm px-2"
         title="All that was found (F8)"
         onclick={() => findingsList?.toggle()}>List</button
       >
       <FindingsList
         bind:this={findingsList}
         findings={engine.findings}
+        elsewhere={engine.findingsElsewhere}
         {settled}
         {view}
         ongo={go}
+        onelsewhere={goElsewhere}
       />
     {/if}
+    <button class="btn btn-ghost btn-sm px-2" onclick={() => filesDrawer?.open()}>Files</button>
+    <button class="btn btn-ghost btn-sm px-2" onclick={() => fragments?.open()}>Fragments</button>
+    <button class="btn btn-ghost btn-sm px-2" title="F1" onclick={() => handbook?.open()}
+      >Handbook</button
+    >
+    <a class="btn btn-ghost btn-sm px-2" href="/a/{assignment.id}/versions">Earlier</a>
     <LampButton />
+    <a class="btn btn-sm" href="/a/{assignment.id}/hand-in">Hand in</a>
     <a
       class="btn btn-primary btn-sm"
       href="/a/{assignment.id}/pdf"
@@ -229,8 +300,8 @@
   {#if saver?.status === 'conflict'}
     <div class="flex items-center gap-4 border-b border-error bg-base-200 px-4 py-2" role="alert">
       <p class="flex-1">
-        This sheet was changed in another window while you wrote here. Nothing is lost: choose which
-        one goes on.
+        The same lines were changed in another window while you wrote here. Nothing is lost: choose
+        which one goes on; the other stays among the earlier versions.
       </p>
       <button class="btn btn-sm" onclick={takeTheirs}>Take the other one</button>
       <button class="btn btn-primary btn-sm" onclick={() => saver?.keepMine()}>Keep this one</button
@@ -251,6 +322,21 @@
       <button class="btn btn-sm" onclick={() => location.reload()}>Try again</button>
     </div>
   {/if}
+  <FilesDrawer
+    bind:this={filesDrawer}
+    id={assignment.id}
+    main={assignment.main.path}
+    open={assignment.file.path}
+    onfiles={takeFiles}
+    flush={() => saver?.flush() ?? Promise.resolve(true)}
+  />
+  <HandbookDrawer bind:this={handbook} {view} {engine} />
+  <FragmentsDrawer
+    bind:this={fragments}
+    {view}
+    title={assignment.title}
+    words={engine?.words ?? []}
+  />
   <main class="flex min-h-0 flex-1">
     {#if engine && saver}
       <div
@@ -301,14 +387,17 @@
             move();
           }}
           onpictures={takePictures}
-          onready={(opened) => (view = opened)}
+          onready={(opened) => {
+            view = opened;
+            if (at !== null) go(at);
+          }}
         />
         {#if view}
           <Bench
             {view}
             {engine}
             {moved}
-            pictures={pictureFiles(assignment.id, pictures)}
+            pictures={addresses.filter(({ name }) => isPicture(name))}
             onpictures={takePictures}
             ongo={go}
           />

@@ -1,15 +1,16 @@
-import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, isNotNull, isNull, lt } from 'drizzle-orm';
 import type {
   AssignmentCard,
+  AssignmentState,
   Course,
-  DeskCourse,
+  Kind,
   OpenAssignment,
-  SaveOutcome,
+  Posting,
 } from '../../domain/assignment';
 import type { Db } from '../db/connection';
 import { assignments, courses, files, typesettings } from '../db/schema';
 
-/** The file that is typeset. */
+/** The name of the main file of what begins here. */
 export const MAIN_FILE = 'sheet.tex';
 
 export interface NewAssignment {
@@ -17,178 +18,182 @@ export interface NewAssignment {
   readonly courseId: string;
   readonly title: string;
   readonly dueAt: string | null;
-  readonly state: 'draft' | 'ready' | 'handed-in';
-  readonly content: string;
+  readonly kind?: Kind;
+  readonly state: AssignmentState;
+  readonly mainPath?: string;
+  readonly posting?: Posting | null;
+  readonly texts: readonly { readonly path: string; readonly content: string }[];
 }
 
-/** A main file with what is needed to typeset it. */
-export interface StoredFile {
+/** What can be said anew of an assignment. */
+export interface AssignmentChange {
+  readonly title?: string;
+  readonly dueAt?: string | null;
+  readonly kind?: Kind;
+  readonly courseId?: string;
+  readonly state?: AssignmentState;
+  readonly mainPath?: string;
+  readonly archivedAt?: string | null;
+  readonly deletedAt?: string | null;
+}
+
+/** An assignment without its files. */
+export interface AssignmentRow {
   readonly id: string;
-  readonly content: string;
-  readonly revision: number;
+  readonly courseId: string;
   readonly title: string;
+  readonly kind: Kind;
+  readonly dueAt: string | null;
+  readonly state: AssignmentState;
+  readonly mainPath: string;
+  readonly edition: number;
+  readonly deletedAt: string | null;
+  readonly posting: Posting | null;
+}
+
+/** An assignment with its course. */
+export interface Particulars extends Omit<OpenAssignment, 'main' | 'file' | 'files'> {
+  readonly mainPath: string;
 }
 
 export interface StoredTypesetting {
-  readonly revision: number;
+  readonly edition: number;
   readonly pdf: Buffer;
   readonly firstPage: string;
   readonly pages: number;
   readonly toFix: number;
 }
 
-/** The only SQL about courses, assignments and their files. */
+/** The only SQL about assignments: their particulars, and how they were typeset. */
 export function assignmentRepository(db: Db) {
   return {
-    addCourse(course: Course, position: number): void {
-      db.insert(courses)
-        .values({ ...course, position })
-        .run();
-    },
-
-    addAssignment(given: NewAssignment, now: string): void {
-      const { content, ...assignment } = given;
+    add(given: NewAssignment, now: string): void {
+      const { texts, posting = null, ...assignment } = given;
       db.transaction((tx) => {
         tx.insert(assignments)
-          .values({ ...assignment, updatedAt: now })
+          .values({ ...assignment, updatedAt: now, posting: posting && JSON.stringify(posting) })
           .run();
-        tx.insert(files)
-          .values({
-            id: `${given.id}-main`,
-            assignmentId: given.id,
-            path: MAIN_FILE,
-            content,
-            updatedAt: now,
-          })
-          .run();
+        for (const { path, content } of texts)
+          tx.insert(files)
+            .values({
+              id: `${given.id}/${path}`,
+              assignmentId: given.id,
+              path,
+              content,
+              updatedAt: now,
+            })
+            .run();
       });
     },
 
-    clear(): void {
-      db.delete(courses).run();
-    },
-
-    isEmpty(): boolean {
-      return db.select({ id: courses.id }).from(courses).limit(1).all().length === 0;
-    },
-
-    desk(): DeskCourse[] {
-      const cards = new Map<string, AssignmentCard[]>();
-      const latest = sql`(select max(t.revision) from ${typesettings} t where t.file_id = ${files.id})`;
-      const rows = db
-        .select({
-          id: assignments.id,
-          courseId: assignments.courseId,
-          title: assignments.title,
-          dueAt: assignments.dueAt,
-          state: assignments.state,
-          revision: files.revision,
-          pages: typesettings.pages,
-          toFix: typesettings.toFix,
-        })
-        .from(assignments)
-        .innerJoin(files, and(eq(files.assignmentId, assignments.id), eq(files.path, MAIN_FILE)))
-        .leftJoin(
-          typesettings,
-          and(eq(typesettings.fileId, files.id), eq(typesettings.revision, latest)),
-        )
-        .orderBy(asc(assignments.dueAt), asc(assignments.title))
-        .all();
-      for (const row of rows) cards.set(row.courseId, [...(cards.get(row.courseId) ?? []), row]);
-      return db
+    /** Of one id; null when there is none, or it was deleted. */
+    find(id: string): AssignmentRow | null {
+      const row = db
         .select()
-        .from(courses)
-        .orderBy(asc(courses.position))
-        .all()
-        .map(({ id, code, title, term }) => ({
-          id,
-          code,
-          title,
-          term,
-          assignments: cards.get(id) ?? [],
-        }));
+        .from(assignments)
+        .where(and(eq(assignments.id, id), isNull(assignments.deletedAt)))
+        .get();
+      return row ? { ...row, posting: readPosting(row.posting) } : null;
     },
 
-    open(id: string): Omit<OpenAssignment, 'pictures'> | null {
+    /** Is there one of this id, deleted ones counted? */
+    exists: (id: string): boolean =>
+      db.select({ id: assignments.id }).from(assignments).where(eq(assignments.id, id)).get() !==
+      undefined,
+
+    /** With its course; null when there is none. */
+    particulars(id: string): Particulars | null {
       const row = db
         .select()
         .from(assignments)
         .innerJoin(courses, eq(courses.id, assignments.courseId))
-        .innerJoin(files, and(eq(files.assignmentId, assignments.id), eq(files.path, MAIN_FILE)))
-        .where(eq(assignments.id, id))
+        .where(and(eq(assignments.id, id), isNull(assignments.deletedAt)))
         .get();
       if (!row) return null;
-      const { code, title, term } = row.courses;
-      const { path, content, revision } = row.files;
+      const { id: courseId, code, title, term, colour } = row.courses;
+      const course: Course = { id: courseId, code, title, term, colour };
+      const { kind, dueAt, state, mainPath } = row.assignments;
       return {
         id,
         title: row.assignments.title,
-        dueAt: row.assignments.dueAt,
-        course: { id: row.courses.id, code, title, term },
-        file: { path, content, revision },
+        kind,
+        dueAt,
+        state,
+        mainPath,
+        course,
+        posting: readPosting(row.assignments.posting),
       };
     },
 
-    mainFile(id: string): StoredFile | null {
-      return (
-        db
-          .select({
-            id: files.id,
-            content: files.content,
-            revision: files.revision,
-            title: assignments.title,
-          })
-          .from(files)
-          .innerJoin(assignments, eq(assignments.id, files.assignmentId))
-          .where(and(eq(files.assignmentId, id), eq(files.path, MAIN_FILE)))
-          .get() ?? null
-      );
+    /** False when there is no such assignment. */
+    change(id: string, to: AssignmentChange): boolean {
+      return db.update(assignments).set(to).where(eq(assignments.id, id)).run().changes === 1;
     },
 
-    /** Saves if nobody saved since `revision`; the check and the write are one statement. */
-    save(id: string, revision: number, content: string, now: string): SaveOutcome | null {
-      return db.transaction((tx) => {
-        const where = and(eq(files.assignmentId, id), eq(files.path, MAIN_FILE));
-        const changed = tx
-          .update(files)
-          .set({ content, revision: revision + 1, updatedAt: now })
-          .where(and(where, eq(files.revision, revision)))
-          .run();
-        if (changed.changes === 1) {
-          tx.update(assignments).set({ updatedAt: now }).where(eq(assignments.id, id)).run();
-          return { kind: 'saved', revision: revision + 1 };
-        }
-        const there = tx.select().from(files).where(where).get();
-        return there
-          ? { kind: 'conflict', revision: there.revision, content: there.content }
-          : null;
-      });
+    /** All that are not deleted, what is due first in front, those without a date last. */
+    cards(): AssignmentCard[] {
+      return db
+        .select({
+          id: assignments.id,
+          courseId: assignments.courseId,
+          title: assignments.title,
+          kind: assignments.kind,
+          dueAt: assignments.dueAt,
+          state: assignments.state,
+          edition: assignments.edition,
+          archivedAt: assignments.archivedAt,
+          pages: typesettings.pages,
+          toFix: typesettings.toFix,
+        })
+        .from(assignments)
+        .leftJoin(typesettings, eq(typesettings.assignmentId, assignments.id))
+        .where(isNull(assignments.deletedAt))
+        .orderBy(asc(isNull(assignments.dueAt)), asc(assignments.dueAt), asc(assignments.title))
+        .all()
+        .map(({ archivedAt, ...card }) => ({ ...card, archived: archivedAt !== null }));
     },
 
-    typesetting(fileId: string, revision: number): StoredTypesetting | null {
-      const where = and(eq(typesettings.fileId, fileId), eq(typesettings.revision, revision));
+    /** Deleted ones that can still be put back, the last one first. */
+    deleted(): { readonly id: string; readonly title: string; readonly deletedAt: string }[] {
+      return db
+        .select({
+          id: assignments.id,
+          title: assignments.title,
+          deletedAt: assignments.deletedAt,
+        })
+        .from(assignments)
+        .where(isNotNull(assignments.deletedAt))
+        .all()
+        .map((row) => ({ ...row, deletedAt: row.deletedAt ?? '' }))
+        .sort((a, b) => b.deletedAt.localeCompare(a.deletedAt));
+    },
+
+    /** Takes away for good what was deleted before a time. */
+    purge(before: string): void {
+      db.delete(assignments).where(lt(assignments.deletedAt, before)).run();
+    },
+
+    typesetting(id: string, edition: number): StoredTypesetting | null {
+      const where = and(eq(typesettings.assignmentId, id), eq(typesettings.edition, edition));
       return db.select().from(typesettings).where(where).get() ?? null;
     },
 
-    /** Keeps the typeset form of a revision; those of older revisions go. */
-    keepTypesetting(fileId: string, made: StoredTypesetting, now: string): void {
-      db.transaction((tx) => {
-        tx.insert(typesettings)
-          .values({ fileId, ...made, madeAt: now })
-          .onConflictDoNothing()
-          .run();
-        const old = tx
-          .select({ id: typesettings.id })
-          .from(typesettings)
-          .where(eq(typesettings.fileId, fileId))
-          .orderBy(desc(typesettings.revision))
-          .offset(1)
-          .limit(1000)
-          .all();
-        for (const { id } of old) tx.delete(typesettings).where(eq(typesettings.id, id)).run();
-      });
+    /** Keeps the typeset form of an edition, in the place of an older one. */
+    keepTypesetting(id: string, made: StoredTypesetting, now: string): void {
+      const values = { ...made, madeAt: now };
+      db.insert(typesettings)
+        .values({ assignmentId: id, ...values })
+        .onConflictDoUpdate({
+          target: typesettings.assignmentId,
+          set: values,
+          setWhere: lt(typesettings.edition, made.edition),
+        })
+        .run();
     },
   };
 }
+
+const readPosting = (json: string | null): Posting | null =>
+  json === null ? null : (JSON.parse(json) as Posting);
 
 export type AssignmentRepository = ReturnType<typeof assignmentRepository>;

@@ -1,7 +1,8 @@
-import { and, asc, eq, inArray, sql } from 'drizzle-orm';
-import type { PictureInfo } from '../../domain/assignment';
+import { and, asc, eq, sql } from 'drizzle-orm';
+import type { FileInfo, PictureInfo } from '../../domain/assignment';
 import type { Db } from '../db/connection';
-import { assignments, files, pictures, typesettings } from '../db/schema';
+import { assignments, pictures } from '../db/schema';
+import { countChange } from './edition';
 
 export interface StoredPicture extends PictureInfo {
   readonly bytes: Buffer;
@@ -12,14 +13,18 @@ export function pictureRepository(db: Db) {
   const named = (assignmentId: string, name: string) =>
     and(eq(pictures.assignmentId, assignmentId), eq(pictures.name, name));
   return {
-    /** Name and version of each, in the order of their names. */
-    list(assignmentId: string): PictureInfo[] {
+    list(assignmentId: string): FileInfo[] {
       return db
-        .select({ name: pictures.name, version: pictures.version })
+        .select({
+          path: pictures.name,
+          version: pictures.version,
+          size: sql<number>`length(${pictures.bytes})`,
+        })
         .from(pictures)
         .where(eq(pictures.assignmentId, assignmentId))
         .orderBy(asc(pictures.name))
-        .all();
+        .all()
+        .map((row) => ({ ...row, kind: 'picture' }));
     },
 
     all(assignmentId: string): StoredPicture[] {
@@ -41,7 +46,7 @@ export function pictureRepository(db: Db) {
       );
     },
 
-    /** Keeps a picture, in the place of one of the same name; what was typeset without it goes. Null when there is no such assignment. */
+    /** Keeps a picture, in the place of one of the same name. Null when there is no such assignment. */
     put(assignmentId: string, name: string, bytes: Buffer, now: string): PictureInfo | null {
       return db.transaction((tx) => {
         const owner = tx.select().from(assignments).where(eq(assignments.id, assignmentId)).get();
@@ -53,13 +58,30 @@ export function pictureRepository(db: Db) {
             set: { bytes, updatedAt: now, version: sql`${pictures.version} + 1` },
           })
           .run();
-        const own = tx
-          .select({ id: files.id })
-          .from(files)
-          .where(eq(files.assignmentId, assignmentId));
-        tx.delete(typesettings).where(inArray(typesettings.fileId, own)).run();
-        const kept = tx.select().from(pictures).where(named(assignmentId, name)).get();
+        countChange(tx, assignmentId, now);
+        const kept = tx
+          .select({ version: pictures.version })
+          .from(pictures)
+          .where(named(assignmentId, name))
+          .get();
         return { name, version: kept?.version ?? 1 };
+      });
+    },
+
+    rename(assignmentId: string, name: string, to: string, now: string): void {
+      db.transaction((tx) => {
+        tx.update(pictures)
+          .set({ name: to, updatedAt: now })
+          .where(named(assignmentId, name))
+          .run();
+        countChange(tx, assignmentId, now);
+      });
+    },
+
+    remove(assignmentId: string, name: string, now: string): void {
+      db.transaction((tx) => {
+        tx.delete(pictures).where(named(assignmentId, name)).run();
+        countChange(tx, assignmentId, now);
       });
     },
   };

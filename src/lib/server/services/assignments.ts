@@ -1,53 +1,70 @@
-import type { DeskCourse, OpenAssignment, SaveOutcome } from '../../domain/assignment';
+import type { OpenAssignment, SaveOutcome } from '../../domain/assignment';
 import type { SaveRequest } from '../../domain/schemas';
 import type { AssignmentRepository, StoredTypesetting } from '../repositories/assignments';
+import type { FileRepository } from '../repositories/files';
 import type { PictureRepository } from '../repositories/pictures';
 import type { Typesetter } from '../typeset/typesetter';
+import { jobOf, snapshotOf } from './snapshot';
+import type { VersionService } from './versions';
 
 /** A typeset assignment and the title it goes by. */
 export interface TypesetAssignment extends StoredTypesetting {
   readonly title: string;
 }
 
-/** What can be done with assignments. The clock is passed in. */
-export function assignmentService(
-  repository: AssignmentRepository,
-  pictures: PictureRepository,
-  typesetter: Typesetter,
-  now: () => Date,
-) {
-  return {
-    desk: (): DeskCourse[] => repository.desk(),
-    open(id: string): OpenAssignment | null {
-      const found = repository.open(id);
-      return found && { ...found, pictures: pictures.list(id) };
-    },
-    save: (id: string, { revision, content }: SaveRequest): SaveOutcome | null =>
-      repository.save(id, revision, content, now().toISOString()),
+interface Parts {
+  readonly assignments: AssignmentRepository;
+  readonly files: FileRepository;
+  readonly pictures: PictureRepository;
+  readonly versions: Pick<VersionService, 'beforeSave'>;
+  readonly typesetter: Typesetter;
+  readonly now: () => Date;
+}
 
-    /** The PDF of the text as it is now; made once for each revision. Null when there is no such assignment. */
+/** What the workbench does with an assignment: open it, save its files, typeset it. The clock is passed in. */
+export function assignmentService(parts: Parts) {
+  const { assignments, files, pictures, versions, typesetter, now } = parts;
+  return {
+    /** With one of its texts to write in, the main one unless another is named; null when either is not there. */
+    open(id: string, path: string | null): OpenAssignment | null {
+      const row = assignments.find(id);
+      const found = row && assignments.particulars(id);
+      const main = row && files.find(id, row.mainPath);
+      const file = path === null ? main : files.find(id, path);
+      if (!found || !main || !file) return null;
+      const { mainPath: _, ...about } = found;
+      return { ...about, main, file, files: [...files.list(id), ...pictures.list(id)] };
+    },
+
+    /** What there is to say of it without its files; null when there is no such assignment. */
+    particulars: (id: string) => assignments.particulars(id),
+
+    /** Null when there is no such file. */
+    save(id: string, { path, revision, content }: SaveRequest): SaveOutcome | null {
+      const row = assignments.find(id);
+      if (!row) return null;
+      versions.beforeSave(row, path, content);
+      const outcome = files.save(id, path, revision, content, now().toISOString());
+      // Who goes on writing after handing in writes a draft; what was handed in stays as it is.
+      if (outcome?.kind === 'saved' && row.state === 'handed-in')
+        assignments.change(id, { state: 'draft' });
+      return outcome;
+    },
+
+    /** The PDF of the files as they are now; made once for each edition. Null when there is no such assignment. */
     async typeset(id: string): Promise<TypesetAssignment | null> {
-      const file = repository.mainFile(id);
-      if (!file) return null;
-      const kept = repository.typesetting(file.id, file.revision);
-      if (kept) return { ...kept, title: file.title };
-      const made = await typesetter.typeset({
-        text: file.content,
-        title: file.title,
-        today: dateOf(now()),
-        files: pictures.all(id).map(({ name, bytes }) => ({ name, bytes })),
-      });
-      const stored: StoredTypesetting = { revision: file.revision, ...made };
-      repository.keepTypesetting(file.id, stored, now().toISOString());
-      return { ...stored, title: file.title };
+      const row = assignments.find(id);
+      if (!row) return null;
+      const { title, edition } = row;
+      const kept = assignments.typesetting(id, edition);
+      if (kept) return { ...kept, title };
+      const job = jobOf(snapshotOf(files, pictures, id, row.mainPath), title, now());
+      const { pdf, firstPage, pages, toFix } = await typesetter.typeset(job);
+      const stored: StoredTypesetting = { edition, pdf, firstPage, pages, toFix };
+      assignments.keepTypesetting(id, stored, now().toISOString());
+      return { ...stored, title };
     },
   };
 }
 
 export type AssignmentService = ReturnType<typeof assignmentService>;
-
-const dateOf = (date: Date) => ({
-  year: date.getFullYear(),
-  month: date.getMonth() + 1,
-  day: date.getDate(),
-});

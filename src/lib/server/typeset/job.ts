@@ -1,12 +1,33 @@
-import type { CalendarDate } from '@odd-compass/engine';
+import type { CalendarDate, Finding } from '@odd-compass/engine';
 
 /** What the typesetting thread is given. */
 export interface TypesetJob {
   readonly text: string;
+  /** The path of the text within its assignment. */
+  readonly path: string;
   readonly title: string;
   readonly today: CalendarDate;
-  /** Pictures and whatever else the text may ask for. */
+  /** Pictures, parts and whatever else the text may ask for. */
   readonly files: readonly { readonly name: string; readonly bytes: Uint8Array }[];
+  /** Are all pages wanted as pictures, with what they say? */
+  readonly pictures?: boolean;
+}
+
+/** A line of a page: its words, and where it stands in big points (`y` is its top). */
+export interface PageLine {
+  readonly text: string;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** A page as a picture, with its lines. */
+export interface PagePicture {
+  readonly svg: string;
+  readonly width: number;
+  readonly height: number;
+  readonly lines: readonly PageLine[];
 }
 
 /** What it gives back. `toFix` counts findings that are more than advice. */
@@ -15,4 +36,9 @@ export interface TypesetResult {
   readonly firstPage: string;
   readonly pages: number;
   readonly toFix: number;
+  readonly findings: readonly Finding[];
+  /** Starts and ends of the formulas of the text, by turns. */
+  readonly formulas: readonly number[];
+  /** Empty unless they were wanted. */
+  readonly pictures: readonly PagePicture[];
 }

@@ -1,10 +1,17 @@
-import { error } from '@sveltejs/kit';
-import { assignmentId } from '$lib/domain/schemas';
+import { filePath } from '$lib/domain/schemas';
+import { checked, found, idOr404 } from '$lib/server/input';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = ({ params, locals }) => {
-  const id = assignmentId.validate(params.id);
-  const assignment = id.error ? null : locals.services.assignments.open(id.value as string);
-  if (!assignment) error(404, 'There is no such assignment.');
-  return { assignment };
+/** The assignment with the file to write in; `?at=` is a place in it to go to. */
+export const load: PageServerLoad = ({ params, locals, url }) => {
+  const id = idOr404(params.id);
+  const asked = url.searchParams.get('file');
+  const path = asked === null ? null : checked(filePath, asked);
+  const { assignments } = locals.services;
+  const thing = path === null ? 'assignment' : 'file';
+  const at = Number(url.searchParams.get('at'));
+  return {
+    assignment: found(assignments.open(id, path), thing),
+    at: Number.isInteger(at) && at > 0 ? at : null,
+  };
 };

@@ -2,9 +2,10 @@
   import { Workbench } from '$lib/features/workbench';
 
   let { data } = $props();
+  const { assignment } = $derived(data);
 </script>
 
-<svelte:head><title>{data.assignment.title} · Odd Compass</title></svelte:head>
-{#key data.assignment.id}
-  <Workbench assignment={data.assignment} />
+<svelte:head><title>{assignment.title} · Odd Compass</title></svelte:head>
+{#key `${assignment.id} ${assignment.file.path}`}
+  <Workbench {assignment} at={data.at} />
 {/key}

@@ -91,13 +91,13 @@ export const CHOICES: readonly ClassChoice[] = [
 ];
 
 export const KINDS: readonly (readonly [name: string, words: string])[] = [
-  ['article', 'article: sections, for most sets'],
-  ['report', 'report: chapters, title page'],
-  ['book', 'book: chapters, left and right pages'],
+  ['article', 'article: sections'],
+  ['report', 'report: chapters'],
+  ['book', 'book: left and right'],
   ['letter', 'letter'],
   ['beamer', 'slides'],
-  ['amsart', 'article of a mathematics journal'],
-  ['proc', 'proceedings in two columns'],
+  ['amsart', 'journal article'],
+  ['proc', 'proceedings'],
 ];
 
 /** Other names that some write for an option that stands by itself. */

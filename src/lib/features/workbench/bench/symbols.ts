@@ -43,6 +43,9 @@ Phi:Greek capital|Psi:Greek capital|Omega:Greek capital, sample space, domain|ve
     .map((entry) => [entry.slice(0, entry.indexOf(':')), entry.slice(entry.indexOf(':') + 1)]),
 );
 
+/** More words for what a sign means; '' when there are none. */
+export const meaningOf = (name: string): string => MEANINGS[name] ?? '';
+
 /** Groups to leaf through, by the class of what is in them. */
 export const GROUPS: Readonly<Record<string, readonly string[]>> = {
   Greek:

@@ -12,6 +12,7 @@ import type {
   Word,
 } from '@odd-compass/engine/worker';
 import { afterPaint } from '../afterPaint';
+import { blockWithin, factsWithin, partWindow } from './partWindow';
 import type { EngineKnowledge } from '../source/sourceFacts';
 import EngineWorker from './engine.worker?worker';
 
@@ -24,12 +25,21 @@ export interface SightedPage {
 
 const MOST_GLIMPSES = 200;
 
+/** What is opened: the text that is typeset, and the part of it that is written in, if it is not the whole. */
+export interface OpenedText {
+  readonly path: string;
+  readonly text: string;
+  readonly part: { readonly path: string; readonly text: string } | null;
+}
+
 /** What the sheet can be asked, kept up to date by the worker. */
 export class EngineClient {
   pages = $state.raw<readonly PageInfo[]>([]);
   sighted = $state.raw<ReadonlyMap<number, SightedPage>>(new Map());
   blocks = $state.raw<ReadonlyMap<number, BlockPlace>>(new Map());
+  /** Of the file that is written in, and of the others. */
   findings = $state.raw<readonly Finding[]>([]);
+  findingsElsewhere = $state.raw<readonly Finding[]>([]);
   outline = $state.raw<readonly OutlineEntry[]>([]);
   blockStarts = $state.raw<readonly number[]>([]);
   blockPages = $state.raw<readonly number[]>([]);
@@ -52,6 +62,11 @@ export class EngineClient {
   private readonly worker: Worker;
   private files: readonly string[] = [];
   private viewed = '';
+  /** Where the file that is written in begins in the engine's text, and its length; null when the engine does not have it there. */
+  private base: number | null = 0;
+  private length: number;
+  private readonly path: string;
+  private readonly mainPath: string;
   /** Edits so far; `revision` follows when the last one is on the screen. */
   private edited = 1;
   /** Answers that came while the echo of a key was on its way. */
@@ -61,7 +76,14 @@ export class EngineClient {
   private readonly seeking = new Map<number, (places: readonly FoundPlace[]) => void>();
   private readonly waiting = new Map<number, (glimpse: Glimpse | null) => void>();
 
-  constructor(text: string, files: readonly FileAddress[]) {
+  constructor(opened: OpenedText, files: readonly FileAddress[]) {
+    const { path, part } = opened;
+    const window = part && partWindow(opened.text, part.path, part.text);
+    const text = window?.text ?? opened.text;
+    this.base = part ? (window?.base ?? null) : 0;
+    this.length = (part ?? opened).text.length;
+    this.path = part?.path ?? path;
+    this.mainPath = path;
     this.worker = new EngineWorker();
     this.worker.onmessage = (event: MessageEvent<Response>) => this.hear(event.data);
     this.revision = 1;
@@ -69,14 +91,27 @@ export class EngineClient {
     const today = { year: now.getFullYear(), month: now.getMonth() + 1, day: now.getDate() };
     const fontBase = `${location.origin}/fonts/`;
     this.files = files.map(({ name }) => name);
-    this.say({ kind: 'open', text, revision: 1, today, fontBase, files });
+    this.say({ kind: 'open', text, revision: 1, today, fontBase, file: path, files });
     this.say({ kind: 'vocabulary' });
+  }
+
+  /** Is the file that is written in read by its address, when it is saved? */
+  get readsBySaving(): boolean {
+    return this.base === null;
   }
 
   /** Edits, each one's offsets counted after those before it. What follows from them here waits for the echo of the key. */
   edit(edits: readonly TextEdit[]): void {
+    const { base } = this;
+    // What is no part of the engine's text reaches it when it is saved.
+    if (base === null) return;
     this.edited++;
-    this.say({ kind: 'edit', edits, revision: this.edited });
+    for (const { from, to, text } of edits) this.length += text.length - (to - from);
+    const placed =
+      base === 0
+        ? edits
+        : edits.map(({ from, to, text }) => ({ from: from + base, to: to + base, text }));
+    this.say({ kind: 'edit', edits: placed, revision: this.edited });
     this.echo.ask();
   }
 
@@ -162,16 +197,7 @@ export class EngineClient {
       this.seeking.delete(response.id);
       return;
     }
-    if (response.kind === 'facts') {
-      this.findings = response.findings;
-      this.outline = response.outline;
-      this.blockStarts = response.blockStarts;
-      this.blockPages = response.blockPages;
-      this.labels = response.labels;
-      this.formulas = response.formulas;
-      this.factsRevision = response.revision;
-      return;
-    }
+    if (response.kind === 'facts') return this.takeFacts(response);
     for (const { font, glyph, path } of response.outlines) {
       this.outlines.set(font * 65536 + glyph, new Path2D(path));
     }
@@ -181,13 +207,35 @@ export class EngineClient {
       if (description && text) this.kept.set(key, { key, description, text });
       const page = this.kept.get(key);
       if (page) sighted.set(index, page);
-      for (const place of places) blocks.set(place.id, place);
+      for (const place of places) {
+        const mine = this.base === 0 ? place : this.within(place);
+        if (mine) blocks.set(place.id, mine);
+      }
     }
     this.forget(response.pages);
     this.pages = response.pages;
     this.sighted = sighted;
     this.blocks = blocks;
     this.pagesRevision = response.revision;
+  }
+
+  private within(place: BlockPlace): BlockPlace | null {
+    return this.base === null ? null : blockWithin(place, this.base, this.length);
+  }
+
+  private takeFacts(all: Extract<Response, { kind: 'facts' }>): void {
+    const { base, path, length, mainPath } = this;
+    // A part that the engine's text does not hold has no extents in it.
+    const facts =
+      base === 0 ? all : factsWithin(all, { base: base ?? Infinity, length, path, mainPath });
+    this.findings = facts.findings.filter(({ file }) => file === path);
+    this.findingsElsewhere = facts.findings.filter(({ file }) => file !== path);
+    this.outline = facts.outline;
+    this.blockStarts = facts.blockStarts;
+    this.blockPages = facts.blockPages;
+    this.labels = facts.labels;
+    this.formulas = facts.formulas;
+    this.factsRevision = facts.revision;
   }
 
   /** Pages that are no longer in the document, once many have gathered. The worker never sends a page twice, so those in it stay. */

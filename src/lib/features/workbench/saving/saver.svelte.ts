@@ -1,4 +1,6 @@
-import type { SaveOutcome } from '$lib/domain/assignment';
+import type { SaveOutcome, SourceFile } from '$lib/domain/assignment';
+import type { Draft, Drafts } from './drafts';
+import { merged } from './merge';
 
 /** How the source stands between here and the server. */
 export type SaveStatus = 'saved' | 'saving' | 'waiting' | 'conflict';
@@ -10,43 +12,64 @@ const DRAFT_PAUSE = 120;
 /** After a failure, tries again after this long. */
 const RETRY = 2000;
 
-const draftKey = (id: string): string => `odd-compass-draft-${id}`;
+/** What a saver needs of its surroundings. */
+export interface SaverSurroundings {
+  readonly drafts: Drafts;
+  /** The name of this window. */
+  readonly window: string;
+  /** What another window wrote was merged in: the text is this now. */
+  readonly onmerge: (text: string) => void;
+  /** The server has a new revision. */
+  readonly onsaved?: (revision: number) => void;
+}
 
-/** What was typed and not yet taken by the server, kept in this browser. */
-export interface Draft {
+/** What a saved file is called among drafts, and between windows. */
+export const fileKey = (assignment: string, path: string): string => `${assignment} ${path}`;
+
+/** Said by a window when the server has taken its text. */
+interface Saved {
+  readonly file: string;
   readonly revision: number;
   readonly content: string;
 }
 
-/** The draft that an earlier visit could not send, or null. */
-export function keptDraft(id: string): Draft | null {
-  try {
-    const draft: unknown = JSON.parse(localStorage.getItem(draftKey(id)) ?? 'null');
-    if (draft && typeof draft === 'object' && 'content' in draft && 'revision' in draft)
-      return draft as Draft;
-  } catch {
-    // What cannot be read is no draft.
-  }
-  return null;
-}
-
-/** Saves what is typed, a moment after it is typed, one request at a time. */
+/**
+ * Saves what is typed, a moment after it is typed, one request at a time. What another
+ * window saved is merged with what is here; only where both changed the same lines the
+ * writer is asked.
+ */
 export class Saver {
   status = $state<SaveStatus>('saved');
-  /** What another window saved first. */
+  /** What another window saved, in the same lines. */
   theirs = $state<string | null>(null);
   private revision: number;
+  /** The text that the server has, as far as is known here. */
+  private base: string;
+  private readonly key: string;
   /** What waits to be saved; put together when it is needed. */
   private waiting: (() => string) | null = null;
   private timer: ReturnType<typeof setTimeout> | null = null;
   private draftTimer: ReturnType<typeof setTimeout> | null = null;
   private sending: Promise<void> | null = null;
+  private readonly others: BroadcastChannel | null;
 
   constructor(
-    private readonly id: string,
-    revision: number,
+    private readonly assignment: string,
+    private readonly file: SourceFile,
+    private readonly around: SaverSurroundings,
   ) {
+    this.revision = file.revision;
+    this.base = file.content;
+    this.key = fileKey(assignment, file.path);
+    this.others = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(this.key);
+    if (this.others) this.others.onmessage = ({ data }: MessageEvent<Saved>) => this.hear(data);
+  }
+
+  /** Goes on from what an earlier visit could not send. */
+  resume({ base, revision, content }: Draft): void {
+    this.base = base;
     this.revision = revision;
+    this.change(() => content);
   }
 
   /** The text is now what this gives. */
@@ -66,7 +89,7 @@ export class Saver {
     return this.status === 'saved';
   }
 
-  /** Settles a conflict by what is here: it is saved over the other. */
+  /** Settles a conflict by what is here: it is saved over the other, which stays among the earlier versions. */
   keepMine(): void {
     this.theirs = null;
     this.status = 'saving';
@@ -87,11 +110,15 @@ export class Saver {
     this.draftTimer = null;
     const content = this.waiting?.();
     if (content === undefined) return;
-    try {
-      localStorage.setItem(draftKey(this.id), JSON.stringify({ revision: this.revision, content }));
-    } catch {
-      // The browser's store is full: the server still has all but the last moments.
-    }
+    const { key: file, base, revision, around } = this;
+    // When the browser's store is full the server still has all but the last moments.
+    around.drafts
+      .keep({ file, window: around.window, base, revision, content })
+      .catch(() => undefined);
+  }
+
+  close(): void {
+    this.others?.close();
   }
 
   private forget(): void {
@@ -99,7 +126,7 @@ export class Saver {
     this.draftTimer = null;
     this.waiting = null;
     this.status = 'saved';
-    localStorage.removeItem(draftKey(this.id));
+    this.around.drafts.forget(this.key, this.around.window).catch(() => undefined);
   }
 
   private plan(delay: number): void {
@@ -119,11 +146,12 @@ export class Saver {
     const asked = this.waiting;
     if (asked === null || this.status === 'conflict') return;
     const content = asked();
+    if (content === this.base) return this.forget();
     try {
-      const answer = await fetch(`/a/${this.id}/source`, {
+      const answer = await fetch(`/a/${this.assignment}/source`, {
         method: 'PUT',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ revision: this.revision, content }),
+        body: JSON.stringify({ path: this.file.path, revision: this.revision, content }),
         keepalive: content.length < 30_000,
       });
       if (!answer.ok && answer.status !== 409) throw new Error(String(answer.status));
@@ -136,17 +164,41 @@ export class Saver {
   }
 
   private settle(outcome: SaveOutcome, sent: string, asked: () => string): void {
-    this.revision = outcome.revision;
-    if (outcome.kind === 'conflict' && outcome.content !== sent) {
-      this.theirs = outcome.content;
-      this.status = 'conflict';
-      return;
-    }
+    const { revision } = outcome;
+    if (outcome.kind === 'conflict' && outcome.content !== sent)
+      return this.mergeWith({ file: this.key, revision, content: outcome.content });
+    this.revision = revision;
+    this.base = sent;
+    this.around.onsaved?.(revision);
+    if (outcome.kind === 'saved')
+      this.others?.postMessage({ file: this.key, revision, content: sent } satisfies Saved);
     if (this.waiting !== asked) {
       this.keep();
       this.plan(0);
       return;
     }
     this.forget();
+  }
+
+  /** Another window has saved. */
+  private hear(saved: Saved): void {
+    if (saved.revision > this.revision && this.status !== 'conflict' && !this.sending)
+      this.mergeWith(saved);
+  }
+
+  /** What is here with what another window saved: together where they can be, else the writer is asked. */
+  private mergeWith({ revision, content: theirs }: Saved): void {
+    const mine = this.waiting?.() ?? this.base;
+    const both = merged(this.base, mine, theirs);
+    this.revision = revision;
+    if (both === null) {
+      this.theirs = theirs;
+      this.status = 'conflict';
+      return;
+    }
+    this.base = theirs;
+    // The editor says of its new text that it changed, and so it is sent.
+    if (both !== mine) this.around.onmerge(both);
+    else this.plan(0);
   }
 }

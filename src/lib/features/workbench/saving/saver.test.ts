@@ -1,16 +1,21 @@
+import 'fake-indexeddb/auto';
+import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { keptDraft, Saver } from './saver.svelte';
+import { browserDrafts, type Draft, type Drafts } from './drafts';
+import { merged } from './merge';
+import { fileKey, Saver } from './saver.svelte';
+
+interface Sent {
+  path: string;
+  revision: number;
+  content: string;
+}
 
 /** A server that answers as told, and what it was sent. */
-function server(
-  answer: (body: {
-    revision: number;
-    content: string;
-  }) => { status: number; body: unknown } | Error,
-) {
-  const sent: { revision: number; content: string }[] = [];
+function server(answer: (body: Sent) => { status: number; body: unknown } | Error) {
+  const sent: Sent[] = [];
   vi.stubGlobal('fetch', async (_url: string, init: { body: string }) => {
-    const body = JSON.parse(init.body) as { revision: number; content: string };
+    const body = JSON.parse(init.body) as Sent;
     sent.push(body);
     const said = answer(body);
     if (said instanceof Error) throw said;
@@ -23,14 +28,40 @@ const saves = ({ revision }: { revision: number }) => ({
   body: { kind: 'saved', revision: revision + 1 },
 });
 
+/** Drafts in memory. */
+function memory(): Drafts & { kept: Map<string, Omit<Draft, 'at'>> } {
+  const kept = new Map<string, Omit<Draft, 'at'>>();
+  return {
+    kept,
+    keep: async (draft) => void kept.set(draft.file, draft),
+    forget: async (file) => void kept.delete(file),
+    left: async () => null,
+  };
+}
+
+const BASE = 'one\ntwo\nthree\nfour\nfive';
+/** A saver of one file, in the state that a window has just opened it in. */
+function opened(content = BASE) {
+  const drafts = memory();
+  const texts: string[] = [];
+  const saver: Saver = new Saver(
+    'a',
+    { path: 'sheet.tex', revision: 1, content },
+    {
+      drafts,
+      window: 'w',
+      onmerge: (text) => {
+        texts.push(text);
+        saver.change(() => text);
+      },
+    },
+  );
+  return { saver, drafts, texts, draft: () => drafts.kept.get(fileKey('a', 'sheet.tex')) };
+}
+
 beforeEach(() => {
-  const kept = new Map<string, string>();
-  vi.stubGlobal('localStorage', {
-    getItem: (key: string) => kept.get(key) ?? null,
-    setItem: (key: string, value: string) => void kept.set(key, value),
-    removeItem: (key: string) => void kept.delete(key),
-  });
   vi.useFakeTimers();
+  vi.stubGlobal('BroadcastChannel', undefined);
 });
 afterEach(() => {
   vi.useRealTimers();
@@ -40,17 +71,17 @@ afterEach(() => {
 describe('saving as typed', () => {
   it('waits for a pause, sends the last text, and forgets the draft', async () => {
     const sent = server(saves);
-    const saver = new Saver('a', 1);
+    const { saver, draft } = opened();
     saver.change(() => 'one');
     saver.change(() => 'two');
     await vi.advanceTimersByTimeAsync(130);
-    expect([saver.status, keptDraft('a')?.content]).toEqual(['saving', 'two']);
+    expect([saver.status, draft()?.content, draft()?.base]).toEqual(['saving', 'two', BASE]);
     await vi.advanceTimersByTimeAsync(300);
-    expect(sent).toEqual([{ revision: 1, content: 'two' }]);
-    expect([saver.status, keptDraft('a')]).toEqual(['saved', null]);
+    expect(sent).toEqual([{ path: 'sheet.tex', revision: 1, content: 'two' }]);
+    expect([saver.status, draft()]).toEqual(['saved', undefined]);
   });
   it('flushes what waits, and what is typed meanwhile, one request after another', async () => {
-    const saver = new Saver('a', 1);
+    const { saver } = opened();
     const sent = server((body) => {
       if (body.content === 'one') saver.change(() => 'two');
       return saves(body);
@@ -65,51 +96,121 @@ describe('saving as typed', () => {
   it('keeps the text while the server is away, and sends it when it is back', async () => {
     let away = true;
     server((body) => (away ? new Error('away') : saves(body)));
-    const saver = new Saver('a', 1);
+    const { saver, draft } = opened();
     saver.change(() => 'kept');
     expect(await saver.flush()).toBe(false);
-    expect([saver.status, keptDraft('a')]).toEqual(['waiting', { revision: 1, content: 'kept' }]);
+    expect([saver.status, draft()?.content]).toEqual(['waiting', 'kept']);
     away = false;
     await vi.advanceTimersByTimeAsync(2500);
     expect(saver.status).toBe('saved');
   });
+  it('sends nothing when the text is what the server has', async () => {
+    const sent = server(saves);
+    const { saver } = opened();
+    saver.change(() => BASE);
+    expect(await saver.flush()).toBe(true);
+    expect(sent).toEqual([]);
+  });
+  it('goes on from a draft of an earlier visit', async () => {
+    const sent = server(saves);
+    const { saver } = opened('newer');
+    saver.resume({ file: 'f', window: 'old', base: BASE, revision: 4, content: 'left', at: 0 });
+    await saver.flush();
+    expect(sent).toEqual([{ path: 'sheet.tex', revision: 4, content: 'left' }]);
+  });
 });
 
 describe('another window saved first', () => {
-  const conflict = { status: 409, body: { kind: 'conflict', revision: 5, content: 'theirs' } };
-  it('asks, and can keep what is here', async () => {
+  const theirs = BASE.replace('five', 'five, theirs');
+  const conflict = (content: string) => ({
+    status: 409,
+    body: { kind: 'conflict', revision: 5, content },
+  });
+  it('what both wrote in other lines is put together and saved', async () => {
     let first = true;
-    const sent = server((body) => (first ? ((first = false), conflict) : saves(body)));
-    const saver = new Saver('a', 1);
-    saver.change(() => 'mine');
+    const sent = server((body) => (first ? ((first = false), conflict(theirs)) : saves(body)));
+    const { saver, texts } = opened();
+    saver.change(() => BASE.replace('one', 'one, mine'));
     await saver.flush();
-    expect([saver.status, saver.theirs]).toEqual(['conflict', 'theirs']);
-    saver.change(() => 'mine and more');
+    await vi.advanceTimersByTimeAsync(500);
+    const both = 'one, mine\ntwo\nthree\nfour\nfive, theirs';
+    expect(texts).toEqual([both]);
+    expect(sent.at(-1)).toMatchObject({ revision: 5, content: both });
+    expect(saver.status).toBe('saved');
+  });
+  it('asks where both wrote in the same lines, and can keep what is here', async () => {
+    let first = true;
+    const sent = server((body) => (first ? ((first = false), conflict(theirs)) : saves(body)));
+    const { saver } = opened();
+    const mine = BASE.replace('five', 'five, mine');
+    saver.change(() => mine);
+    await saver.flush();
+    expect([saver.status, saver.theirs]).toEqual(['conflict', theirs]);
+    saver.change(() => `${mine} and more`);
     await vi.advanceTimersByTimeAsync(1000);
     expect(sent.length).toBe(1);
     saver.keepMine();
     await vi.advanceTimersByTimeAsync(10);
-    expect(sent.at(-1)).toEqual({ revision: 5, content: 'mine and more' });
+    expect(sent.at(-1)).toMatchObject({ revision: 5, content: `${mine} and more` });
     expect(saver.status).toBe('saved');
   });
   it('can take what is there', async () => {
-    server(() => conflict);
-    const saver = new Saver('a', 1);
-    saver.change(() => 'mine');
+    server(() => conflict(theirs));
+    const { saver, draft } = opened();
+    saver.change(() => BASE.replace('five', 'five, mine'));
     await saver.flush();
-    expect(saver.takeTheirs()).toBe('theirs');
-    expect([saver.status, keptDraft('a')]).toEqual(['saved', null]);
+    expect(saver.takeTheirs()).toBe(theirs);
+    expect([saver.status, draft()]).toEqual(['saved', undefined]);
   });
   it('does not ask when both saved the same', async () => {
-    server(() => ({ status: 409, body: { kind: 'conflict', revision: 5, content: 'same' } }));
-    const saver = new Saver('a', 1);
+    server(() => conflict('same'));
+    const { saver } = opened();
     saver.change(() => 'same');
     await saver.flush();
     expect(saver.status).toBe('saved');
   });
 });
 
-it('a draft that cannot be read is none', () => {
-  localStorage.setItem('odd-compass-draft-a', '{');
-  expect(keptDraft('a')).toBeNull();
+describe('putting two texts together', () => {
+  const lines = fc.array(fc.constantFrom('a', 'b', 'c', 'd'), { minLength: 1, maxLength: 8 });
+  it('takes over what only one side changed, whichever it is', () => {
+    fc.assert(
+      fc.property(lines, lines, (base, other) => {
+        const [before, after] = [base.join('\n'), other.join('\n')];
+        expect(merged(before, before, after)).toBe(after);
+        expect(merged(before, after, before)).toBe(after);
+        expect(merged(before, after, after)).toBe(after);
+      }),
+    );
+  });
+  it('loses no line that a side added far from what the other changed', () => {
+    fc.assert(
+      fc.property(lines, fc.nat(7), (base, at) => {
+        const before = ['start', ...base, 'middle', ...base, 'end'];
+        const mine = [...before];
+        mine.splice(1 + (at % base.length), 0, 'mine');
+        const both = merged(before.join('\n'), mine.join('\n'), [...before, 'theirs'].join('\n'));
+        if (both === null) return;
+        expect(both.split('\n')).toContain('mine');
+        expect(both.split('\n')).toContain('theirs');
+      }),
+    );
+  });
+});
+
+describe('drafts in the browser', () => {
+  beforeEach(() => vi.useRealTimers());
+  it('of windows that are closed are found again, the last one first; of open ones they are left alone', async () => {
+    const drafts = browserDrafts(async (name) => name === 'open');
+    const draft = { file: 'f', base: '', revision: 1, content: 'x' };
+    await drafts.keep({ ...draft, window: 'open' });
+    expect(await drafts.left('f', 'me')).toBeNull();
+    await drafts.keep({ ...draft, window: 'closed', content: 'older' });
+    await new Promise((resolve) => setTimeout(resolve, 5));
+    await drafts.keep({ ...draft, window: 'me', content: 'newer' });
+    expect((await drafts.left('f', 'me'))?.content).toBe('newer');
+    await drafts.forget('f', 'me');
+    expect((await drafts.left('f', 'me'))?.content).toBe('older');
+    expect(await drafts.left('other', 'me')).toBeNull();
+  });
 });

@@ -1,0 +1,1 @@
+export { default as HandIn } from './HandIn.svelte';

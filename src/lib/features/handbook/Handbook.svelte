@@ -1,0 +1,57 @@
+<script lang="ts">
+  import type { Glimpse, Word } from '@odd-compass/engine/worker';
+  import { CHAPTERS, findEntries, type Chapter } from './entries';
+  import HandbookEntry from './HandbookEntry.svelte';
+
+  interface Props {
+    words: readonly Word[];
+    glimpse: (source: string, preamble: string) => Promise<Glimpse | null>;
+    meaning: (name: string) => string;
+    /** Puts an example into the sheet; without one, examples are copied. */
+    oninsert?: (word: Word) => void;
+  }
+  let { words, glimpse, meaning, oninsert }: Props = $props();
+
+  const AT_ONCE = 40;
+  let question = $state('');
+  let chapter = $state<Chapter | null>(null);
+  let shown = $state(AT_ONCE);
+  const found = $derived(findEntries(words, question, chapter, meaning));
+</script>
+
+<div class="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2">
+  <label class="min-w-64 flex-1">
+    What do you want to write?
+    <input
+      class="input input-sm mt-1 w-full"
+      type="search"
+      placeholder="subset or equal, table rules, \frac"
+      bind:value={question}
+      oninput={() => (shown = AT_ONCE)}
+    />
+  </label>
+  <label>
+    Where
+    <select class="select select-sm mt-1 block w-44" bind:value={chapter}>
+      <option value={null}>anywhere</option>
+      {#each CHAPTERS as one (one)}<option value={one}>{one}</option>{/each}
+    </select>
+  </label>
+</div>
+<p class="mb-2 text-sm text-secondary" role="status">
+  {words.length === 0
+    ? 'Opening the handbook…'
+    : found.length === 0
+      ? 'No entry has these words. Try others for the same thing.'
+      : found.length === 1
+        ? '1 entry'
+        : `${found.length} entries`}
+</p>
+<ul class="divide-y divide-base-300">
+  {#each found.slice(0, shown) as word (`${word.kind} ${word.name} ${word.package}`)}
+    <li><HandbookEntry {word} {glimpse} {oninsert} /></li>
+  {/each}
+</ul>
+{#if found.length > shown}
+  <button class="btn btn-sm mt-3" onclick={() => (shown += 4 * AT_ONCE)}>Show more</button>
+{/if}

@@ -1,0 +1,74 @@
+import type { Word } from '@odd-compass/engine/worker';
+import { FOR } from './meanings';
+
+/** Chapters of the handbook, in the order they are read. */
+export const CHAPTERS = [
+  'in formulas',
+  'in text',
+  'environments',
+  'packages',
+  'kinds of document',
+] as const;
+export type Chapter = (typeof CHAPTERS)[number];
+
+export function chapterOf({ kind, where }: Word): Chapter {
+  if (kind === 'package') return 'packages';
+  if (kind === 'class') return 'kinds of document';
+  if (kind === 'environment') return 'environments';
+  return where === 'text' ? 'in text' : 'in formulas';
+}
+
+/** How a word is written, with places for its arguments. */
+export function shapeOf({ kind, name, signature }: Word): string {
+  if (kind === 'package') return `\\usepackage{${name}}`;
+  if (kind === 'class') return `\\documentclass{${name}}`;
+  const places = [...signature]
+    .map((letter) => ({ s: '', o: '[…]', m: '{…}', M: '{…}' })[letter] ?? '')
+    .join('');
+  return kind === 'environment'
+    ? `\\begin{${name}}${places} … \\end{${name}}`
+    : `\\${name}${places}`;
+}
+
+/**
+ * The entries that a question means, the nearest first: by the name, its beginning, then by
+ * the words of what it does and of what it is for (`meaning` gives more words for a name).
+ */
+export function findEntries(
+  words: readonly Word[],
+  question: string,
+  chapter: Chapter | null,
+  meaning: (name: string) => string,
+): Word[] {
+  const asked = question.toLowerCase().replace(/^\\/, '').trim();
+  const terms = asked.split(/\s+/).filter((term) => term !== '');
+  const inChapter = words.filter((word) => chapter === null || chapterOf(word) === chapter);
+  if (terms.length === 0) return [...inChapter].sort((a, b) => a.name.localeCompare(b.name, 'en'));
+  return inChapter
+    .map((word) => ({ word, rank: rankOf(word, asked, terms, meaning(word.name)) }))
+    .filter(({ rank }) => rank !== null)
+    .sort(
+      (a, b) => (a.rank as number) - (b.rank as number) || a.word.name.length - b.word.name.length,
+    )
+    .map(({ word }) => word);
+}
+
+function rankOf(
+  word: Word,
+  asked: string,
+  terms: readonly string[],
+  meaning: string,
+): number | null {
+  const name = word.name.toLowerCase();
+  if (name === asked) return 0;
+  if (name.startsWith(asked)) return 1;
+  const said =
+    `${word.description} ${meaning} ${FOR[word.name] ?? ''} ${word.package}`.toLowerCase();
+  const starts = (term: string): boolean =>
+    new RegExp(`\\b${term.replace(/[^\p{L}\p{N}]/gu, '\\$&')}`, 'u').test(said);
+  if (terms.every(starts)) return 2;
+  const has = (term: string): boolean => name.includes(term) || said.includes(term);
+  if (terms.every(has)) return 3;
+  // One word too many is forgiven.
+  return terms.length > 1 && terms.filter(has).length === terms.length - 1 ? 4 : null;
+}

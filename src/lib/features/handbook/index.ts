@@ -1,0 +1,1 @@
+export { default as Handbook } from './Handbook.svelte';

@@ -1,0 +1,1 @@
+export { default as Start } from './Start.svelte';

@@ -1,0 +1,1 @@
+export { default as Versions } from './Versions.svelte';
