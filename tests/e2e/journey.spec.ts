@@ -13,7 +13,7 @@ test('open a sheet, type, see the page change, make a mistake, have it explained
   await expect(page.getByRole('heading', { name: 'Chains and Timetables' })).toBeVisible();
   expect(await accessibility(page)).toEqual([]);
 
-  await page.getByRole('link', { name: 'Three harbours' }).click();
+  await page.getByRole('heading', { name: 'Three harbours' }).click();
   await expect(sheet(page)).toContainText('A ferry leaves each morning');
   await expect(page.getByTestId('needle')).toContainText('all well');
 
@@ -75,14 +75,24 @@ test('two windows on one sheet never overwrite each other silently', async ({ pa
   await other.goto('/a/signal-induction');
   await expect(sheet(page)).toContainText('lighthouses');
   await expect(sheet(other)).toContainText('lighthouses');
+  // In other lines: both have both.
   await caretBehind(page, 'two lighthouses');
   await page.keyboard.type(' first');
   await saved(page);
-  await caretBehind(other, 'of the bay');
-  await other.keyboard.type(' second');
+  await expect(source(other)).toContainText('two lighthouses first');
+  // In one line, at once: the writer is asked.
+  await other.route('**/source', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await route.continue();
+  });
+  await caretBehind(other, 'two lighthouses first');
+  await other.keyboard.type(' THERE');
+  await caretBehind(page, 'two lighthouses');
+  await page.keyboard.type(' HERE');
+  await saved(page);
   await expect(other.getByRole('alert')).toContainText('changed in another window');
   await other.getByRole('button', { name: 'Take the other one' }).click();
-  await expect(source(other)).toContainText('two lighthouses first');
+  await expect(source(other)).toContainText('two lighthouses HERE first');
 });
 
 test('what is typed while the server does not answer is kept and sent later', async ({ page }) => {
@@ -166,12 +176,16 @@ test('the page on the screen is the page of the PDF', async ({ page }) => {
 });
 
 test('input that is no save is refused with a sentence', async ({ request, baseURL }) => {
-  const put = (data: unknown, origin = baseURL ?? '') =>
+  const put = (data: object, origin = baseURL ?? '') =>
     request.put('/a/tide-gauge/source', { data, headers: { origin } });
   const answer = await put({ revision: 'one' });
   expect(answer.status()).toBe(400);
   expect(await answer.text()).toContain('could not be understood');
-  expect((await put({ revision: 1, content: 'x' }, 'http://elsewhere.example')).status()).toBe(403);
+  expect(
+    (
+      await put({ path: 'sheet.tex', revision: 1, content: 'x' }, 'http://elsewhere.example')
+    ).status(),
+  ).toBe(403);
   expect((await request.get('/a/no-such-sheet')).status()).toBe(404);
   expect((await request.get('/a/no-such-sheet/pdf')).status()).toBe(404);
 });

@@ -50,19 +50,24 @@
         >
         {#each chart.piles as pile, i (pile.card.id)}
           <a href="/a/{pile.card.id}" aria-label={said[i]}>
-            <title>{said[i]}</title>
-            <rect x={pile.x - 14} y={BASE - 92} width="28" height={92 + 24} fill="transparent" />
+            <rect x={pile.x - 14} y={BASE - 92} width="28" height={92 + 24} fill="transparent">
+              <title>{said[i]}</title>
+            </rect>
             {#each { length: Math.max(1, pile.pages) }, n (n)}
               <rect
                 x={pile.x - 11 + (n % 2)}
                 y={BASE - 8 - 9 * n}
                 width="22"
                 height="7"
+                class="pointer-events-none"
                 fill={pile.pages === 0 ? 'none' : `var(--ink-${pile.ink})`}
                 stroke="var(--ink-{pile.ink})"
                 stroke-dasharray={pile.pages === 0 ? '3 2' : undefined}
               />
             {/each}
+          </a>
+          <!-- What the link's name says already. -->
+          <g aria-hidden="true" class="pointer-events-none">
             {#if pile.more > 0}
               <text
                 x={pile.x}
@@ -97,7 +102,7 @@
               fill="var(--ink-{pile.ink})"
               font-weight="500">{shortTitle(pile.card.title)}</text
             >
-          </a>
+          </g>
         {/each}
       </svg>
     </div>

@@ -56,9 +56,9 @@
           <button
             class="btn btn-primary btn-sm"
             disabled={taking !== null}
-            aria-label="Start {posting.title}"
             onclick={() => take(posting.id)}
-            >{taking === posting.id ? 'Taking it' : 'Start it'}</button
+            >{taking === posting.id ? 'Taking' : 'Start'}
+            <span class="sr-only">{posting.title}</span></button
           >
         </li>
       {:else}

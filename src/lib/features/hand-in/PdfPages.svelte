@@ -36,11 +36,8 @@
 {#if problem}<p role="alert">{problem}</p>{/if}
 {#if pdf}
   {#each { length: pdf.numPages }, i (i)}
-    <canvas
-      class="mb-5 block w-full bg-white shadow"
-      role="img"
-      aria-label="Page {i + 1} of the PDF"
-      {@attach page(pdf, i + 1)}
-    ></canvas>
+    <figure class="mb-5 bg-white shadow" aria-label="Page {i + 1} of the PDF">
+      <canvas class="block w-full" {@attach page(pdf, i + 1)}></canvas>
+    </figure>
   {/each}
 {/if}

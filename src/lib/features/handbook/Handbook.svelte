@@ -47,6 +47,7 @@
         ? '1 entry'
         : `${found.length} entries`}
 </p>
+<h2 class="sr-only">Entries</h2>
 <ul class="divide-y divide-base-300">
   {#each found.slice(0, shown) as word (`${word.kind} ${word.name} ${word.package}`)}
     <li><HandbookEntry {word} {glimpse} {oninsert} /></li>

@@ -18,7 +18,7 @@ describe('the handbook', () => {
     expect(names('square root')[0]).toBe('sqrt');
     expect(names('choose k of n')[0]).toBe('binom');
     expect(names('no such thing at all')).toEqual([]);
-    expect(names('[(')).toEqual([]);
+    expect(names('[(~^')).toEqual([]);
   });
   it('keeps to a chapter', () => {
     expect(names('', 'packages')).toContain('amsmath');

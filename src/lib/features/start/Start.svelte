@@ -158,7 +158,12 @@
         >
       </div>
     </form>
-    <section class="min-w-0 flex-1 overflow-auto bg-base-200 p-5" aria-label="The first page">
+    <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+    <section
+      class="min-w-0 flex-1 overflow-auto bg-base-200 p-5"
+      aria-label="The first page"
+      tabindex="0"
+    >
       <div class="mx-auto max-w-[34rem]"><FirstPage {text} /></div>
     </section>
     <section

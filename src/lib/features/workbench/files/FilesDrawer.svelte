@@ -72,10 +72,9 @@
     const said = await tell('PATCH', placeOf(path), { to: name });
     await after(said);
     // The text that is written in may have mentioned it, or be it.
-    if (said.ok)
-      location.assign(
-        `/a/${id}${path === opened && path !== main ? `?file=${encodeURIComponent(name)}` : ''}`,
-      );
+    if (!said.ok) return;
+    const stays = path === opened ? name : opened;
+    location.assign(`/a/${id}${opened === main ? '' : `?file=${encodeURIComponent(stays)}`}`);
   }
   async function create(event: SubmitEvent) {
     event.preventDefault();
@@ -153,7 +152,7 @@
               onclick={() => {
                 renaming = file.path;
                 name = file.path;
-              }}>Rename</button
+              }}>Rename<span class="sr-only">{file.path}</span></button
             >
             <label class="btn btn-ghost btn-xs">
               Replace
@@ -166,7 +165,7 @@
             </label>
             {#if file.path !== main && file.path !== opened}
               <button class="btn btn-ghost btn-xs" onclick={() => (leaving = file.path)}
-                >Delete</button
+                >Delete<span class="sr-only">{file.path}</span></button
               >
             {/if}
           </div>
