@@ -15,7 +15,7 @@ CREATE TABLE `typesettings` (
 	`pages` integer NOT NULL,
 	`to_fix` integer NOT NULL,
 	`made_at` text NOT NULL,
-	`first_page` text NOT NULL,
+	`first_page` blob NOT NULL,
 	`pdf` blob NOT NULL,
 	FOREIGN KEY (`assignment_id`) REFERENCES `assignments`(`id`) ON UPDATE no action ON DELETE cascade
 );

@@ -1,8 +1,18 @@
 import { error, type Handle } from '@sveltejs/kit';
 import { building } from '$app/environment';
-import { compose, databasePath, rootFolder } from '$lib/server/compose';
+import { compose, databasePath, rootFolder, type Services } from '$lib/server/compose';
 
 const composed = building ? null : compose(rootFolder(), databasePath());
+
+/** What is done beside: old deletions go for good, texts are made ready for search, a few at a time. */
+function tidy({ desk }: Services): void {
+  desk.purge();
+  const prepare = (): void => {
+    if (desk.prepareSearch() > 0) setTimeout(prepare, 30).unref();
+  };
+  setTimeout(prepare, 1000).unref();
+}
+if (composed) tidy(composed.services);
 
 /** Names under which this machine is addressed by itself; others are refused. */
 const OWN_NAME = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/;

@@ -1,4 +1,5 @@
 import { filesOf, pageSvg, pageText, Session, type PageDescription } from '@odd-compass/engine';
+import { Resvg } from '@resvg/resvg-js';
 import { parentPort, workerData } from 'node:worker_threads';
 import type { PagePicture, TypesetJob } from '../src/lib/server/typeset/job';
 import { fontsFrom } from './hostFonts';
@@ -18,6 +19,27 @@ const session = new Session({
 session.setText(job.text);
 session.settleAll();
 
+const TYPES: Readonly<Record<string, string>> = {
+  png: 'image/png',
+  jpg: 'image/jpeg',
+  jpeg: 'image/jpeg',
+  svg: 'image/svg+xml',
+};
+
+/** A picture as data within a page; those that a browser cannot show as such are left out. */
+function pictureOf(name: string): string | null {
+  const type = TYPES[name.split('.').at(-1)?.toLowerCase() ?? ''];
+  const bytes = type === undefined ? null : files.bytes(name);
+  return bytes ? `data:${type};base64,${Buffer.from(bytes).toString('base64')}` : null;
+}
+
+/** Pixels across the small page of the desk: twice what it shows. */
+const SMALL = 480;
+
+/** A page as a small PNG: thousands of outlines are too much for a desk full of them. */
+const small = (svg: string): Buffer =>
+  new Resvg(svg, { fitTo: { mode: 'width', value: SMALL } }).render().asPng();
+
 function picture(page: PageDescription): PagePicture {
   const words = pageText(page, session.fonts);
   const lines = words.map((text, i) => {
@@ -25,14 +47,14 @@ function picture(page: PageDescription): PagePicture {
     return { text, x, y: y - height, width, height: height + depth };
   });
   const { width, height } = page;
-  return { svg: pageSvg(page, session.fonts), width, height, lines };
+  return { svg: pageSvg(page, session.fonts, pictureOf), width, height, lines };
 }
 
 const descriptions = session.pages.map((page) => session.describe(page));
 const pictures = job.pictures ? descriptions.map(picture) : [];
 const [first] = descriptions;
 const pdf = await session.pdf({ title: job.title, author: '' });
-const firstPage = first ? pageSvg(first, session.fonts) : '';
+const firstPage = first ? small(pageSvg(first, session.fonts, pictureOf)) : Buffer.alloc(0);
 const findings = session.findings();
 const toFix = findings.filter(({ severity }) => severity !== 'advice').length;
 const formulas = [...session.formulaSpans()];

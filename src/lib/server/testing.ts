@@ -8,7 +8,7 @@ export const SHEET = '\\documentclass{article}\n\\begin{document}\nTides.\n\\end
 
 const NOTHING: TypesetResult = {
   pdf: Buffer.from('%PDF-'),
-  firstPage: '<svg/>',
+  firstPage: Buffer.from('PNG'),
   pages: 1,
   toFix: 0,
   findings: [],

@@ -71,6 +71,19 @@ describe('pictures of pages', () => {
     expect(svg).toMatch(/<rect x="[\d.]+" y="[\d.]+" width="[\d.]+" height="0?\.\d+"/);
     expect(svg).not.toMatch(/script|NaN|undefined/i);
   });
+  it('show the pictures they are given, upright, and a ground for those they are not', () => {
+    const { session, page } = first('e');
+    const pictured = {
+      ...page,
+      images: Float32Array.from([100, 0, 0, -50, 10, 200]),
+      imageFile: ['tide.png'],
+      imageBlank: Uint8Array.from([0]),
+    };
+    expect(pageSvg(pictured, session.fonts, () => 'data:x')).toContain(
+      '<image width="1" height="1" preserveAspectRatio="none" href="data:x" transform="matrix(100 0 0 50 10 150)"/>',
+    );
+    expect(pageSvg(pictured, session.fonts)).toContain('<rect width="1" height="1" fill="#d8d2c4"');
+  });
 });
 
 describe('PDF', () => {

@@ -8,11 +8,12 @@
   import { onMount } from 'svelte';
   import AboutCourse from './AboutCourse.svelte';
   import AboutSheet from './AboutSheet.svelte';
-  import AssignmentSheet from './AssignmentSheet.svelte';
+
   import BringIn from './BringIn.svelte';
   import DueChart from './DueChart.svelte';
   import Postings from './Postings.svelte';
   import PutAway from './PutAway.svelte';
+  import SheetGrid from './SheetGrid.svelte';
   import SearchResults from './SearchResults.svelte';
   import WhoYouAre from './WhoYouAre.svelte';
 
@@ -136,19 +137,15 @@
       </div>
       {#if byDate}
         <h2 class="sr-only">By due date</h2>
-        <ul class="mb-10 grid grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-6">
-          {#each ordered as { card, course } (card.id)}
-            <li>
-              <AssignmentSheet
-                assignment={card}
-                ink={course.colour}
-                course={course.title}
-                {now}
-                onabout={(about) => aboutSheet?.open(about)}
-              />
-            </li>
-          {/each}
-        </ul>
+        <div class="mb-10">
+          <SheetGrid
+            sheets={ordered}
+            named
+            most={12}
+            {now}
+            onabout={(about) => aboutSheet?.open(about)}
+          />
+        </div>
       {:else}
         {#each shown as course (course.id)}
           <section class="mb-10" aria-labelledby="course-{course.id}">
@@ -161,20 +158,16 @@
                 onclick={() => aboutCourse?.open(course)}>About</button
               >
             </div>
-            <ul class="grid grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-6">
-              {#each course.assignments as assignment (assignment.id)}
-                <li>
-                  <AssignmentSheet
-                    {assignment}
-                    ink={course.colour}
-                    {now}
-                    onabout={(about) => aboutSheet?.open(about)}
-                  />
-                </li>
-              {:else}
-                <li><a class="link" href="/start?course={course.id}">Start its first sheet</a></li>
-              {/each}
-            </ul>
+            {#if course.assignments.length === 0}
+              <a class="link" href="/start?course={course.id}">Start its first sheet</a>
+            {:else}
+              <SheetGrid
+                sheets={course.assignments.map((card) => ({ card, course }))}
+                most={4}
+                {now}
+                onabout={(about) => aboutSheet?.open(about)}
+              />
+            {/if}
           </section>
         {:else}
           <p class="mb-6">

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { AssignmentCard, DeskCourse } from '$lib/domain/assignment';
 import { dateAndTime, momentOf } from '$lib/ui/dateTime';
 import { dueChart, MOST_PAGES } from './dueChart';
+import { nearest } from './nearest';
 
 const now = new Date(2026, 2, 10, 9);
 const card = (id: string, day: number, more: Partial<AssignmentCard> = {}): AssignmentCard => ({
@@ -58,6 +59,13 @@ describe('the chart of what is due', () => {
     const { piles } = dueChart([course(card('a', 12), card('b', 12), card('c', 25))], now, 1000);
     expect(piles.map(({ row }) => row)).toEqual([0, 1, 0]);
   });
+});
+
+it('of many sheets those are shown that are due about now, in their order', () => {
+  const all = [card('old', 1), card('soon', 12), card('today', 10), card('far', 30)];
+  const ids = nearest(all, (one) => one, 2, now).map(({ id }) => id);
+  expect(ids).toEqual(['soon', 'today']);
+  expect(nearest(all, (one) => one, 4, now)).toBe(all);
 });
 
 it('moments go into fields of date and time and come out the same', () => {

@@ -83,7 +83,8 @@ export const typesettings = sqliteTable('typesettings', {
   pages: integer('pages').notNull(),
   toFix: integer('to_fix').notNull(),
   madeAt: text('made_at').notNull(),
-  firstPage: text('first_page').notNull(),
+  /** PNG. */
+  firstPage: blob('first_page', { mode: 'buffer' }).notNull(),
   pdf: blob('pdf', { mode: 'buffer' }).notNull(),
 });
 

@@ -59,7 +59,7 @@ export interface Particulars extends Omit<OpenAssignment, 'main' | 'file' | 'fil
 export interface StoredTypesetting {
   readonly edition: number;
   readonly pdf: Buffer;
-  readonly firstPage: string;
+  readonly firstPage: Buffer;
   readonly pages: number;
   readonly toFix: number;
 }
@@ -171,6 +171,13 @@ export function assignmentRepository(db: Db) {
     /** Takes away for good what was deleted before a time. */
     purge(before: string): void {
       db.delete(assignments).where(lt(assignments.deletedAt, before)).run();
+    },
+
+    /** The first page of an edition, without reading its PDF. */
+    firstPage(id: string, edition: number): Buffer | null {
+      const where = and(eq(typesettings.assignmentId, id), eq(typesettings.edition, edition));
+      const { firstPage } = typesettings;
+      return db.select({ firstPage }).from(typesettings).where(where).get()?.firstPage ?? null;
     },
 
     typesetting(id: string, edition: number): StoredTypesetting | null {

@@ -51,6 +51,13 @@ export function assignmentService(parts: Parts) {
       return outcome;
     },
 
+    /** The first page as a picture. Null when there is no such assignment. */
+    async firstPage(id: string): Promise<Buffer | null> {
+      const row = assignments.find(id);
+      if (!row) return null;
+      return assignments.firstPage(id, row.edition) ?? (await this.typeset(id))?.firstPage ?? null;
+    },
+
     /** The PDF of the files as they are now; made once for each edition. Null when there is no such assignment. */
     async typeset(id: string): Promise<TypesetAssignment | null> {
       const row = assignments.find(id);

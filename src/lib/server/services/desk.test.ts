@@ -108,6 +108,7 @@ describe('search', () => {
     const { services } = testServer();
     expect(services.desk.search('ebb')[0]).toMatchObject({ assignmentId: 'a', excerpt: '' });
     expect(services.desk.search('MA 1')[0]).toMatchObject({ assignmentId: 'a' });
+    expect(services.desk.search('e')).toMatchObject([{ excerpt: '' }]);
   });
 });
 

@@ -24,6 +24,9 @@ export type BroughtIn =
   | { readonly kind: 'kept'; readonly id: string; readonly leftOut: readonly string[] }
   | { readonly kind: 'refused'; readonly problem: string };
 
+/** Texts that are indexed at once, so that no request waits long. */
+const SLICE = 10;
+
 interface Parts {
   readonly courses: CourseRepository;
   readonly assignments: AssignmentRepository;
@@ -61,6 +64,9 @@ export function deskService(parts: Parts) {
     },
 
     search: (query: string): SearchHit[] => search.find(query),
+
+    /** Makes the index of some texts that search does not know yet; gives how many there were. */
+    prepareSearch: (): number => search.refresh(SLICE),
     deleted: () => assignments.deleted(),
 
     addCourse(course: CourseRequest): string {

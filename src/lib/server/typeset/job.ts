@@ -33,7 +33,8 @@ export interface PagePicture {
 /** What it gives back. `toFix` counts findings that are more than advice. */
 export interface TypesetResult {
   readonly pdf: Buffer;
-  readonly firstPage: string;
+  /** PNG, small. */
+  readonly firstPage: Buffer;
   readonly pages: number;
   readonly toFix: number;
   readonly findings: readonly Finding[];

@@ -71,9 +71,11 @@ function runThread(
         ),
       );
     }, limits.time);
-    worker.once('message', (result: Omit<TypesetResult, 'pdf'> & { pdf: Uint8Array }) => {
+    worker.once('message', (result: TypesetResult) => {
       clearTimeout(timer);
-      resolve({ ...result, pdf: Buffer.from(result.pdf) });
+      // Bytes cross from a thread without their class.
+      const [pdf, firstPage] = [Buffer.from(result.pdf), Buffer.from(result.firstPage)];
+      resolve({ ...result, pdf, firstPage });
       void worker.terminate();
     });
     worker.once('error', (error: NodeJS.ErrnoException) => {

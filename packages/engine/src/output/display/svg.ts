@@ -3,19 +3,32 @@ import type { PageDescription } from './description';
 
 const round = (value: number): string => String(Math.round(value * 100) / 100);
 
-/** Not drawn here: pictures show as a plain ground of their size. */
-function pictureGrounds(page: PageDescription): string[] {
-  return page.imageFile.map((_, i) => {
+/** The address of a picture of the assignment, as data; null when it is not to be had. */
+export type PictureOf = (file: string) => string | null;
+
+/** Pictures; one that is not to be had shows as a plain ground of its size. */
+function pictureGrounds(page: PageDescription, pictureOf: PictureOf): string[] {
+  return page.imageFile.map((file, i) => {
     const [a = 0, b = 0, c = 0, d = 0, e = 0, f = 0] = page.images.subarray(6 * i, 6 * i + 6);
+    const address = page.imageBlank[i] === 1 ? null : pictureOf(file);
+    if (address) {
+      // From the unit square with its corner below to one with its corner above.
+      const upright = [a, b, -c, -d, e + c, f + d].map(round).join(' ');
+      return `<image width="1" height="1" preserveAspectRatio="none" href="${address}" transform="matrix(${upright})"/>`;
+    }
     const matrix = [a, b, c, d, e, f].map(round).join(' ');
     return `<rect width="1" height="1" fill="#d8d2c4" transform="matrix(${matrix})"/>`;
   });
 }
 
 /** A page as an SVG picture of its outlines, for small pictures of pages. */
-export function pageSvg(page: PageDescription, fonts: FontStore): string {
+export function pageSvg(
+  page: PageDescription,
+  fonts: FontStore,
+  pictureOf: PictureOf = () => null,
+): string {
   const symbols = new Map<string, string>();
-  const body: string[] = pictureGrounds(page);
+  const body: string[] = pictureGrounds(page, pictureOf);
   for (let r = 0; r + 1 < page.runStart.length; r++) {
     const font = fonts.byId(page.runFont[r] as number);
     const scale = (page.runSize[r] as number) / font.unitsPerEm;
