@@ -62,6 +62,14 @@ test('search finds words in every sheet as they are typed', async ({ page }) => 
   await expect(found.getByRole('link').first()).toContainText('The tide gauge');
   await expect(found.locator('mark', { hasText: 'uniformly' }).first()).toBeVisible();
   expect(await accessibility(page)).toEqual([]);
+  await found
+    .getByRole('link', { name: /uniformly/ })
+    .first()
+    .click();
+  await expect(sheet(page)).toContainText('The tide gauge');
+  await expect(source(page)).toBeFocused();
+  await expect(page.locator('.cm-activeLine')).toContainText('uniformly');
+  await page.goBack();
   await page.getByRole('searchbox').fill('zeppelin');
   await expect(found).toContainText('Nothing here has these words.');
 });
@@ -93,6 +101,14 @@ test('start: choices in plain words, preamble and first page live, then writing'
   await expect(first).not.toContainText('A ferry leaves');
   await page.getByLabel('keep how it is set, clear what it says').uncheck();
   await expect(first).toContainText('A ferry leaves');
+  await page.getByRole('radio', { name: 'a handout' }).check();
+  await page.getByRole('button', { name: /^Beacons and parity/ }).click();
+  await expect(first).toContainText('parity of the number of lit beacons');
+  await page.getByRole('radio', { name: 'an earlier sheet' }).check();
+  await page
+    .getByLabel('Which one')
+    .selectOption({ label: 'Three harbours, Chains and Timetables' });
+  await page.getByLabel('Title', { exact: true }).first().fill('Tides and proofs');
   await page.getByRole('button', { name: 'Start writing' }).click();
   await expect(page.getByRole('heading', { name: 'Tides and proofs' })).toBeVisible();
   await expect(sheet(page)).toContainText('A ferry leaves');

@@ -49,6 +49,8 @@ export interface SaveRequest {
   readonly path: string;
   readonly revision: number;
   readonly content: string;
+  /** What stands there was written elsewhere and is written over: it is kept as a version. */
+  readonly over?: boolean;
 }
 
 /** What a save sends. */
@@ -56,6 +58,7 @@ export const saveRequest = Joi.object<SaveRequest, true>({
   path: filePath,
   revision: Joi.number().integer().min(1).required(),
   content: Joi.string().allow('').max(LONGEST_SOURCE).required(),
+  over: Joi.boolean(),
 }).required();
 
 const words = (most: number) => Joi.string().trim().min(1).max(most);

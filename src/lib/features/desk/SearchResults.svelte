@@ -4,6 +4,17 @@
   import Excerpt from '$lib/ui/Excerpt.svelte';
   import Problem from '$lib/ui/Problem.svelte';
 
+  /** The words found and what follows them, as they stand in the text. */
+  const found = ({ excerpt }: SearchHit): string =>
+    excerpt
+      .slice(excerpt.indexOf('\u0001'))
+      .replace(/[\u0001\u0002]/g, '')
+      .split('…')[0] ?? '';
+  const address = (hit: SearchHit): string => {
+    const place = hit.excerpt === '' ? '' : `&find=${encodeURIComponent(found(hit))}`;
+    return `/a/${hit.assignmentId}?file=${encodeURIComponent(hit.path)}${place}`;
+  };
+
   let { query }: { query: string } = $props();
   let hits = $state.raw<readonly SearchHit[] | null>(null);
   let problem = $state<string | null>(null);
@@ -24,10 +35,7 @@
   <ul class="divide-y divide-base-300">
     {#each hits ?? [] as hit, i (i)}
       <li>
-        <a
-          class="block px-2 py-2 hover:bg-base-200"
-          href="/a/{hit.assignmentId}?file={encodeURIComponent(hit.path)}"
-        >
+        <a class="block px-2 py-2 hover:bg-base-200" href={address(hit)}>
           <span class="font-bold">{hit.title}</span>
           <span class="text-sm text-secondary">{hit.course} · {hit.path}</span>
           {#if hit.excerpt !== ''}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Kind } from '$lib/domain/assignment';
+  import type { SitePosting } from '$lib/domain/courseSite';
   import { ask } from '$lib/ui/ask';
   import { EXAMPLES, NOTHING, TEMPLATES } from './catalog';
   import { clearedBody } from './choices';
@@ -10,6 +11,8 @@
     readonly kind: Kind;
     /** An earlier sheet whose other files come along. */
     readonly filesFrom: string | null;
+    /** The posting of the course site that it answers. */
+    readonly posting: SitePosting | null;
   }
   interface Props {
     earlier: readonly { readonly id: string; readonly title: string; readonly course: string }[];
@@ -23,30 +26,54 @@
     ['template', 'a template'],
     ['example', 'a worked example'],
     ['earlier', 'an earlier sheet'],
+    ['handout', 'a handout'],
   ] as const;
   type Way = (typeof WAYS)[number][0];
   let way = $state<Way>('nothing');
   let chosen = $state('');
   let clear = $state(true);
+  let postings = $state.raw<readonly SitePosting[]>([]);
 
   async function choose(id: string) {
     chosen = id;
     if (way === 'earlier') return takeEarlier(id);
+    if (way === 'handout') return takeHandout(id);
     const found = [...TEMPLATES, ...EXAMPLES].find((one) => one.id === id);
-    if (found) onbegin({ text: found.text, kind: found.kind, filesFrom: null });
+    if (found) onbegin({ text: found.text, kind: found.kind, filesFrom: null, posting: null });
   }
   async function takeEarlier(id: string) {
     const said = await ask<{ kind: Kind; content: string }>(`/api/assignments/${id}`);
     if (!said.ok) return onproblem(said.problem);
     const { kind, content } = said.value;
-    onbegin({ text: clear ? clearedBody(content) : content, kind, filesFrom: id });
+    onbegin({ text: clear ? clearedBody(content) : content, kind, filesFrom: id, posting: null });
+  }
+  async function askSite() {
+    const said = await ask<SitePosting[]>('/api/postings');
+    if (said.ok) postings = said.value;
+    else onproblem(said.problem);
+  }
+  async function takeHandout(id: string) {
+    const said = await ask<{ text: string }>(`/api/postings/${id}`);
+    if (!said.ok) return onproblem(said.problem);
+    const posting = postings.find((one) => one.id === id) ?? null;
+    onbegin({ text: said.value.text, kind: 'problem set', filesFrom: null, posting });
   }
   function go(to: Way) {
     way = to;
     chosen = '';
-    if (to === 'nothing') onbegin({ text: NOTHING, kind: 'problem set', filesFrom: null });
+    if (to === 'nothing')
+      onbegin({ text: NOTHING, kind: 'problem set', filesFrom: null, posting: null });
+    if (to === 'handout') void askSite();
   }
-  const list = $derived(way === 'template' ? TEMPLATES : way === 'example' ? EXAMPLES : []);
+  const list = $derived(
+    way === 'template'
+      ? TEMPLATES
+      : way === 'example'
+        ? EXAMPLES
+        : way === 'handout'
+          ? postings.map(({ id, title, course }) => ({ id, title, shows: course }))
+          : [],
+  );
 </script>
 
 <fieldset>

@@ -2,9 +2,10 @@
   import { goto } from '$app/navigation';
   import type { Course, Kind } from '$lib/domain/assignment';
   import { KINDS } from '$lib/domain/choices';
+  import type { SitePosting } from '$lib/domain/courseSite';
   import type { Profile } from '$lib/domain/schemas';
   import { tell } from '$lib/ui/ask';
-  import { momentOf } from '$lib/ui/dateTime';
+  import { dateAndTime, momentOf } from '$lib/ui/dateTime';
   import LampButton from '$lib/ui/LampButton.svelte';
   import Problem from '$lib/ui/Problem.svelte';
   import { untrack } from 'svelte';
@@ -32,6 +33,7 @@
   let text = $state(untrack(() => signed(NOTHING)));
   let kind = $state<Kind>('problem set');
   let filesFrom = $state<string | null>(null);
+  let posting = $state.raw<SitePosting | null>(null);
   let courseId = $state(untrack(() => course ?? courses[0]?.id ?? ''));
   let day = $state('');
   let time = $state('');
@@ -47,8 +49,21 @@
 
   function begin(begun: Begun) {
     text = signed(begun.text);
-    ({ kind, filesFrom } = begun);
-    if (title !== '' && readPart(text, 'title')) text = withPart(text, 'title', title);
+    ({ kind, filesFrom, posting } = begun);
+    problem = null;
+    if (posting) {
+      ({ title } = posting);
+      ({ date: day, time } = dateAndTime(posting.rules.deadline));
+    } else if (title !== '' && readPart(text, 'title')) text = withPart(text, 'title', title);
+  }
+  /** The posting becomes a sheet with all its files; then it says what was chosen here. */
+  async function answer({ id: posted }: SitePosting) {
+    const taken = await tell<{ id: string; path: string }>('POST', `/api/postings/${posted}`);
+    if (!taken.ok) return void (problem = taken.problem);
+    const { id, path } = taken.value;
+    await tell('PUT', `/a/${id}/source`, { path, revision: 1, content: text });
+    await tell('PATCH', `/api/assignments/${id}`, { title, kind, courseId });
+    await goto(`/a/${id}`);
   }
   function setTitle(to: string) {
     title = to;
@@ -56,6 +71,7 @@
   }
   async function make(event: SubmitEvent) {
     event.preventDefault();
+    if (posting) return answer(posting);
     const dueAt = momentOf(day, time);
     const body = { courseId, title, kind, dueAt, content: text, filesFrom };
     const said = await tell<{ id: string }>('POST', '/api/assignments', body);

@@ -29,10 +29,11 @@
 
   interface Props {
     assignment: OpenAssignment;
-    /** A place in the source to go to at once. */
+    /** A place in the source to go to at once, or words that stand there. */
     at?: number | null;
+    find?: string | null;
   }
-  let { assignment, at = null }: Props = $props();
+  let { assignment, at = null, find = null }: Props = $props();
 
   /** Least width of either side, CSS pixels. */
   const LEAST = 320;
@@ -191,9 +192,17 @@
     move();
   });
 
-  function takeTheirs() {
-    const theirs = saver?.takeTheirs();
-    if (theirs !== undefined) takeMerged(theirs);
+  async function takeTheirs() {
+    const theirs = await saver?.takeTheirs();
+    if (theirs) takeMerged(theirs);
+  }
+
+  /** Other places look at what is saved, so what was just typed is saved before one goes there. */
+  async function saveAndGo(event: MouseEvent) {
+    if (!saver || saver.status === 'saved') return;
+    event.preventDefault();
+    const { href } = event.currentTarget as HTMLAnchorElement;
+    if (await saver.flush()) await goto(href);
   }
 
   /** The PDF is made from what is saved, so what was just typed is saved first. */
@@ -286,9 +295,11 @@
     <button class="btn btn-ghost btn-sm px-2" title="F1" onclick={() => handbook?.open()}
       >Handbook</button
     >
-    <a class="btn btn-ghost btn-sm px-2" href="/a/{assignment.id}/versions">Earlier</a>
+    <a class="btn btn-ghost btn-sm px-2" href="/a/{assignment.id}/versions" onclick={saveAndGo}
+      >Earlier</a
+    >
     <LampButton />
-    <a class="btn btn-sm" href="/a/{assignment.id}/hand-in">Hand in</a>
+    <a class="btn btn-sm" href="/a/{assignment.id}/hand-in" onclick={saveAndGo}>Hand in</a>
     <a
       class="btn btn-primary btn-sm"
       href="/a/{assignment.id}/pdf"
@@ -389,7 +400,8 @@
           onpictures={takePictures}
           onready={(opened) => {
             view = opened;
-            if (at !== null) go(at);
+            const place = at ?? (find === null ? -1 : text.indexOf(find));
+            if (place >= 0) go(place);
           }}
         />
         {#if view}

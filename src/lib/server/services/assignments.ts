@@ -16,7 +16,7 @@ interface Parts {
   readonly assignments: AssignmentRepository;
   readonly files: FileRepository;
   readonly pictures: PictureRepository;
-  readonly versions: Pick<VersionService, 'beforeSave'>;
+  readonly versions: Pick<VersionService, 'beforeSave' | 'keep'>;
   readonly typesetter: Typesetter;
   readonly now: () => Date;
 }
@@ -40,10 +40,11 @@ export function assignmentService(parts: Parts) {
     particulars: (id: string) => assignments.particulars(id),
 
     /** Null when there is no such file. */
-    save(id: string, { path, revision, content }: SaveRequest): SaveOutcome | null {
+    save(id: string, { path, revision, content, over }: SaveRequest): SaveOutcome | null {
       const row = assignments.find(id);
       if (!row) return null;
-      versions.beforeSave(row, path, content);
+      if (over) versions.keep(row, 'as-written', null);
+      else versions.beforeSave(row, path, content);
       const outcome = files.save(id, path, revision, content, now().toISOString());
       // Who goes on writing after handing in writes a draft; what was handed in stays as it is.
       if (outcome?.kind === 'saved' && row.state === 'handed-in')

@@ -11,7 +11,7 @@ import type { SettingsRepository } from '../repositories/settings';
 import type { CourseSite, HandInFile } from '../courseSite/courseSite';
 import type { PagePicture } from '../typeset/job';
 import type { Typesetter } from '../typeset/typesetter';
-import { readBundle } from './bundle';
+import { readBundle, type Bundle } from './bundle';
 import { lastLook } from './lastLook';
 import { compilesElsewhere, packedSource, plainFiles, zipped } from './packing';
 import { jobOf, snapshotOf, type Snapshot } from './snapshot';
@@ -21,6 +21,17 @@ import type { VersionService } from './versions';
 export type HandInOutcome =
   | { readonly kind: 'handed-in'; readonly handIn: HandIn }
   | { readonly kind: 'refused'; readonly reason: string };
+
+/** A posting that became an assignment, and the path of its sheet. */
+export interface TakenPosting {
+  readonly id: string;
+  readonly path: string;
+}
+
+interface Handout {
+  readonly posting: SitePosting;
+  readonly bundle: Extract<Bundle, { kind: 'bundle' }>;
+}
 
 interface Parts {
   readonly assignments: AssignmentRepository;
@@ -68,14 +79,10 @@ export function handInService(parts: Parts) {
     frozenPdf: (id: string, handIn: number): Buffer | null => handIns.pdf(id, handIn),
 
     /** A new assignment from a posting's files, under the course of its code. A sentence when its files cannot be read. */
-    async take(postingId: string): Promise<{ readonly id: string } | { readonly problem: string }> {
-      const posting = (await site.postings()).find(({ id }) => id === postingId);
-      if (!posting) return { problem: `${site.name} no longer has this assignment.` };
-      const given: HandInFile[] = [];
-      for (const name of posting.files)
-        given.push({ name, bytes: await site.file(postingId, name) });
-      const bundle = readBundle(given);
-      if (bundle.kind === 'refused') return { problem: bundle.problem };
+    async take(postingId: string): Promise<TakenPosting | { readonly problem: string }> {
+      const found = await handout(postingId);
+      if ('problem' in found) return found;
+      const { posting, bundle } = found;
       const courseId = courseFor(posting);
       const id = newId();
       const at = now().toISOString();
@@ -96,7 +103,15 @@ export function handInService(parts: Parts) {
         pictures.put(id, path, bytes, at);
       const row = assignments.find(id);
       if (row) versions.keep(row, 'handout', null);
-      return { id };
+      return { id, path: bundle.mainPath };
+    },
+
+    /** The text of a posting's handout, for looking at it before it is taken. */
+    async preview(
+      postingId: string,
+    ): Promise<{ readonly text: string } | { readonly problem: string }> {
+      const found = await handout(postingId);
+      return 'problem' in found ? found : { text: found.bundle.texts[found.bundle.mainPath] ?? '' };
     },
 
     /** Everything that is checked before handing in. Null when there is no such assignment. */
@@ -170,6 +185,16 @@ export function handInService(parts: Parts) {
       };
     },
   };
+
+  /** A posting with its files told apart, or why they cannot be read. */
+  async function handout(postingId: string): Promise<Handout | { readonly problem: string }> {
+    const posting = (await site.postings()).find(({ id }) => id === postingId);
+    if (!posting) return { problem: `${site.name} no longer has this assignment.` };
+    const given: HandInFile[] = [];
+    for (const name of posting.files) given.push({ name, bytes: await site.file(postingId, name) });
+    const bundle = readBundle(given);
+    return bundle.kind === 'refused' ? { problem: bundle.problem } : { posting, bundle };
+  }
 
   function courseFor({ course, courseTitle }: SitePosting): string {
     const plain = (code: string): string => code.replace(/\s+/g, '').toLowerCase();

@@ -64,6 +64,18 @@ describe('earlier versions', () => {
     const kept = last && services.versions.snapshotAt('a', last.id)?.texts['sheet.tex'];
     expect(kept).toHaveLength(1280);
   });
+  it('are made of what another window wrote, before it is written over', () => {
+    const { services, save } = writing();
+    save('first');
+    services.assignments.save('a', {
+      path: 'sheet.tex',
+      revision: 2,
+      content: 'over it',
+      over: true,
+    });
+    const last = services.versions.list('a').at(-1);
+    expect(last && services.versions.snapshotAt('a', last.id)?.texts['sheet.tex']).toBe('first');
+  });
   it('have names, and are there whole: with pictures and parts', () => {
     const { services, save } = writing();
     services.files.add('a', 'gauge.png', GAUGE);

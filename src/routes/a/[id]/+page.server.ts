@@ -2,7 +2,7 @@ import { filePath } from '$lib/domain/schemas';
 import { checked, found, idOr404 } from '$lib/server/input';
 import type { PageServerLoad } from './$types';
 
-/** The assignment with the file to write in; `?at=` is a place in it to go to. */
+/** The assignment with the file to write in; `?at=` is a place in it to go to, `?find=` a text that stands there. */
 export const load: PageServerLoad = ({ params, locals, url }) => {
   const id = idOr404(params.id);
   const asked = url.searchParams.get('file');
@@ -13,5 +13,6 @@ export const load: PageServerLoad = ({ params, locals, url }) => {
   return {
     assignment: found(assignments.open(id, path), thing),
     at: Number.isInteger(at) && at > 0 ? at : null,
+    find: url.searchParams.get('find'),
   };
 };

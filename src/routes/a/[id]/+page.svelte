@@ -7,5 +7,5 @@
 
 <svelte:head><title>{assignment.title} · Odd Compass</title></svelte:head>
 {#key `${assignment.id} ${assignment.file.path}`}
-  <Workbench {assignment} at={data.at} />
+  <Workbench {assignment} at={data.at} find={data.find} />
 {/key}

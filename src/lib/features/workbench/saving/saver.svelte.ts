@@ -46,6 +46,8 @@ export class Saver {
   /** The text that the server has, as far as is known here. */
   private base: string;
   private readonly key: string;
+  /** The next save writes over what was written elsewhere. */
+  private over = false;
   /** What waits to be saved; put together when it is needed. */
   private waiting: (() => string) | null = null;
   private timer: ReturnType<typeof setTimeout> | null = null;
@@ -90,17 +92,23 @@ export class Saver {
   }
 
   /** Settles a conflict by what is here: it is saved over the other, which stays among the earlier versions. */
-  keepMine(): void {
+  async keepMine(): Promise<boolean> {
+    const { theirs } = this;
     this.theirs = null;
     this.status = 'saving';
-    void this.send();
+    this.over = true;
+    await this.send();
+    // The server went away meanwhile: it is asked again later.
+    if ((this.status as SaveStatus) === 'waiting')
+      [this.status, this.theirs] = ['conflict', theirs];
+    return this.status !== 'conflict';
   }
 
-  /** Settles a conflict by what is there; gives it. */
-  takeTheirs(): string {
+  /** Settles a conflict by what is there; gives it. What is here is saved before, so that it stays among the earlier versions. Null when the server is away. */
+  async takeTheirs(): Promise<string | null> {
     const text = this.theirs ?? '';
-    this.theirs = null;
-    this.forget();
+    if (!(await this.keepMine())) return null;
+    this.over = true;
     return text;
   }
 
@@ -147,11 +155,17 @@ export class Saver {
     if (asked === null || this.status === 'conflict') return;
     const content = asked();
     if (content === this.base) return this.forget();
+    const { revision, over } = this;
     try {
       const answer = await fetch(`/a/${this.assignment}/source`, {
         method: 'PUT',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ path: this.file.path, revision: this.revision, content }),
+        body: JSON.stringify({
+          path: this.file.path,
+          revision,
+          content,
+          ...(over ? { over } : {}),
+        }),
         keepalive: content.length < 30_000,
       });
       if (!answer.ok && answer.status !== 409) throw new Error(String(answer.status));
@@ -169,6 +183,7 @@ export class Saver {
       return this.mergeWith({ file: this.key, revision, content: outcome.content });
     this.revision = revision;
     this.base = sent;
+    this.over = false;
     this.around.onsaved?.(revision);
     if (outcome.kind === 'saved')
       this.others?.postMessage({ file: this.key, revision, content: sent } satisfies Saved);

@@ -149,18 +149,35 @@ describe('another window saved first', () => {
     saver.change(() => `${mine} and more`);
     await vi.advanceTimersByTimeAsync(1000);
     expect(sent.length).toBe(1);
-    saver.keepMine();
-    await vi.advanceTimersByTimeAsync(10);
-    expect(sent.at(-1)).toMatchObject({ revision: 5, content: `${mine} and more` });
+    await saver.keepMine();
+    expect(sent.at(-1)).toMatchObject({ revision: 5, content: `${mine} and more`, over: true });
     expect(saver.status).toBe('saved');
   });
-  it('can take what is there', async () => {
-    server(() => conflict(theirs));
+  it('can take what is there; what is here is saved before, so that a version keeps it', async () => {
+    let first = true;
+    const sent = server((body) => (first ? ((first = false), conflict(theirs)) : saves(body)));
     const { saver, draft } = opened();
+    const mine = BASE.replace('five', 'five, mine');
+    saver.change(() => mine);
+    await saver.flush();
+    const taken = await saver.takeTheirs();
+    expect(taken).toBe(theirs);
+    saver.change(() => taken ?? '');
+    await saver.flush();
+    expect(sent.slice(1)).toEqual([
+      { path: 'sheet.tex', revision: 5, content: mine, over: true },
+      { path: 'sheet.tex', revision: 6, content: theirs, over: true },
+    ]);
+    expect([saver.status, draft()]).toEqual(['saved', undefined]);
+  });
+  it('goes on asking when the server goes away before it is settled', async () => {
+    let answers = 0;
+    server(() => (answers++ === 0 ? conflict(theirs) : new Error('away')));
+    const { saver } = opened();
     saver.change(() => BASE.replace('five', 'five, mine'));
     await saver.flush();
-    expect(saver.takeTheirs()).toBe(theirs);
-    expect([saver.status, draft()]).toEqual(['saved', undefined]);
+    expect(await saver.takeTheirs()).toBeNull();
+    expect([saver.status, saver.theirs]).toEqual(['conflict', theirs]);
   });
   it('does not ask when both saved the same', async () => {
     server(() => conflict('same'));
