@@ -2,10 +2,12 @@
   import Lamp from '@lucide/svelte/icons/lamp';
   import Sun from '@lucide/svelte/icons/sun';
   import { onMount } from 'svelte';
-  import { currentTheme, setTheme, type Theme } from './theme';
+  import { currentTheme, restoreTheme, setTheme, type Theme } from './theme';
 
   let theme = $state<Theme>('daylight');
   onMount(() => {
+    // Before the layout does: what is mounted within it comes first.
+    restoreTheme();
     theme = currentTheme();
   });
   function change() {

@@ -53,6 +53,8 @@
     problem = null;
     if (posting) {
       ({ title } = posting);
+      const { course: code } = posting;
+      courseId = courses.find((one) => one.code === code)?.id ?? courseId;
       ({ date: day, time } = dateAndTime(posting.rules.deadline));
     } else if (title !== '' && readPart(text, 'title')) text = withPart(text, 'title', title);
   }
@@ -183,7 +185,7 @@
       <div class="mx-auto max-w-[34rem]"><FirstPage {text} /></div>
     </section>
     <section
-      class="w-[20rem] flex-none overflow-auto border-l border-base-300 p-4"
+      class="w-[20rem] flex-none max-[1200px]:w-60 overflow-auto border-l max-[1200px]:w-60 border-base-300 p-4"
       aria-labelledby="preamble-title"
     >
       <h2 id="preamble-title" class="mb-2 font-bold">What this writes for you</h2>

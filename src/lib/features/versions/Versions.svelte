@@ -143,12 +143,12 @@
         </p>
         <div class="ml-auto flex gap-2" role="group" aria-label="What is compared">
           <button
-            class="btn btn-sm {shows === 'pages' ? 'btn-active' : ''}"
+            class="btn btn-sm {shows === 'pages' ? 'border-primary text-primary' : ''}"
             aria-pressed={shows === 'pages'}
             onclick={() => (shows = 'pages')}>Pages</button
           >
           <button
-            class="btn btn-sm {shows === 'source' ? 'btn-active' : ''}"
+            class="btn btn-sm {shows === 'source' ? 'border-primary text-primary' : ''}"
             aria-pressed={shows === 'source'}
             onclick={() => (shows = 'source')}>Source</button
           >
