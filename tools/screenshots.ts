@@ -12,11 +12,14 @@ const env = {
   HOST: '127.0.0.1',
   ODD_COMPASS_ROOT: root,
   ODD_COMPASS_DATABASE: '/tmp/odd-compass-pictures.db',
+  COURSE_SITE_PORT: '4328',
+  ODD_COMPASS_COURSE_SITE: 'http://127.0.0.1:4328',
 };
 
 const run = (file: string, ...args: string[]) =>
   spawn('node', [join(root, file), ...args], { env, cwd: root, stdio: 'ignore' });
 await new Promise((resolve) => run('build-tools/fill-demo.mjs', '--afresh').once('exit', resolve));
+const site = run('build-tools/course-site.mjs');
 const server = run('build/index.js');
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
@@ -49,6 +52,29 @@ const clickOn = (text: string) => async (p: Page) => {
 
 try {
   await picture('desk', '/');
+  await picture('start', '/start', async (p) => {
+    await p.getByLabel('Title', { exact: true }).first().fill('Signals across the bay');
+    await p.getByRole('radio', { name: 'a worked example' }).check();
+    await p.getByRole('button', { name: /^A proof by induction/ }).click();
+    await p.waitForTimeout(1500);
+  });
+  await picture('versions', '/a/three-harbours/versions', async (p) => {
+    await p.getByRole('button', { name: /^before the long run/ }).click();
+    await p.waitForTimeout(4000);
+    await p.getByRole('region', { name: 'Then and now' }).evaluate((region) => {
+      region.scrollTop = 330;
+    });
+    await p.waitForTimeout(300);
+  });
+  await picture('hand-in', '/a/lamp-signals/hand-in', (p) => p.waitForTimeout(4000));
+  await picture('handbook', '/handbook', async (p) => {
+    await p.getByRole('searchbox').fill('brackets matrix');
+    await p.waitForTimeout(2500);
+  });
+  await picture('files', '/a/tide-gauge', async (p) => {
+    await p.getByRole('button', { name: 'Files' }).click();
+    await p.waitForTimeout(800);
+  });
   await picture('workbench', '/a/three-harbours', clickOn('Equation (2) gives'));
   await picture('bench', '/a/three-harbours', async (p) => {
     await p.getByText('1/2 & 1/4 & 1/4').click();
@@ -80,5 +106,6 @@ try {
 } finally {
   await browser.close();
   server.kill();
+  site.kill();
 }
 process.exit(0);

@@ -111,6 +111,8 @@ export class Processor {
     this.exhausted = null;
     this.tooDeep = false;
     this.reach = this.reader.pos;
+    // A block knows no place of another: what it reads must not depend on where it was.
+    this.place = { from: 0, to: 0 };
   }
 
   /** Throws away all that waits, after the budget was spent: reading goes on with the file. */

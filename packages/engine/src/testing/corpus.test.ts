@@ -35,6 +35,20 @@ describe('the corpus of coursework', () => {
     }
   });
 
+  it.each(['31-problem-set-a4', '41-mathematics'])(
+    '%s knows no place of a block that was read before, when its class line is broken',
+    (name) => {
+      const text = corpus.find((one) => one.name === name)?.text ?? '';
+      const session = newSession(corpusFiles);
+      session.setText(text);
+      session.edit(0, 0, '$');
+      session.edit(2, 3, '');
+      session.settleAll();
+      const cold = typeset(`$\\${text.slice(2)}`, corpusFiles);
+      expect(JSON.stringify(picture(session)) === JSON.stringify(picture(cold))).toBe(true);
+    },
+  );
+
   it.each(corpus)('$name is after edits what it is from cold', ({ text }) => {
     fc.assert(
       fc.property(fc.array(relativeEdit, { minLength: 1, maxLength: 3 }), (edits) => {

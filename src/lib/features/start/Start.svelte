@@ -185,7 +185,7 @@
       <div class="mx-auto max-w-[34rem]"><FirstPage {text} /></div>
     </section>
     <section
-      class="w-[20rem] flex-none max-[1200px]:w-60 overflow-auto border-l max-[1200px]:w-60 border-base-300 p-4"
+      class="w-[20rem] flex-none overflow-auto border-l max-[1200px]:w-60 border-base-300 p-4"
       aria-labelledby="preamble-title"
     >
       <h2 id="preamble-title" class="mb-2 font-bold">What this writes for you</h2>
