@@ -141,6 +141,21 @@ export const startRequest = Joi.object<StartRequest, true>({
 /** What is looked for. */
 export const searchQuery = Joi.string().trim().allow('').max(200).required();
 
+export interface PlaceQuery {
+  readonly file?: string;
+  readonly at?: number;
+  readonly find?: string;
+}
+
+/** What of an assignment is to be opened: a file of it, a place in that, or a text that stands there. */
+export const placeQuery = Joi.object<PlaceQuery>({
+  file: filePath.optional(),
+  at: Joi.number().integer().min(0),
+  find: Joi.string().allow('').max(400),
+})
+  .unknown()
+  .required();
+
 /** Another path for a file. */
 export const renameRequest = Joi.object<{ to: string }, true>({ to: filePath }).required();
 

@@ -64,8 +64,8 @@ function rankOf(
   if (name.startsWith(asked)) return 1;
   const said =
     `${word.description} ${meaning} ${FOR[word.name] ?? ''} ${word.package}`.toLowerCase();
-  const starts = (term: string): boolean =>
-    new RegExp(`\\b${term.replace(/[^\p{L}\p{N}]/gu, '\\$&')}`, 'u').test(said);
+  const beginnings = said.split(/[^\p{L}\p{N}]+/u);
+  const starts = (term: string): boolean => beginnings.some((one) => one.startsWith(term));
   if (terms.every(starts)) return 2;
   const has = (term: string): boolean => name.includes(term) || said.includes(term);
   if (terms.every(has)) return 3;

@@ -3,29 +3,24 @@
   import type { FileInfo, OpenAssignment } from '$lib/domain/assignment';
   import { editBetween } from '@odd-compass/engine/edits';
   import type { TextEdit } from '@odd-compass/engine';
-  import { goto } from '$app/navigation';
-  import { engineName, folderOf } from '$lib/domain/fileName';
+  import { engineName } from '$lib/domain/fileName';
   import { onMount } from 'svelte';
-  import LampButton from '$lib/ui/LampButton.svelte';
   import Bench from './bench/Bench.svelte';
   import { afterPaint } from './afterPaint';
   import { drawnWidthChange, insertFigure } from './bench/figure';
   import { blockAt } from './blockAt';
   import { EngineClient } from './engine/engineClient.svelte';
-  import FindingsList from './FindingsList.svelte';
-  import Needle from './Needle.svelte';
   import Seam from './seam/Seam.svelte';
-  import FilesDrawer from './files/FilesDrawer.svelte';
-  import FragmentsDrawer from './fragments/FragmentsDrawer.svelte';
   import { browserDrafts, isWindowOpen, windowName } from './saving/drafts';
-  import HandbookDrawer from './HandbookDrawer.svelte';
   import { fileKey, Saver } from './saving/saver.svelte';
   import type { SheetGeometry } from './sheet/geometry';
   import { addFile, engineFiles } from './assignmentFiles';
   import { blockExtent, type PictureBox } from './sheet/hit';
   import { Pictures } from './sheet/pictures.svelte';
   import Sheet from './sheet/Sheet.svelte';
+  import Notices from './Notices.svelte';
   import SourcePane from './source/SourcePane.svelte';
+  import WorkbenchHeader from './WorkbenchHeader.svelte';
 
   interface Props {
     assignment: OpenAssignment;
@@ -41,7 +36,6 @@
   let saver = $state<Saver | null>(null);
   let view = $state.raw<EditorView | null>(null);
   let sheet = $state<ReturnType<typeof Sheet>>();
-  let findingsList = $state<ReturnType<typeof FindingsList>>();
   let sheetGeometry = $state.raw<SheetGeometry | null>(null);
   let text = $state('');
   let caret = $state(0);
@@ -53,9 +47,6 @@
   let folded = $state(false);
   let follow = $state(false);
   let files = $state.raw<readonly FileInfo[]>([]);
-  let filesDrawer = $state<ReturnType<typeof FilesDrawer>>();
-  let handbook = $state<ReturnType<typeof HandbookDrawer>>();
-  let fragments = $state<ReturnType<typeof FragmentsDrawer>>();
   /** Why a file was not taken. */
   let refused = $state<string | null>(null);
   const drawn = new Pictures();
@@ -128,17 +119,6 @@
     return null;
   });
   const settled = $derived(!!engine && engine.factsRevision === engine.revision);
-  const statusWords = $derived(
-    saver?.status === 'saved'
-      ? 'saved'
-      : saver?.status === 'waiting'
-        ? 'not saved yet, kept in this browser'
-        : saver?.status === 'conflict'
-          ? 'changed in another window'
-          : 'saving',
-  );
-  const pageCount = $derived(engine?.pages.length ?? 0);
-
   function edited(edits: readonly TextEdit[], whole: () => string) {
     engine?.edit(edits);
     saver?.change(whole);
@@ -192,28 +172,7 @@
     move();
   });
 
-  async function takeTheirs() {
-    const theirs = await saver?.takeTheirs();
-    if (theirs) takeMerged(theirs);
-  }
-
-  /** Other places look at what is saved, so what was just typed is saved before one goes there. */
-  async function saveAndGo(event: MouseEvent) {
-    if (!saver || saver.status === 'saved') return;
-    event.preventDefault();
-    const { href } = event.currentTarget as HTMLAnchorElement;
-    if (await saver.flush()) await goto(href);
-  }
-
-  /** The PDF is made from what is saved, so what was just typed is saved first. */
-  async function takePdf(event: MouseEvent) {
-    if (!saver || saver.status === 'saved') return;
-    event.preventDefault();
-    const { href } = event.currentTarget as HTMLAnchorElement;
-    if (await saver.flush()) open(href, '_blank', 'noopener');
-  }
-
-  /** Keeps pictures that were dropped or pasted, and writes each as a figure where it fell. */
+  /** Keeps files that were dropped or pasted; a picture is written as a figure where it fell. */
   async function takePictures(given: readonly File[], at: number) {
     if (!view) return;
     refused = null;
@@ -226,12 +185,6 @@
       takeFiles([...files.filter(({ path }) => path !== outcome.path), outcome]);
       if (outcome.kind === 'picture') insertFigure(view, outcome.path, at);
     }
-  }
-
-  /** Goes to a place of another file. */
-  function goElsewhere({ file, from }: { readonly file: string; readonly from: number }) {
-    const path = folderOf(assignment.main.path) + file;
-    void goto(`/a/${assignment.id}?file=${encodeURIComponent(path)}&at=${from}`);
   }
 
   /** A picture was drawn to another width on the page: its command says so. */
@@ -258,96 +211,17 @@
 />
 
 <div class="flex h-dvh min-w-[960px] flex-col">
-  <header class="flex items-center gap-1.5 border-b border-base-300 bg-base-100 px-4 py-1.5">
-    <nav aria-label="Where you are" class="flex min-w-0 items-baseline gap-2">
-      <a href="/" class="link-hover link">Desk</a>
-      <span aria-hidden="true">/</span>
-      <span class="truncate max-[1200px]:hidden">{assignment.course.title}</span>
-      <span aria-hidden="true" class="max-[1200px]:hidden">/</span>
-      <h1 class="truncate text-lg font-bold">{assignment.title}</h1>
-      {#if isPart}
-        <span aria-hidden="true">/</span>
-        <span class="truncate">{assignment.file.path}</span>
-      {/if}
-    </nav>
-    <p class="ml-auto whitespace-nowrap" role="status" data-testid="status">
-      {statusWords} · {pageCount === 1 ? '1 page' : `${pageCount} pages`}
-    </p>
-    {#if engine}
-      <Needle findings={engine.findings} {caret} {settled} ongo={go} />
-      <button
-        class="btn btn-ghost btn-sm px-2"
-        title="All that was found (F8)"
-        onclick={() => findingsList?.toggle()}>List</button
-      >
-      <FindingsList
-        bind:this={findingsList}
-        findings={engine.findings}
-        elsewhere={engine.findingsElsewhere}
-        {settled}
-        {view}
-        ongo={go}
-        onelsewhere={goElsewhere}
-      />
-    {/if}
-    <button class="btn btn-ghost btn-sm px-2" onclick={() => filesDrawer?.open()}>Files</button>
-    <button class="btn btn-ghost btn-sm px-2" onclick={() => fragments?.open()}>Fragments</button>
-    <button class="btn btn-ghost btn-sm px-2" title="F1" onclick={() => handbook?.open()}
-      >Handbook</button
-    >
-    <a class="btn btn-ghost btn-sm px-2" href="/a/{assignment.id}/versions" onclick={saveAndGo}
-      >Earlier</a
-    >
-    <LampButton />
-    <a class="btn btn-sm" href="/a/{assignment.id}/hand-in" onclick={saveAndGo}>Hand in</a>
-    <a
-      class="btn btn-primary btn-sm"
-      href="/a/{assignment.id}/pdf"
-      target="_blank"
-      rel="noopener"
-      onclick={takePdf}>PDF</a
-    >
-  </header>
-  {#if saver?.status === 'conflict'}
-    <div class="flex items-center gap-4 border-b border-error bg-base-200 px-4 py-2" role="alert">
-      <p class="flex-1">
-        The same lines were changed in another window while you wrote here. Nothing is lost: choose
-        which one goes on; the other stays among the earlier versions.
-      </p>
-      <button class="btn btn-sm" onclick={takeTheirs}>Take the other one</button>
-      <button class="btn btn-primary btn-sm" onclick={() => saver?.keepMine()}>Keep this one</button
-      >
-    </div>
-  {/if}
-  {#if refused}
-    <div class="flex items-center gap-4 border-b border-error bg-base-200 px-4 py-2" role="alert">
-      <p class="flex-1">{refused}</p>
-      <button class="btn btn-sm" onclick={() => (refused = null)}>Close</button>
-    </div>
-  {/if}
-  {#if engine?.failed}
-    <div class="flex items-center gap-4 border-b border-error bg-base-200 px-4 py-2" role="alert">
-      <p class="flex-1">
-        The page cannot be drawn: what it needs did not come from the server. What you type is kept.
-      </p>
-      <button class="btn btn-sm" onclick={() => location.reload()}>Try again</button>
-    </div>
-  {/if}
-  <FilesDrawer
-    bind:this={filesDrawer}
-    id={assignment.id}
-    main={assignment.main.path}
-    open={assignment.file.path}
-    onfiles={takeFiles}
-    flush={() => saver?.flush() ?? Promise.resolve(true)}
-  />
-  <HandbookDrawer bind:this={handbook} {view} {engine} />
-  <FragmentsDrawer
-    bind:this={fragments}
+  <WorkbenchHeader
+    {assignment}
+    {engine}
+    {saver}
     {view}
-    title={assignment.title}
-    words={engine?.words ?? []}
+    {caret}
+    {settled}
+    ongo={go}
+    onfiles={takeFiles}
   />
+  <Notices {engine} {saver} bind:refused ontheirs={takeMerged} />
   <main class="flex min-h-0 flex-1">
     {#if engine && saver}
       <div

@@ -20,7 +20,7 @@ import { latexMode } from './latexMode';
 import { pairs } from './pairs';
 import type { Taste } from './taste';
 import { formulas, knowledge, setFormulas, type EngineKnowledge } from './sourceFacts';
-import { droppedPictures } from './droppedPictures';
+import { droppedFiles } from './droppedFiles';
 import type { Speller } from './speller';
 import { spelling } from './spelling';
 import { typing } from './typing';
@@ -32,7 +32,7 @@ export interface EditorEvents {
   readonly onmove: () => void;
   /** The extents of the formulas came from the engine. */
   readonly onread: () => void;
-  /** Pictures were dropped or pasted, at a place of the text. */
+  /** Files were dropped or pasted, at a place of the text. */
   readonly onpictures: (files: readonly File[], at: number) => void;
 }
 
@@ -112,7 +112,7 @@ export function openEditor(
         completion,
         hover,
         typing,
-        droppedPictures(events.onpictures),
+        droppedFiles(events.onpictures),
         history(),
         bracketMatching(),
         closeBrackets(),

@@ -1,18 +1,19 @@
 import type { Extension } from '@codemirror/state';
 import { EditorView } from '@codemirror/view';
 
-const PICTURE = /\.(png|jpe?g|svg|pdf|eps)$/i;
+/** Pictures, and texts that belong to a sheet: parts, bibliographies, styles. */
+const TAKEN = /\.(png|jpe?g|svg|pdf|eps|tex|bib|sty|cls)$/i;
 
-const picturesIn = (data: DataTransfer | null): File[] =>
+const filesIn = (data: DataTransfer | null): File[] =>
   [...(data?.files ?? [])].filter(
-    ({ type, name }) => type.startsWith('image/') || PICTURE.test(name),
+    ({ type, name }) => type.startsWith('image/') || TAKEN.test(name),
   );
 
-/** Pictures that are dropped on the source, or pasted into it, are handed on with their place. */
-export const droppedPictures = (ontake: (files: readonly File[], at: number) => void): Extension =>
+/** Files that are dropped on the source, or pasted into it, are handed on with their place. */
+export const droppedFiles = (ontake: (files: readonly File[], at: number) => void): Extension =>
   EditorView.domEventHandlers({
     drop(event, view) {
-      const files = picturesIn(event.dataTransfer);
+      const files = filesIn(event.dataTransfer);
       if (files.length === 0) return false;
       event.preventDefault();
       const at = view.posAtCoords({ x: event.clientX, y: event.clientY });
@@ -20,7 +21,7 @@ export const droppedPictures = (ontake: (files: readonly File[], at: number) => 
       return true;
     },
     paste(event, view) {
-      const files = picturesIn(event.clipboardData);
+      const files = filesIn(event.clipboardData);
       if (files.length === 0) return false;
       event.preventDefault();
       ontake(files, view.state.selection.main.head);

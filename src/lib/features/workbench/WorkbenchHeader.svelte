@@ -1,0 +1,122 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import type { FileInfo, OpenAssignment } from '$lib/domain/assignment';
+  import { folderOf } from '$lib/domain/fileName';
+  import LampButton from '$lib/ui/LampButton.svelte';
+  import type { EditorView } from '@codemirror/view';
+  import type { EngineClient } from './engine/engineClient.svelte';
+  import FilesDrawer from './files/FilesDrawer.svelte';
+  import FindingsList from './FindingsList.svelte';
+  import FragmentsDrawer from './fragments/FragmentsDrawer.svelte';
+  import HandbookDrawer from './HandbookDrawer.svelte';
+  import Needle from './Needle.svelte';
+  import type { Saver, SaveStatus } from './saving/saver.svelte';
+
+  interface Props {
+    assignment: OpenAssignment;
+    engine: EngineClient | null;
+    saver: Saver | null;
+    view: EditorView | null;
+    caret: number;
+    /** Do page and source agree? */
+    settled: boolean;
+    ongo: (offset: number) => void;
+    onfiles: (files: readonly FileInfo[]) => void;
+  }
+  let { assignment, engine, saver, view, caret, settled, ongo, onfiles }: Props = $props();
+
+  const STATUS: Readonly<Record<SaveStatus, string>> = {
+    saved: 'saved',
+    saving: 'saving',
+    waiting: 'not saved yet, kept in this browser',
+    conflict: 'changed in another window',
+  };
+  let findingsList = $state<ReturnType<typeof FindingsList>>();
+  let filesDrawer = $state<ReturnType<typeof FilesDrawer>>();
+  let fragments = $state<ReturnType<typeof FragmentsDrawer>>();
+  let handbook = $state<ReturnType<typeof HandbookDrawer>>();
+  const pageCount = $derived(engine?.pages.length ?? 0);
+  const isPart = $derived(assignment.file.path !== assignment.main.path);
+
+  /** Goes on when all is saved: PDF and other places look at what the server has. */
+  async function whenSaved(event: MouseEvent, go: (address: string) => unknown) {
+    if (!saver || saver.status === 'saved') return;
+    event.preventDefault();
+    const { href } = event.currentTarget as HTMLAnchorElement;
+    if (await saver.flush()) go(href);
+  }
+  const leave = (event: MouseEvent) => whenSaved(event, goto);
+  const openPdf = (event: MouseEvent) =>
+    whenSaved(event, (href) => open(href, '_blank', 'noopener'));
+
+  /** Goes to a place of another file. */
+  function goElsewhere({ file, from }: { readonly file: string; readonly from: number }) {
+    const path = folderOf(assignment.main.path) + file;
+    void goto(`/a/${assignment.id}?file=${encodeURIComponent(path)}&at=${from}`);
+  }
+</script>
+
+<header class="flex items-center gap-1.5 border-b border-base-300 bg-base-100 px-4 py-1.5">
+  <nav aria-label="Where you are" class="flex min-w-0 items-baseline gap-2">
+    <a href="/" class="link-hover link">Desk</a>
+    <span aria-hidden="true">/</span>
+    <span class="truncate max-[1200px]:hidden">{assignment.course.title}</span>
+    <span aria-hidden="true" class="max-[1200px]:hidden">/</span>
+    <h1 class="truncate text-lg font-bold">{assignment.title}</h1>
+    {#if isPart}
+      <span aria-hidden="true">/</span>
+      <span class="truncate">{assignment.file.path}</span>
+    {/if}
+  </nav>
+  <p class="ml-auto whitespace-nowrap" role="status" data-testid="status">
+    {saver ? STATUS[saver.status] : 'opening'} · {pageCount === 1 ? '1 page' : `${pageCount} pages`}
+  </p>
+  {#if engine}
+    <Needle findings={engine.findings} {caret} {settled} {ongo} />
+    <button
+      class="btn btn-ghost btn-sm px-2"
+      title="All that was found (F8)"
+      onclick={() => findingsList?.toggle()}>List</button
+    >
+    <FindingsList
+      bind:this={findingsList}
+      findings={engine.findings}
+      elsewhere={engine.findingsElsewhere}
+      {settled}
+      {view}
+      {ongo}
+      onelsewhere={goElsewhere}
+    />
+  {/if}
+  <button class="btn btn-ghost btn-sm px-2" onclick={() => filesDrawer?.open()}>Files</button>
+  <button class="btn btn-ghost btn-sm px-2" onclick={() => fragments?.open()}>Fragments</button>
+  <button class="btn btn-ghost btn-sm px-2" title="F1" onclick={() => handbook?.open()}
+    >Handbook</button
+  >
+  <a class="btn btn-ghost btn-sm px-2" href="/a/{assignment.id}/versions" onclick={leave}>Earlier</a
+  >
+  <LampButton />
+  <a class="btn btn-sm" href="/a/{assignment.id}/hand-in" onclick={leave}>Hand in</a>
+  <a
+    class="btn btn-primary btn-sm"
+    href="/a/{assignment.id}/pdf"
+    target="_blank"
+    rel="noopener"
+    onclick={openPdf}>PDF</a
+  >
+</header>
+<FilesDrawer
+  bind:this={filesDrawer}
+  id={assignment.id}
+  main={assignment.main.path}
+  open={assignment.file.path}
+  {onfiles}
+  flush={() => saver?.flush() ?? Promise.resolve(true)}
+/>
+<HandbookDrawer bind:this={handbook} {view} {engine} />
+<FragmentsDrawer
+  bind:this={fragments}
+  {view}
+  title={assignment.title}
+  words={engine?.words ?? []}
+/>
