@@ -1,18 +1,38 @@
-import { defineConfig } from '@playwright/test';
+import { defineConfig, type PlaywrightTestConfig } from '@playwright/test';
+import { addressOf, portOf, siteOf, sitePortOf, WORKERS } from './tests/e2e/servers';
 
-const port = 4319;
-const sitePort = 4318;
-const site = `http://127.0.0.1:${sitePort}`;
+type Servers = Extract<PlaywrightTestConfig['webServer'], readonly unknown[]>;
+
+/** What a worker has for itself: the app with a demo, and a course site. */
+const serversOf = (worker: number): Servers => [
+  {
+    command: 'node build-tools/course-site.mjs',
+    url: `${siteOf(worker)}/`,
+    env: { COURSE_SITE_PORT: String(sitePortOf(worker)), ODD_COMPASS_ROOT: process.cwd() },
+  },
+  {
+    command: 'node build-tools/fill-demo.mjs --afresh && node build/index.js',
+    url: `${addressOf(worker)}/`,
+    timeout: 240_000,
+    env: {
+      PORT: String(portOf(worker)),
+      HOST: '127.0.0.1',
+      BODY_SIZE_LIMIT: '110M',
+      ODD_COMPASS_COURSE_SITE: siteOf(worker),
+      ODD_COMPASS_DATABASE: `test-results/e2e-${worker}.db`,
+      ODD_COMPASS_ROOT: process.cwd(),
+    },
+  },
+];
 
 export default defineConfig({
   testDir: 'tests/e2e',
   timeout: 180_000,
   expect: { timeout: 60_000 },
-  workers: 1,
+  workers: WORKERS,
   reporter: [['line']],
-  outputDir: 'test-results',
+  outputDir: 'test-results/journeys',
   use: {
-    baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
@@ -27,24 +47,5 @@ export default defineConfig({
       ],
     },
   },
-  webServer: [
-    {
-      command: 'node build-tools/course-site.mjs',
-      url: `${site}/`,
-      env: { COURSE_SITE_PORT: String(sitePort), ODD_COMPASS_ROOT: process.cwd() },
-    },
-    {
-      command: 'node build-tools/fill-demo.mjs --afresh && node build/index.js',
-      url: `http://127.0.0.1:${port}/`,
-      timeout: 240_000,
-      env: {
-        PORT: String(port),
-        HOST: '127.0.0.1',
-        BODY_SIZE_LIMIT: '110M',
-        ODD_COMPASS_COURSE_SITE: site,
-        ODD_COMPASS_DATABASE: 'test-results/e2e.db',
-        ODD_COMPASS_ROOT: process.cwd(),
-      },
-    },
-  ],
+  webServer: Array.from({ length: WORKERS }, (_, worker) => serversOf(worker)).flat(),
 });

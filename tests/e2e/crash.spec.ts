@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { caretBehind, sheet, source, write } from './writing';
 

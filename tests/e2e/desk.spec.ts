@@ -1,12 +1,20 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { unzipSync } from 'fflate';
 import { accessibility } from './accessibility';
 import { caretBehind, needle, sheet, source, write } from './writing';
 
-const SITE = 'http://127.0.0.1:4318';
 const ZIP = 'tests/e2e/fixtures/week3.zip';
 const saved = (page: Page) => expect(page.getByTestId('status')).toContainText(/^saved/);
-const setMood = (page: Page, mood: string) => page.request.post(`${SITE}/mood`, { data: mood });
+/** What a page of the app itself says of where it is. */
+const from = (baseURL = ''): { origin: string } => ({ origin: baseURL });
+/** A copy of a sheet to change as one likes: others look at the sheet itself. */
+const copyOf = async (page: Page, id: string, baseURL?: string): Promise<string> => {
+  const headers = from(baseURL);
+  const answer = await page.request.post(`/api/assignments/${id}/duplicate`, { headers });
+  return ((await answer.json()) as { id: string }).id;
+};
+const setMood = (page: Page, site: string, mood: string) =>
+  page.request.post(`${site}/mood`, { data: mood });
 
 test('the desk: what is due, in its order; a sheet renamed, copied, deleted, each taken back', async ({
   page,
@@ -114,12 +122,12 @@ test('start: choices in plain words, preamble and first page live, then writing'
   await expect(sheet(page)).toContainText('A ferry leaves');
 });
 
-test('from the handout of the course site to the receipt', async ({ page }) => {
-  await setMood(page, 'down');
+test('from the handout of the course site to the receipt', async ({ page, site }) => {
+  await setMood(page, site, 'down');
   await page.goto('/');
   await page.getByRole('button', { name: 'Posted' }).click();
   await expect(page.getByRole('alert')).toContainText('out of order');
-  await setMood(page, 'well');
+  await setMood(page, site, 'well');
   await page.getByRole('button', { name: 'Ask again' }).click();
   expect(await accessibility(page)).toEqual([]);
   await page.getByRole('button', { name: 'Start Walks between harbours' }).click();
@@ -154,11 +162,11 @@ test('from the handout of the course site to the receipt', async ({ page }) => {
   await page.getByRole('link', { name: 'Hand in' }).click();
   await expect(page.getByText('Nothing stands in the way.')).toBeVisible();
   await expect(page.getByRole('figure', { name: 'Page 1 of the PDF' })).toBeVisible();
-  await setMood(page, 'refusing');
+  await setMood(page, site, 'refusing');
   const handIn = page.getByRole('button', { name: 'Hand it in' });
   await handIn.click();
   await expect(page.getByRole('alert')).toContainText('on hold');
-  await setMood(page, 'well');
+  await setMood(page, site, 'well');
   await handIn.click();
   const receipt = page.getByRole('article', { name: /^Receipt SP-/ });
   await expect(receipt).toContainText('Walks-between-harbours.pdf');
@@ -169,7 +177,7 @@ test('from the handout of the course site to the receipt', async ({ page }) => {
     .getAttribute('href');
   const pdf = await page.request.get(frozen ?? '');
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
-  const siteHas = await (await page.request.get(`${SITE}/`)).text();
+  const siteHas = await (await page.request.get(`${site}/`)).text();
   expect(siteHas).toContain('Maren Quill');
   await page.goto('/');
   const card = page.locator('li', {
@@ -228,14 +236,18 @@ test('a zip made elsewhere is dropped on the desk: its sheet, part and picture a
   await expect(needle(page)).toContainText('to fix');
 });
 
-test('earlier versions are compared and gone back to', async ({ page }) => {
-  await page.goto('/a/three-harbours');
+test('earlier versions are compared and gone back to', async ({ page, baseURL }) => {
+  const id = await copyOf(page, 'three-harbours', baseURL);
+  await page.goto(`/a/${id}`);
   await expect(sheet(page)).toContainText('A ferry leaves each');
   await page.getByRole('link', { name: 'Earlier' }).click();
+  await expect(page.getByText('There is no earlier version yet.')).toBeVisible();
   await page.getByLabel('A name for the sheet as it is now').fill('before the storm');
   await page.getByRole('button', { name: 'Keep it as this' }).click();
   await expect(page.getByRole('status')).toContainText('the same as now');
-  await page.goto('/a/three-harbours');
+  await page.getByLabel('A name for the sheet as it is now').fill('still calm');
+  await page.getByRole('button', { name: 'Keep it as this' }).click();
+  await page.goto(`/a/${id}`);
   await caretBehind(page, 'A ferry leaves each');
   await page.keyboard.type(' stormy');
   await expect(sheet(page)).toContainText('stormy');
@@ -249,7 +261,7 @@ test('earlier versions are compared and gone back to', async ({ page }) => {
   await expect(page.getByRole('region', { name: 'Then and now' })).toContainText('stormy');
   expect(await accessibility(page)).toEqual([]);
   await named.focus();
-  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('ArrowRight');
   await expect(named).toHaveAttribute('aria-pressed', 'false');
   await named.click();
   await page.getByRole('button', { name: 'Go back to this' }).click();
@@ -317,13 +329,15 @@ test('the handbook is a place of its own', async ({ page }) => {
   expect(await accessibility(page)).toEqual([]);
 });
 
-test('everything goes out as one zip and comes in again to the same bytes', async ({ page }) => {
+test('everything goes out as one zip and comes in again to the same bytes', async ({
+  page,
+  baseURL,
+}) => {
   await page.goto('/');
   const first = await (await page.request.get('/api/collection')).body();
   const files = unzipSync(first);
   expect(Object.keys(files)).toContain('MA-214/Lecture-notes-ferries-as-chains/sheet.tex');
-  const origin = { origin: 'http://127.0.0.1:4319' };
-  const back = await page.request.post('/api/collection', { data: first, headers: origin });
+  const back = await page.request.post('/api/collection', { data: first, headers: from(baseURL) });
   expect(await back.json()).toMatchObject({ kind: 'kept', taken: 0 });
   const again = await (await page.request.get('/api/collection')).body();
   expect(again.equals(first)).toBe(true);
@@ -333,8 +347,10 @@ test('everything goes out as one zip and comes in again to the same bytes', asyn
   await expect(page.getByRole('alert')).toContainText('not a collection');
 });
 
-test('what should not come in is refused with a sentence and a status', async ({ request }) => {
-  const origin = { origin: 'http://127.0.0.1:4319' };
+test('what should not come in is refused with a sentence and a status', async ({
+  request,
+  baseURL,
+}) => {
   const form = {
     multipart: { file: { name: 'x.zip', mimeType: 'application/zip', buffer: Buffer.from('PK') } },
   };
@@ -342,27 +358,33 @@ test('what should not come in is refused with a sentence and a status', async ({
     `${answer.status()} ${await answer.text()}`;
   const said = [
     [
-      await request.post('/api/bring-in?course=ma214', { ...form, headers: origin }),
+      await request.post('/api/bring-in?course=ma214', { ...form, headers: from(baseURL) }),
       /^415 .*cannot be opened/,
     ],
     [
-      await request.post('/api/bring-in?course=none', { ...form, headers: origin }),
+      await request.post('/api/bring-in?course=none', { ...form, headers: from(baseURL) }),
       /^404 .*no such course/,
     ],
     [
-      await request.post('/api/courses', { data: { code: '' }, headers: origin }),
+      await request.post('/api/courses', { data: { code: '' }, headers: from(baseURL) }),
       /^400 .*Fill in the code/,
     ],
-    [await request.patch('/api/assignments/tide-gauge', { data: {}, headers: origin }), /^400 /],
+    [
+      await request.patch('/api/assignments/tide-gauge', { data: {}, headers: from(baseURL) }),
+      /^400 /,
+    ],
     [
       await request.patch('/api/assignments/tide-gauge', {
         data: { state: 'handed-in' },
-        headers: origin,
+        headers: from(baseURL),
       }),
       /^400 /,
     ],
     [
-      await request.patch('/api/assignments/none', { data: { title: 'x' }, headers: origin }),
+      await request.patch('/api/assignments/none', {
+        data: { title: 'x' },
+        headers: from(baseURL),
+      }),
       /^404 /,
     ],
     [await request.get(`/api/search?q=${'x'.repeat(300)}`), /^400 /],
@@ -370,7 +392,10 @@ test('what should not come in is refused with a sentence and a status', async ({
     [await request.get('/a/tide-gauge/files/none.tex'), /^404 /],
     [await request.get('/a/tide-gauge/versions/first'), /^400 /],
     [await request.get('/a/tide-gauge/versions/99999'), /^404 .*no such version/],
-    [await request.post('/api/collection', { data: 'no zip', headers: origin }), /^415 .*no zip/],
+    [
+      await request.post('/api/collection', { data: 'no zip', headers: from(baseURL) }),
+      /^415 .*no zip/,
+    ],
     [
       await request.post('/api/courses', { data: {}, headers: { origin: 'http://evil.example' } }),
       /^403 /,
@@ -380,22 +405,26 @@ test('what should not come in is refused with a sentence and a status', async ({
   for (const [answer, expected] of said) expect(await tell(answer)).toMatch(expected);
 });
 
-test('a document from elsewhere puts no script into the page', async ({ page, request }) => {
-  const origin = { origin: 'http://127.0.0.1:4319' };
+test('a document from elsewhere puts no script into the page', async ({
+  page,
+  request,
+  baseURL,
+}) => {
+  const id = await copyOf(page, 'tide-sums', baseURL);
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="10" height="10" onload="window.hacked=1"><script>window.hacked=1</script></svg>`;
-  const kept = await request.post('/a/tide-sums/files?name=evil.svg', {
+  const kept = await request.post(`/a/${id}/files?name=evil.svg`, {
     data: svg,
-    headers: origin,
+    headers: from(baseURL),
   });
   expect(kept.status()).toBe(201);
-  const answer = await page.goto('/a/tide-sums/files/evil.svg');
+  const answer = await page.goto(`/a/${id}/files/evil.svg`);
   expect(answer?.headers()['content-security-policy']).toContain('sandbox');
   expect(await page.evaluate(() => 'hacked' in globalThis)).toBe(false);
   const html = `<html><script>window.hacked=1</script></html>`;
-  await request.post('/a/tide-sums/files?name=evil.tex', { data: html, headers: origin });
-  const text = await page.goto('/a/tide-sums/files/evil.tex');
+  await request.post(`/a/${id}/files?name=evil.tex`, { data: html, headers: from(baseURL) });
+  const text = await page.goto(`/a/${id}/files/evil.tex`);
   expect(text?.headers()['content-type']).toContain('text/plain');
-  await page.goto('/a/tide-sums?file=evil.tex');
+  await page.goto(`/a/${id}?file=evil.tex`);
   await expect(source(page)).toContainText('window.hacked');
   expect(await page.evaluate(() => 'hacked' in globalThis)).toBe(false);
 });

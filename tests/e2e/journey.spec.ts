@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { accessibility } from './accessibility';
 import { caretBehind, sheet, source } from './writing';
 import { execFileSync } from 'node:child_process';
@@ -81,8 +81,10 @@ test('two windows on one sheet never overwrite each other silently', async ({ pa
   await saved(page);
   await expect(source(other)).toContainText('two lighthouses first');
   // In one line, at once: the writer is asked.
+  let release = (): void => undefined;
+  const first = new Promise<void>((resolve) => (release = resolve));
   await other.route('**/source', async (route) => {
-    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await first;
     await route.continue();
   });
   await caretBehind(other, 'two lighthouses first');
@@ -90,6 +92,7 @@ test('two windows on one sheet never overwrite each other silently', async ({ pa
   await caretBehind(page, 'two lighthouses');
   await page.keyboard.type(' HERE');
   await saved(page);
+  release();
   await expect(other.getByRole('alert')).toContainText('changed in another window');
   await other.getByRole('button', { name: 'Take the other one' }).click();
   await expect(source(other)).toContainText('two lighthouses HERE first');

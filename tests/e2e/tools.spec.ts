@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { accessibility } from './accessibility';
 import { accept, bench, emptySheet, sheet, source, write, written } from './writing';
 

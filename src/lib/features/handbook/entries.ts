@@ -44,14 +44,17 @@ export function findEntries(
   const terms = asked.split(/\s+/).filter((term) => term !== '');
   const inChapter = words.filter((word) => chapter === null || chapterOf(word) === chapter);
   if (terms.length === 0) return [...inChapter].sort((a, b) => a.name.localeCompare(b.name, 'en'));
-  return inChapter
+  const ranked = inChapter
     .map((word) => ({ word, rank: rankOf(word, asked, terms, meaning(word.name)) }))
-    .filter(({ rank }) => rank !== null)
-    .sort(
-      (a, b) => (a.rank as number) - (b.rank as number) || a.word.name.length - b.word.name.length,
-    )
-    .map(({ word }) => word);
+    .filter((one): one is { word: Word; rank: number } => one.rank !== null)
+    .sort((a, b) => a.rank - b.rank || a.word.name.length - b.word.name.length);
+  // What lacks a word is only shown when nothing has them all.
+  const whole = ranked.filter(({ rank }) => rank < LACKS_ONE);
+  return (whole.length > 0 ? whole : ranked).map(({ word }) => word);
 }
+
+/** The rank of an entry that has all words asked for but one. */
+const LACKS_ONE = 4;
 
 function rankOf(
   word: Word,
@@ -69,6 +72,5 @@ function rankOf(
   if (terms.every(starts)) return 2;
   const has = (term: string): boolean => name.includes(term) || said.includes(term);
   if (terms.every(has)) return 3;
-  // One word too many is forgiven.
-  return terms.length > 1 && terms.filter(has).length === terms.length - 1 ? 4 : null;
+  return terms.length > 1 && terms.filter(has).length === terms.length - 1 ? LACKS_ONE : null;
 }

@@ -29,27 +29,36 @@ class Note extends WidgetType {
   }
 
   override toDOM(view: EditorView): HTMLElement {
-    const { severity, message, cause, fix } = this.finding;
     const note = document.createElement('div');
-    note.className = `finding-note finding-note-${severity}`;
     note.setAttribute('role', 'note');
-    const words = document.createElement('p');
-    const what = document.createElement('strong');
-    what.textContent = message;
-    words.append(what, ` ${cause}`);
-    note.append(words);
-    if (fix) {
-      const button = document.createElement('button');
-      button.className = 'btn btn-primary btn-xs';
-      button.textContent = fix.title;
-      button.onclick = () => applyFix(view, fix);
-      note.append(button);
-    }
+    note.append(document.createElement('p'));
     // The editor measures widgets without their margins, so the space around is padding.
     const frame = document.createElement('div');
     frame.className = 'finding-frame';
     frame.append(note);
+    this.updateDOM(frame, view);
     return frame;
+  }
+
+  /** Notes come anew while one reads them: what is being clicked stays the same button. */
+  override updateDOM(frame: HTMLElement, view: EditorView): boolean {
+    const { severity, message, cause, fix } = this.finding;
+    const note = frame.firstElementChild as HTMLElement;
+    note.className = `finding-note finding-note-${severity}`;
+    const what = document.createElement('strong');
+    what.textContent = message;
+    note.querySelector('p')?.replaceChildren(what, ` ${cause}`);
+    const there = note.querySelector('button');
+    if (!fix) {
+      there?.remove();
+      return true;
+    }
+    const button = there ?? document.createElement('button');
+    button.className = 'btn btn-primary btn-xs';
+    if (button.textContent !== fix.title) button.textContent = fix.title;
+    button.onclick = () => applyFix(view, fix, true);
+    if (!there) note.append(button);
+    return true;
   }
 
   override ignoreEvent(): boolean {
@@ -58,10 +67,13 @@ class Note extends WidgetType {
 }
 
 /** Carries a fix out as one change that can be undone; its places move with what was typed since it was found. */
-export function applyFix(view: EditorView, fix: NonNullable<Finding['fix']>): void {
-  const { findings, since: typed } = view.state.field(notes);
+export function applyFix(
+  view: EditorView,
+  fix: NonNullable<Finding['fix']>,
+  isShown = view.state.field(notes).findings.some((finding) => finding.fix === fix),
+): void {
   // One that is not shown yet was found in the text as it stands.
-  const since = findings.some((finding) => finding.fix === fix) ? typed : null;
+  const since = isShown ? view.state.field(notes).since : null;
   const at = (place: number, side: -1 | 1): number => since?.mapPos(place, side) ?? place;
   const changes = fix.edits.map(({ from, to, text }) => ({
     from: at(from, from === to ? -1 : 1),
