@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
   import { mostLike, shapeOfPicture, shapeOfStrokes, type Point, type Shape } from './recognise';
   import type { Sign } from './symbols';
 
@@ -18,8 +17,8 @@
   let strokes = $state.raw<readonly (readonly Point[])[]>([]);
   let known: { shape: Shape; of: Sign }[] = [];
 
-  /** Each sign's shape, from the font it is set in. */
-  async function learn() {
+  /** Each sign's shape, from the font it is set in. What was drawn meanwhile is compared when they are known. */
+  async function learn(signs: readonly Sign[]) {
     await document.fonts.load(FONT, '∑');
     const side = 3 * GLYPH;
     const paper = new OffscreenCanvas(side, side).getContext('2d', { willReadFrequently: true });
@@ -28,6 +27,7 @@
     paper.textAlign = 'center';
     paper.textBaseline = 'middle';
     const seen = new Set<string>();
+    const shapes: typeof known = [];
     for (const sign of signs) {
       if ([...sign.sign].length !== 1 || seen.has(sign.sign)) continue;
       seen.add(sign.sign);
@@ -35,10 +35,18 @@
       paper.fillText(sign.sign, side / 2, side / 2);
       const { data } = paper.getImageData(0, 0, side, side);
       const shape = shapeOfPicture((x, y) => data[4 * (y * side + x) + 3] ?? 0, side, side);
-      if (shape) known.push({ shape, of: sign });
+      if (shape) shapes.push({ shape, of: sign });
     }
+    known = shapes;
+    if (strokes.length > 0) compare();
   }
-  onMount(() => void learn());
+  // The signs come from the engine, perhaps after this is shown.
+  $effect(() => void learn(signs));
+
+  function compare() {
+    const drawn = shapeOfStrokes(strokes);
+    onlike(drawn && mostLike(drawn, known, MOST));
+  }
 
   const pointOf = (event: PointerEvent): Point => {
     const box = canvas.getBoundingClientRect();
@@ -57,8 +65,7 @@
     const stop = () => {
       canvas.removeEventListener('pointermove', move);
       canvas.removeEventListener('pointerup', stop);
-      const drawn = shapeOfStrokes(strokes);
-      onlike(drawn && mostLike(drawn, known, MOST));
+      compare();
     };
     canvas.addEventListener('pointermove', move);
     canvas.addEventListener('pointerup', stop);

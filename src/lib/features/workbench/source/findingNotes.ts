@@ -12,6 +12,9 @@ import type { Finding } from '@odd-compass/engine';
 /** Replaces the findings shown in the source. */
 export const setFindings = StateEffect.define<readonly Finding[]>();
 
+/** A fix was carried out: its note goes at once, not when the engine has read the text again. */
+const mended = StateEffect.define<NonNullable<Finding['fix']>>();
+
 /** Says in words what was found, under its line, with the button that mends it. */
 class Note extends WidgetType {
   constructor(readonly finding: Finding) {
@@ -80,7 +83,7 @@ export function applyFix(
     to: Math.max(at(from, from === to ? -1 : 1), at(to, -1)),
     insert: text,
   }));
-  view.dispatch({ changes, userEvent: 'input.fix' });
+  view.dispatch({ changes, effects: mended.of(fix), userEvent: 'input.fix' });
   view.focus();
 }
 
@@ -104,6 +107,18 @@ function decorate(state: EditorState, findings: readonly Finding[]): DecorationS
   return Decoration.set(ranges, true);
 }
 
+/** The decorations without the note of a fix. */
+function withoutNote(decorations: DecorationSet, fix: NonNullable<Finding['fix']>): DecorationSet {
+  const told = JSON.stringify(fix);
+  const noteOf = ({ spec }: Decoration): unknown => (spec as { widget?: unknown }).widget;
+  return decorations.update({
+    filter: (_from, _to, value) => {
+      const note = noteOf(value);
+      return !(note instanceof Note && JSON.stringify(note.finding.fix) === told);
+    },
+  });
+}
+
 interface Shown {
   readonly findings: readonly Finding[];
   readonly decorations: DecorationSet;
@@ -122,6 +137,8 @@ const notes = StateField.define<Shown>({
         since: shown.since?.composeDesc(transaction.changes.desc) ?? transaction.changes.desc,
       };
     for (const effect of transaction.effects) {
+      if (effect.is(mended))
+        next = { ...next, decorations: withoutNote(next.decorations, effect.value) };
       if (effect.is(setFindings))
         next = {
           findings: effect.value,
