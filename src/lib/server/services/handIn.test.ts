@@ -28,7 +28,7 @@ const real = threadTypesetter(
 /** A server beside the simulated site, with the real engine. */
 function student(name = 'Maren Quill') {
   site.mood = 'well';
-  const courseSite = httpCourseSite(address, 'The course site', 300);
+  const courseSite = httpCourseSite(address, 'The course site', 2500);
   const server = testServer({ site: courseSite, typeset: (job) => real.typeset(job) });
   server.services.settings.setProfile({ name, college: '', number: '' });
   return server;
