@@ -2,7 +2,7 @@
   import type { DeskCourse, Ink } from '$lib/domain/assignment';
   import { INKS } from '$lib/domain/choices';
   import { tell } from '$lib/ui/ask';
-  import Dialog from '$lib/ui/Dialog.svelte';
+  import Panel from '$lib/ui/Panel.svelte';
   import Problem from '$lib/ui/Problem.svelte';
 
   interface Props {
@@ -10,7 +10,7 @@
   }
   let { onchanged }: Props = $props();
 
-  let dialog = $state<ReturnType<typeof Dialog>>();
+  let dialog = $state<ReturnType<typeof Panel>>();
   let course = $state.raw<DeskCourse | null>(null);
   let code = $state('');
   let title = $state('');
@@ -66,7 +66,7 @@
   }
 </script>
 
-<Dialog bind:this={dialog} title={course ? 'About this course' : 'A new course'}>
+<Panel bind:this={dialog} title={course ? 'About this course' : 'A new course'}>
   <Problem says={problem} />
   <form class="grid grid-cols-2 gap-4" onsubmit={keep}>
     <label class="col-span-2">
@@ -106,4 +106,4 @@
       {/if}
     </div>
   </form>
-</Dialog>
+</Panel>

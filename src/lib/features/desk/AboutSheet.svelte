@@ -2,7 +2,7 @@
   import type { AssignmentCard, DeskCourse, Kind } from '$lib/domain/assignment';
   import { KINDS } from '$lib/domain/choices';
   import { tell } from '$lib/ui/ask';
-  import Dialog from '$lib/ui/Dialog.svelte';
+  import Panel from '$lib/ui/Panel.svelte';
   import Problem from '$lib/ui/Problem.svelte';
   import { dateAndTime, momentOf } from '$lib/ui/dateTime';
 
@@ -13,7 +13,7 @@
   }
   let { courses, onchanged }: Props = $props();
 
-  let dialog = $state<ReturnType<typeof Dialog>>();
+  let dialog = $state<ReturnType<typeof Panel>>();
   let card = $state.raw<AssignmentCard | null>(null);
   let title = $state('');
   let date = $state('');
@@ -73,7 +73,7 @@
   }
 </script>
 
-<Dialog bind:this={dialog} title="About this sheet">
+<Panel bind:this={dialog} title="About this sheet">
   <Problem says={problem} />
   <form class="grid grid-cols-2 gap-4" onsubmit={keep}>
     <label class="col-span-2">
@@ -140,4 +140,4 @@
       >
     </div>
   </form>
-</Dialog>
+</Panel>

@@ -2,13 +2,13 @@
   import { goto } from '$app/navigation';
   import type { DeskCourse } from '$lib/domain/assignment';
   import { ask } from '$lib/ui/ask';
-  import Dialog from '$lib/ui/Dialog.svelte';
+  import Panel from '$lib/ui/Panel.svelte';
   import Problem from '$lib/ui/Problem.svelte';
   import { sizeWords } from '$lib/ui/sizeWords';
 
   let { courses }: { courses: readonly DeskCourse[] } = $props();
 
-  let dialog = $state<ReturnType<typeof Dialog>>();
+  let dialog = $state<ReturnType<typeof Panel>>();
   let files = $state.raw<readonly File[]>([]);
   let courseId = $state('');
   let problem = $state<string | null>(null);
@@ -42,7 +42,7 @@
   }
 </script>
 
-<Dialog bind:this={dialog} title="Bring a sheet in">
+<Panel bind:this={dialog} title="Bring a sheet in">
   <Problem says={problem} />
   {#if made}
     <p class="mb-2">It is here. These files are of no use to it and were left out:</p>
@@ -84,4 +84,4 @@
       onclick={bring}>{busy ? 'Bringing it in' : 'Bring it in'}</button
     >
   {/if}
-</Dialog>
+</Panel>

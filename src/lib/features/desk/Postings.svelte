@@ -2,11 +2,11 @@
   import { goto } from '$app/navigation';
   import type { SitePosting } from '$lib/domain/courseSite';
   import { ask, tell } from '$lib/ui/ask';
-  import Drawer from '$lib/ui/Drawer.svelte';
+  import Panel from '$lib/ui/Panel.svelte';
   import Problem from '$lib/ui/Problem.svelte';
   import { dueWords } from './dueWords';
 
-  let drawer = $state<ReturnType<typeof Drawer>>();
+  let drawer = $state<ReturnType<typeof Panel>>();
   let postings = $state.raw<readonly SitePosting[] | null>(null);
   let problem = $state<string | null>(null);
   let taking = $state<string | null>(null);
@@ -31,7 +31,7 @@
   }
 </script>
 
-<Drawer bind:this={drawer} title="Posted by the courses">
+<Panel place="side" bind:this={drawer} title="Posted by the courses">
   <Problem says={problem} />
   {#if problem}
     <button class="btn btn-sm" onclick={look}>Ask again</button>
@@ -66,4 +66,4 @@
       {/each}
     </ul>
   {/if}
-</Drawer>
+</Panel>

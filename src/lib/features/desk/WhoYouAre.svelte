@@ -1,12 +1,12 @@
 <script lang="ts">
   import type { Profile } from '$lib/domain/schemas';
   import { ask, tell } from '$lib/ui/ask';
-  import Dialog from '$lib/ui/Dialog.svelte';
+  import Panel from '$lib/ui/Panel.svelte';
   import Problem from '$lib/ui/Problem.svelte';
 
   let { profile, onchanged }: { profile: Profile; onchanged: () => void } = $props();
 
-  let dialog = $state<ReturnType<typeof Dialog>>();
+  let dialog = $state<ReturnType<typeof Panel>>();
   let name = $state('');
   let college = $state('');
   let number = $state('');
@@ -41,7 +41,7 @@
   }
 </script>
 
-<Dialog bind:this={dialog} title="Who you are">
+<Panel bind:this={dialog} title="Who you are">
   <Problem says={problem} />
   <form class="grid gap-4" onsubmit={keep}>
     <label>
@@ -68,4 +68,4 @@
     </label>
     {#if taken}<p class="mt-2" role="status">{taken}</p>{/if}
   </section>
-</Dialog>
+</Panel>

@@ -3,8 +3,8 @@
   import type { HandIn, LastLook, LookLine, SitePosting } from '$lib/domain/courseSite';
   import type { Profile } from '$lib/domain/schemas';
   import { ask, tell } from '$lib/ui/ask';
-  import LampButton from '$lib/ui/LampButton.svelte';
   import Problem from '$lib/ui/Problem.svelte';
+  import SheetPlace from '$lib/ui/SheetPlace.svelte';
   import { sizeWords } from '$lib/ui/sizeWords';
   import { onMount, untrack } from 'svelte';
   import LookLines from './LookLines.svelte';
@@ -77,18 +77,7 @@
 </script>
 
 <div class="flex h-dvh min-w-[960px] flex-col">
-  <header class="flex items-center gap-3 border-b border-base-300 px-5 py-2">
-    <nav aria-label="Where you are" class="flex min-w-0 items-baseline gap-2">
-      <a href="/" class="link-hover link">Desk</a>
-      <span aria-hidden="true">/</span>
-      <span class="truncate">{course.title}</span>
-      <span aria-hidden="true">/</span>
-      <a href="/a/{id}" class="link-hover link truncate">{title}</a>
-      <span aria-hidden="true">/</span>
-      <h1 class="text-lg font-bold whitespace-nowrap">Hand in</h1>
-    </nav>
-    <div class="ml-auto"><LampButton /></div>
-  </header>
+  <SheetPlace {id} {title} course={course.title} here="Hand in" />
   <main class="flex min-h-0 flex-1">
     <div class="w-[30rem] flex-none overflow-auto border-r border-base-300 px-5 py-4">
       {#each receipts as one (one.id)}<ReceiptCard {id} handIn={one} />{/each}

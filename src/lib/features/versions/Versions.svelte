@@ -23,8 +23,8 @@
   import type { Course } from '$lib/domain/assignment';
   import { versionWords, type VersionCard } from '$lib/domain/version';
   import { ask, tell } from '$lib/ui/ask';
-  import LampButton from '$lib/ui/LampButton.svelte';
   import Problem from '$lib/ui/Problem.svelte';
+  import SheetPlace from '$lib/ui/SheetPlace.svelte';
   import { untrack } from 'svelte';
   import { changedLines, compareLines } from './compare';
   import MarkedPages from './MarkedPages.svelte';
@@ -94,17 +94,8 @@
 </script>
 
 <div class="flex h-dvh min-w-[960px] flex-col">
-  <header class="flex items-center gap-3 border-b border-base-300 px-5 py-2">
-    <nav aria-label="Where you are" class="flex min-w-0 items-baseline gap-2">
-      <a href="/" class="link-hover link">Desk</a>
-      <span aria-hidden="true">/</span>
-      <span class="truncate">{course.title}</span>
-      <span aria-hidden="true">/</span>
-      <a href="/a/{id}" class="link-hover link truncate">{title}</a>
-      <span aria-hidden="true">/</span>
-      <h1 class="text-lg font-bold whitespace-nowrap">Earlier versions</h1>
-    </nav>
-    <form class="ml-auto flex gap-2" onsubmit={keep}>
+  <SheetPlace {id} {title} course={course.title} here="Earlier versions">
+    <form class="flex gap-2" onsubmit={keep}>
       <input
         class="input input-sm w-52"
         placeholder="before the last problem"
@@ -113,8 +104,7 @@
       />
       <button class="btn btn-sm" disabled={name.trim() === ''}>Keep it as this</button>
     </form>
-    <LampButton />
-  </header>
+  </SheetPlace>
   <main class="flex min-h-0 flex-1 flex-col">
     <Problem says={problem} />
     {#if versions.length === 0}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { EditorView } from '@codemirror/view';
-  import Drawer from '$lib/ui/Drawer.svelte';
+  import Panel from '$lib/ui/Panel.svelte';
   import type { Word } from '@odd-compass/engine/worker';
   import { Handbook } from '../handbook';
   import { meaningOf } from './bench/symbols';
@@ -9,7 +9,7 @@
   import { inFormula } from './source/sourceFacts';
 
   let { view, engine }: { view: EditorView | null; engine: EngineClient | null } = $props();
-  let drawer = $state<ReturnType<typeof Drawer>>();
+  let drawer = $state<ReturnType<typeof Panel>>();
 
   export const open = (): void => drawer?.open();
 
@@ -41,7 +41,7 @@
 </script>
 
 <svelte:window onkeydown={keys} />
-<Drawer bind:this={drawer} title="Handbook" onclose={() => view?.focus()}>
+<Panel place="side" bind:this={drawer} title="Handbook" onclose={() => view?.focus()}>
   {#if engine}
     <Handbook
       words={engine.words}
@@ -50,4 +50,4 @@
       oninsert={insert}
     />
   {/if}
-</Drawer>
+</Panel>

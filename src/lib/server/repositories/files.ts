@@ -15,6 +15,12 @@ export function fileRepository(db: Db) {
       return row ? { path, ...row } : null;
     },
 
+    /** Characters of a text, without reading it; 0 when it is not there. */
+    lengthOf(assignmentId: string, path: string): number {
+      const length = sql<number>`length(${files.content})`;
+      return db.select({ length }).from(files).where(at(assignmentId, path)).get()?.length ?? 0;
+    },
+
     all(assignmentId: string): SourceFile[] {
       return db
         .select({ path: files.path, content: files.content, revision: files.revision })

@@ -31,7 +31,7 @@ class Refusal extends Error {}
 
 /** Files that a run of a typesetter leaves behind, and those of systems. */
 const LITTER =
-  /(^|\/)(__MACOSX\/|\.|Thumbs\.db|desktop\.ini)|\.(aux|log|out|toc|lof|lot|nav|snm|vrb|fls|fdb_latexmk|synctex(\.gz)?|blg|bcf|run\.xml)$/i;
+  /(^|\/)(__MACOSX\/|\.|Thumbs\.db|desktop\.ini)|\.(aux|log|out|toc|lof|lot|nav|snm|vrb|fls|fdb_[a-z]+|gz|blg|bcf|run\.xml)$/i;
 
 /** Makes of one or several files, or of a zip, what an assignment is made of. Nothing is written. */
 export function readBundle(given: readonly GivenFile[]): Bundle {

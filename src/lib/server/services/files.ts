@@ -23,6 +23,7 @@ interface Parts {
   readonly pictures: PictureRepository;
   readonly versions: Pick<VersionService, 'keep'>;
   readonly now: () => Date;
+  readonly atomically: <T>(work: () => T) => T;
 }
 
 const refused = (problem: string): FileOutcome => ({ kind: 'refused', problem });
@@ -119,13 +120,15 @@ export function fileService(parts: Parts) {
       if (!to.toLowerCase().endsWith(ending.toLowerCase()))
         return refused(`Its name has to end in ${ending}.`);
       if (exists(id, to)) return refused(`There is a file ${to} already.`);
-      for (const file of files.all(id)) {
-        const content = withFileRenamed(file.content, path, to);
-        if (content !== file.content) files.put(id, file.path, content, at());
-      }
-      if (isText) files.rename(id, path, to, at());
-      else pictures.rename(id, path, to, at());
-      if (row.mainPath === path) assignments.change(id, { mainPath: to });
+      parts.atomically(() => {
+        for (const file of files.all(id)) {
+          const content = withFileRenamed(file.content, path, to);
+          if (content !== file.content) files.put(id, file.path, content, at());
+        }
+        if (isText) files.rename(id, path, to, at());
+        else pictures.rename(id, path, to, at());
+        if (row.mainPath === path) assignments.change(id, { mainPath: to });
+      });
       const found = [...files.list(id), ...pictures.list(id)].find((file) => file.path === to);
       return found ? { kind: 'kept', file: found } : null;
     },

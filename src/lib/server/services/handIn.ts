@@ -9,7 +9,7 @@ import type { HandInRepository } from '../repositories/handIns';
 import type { PictureRepository } from '../repositories/pictures';
 import type { SettingsRepository } from '../repositories/settings';
 import type { CourseSite, HandInFile } from '../courseSite/courseSite';
-import type { PagePicture } from '../typeset/job';
+import type { PagePicture, TypesetResult } from '../typeset/job';
 import type { Typesetter } from '../typeset/typesetter';
 import { readBundle, type Bundle } from './bundle';
 import { lastLook } from './lastLook';
@@ -21,6 +21,14 @@ import type { VersionService } from './versions';
 export type HandInOutcome =
   | { readonly kind: 'handed-in'; readonly handIn: HandIn }
   | { readonly kind: 'refused'; readonly reason: string };
+
+/** What of a typeset sheet is kept. */
+const formOf = ({ pdf, firstPage, pages, toFix }: TypesetResult) => ({
+  pdf,
+  firstPage,
+  pages,
+  toFix,
+});
 
 /** A posting that became an assignment, and the path of its sheet. */
 export interface TakenPosting {
@@ -45,6 +53,7 @@ interface Parts {
   readonly site: CourseSite;
   readonly now: () => Date;
   readonly newId: () => string;
+  readonly atomically: <T>(work: () => T) => T;
 }
 
 /** The way from a handout of the course site to a receipt. */
@@ -83,26 +92,28 @@ export function handInService(parts: Parts) {
       const found = await handout(postingId);
       if ('problem' in found) return found;
       const { posting, bundle } = found;
-      const courseId = courseFor(posting);
       const id = newId();
       const at = now().toISOString();
-      assignments.add(
-        {
-          id,
-          courseId,
-          title: posting.title,
-          dueAt: posting.rules.deadline,
-          state: 'draft',
-          mainPath: bundle.mainPath,
-          posting: postingOf(posting),
-          texts: Object.entries(bundle.texts).map(([path, content]) => ({ path, content })),
-        },
-        at,
-      );
-      for (const [path, bytes] of Object.entries(bundle.pictures))
-        pictures.put(id, path, bytes, at);
-      const row = assignments.find(id);
-      if (row) versions.keep(row, 'handout', null);
+      parts.atomically(() => {
+        const courseId = courseFor(posting);
+        assignments.add(
+          {
+            id,
+            courseId,
+            title: posting.title,
+            dueAt: posting.rules.deadline,
+            state: 'draft',
+            mainPath: bundle.mainPath,
+            posting: postingOf(posting),
+            texts: Object.entries(bundle.texts).map(([path, content]) => ({ path, content })),
+          },
+          at,
+        );
+        for (const [path, bytes] of Object.entries(bundle.pictures))
+          pictures.put(id, path, bytes, at);
+        const row = assignments.find(id);
+        if (row) versions.keep(row, 'handout', null);
+      });
       return { id, path: bundle.mainPath };
     },
 
@@ -124,6 +135,9 @@ export function handInService(parts: Parts) {
       if (!row) return null;
       const snapshot = current(row);
       const { made, pdf, source } = await bothFiles(row, snapshot);
+      const { edition } = row;
+      // The pages that go are shown beside it: they are not typeset again for that.
+      assignments.keepTypesetting(id, { ...formOf(made), edition }, now().toISOString());
       const listed = [pdf, source].map(({ name, bytes }) => ({ name, size: bytes.length }));
       const lines = lastLook({
         findings: made.findings,
@@ -138,7 +152,6 @@ export function handInService(parts: Parts) {
         now: now(),
       });
       const text = snapshot.texts[row.mainPath] ?? '';
-      const { edition } = row;
       return { lines, pages: made.pages, edition, files: listed, text, formulas: made.formulas };
     },
 
@@ -163,10 +176,12 @@ export function handInService(parts: Parts) {
       const answer = await site.handIn(choice.posting, student, going);
       if (answer.kind === 'refused') return answer;
       const at = now().toISOString();
-      const version = versions.keepSnapshot(row, snapshot, 'handed-in', null);
-      handIns.add(id, version, answer.receipt, pdf.bytes, at);
-      if (assignments.find(id)?.edition === row.edition)
-        assignments.change(id, { state: 'handed-in' });
+      parts.atomically(() => {
+        const version = versions.keepSnapshot(row, snapshot, 'handed-in', null);
+        handIns.add(id, version, answer.receipt, pdf.bytes, at);
+        if (assignments.find(id)?.edition === row.edition)
+          assignments.change(id, { state: 'handed-in' });
+      });
       const [handIn] = handIns.list(id);
       return handIn ? { kind: 'handed-in', handIn } : null;
     },

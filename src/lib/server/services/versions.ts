@@ -29,6 +29,7 @@ interface Parts {
   readonly versions: VersionRepository;
   readonly typesetter: Typesetter;
   readonly now: () => Date;
+  readonly atomically: <T>(work: () => T) => T;
 }
 
 /**
@@ -123,7 +124,7 @@ export function versionService(parts: Parts) {
       const last = versions.last(row.id);
       if (last?.edition === row.edition) return;
       const due = !last || now().getTime() - new Date(last.at).getTime() >= PAUSE;
-      const old = due ? 0 : (files.find(row.id, path)?.content.length ?? 0);
+      const old = due ? 0 : files.lengthOf(row.id, path);
       const cut = old - content.length;
       if (due || (cut > LEAST_CUT && cut > BIG_CUT * old)) keep(row, 'as-written', null);
     },
@@ -152,8 +153,11 @@ export function versionService(parts: Parts) {
       const row = assignments.find(id);
       const snapshot = row && snapshotAt(id, version);
       if (!row || !snapshot) return false;
-      keep(row, 'before-restore', null);
-      writeSnapshot(id, snapshot);
+      // All of it or nothing, whenever the server is stopped.
+      parts.atomically(() => {
+        keep(row, 'before-restore', null);
+        writeSnapshot(id, snapshot);
+      });
       return true;
     },
   };

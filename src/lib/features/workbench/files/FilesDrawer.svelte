@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { FileInfo } from '$lib/domain/assignment';
   import { ask, tell, type Said } from '$lib/ui/ask';
-  import Drawer from '$lib/ui/Drawer.svelte';
+  import Panel from '$lib/ui/Panel.svelte';
   import { sizeWords } from '$lib/ui/sizeWords';
   import { addFile, fileAddress } from '../assignmentFiles';
 
@@ -21,7 +21,7 @@
   }
   let { id, main, open: opened, onfiles, flush }: Props = $props();
 
-  let drawer = $state<ReturnType<typeof Drawer>>();
+  let drawer = $state<ReturnType<typeof Panel>>();
   let files = $state.raw<readonly ListedFile[]>([]);
   let problem = $state<string | null>(null);
   let renaming = $state<string | null>(null);
@@ -90,7 +90,7 @@
       : `used in ${usedIn.map((use) => (use.times > 1 ? `${use.path} (${use.times} times)` : use.path)).join(', ')}`;
 </script>
 
-<Drawer bind:this={drawer} title="Files of this sheet">
+<Panel place="side" bind:this={drawer} title="Files of this sheet">
   {#if problem}
     <p role="alert" class="mb-3 border-l-3 border-error bg-base-200 px-3 py-2">{problem}</p>
   {/if}
@@ -190,4 +190,4 @@
       <button class="btn btn-sm" disabled={fresh.trim() === ''}>Begin it</button>
     </form>
   </div>
-</Drawer>
+</Panel>

@@ -3,7 +3,7 @@
   import type { SearchHit } from '$lib/domain/assignment';
   import type { Fragment } from '$lib/domain/fragment';
   import { ask, tell } from '$lib/ui/ask';
-  import Drawer from '$lib/ui/Drawer.svelte';
+  import Panel from '$lib/ui/Panel.svelte';
   import Excerpt from '$lib/ui/Excerpt.svelte';
   import type { Word } from '@odd-compass/engine/worker';
   import { insertion, packagesNeeded, pieceAround } from './fragmentEdits';
@@ -16,7 +16,7 @@
   }
   let { view, title, words }: Props = $props();
 
-  let drawer = $state<ReturnType<typeof Drawer>>();
+  let drawer = $state<ReturnType<typeof Panel>>();
   let fragments = $state.raw<readonly Fragment[]>([]);
   let hits = $state.raw<readonly SearchHit[]>([]);
   let asked = $state('');
@@ -96,7 +96,7 @@
   }
 </script>
 
-<Drawer bind:this={drawer} title="Fragments" onclose={() => view?.focus()}>
+<Panel place="side" bind:this={drawer} title="Fragments" onclose={() => view?.focus()}>
   {#if problem}
     <p role="alert" class="mb-3 border-l-3 border-error bg-base-200 px-3 py-2">{problem}</p>
   {/if}
@@ -165,4 +165,4 @@
       {/each}
     </ul>
   {/if}
-</Drawer>
+</Panel>
