@@ -1,4 +1,4 @@
-import { chromium, type Page } from '@playwright/test';
+import { chromium, type Page, type Worker } from '@playwright/test';
 import { spawn } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -44,11 +44,21 @@ const server = spawn('node', [join(root, 'build/index.js')], {
   stdio: 'ignore',
 });
 
-/** What the page measured of each key: work until its echo was painted, and until the page followed, ms. */
+/** What the browser measured of each key: how long until its echo was painted, and until the page followed, ms. */
 interface Measured {
-  readonly echo: number[];
-  readonly page: number[];
+  readonly echo: readonly number[];
+  readonly page: readonly number[];
+  /** Keys that the very first frame after them showed. */
+  readonly atOnce: number;
+  /** What a frame takes when nothing happens, ms. */
   readonly frame: number;
+}
+
+/** A moment of each key on the clock that the page and its worker share, ms. */
+interface Moments {
+  readonly keys: number[];
+  readonly echoes: number[];
+  atOnce: number;
 }
 
 const sorted = (values: readonly number[]): number[] => [...values].sort((a, b) => a - b);
@@ -102,52 +112,80 @@ const idleFrame = (page: Page): Promise<number> =>
       }),
   );
 
-async function measure(page: Page): Promise<Measured> {
-  const frame = await idleFrame(page);
-  await page.evaluate(() => {
-    const kept = { echo: [] as number[], page: [] as number[] };
-    (window as unknown as { measured: typeof kept }).measured = kept;
-    let started = 0;
-    const afterPaint = (done: () => void): void => {
-      requestAnimationFrame(() => {
-        const channel = new MessageChannel();
-        channel.port1.onmessage = done;
-        channel.port2.postMessage(null);
-      });
-    };
+/** Notes when keys come and when the frame that shows each is painted. */
+const watchKeys = (page: Page): Promise<void> =>
+  page.evaluate(() => {
+    const clock = (): number => performance.timeOrigin + performance.now();
+    const kept: Moments = { keys: [], echoes: [], atOnce: 0 };
+    (window as unknown as { moments: Moments }).moments = kept;
+    const line = (): string => getSelection()?.focusNode?.textContent ?? '';
     addEventListener(
       'keydown',
       () => {
-        const start = (started = performance.now());
-        afterPaint(() => kept.echo.push(performance.now() - start));
+        kept.keys.push(clock());
+        const before = line();
+        requestAnimationFrame(() => {
+          if (line() !== before) kept.atOnce++;
+          const channel = new MessageChannel();
+          channel.port1.onmessage = () => kept.echoes.push(clock());
+          channel.port2.postMessage(null);
+        });
       },
       true,
     );
-    // The canvas of a page is painted when its page has been made anew.
-    const fill = CanvasRenderingContext2D.prototype.fillRect;
-    let painted = 0;
-    CanvasRenderingContext2D.prototype.fillRect = function (...at) {
-      if (painted !== started && started > 0) {
-        painted = started;
-        const start = started;
-        afterPaint(() => kept.page.push(performance.now() - start));
+  });
+
+/** Notes when the worker's canvases are painted: the moments when those frames are handed over. */
+const watchPaints = (worker: Worker): Promise<void> =>
+  worker.evaluate(() => {
+    const paints: number[] = [];
+    (self as unknown as { paints: number[] }).paints = paints;
+    let waiting = false;
+    const fill = OffscreenCanvasRenderingContext2D.prototype.fillRect;
+    OffscreenCanvasRenderingContext2D.prototype.fillRect = function (...at) {
+      if (!waiting) {
+        waiting = true;
+        requestAnimationFrame(() => {
+          const channel = new MessageChannel();
+          channel.port1.onmessage = () => {
+            waiting = false;
+            paints.push(performance.timeOrigin + performance.now());
+          };
+          channel.port2.postMessage(null);
+        });
       }
       return fill.apply(this, at);
     };
   });
+
+async function typeKeys(page: Page): Promise<void> {
   const letters = 'the tide turns at the quay and the lamp is lit ';
   for (let i = 0; i < KEYS; i++) {
     const began = Date.now();
-    await page.keyboard.press(
-      letters[i % letters.length] === ' ' ? 'Space' : (letters[i % letters.length] as string),
-    );
+    const letter = letters[i % letters.length] as string;
+    await page.keyboard.press(letter === ' ' ? 'Space' : letter);
     await page.waitForTimeout(Math.max(0, GAP - (Date.now() - began)));
   }
   await page.waitForTimeout(800);
-  const found = await page.evaluate(
-    () => (window as unknown as { measured: { echo: number[]; page: number[] } }).measured,
+}
+
+async function measure(page: Page): Promise<Measured> {
+  const frame = await idleFrame(page);
+  const engine = page.workers().find((worker) => /engine/.test(worker.url()));
+  if (!engine) throw new Error('the engine has no worker');
+  await watchKeys(page);
+  await watchPaints(engine);
+  await typeKeys(page);
+  const { keys, echoes, atOnce } = await page.evaluate(
+    () => (window as unknown as { moments: Moments }).moments,
   );
-  return { ...found, frame };
+  const paints = await engine.evaluate(() => (self as unknown as { paints: number[] }).paints);
+  const since = (moments: readonly number[]): number[] =>
+    keys.flatMap((key) => {
+      const next = moments.find((moment) => moment > key);
+      return next === undefined ? [] : [next - key];
+    });
+  return { echo: since(echoes), page: since(paints), atOnce, frame };
 }
 
 const browser = await chromium.launch({
@@ -166,12 +204,12 @@ try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await open(page);
   await goToMiddle(page);
-  const { echo, page: follows, frame } = await measure(page);
+  const { echo, page: follows, atOnce, frame } = await measure(page);
   const ms = (value: number): string => `${value.toFixed(1)} ms`;
   process.stdout.write(
     `typing in Chromium, ${PAGES} pages, ${echo.length} keys at ${1000 / GAP} a second (a frame at rest: ${ms(frame)})\n` +
-      `  key to echo          median ${ms(share(echo, 0.5))}   p95 ${ms(share(echo, 0.95))}   worst ${ms(Math.max(...echo))}\n` +
-      `  key to page          median ${ms(share(follows, 0.5))}   p95 ${ms(share(follows, 0.95))}   (${follows.length} paints)\n`,
+      `  key to echo          median ${ms(share(echo, 0.5))}   p95 ${ms(share(echo, 0.95))}   worst ${ms(Math.max(...echo))}   (${atOnce} in the first frame)\n` +
+      `  key to page          median ${ms(share(follows, 0.5))}   p95 ${ms(share(follows, 0.95))}   worst ${ms(Math.max(...follows))}   (${follows.length} followed)\n`,
   );
 } finally {
   await browser.close();

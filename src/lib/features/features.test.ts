@@ -81,6 +81,12 @@ describe('the workbench', () => {
 });
 
 describe('the worker', () => {
+  /** Pages that were given to be painted, after so many answers. */
+  interface Painted {
+    readonly answered: number;
+    readonly pages: readonly number[];
+    readonly outlines: readonly unknown[];
+  }
   /** A worker whose answers are gathered. */
   const decode = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
   const PARTS: Readonly<Record<string, string>> = { '/part/1': 'Ebb.', '/part/2': 'Flood.' };
@@ -88,21 +94,25 @@ describe('the worker', () => {
     PARTS[address] === undefined ? null : new TextEncoder().encode(PARTS[address]);
   function worker(fetchFont = async (file: string) => testFonts(file)) {
     const answers: Response[] = [];
+    const painted: Painted[] = [];
     const host = new WorkerHost({
       fetchFont,
       fetchFile,
       decode,
       post: (response) => void answers.push(structuredClone(response)),
+      paint: (pages, outlines) =>
+        void painted.push({ answered: answers.length, pages: [...pages.keys()], outlines }),
+      painted: () => Promise.resolve(),
       turn: () => new Promise((resolve) => setTimeout(resolve, 0)),
       now: () => performance.now(),
     });
-    return { answers, say: (request: Request) => host.take(request) };
+    return { answers, painted, say: (request: Request) => host.take(request) };
   }
   const lastPages = (answers: readonly Response[]) =>
     answers.findLast((a) => a.kind === 'pages') as Extract<Response, { kind: 'pages' }>;
 
-  it('answers with pages, outlines and facts, and sends a page once', async () => {
-    const { answers, say } = worker();
+  it('paints pages before it tells of them, and sends each once, then facts', async () => {
+    const { answers, painted, say } = worker();
     await say({
       kind: 'open',
       text: inArticle('Tides. \\nosuch'),
@@ -114,12 +124,15 @@ describe('the worker', () => {
     const pages = lastPages(answers);
     expect(pages).toMatchObject({ revision: 1 });
     expect(pages.views[0]?.text?.[0]).toContain('Tides.');
-    expect(pages.outlines.length).toBeGreaterThan(5);
+    const first = answers.findIndex((a) => a.kind === 'pages');
+    expect(painted[0]).toMatchObject({ answered: first, pages: [0] });
+    expect(painted[0]?.outlines.length).toBeGreaterThan(5);
     expect(answers.find((a) => a.kind === 'facts')).toMatchObject({
       findings: [{ kind: 'command-unknown' }],
     });
     await say({ kind: 'view', ranges: [{ first: 0, last: 0 }] });
     expect(lastPages(answers).views[0]?.description).toBeNull();
+    expect(painted.at(-1)).toMatchObject({ pages: [0], outlines: [] });
   });
   it('keeps what is typed while the first fonts are on their way', async () => {
     const slow = async (file: string) => {

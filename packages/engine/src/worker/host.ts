@@ -17,13 +17,20 @@ import type {
   Response,
 } from './messages';
 
-/** What a worker's surroundings give: fonts from afar, a way to answer, a turn of the event loop. */
+/** What a worker's surroundings give: fonts from afar, a way to paint and to answer, a turn of the event loop. */
 export interface WorkerSurroundings {
   readonly fetchFont: (file: FontFile) => Promise<Uint8Array>;
   /** A file of the assignment, or null when it is not to be had. */
   readonly fetchFile: (address: string) => Promise<Uint8Array | null>;
   readonly decode: (bytes: Uint8Array) => string;
   readonly post: (response: Response, transfer: ArrayBuffer[]) => void;
+  /** The pages in sight, by their index, with the outlines that were not given before: to be painted before anything is told of them. */
+  readonly paint: (
+    pages: ReadonlyMap<number, PageDescription>,
+    outlines: readonly GlyphOutline[],
+  ) => void;
+  /** Resolves when what was painted is on the screen. */
+  readonly painted: () => Promise<void>;
   /** Resolves after messages that wait have been taken. */
   readonly turn: () => Promise<void>;
   readonly now: () => number;
@@ -151,7 +158,7 @@ export class WorkerHost {
       session.fontsArrived();
     }
     this.sendPages();
-    await this.around.turn();
+    await this.around.painted();
     if (run === this.run) this.sendFacts();
   }
 
@@ -201,39 +208,32 @@ export class WorkerHost {
   private sendPages(): void {
     const session = this.session as Session;
     const pages = session.pages;
+    const inSight = new Map<number, PageDescription>();
+    const outlines: GlyphOutline[] = [];
+    for (const index of this.inSight(pages.length)) {
+      const page = pages[index] as Page;
+      const description = session.describe(page);
+      inSight.set(index, description);
+      if (!this.sentPages.has(this.keyOf(page))) this.addOutlines(description, outlines);
+    }
+    this.around.paint(inSight, outlines);
+    const transfer: ArrayBuffer[] = [];
+    const views = [...inSight].map(([index, description]): PageView => {
+      const key = this.keyOf(pages[index] as Page);
+      const blocks = session.blocksOf(description);
+      if (this.sentPages.has(key)) return { index, key, description: null, text: null, blocks };
+      this.sentPages.add(key);
+      const copy = structuredCopy(description);
+      transfer.push(...buffersOf(copy));
+      const text = pageText(description, session.fonts);
+      return { index, key, description: copy, text, blocks };
+    });
     const infos = pages.map((page): PageInfo => ({
       key: this.keyOf(page),
       width: (page.geometry.paperWidth / 65536) * (72 / 72.27),
       height: (page.geometry.paperHeight / 65536) * (72 / 72.27),
     }));
-    const outlines: GlyphOutline[] = [];
-    const views: PageView[] = [];
-    const transfer: ArrayBuffer[] = [];
-    for (const index of this.inSight(pages.length)) {
-      const page = pages[index] as Page;
-      const key = this.keyOf(page);
-      const description = session.describe(page);
-      const blocks = session.blocksOf(description);
-      if (this.sentPages.has(key)) {
-        views.push({ index, key, description: null, text: null, blocks });
-        continue;
-      }
-      this.sentPages.add(key);
-      const copy = structuredCopy(description);
-      transfer.push(...buffersOf(copy));
-      this.addOutlines(description, outlines);
-      views.push({
-        index,
-        key,
-        description: copy,
-        text: pageText(description, session.fonts),
-        blocks,
-      });
-    }
-    this.around.post(
-      { kind: 'pages', revision: this.revision, pages: infos, views, outlines },
-      transfer,
-    );
+    this.around.post({ kind: 'pages', revision: this.revision, pages: infos, views }, transfer);
   }
 
   private addOutlines(page: PageDescription, out: GlyphOutline[]): void {

@@ -86,7 +86,6 @@ export type Response =
       readonly revision: number;
       readonly pages: readonly PageInfo[];
       readonly views: readonly PageView[];
-      readonly outlines: readonly GlyphOutline[];
     }
   | {
       readonly kind: 'facts';

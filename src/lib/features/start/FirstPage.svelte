@@ -1,14 +1,13 @@
 <script lang="ts">
   import { editBetween } from '@odd-compass/engine/edits';
   import { onMount, untrack } from 'svelte';
-  import { EngineClient, Pictures, SheetPage } from '../workbench';
+  import { EngineClient, SheetPage } from '../workbench';
 
   let { text }: { text: string } = $props();
 
   let engine = $state.raw<EngineClient | null>(null);
   let width = $state(400);
   let written = '';
-  const pictures = new Pictures();
 
   onMount(() => {
     written = untrack(() => text);
@@ -34,14 +33,7 @@
 
 <div bind:clientWidth={width} class="min-h-40">
   {#if engine && page}
-    <SheetPage
-      {page}
-      number={1}
-      {scale}
-      outlines={engine.outlines}
-      pictures={pictures.ready}
-      onpick={() => undefined}
-    />
+    <SheetPage {engine} {page} index={0} {scale} onpick={() => undefined} />
   {/if}
 </div>
 {#if engine}

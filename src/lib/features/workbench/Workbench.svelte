@@ -16,7 +16,6 @@
   import type { SheetGeometry } from './sheet/geometry';
   import { addFile, engineFiles } from './assignmentFiles';
   import { blockExtent, type PictureBox } from './sheet/hit';
-  import { Pictures } from './sheet/pictures.svelte';
   import Sheet from './sheet/Sheet.svelte';
   import Notices from './Notices.svelte';
   import SourcePane from './source/SourcePane.svelte';
@@ -49,7 +48,6 @@
   let files = $state.raw<readonly FileInfo[]>([]);
   /** Why a file was not taken. */
   let refused = $state<string | null>(null);
-  const drawn = new Pictures();
   const isPicture = (name: string): boolean => /\.(png|jpe?g|svg|pdf)$/i.test(name);
   let frame = 0;
 
@@ -80,7 +78,6 @@
     const whole = isPart ? main.content : text;
     const opened = { path: engineName(main.path, main.path), text: whole, part };
     engine = new EngineClient(opened, addresses);
-    drawn.load(addresses);
     saver = new Saver(id, file, {
       drafts,
       window: name,
@@ -101,7 +98,6 @@
   function takeFiles(now: readonly FileInfo[]) {
     files = now;
     engine?.setFiles(addresses);
-    drawn.load(addresses);
   }
 
   /** What another window wrote comes in where it differs, so that the caret stays. */
@@ -231,7 +227,6 @@
         <Sheet
           bind:this={sheet}
           {engine}
-          pictures={drawn}
           {caret}
           {litBlock}
           onpick={go}

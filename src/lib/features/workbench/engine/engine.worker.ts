@@ -1,14 +1,27 @@
 import { WorkerHost, type Request, type Response } from '@odd-compass/engine/worker';
+import { afterPaint } from '../afterPaint';
+import { Painter, type PaintRequest } from '../sheet/painter';
 
-/** The engine in a thread of the browser; see the engine's `worker` room for what it says and hears. */
+/**
+ * The engine in a thread of the browser, and the painter of its pages; see the engine's `worker`
+ * room for what it says and hears.
+ */
 const scope = self as unknown as {
   postMessage(response: Response, transfer: ArrayBuffer[]): void;
-  onmessage: ((event: MessageEvent<Request>) => void) | null;
+  onmessage: ((event: MessageEvent<Request | PaintRequest>) => void) | null;
 };
 let fontBase = '/fonts/';
 const channel = new MessageChannel();
 let wake: (() => void) | null = null;
 channel.port1.onmessage = () => wake?.();
+
+const painter = new Painter();
+let onScreen: (() => void)[] = [];
+const screen = afterPaint(() => {
+  const heard = onScreen;
+  onScreen = [];
+  for (const resolve of heard) resolve();
+});
 
 const host = new WorkerHost({
   fetchFont: async (file) => {
@@ -22,6 +35,12 @@ const host = new WorkerHost({
   },
   decode: (bytes) => new TextDecoder('utf-8').decode(bytes),
   post: (response, transfer) => scope.postMessage(response, transfer),
+  paint: (pages, outlines) => painter.show(pages, outlines),
+  painted: () =>
+    new Promise((resolve) => {
+      onScreen.push(resolve);
+      screen.ask();
+    }),
   turn: () =>
     new Promise((resolve) => {
       // Through setTimeout, so that messages that wait come first.
@@ -32,6 +51,15 @@ const host = new WorkerHost({
 });
 
 scope.onmessage = (event) => {
-  if (event.data.kind === 'open') fontBase = event.data.fontBase;
-  void host.take(event.data);
+  const request = event.data;
+  switch (request.kind) {
+    case 'canvas':
+    case 'canvas-page':
+    case 'canvas-gone':
+    case 'picture':
+      return painter.take(request);
+    case 'open':
+      fontBase = request.fontBase;
+  }
+  void host.take(request);
 };

@@ -12,6 +12,8 @@ import type {
   Word,
 } from '@odd-compass/engine/worker';
 import { afterPaint } from '../afterPaint';
+import type { PaintRequest } from '../sheet/painter';
+import { Pictures } from '../sheet/pictures';
 import { blockWithin, factsWithin, partWindow } from './partWindow';
 import type { EngineKnowledge } from '../source/sourceFacts';
 import EngineWorker from './engine.worker?worker';
@@ -32,7 +34,7 @@ export interface OpenedText {
   readonly part: { readonly path: string; readonly text: string } | null;
 }
 
-/** What the sheet can be asked, kept up to date by the worker. */
+/** What the sheet can be asked, kept up to date by the worker, which paints it too. */
 export class EngineClient {
   pages = $state.raw<readonly PageInfo[]>([]);
   sighted = $state.raw<ReadonlyMap<number, SightedPage>>(new Map());
@@ -56,8 +58,6 @@ export class EngineClient {
   /** The worker could not go on. */
   failed = $state(false);
 
-  /** Outlines of glyphs, by font and glyph. */
-  readonly outlines = new Map<number, Path2D>();
   private readonly kept = new Map<number, SightedPage>();
   private readonly worker: Worker;
   private files: readonly string[] = [];
@@ -74,6 +74,9 @@ export class EngineClient {
   private asked = 0;
   private readonly glimpses = new Map<string, Promise<Glimpse | null>>();
   private readonly seeking = new Map<number, (places: readonly FoundPlace[]) => void>();
+  private readonly pictures = new Pictures((name, picture) =>
+    this.say({ kind: 'picture', name, picture }, [picture]),
+  );
   private readonly waiting = new Map<number, (glimpse: Glimpse | null) => void>();
 
   constructor(opened: OpenedText, files: readonly FileAddress[]) {
@@ -93,6 +96,7 @@ export class EngineClient {
     this.files = files.map(({ name }) => name);
     this.say({ kind: 'open', text, revision: 1, today, fontBase, file: path, files });
     this.say({ kind: 'vocabulary' });
+    this.pictures.load(files);
   }
 
   /** Is the file that is written in read by its address, when it is saved? */
@@ -126,6 +130,24 @@ export class EngineClient {
   setFiles(files: readonly FileAddress[]): void {
     this.files = files.map(({ name }) => name);
     this.say({ kind: 'files', files });
+    this.pictures.load(files);
+  }
+
+  /** Has pages painted on a canvas, which is the painter's from then on; answers with its number. */
+  paintOn(canvas: HTMLCanvasElement, pauses: boolean): number {
+    const id = ++this.asked;
+    const offscreen = canvas.transferControlToOffscreen();
+    this.say({ kind: 'canvas', id, canvas: offscreen, pauses }, [offscreen]);
+    return id;
+  }
+
+  /** The page that a canvas shows from now on, at so many device pixels per big point. */
+  paintPage(id: number, page: number, scale: number): void {
+    this.say({ kind: 'canvas-page', id, page, scale });
+  }
+
+  paintNoMore(id: number): void {
+    this.say({ kind: 'canvas-gone', id });
   }
 
   /** The pages in sight; said again only when they are others. */
@@ -171,8 +193,8 @@ export class EngineClient {
     this.worker.terminate();
   }
 
-  private say(request: Request): void {
-    this.worker.postMessage(request);
+  private say(request: Request | PaintRequest, transfer: Transferable[] = []): void {
+    this.worker.postMessage(request, transfer);
   }
 
   private hear(response: Response): void {
@@ -198,9 +220,6 @@ export class EngineClient {
       return;
     }
     if (response.kind === 'facts') return this.takeFacts(response);
-    for (const { font, glyph, path } of response.outlines) {
-      this.outlines.set(font * 65536 + glyph, new Path2D(path));
-    }
     const sighted = new Map<number, SightedPage>();
     const blocks = new Map<number, BlockPlace>();
     for (const { index, key, description, text, blocks: places } of response.views) {

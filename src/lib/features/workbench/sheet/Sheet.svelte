@@ -1,10 +1,9 @@
 <script lang="ts">
-  import type { FoundPlace, PageRange } from '@odd-compass/engine/worker';
+  import type { FoundPlace, PageInfo, PageRange } from '@odd-compass/engine/worker';
   import type { EngineClient } from '../engine/engineClient.svelte';
   import { sourceAt, type PictureBox } from './hit';
   import { GAP, pageTops, type SheetGeometry } from './geometry';
   import PageMarks from './PageMarks.svelte';
-  import type { Pictures } from './pictures.svelte';
   import SheetFind from './SheetFind.svelte';
   import SheetPage from './SheetPage.svelte';
   import SheetTools from './SheetTools.svelte';
@@ -12,7 +11,6 @@
 
   interface Props {
     engine: EngineClient;
-    pictures: Pictures;
     /** Offset of the caret, and the block it is in. */
     caret: number;
     litBlock: number | null;
@@ -20,9 +18,10 @@
     ongeometry: (geometry: SheetGeometry) => void;
     onresize: (picture: PictureBox, width: number) => void;
   }
-  let { engine, pictures, caret, litBlock, onpick, ongeometry, onresize }: Props = $props();
+  let { engine, caret, litBlock, onpick, ongeometry, onresize }: Props = $props();
 
   const STEPS = [0.5, 0.67, 0.8, 1, 1.25, 1.5, 2, 3];
+  const BARE = 3;
   /** CSS pixels per big point at 100 %. */
   const NATURAL = 96 / 72;
   let scroller: HTMLElement;
@@ -69,8 +68,16 @@
     const at = tops.findLastIndex((top) => top <= middle);
     return Math.max(0, Math.min(at, engine.pages.length - 1));
   });
+  /** Pages that are painted: those in sight and their neighbours. */
+  const ready = $derived({ first: Math.max(0, visible.first - 1), last: visible.last + 1 });
+  /** Around them lies bare paper, for those who scroll fast. */
+  const near = $derived.by(() => {
+    const first = Math.max(0, ready.first - BARE);
+    const last = Math.min(engine.pages.length - 1, ready.last + BARE);
+    return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => first + i);
+  });
   const ranges = $derived([
-    { first: Math.max(0, visible.first - 1), last: visible.last + 1 },
+    ready,
     ...(small && smallRange ? [smallRange] : []),
   ]);
 
@@ -157,7 +164,6 @@
   {#if small}
     <SmallPages
       {engine}
-      pictures={pictures.ready}
       {current}
       onpick={goTo}
       onrange={(range) => (smallRange = range)}
@@ -190,19 +196,19 @@
       tabindex="0"
     >
       <div class="relative mx-auto" style="height:{total}px;width:{widest * scale}px">
-        {#each engine.pages as info, i (i)}
+        {#each near as i (i)}
+          {@const info = engine.pages[i] as PageInfo}
           {@const page = engine.sighted.get(i)}
           <div
             class="absolute left-0"
             style="top:{tops[i]}px;width:{info.width * scale}px;height:{info.height * scale}px"
           >
-            {#if page && i >= visible.first - 1 && i <= visible.last + 1}
+            {#if page && i >= ready.first && i <= ready.last}
               <SheetPage
+                {engine}
                 {page}
-                number={i + 1}
+                index={i}
                 {scale}
-                outlines={engine.outlines}
-                pictures={pictures.ready}
                 onpick={(x, y) => pick(i, x, y)}
               >
                 <PageMarks

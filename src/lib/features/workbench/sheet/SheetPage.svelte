@@ -1,50 +1,20 @@
 <script lang="ts">
-  import type { PageDescription } from '@odd-compass/engine';
   import type { Snippet } from 'svelte';
-  import type { SightedPage } from '../engine/engineClient.svelte';
-  import { changedBand } from './changedBand';
-  import { paintPage } from './paint';
-  import type { Drawable } from './pictures.svelte';
+  import type { EngineClient, SightedPage } from '../engine/engineClient.svelte';
+  import PaintedPage from './PaintedPage.svelte';
   import { textWidth } from './textWidth';
 
   interface Props {
+    engine: EngineClient;
     page: SightedPage;
-    number: number;
+    /** Its index. */
+    index: number;
     /** CSS pixels per big point. */
     scale: number;
-    outlines: ReadonlyMap<number, Path2D>;
-    pictures: ReadonlyMap<string, Drawable>;
     children?: Snippet;
     onpick: (x: number, y: number) => void;
   }
-  let { page, number, scale, outlines, pictures, children, onpick }: Props = $props();
-
-  const UNITS_PER_EM = 1000;
-  let canvas: HTMLCanvasElement;
-  let painted: {
-    description: PageDescription;
-    scale: number;
-    pictures: ReadonlyMap<string, Drawable>;
-  } | null = null;
-  $effect(() => {
-    const { description } = page;
-    const device = scale * devicePixelRatio;
-    const context = canvas.getContext('2d', { alpha: false });
-    if (!context) return;
-    const options = { scale: device, outlines, unitsPerEm: UNITS_PER_EM, pictures };
-    const before = painted;
-    painted = { description, scale: device, pictures };
-    if (before?.scale === device && before.pictures === pictures) {
-      const band = changedBand(before.description, description);
-      if (band !== 'all') {
-        if (band) paintPage(context, description, options, band);
-        return;
-      }
-    }
-    canvas.width = Math.round(description.width * device);
-    canvas.height = Math.round(description.height * device);
-    paintPage(context, description, options);
-  });
+  let { engine, page, index, scale, children, onpick }: Props = $props();
 
   /** The words of a line laid over their picture, as wide as it. */
   function overlay(line: number, text: string): string {
@@ -67,7 +37,7 @@
     const natural = textWidth(text) * fontSize;
     // Spread letter by letter: a transform for each line would cost every frame of the window.
     const spread = ((right - left) * scale - natural) / Math.max(1, text.length);
-    return `left:${Math.max(x, left) * scale}px;top:${(y - height) * scale}px;font-size:${fontSize}px;line-height:${(height + depth) * scale}px;letter-spacing:${spread}px`;
+    return `margin:${(y - height) * scale}px 0 0 ${Math.max(x, left) * scale}px;font-size:${fontSize}px;line-height:${(height + depth) * scale}px;letter-spacing:${spread}px`;
   }
 
   function pick(event: MouseEvent) {
@@ -82,13 +52,19 @@
 <article
   class="relative cursor-text bg-(--paper) shadow-md"
   style="width:{page.description.width * scale}px;height:{page.description.height * scale}px"
-  aria-label="Page {number}"
+  aria-label="Page {index + 1}"
   onclick={pick}
 >
-  <canvas bind:this={canvas} class="block h-full w-full" aria-hidden="true"></canvas>
-  <div class="words absolute inset-0 overflow-hidden text-transparent">
+  <PaintedPage {engine} page={index} {scale} class="block h-full w-full" />
+  <!-- All lines in one cell: placed one by one, each would be a layer, and cost every frame. -->
+  <div class="words absolute inset-0 grid grid-cols-1 grid-rows-1 overflow-hidden text-transparent">
     {#each page.text as line, i (i)}
-      <p class="absolute whitespace-pre" style={overlay(i, line)}>{line}</p>
+      <p
+        class="col-start-1 row-start-1 self-start justify-self-start whitespace-pre"
+        style={overlay(i, line)}
+      >
+        {line}
+      </p>
     {/each}
   </div>
   {@render children?.()}

@@ -1,45 +1,25 @@
 <script lang="ts">
-  import type { PageDescription } from '@odd-compass/engine';
-  import { paintPage } from './paint';
-  import type { Drawable } from './pictures.svelte';
+  import type { EngineClient } from '../engine/engineClient.svelte';
+  import PaintedPage from './PaintedPage.svelte';
 
   interface Props {
-    page: PageDescription | null;
+    engine: EngineClient;
+    /** Index of the page. */
+    page: number;
     /** CSS pixels. */
     width: number;
-    height: number;
-    outlines: ReadonlyMap<number, Path2D>;
-    pictures: ReadonlyMap<string, Drawable>;
   }
-  let { page, width, height, outlines, pictures }: Props = $props();
-
-  const UNITS_PER_EM = 1000;
-  /** What changes on the page is drawn small when the typing pauses. */
-  const PAUSE = 400;
-  let canvas: HTMLCanvasElement;
-  let drawn = false;
-
-  $effect(() => {
-    const shown = page;
-    const known = pictures;
-    if (!shown) return;
-    const draw = () => {
-      const context = canvas.getContext('2d', { alpha: false });
-      if (!context) return;
-      canvas.width = Math.round(width * devicePixelRatio);
-      canvas.height = Math.round(height * devicePixelRatio);
-      const scale = canvas.width / shown.width;
-      paintPage(context, shown, { scale, outlines, unitsPerEm: UNITS_PER_EM, pictures: known });
-      drawn = true;
-    };
-    const timer = setTimeout(draw, drawn ? PAUSE : 0);
-    return () => clearTimeout(timer);
-  });
+  let { engine, page, width }: Props = $props();
+  const info = $derived(engine.pages[page]);
 </script>
 
-<canvas
-  bind:this={canvas}
-  class="bg-(--paper) shadow"
-  style="width:{width}px;height:{height}px"
-  aria-hidden="true"
-></canvas>
+{#if info}
+  <PaintedPage
+    {engine}
+    {page}
+    scale={width / info.width}
+    pauses
+    class="bg-(--paper) shadow"
+    style="width:{width}px;height:{(width * info.height) / info.width}px"
+  />
+{/if}

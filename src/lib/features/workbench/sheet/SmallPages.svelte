@@ -1,18 +1,16 @@
 <script lang="ts">
   import type { PageRange } from '@odd-compass/engine/worker';
   import type { EngineClient } from '../engine/engineClient.svelte';
-  import type { Drawable } from './pictures.svelte';
   import SmallPage from './SmallPage.svelte';
 
   interface Props {
     engine: EngineClient;
-    pictures: ReadonlyMap<string, Drawable>;
     /** The page in sight on the sheet, from 0. */
     current: number;
     onpick: (page: number) => void;
     onrange: (range: PageRange) => void;
   }
-  let { engine, pictures, current, onpick, onrange }: Props = $props();
+  let { engine, current, onpick, onrange }: Props = $props();
 
   const WIDTH = 96;
   const GAP = 34;
@@ -46,7 +44,7 @@
   aria-label="All pages, small"
 >
   <div class="relative" style="height:{engine.pages.length * (pageHeight + GAP)}px">
-    {#each engine.pages as info, i (i)}
+    {#each engine.pages.keys() as i (i)}
       {#if i >= range.first && i <= range.last}
         <button
           class="absolute left-2 flex w-28 cursor-pointer flex-col items-center rounded-(--radius-field) p-1 hover:bg-base-300 {i ===
@@ -57,13 +55,7 @@
           aria-current={i === current ? 'page' : undefined}
           onclick={() => onpick(i)}
         >
-          <SmallPage
-            page={engine.sighted.get(i)?.description ?? null}
-            width={WIDTH}
-            height={(WIDTH * info.height) / info.width}
-            outlines={engine.outlines}
-            {pictures}
-          />
+          <SmallPage {engine} page={i} width={WIDTH} />
           <span class="text-sm">page {i + 1}</span>
         </button>
       {/if}

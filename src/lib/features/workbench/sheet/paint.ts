@@ -1,5 +1,6 @@
 import type { PageDescription } from '@odd-compass/engine';
-import type { Drawable } from './pictures.svelte';
+
+type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
 /** What a painter needs besides the page. */
 export interface PaintOptions {
@@ -7,7 +8,7 @@ export interface PaintOptions {
   readonly scale: number;
   readonly outlines: ReadonlyMap<number, Path2D>;
   readonly unitsPerEm: number;
-  readonly pictures: ReadonlyMap<string, Drawable>;
+  readonly pictures: ReadonlyMap<string, ImageBitmap>;
 }
 
 /** A band of the page, top and bottom in big points. */
@@ -24,7 +25,7 @@ const css = (rgb: number): string => `#${rgb.toString(16).padStart(6, '0')}`;
 
 /** Paints the page, or only the lines that touch a band. */
 export function paintPage(
-  context: CanvasRenderingContext2D,
+  context: Context,
   page: PageDescription,
   options: PaintOptions,
   band: Band | null = null,
@@ -51,7 +52,7 @@ function touches(page: PageDescription, line: number, band: Band): boolean {
 }
 
 function paintLine(
-  context: CanvasRenderingContext2D,
+  context: Context,
   page: PageDescription,
   line: number,
   options: PaintOptions,
@@ -83,7 +84,7 @@ function paintLine(
 
 /** Rules of a line: grounds, which text stands on, or those drawn over it. */
 function paintRules(
-  context: CanvasRenderingContext2D,
+  context: Context,
   page: PageDescription,
   line: number,
   scale: number,
@@ -105,7 +106,7 @@ function paintRules(
 }
 
 function paintQuads(
-  context: CanvasRenderingContext2D,
+  context: Context,
   page: PageDescription,
   line: number,
   scale: number,
@@ -122,7 +123,7 @@ function paintQuads(
 
 /** The pictures of a line; a frame with the name of its file stands for one that has not come. */
 function paintImages(
-  context: CanvasRenderingContext2D,
+  context: Context,
   page: PageDescription,
   line: number,
   { scale, pictures }: PaintOptions,
@@ -163,7 +164,7 @@ function paintImages(
 }
 
 function paintFrame(
-  context: CanvasRenderingContext2D,
+  context: Context,
   [a, b, c, d, e, f]: readonly [number, number, number, number, number, number],
   name: string,
   scale: number,

@@ -8,7 +8,7 @@ import {
   SearchQuery,
   setSearchQuery,
 } from '@codemirror/search';
-import { Compartment, EditorState, type Extension } from '@codemirror/state';
+import { Compartment, EditorState, type Extension, type Transaction } from '@codemirror/state';
 import { EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view';
 import type { TextEdit } from '@odd-compass/engine';
 import { completion } from './completion';
@@ -89,6 +89,17 @@ export const setTaste = (view: EditorView, to: Taste): void =>
 export const setSpeller = (view: EditorView, speller: Speller | null): void =>
   view.dispatch({ effects: spelled.reconfigure(speller ? spelling(speller) : []) });
 
+/** What transactions change, in order: each edit counts on those before it. */
+const editsOf = (transactions: readonly Transaction[]): TextEdit[] =>
+  transactions.flatMap(({ changes }) => {
+    const edits: TextEdit[] = [];
+    changes.iterChanges((from, to, _fromNow, _toNow, inserted) => {
+      edits.push({ from, to, text: inserted.toString() });
+    });
+    // From the end, so that no edit moves the place of another.
+    return edits.reverse();
+  });
+
 /** Opens a source editor in an element. */
 export function openEditor(
   parent: HTMLElement,
@@ -99,6 +110,13 @@ export function openEditor(
 ): EditorView {
   return new EditorView({
     parent,
+    dispatchTransactions(transactions, view) {
+      // Told before it is shown, so that the page is typeset meanwhile.
+      const edits = editsOf(transactions);
+      if (edits.length > 0)
+        events.onedit(edits, () => transactions.at(-1)?.newDoc.toString() ?? '');
+      view.update(transactions);
+    },
     state: EditorState.create({
       doc: text,
       extensions: [
@@ -136,14 +154,6 @@ export function openEditor(
         findingNotes,
         look,
         EditorView.updateListener.of((update) => {
-          if (update.docChanged) {
-            const edits: TextEdit[] = [];
-            update.changes.iterChanges((from, to, _fromNow, _toNow, inserted) => {
-              edits.push({ from, to, text: inserted.toString() });
-            });
-            // From the end, so that no edit moves the place of another.
-            events.onedit(edits.reverse(), () => update.state.doc.toString());
-          }
           if (update.transactions.some((tr) => tr.effects.some((e) => e.is(setFormulas))))
             events.onread();
           if (update.docChanged || update.selectionSet)

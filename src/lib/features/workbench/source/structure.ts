@@ -46,17 +46,25 @@ export function openEnvironments(text: string, at: number): OpenEnvironment[] {
   return open.filter(({ name }) => name !== 'document');
 }
 
+/** Most environments end soon: so far is looked first. */
+const SOON = 1_500;
+
 /** Where the environment that starts there ends: the place of its `\end`, and behind it. */
 export function environmentEnd(
   text: string,
   { name, body }: Pick<OpenEnvironment, 'name' | 'body'>,
 ): { from: number; to: number } | null {
-  const behind = withoutComments(text.slice(body, body + WINDOW));
+  const end = endWithin(text.slice(body, body + SOON), name);
+  const found = end ?? endWithin(text.slice(body, body + WINDOW), name);
+  return found && { from: body + found.from, to: body + found.to };
+}
+
+function endWithin(behind: string, name: string): { from: number; to: number } | null {
   let depth = 1;
-  for (const edge of behind.matchAll(EDGE)) {
+  for (const edge of withoutComments(behind).matchAll(EDGE)) {
     if (edge[2] !== name) continue;
     depth += edge[1] === 'begin' ? 1 : -1;
-    if (depth === 0) return { from: body + edge.index, to: body + edge.index + edge[0].length };
+    if (depth === 0) return { from: edge.index, to: edge.index + edge[0].length };
   }
   return null;
 }

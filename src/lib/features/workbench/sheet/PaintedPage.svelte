@@ -1,0 +1,31 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import type { EngineClient } from '../engine/engineClient.svelte';
+
+  interface Props {
+    engine: EngineClient;
+    /** Index of the page. */
+    page: number;
+    /** CSS pixels per big point. */
+    scale: number;
+    /** Is it painted anew only when the typing pauses? */
+    pauses?: boolean;
+    class?: string;
+    style?: string;
+  }
+  let { engine, page, scale, pauses = false, class: name, style }: Props = $props();
+
+  let canvas: HTMLCanvasElement;
+  let id = $state(0);
+
+  onMount(() => {
+    const surface = engine.paintOn(canvas, pauses);
+    id = surface;
+    return () => engine.paintNoMore(surface);
+  });
+  $effect(() => {
+    if (id > 0) engine.paintPage(id, page, scale * devicePixelRatio);
+  });
+</script>
+
+<canvas bind:this={canvas} class={name} {style} aria-hidden="true"></canvas>

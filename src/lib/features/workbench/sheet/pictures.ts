@@ -1,0 +1,56 @@
+import { drawPdfPage, openPdf } from '$lib/ui/pdf';
+import type { FileAddress } from '@odd-compass/engine/worker';
+
+/** Pictures are painted from this many pixels across at most, enough for paper at twice its size. */
+const MOST_ACROSS = 1600;
+
+const PICTURE = /\.(png|jpe?g|svg|pdf)$/i;
+
+/** Loads the pictures of an assignment, and hands each over as pixels when it has come. */
+export class Pictures {
+  private readonly known = new Map<string, string>();
+
+  constructor(private readonly arrived: (name: string, picture: ImageBitmap) => void) {}
+
+  /** Loads those that are new or changed. What cannot be loaded stays an empty frame. */
+  load(files: readonly FileAddress[]): void {
+    for (const { name, address } of files) {
+      if (!PICTURE.test(name) || this.known.get(name) === address) continue;
+      this.known.set(name, address);
+      const made = /\.pdf$/i.test(name) ? firstPageOf(address) : imageAt(name, address);
+      made.then(
+        (picture) => {
+          // Replaced while it was on its way: the other one comes too.
+          if (this.known.get(name) === address) this.arrived(name, picture);
+          else picture.close();
+        },
+        () => this.known.delete(name),
+      );
+    }
+  }
+}
+
+async function imageAt(name: string, address: string): Promise<ImageBitmap> {
+  const image = new Image();
+  image.src = address;
+  await image.decode();
+  const drawn = /\.svg$/i.test(name);
+  if (!drawn && image.width <= MOST_ACROSS) return createImageBitmap(image);
+  const canvas = document.createElement('canvas');
+  canvas.width = MOST_ACROSS;
+  canvas.height = Math.max(1, Math.round((MOST_ACROSS * image.height) / (image.width || 1)));
+  const context = canvas.getContext('2d');
+  if (!context) throw new Error('no canvas to draw on');
+  context.imageSmoothingQuality = 'high';
+  context.drawImage(image, 0, 0, canvas.width, canvas.height);
+  return createImageBitmap(canvas);
+}
+
+/** The first page of a PDF as pixels. */
+async function firstPageOf(address: string): Promise<ImageBitmap> {
+  const pdf = await openPdf(address);
+  const canvas = document.createElement('canvas');
+  await drawPdfPage(pdf, 1, MOST_ACROSS, canvas);
+  void pdf.destroy();
+  return createImageBitmap(canvas);
+}
