@@ -14,6 +14,7 @@ const root = process.env.ODD_COMPASS_ROOT ?? process.cwd();
 const PAGES = Number(process.argv[2] ?? 100);
 const KEYS = Number(process.argv[3] ?? 120);
 const GAP = 100;
+const WHEEL_TURNS = 120;
 const PORT = 4331;
 
 const folder = mkdtempSync(join(tmpdir(), 'odd-compass-typing-'));
@@ -188,6 +189,63 @@ async function measure(page: Page): Promise<Measured> {
   return { echo: since(echoes), page: since(paints), atOnce, frame };
 }
 
+/** How even frames come while something moves. */
+interface Smoothness {
+  /** Time between frames, ms. */
+  readonly gaps: readonly number[];
+}
+
+/** Frames while hands do something: the gaps between them, ms. */
+async function framesDuring(page: Page, hands: () => Promise<void>): Promise<Smoothness> {
+  await page.evaluate(() => {
+    const gaps: number[] = [];
+    const watch = { gaps, live: true };
+    (window as unknown as { frames: typeof watch }).frames = watch;
+    let last = performance.now();
+    const tick = (now: number): void => {
+      gaps.push(now - last);
+      last = now;
+      if (watch.live) requestAnimationFrame(tick);
+    };
+    requestAnimationFrame((now) => {
+      last = now;
+      requestAnimationFrame(tick);
+    });
+  });
+  await hands();
+  const gaps = await page.evaluate(() => {
+    const watch = (window as unknown as { frames: { gaps: number[]; live: boolean } }).frames;
+    watch.live = false;
+    return watch.gaps;
+  });
+  return { gaps };
+}
+
+/** Turns the wheel over a place, down and up again, as evenly as a hand on a track pad. */
+async function turnWheel(page: Page, selector: string): Promise<void> {
+  const box = await page.locator(selector).first().boundingBox();
+  if (!box) throw new Error(`nothing to scroll: ${selector}`);
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  for (let i = 0; i < WHEEL_TURNS; i++) {
+    await page.mouse.wheel(0, i < WHEEL_TURNS / 2 ? 60 : -60);
+    await page.waitForTimeout(16);
+  }
+}
+
+/** Draws the seam to and fro. */
+async function dragSeam(page: Page): Promise<void> {
+  const box = await page.getByRole('separator', { name: /The seam/ }).boundingBox();
+  if (!box) throw new Error('no seam');
+  const [x, y] = [box.x + box.width / 2, box.y + 200];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let i = 0; i < WHEEL_TURNS / 2; i++) {
+    await page.mouse.move(x + 80 * Math.sin(i / 8), y);
+    await page.waitForTimeout(16);
+  }
+  await page.mouse.up();
+}
+
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
   args: [
@@ -211,6 +269,17 @@ try {
       `  key to echo          median ${ms(share(echo, 0.5))}   p95 ${ms(share(echo, 0.95))}   worst ${ms(Math.max(...echo))}   (${atOnce} in the first frame)\n` +
       `  key to page          median ${ms(share(follows, 0.5))}   p95 ${ms(share(follows, 0.95))}   worst ${ms(Math.max(...follows))}   (${follows.length} followed)\n`,
   );
+  for (const [what, hands] of [
+    ['the sheet scrolled', () => turnWheel(page, '[aria-label="The sheet"]')],
+    ['the source scrolled', () => turnWheel(page, '.cm-scroller')],
+    ['the seam drawn', () => dragSeam(page)],
+  ] as const) {
+    const { gaps } = await framesDuring(page, hands);
+    const late = gaps.filter((gap) => gap > 1.5 * frame).length;
+    process.stdout.write(
+      `  ${what.padEnd(20)} median ${ms(share(gaps, 0.5))}   p95 ${ms(share(gaps, 0.95))}   (${gaps.length} frames, ${late} late)\n`,
+    );
+  }
 } finally {
   await browser.close();
   server.kill();

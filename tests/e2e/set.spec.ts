@@ -263,10 +263,10 @@ test('the sheet is leafed through, searched, and followed by its links', async (
   await write(page, 'stationary');
   await expect(page.getByRole('search', { name: 'On the sheet' })).toContainText('of 9');
   await page.keyboard.press('Enter');
-  await expect(page.getByTestId('found-line')).toBeVisible();
+  await expect(page.getByTestId('found')).toBeVisible();
   expect(await accessibility(page)).toEqual([]);
   await page.keyboard.press('Escape');
-  await expect(page.getByTestId('found-line')).toHaveCount(0);
+  await expect(page.getByTestId('found')).toHaveCount(0);
 });
 
 async function figureWidth(page: Page): Promise<number> {

@@ -1,6 +1,6 @@
 import { FALLBACK_FONT, MATH_FONTS, type FontFile } from '../fonts/catalog';
 import { buffersOf, type PageDescription } from '../output/display/description';
-import { pageText } from '../output/display/text';
+import { pageLetters, pageText } from '../output/display/text';
 import type { Page } from '../pages/page';
 import { filesOf, type AssignmentFiles } from '../session/files';
 import { findText } from '../session/findText';
@@ -182,7 +182,7 @@ export class WorkerHost {
   private sendFound({ id, text }: Extract<Request, { kind: 'find' }>): void {
     const { session } = this;
     const words = (session?.pages ?? []).map((page) =>
-      pageText((session as Session).describe(page), (session as Session).fonts),
+      pageLetters((session as Session).describe(page), (session as Session).fonts),
     );
     this.around.post({ kind: 'found', id, places: findText(words, text) }, []);
   }

@@ -12,4 +12,4 @@ export type {
 } from './messages';
 export type { Word } from '../session/vocabulary';
 export type { Glimpse } from '../session/glimpse';
-export type { FoundPlace } from '../session/findText';
+export type { FoundPlace, FoundSpan } from '../session/findText';

@@ -4,33 +4,54 @@ import type { PageDescription } from './description';
 /** A gap wider than this share of the type size stands for a blank. */
 const BLANK = 0.15;
 
-/** The words of each line of a page, in order, for reading aloud, search and copying. */
-export function pageText(page: PageDescription, fonts: FontStore): string[] {
-  const out: string[] = [];
+/** The words of a line, and where each of their letters (UTF-16 units) begins and ends on the page, in big points. */
+export interface LineLetters {
+  readonly text: string;
+  readonly left: readonly number[];
+  readonly right: readonly number[];
+}
+
+/** The words of each line of a page, in order, for reading aloud and copying. */
+export const pageText = (page: PageDescription, fonts: FontStore): string[] =>
+  pageLetters(page, fonts).map(({ text }) => text);
+
+/** The words of each line of a page, in order, and where their letters stand. */
+export function pageLetters(page: PageDescription, fonts: FontStore): LineLetters[] {
+  const out: LineLetters[] = [];
   for (let i = 0; i + 1 < page.lineRun.length; i++) {
-    out.push(lineText(page, page.lineRun[i] as number, page.lineRun[i + 1] as number, fonts));
+    out.push(lineLetters(page, page.lineRun[i] as number, page.lineRun[i + 1] as number, fonts));
   }
   return out;
 }
 
-function lineText(page: PageDescription, first: number, end: number, fonts: FontStore): string {
+function lineLetters(
+  page: PageDescription,
+  first: number,
+  end: number,
+  fonts: FontStore,
+): LineLetters {
   let text = '';
-  let right: number | null = null;
+  const left: number[] = [];
+  const right: number[] = [];
+  const add = (letters: string, from: number, to: number): void => {
+    text += letters;
+    // Of a glyph for several letters, such as a ligature, each has its share.
+    for (let i = 0; i < letters.length; i++) {
+      left.push(from + ((to - from) * i) / letters.length);
+      right.push(from + ((to - from) * (i + 1)) / letters.length);
+    }
+  };
   for (let r = first; r < end; r++) {
     const font = fonts.byId(page.runFont[r] as number);
     const size = page.runSize[r] as number;
     const x = page.runX[r] as number;
-    if (right !== null && x - right > BLANK * size) text += ' ';
-    const start = page.runStart[r] as number;
-    const stop = page.runStart[r + 1] as number;
-    for (let g = start; g < stop; g++) text += font.textOf(page.glyphs[g] as number);
-    const last = stop - 1;
-    right =
-      last < start
-        ? x
-        : x +
-          (page.glyphX[last] as number) +
-          (font.box(page.glyphs[last] as number).width * size) / font.unitsPerEm;
+    const before = right.at(-1);
+    if (before !== undefined && x - before > BLANK * size) add(' ', before, x);
+    for (let g = page.runStart[r] as number; g < (page.runStart[r + 1] as number); g++) {
+      const glyph = page.glyphs[g] as number;
+      const from = x + (page.glyphX[g] as number);
+      add(font.textOf(glyph), from, from + (font.box(glyph).width * size) / font.unitsPerEm);
+    }
   }
-  return text;
+  return { text, left, right };
 }

@@ -1,8 +1,15 @@
 <script lang="ts">
   import type { PageDescription } from '@odd-compass/engine';
   import { HELD } from '@odd-compass/engine/colours';
-  import type { BlockPlace } from '@odd-compass/engine/worker';
-  import { blockExtent, boxesInColour, caretPlace, pictureBoxes, type PictureBox } from './hit';
+  import type { BlockPlace, FoundSpan } from '@odd-compass/engine/worker';
+  import {
+    blockExtent,
+    boxesInColour,
+    caretPlace,
+    foundBox,
+    pictureBoxes,
+    type PictureBox,
+  } from './hit';
 
   interface Props {
     page: PageDescription;
@@ -11,22 +18,19 @@
     scale: number;
     caret: number;
     litBlock: number | null;
-    /** The line on which something sought stands. */
-    foundLine: number | null;
+    /** Where something sought stands. */
+    found: readonly FoundSpan[];
     onlink: (target: string) => void;
     /** A picture was drawn to another width, big points. */
     onresize: (picture: PictureBox, width: number) => void;
   }
-  let { page, blocks, scale, caret, litBlock, foundLine, onlink, onresize }: Props = $props();
+  let { page, blocks, scale, caret, litBlock, found, onlink, onresize }: Props = $props();
 
   const LEAST = 18;
   const lit = $derived(litBlock === null ? null : blockExtent(page, litBlock));
   const bar = $derived(lit ? caretPlace(page, blocks, caret) : null);
   const held = $derived(boxesInColour(page, HELD));
   const pictures = $derived(pictureBoxes(page).filter(({ block }) => block === litBlock));
-  const found = $derived(
-    foundLine === null ? null : page.lines.subarray(5 * foundLine, 5 * foundLine + 5),
-  );
   /** The picture being drawn to another size, and its width now. */
   let drawn = $state.raw<{ picture: PictureBox; width: number } | null>(null);
 
@@ -86,15 +90,13 @@
     style={at(box)}
   ></div>
 {/each}
-{#if found}
+{#each found as span (span.line)}
   <div
-    class="pointer-events-none absolute bg-primary/25"
-    data-testid="found-line"
-    style="left:{(found[0] ?? 0) * scale}px;top:{((found[1] ?? 0) - (found[3] ?? 0)) *
-      scale}px;width:{(found[2] ?? 0) * scale}px;height:{((found[3] ?? 0) + (found[4] ?? 0)) *
-      scale}px"
+    class="pointer-events-none absolute bg-primary/25 outline outline-primary"
+    data-testid="found"
+    style={at(foundBox(page, span))}
   ></div>
-{/if}
+{/each}
 {#each links as link, i (i)}
   {#if link.target.startsWith('#')}
     <button

@@ -76,10 +76,7 @@
     const last = Math.min(engine.pages.length - 1, ready.last + BARE);
     return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => first + i);
   });
-  const ranges = $derived([
-    ready,
-    ...(small && smallRange ? [smallRange] : []),
-  ]);
+  const ranges = $derived([ready, ...(small && smallRange ? [smallRange] : [])]);
 
   $effect(() => engine.view(ranges));
   $effect(() => {
@@ -100,7 +97,8 @@
   export function reveal(page: number, top: number, bottom: number) {
     const from = (tops[page] ?? 0) + top * scale;
     const to = (tops[page] ?? 0) + bottom * scale;
-    if (from >= scroller.scrollTop + 8 && to <= scroller.scrollTop + height - 8) return;
+    // How far it is scrolled is known: to ask the scroller would lay the page out on every key.
+    if (from >= scrollTop + 8 && to <= scrollTop + height - 8) return;
     scroller.scrollTop = Math.max(0, from - height / 3);
   }
 
@@ -141,7 +139,8 @@
     found = place;
     if (!place) return;
     const page = engine.sighted.get(place.page);
-    const [, y = 0] = page?.description.lines.subarray(5 * place.line, 5 * place.line + 2) ?? [];
+    const line = place.spans[0]?.line ?? 0;
+    const [, y = 0] = page?.description.lines.subarray(5 * line, 5 * line + 2) ?? [];
     reveal(place.page, Math.max(0, y - 20), y + 10);
   }
   /** A page that came only now: the line sought is brought into sight. */
@@ -162,12 +161,7 @@
 
 <div class="relative flex min-h-0 min-w-0 flex-1 bg-base-300">
   {#if small}
-    <SmallPages
-      {engine}
-      {current}
-      onpick={goTo}
-      onrange={(range) => (smallRange = range)}
-    />
+    <SmallPages {engine} {current} onpick={goTo} onrange={(range) => (smallRange = range)} />
   {/if}
   <div class="flex min-h-0 min-w-0 flex-1 flex-col">
     {#if finding}
@@ -204,20 +198,14 @@
             style="top:{tops[i]}px;width:{info.width * scale}px;height:{info.height * scale}px"
           >
             {#if page && i >= ready.first && i <= ready.last}
-              <SheetPage
-                {engine}
-                {page}
-                index={i}
-                {scale}
-                onpick={(x, y) => pick(i, x, y)}
-              >
+              <SheetPage {engine} {page} index={i} {scale} onpick={(x, y) => pick(i, x, y)}>
                 <PageMarks
                   page={page.description}
                   blocks={engine.blocks}
                   {scale}
                   {caret}
                   {litBlock}
-                  foundLine={found?.page === i ? found.line : null}
+                  found={found?.page === i ? found.spans : []}
                   onlink={follow}
                   {onresize}
                 />

@@ -16,7 +16,7 @@
   }
   let { engine, page, index, scale, children, onpick }: Props = $props();
 
-  /** The words of a line laid over their picture, as wide as it. */
+  /** The words of a line laid over their picture, as wide as it; a pixel here is a big point. */
   function overlay(line: number, text: string): string {
     const [x = 0, y = 0, , height = 0, depth = 0] = page.description.lines.subarray(
       5 * line,
@@ -33,11 +33,11 @@
       (page.description.runX[lastRun] as number) +
       (page.description.glyphX[lastGlyph] ?? 0) +
       size / 2;
-    const fontSize = Math.max(4, Math.min(height + depth, 14)) * scale;
+    const fontSize = Math.max(4, Math.min(height + depth, 14));
     const natural = textWidth(text) * fontSize;
     // Spread letter by letter: a transform for each line would cost every frame of the window.
-    const spread = ((right - left) * scale - natural) / Math.max(1, text.length);
-    return `margin:${(y - height) * scale}px 0 0 ${Math.max(x, left) * scale}px;font-size:${fontSize}px;line-height:${(height + depth) * scale}px;letter-spacing:${spread}px`;
+    const spread = (right - left - natural) / Math.max(1, text.length);
+    return `margin:${y - height}px 0 0 ${Math.max(x, left)}px;font-size:${fontSize}px;line-height:${height + depth}px;letter-spacing:${spread}px`;
   }
 
   function pick(event: MouseEvent) {
@@ -56,8 +56,13 @@
   onclick={pick}
 >
   <PaintedPage {engine} page={index} {scale} class="block h-full w-full" />
-  <!-- All lines in one cell: placed one by one, each would be a layer, and cost every frame. -->
-  <div class="words absolute inset-0 grid grid-cols-1 grid-rows-1 overflow-hidden text-transparent">
+  <!-- All lines in one cell: placed one by one, each would be a layer, and cost every frame.
+       Scaled as a whole: at another size nothing in it is laid out again. -->
+  <div
+    class="words absolute top-0 left-0 grid origin-top-left grid-cols-1 grid-rows-1 overflow-hidden text-transparent"
+    style="width:{page.description.width}px;height:{page.description
+      .height}px;transform:scale({scale})"
+  >
     {#each page.text as line, i (i)}
       <p
         class="col-start-1 row-start-1 self-start justify-self-start whitespace-pre"

@@ -1,5 +1,5 @@
 import type { PageDescription } from '@odd-compass/engine';
-import type { BlockPlace } from '@odd-compass/engine/worker';
+import type { BlockPlace, FoundSpan } from '@odd-compass/engine/worker';
 
 /** The offset in the source of what stands at a point of the page (big points), or null. */
 export function sourceAt(
@@ -148,6 +148,12 @@ export function boxesInColour(page: PageDescription, colour: number): PageBox[] 
     if (left < Infinity) out.push({ left, top, width: right - left, height: bottom - top });
   }
   return out;
+}
+
+/** The box around a stretch of a line. */
+export function foundBox(page: PageDescription, { line, left, right }: FoundSpan): PageBox {
+  const [, y = 0, , height = 0, depth = 0] = page.lines.subarray(5 * line, 5 * line + 5);
+  return { left, top: y - height, width: right - left, height: height + depth };
 }
 
 /** A picture on the page, when it stands upright: its file, its block, its box. */

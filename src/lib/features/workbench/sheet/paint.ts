@@ -105,12 +105,7 @@ function paintRules(
   }
 }
 
-function paintQuads(
-  context: Context,
-  page: PageDescription,
-  line: number,
-  scale: number,
-): void {
+function paintQuads(context: Context, page: PageDescription, line: number, scale: number): void {
   context.setTransform(scale, 0, 0, scale, 0, 0);
   for (let i = page.lineQuad[line] as number; i < (page.lineQuad[line + 1] as number); i++) {
     const corners = page.quads.subarray(8 * i, 8 * i + 8);

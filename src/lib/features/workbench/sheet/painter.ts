@@ -38,6 +38,8 @@ interface Surface {
 const UNITS_PER_EM = 1000;
 /** Typing pauses when nothing comes for this long, ms. */
 const PAUSE = 400;
+/** A page drawn larger and smaller is stretched, and painted sharply when it stays so for this long, ms. */
+const RESIZING = 90;
 
 /**
  * Paints pages in the thread that typesets them: what was typed stands on the sheet
@@ -63,8 +65,9 @@ export class Painter {
         const surface = this.surfaces.get(request.id);
         if (!surface) return;
         const { page, scale } = request;
+        const resized = surface.painted !== null && page === surface.page;
         Object.assign(surface, { page, scale, painted: null });
-        return this.paintSoon(surface, 0);
+        return this.paintSoon(surface, resized ? RESIZING : 0);
       }
       case 'canvas-gone': {
         const surface = this.surfaces.get(request.id);
