@@ -168,7 +168,11 @@ describe('the worker', () => {
     const text = inArticle('Ebb.\\newpage Flood.\\begin{equation}x\\label{eq:x}\\end{equation}');
     await say({ kind: 'open', text, revision: 1, today: TODAY, fontBase: '', files: [] });
     await say({ kind: 'find', id: 7, text: 'flood' });
-    expect(answers.at(-1)).toEqual({ kind: 'found', id: 7, places: [{ page: 1, line: 0 }] });
+    expect(answers.at(-1)).toMatchObject({
+      kind: 'found',
+      id: 7,
+      places: [{ page: 1, spans: [{ line: 0 }] }],
+    });
     expect(answers.find((a) => a.kind === 'facts')).toMatchObject({
       labels: [{ name: 'eq:x', page: 1 }],
     });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { formatPt, glue, MAX_DIMEN, PT, pt, sameGlue, scaleGlue, toBp, UNITS } from './lengths';
-import { editDistance, nearestName } from './nearest';
+import { editDistance, nearestName, nearestNames } from './nearest';
 import { cover } from './spans';
 
 describe('lengths', () => {
@@ -50,6 +50,12 @@ describe('near names', () => {
     expect(nearestName('itemise', ['itemize', 'enumerate'])).toBe('itemize');
     expect(nearestName('xyzzy', ['alpha', 'beta'])).toBeNull();
     expect(nearestName('fraq', ['frac', 'Frac'])).toBe('frac');
+    expect(nearestNames('lable', ['table', 'label', 'cable', 'labels'], 3)).toEqual([
+      'label',
+      'cable',
+      'table',
+    ]);
+    expect(nearestNames('lable', ['table', 'label', 'cable'], 1)).toEqual(['label']);
   });
 });
 

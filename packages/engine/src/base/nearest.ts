@@ -48,14 +48,14 @@ function bagDistance(counts: Int8Array, other: string, length: number): number {
 }
 
 /**
- * The candidate nearest to `name`, or null when none is near enough: one edit for
- * names up to four letters, two for longer ones. Equal distances go to the
- * candidate that shares the first letter, then to the shorter, then by alphabet.
+ * The candidates nearest to `name`, at most so many, all equally near; near enough is one edit
+ * for names up to four letters, two for longer ones. First come those that share the first
+ * letter, then the shorter, then by alphabet.
  */
-export function nearestName(name: string, candidates: Iterable<string>): string | null {
+export function nearestNames(name: string, candidates: Iterable<string>, most: number): string[] {
   const limit = name.length <= 4 ? 1 : 2;
-  let best: string | null = null;
-  let bestScore = Infinity;
+  let least = limit;
+  let near = new Map<string, number>();
   const counts = new Int8Array(128);
   for (let i = 0; i < name.length; i++) {
     const code = name.charCodeAt(i) & 127;
@@ -64,14 +64,19 @@ export function nearestName(name: string, candidates: Iterable<string>): string 
   for (const candidate of candidates) {
     if (candidate === name || Math.abs(candidate.length - name.length) > limit) continue;
     // One edit changes at most two counts: most names are passed over by their letters alone.
-    if (bagDistance(counts, candidate, name.length) > 2 * limit) continue;
-    const distance = editDistance(name, candidate, limit);
-    if (distance > limit) continue;
-    const score = distance * 100 + (candidate[0] === name[0] ? 0 : 50) + candidate.length;
-    if (score < bestScore || (score === bestScore && best !== null && candidate < best)) {
-      best = candidate;
-      bestScore = score;
-    }
+    if (bagDistance(counts, candidate, name.length) > 2 * least) continue;
+    const distance = editDistance(name, candidate, least);
+    if (distance > least) continue;
+    if (distance < least) near = new Map();
+    least = distance;
+    near.set(candidate, (candidate[0] === name[0] ? 0 : 50) + candidate.length);
   }
-  return best;
+  return [...near]
+    .sort(([a, x], [b, y]) => x - y || (a < b ? -1 : a > b ? 1 : 0))
+    .slice(0, most)
+    .map(([candidate]) => candidate);
 }
+
+/** The candidate nearest to `name`, or null when none is near enough. */
+export const nearestName = (name: string, candidates: Iterable<string>): string | null =>
+  nearestNames(name, candidates, 1)[0] ?? null;

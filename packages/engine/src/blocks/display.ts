@@ -223,6 +223,12 @@ function columnWidths(rows: readonly SetRow[]): Sp[] {
   return widths;
 }
 
+/** How far to the right what stands in a row reaches: its last columns may be empty. */
+const reachOf = ({ box, x }: Place, isAlignment: boolean): Sp =>
+  isAlignment
+    ? x + Math.max(0, ...box.children.map((child) => child.x + child.item.width))
+    : x + box.width;
+
 /** Rows of an alignment hold a strut: 0.7 and 0.3 of the line distance. */
 function rowBox(
   width: Sp,
@@ -248,13 +254,15 @@ function isShort(display: Display, first: Place | undefined, lastLine: Sp | null
 }
 
 function reportTooWide(display: Display, place: Place, row: DisplayRow, env: LayoutEnv): void {
-  const excess = place.x + place.box.width - display.width;
+  const reach = reachOf(place, /^(aligned|equationArray)/.test(display.layout));
+  const excess = reach - display.width;
   if (excess <= HFUZZ) return;
+  const width = Math.max(reach, place.box.width);
   env.report({
     code: 'formula-too-wide',
     from: row.from,
     to: row.to,
-    args: { amount: inMillimetres(excess) },
+    args: { amount: inMillimetres(excess), times: (width / display.width).toFixed(2) },
   });
 }
 

@@ -1,5 +1,5 @@
 import type { Span } from '../base/spans';
-import type { Fix, FindingCode, Report } from '../findings/finding';
+import { withWays, type Fix, type FindingCode, type Report } from '../findings/finding';
 import { Cat, type CatTable } from '../tokens/categories';
 import { Reader } from '../tokens/reader';
 import { bindArguments } from './arguments';
@@ -218,14 +218,19 @@ export class Processor {
     return { ...this.place, inFile: { name: frame.name, from: token.from, to: token.to } };
   }
 
-  report(code: FindingCode, at: PlacedSpan, args: Record<string, string> = {}, fix?: Fix): void {
+  report(
+    code: FindingCode,
+    at: PlacedSpan,
+    args: Record<string, string> = {},
+    ways: Fix | readonly Fix[] = [],
+  ): void {
     const base = { code, from: at.from, to: at.to, args };
     const frame = this.innermostFile();
     const inFile =
       at.inFile ??
       (frame ? { name: frame.name, from: frame.from, to: frame.source.pos } : undefined);
     if (inFile) this.reportTo({ ...base, inFile });
-    else this.reportTo(fix ? { ...base, fix } : base);
+    else this.reportTo(withWays(base, [ways].flat()));
   }
 
   private innermostFile(): SourceFrame | null {

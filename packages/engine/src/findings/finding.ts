@@ -89,9 +89,18 @@ export interface RawFinding {
   readonly to: number;
   readonly args: Readonly<Record<string, string>>;
   readonly fix?: Fix;
+  /** Further ways to mend it. */
+  readonly others?: readonly Fix[];
   /** The place in another file that was read in; `from` and `to` are then where that was asked for. */
   readonly inFile?: { readonly name: string; readonly from: number; readonly to: number };
 }
+
+/** A finding with the ways to mend it, the likeliest first. */
+export const withWays = (finding: RawFinding, [fix, ...others]: readonly Fix[]): RawFinding => ({
+  ...finding,
+  ...(fix ? { fix } : {}),
+  ...(others.length > 0 ? { others } : {}),
+});
 
 export type Report = (finding: RawFinding) => void;
 
@@ -105,4 +114,6 @@ export interface Finding {
   readonly message: string;
   readonly cause: string;
   readonly fix?: Fix;
+  /** Further ways to mend it, where there are several. */
+  readonly others?: readonly Fix[];
 }

@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { findingsIn, inArticle, linesOf, textFiles, typeset } from '../testing/document';
+import {
+  findingsIn,
+  inArticle,
+  linesOf,
+  textFiles,
+  typeset,
+  waysIn,
+  withFix,
+} from '../testing/document';
 
 /** A mistake in a body, what is found, and where it stands; its button leaves nothing to find. */
 const MENDED: readonly (readonly [string, string, string, string])[] = [
@@ -105,6 +113,62 @@ describe('formulas and pictures that are too wide', () => {
     expect(found?.kind).toBe('formula-too-wide');
     expect(findingsIn(found?.fixed ?? '').map(({ kind }) => kind)).toEqual([]);
   });
+  const sum = (terms: number) =>
+    Array.from({ length: terms }, (_, i) => `a_{${i}} b_{${i}}`).join(' + ');
+  it.each([
+    [
+      'a formula a little too wide',
+      `\\[ S = ${sum(13)} \\]`,
+      ['Break it over several lines', 'Shrink it to fit'],
+    ],
+    [
+      'one with a number',
+      `\\begin{equation}\\label{eq:s} S = ${sum(13)} \\end{equation} See \\eqref{eq:s}.`,
+      ['Break it over several lines', 'Shrink it to fit'],
+    ],
+    [
+      'a row of aligned lines',
+      `\\begin{align} x &= 1 \\\\ S &= ${sum(30)} \\label{eq:s} \\end{align} See \\eqref{eq:s}.`,
+      ['Break this line in two or more'],
+    ],
+    [
+      'one of aligned lines with others behind it',
+      `\\begin{align*} S &= ${sum(30)} \\\\[2pt] x &= 1 \\end{align*}`,
+      ['Break this line in two or more'],
+    ],
+    [
+      'a row of centred lines',
+      `\\begin{gather*} x = 1 \\\\ S = ${sum(30)} \\end{gather*}`,
+      ['Break this line in two or more'],
+    ],
+    [
+      'a long formula in a line of text',
+      `So it follows at once that the sum $S = ${sum(4)}\\left(${sum(5)}\\right)$, which is known.`,
+      ['Put the formula on a line of its own'],
+    ],
+    [
+      'one that ends its paragraph',
+      `So it follows at once that the sum is \\(S = ${sum(4)}\\left(${sum(5)}\\right)\\).\n\nEbb.`,
+      ['Put the formula on a line of its own'],
+    ],
+    [
+      'words that do not break',
+      `The tables of the harbour office lie open to all at the address \\texttt{harbourtidesoffice}, and the boats keep to them.`,
+      ['Let the words stand further apart'],
+    ],
+  ])('%s has these ways to be mended, and each mends it', (_what, source, titles) => {
+    const ways = waysIn(inArticle(source));
+    expect(ways.map(({ title }) => title)).toEqual(titles);
+    for (const { fixed } of ways) expect(findingsIn(fixed).map(({ kind }) => kind)).toEqual([]);
+  });
+  it('a row that is broken keeps one number, and its label', () => {
+    const text = inArticle(
+      `\\begin{align} S &= ${sum(30)} \\label{eq:s} \\end{align} See \\eqref{eq:s}.`,
+    );
+    const lines = linesOf(typeset(waysIn(text)[0]?.fixed ?? '')).join('\n');
+    expect(lines.match(/\(1\)/g)).toHaveLength(2);
+    expect(lines).not.toContain('(2)');
+  });
   it('a formula with no place to break has no button', () => {
     const [found] = findingsIn(inArticle(`\\[ \\text{${'wide '.repeat(40)}} \\]`));
     expect(found).toMatchObject({ kind: 'formula-too-wide', fixed: null });
@@ -117,10 +181,17 @@ describe('formulas and pictures that are too wide', () => {
     const files = textFiles({ 'map.svg': '<svg width="900" height="400"></svg>' });
     const [found] = typeset(text, files).findings();
     expect(found?.kind).toBe('picture-too-wide');
-    const [edit] = found?.fix?.edits ?? [];
-    const mended = text.slice(0, edit?.from) + (edit?.text ?? '') + text.slice(edit?.to);
-    expect(mended).toContain('\\includegraphics[width=\\textwidth,angle=0]{map.svg}');
-    expect(typeset(mended, files).findings()).toEqual([]);
+    const mended = [found?.fix, ...(found?.others ?? [])].map((way) => way && withFix(text, way));
+    expect(mended[0]).toContain('\\includegraphics[width=\\textwidth,angle=0]{map.svg}');
+    expect(mended[1]).toContain('\\includegraphics[width=0.5\\textwidth,angle=0]{map.svg}');
+    for (const one of mended) expect(typeset(one ?? '', files).findings()).toEqual([]);
+  });
+  it('a lost reference has the names that are near, the nearest first', () => {
+    const label = (name: string) => `\\section{Ebb}\\label{${name}}`;
+    const text = inArticle(
+      `${['sec:tides', 'sec:tied', 'sec:boats'].map(label).join(' ')} See \\ref{sec:tide}, and \\ref{sec:tides}, \\ref{sec:tied}, \\ref{sec:boats}.`,
+    );
+    expect(waysIn(text).map(({ title }) => title)).toEqual(['Write sec:tied', 'Write sec:tides']);
   });
   it('a missing picture has the near name', () => {
     const text = inArticle('\\includegraphics{mp.svg}', '\\usepackage{graphicx}');

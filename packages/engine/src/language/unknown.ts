@@ -1,4 +1,4 @@
-import { editDistance, nearestName } from '../base/nearest';
+import { editDistance, nearestName, nearestNames } from '../base/nearest';
 import type { Span } from '../base/spans';
 import { readArgument, readOptional } from '../expansion/arguments';
 import type { Token } from '../expansion/meaning';
@@ -8,13 +8,13 @@ import type { Interpreter } from './interpreter';
 
 const CONTROL_WORD = /^[A-Za-z]+\*?$/;
 
-/** The known command whose name is nearest. */
-export function nearestCommand(it: Interpreter, name: string): string | null {
-  return nearestName(
+/** The known commands whose names are nearest. */
+export const nearestCommands = (it: Interpreter, name: string, most = 3): string[] =>
+  nearestNames(
     name,
     it.state.names((n) => CONTROL_WORD.test(n)),
+    most,
   );
-}
 
 /** The known environment whose name is nearest. */
 export function nearestEnvironment(it: Interpreter, name: string): string | null {
@@ -24,23 +24,20 @@ export function nearestEnvironment(it: Interpreter, name: string): string | null
   return nearestName(name, names());
 }
 
-/** A finding for a command nobody defined, with the nearest known one as its fix. */
+/** A finding for a command nobody defined, with the nearest known ones as its fixes. */
 export function unknownCommand(it: Interpreter, token: Token): void {
-  const near = nearestCommand(it, token.text);
+  const near = nearestCommands(it, token.text);
   const own = token.chunk === it.p.reader.chunk;
-  const fix: Fix | undefined =
-    near && own
-      ? {
-          title: `Write \\${near}`,
-          edits: [{ from: token.from, to: token.from + token.text.length + 1, text: `\\${near}` }],
-        }
-      : undefined;
+  const ways: Fix[] = (own ? near : []).map((name) => ({
+    title: `Write \\${name}`,
+    edits: [{ from: token.from, to: token.from + token.text.length + 1, text: `\\${name}` }],
+  }));
   const span = own
     ? { from: token.from, to: token.from + token.text.length + 1 }
     : it.spanOf(token);
-  const typo = near !== null && token.text.length > 4 && editDistance(token.text, near, 1) <= 1;
+  const typo = token.text.length > 4 && editDistance(token.text, near[0] ?? '', 1) <= 1;
   if (!typo && isStranger(it, `\\${token.text}`, span)) return;
-  it.p.report('command-unknown', span, { name: token.text }, fix);
+  it.p.report('command-unknown', span, { name: token.text }, ways);
 }
 
 /** Where a package that is not known is loaded, a name nobody defined is taken for one of its own, and told of with it. */

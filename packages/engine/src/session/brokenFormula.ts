@@ -1,13 +1,14 @@
 import type { Fix } from '../findings/finding';
 import { packageLine } from '../source/packageLine';
 
-const DISPLAY =
+/** A displayed formula with its marks: what opens it, what it holds, what closes it. */
+export const DISPLAY =
   /^(\\\[|\\begin\{(?:equation\*?|displaymath)\}|\$\$)([\s\S]*?)(\\\]|\\end\{(?:equation\*?|displaymath)\}|\$\$)$/;
 const RELATION =
   /^(?:=|<|>|\\(?:le|leq|ge|geq|equiv|approx|sim|to|implies|iff|subseteq)(?![A-Za-z]))/;
 
 /** Places where a formula can be broken: relations and plus or minus signs, outside brackets. */
-function breaks(body: string): { relations: number[]; signs: number[] } {
+export function breaks(body: string): { relations: number[]; signs: number[] } {
   const relations: number[] = [];
   const signs: number[] = [];
   let depth = 0;
@@ -43,20 +44,23 @@ export function brokenFormula(text: string, from: number, to: number): Fix | nul
   const head = label === '' ? open : `${open} ${label}`;
   const mark = open === '$$' ? ['\\[', '\\]'] : [head, close];
   const written = `${mark[0]}\n  \\begin{split}\n${lines}\n  \\end{split}\n${mark[1]}`;
-  const load = /\\usepackage(?:\[[^\]]*\])?\{[^}]*\b(?:amsmath|mathtools)\b/.test(text)
-    ? null
-    : packageLine(text, 'amsmath');
   return {
     title: 'Break it over several lines',
-    edits: [
-      ...(load ? [{ from: load.from, to: load.from, text: load.insert }] : []),
-      { ...span, text: written },
-    ],
+    edits: [...loading(text, 'amsmath', 'mathtools'), { ...span, text: written }],
   };
 }
 
+/** The edit that loads a package, unless it is loaded, or one that brings it. */
+export function loading(text: string, name: string, ...bringing: readonly string[]): Fix['edits'] {
+  const names = [name, ...bringing].join('|');
+  if (new RegExp(`\\\\usepackage(?:\\[[^\\]]*\\])?\\{[^}]*\\b(?:${names})\\b`).test(text))
+    return [];
+  const load = packageLine(text, name);
+  return load ? [{ from: load.from, to: load.from, text: load.insert }] : [];
+}
+
 /** A formula with its marks, where only what they hold is known. */
-function withMarks(text: string, from: number, to: number): { from: number; to: number } {
+export function withMarks(text: string, from: number, to: number): { from: number; to: number } {
   const begin = /\\begin\{(?:equation\*?|displaymath)\}\s*$/.exec(
     text.slice(Math.max(0, from - 40), from),
   );
@@ -69,10 +73,11 @@ function withMarks(text: string, from: number, to: number): { from: number; to: 
 const ROOM = 42;
 
 /** Signs and letters that are seen of a source, about: commands count one each. */
-const seen = (source: string): number =>
+export const seen = (source: string): number =>
   source.replace(/\\[A-Za-z]+/g, 'x').replace(/[{}_^\s]/g, '').length;
 
-function linesAt(
+/** A formula in lines with a mark to align each at, `\\\\` between them; null when it has no place to break. */
+export function linesAt(
   plain: string,
   relations: readonly number[],
   signs: readonly number[],

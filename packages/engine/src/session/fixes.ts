@@ -1,6 +1,6 @@
-import { nearestName } from '../base/nearest';
-import type { Fix, FindingCode, RawFinding } from '../findings/finding';
-import { brokenFormula } from './brokenFormula';
+import { nearestNames } from '../base/nearest';
+import { withWays, type Fix, type FindingCode, type RawFinding } from '../findings/finding';
+import { tooWideFormula, tooWideLine } from './wideMends';
 import type { Placed } from './wording';
 
 /** What a fix is made from: the text, the finding's place in it, and names it may mean. */
@@ -14,7 +14,11 @@ export interface FixContext {
   readonly files: readonly string[];
 }
 
-type MakeFix = (context: FixContext) => Fix | null;
+/** The ways to mend something, the likeliest first. */
+type MakeFix = (context: FixContext) => Fix | readonly Fix[] | null;
+
+/** As many ways are offered at most: more were a list to read. */
+const MOST_WAYS = 3;
 
 const one = (title: string, from: number, to: number, text: string): Fix => ({
   title,
@@ -23,16 +27,18 @@ const one = (title: string, from: number, to: number, text: string): Fix => ({
 
 const takeOut: MakeFix = ({ from, to }) => one('Take it out', from, to, '');
 
-/** The name in braces within the finding's place, replaced by the nearest of those there are. */
+/** The name in braces within the finding's place, replaced by one of the nearest of those there are. */
 const renamed =
   (names: (context: FixContext) => readonly string[]): MakeFix =>
   (context) => {
     const { text, from, to, args } = context;
-    const near = nearestName(args.name ?? '', names(context));
-    const at = text.slice(from, to + 1).indexOf(args.name ?? '');
-    if (near === null || at < 0 || args.name === '') return null;
+    const name = args.name ?? '';
+    const at = text.slice(from, to + 1).indexOf(name);
+    if (at < 0 || name === '') return null;
     const start = from + at;
-    return one(`Write ${near}`, start, start + (args.name ?? '').length, near);
+    return nearestNames(name, names(context), MOST_WAYS).map((near) =>
+      one(`Write ${near}`, start, start + name.length, near),
+    );
   };
 
 const literal =
@@ -198,7 +204,9 @@ const FIXES: Partial<Record<FindingCode, MakeFix>> = {
       ],
     };
   },
-  'formula-too-wide': ({ text, from, to }) => brokenFormula(text, from, to),
+  'formula-too-wide': ({ text, from, to, args }) =>
+    tooWideFormula(text, from, to, Number(args.times)),
+  'line-too-wide': ({ text, from, to }) => tooWideLine(text, from, to),
 };
 
 /** Kinds that may have a nearer cause. */
@@ -221,11 +229,13 @@ function plainer(raw: RawFinding, context: FixContext): RawFinding {
       .filter((part) => part.trim() !== '' && !/^\s*(width|height|scale)\b/.test(part));
     const command = /^\s*\\includegraphics/.exec(source)?.[0].length ?? 0;
     const end = options ? options[0].length : command;
-    const written = `[${['width=\\textwidth', ...kept].join(',')}]`;
+    const asWide = (title: string, width: string): Fix =>
+      one(title, raw.from + command, raw.from + end, `[${[`width=${width}`, ...kept].join(',')}]`);
     return {
       ...raw,
       code: 'picture-too-wide',
-      fix: one('Make it as wide as the text', raw.from + command, raw.from + end, written),
+      fix: asWide('Make it as wide as the text', '\\textwidth'),
+      others: [asWide('Half as wide', '0.5\\textwidth')],
     };
   }
   if (/^(group|argument|formula)-unclosed$/.test(raw.code)) return swallowed(raw, context) ?? raw;
@@ -282,13 +292,14 @@ export function withFixes(
     };
     const better = plainer(raw, context);
     if (better !== raw || raw.fix) return { start, raw: better };
-    const fix = FIXES[raw.code]?.(context);
-    if (!fix) return { start, raw };
-    const edits = fix.edits.map(({ from, to, text: by }) => ({
-      from: from - start,
-      to: to - start,
-      text: by,
-    }));
-    return { start, raw: { ...raw, fix: { title: fix.title, edits } } };
+    const made = FIXES[raw.code]?.(context) ?? [];
+    const ways = [made].flat().map((way) => countedFrom(way, start));
+    return { start, raw: withWays(raw, ways) };
   });
 }
+
+/** A fix whose places count from the start of a block. */
+const countedFrom = ({ title, edits }: Fix, start: number): Fix => ({
+  title,
+  edits: edits.map(({ from, to, text }) => ({ from: from - start, to: to - start, text })),
+});

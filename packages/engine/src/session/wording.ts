@@ -1,4 +1,4 @@
-import type { Finding, RawFinding } from '../findings/finding';
+import type { Finding, Fix, RawFinding } from '../findings/finding';
 import { fill, WORDS } from '../findings/words';
 
 /** A finding and where the block that it counts from starts. */
@@ -21,11 +21,13 @@ export function worded({ start, raw }: Placed, mainFile: string, length: number)
     message: fill(message, raw.args),
     cause: fill(cause, raw.args),
   };
-  if (!raw.fix) return finding;
-  const edits = raw.fix.edits.map((edit) => ({
-    from: clamp(edit.from),
-    to: clamp(edit.to),
-    text: edit.text,
-  }));
-  return { ...finding, fix: { title: raw.fix.title, edits } };
+  const placed = ({ title, edits }: Fix): Fix => ({
+    title,
+    edits: edits.map(({ from, to, text }) => ({ from: clamp(from), to: clamp(to), text })),
+  });
+  return {
+    ...finding,
+    ...(raw.fix ? { fix: placed(raw.fix) } : {}),
+    ...(raw.others ? { others: raw.others.map(placed) } : {}),
+  };
 }

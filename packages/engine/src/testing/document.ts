@@ -6,6 +6,7 @@ import {
   Session,
   type AssignmentFiles,
   type Finding,
+  type Fix,
   type PageDescription,
 } from '../index';
 
@@ -65,6 +66,12 @@ export function bodyLines(body: string, preamble?: string): string[] {
   return linesOf(typeset(inArticle(body, preamble))).slice(0, -1);
 }
 
+/** A text with a fix carried out. */
+export const withFix = (text: string, { edits }: Fix): string =>
+  [...edits]
+    .sort((a, b) => b.from - a.from)
+    .reduce((t, e) => t.slice(0, e.from) + e.text + t.slice(e.to), text);
+
 /** Findings of a body as kind and the source they stand at. */
 export function findingsIn(
   text: string,
@@ -74,12 +81,15 @@ export function findingsIn(
     .map(({ kind, from, to, fix }) => ({
       kind,
       at: text.slice(from, to),
-      fixed: fix
-        ? [...fix.edits]
-            .sort((a, b) => b.from - a.from)
-            .reduce((t, e) => t.slice(0, e.from) + e.text + t.slice(e.to), text)
-        : null,
+      fixed: fix ? withFix(text, fix) : null,
     }));
+}
+
+/** The ways to mend the first finding of a text: what their buttons say, and the text that each gives. */
+export function waysIn(text: string): { title: string; fixed: string }[] {
+  const [found] = typeset(text).findings();
+  const ways = [...(found?.fix ? [found.fix] : []), ...(found?.others ?? [])];
+  return ways.map((way) => ({ title: way.title, fixed: withFix(text, way) }));
 }
 
 /** All that shows of a session's pages, comparable; ids of blocks become places in the text. */

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { EditorView } from '@codemirror/view';
-  import type { Finding } from '@odd-compass/engine';
-  import { applyFix } from './source/findingNotes';
+  import type { Finding, Fix } from '@odd-compass/engine';
+  import { applyFix, waysOf } from './source/findingNotes';
 
   interface Props {
     findings: readonly Finding[];
@@ -40,8 +40,8 @@
     dialog?.close();
     ongo(at);
   }
-  function mend(finding: Finding) {
-    if (view && finding.fix) applyFix(view, finding.fix);
+  function mend(way: Fix) {
+    if (view) applyFix(view, way);
     dialog?.close();
   }
 </script>
@@ -81,11 +81,13 @@
               <pre class="overflow-auto text-xs">{JSON.stringify(finding, null, 1)}</pre>
             {/if}
           </div>
-          {#if finding.fix}
-            <button class="btn btn-primary btn-sm" onclick={() => mend(finding)}
-              >{finding.fix.title}</button
-            >
-          {/if}
+          <div class="flex flex-col items-stretch gap-1">
+            {#each waysOf(finding) as way, w (w)}
+              <button class="btn btn-sm {w === 0 ? 'btn-primary' : ''}" onclick={() => mend(way)}
+                >{way.title}</button
+              >
+            {/each}
+          </div>
         </li>
       {/each}
       {#each elsewhere as finding, i (i)}

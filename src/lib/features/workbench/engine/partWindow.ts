@@ -1,5 +1,5 @@
 import { fileReferences, refersTo } from '$lib/domain/fileReferences';
-import type { Finding, OutlineEntry } from '@odd-compass/engine';
+import type { Finding, Fix, OutlineEntry } from '@odd-compass/engine';
 import type { BlockPlace, Response } from '@odd-compass/engine/worker';
 
 /**
@@ -57,7 +57,7 @@ export function factsWithin(facts: Facts, { base, length, path, mainPath }: Part
     ...facts,
     findings: facts.findings.map((finding) =>
       finding.file === mainPath && inside(finding)
-        ? { ...moved(finding), ...movedFix(finding, base), file: path }
+        ? { ...moved(finding), ...movedWays(finding, base), file: path }
         : finding,
     ),
     outline: facts.outline.filter(inside).map(moved),
@@ -66,19 +66,14 @@ export function factsWithin(facts: Facts, { base, length, path, mainPath }: Part
   };
 }
 
-const movedFix = ({ fix }: Finding, base: number): Pick<Finding, 'fix'> =>
-  fix
-    ? {
-        fix: {
-          ...fix,
-          edits: fix.edits.map(({ from, to, text }) => ({
-            from: from - base,
-            to: to - base,
-            text,
-          })),
-        },
-      }
-    : {};
+/** The ways to mend a finding, with their places counted from the part's start. */
+function movedWays({ fix, others }: Finding, base: number): Pick<Finding, 'fix' | 'others'> {
+  const moved = ({ title, edits }: Fix): Fix => ({
+    title,
+    edits: edits.map(({ from, to, text }) => ({ from: from - base, to: to - base, text })),
+  });
+  return { ...(fix ? { fix: moved(fix) } : {}), ...(others ? { others: others.map(moved) } : {}) };
+}
 
 /** A block's place counted from the part's start; null when it is of the main file. */
 export const blockWithin = (place: BlockPlace, base: number, length: number): BlockPlace | null =>

@@ -254,9 +254,9 @@
   }
   .source :global(.finding-note) {
     display: flex;
+    flex-wrap: wrap;
     align-items: center;
-    justify-content: space-between;
-    gap: 1rem;
+    gap: 0.5rem;
     padding: 6px 12px;
     border-left: 3px solid var(--color-error);
     background: var(--color-base-200);
@@ -266,6 +266,10 @@
   }
   .source :global(.finding-note-advice) {
     border-left-color: var(--color-info);
+  }
+  .source :global(.finding-note p) {
+    flex: 1 1 14rem;
+    margin-right: 0.5rem;
   }
   .source :global(.finding-note .btn) {
     flex: none;

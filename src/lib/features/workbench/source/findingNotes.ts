@@ -7,13 +7,17 @@ import {
   type Range,
 } from '@codemirror/state';
 import { Decoration, EditorView, WidgetType, type DecorationSet } from '@codemirror/view';
-import type { Finding } from '@odd-compass/engine';
+import type { Finding, Fix } from '@odd-compass/engine';
 
 /** Replaces the findings shown in the source. */
 export const setFindings = StateEffect.define<readonly Finding[]>();
 
 /** A fix was carried out: its note goes at once, not when the engine has read the text again. */
-const mended = StateEffect.define<NonNullable<Finding['fix']>>();
+const mended = StateEffect.define<Fix>();
+
+/** All ways to mend a finding, the likeliest first. */
+export const waysOf = ({ fix, others = [] }: Finding): readonly Fix[] =>
+  fix ? [fix, ...others] : [];
 
 /** Says in words what was found, under its line, with the button that mends it. */
 class Note extends WidgetType {
@@ -27,7 +31,7 @@ class Note extends WidgetType {
     return (
       a.message === b.message &&
       a.severity === b.severity &&
-      JSON.stringify(a.fix) === JSON.stringify(b.fix)
+      JSON.stringify(waysOf(a)) === JSON.stringify(waysOf(b))
     );
   }
 
@@ -45,22 +49,22 @@ class Note extends WidgetType {
 
   /** Notes come anew while one reads them: what is being clicked stays the same button. */
   override updateDOM(frame: HTMLElement, view: EditorView): boolean {
-    const { severity, message, cause, fix } = this.finding;
+    const { severity, message, cause } = this.finding;
     const note = frame.firstElementChild as HTMLElement;
     note.className = `finding-note finding-note-${severity}`;
     const what = document.createElement('strong');
     what.textContent = message;
     note.querySelector('p')?.replaceChildren(what, ` ${cause}`);
-    const there = note.querySelector('button');
-    if (!fix) {
-      there?.remove();
-      return true;
-    }
-    const button = there ?? document.createElement('button');
-    button.className = 'btn btn-primary btn-xs';
-    if (button.textContent !== fix.title) button.textContent = fix.title;
-    button.onclick = () => applyFix(view, fix, true);
-    if (!there) note.append(button);
+    const there = [...note.querySelectorAll('button')];
+    const ways = waysOf(this.finding);
+    ways.forEach((way, i) => {
+      const button = there[i] ?? document.createElement('button');
+      button.className = `btn btn-xs ${i === 0 ? 'btn-primary' : ''}`;
+      if (button.textContent !== way.title) button.textContent = way.title;
+      button.onclick = () => applyFix(view, way, true);
+      if (!there[i]) note.append(button);
+    });
+    for (const button of there.slice(ways.length)) button.remove();
     return true;
   }
 
@@ -72,8 +76,8 @@ class Note extends WidgetType {
 /** Carries a fix out as one change that can be undone; its places move with what was typed since it was found. */
 export function applyFix(
   view: EditorView,
-  fix: NonNullable<Finding['fix']>,
-  isShown = view.state.field(notes).findings.some((finding) => finding.fix === fix),
+  fix: Fix,
+  isShown = view.state.field(notes).findings.some((finding) => waysOf(finding).includes(fix)),
 ): void {
   // One that is not shown yet was found in the text as it stands.
   const since = isShown ? view.state.field(notes).since : null;
@@ -108,13 +112,15 @@ function decorate(state: EditorState, findings: readonly Finding[]): DecorationS
 }
 
 /** The decorations without the note of a fix. */
-function withoutNote(decorations: DecorationSet, fix: NonNullable<Finding['fix']>): DecorationSet {
+function withoutNote(decorations: DecorationSet, fix: Fix): DecorationSet {
   const told = JSON.stringify(fix);
   const noteOf = ({ spec }: Decoration): unknown => (spec as { widget?: unknown }).widget;
   return decorations.update({
     filter: (_from, _to, value) => {
       const note = noteOf(value);
-      return !(note instanceof Note && JSON.stringify(note.finding.fix) === told);
+      return !(
+        note instanceof Note && waysOf(note.finding).some((way) => JSON.stringify(way) === told)
+      );
     },
   });
 }
