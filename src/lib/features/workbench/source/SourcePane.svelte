@@ -274,4 +274,7 @@
   .source :global(.finding-note .btn) {
     flex: none;
   }
+  .source :global(.finding-note .btn:not(.btn-primary)) {
+    background: var(--color-base-100);
+  }
 </style>

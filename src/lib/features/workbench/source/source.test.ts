@@ -129,6 +129,20 @@ describe('formulas in the source', () => {
     state = state.update({ changes: { from: 0, insert: 'zz' } }).state;
     expect([inFormula(state, 3), inFormula(state, 5)]).toEqual([false, true]);
   });
+  it('have no extent any more when the text around them is replaced', () => {
+    const doc = 'a $x$ b $y$ c';
+    const state = EditorState.create({ doc, extensions: formulas }).update({
+      effects: setFormulas.of(Int32Array.from([2, 5, 8, 11])),
+    }).state;
+    const after = (from: number, to: number, insert: string) => [
+      ...state.update({ changes: { from, to, insert } }).state.field(formulas),
+    ];
+    expect(after(0, doc.length, 'another text')).toEqual([12, 12, 12, 12]);
+    expect(after(3, 10, 'z')).toEqual([2, 3, 4, 5]);
+    // One that is written over exactly, or written on at its end, is likely one still.
+    expect(after(2, 5, '$zz$')).toEqual([2, 6, 9, 12]);
+    expect(after(11, 11, 'z')).toEqual([2, 5, 8, 12]);
+  });
   it('are known by their marks before the engine has read them', () => {
     const within = (marked: string) => withinMarks(marked.replace('|', ''), marked.indexOf('|'));
     expect(['$a|', '\\(a|', '\\[a|', '$$a|', '\\begin{align}a|'].map(within)).toEqual(

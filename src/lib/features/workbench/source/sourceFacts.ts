@@ -43,20 +43,26 @@ export const formulas = StateField.define<Int32Array>({
   },
 });
 
-/** Places after a change: most lie before or behind all of it, and only those within are looked at closely. */
+/**
+ * Places after a change: most lie before or behind all of it, and only those within are looked
+ * at closely. An end that was deleted with what is around it draws in: a formula that is
+ * gone has no extent, however long the text in its place.
+ */
 function moved(spans: Int32Array, changes: ChangeSet): Int32Array {
-  let first = Infinity;
-  let last = 0;
-  changes.iterChangedRanges((from, to) => {
-    first = Math.min(first, from);
-    last = Math.max(last, to);
-  });
+  const ranges: (readonly [number, number])[] = [];
+  changes.iterChangedRanges((from, to) => void ranges.push([from, to]));
+  const first = ranges[0]?.[0] ?? Infinity;
+  const last = ranges.at(-1)?.[1] ?? 0;
   const by = changes.newLength - changes.length;
   const out = spans.slice();
   for (let i = 0; i < out.length; i++) {
     const at = out[i] as number;
     if (at > last) out[i] = at + by;
-    else if (at >= first) out[i] = changes.mapPos(at, i % 2 === 0 ? -1 : 1);
+    else if (at >= first) {
+      const isDeleted = ranges.some(([from, to]) => from < at && at < to);
+      out[i] = changes.mapPos(at, (i % 2 === 0) === isDeleted ? 1 : -1);
+    }
+    if (i % 2 === 1) out[i] = Math.max(out[i] as number, out[i - 1] as number);
   }
   return out;
 }
