@@ -171,7 +171,7 @@ describe('the worker', () => {
     expect(answers.at(-1)).toMatchObject({
       kind: 'found',
       id: 7,
-      places: [{ page: 1, spans: [{ line: 0 }] }],
+      places: [{ page: 1, spans: [{ run: 0 }] }],
     });
     expect(answers.find((a) => a.kind === 'facts')).toMatchObject({
       labels: [{ name: 'eq:x', page: 1 }],

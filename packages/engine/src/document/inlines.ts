@@ -14,6 +14,8 @@ export interface TextInline extends Placed {
   readonly kind: 'text';
   readonly text: string;
   readonly font: FontSpec;
+  /** Where alone it may be divided, as the document says: offsets of what would start the next line. */
+  readonly cuts?: readonly number[];
 }
 
 /** A blank between words; `factor` is TeX's space factor, 1000 for an ordinary one. */
@@ -172,6 +174,8 @@ export interface TabularInline extends Placed {
   readonly rows: readonly TabularRow[];
   readonly rulesBelow: readonly TableRule[];
   readonly valign: 'top' | 'center' | 'bottom';
+  /** Of the type around it. */
+  readonly size: Sp;
   /** The whole width asked for (`tabular*`, `tabularx`), or null. */
   readonly width: Sp | null;
   /** Height and depth of every row at least. */
@@ -197,8 +201,9 @@ export interface TabularGap {
   readonly before: boolean;
   readonly after: boolean;
   readonly parts: readonly ('bar' | readonly Inline[])[];
-  /** Grows to fill the width (`\extracolsep`). */
+  /** Grows to fill the width, or is wider by a length (`\extracolsep`). */
   readonly grows: boolean;
+  readonly extra: Sp;
 }
 
 export interface TableRule {

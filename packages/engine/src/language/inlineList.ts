@@ -24,7 +24,12 @@ function factorOf(char: string): number {
 export class InlineList {
   readonly inlines: Inline[] = [];
   private word: { text: string; from: number; to: number; font: FontSpec } | null = null;
+  /** Where `\-` stood in the word. */
+  private cuts: number[] = [];
   private factor = 1000;
+
+  /** @param divisions how words are divided that the document lists, in small letters. */
+  constructor(private readonly divisions?: ReadonlyMap<string, readonly number[]>) {}
 
   get isEmpty(): boolean {
     return this.word === null && this.inlines.length === 0;
@@ -41,6 +46,13 @@ export class InlineList {
       this.word = { text, from, to, font };
     }
     this.advanceFactor(text);
+  }
+
+  /** `\-`: the word may be divided here, and where else this stands in it. */
+  divide(to: number): void {
+    if (!this.word) return;
+    this.cuts.push(this.word.text.length);
+    this.word.to = to;
   }
 
   /** Adds a blank as wide as the punctuation before it asks. */
@@ -78,9 +90,22 @@ export class InlineList {
   }
 
   private flush(): void {
-    if (!this.word) return;
-    this.inlines.push({ kind: 'text', ...this.word });
+    const { word } = this;
+    if (!word) return;
+    const cuts = this.cuts.length > 0 ? this.cuts : this.listed(word.text);
+    this.inlines.push({ kind: 'text', ...word, ...(cuts ? { cuts } : {}) });
     this.word = null;
+    this.cuts = [];
+  }
+
+  /** The divisions of a word that the document lists, punctuation around it left out. */
+  private listed(text: string): readonly number[] | undefined {
+    if (!this.divisions) return undefined;
+    const letters = /\p{L}+/u.exec(text);
+    return (
+      (letters && this.divisions.get(letters[0].toLowerCase())?.map((at) => letters.index + at)) ??
+      undefined
+    );
   }
 
   private advanceFactor(text: string): void {

@@ -350,7 +350,7 @@ export class Interpreter {
   startParagraph(indented = true): void {
     if (this.hlist !== null) return;
     if (this.fact<boolean>('inDocument') !== true) this.startMissingDocument();
-    this.hlist = new InlineList();
+    this.hlist = new InlineList(this.fact('divisions'));
     this.cells.mode.value = 'horizontal';
     this.vlist.push({ kind: 'vspace', glue: this.skip('parskip'), behaviour: 'plain' });
     const suppressed = this.takeIndentSuppression();
@@ -448,7 +448,7 @@ export class Interpreter {
   /** What an action gives in a box on one line. */
   inlinesBy(action: () => void): readonly Inline[] {
     const outer = { hlist: this.hlist, restricted: this.restricted, label: this.pendingLabel };
-    const list = new InlineList();
+    const list = new InlineList(this.fact('divisions'));
     this.hlist = list;
     this.restricted = true;
     this.pendingLabel = null;

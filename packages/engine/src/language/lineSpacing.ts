@@ -1,4 +1,5 @@
 import { glue, type Sp } from '../base/lengths';
+import { textOf } from '../expansion/expandables';
 import { setCount, setDimen, setSkip } from '../expansion/registers';
 import type { Interpreter } from './interpreter';
 
@@ -13,7 +14,14 @@ export function setLineSpread(it: Interpreter, factor: number): void {
   const before = it.fact<number>('lineSpread') ?? 1;
   const distance = it.skip('baselineskip').width / before;
   it.setFact('lineSpread', factor);
+  it.execute(it.source(`\\def\\baselinestretch{${factor}}`));
   setLineDistance(it, Math.round(distance * factor));
+}
+
+/** Where a font is chosen, `\baselinestretch` comes into force as it then is (the kernel's `\selectfont`). */
+export function heedBaselineStretch(it: Interpreter): void {
+  const factor = parseFloat(textOf(it.p, [it.p.command('baselinestretch')]));
+  if (factor !== (it.fact<number>('lineSpread') ?? 1)) setLineSpread(it, factor);
 }
 
 /** `\sloppy` and `\fussy` (LaTeX kernel). */

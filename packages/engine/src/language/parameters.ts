@@ -69,6 +69,8 @@ export const CELLS = {
   /** The style that the document as a whole sets. */
   bibStyleOfAll: '\u0001bibstyleofall',
   unknownPackages: '\u0001unknownpackages',
+  /** Words and their divisions (`\hyphenation`). */
+  divisions: '\u0001divisions',
 } as const;
 
 /** The standard text sizes by base size: [size, line distance] in pt (the files size10, size11, size12 of the classes). */

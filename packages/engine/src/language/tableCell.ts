@@ -44,7 +44,7 @@ export function readCell(
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   const outer = enterColumn(it, column.width);
   if (!paragraphs) {
-    it.hlist = new InlineList();
+    it.hlist = new InlineList(it.fact('divisions'));
     it.restricted = true;
   }
   const mode = it.state.cell('\u0001mode');

@@ -284,6 +284,7 @@ function byFont(
 ): { inline: TextInline; font: Font }[] {
   const parts: { inline: TextInline; font: Font }[] = [];
   const exact = inline.to - inline.from === inline.text.length;
+  const { cuts: _, ...uncut } = inline;
   let at = 0;
   for (const char of inline.text) {
     const code = char.codePointAt(0) as number;
@@ -295,7 +296,7 @@ function byFont(
     if (last && last.font === chosen) {
       const joined = { ...last.inline, text: last.inline.text + char, to };
       parts[parts.length - 1] = { inline: joined, font: chosen };
-    } else parts.push({ inline: { ...inline, text: char, from, to }, font: chosen });
+    } else parts.push({ inline: { ...uncut, text: char, from, to }, font: chosen });
     at += char.length;
   }
   return parts;
@@ -335,6 +336,7 @@ function pushIdeographs(out: LineItem[], inline: TextInline, font: Font): void {
 
 function pushShaped(out: LineItem[], inline: TextInline, font: Font): void {
   const { text } = inline;
+  if (inline.cuts) return pushCut(out, inline, font, inline.cuts);
   const shaped = font.shape(text);
   const at = (units: number): Sp => atSize(units, font, inline.font.size);
   let start = 0;
@@ -375,6 +377,7 @@ export function hyphenated(items: readonly LineItem[], env: LayoutEnv): LineItem
       item.kind === 'word' &&
       item.start === 0 &&
       item.end === item.inline.text.length &&
+      !item.inline.cuts &&
       item.inline.font.family !== 'mono' &&
       items[i - 1]?.kind === 'glue';
     if (mayDivide) pushDivided(out, item, env);
@@ -392,12 +395,18 @@ function pushDivided(out: LineItem[], word: WordItem, env: LayoutEnv): void {
     out.push(word);
     return;
   }
+  const points = env.hyphenate(letters[0]).map((point) => letters.index + point);
+  pushCut(out, inline, font, points);
+}
+
+/** A word cut at places where it may be divided. */
+function pushCut(out: LineItem[], inline: TextInline, font: Font, cuts: readonly number[]): void {
+  const { text } = inline;
   const at = (units: number): Sp => atSize(units, font, inline.font.size);
   const whole = font.shape(text).width;
   let start = 0;
   let done = 0;
-  for (const point of env.hyphenate(letters[0])) {
-    const cut = letters.index + point;
+  for (const cut of cuts) {
     const upTo = widthUpTo(font, text, cut);
     const before = font.shape(`${text.slice(0, cut)}-`).width - upTo;
     const after = font.shape(text.slice(cut)).width - (whole - upTo);

@@ -45,10 +45,10 @@ export interface SetTable {
   readonly width: Sp;
 }
 
-const NO_GAP: TabularGap = { before: false, after: false, parts: [], grows: false };
+const NO_GAP: TabularGap = { before: false, after: false, parts: [], grows: false, extra: 0 };
 
 const gapWidth = (gap: TabularGap, table: TabularInline, env: LayoutEnv): Sp => {
-  let width = (gap.before ? table.columnSep : 0) + (gap.after ? table.columnSep : 0);
+  let width = gap.extra + (gap.before ? table.columnSep : 0) + (gap.after ? table.columnSep : 0);
   gap.parts.forEach((part, i) => {
     if (part !== 'bar') width += setText(part, env).width;
     else width += table.ruleWidth + (gap.parts[i + 1] === 'bar' ? table.doubleSep : 0);
@@ -223,19 +223,21 @@ function rowBox(table: TabularInline, set: SetRow, place: Across, env: LayoutEnv
     drawGap(children, after, right + grown / 2, table, set, env);
     const spare = right - (place.xs[first] ?? 0) - box.width;
     const x = (place.xs[first] ?? 0) + shiftIn(cell.column, spare);
-    children.push({ x, y: cellShift(set, cell, box), item: box });
+    children.push({ x, y: cellShift(table, cell, box), item: box });
   }
   drawMissing(children, table, cells, place, set, env);
   return boxOf(place.width, height, depth, children);
 }
 
-/** A cell over several rows is centred on them; those below are taken to be as high as this one. */
-function cellShift(set: SetRow, cell: TabularCell, box: Box): Sp {
+/** A cell over several rows is centred on them, as high as they are when nothing in them is higher than a line (package multirow). */
+function cellShift({ strut }: TabularInline, cell: TabularCell, box: Box): Sp {
   if (cell.rows === 1) return 0;
-  const one = set.height + set.depth;
-  const middle = set.height - (one * Math.abs(cell.rows)) / 2;
+  const one = strut.height + strut.depth;
+  const middle = strut.height - (one * Math.abs(cell.rows)) / 2;
   const up = cell.rows < 0 ? one * (Math.abs(cell.rows) - 1) : 0;
-  return middle + up - (box.height - box.depth) / 2;
+  const height = Math.max(strut.height, box.height);
+  const depth = Math.max(strut.depth, box.depth);
+  return middle + up - (height - depth) / 2;
 }
 
 /** Borders of columns that a short row leaves empty. */
@@ -331,6 +333,6 @@ function align(table: TabularInline, box: Box, baselines: readonly Sp[], env: La
       ? first
       : table.valign === 'bottom'
         ? (baselines.at(-1) ?? 0)
-        : box.depth / 2 + axis * 10 * PT;
+        : box.depth / 2 + axis * table.size;
   return boxOf(box.width, height, box.depth - height, [{ x: 0, y: height, item: box }]);
 }

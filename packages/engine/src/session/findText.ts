@@ -1,13 +1,13 @@
 import type { LineLetters } from '../output/display/text';
 
-/** A stretch of a line: its index on the page, and from where to where, in big points. */
+/** A stretch of a run of glyphs: its index on the page, and from where to where, in big points. */
 export interface FoundSpan {
-  readonly line: number;
+  readonly run: number;
   readonly left: number;
   readonly right: number;
 }
 
-/** A place on the pages where a text stands: the page from 0, and the stretches of lines that show it. */
+/** A place on the pages where a text stands: the page from 0, and the stretches of runs that show it. */
 export interface FoundPlace {
   readonly page: number;
   readonly spans: readonly FoundSpan[];
@@ -67,17 +67,19 @@ function plainPage(lines: readonly LineLetters[]): { text: string; places: reado
   return { text, places };
 }
 
-/** The stretch of each line that holds some of the places. */
+/** The stretch of each run that shows some of the places; blanks at its ends are left out. */
 function spansOf(lines: readonly LineLetters[], places: readonly Place[]): FoundSpan[] {
   const spans = new Map<number, FoundSpan>();
   for (const { line, letter } of places) {
-    const [left, right] = [lines[line]?.left[letter], lines[line]?.right[letter]];
-    if (left === undefined || right === undefined) continue;
-    const known = spans.get(line);
-    spans.set(line, {
-      line,
-      left: Math.min(left, known?.left ?? Infinity),
-      right: Math.max(right, known?.right ?? -Infinity),
+    const { text, run, left, right } = lines[line] as LineLetters;
+    const [of, from, to] = [run[letter], left[letter], right[letter]];
+    if (of === undefined || from === undefined || to === undefined) continue;
+    if (text[letter] === ' ') continue;
+    const known = spans.get(of);
+    spans.set(of, {
+      run: of,
+      left: Math.min(from, known?.left ?? Infinity),
+      right: Math.max(to, known?.right ?? -Infinity),
     });
   }
   return [...spans.values()];

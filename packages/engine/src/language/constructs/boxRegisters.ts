@@ -383,7 +383,7 @@ export const lrbox: EnvironmentEntry = {
     const open = it.environments.at(-1) as OpenEnvironment;
     open.data.cell = boxCell(it, tokensOf(args, 0));
     open.data.outer = enterColumn(it, null);
-    it.hlist = new InlineList();
+    it.hlist = new InlineList(it.fact('divisions'));
     it.restricted = true;
     it.skipBlanks();
   },

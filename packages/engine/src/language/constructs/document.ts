@@ -1,3 +1,4 @@
+import { FIL } from '../../base/lengths';
 import { nearestName } from '../../base/nearest';
 import { readArgument, readOptional } from '../../expansion/arguments';
 import type { NumberStyle } from '../../document/page';
@@ -14,7 +15,7 @@ import { beginEnvironment, closeNamed, endEnvironment } from '../environments';
 import { readBareDisplay, readInlineFormula } from '../formulas';
 import type { Interpreter } from '../interpreter';
 import { install } from '../install';
-import { setLineSpread } from '../lineSpacing';
+import { heedBaselineStretch, setLineSpread } from '../lineSpacing';
 import { pageGeometry } from '../parameters';
 import { PACKAGES } from '../packages';
 import { renameFix } from '../unknown';
@@ -169,6 +170,7 @@ export function beginDocument(it: Interpreter): void {
     it.setFact('textFamily', family === 'tt' ? 'mono' : 'sans', true);
     it.changeFont({ family: it.textFamily });
   }
+  heedBaselineStretch(it);
   it.setFact('inDocument', true, true);
   const width = it.dimen('textwidth');
   const two = isOn(it, 'twocolumn');
@@ -205,6 +207,8 @@ function endDocument(it: Interpreter): void {
   it.endParagraph();
   for (const hook of it.fact<readonly (readonly Token[])[]>('atEnd') ?? []) it.execute(hook);
   it.endParagraph();
+  // `\enddocument` clears the page, which fills it: the notes of the last page stand at its foot.
+  it.addBlock({ kind: 'vspace', glue: FIL, behaviour: 'plain' });
   it.setFact('ended', true, true);
   it.p.recover();
   it.p.reader.pos = it.p.reach = it.p.reader.text.length;

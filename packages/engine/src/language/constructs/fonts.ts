@@ -4,7 +4,7 @@ import type { MathAlphabet } from '../../document/math';
 import type { CommandEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { Interpreter } from '../interpreter';
-import { setLineDistance } from '../lineSpacing';
+import { heedBaselineStretch, setLineDistance } from '../lineSpacing';
 import { SIZES, setSizeParameters } from '../parameters';
 
 type FontChange = (font: FontSpec) => Partial<FontSpec>;
@@ -94,6 +94,7 @@ export function setSize(it: Interpreter, size: string): void {
   const base = it.fact<number>('baseSize') ?? 10;
   const [points] = SIZES[size]?.[base] ?? [10, 12];
   it.changeFont({ size: Math.round(points * PT) });
+  heedBaselineStretch(it);
   setSizeParameters(it.state, size, base);
 }
 
@@ -138,15 +139,16 @@ export const fonts: readonly CommandEntry[] = [
           .join(''),
       );
       if (points > 0) it.changeFont({ size: Math.round(points * PT) });
-      if (line > 0) setLineDistance(it, Math.round(line * PT));
+      const spread = it.fact<number>('lineSpread') ?? 1;
+      if (line > 0) setLineDistance(it, Math.round(line * PT * spread));
     },
   },
   {
     name: 'selectfont',
     signature: '',
-    description: 'Puts \\fontsize in force.',
+    description: 'Puts \\fontsize and \\baselinestretch in force.',
     example: '\\fontsize{13}{16}\\selectfont',
-    run: () => undefined,
+    run: heedBaselineStretch,
   },
   {
     name: 'underline',

@@ -1,6 +1,9 @@
 import { FIL, FILL, glue, SS, type Glue } from '../../base/lengths';
+import { textOf } from '../../expansion/expandables';
 import { scanGlue } from '../../expansion/scan';
 import type { Token } from '../../expansion/meaning';
+import type { Span } from '../../base/spans';
+import type { Inline } from '../../document/inlines';
 import type { Args, CommandEntry } from '../entries';
 import { isStarred, tokensOf } from '../entries';
 import type { Interpreter } from '../interpreter';
@@ -44,6 +47,20 @@ const named = (name: string, register: string): CommandEntry => ({
   },
 });
 
+/** A box without extent: where a line begins, it keeps what follows. */
+const nothing = (at: Span): Inline => ({
+  kind: 'box',
+  inlines: [],
+  width: 0,
+  align: 'left',
+  raise: 0,
+  hidden: true,
+  frame: null,
+  grow: false,
+  from: at.from,
+  to: at.to,
+});
+
 const pageBreak = (name: string, description: string): CommandEntry => ({
   name,
   signature: '',
@@ -51,7 +68,7 @@ const pageBreak = (name: string, description: string): CommandEntry => ({
   example: `\\${name}`,
   run: (it) => {
     it.addBlock(
-      { kind: 'vspace', glue: FILL, behaviour: 'plain' },
+      { kind: 'vspace', glue: FIL, behaviour: 'plain' },
       { kind: 'penalty', penalty: -10000 },
     );
   },
@@ -210,9 +227,18 @@ export const spacing: readonly CommandEntry[] = [
   {
     name: 'hspace',
     signature: 'sm',
-    description: 'Horizontal space.',
+    description: 'Horizontal space; with a star it stays where a line begins.',
     example: 'a\\hspace{1cm}b',
-    run: (it, args) => it.add({ kind: 'glue', glue: glueOf(it, tokensOf(args, 1)), ...it.p.place }),
+    run: (it, args) => {
+      const at = it.p.place;
+      const glue = glueOf(it, tokensOf(args, 1));
+      // `\vrule width 0pt \nobreak`: what stands before the space keeps it.
+      if (isStarred(args)) {
+        it.add(nothing(at));
+        it.add({ kind: 'penalty', penalty: 10000, ...at });
+      }
+      it.add({ kind: 'glue', glue, ...at });
+    },
     math: (reader, token) => {
       reader.p.takeChar('*');
       const g = glueOf(reader.it, reader.argument(token));
@@ -306,7 +332,38 @@ export const spacing: readonly CommandEntry[] = [
     signature: '',
     description: 'A place where the word may be divided.',
     example: 'light\\-house',
-    run: () => undefined,
+    run: (it) => it.hlist?.divide(it.p.place.to),
+    math: () => null,
+  },
+  {
+    name: 'discretionary',
+    signature: 'mmm',
+    description:
+      'What a line break here puts before it and behind it, and what stands here without.',
+    example: 'light\\discretionary{-}{}{}house',
+    run: (it, args) => {
+      const without = tokensOf(args, 2);
+      if (without.length === 0 && textOf(it.p, tokensOf(args, 0)) === '-')
+        it.hlist?.divide(it.p.place.to);
+      else it.execute(without);
+    },
+  },
+  {
+    name: 'hyphenation',
+    signature: 'm',
+    description: 'Lists words with the places where alone they may be divided.',
+    example: '\\hyphenation{light-house tide-gauge}',
+    run: (it, args) => {
+      const known = it.fact<ReadonlyMap<string, readonly number[]>>('divisions');
+      const listed = new Map(known ?? []);
+      for (const word of textOf(it.p, tokensOf(args, 0)).toLowerCase().split(/\s+/)) {
+        const cuts: number[] = [];
+        for (const part of word.split('-').slice(0, -1))
+          cuts.push((cuts.at(-1) ?? 0) + part.length);
+        if (word !== '') listed.set(word.replaceAll('-', ''), cuts);
+      }
+      it.setFact('divisions', listed, true);
+    },
   },
   {
     name: 'unskip',

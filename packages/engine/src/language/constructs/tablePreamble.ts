@@ -107,6 +107,7 @@ const freshGap = (after: boolean): Draft => ({
   after: false,
   parts: [],
   grows: false,
+  extra: 0,
 });
 
 /** Columns and borders of a preamble (LaTeX kernel and package array). */
@@ -116,7 +117,8 @@ export function readPreamble(it: Interpreter, tokens: readonly Token[]): Preambl
   const gaps: Draft[] = [freshGap(false)];
   let before: Token[] = [];
   let bare = false;
-  let grows = false;
+  /** What `\extracolsep` said last. */
+  let extra: ExtraSep = { grows: false, extra: 0 };
   const gap = (): Draft => gaps.at(-1) as Draft;
   const addColumn = (column: TabularColumn): void => {
     if (!bare) gap().after = true;
@@ -125,7 +127,7 @@ export function readPreamble(it: Interpreter, tokens: readonly Token[]): Preambl
     columns.push({ column, before: color.rest, after: [], color: color.color });
     before = [];
     gaps.push(freshGap(true));
-    gap().grows = grows;
+    Object.assign(gap(), extra);
   };
   for (let i = 0; i < list.length; i++) {
     const token = list[i] as Token;
@@ -151,10 +153,10 @@ export function readPreamble(it: Interpreter, tokens: readonly Token[]): Preambl
         const last = columns.at(-1);
         if (last) last.after = [...inner, ...last.after];
       } else {
-        const { stretch, rest } = extraSep(it, inner);
-        if (stretch) {
-          grows = true;
-          gap().grows = columns.length > 0;
+        const { said, rest } = extraSep(it, inner);
+        if (said) {
+          extra = said;
+          if (columns.length > 0) Object.assign(gap(), said);
         }
         if (letter === '@') {
           gap().before = false;
@@ -167,17 +169,24 @@ export function readPreamble(it: Interpreter, tokens: readonly Token[]): Preambl
       addColumn({ align: 'left', width: null, valign: 'top', flexible: false });
     }
   }
+  // Behind the last column there is none (the kernel's `\@array` ends with no tab skip).
+  Object.assign(gap(), { grows: false, extra: 0 });
   return { columns, gaps };
 }
 
-/** `\extracolsep{…}` in a border: the borders from here on grow. */
-function extraSep(it: Interpreter, tokens: readonly Token[]): { stretch: boolean; rest: Token[] } {
+type ExtraSep = Pick<TabularGap, 'grows' | 'extra'>;
+
+/** `\extracolsep{…}` in a border: all borders from here on are wider by it, or grow. */
+function extraSep(
+  it: Interpreter,
+  tokens: readonly Token[],
+): { said: ExtraSep | null; rest: Token[] } {
   const at = tokens.findIndex((t) => t.text === 'extracolsep');
-  if (at < 0) return { stretch: false, rest: [...tokens] };
+  if (at < 0) return { said: null, rest: [...tokens] };
   const { inner, end } = argumentAt(tokens, at + 1);
-  void it;
-  const stretch = inner.some((t) => t.text === 'fill' || t.text === 'fil' || t.text === 'stretch');
-  return { stretch, rest: [...tokens.slice(0, at), ...tokens.slice(end)] };
+  const grows = inner.some((t) => t.text === 'fill' || t.text === 'fil' || t.text === 'stretch');
+  const said = { grows, extra: grows ? 0 : dimenOf(it, inner) };
+  return { said, rest: [...tokens.slice(0, at), ...tokens.slice(end)] };
 }
 
 /** `\columncolor` among the tokens before a column's cells. */

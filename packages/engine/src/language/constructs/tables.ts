@@ -215,6 +215,7 @@ export function tableNode(
     rows,
     rulesBelow: table.rules,
     valign: VALIGN[options.position] ?? 'center',
+    size: it.font.size,
     width: options.width,
     strut: { height: Math.round(0.7 * line), depth: Math.round(0.3 * line) },
     extraHeight: it.dimen('extrarowheight'),

@@ -52,7 +52,7 @@ const CASES: readonly (readonly [string, string, string])[] = [
     '\\begin{longtable}{ll}h & i\\\\\\endhead a & b\\\\ c & d\\end{longtable}',
     'h i | a b | c d',
   ],
-  ['colortbl', '\\begin{tabular}{l}\\rowcolor{gray}a\\\\\\cellcolor{red}b\\end{tabular}', 'ab'],
+  ['colortbl', '\\begin{tabular}{l}\\rowcolor{gray}a\\\\\\cellcolor{red}b\\end{tabular}', 'a b'],
   [
     'array',
     '\\newcolumntype{B}{>{\\bfseries}l}\\begin{tabular}{Bm{1cm}}a & b\\end{tabular}',
@@ -83,7 +83,7 @@ const CASES: readonly (readonly [string, string, string])[] = [
     '\\definecolor{s}{RGB}{1,2,3}\\textcolor{s}{a}\\colorbox{yellow}{b}\\fcolorbox{red}{white}{c}',
     'a b c',
   ],
-  ['amsmath', '$\\xrightarrow[a]{b}$', '⟶𝑏𝑎'],
+  ['amsmath', '$\\xrightarrow[a]{b}$', '⟶𝑏 𝑎'],
   ['thmtools', '\\declaretheorem[name=Tide]{t}\\begin{t}a\\end{t}', 'Tide 1'],
   ['nameref', '\\section{Ebb}\\label{s}\\nameref{s}', 'Ebb'],
 ];

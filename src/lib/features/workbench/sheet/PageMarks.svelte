@@ -90,11 +90,11 @@
     style={at(box)}
   ></div>
 {/each}
-{#each found as span (span.line)}
+{#each foundBoxes(page, found) as box, i (i)}
   <div
     class="pointer-events-none absolute bg-primary/25 outline outline-primary"
     data-testid="found"
-    style={at(foundBox(page, span))}
+    style={at(box)}
   ></div>
 {/each}
 {#each links as link, i (i)}

@@ -138,9 +138,7 @@
   function showFound(place: FoundPlace | null) {
     found = place;
     if (!place) return;
-    const page = engine.sighted.get(place.page);
-    const line = place.spans[0]?.line ?? 0;
-    const [, y = 0] = page?.description.lines.subarray(5 * line, 5 * line + 2) ?? [];
+    const y = engine.sighted.get(place.page)?.description.runY[place.spans[0]?.run ?? 0] ?? 0;
     reveal(place.page, Math.max(0, y - 20), y + 10);
   }
   /** A page that came only now: the line sought is brought into sight. */

@@ -150,10 +150,20 @@ export function boxesInColour(page: PageDescription, colour: number): PageBox[] 
   return out;
 }
 
-/** The box around a stretch of a line. */
-export function foundBox(page: PageDescription, { line, left, right }: FoundSpan): PageBox {
-  const [, y = 0, , height = 0, depth = 0] = page.lines.subarray(5 * line, 5 * line + 5);
-  return { left, top: y - height, width: right - left, height: height + depth };
+/** Boxes around stretches of runs, one for those beside one another. */
+export function foundBoxes(page: PageDescription, spans: readonly FoundSpan[]): PageBox[] {
+  const rows = new Map<number, PageBox>();
+  for (const { run, left, right } of spans) {
+    const size = page.runSize[run] as number;
+    const y = page.runY[run] as number;
+    const known = rows.get(y);
+    const from = Math.min(left, known?.left ?? Infinity);
+    const to = Math.max(right, known ? known.left + known.width : -Infinity);
+    const top = Math.min(y - 0.8 * size, known?.top ?? Infinity);
+    const bottom = Math.max(y + 0.25 * size, known ? known.top + known.height : -Infinity);
+    rows.set(y, { left: from, top, width: to - from, height: bottom - top });
+  }
+  return [...rows.values()];
 }
 
 /** A picture on the page, when it stands upright: its file, its block, its box. */
