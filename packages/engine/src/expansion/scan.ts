@@ -220,7 +220,8 @@ function eaten(p: Processor, length: number): Scanned {
   return { length, order: 0 };
 }
 
-function fontUnits(p: Processor): FontUnits {
+/** em and ex of the font in force. */
+export function fontUnits(p: Processor): FontUnits {
   const source = p.state.peek(p.state.cell(FONT_UNITS_CELL)) as FontUnitsSource | undefined;
   return source ? source() : { em: 10 * PT, ex: 4.3 * PT };
 }

@@ -37,6 +37,8 @@ export interface Font {
   readonly name: string;
   readonly unitsPerEm: number;
   readonly xHeight: number;
+  /** What one em of it is (`\fontdimen6`), in font units. */
+  readonly quad: number;
   readonly italic: boolean;
   /** Are its outlines PostScript ones? */
   readonly postScript: boolean;
@@ -140,6 +142,9 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
     name,
     unitsPerEm: file.unitsPerEm,
     xHeight: file.xHeight,
+    get quad() {
+      return quadOf(font);
+    },
     italic: file.italicAngle !== 0,
     math: mathTable ? readMath(mathTable) : null,
     postScript: tables.has('CFF '),
@@ -164,6 +169,16 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
     },
   };
   return font;
+}
+
+/**
+ * Of Latin Modern, as of Computer Modern, the long dash is an em wide, which is more than the
+ * size for small and bold faces; in typewriter it is half of it. Other fonts have the size for it.
+ */
+function quadOf(font: Font): number {
+  const dash = font.name.startsWith('lm') ? font.glyph(0x2014) : 0;
+  if (dash === 0) return font.unitsPerEm;
+  return font.box(dash).width * (isTypewriter(font.name) ? 2 : 1);
 }
 
 /** Fonts with script capitals at the places of the Latin ones; they copy out as what they are. */

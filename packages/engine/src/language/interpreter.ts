@@ -1,4 +1,5 @@
 import type { Glue, Sp } from '../base/lengths';
+import { fontUnits } from '../expansion/scan';
 import type { Span } from '../base/spans';
 import type { BlockNode } from '../document/blocks';
 import { MARKED, type FontSpec } from '../document/font';
@@ -100,6 +101,11 @@ export class Interpreter {
 
   get font(): FontSpec {
     return (this.state.get(this.cells.font) as FontSpec | undefined) ?? NORMAL_FONT;
+  }
+
+  /** One em of the font in force, which is not always its size. */
+  get em(): Sp {
+    return fontUnits(this.p).em;
   }
 
   /** The family that the document's text is set in. */

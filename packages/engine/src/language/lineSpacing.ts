@@ -27,5 +27,5 @@ export function heedBaselineStretch(it: Interpreter): void {
 /** `\sloppy` and `\fussy` (LaTeX kernel). */
 export function setSloppy(it: Interpreter, on: boolean): void {
   setCount(it.state, 'tolerance', on ? 9999 : 200);
-  setDimen(it.state, 'emergencystretch', on ? 3 * it.font.size : 0);
+  setDimen(it.state, 'emergencystretch', on ? 3 * it.em : 0);
 }

@@ -100,7 +100,7 @@ const LIST_MARGINS: readonly (readonly [string, number, number])[] = [
 export function setSizes(it: Interpreter, base: number, twoColumn: boolean): void {
   it.setFact('baseSize', base, true);
   setSize(it, 'normalsize');
-  const em = it.font.size;
+  const { em } = it;
   for (const [name, one, two] of LIST_MARGINS)
     setDimen(it.state, name, Math.round((twoColumn ? two : one) * em), true);
   setDimen(it.state, 'labelsep', Math.round(0.5 * em), true);

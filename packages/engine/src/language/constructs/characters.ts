@@ -80,7 +80,7 @@ function textDots(it: Interpreter): void {
   const gap = {
     kind: 'glue' as const,
     glue: {
-      width: it.font.size / 6,
+      width: it.em / 6,
       stretch: 0,
       stretchOrder: 0 as const,
       shrink: 0,

@@ -87,7 +87,7 @@ function setLine(
   const { p, state } = it;
   it.endParagraph();
   it.openGroup({ kind: 'semisimple', span: p.place });
-  const em = it.font.size;
+  const { em } = it;
   const pageWidth = Math.round(PAGE_WIDTH_EM * em);
   const margin = Math.round((look.dots ? RIGHT_MARGIN_EM : PAGE_WIDTH_EM) * em);
   setSkip(state, 'leftskip', glue(look.indent + look.numberWidth));

@@ -59,7 +59,7 @@ function noteBlocks(
   setSkip(it.state, 'leftskip', glue(0));
   setSkip(it.state, 'rightskip', glue(0));
   setSkip(it.state, 'parfillskip', FIL);
-  const em = it.font.size;
+  const { em } = it;
   setDimen(it.state, 'parindent', em);
   const start = p.command('\u0001notestart');
   const body = it.blocksOf([
@@ -82,7 +82,7 @@ function noteStart(it: Interpreter, args: Args): void {
   const sized = it.emptyBox();
   const mark = noteMark(it, tokensOf(args, 0));
   const indent = it.dimen('parindent');
-  const width = Math.round(1.8 * it.font.size) - indent;
+  const width = Math.round(1.8 * it.em) - indent;
   if (sized.kind === 'box') it.add({ ...sized, inlines: [mark], width, align: 'right' });
   it.skipBlanks();
 }

@@ -456,7 +456,7 @@ export const listEnvironments: readonly EnvironmentEntry[] = [
     description: 'Verses: lines end with \\\\, stanzas with a blank line.',
     example: '\\begin{verse}\nThe tide comes in,\\\\\nthe tide goes out.\n\\end{verse}',
     begin: (it) => {
-      const hang = Math.round(1.5 * it.font.size);
+      const hang = Math.round(1.5 * it.em);
       beginTrivial(it, it.dimen('leftmargini'));
       setSkip(it.state, 'leftskip', glue(hang));
       setDimen(it.state, 'parindent', -hang);

@@ -143,7 +143,7 @@ function numberInlines(it: Interpreter, h: Heading, format: HeadingFormat | unde
     return [...it.inlinesOf([it.p.command('@seccntformat'), ...name])];
   }
   const number = it.inlinesOf([it.p.command(`the${h.name}`)]);
-  return [...number, { kind: 'glue', glue: glue(it.font.size), ...at }];
+  return [...number, { kind: 'glue', glue: glue(it.em), ...at }];
 }
 
 /** A heading on a line of its own; never a page break behind it. */

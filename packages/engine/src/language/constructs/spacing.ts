@@ -108,7 +108,7 @@ const spaces: readonly CommandEntry[] = SPACES.map(([name, mu, em, what]) => ({
   signature: '',
   description: `${what}.`,
   example: `a\\${name} b`,
-  run: (it) => it.add({ kind: 'kern', width: Math.round(em * it.font.size), ...it.p.place }),
+  run: (it) => it.add({ kind: 'kern', width: Math.round(em * it.em), ...it.p.place }),
   math: (reader, token) => ({ kind: 'space', mu, width: 0, ...reader.span(token) }),
 }));
 
@@ -117,11 +117,11 @@ const quad = (name: string, ems: number): CommandEntry => ({
   signature: '',
   description: `A space of ${ems} em.`,
   example: `a\\${name} b`,
-  run: (it) => it.add({ kind: 'glue', glue: glue(ems * it.font.size), ...it.p.place }),
+  run: (it) => it.add({ kind: 'glue', glue: glue(ems * it.em), ...it.p.place }),
   math: (reader, token) => ({
     kind: 'space',
     mu: 0,
-    width: ems * reader.it.font.size,
+    width: ems * reader.it.em,
     ...reader.span(token),
   }),
 });

@@ -280,14 +280,14 @@ export function addQed(it: Interpreter): void {
   it.add(it.emptyBox());
   it.add({ kind: 'penalty', penalty: 10000, ...at });
   it.add({ kind: 'glue', glue: FILL, ...at });
-  it.add({ kind: 'glue', glue: glue(it.font.size), ...at });
+  it.add({ kind: 'glue', glue: glue(it.em), ...at });
   for (const inline of it.inlinesOf([it.p.command('qedsymbol')])) it.add(inline);
 }
 
 /** amsthm's open square: 0.6 em wide and 0.675 em high, ruled 0.4 pt. */
 export function openBox(it: Interpreter): Inline {
   const at = it.p.place;
-  const em = it.font.size;
+  const { em } = it;
   const line = 0.4 * PT;
   return {
     kind: 'box',

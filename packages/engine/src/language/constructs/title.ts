@@ -93,7 +93,7 @@ export function authorSource(it: Interpreter, tokens: readonly Token[]): Token[]
 
 /** Title, authors and date of article: `\LARGE`, `\large`, and article.cls's spaces. */
 function titleBlocks(it: Interpreter, title: readonly Token[]): BlockNode[] {
-  const em = it.font.size / PT;
+  const em = it.em / PT;
   const date = titlePart(it, 'date') ?? [it.p.command('today')];
   const author = titlePart(it, 'author') ?? [];
   return [
@@ -233,9 +233,9 @@ function beginAbstract(it: Interpreter): void {
   }
   setSize(it, 'small');
   it.vlist.push(merged, ...abstractHead(it, 'small'));
-  it.vlist.push({ kind: 'vspace', glue: glue(-0.5 * it.font.size), behaviour: 'plain' });
+  it.vlist.push({ kind: 'vspace', glue: glue(-0.5 * it.em), behaviour: 'plain' });
   beginTrivial(it, it.dimen('leftmargini'));
-  setDimen(it.state, 'parindent', Math.round(1.5 * it.font.size));
+  setDimen(it.state, 'parindent', Math.round(1.5 * it.em));
 }
 
 const abstractHead = (it: Interpreter, size: string): BlockNode[] =>

@@ -5,7 +5,7 @@ import type { Interpreter } from '../interpreter';
 import { dimenOf } from '../constructs/boxes';
 import { columnSpan, ruleOf, tableCommand } from '../constructs/tables';
 
-const em = (it: Interpreter, n: number): Sp => Math.round(n * it.font.size);
+const em = (it: Interpreter, n: number): Sp => Math.round(n * it.em);
 const ex = (it: Interpreter, n: number): Sp => Math.round(n * 0.430554 * it.font.size);
 
 /** Weight, space above and below (booktabs manual, section 5): .08 and .05 em; .4 and .65 ex. */

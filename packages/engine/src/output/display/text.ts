@@ -56,8 +56,7 @@ function lineLetters(
     const before = right.at(-1);
     if (before !== undefined) {
       const isApart = x - before > BLANK * size;
-      if (isApart || startsRow(page, run.at(-1) ?? r, r))
-        add(r, ' ', isApart ? before : x, x);
+      if (isApart || startsRow(page, run.at(-1) ?? r, r)) add(r, ' ', isApart ? before : x, x);
     }
     for (let g = page.runStart[r] as number; g < (page.runStart[r + 1] as number); g++) {
       const glyph = page.glyphs[g] as number;

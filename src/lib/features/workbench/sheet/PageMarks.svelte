@@ -6,7 +6,7 @@
     blockExtent,
     boxesInColour,
     caretPlace,
-    foundBox,
+    foundBoxes,
     pictureBoxes,
     type PictureBox,
   } from './hit';
