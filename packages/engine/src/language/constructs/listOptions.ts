@@ -10,6 +10,8 @@ export interface ListOptions {
   readonly topSep?: Glue;
   readonly itemSep?: Glue;
   readonly parSep?: Glue;
+  /** No level of its own: the measures of the list around it, the paragraphs as they were (`\trivlist`). */
+  readonly trivial?: boolean;
 }
 
 /** Options as key and value; a value's own braces are taken off. */

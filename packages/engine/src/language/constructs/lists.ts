@@ -1,4 +1,4 @@
-import { glue, gluePt, PT, pt, type Glue, type Sp } from '../../base/lengths';
+import { glue, gluePt, PT, type Glue } from '../../base/lengths';
 import type { Inline } from '../../document/inlines';
 import { setDimen, setSkip } from '../../expansion/registers';
 import type { Token } from '../../expansion/meaning';
@@ -24,7 +24,7 @@ import {
 /** `\@beginparpenalty`, `\@endparpenalty`, `\@itempenalty` (classes: `-\@lowpenalty`). */
 const LIST_PENALTY = -51;
 
-interface ListMeasures {
+export interface ListMeasures {
   readonly topSep: Glue;
   readonly parSep: Glue;
   readonly itemSep: Glue;
@@ -105,9 +105,10 @@ export const addGlue = (a: Glue, b: Glue): Glue => ({
 });
 const negative = (g: Glue): Glue => glue(-g.width, -g.stretch, -g.shrink);
 
-/** The measures of the list level that would be opened now. */
-function measures(it: Interpreter): { level: number; values: ListMeasures } {
-  const level = (it.fact<number>('listDepth') ?? 0) + 1;
+/** The measures of the list level that would be opened now; of the open one, where none is opened. */
+function measures(it: Interpreter, trivial: boolean): { level: number; values: ListMeasures } {
+  const depth = it.fact<number>('listDepth') ?? 0;
+  const level = trivial ? Math.max(1, depth) : depth + 1;
   const table = MEASURES[it.fact<number>('baseSize') ?? 10] ?? MEASURES[10];
   return {
     level,
@@ -117,7 +118,8 @@ function measures(it: Interpreter): { level: number; values: ListMeasures } {
 
 /** Opens a list: margins, spaces, one level deeper (LaTeX's `\list`). */
 export function beginList(it: Interpreter, options: ListOptions = {}): void {
-  const { level, values } = measures(it);
+  const trivial = options.trivial ?? false;
+  const { level, values } = measures(it, trivial);
   const open = it.environments.at(-1) as OpenEnvironment;
   const vertical = it.hlist === null;
   const atItem = it.pendingLabel !== null;
@@ -129,15 +131,15 @@ export function beginList(it: Interpreter, options: ListOptions = {}): void {
   const topSep = options.topSep ?? values.topSep;
   const above = addGlue(vertical ? addGlue(topSep, values.partopSep) : topSep, outerParskip);
   const below = vertical ? addGlue(topSep, values.partopSep) : topSep;
-  const parSep = options.parSep ?? values.parSep;
-  it.setFact('listDepth', level);
+  const parSep = trivial ? outerParskip : (options.parSep ?? values.parSep);
+  if (!trivial) it.setFact('listDepth', level);
   const margin = options.leftMargin ?? it.dimen(`leftmargin${ROMAN[Math.min(level, 6) - 1]}`);
   setDimen(it.state, 'leftmargin', margin);
   setDimen(it.state, 'labelwidth', margin - it.dimen('labelsep'));
   setDimen(it.state, 'totalleftmargin', it.dimen('totalleftmargin') + margin);
   setDimen(it.state, 'linewidth', it.dimen('linewidth') - margin - it.dimen('rightmargin'));
   setSkip(it.state, 'parskip', parSep);
-  setDimen(it.state, 'parindent', it.dimen('listparindent'));
+  if (!trivial) setDimen(it.state, 'parindent', it.dimen('listparindent'));
   setSkip(it.state, 'itemsep', options.itemSep ?? values.itemSep);
   it.setFact('alignment', 'justified');
   const { partopSep } = values;
@@ -349,12 +351,31 @@ export function beginDescription(it: Interpreter, args: Args, kind = 'descriptio
   open.data.description = true;
 }
 
-/** A list without marks, for quotations and aligned text (LaTeX's `\trivlist`). */
-export function beginTrivial(it: Interpreter, margins: Sp): void {
-  beginList(it, { leftMargin: margins });
+/** The space above what is set apart, and below it. */
+export interface Spaces {
+  readonly above: Glue;
+  readonly below: Glue;
+}
+
+/** What is set apart as a list is, its paragraphs as they were: theorems, proofs, centred lines (LaTeX's `\trivlist`). */
+export function beginTrivial(it: Interpreter, spaces?: (measures: ListMeasures) => Spaces): void {
+  beginList(it, { leftMargin: 0, trivial: true });
+  const { data } = it.environments.at(-1) as OpenEnvironment;
+  if (spaces) Object.assign(data, spaces(measures(it, true).values));
+  startMarkless(it);
+}
+
+/** A list without marks, set in from both margins, for quotations. */
+export function beginQuoted(it: Interpreter): void {
+  const margin = it.dimen('leftmargini');
+  beginList(it, { leftMargin: margin });
+  setDimen(it.state, 'linewidth', it.dimen('linewidth') - margin);
+  startMarkless(it);
+}
+
+function startMarkless(it: Interpreter): void {
   const open = it.environments.at(-1) as OpenEnvironment;
   open.data.list = false;
-  setDimen(it.state, 'linewidth', it.dimen('linewidth') - margins);
   itemSpace(it, open);
 }
 
@@ -366,12 +387,7 @@ function aligned(name: string, alignment: string, description: string): Environm
     description,
     example: `\\begin{${name}}\nHigh water\n\\end{${name}}`,
     begin: (it) => {
-      const parskip = it.skip('parskip');
-      const parindent = it.dimen('parindent');
-      beginTrivial(it, 0);
-      setSkip(it.state, 'parskip', parskip);
-      setDimen(it.state, 'parindent', parindent);
-      (it.environments.at(-1) as OpenEnvironment).data.parSep = parskip;
+      beginTrivial(it);
       it.setFact('alignment', alignment);
     },
     end: endList,
@@ -386,21 +402,17 @@ const alignmentSwitch = (name: string, alignment: string, description: string): 
   run: (it) => it.setFact('alignment', alignment),
 });
 
-const quoted = (
-  name: string,
-  indent: Sp,
-  parsep: boolean,
-  description: string,
-): EnvironmentEntry => ({
+const quoted = (name: string, indented: boolean, description: string): EnvironmentEntry => ({
   name,
   signature: '',
   description,
   example: `\\begin{${name}}\nThe tide waits for nobody.\n\\end{${name}}`,
   begin: (it) => {
-    beginTrivial(it, it.dimen('leftmargini'));
-    if (!parsep) setSkip(it.state, 'parskip', gluePt(0, 1));
-    setDimen(it.state, 'parindent', indent);
-    if (indent === 0) it.setFact('noIndentNext', true, true);
+    beginQuoted(it);
+    // `\listparindent 1.5em` and `\parsep 0pt plus 1pt` (article.cls), which \quote does not set.
+    if (indented) setSkip(it.state, 'parskip', gluePt(0, 1));
+    setDimen(it.state, 'parindent', indented ? Math.round(1.5 * it.em) : 0);
+    if (!indented) it.setFact('noIndentNext', true, true);
   },
   end: endList,
 });
@@ -457,7 +469,7 @@ export const listEnvironments: readonly EnvironmentEntry[] = [
     example: '\\begin{verse}\nThe tide comes in,\\\\\nthe tide goes out.\n\\end{verse}',
     begin: (it) => {
       const hang = Math.round(1.5 * it.em);
-      beginTrivial(it, it.dimen('leftmargini'));
+      beginQuoted(it);
       setSkip(it.state, 'leftskip', glue(hang));
       setDimen(it.state, 'parindent', -hang);
     },
@@ -466,8 +478,8 @@ export const listEnvironments: readonly EnvironmentEntry[] = [
   aligned('center', 'center', 'Lines centred between the margins.'),
   aligned('flushleft', 'left', 'Lines that start at the left margin and end where they end.'),
   aligned('flushright', 'right', 'Lines that end at the right margin.'),
-  quoted('quote', 0, true, 'A short quotation, set in from both margins.'),
-  quoted('quotation', pt(15), false, 'A quotation of several paragraphs.'),
+  quoted('quote', false, 'A short quotation, set in from both margins.'),
+  quoted('quotation', true, 'A quotation of several paragraphs.'),
 ];
 
 export const listCommands: readonly CommandEntry[] = [

@@ -3,7 +3,6 @@ import { parameterise } from '../../expansion/definitions';
 import { Cat } from '../../tokens/categories';
 import type { Inline } from '../../document/inlines';
 import { textOf, tokensText } from '../../expansion/expandables';
-import { setDimen, setSkip } from '../../expansion/registers';
 import type { Token } from '../../expansion/meaning';
 import {
   type CurrentLabel,
@@ -16,7 +15,7 @@ import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
 import { isStarred, tokensOf } from '../entries';
 import type { OpenEnvironment } from '../environments';
 import type { Interpreter } from '../interpreter';
-import { beginTrivial, endList } from './lists';
+import { addGlue, beginTrivial, endList, type ListMeasures, type Spaces } from './lists';
 import { glueOf } from './spacing';
 
 /** The name of a style: one of amsthm's three, or one that the document makes. */
@@ -114,12 +113,8 @@ function theoremEnvironment(name: string, kind: TheoremKind): EnvironmentEntry {
 function beginTheorem(it: Interpreter, args: Args, token: Token): void {
   const kind = it.environments.at(-1)?.entry?.detail as TheoremKind;
   const at = it.spanOf(token);
-  const parskip = it.skip('parskip');
-  const parindent = it.dimen('parindent');
-  beginTrivial(it, 0);
+  beginTrivial(it, kind.ams ? spacesOf(it, kind) : undefined);
   (it.environments.at(-1) as OpenEnvironment).data.theorem = true;
-  setSkip(it.state, 'parskip', parskip);
-  setDimen(it.state, 'parindent', parindent);
   const name = it.environments.at(-1)?.name ?? '';
   if (kind.counter) {
     refStepCounter(it, kind.counter);
@@ -133,7 +128,6 @@ function beginTheorem(it: Interpreter, args: Args, token: Token): void {
     .join('');
   it.vlist.push({ kind: 'number', what: title, number, from: at.from, to: at.to });
   const head = headInlines(it, kind, number, args);
-  setSpaces(it, kind);
   const own = ownStyle(it, kind.style);
   if (own) return beginOwn(it, own, head);
   if (kind.style === 'plain')
@@ -173,18 +167,19 @@ function gapBehind(it: Interpreter, gap: readonly Token[]): readonly Inline[] {
   return [{ kind: 'glue', glue: size, ...it.p.place }];
 }
 
-/** Space above and below: the style's own, or `\topsep`, half of it for remarks (amsthm). */
-function setSpaces(it: Interpreter, kind: TheoremKind): void {
-  const { data } = it.environments.at(-1) as OpenEnvironment;
-  const own = ownStyle(it, kind.style);
-  const written = (tokens: readonly Token[]): Glue | null =>
-    tokens.some((t) => t.cat !== Cat.Space) ? glueOf(it, tokens) : null;
-  const half = kind.ams && kind.style === 'remark';
-  const above = (own && written(own.above)) ?? (half ? scaleGlue(data.above as Glue, 0.5) : null);
-  const below = (own && written(own.below)) ?? (half ? above : null);
-  if (above) data.above = above;
-  if (below) data.below = below;
-}
+/**
+ * Space above and below: the style's own, else `\topsep`, half of it for remarks; nothing more
+ * after a blank line (amsthm's `\@thm`).
+ */
+const spacesOf =
+  (it: Interpreter, kind: TheoremKind) =>
+  ({ topSep }: ListMeasures): Spaces => {
+    const own = ownStyle(it, kind.style);
+    const usual = kind.style === 'remark' ? scaleGlue(topSep, 0.5) : topSep;
+    const written = (tokens: readonly Token[] | undefined): Glue =>
+      tokens?.some((t) => t.cat !== Cat.Space) ? glueOf(it, tokens) : usual;
+    return { above: written(own?.above), below: written(own?.below) };
+  };
 
 /** “Theorem 2.1 (Note).” in the font of the style. */
 function headInlines(it: Interpreter, kind: TheoremKind, number: string, args: Args): Inline[] {
@@ -244,15 +239,10 @@ function headForm(
 /** A proof: “Proof.” in italic, and the end mark at its end. */
 function beginProof(it: Interpreter, args: Args, token: Token): void {
   const at = it.spanOf(token);
-  const parskip = it.skip('parskip');
-  const parindent = it.dimen('parindent');
-  beginTrivial(it, 0);
-  const open = it.environments.at(-1) as OpenEnvironment;
-  open.data.proof = true;
-  // `\topsep6pt plus6pt` (amsthm)
-  open.data.below = gluePt(6, 6);
-  setSkip(it.state, 'parskip', parskip);
-  setDimen(it.state, 'parindent', parindent);
+  // `\par` and `\topsep6pt plus6pt` (amsthm)
+  const around = ({ partopSep }: ListMeasures): Glue => addGlue(gluePt(6, 6), partopSep);
+  beginTrivial(it, (measures) => ({ above: around(measures), below: around(measures) }));
+  (it.environments.at(-1) as OpenEnvironment).data.proof = true;
   it.openGroup({ kind: 'semisimple', span: at });
   it.changeFont({ family: it.textFamily, series: 'medium', shape: 'italic' });
   const own = args[0];

@@ -12,7 +12,7 @@ import { parameterise, detach } from '../../expansion/definitions';
 import { clearPage, isOn, plainPage } from './chapters';
 import { changeColumns } from './columns';
 import { setSize } from './fonts';
-import { beginTrivial, endList } from './lists';
+import { beginQuoted, endList } from './lists';
 import { currentStyle, setPage } from './pageStyle';
 
 /** `\title` and its kin: kept as `\@title` …, where templates look for them. */
@@ -234,7 +234,7 @@ function beginAbstract(it: Interpreter): void {
   setSize(it, 'small');
   it.vlist.push(merged, ...abstractHead(it, 'small'));
   it.vlist.push({ kind: 'vspace', glue: glue(-0.5 * it.em), behaviour: 'plain' });
-  beginTrivial(it, it.dimen('leftmargini'));
+  beginQuoted(it);
   setDimen(it.state, 'parindent', Math.round(1.5 * it.em));
 }
 

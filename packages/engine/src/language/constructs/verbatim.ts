@@ -81,7 +81,7 @@ export function rawLines(it: Interpreter, name: string): string[] {
 
 /** Lines in typewriter one under another, in the measures of a list (LaTeX's `\@verbatim`). */
 export function setLines(it: Interpreter, lines: readonly (readonly Inline[])[]): void {
-  beginTrivial(it, 0);
+  beginTrivial(it);
   const open = it.environments.at(-1) as OpenEnvironment;
   open.data.verbatim = true;
   setSkip(it.state, 'parskip', glue(0));
