@@ -23,7 +23,8 @@ import { counterCommands, counterExpandables } from './constructs/counters';
 import { beginMissingDocument, documentCommands, documentEnvironment } from './constructs/document';
 import { displays } from './constructs/displays';
 import { fonts } from './constructs/fonts';
-import { listCommands, listEnvironments, listMacros } from './constructs/lists';
+import { alignments, listEnvironments, listMacros } from './constructs/listKinds';
+import { listCommands } from './constructs/lists';
 import { arrayEnvironment } from './constructs/mathArrays';
 import { mathStructures } from './constructs/mathStructures';
 import { mathSymbols } from './constructs/mathSymbols';
@@ -46,6 +47,7 @@ export const kernel: Module = {
     ...fonts,
     ...spacing,
     ...listCommands,
+    ...alignments,
     ...references,
     ...counterCommands,
     ...boxCommands,

@@ -7,7 +7,8 @@ import type { Args } from '../entries';
 import { tokensOf } from '../entries';
 import type { OpenEnvironment } from '../environments';
 import type { Interpreter } from '../interpreter';
-import { addGlue, beginList } from './lists';
+import { addGlue } from './listMeasures';
+import { beginList } from './lists';
 
 /** The list that `\\begin{list}{label}{settings}` opens: its settings may change every measure. */
 export function beginGeneral(it: Interpreter, args: Args): void {

@@ -1,120 +1,21 @@
-import { glue, gluePt, PT, type Glue } from '../../base/lengths';
+import { gluePt, PT, type Glue } from '../../base/lengths';
 import type { Inline } from '../../document/inlines';
 import { setDimen, setSkip } from '../../expansion/registers';
 import type { Token } from '../../expansion/meaning';
 import { textOf } from '../../expansion/expandables';
-import { counterText, counterValue, setCounter, stepCounter } from '../counters';
-import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
+import { setCounter } from '../counters';
+import type { Args, CommandEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { OpenEnvironment } from '../environments';
 import { resumeAfterBlock } from '../formulas';
 import type { Interpreter } from '../interpreter';
-import { beginGeneral, makeLabel } from './generalList';
+import { makeLabel } from './generalList';
+import { addGlue, measures, negative, ROMAN, type ListMeasures } from './listMeasures';
+import type { ListOptions } from './listOptions';
 import { INVISIBLE, nextStep, overlaySpec, showsOn } from './overlays';
-import {
-  listLabel,
-  listOptions,
-  listStart,
-  refFormat,
-  resumes,
-  withDefaults,
-  type ListOptions,
-} from './listOptions';
 
 /** `\@beginparpenalty`, `\@endparpenalty`, `\@itempenalty` (classes: `-\@lowpenalty`). */
 const LIST_PENALTY = -51;
-
-export interface ListMeasures {
-  readonly topSep: Glue;
-  readonly parSep: Glue;
-  readonly itemSep: Glue;
-  readonly partopSep: Glue;
-}
-
-/** `\@listi` to `\@listiii` of size10, size11, size12; deeper levels are as the third. */
-const MEASURES: Readonly<Record<number, readonly [ListMeasures, ListMeasures, ListMeasures]>> = {
-  10: [
-    {
-      topSep: gluePt(8, 2, 4),
-      parSep: gluePt(4, 2, 1),
-      itemSep: gluePt(4, 2, 1),
-      partopSep: gluePt(2, 1, 1),
-    },
-    {
-      topSep: gluePt(4, 2, 1),
-      parSep: gluePt(2, 1, 1),
-      itemSep: gluePt(2, 1, 1),
-      partopSep: gluePt(2, 1, 1),
-    },
-    {
-      topSep: gluePt(2, 1, 1),
-      parSep: gluePt(0),
-      itemSep: gluePt(2, 1, 1),
-      partopSep: gluePt(1, 0, 1),
-    },
-  ],
-  11: [
-    {
-      topSep: gluePt(9, 3, 5),
-      parSep: gluePt(4.5, 2, 1),
-      itemSep: gluePt(4.5, 2, 1),
-      partopSep: gluePt(3, 1, 1),
-    },
-    {
-      topSep: gluePt(4.5, 2, 1),
-      parSep: gluePt(2, 1, 1),
-      itemSep: gluePt(2, 1, 1),
-      partopSep: gluePt(3, 1, 1),
-    },
-    {
-      topSep: gluePt(2, 1, 1),
-      parSep: gluePt(0),
-      itemSep: gluePt(2, 1, 1),
-      partopSep: gluePt(1, 0, 1),
-    },
-  ],
-  12: [
-    {
-      topSep: gluePt(10, 4, 6),
-      parSep: gluePt(5, 2.5, 1),
-      itemSep: gluePt(5, 2.5, 1),
-      partopSep: gluePt(3, 2, 2),
-    },
-    {
-      topSep: gluePt(5, 2.5, 1),
-      parSep: gluePt(2.5, 1, 1),
-      itemSep: gluePt(2.5, 1, 1),
-      partopSep: gluePt(3, 2, 2),
-    },
-    {
-      topSep: gluePt(2.5, 1, 1),
-      parSep: gluePt(0),
-      itemSep: gluePt(2.5, 1, 1),
-      partopSep: gluePt(1, 0, 1),
-    },
-  ],
-};
-
-const ROMAN = ['i', 'ii', 'iii', 'iv', 'v', 'vi'];
-
-export const addGlue = (a: Glue, b: Glue): Glue => ({
-  ...a,
-  width: a.width + b.width,
-  stretch: a.stretch + b.stretch,
-  shrink: a.shrink + b.shrink,
-});
-const negative = (g: Glue): Glue => glue(-g.width, -g.stretch, -g.shrink);
-
-/** The measures of the list level that would be opened now; of the open one, where none is opened. */
-function measures(it: Interpreter, trivial: boolean): { level: number; values: ListMeasures } {
-  const depth = it.fact<number>('listDepth') ?? 0;
-  const level = trivial ? Math.max(1, depth) : depth + 1;
-  const table = MEASURES[it.fact<number>('baseSize') ?? 10] ?? MEASURES[10];
-  return {
-    level,
-    values: (table as (typeof MEASURES)[number])[Math.min(level, 3) - 1] as ListMeasures,
-  };
-}
 
 /** Opens a list: margins, spaces, one level deeper (LaTeX's `\list`). */
 export function beginList(it: Interpreter, options: ListOptions = {}): void {
@@ -273,84 +174,6 @@ export function endList(it: Interpreter): void {
   it.afterEnvironment = resumeAfterBlock;
 }
 
-const MARKS = ['labelitemi', 'labelitemii', 'labelitemiii', 'labelitemiv'];
-
-/** Options of a list; `[<+->]` says how a talk uncovers its items. */
-function listArguments(it: Interpreter, args: Args): readonly Token[] {
-  const tokens = tokensOf(args, 0);
-  if (tokens[0]?.text !== '<' || it.fact<number>('overlay') === undefined) return tokens;
-  const open = it.environments.at(-1) as OpenEnvironment;
-  open.data.overlay = tokens
-    .map((t) => t.text)
-    .join('')
-    .replace(/[<>]/g, '');
-  return [];
-}
-
-export function beginItemize(it: Interpreter, args: Args, kind = 'itemize'): void {
-  const depth = Math.min((it.fact<number>('itemizeDepth') ?? 0) + 1, 4);
-  it.setFact('itemizeDepth', depth);
-  const options = withDefaults(it, kind, listArguments(it, args));
-  beginList(it, listOptions(it, options));
-  const open = it.environments.at(-1) as OpenEnvironment;
-  const custom = listLabel(it, options, null);
-  const tokens = custom ?? [it.p.command(MARKS[depth - 1] as string)];
-  open.data.label = (inner: Interpreter) => inner.inlinesOf(tokens);
-}
-
-export function beginEnumerate(it: Interpreter, args: Args, kind = 'enumerate'): void {
-  const depth = Math.min((it.fact<number>('enumerateDepth') ?? 0) + 1, 4);
-  it.setFact('enumerateDepth', depth);
-  const counter = `enum${ROMAN[depth - 1]}`;
-  const options = withDefaults(it, kind, listArguments(it, args));
-  beginList(it, listOptions(it, options));
-  const open = it.environments.at(-1) as OpenEnvironment;
-  const resumed = resumes(it, options) ? it.state.get(lastNumber(it, kind, depth)) : undefined;
-  setCounter(it.state, counter, (resumed as number | undefined) ?? listStart(it, options) - 1);
-  open.data.finish = (inner: Interpreter) =>
-    inner.state.set(lastNumber(inner, kind, depth), counterValue(inner.state, counter), true);
-  open.data.ref = refFormat(it, options, counter);
-  const custom =
-    listLabel(it, options, counter) ??
-    listLabel(it, open.data.overlay === undefined ? tokensOf(args, 0) : [], counter);
-  open.data.label = (inner: Interpreter) => {
-    stepCounter(inner.state, counter);
-    if (custom) {
-      const label = inner.inlinesOf(custom);
-      const ref = open.data.ref as readonly Token[] | null;
-      const shown = ref ? inner.inlinesOf(ref) : label;
-      const value = shown.map((i) => (i.kind === 'text' ? i.text : '')).join('');
-      inner.setFact('currentLabel', { value, shown: null, kind: counter });
-      return label;
-    }
-    const value = prefix(inner, depth) + counterText(inner, counter);
-    inner.setFact('currentLabel', { value, shown: null, kind: counter });
-    return inner.inlinesOf([inner.p.command(`label${counter}`)]);
-  };
-}
-
-/** Where the last number of a list of a kind is kept, for one that goes on (`resume`). */
-const lastNumber = (it: Interpreter, kind: string, depth: number) =>
-  it.state.cell(`\u0001lastnumber:${kind}:${depth}`);
-
-/** `\p@enumii` and its kin: what stands before the number in references (article.cls). */
-function prefix(it: Interpreter, depth: number): string {
-  if (depth === 1) return '';
-  const first = counterText(it, 'enumi');
-  if (depth === 2) return first;
-  const second = `${first}(${counterText(it, 'enumii')})`;
-  return depth === 3 ? second : second + counterText(it, 'enumiii');
-}
-
-export function beginDescription(it: Interpreter, args: Args, kind = 'description'): void {
-  const options = withDefaults(it, kind, tokensOf(args, 0));
-  beginList(it, listOptions(it, options));
-  const open = it.environments.at(-1) as OpenEnvironment;
-  // `\labelwidth` 0 and `\itemindent -\leftmargin` (article.cls): the label starts at the outer margin.
-  setDimen(it.state, 'labelwidth', it.dimen('leftmargin') - it.dimen('labelsep'));
-  open.data.description = true;
-}
-
 /** The space above what is set apart, and below it. */
 export interface Spaces {
   readonly above: Glue;
@@ -379,109 +202,6 @@ function startMarkless(it: Interpreter): void {
   itemSpace(it, open);
 }
 
-/** Environments whose text is centred or ragged. */
-function aligned(name: string, alignment: string, description: string): EnvironmentEntry {
-  return {
-    name,
-    signature: '',
-    description,
-    example: `\\begin{${name}}\nHigh water\n\\end{${name}}`,
-    begin: (it) => {
-      beginTrivial(it);
-      it.setFact('alignment', alignment);
-    },
-    end: endList,
-  };
-}
-
-const alignmentSwitch = (name: string, alignment: string, description: string): CommandEntry => ({
-  name,
-  signature: '',
-  description,
-  example: `{\\${name} High water\\par}`,
-  run: (it) => it.setFact('alignment', alignment),
-});
-
-const quoted = (name: string, indented: boolean, description: string): EnvironmentEntry => ({
-  name,
-  signature: '',
-  description,
-  example: `\\begin{${name}}\nThe tide waits for nobody.\n\\end{${name}}`,
-  begin: (it) => {
-    beginQuoted(it);
-    // `\listparindent 1.5em` and `\parsep 0pt plus 1pt` (article.cls), which \quote does not set.
-    if (indented) setSkip(it.state, 'parskip', gluePt(0, 1));
-    setDimen(it.state, 'parindent', indented ? Math.round(1.5 * it.em) : 0);
-    if (!indented) it.setFact('noIndentNext', true, true);
-  },
-  end: endList,
-});
-
-/** Lists, and the environments built on them. */
-export const listEnvironments: readonly EnvironmentEntry[] = [
-  {
-    name: 'itemize',
-    signature: 'o',
-    description: 'A list with marks.',
-    example: '\\begin{itemize}\n  \\item ebb\n  \\item flood\n\\end{itemize}',
-    begin: (it, args) => beginItemize(it, args),
-    end: endList,
-  },
-  {
-    name: 'enumerate',
-    signature: 'o',
-    description: 'A numbered list.',
-    example: '\\begin{enumerate}\n  \\item ebb\n  \\item flood\n\\end{enumerate}',
-    begin: (it, args) => beginEnumerate(it, args),
-    end: endList,
-  },
-  {
-    name: 'description',
-    signature: 'o',
-    description: 'A list of terms and what they mean.',
-    example: '\\begin{description}\n  \\item[ebb] falling water\n\\end{description}',
-    begin: (it, args) => beginDescription(it, args),
-    end: endList,
-  },
-  {
-    name: 'list',
-    signature: 'MM',
-    description: 'A list of your own: its label, and its measures.',
-    example: '\\begin{list}{--}{\\setlength{\\leftmargin}{2cm}}\n\\item ebb\n\\end{list}',
-    begin: beginGeneral,
-    end: endList,
-  },
-  {
-    name: 'trivlist',
-    signature: '',
-    description: 'A list without margins.',
-    example: '\\begin{trivlist}\n\\item ebb\n\\end{trivlist}',
-    begin: (it) => {
-      beginList(it, { leftMargin: 0 });
-      setDimen(it.state, 'labelwidth', 0);
-    },
-    end: endList,
-  },
-  {
-    name: 'verse',
-    signature: '',
-    description: 'Verses: lines end with \\\\, stanzas with a blank line.',
-    example: '\\begin{verse}\nThe tide comes in,\\\\\nthe tide goes out.\n\\end{verse}',
-    begin: (it) => {
-      const hang = Math.round(1.5 * it.em);
-      beginQuoted(it);
-      setSkip(it.state, 'leftskip', glue(hang));
-      setDimen(it.state, 'parindent', -hang);
-    },
-    end: endList,
-  },
-  aligned('center', 'center', 'Lines centred between the margins.'),
-  aligned('flushleft', 'left', 'Lines that start at the left margin and end where they end.'),
-  aligned('flushright', 'right', 'Lines that end at the right margin.'),
-  quoted('quote', false, 'A short quotation, set in from both margins.'),
-  quoted('quotation', true, 'A quotation of several paragraphs.'),
-];
-
 export const listCommands: readonly CommandEntry[] = [
   {
     name: 'item',
@@ -502,23 +222,4 @@ export const listCommands: readonly CommandEntry[] = [
       it.state.set(it.state.cell('\u0001usecounter'), name);
     },
   },
-  alignmentSwitch('centering', 'center', 'Centres the lines from here on.'),
-  alignmentSwitch('raggedright', 'left', 'Lines end where they end.'),
-  alignmentSwitch('raggedleft', 'right', 'Lines end at the right margin.'),
 ];
-
-/** Marks and numbers of the classes (article.cls). */
-export const listMacros: Readonly<Record<string, string>> = {
-  labelitemi: '\\textbullet',
-  labelitemii: '\\normalfont\\bfseries\\textendash',
-  labelitemiii: '$\\ast$',
-  labelitemiv: '\\textperiodcentered',
-  labelenumi: '\\theenumi.',
-  labelenumii: '(\\theenumii)',
-  labelenumiii: '\\theenumiii.',
-  labelenumiv: '\\theenumiv.',
-  theenumi: '\\arabic{enumi}',
-  theenumii: '\\alph{enumii}',
-  theenumiii: '\\roman{enumiii}',
-  theenumiv: '\\Alph{enumiv}',
-};

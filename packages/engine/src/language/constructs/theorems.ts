@@ -15,7 +15,8 @@ import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
 import { isStarred, tokensOf } from '../entries';
 import type { OpenEnvironment } from '../environments';
 import type { Interpreter } from '../interpreter';
-import { addGlue, beginTrivial, endList, type ListMeasures, type Spaces } from './lists';
+import { addGlue, type ListMeasures } from './listMeasures';
+import { beginTrivial, endList, type Spaces } from './lists';
 import { glueOf } from './spacing';
 
 /** The name of a style: one of amsthm's three, or one that the document makes. */

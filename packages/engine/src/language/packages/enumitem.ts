@@ -1,6 +1,7 @@
 import { tokensText } from '../../expansion/expandables';
 import type { ListDefaults } from '../constructs/listOptions';
-import { beginDescription, beginEnumerate, beginItemize, endList } from '../constructs/lists';
+import { beginDescription, beginEnumerate, beginItemize } from '../constructs/listKinds';
+import { endList } from '../constructs/lists';
 import { tokensOf, type CommandEntry, type EnvironmentEntry, type PackageEntry } from '../entries';
 import { quietEntry } from '../macroEntry';
 

@@ -1,0 +1,98 @@
+import { glue, gluePt, type Glue } from '../../base/lengths';
+import type { Interpreter } from '../interpreter';
+
+/** Spaces of a list. */
+export interface ListMeasures {
+  readonly topSep: Glue;
+  readonly parSep: Glue;
+  readonly itemSep: Glue;
+  readonly partopSep: Glue;
+}
+
+/** `\@listi` to `\@listiii` of size10, size11, size12; deeper levels are as the third. */
+const MEASURES: Readonly<Record<number, readonly [ListMeasures, ListMeasures, ListMeasures]>> = {
+  10: [
+    {
+      topSep: gluePt(8, 2, 4),
+      parSep: gluePt(4, 2, 1),
+      itemSep: gluePt(4, 2, 1),
+      partopSep: gluePt(2, 1, 1),
+    },
+    {
+      topSep: gluePt(4, 2, 1),
+      parSep: gluePt(2, 1, 1),
+      itemSep: gluePt(2, 1, 1),
+      partopSep: gluePt(2, 1, 1),
+    },
+    {
+      topSep: gluePt(2, 1, 1),
+      parSep: gluePt(0),
+      itemSep: gluePt(2, 1, 1),
+      partopSep: gluePt(1, 0, 1),
+    },
+  ],
+  11: [
+    {
+      topSep: gluePt(9, 3, 5),
+      parSep: gluePt(4.5, 2, 1),
+      itemSep: gluePt(4.5, 2, 1),
+      partopSep: gluePt(3, 1, 1),
+    },
+    {
+      topSep: gluePt(4.5, 2, 1),
+      parSep: gluePt(2, 1, 1),
+      itemSep: gluePt(2, 1, 1),
+      partopSep: gluePt(3, 1, 1),
+    },
+    {
+      topSep: gluePt(2, 1, 1),
+      parSep: gluePt(0),
+      itemSep: gluePt(2, 1, 1),
+      partopSep: gluePt(1, 0, 1),
+    },
+  ],
+  12: [
+    {
+      topSep: gluePt(10, 4, 6),
+      parSep: gluePt(5, 2.5, 1),
+      itemSep: gluePt(5, 2.5, 1),
+      partopSep: gluePt(3, 2, 2),
+    },
+    {
+      topSep: gluePt(5, 2.5, 1),
+      parSep: gluePt(2.5, 1, 1),
+      itemSep: gluePt(2.5, 1, 1),
+      partopSep: gluePt(3, 2, 2),
+    },
+    {
+      topSep: gluePt(2.5, 1, 1),
+      parSep: gluePt(0),
+      itemSep: gluePt(2.5, 1, 1),
+      partopSep: gluePt(1, 0, 1),
+    },
+  ],
+};
+
+export const ROMAN = ['i', 'ii', 'iii', 'iv', 'v', 'vi'];
+
+export const addGlue = (a: Glue, b: Glue): Glue => ({
+  ...a,
+  width: a.width + b.width,
+  stretch: a.stretch + b.stretch,
+  shrink: a.shrink + b.shrink,
+});
+export const negative = (g: Glue): Glue => glue(-g.width, -g.stretch, -g.shrink);
+
+/** The measures of the list level that would be opened now; of the open one, where none is opened. */
+export function measures(
+  it: Interpreter,
+  trivial: boolean,
+): { level: number; values: ListMeasures } {
+  const depth = it.fact<number>('listDepth') ?? 0;
+  const level = trivial ? Math.max(1, depth) : depth + 1;
+  const table = MEASURES[it.fact<number>('baseSize') ?? 10] ?? MEASURES[10];
+  return {
+    level,
+    values: (table as (typeof MEASURES)[number])[Math.min(level, 3) - 1] as ListMeasures,
+  };
+}
