@@ -30,7 +30,8 @@ interface Surface {
   page: number;
   /** Device pixels per big point; 0 until it is told. */
   scale: number;
-  painted: PageDescription | null;
+  /** What stands on it, and at which scale; null when all is to be painted. */
+  painted: { readonly page: PageDescription; readonly scale: number } | null;
   /** It will be painted whole, at the next turn or when the typing pauses. */
   waiting: ReturnType<typeof setTimeout> | null;
 }
@@ -66,7 +67,7 @@ export class Painter {
         if (!surface) return;
         const { page, scale } = request;
         const resized = surface.painted !== null && page === surface.page;
-        Object.assign(surface, { page, scale, painted: null });
+        Object.assign(surface, { page, scale });
         return this.paintSoon(surface, resized ? RESIZING : 0);
       }
       case 'canvas-gone': {
@@ -94,7 +95,7 @@ export class Painter {
     for (const surface of this.surfaces.values()) {
       const page = pages.get(surface.page);
       // One that is to be painted anyway finds the page as it is then.
-      if (!page || surface.scale === 0 || page === surface.painted || surface.waiting) continue;
+      if (!page || surface.scale === 0 || page === surface.painted?.page || surface.waiting) continue;
       if (surface.pauses && surface.painted) this.paintSoon(surface, PAUSE);
       else this.paint(surface, page);
     }
@@ -113,8 +114,8 @@ export class Painter {
     const { canvas, context, scale, painted } = surface;
     const { outlines, pictures } = this;
     const options = { scale, outlines, unitsPerEm: UNITS_PER_EM, pictures };
-    surface.painted = page;
-    const band = painted ? changedBand(painted, page) : 'all';
+    surface.painted = { page, scale };
+    const band = painted?.scale === scale ? changedBand(painted.page, page) : 'all';
     if (band === 'all') {
       canvas.width = Math.round(page.width * scale);
       canvas.height = Math.round(page.height * scale);
