@@ -69,6 +69,8 @@ export interface CurrentLabel {
   readonly value: string;
   readonly shown: readonly Inline[] | null;
   readonly kind: string;
+  /** Of a part of a figure, its own number alone. */
+  readonly part?: string;
 }
 
 /** Tokens as a label keeps them. */

@@ -35,6 +35,8 @@ export interface LabelDefinition {
   /** The heading it stands under, and what kind of thing it names. */
   readonly title?: string;
   readonly kind?: string;
+  /** Of a part of a figure, its own number alone. */
+  readonly part?: string;
   /** What the document calls that kind, one of them and several. */
   readonly names?: KindNames;
   readonly from: number;

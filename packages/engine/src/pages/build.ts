@@ -13,7 +13,7 @@ import { elementsOf, type Element, type Located } from './flow';
 import { floatElement } from './column';
 import { heightOf } from './floats';
 import { numberText } from './numbers';
-import type { FlowBlock, FlowPosition, Page, Placed, PlacedMark } from './page';
+import type { FlowBlock, FlowPosition, Page, Placed, PlacedLabel, PlacedMark } from './page';
 import { stack } from './stack';
 
 /** Where a page starts, and all that holds from there on. Equal starts over equal lists give equal pages. */
@@ -64,7 +64,7 @@ export const FIRST_PAGE: PageStart = {
 /** What is gathered while the parts of a page are put in place. */
 interface Sheet {
   readonly placed: Placed[];
-  readonly labels: string[];
+  readonly labels: PlacedLabel[];
   readonly marks: PlacedMark[];
   bottom: Sp;
 }
@@ -231,29 +231,32 @@ function place(
       continue;
     }
     sheet.placed.push({ x: left + x, y: top + y, box, block });
-    sheet.labels.push(...labels);
+    pushLabels(sheet, labels, left + x, top + y - box.height);
   }
   for (const { element, at } of elements) {
     if (element.kind !== 'mark') continue;
     const y = set.marks.find(({ mark }) => mark === element.mark)?.y ?? 0;
-    addMark(sheet, { mark: element.mark, block: idOf(at), y: top + y });
+    addMark(sheet, { mark: element.mark, block: idOf(at), y: top + y }, left);
   }
   sheet.bottom = Math.max(sheet.bottom, top + set.height);
   return set.height + set.depth;
 }
 
-function addMark(sheet: Sheet, placed: PlacedMark): void {
+const pushLabels = (sheet: Sheet, names: readonly string[], x: Sp, y: Sp): void =>
+  names.forEach((name) => sheet.labels.push({ name, x, y }));
+
+function addMark(sheet: Sheet, placed: PlacedMark, left: Sp): void {
   sheet.marks.push(placed);
-  if (placed.mark.kind === 'label') sheet.labels.push(placed.mark.name);
+  if (placed.mark.kind === 'label') pushLabels(sheet, [placed.mark.name], left, placed.y);
 }
 
 function placeFloatLines(sheet: Sheet, float: FloatVItem, x: Sp, top: Sp, block: number): void {
   const set = stack(elementsOf(float.items), 0, null);
   for (const line of set.boxes) {
     sheet.placed.push({ x: x + line.x, y: top + line.y, box: line.box, block });
-    sheet.labels.push(...line.labels);
+    pushLabels(sheet, line.labels, x + line.x, top + line.y - line.box.height);
   }
-  for (const { mark, y } of set.marks) addMark(sheet, { mark, block, y: top + y });
+  for (const { mark, y } of set.marks) addMark(sheet, { mark, block, y: top + y }, x);
 }
 
 function columnRule(sheet: Sheet, x: Sp, top: Sp, height: Sp, layout: ColumnLayout): void {

@@ -29,6 +29,13 @@ export interface PlacedMark {
   readonly y: Sp;
 }
 
+/** What a label names stands here: its upper left corner. */
+export interface PlacedLabel {
+  readonly name: string;
+  readonly x: Sp;
+  readonly y: Sp;
+}
+
 /** A finished page. */
 export interface Page {
   /** Its place among the pages, from 1. */
@@ -37,7 +44,7 @@ export interface Page {
   readonly number: number;
   readonly geometry: PageGeometry;
   readonly placed: readonly Placed[];
-  readonly labels: readonly string[];
+  readonly labels: readonly PlacedLabel[];
   readonly marks: readonly PlacedMark[];
   /** The page's number as it is written. */
   readonly folio: string;

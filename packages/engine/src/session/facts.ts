@@ -38,6 +38,7 @@ export function answer(facts: Facts, factKey: string): Answer {
   const found = facts.labels.get(what === 'cite' ? `\u0001cite:${label}` : label);
   if (!found) return null;
   if (what === 'title') return found.title ?? '';
+  if (what === 'part') return found.part ?? found.value;
   if (what === 'clever' && found.kind === 'equation') return `(${found.value})`;
   if (what !== 'kind') return found.shown ?? found.value;
   const flags = factKey.slice(0, at);

@@ -165,7 +165,7 @@ function numberingOf({ page, start }: PageRecord): PageStart['numbering'] {
 export function collectPages(records: readonly PageRecord[]): Map<string, string> {
   const pages = new Map<string, string>();
   for (const { page } of records) {
-    for (const label of page.labels) if (!pages.has(label)) pages.set(label, page.folio);
+    for (const { name } of page.labels) if (!pages.has(name)) pages.set(name, page.folio);
   }
   const last = records.at(-1);
   if (last) pages.set(LAST_PAGE, last.page.folio);

@@ -363,7 +363,7 @@ export class Session {
   labels(): { name: string; value: string; kind: string; page: number }[] {
     const pages = new Map<string, number>();
     this.pages.forEach(({ labels }, i) => {
-      for (const name of labels) pages.set(name, i);
+      for (const { name } of labels) pages.set(name, i);
     });
     return [...this.facts.labels.values()]
       .filter(({ name }) => !name.startsWith('\u0001'))

@@ -7,6 +7,7 @@ import { tokensOf } from '../entries';
 import type { Interpreter } from '../interpreter';
 import { parseBib, type BibEntry } from '../bibliography/entries';
 import { formatBibliography, STYLES, type BibStyle } from '../bibliography/styles';
+import { leading } from '../linking';
 import { findFile, reportMissing } from './files';
 
 /** The label under which a citation finds its entry. */
@@ -21,14 +22,9 @@ export const keysOf = (it: Interpreter, tokens: readonly Token[]): string[] =>
 /** What a citation prints for one key: its number or label, its author, its year. */
 export function citation(it: Interpreter, key: string, part = ''): Inline {
   const { place } = it.p;
-  return {
-    kind: 'ref',
-    label: key + part,
-    what: 'cite',
-    font: it.font,
-    from: place.from,
-    to: Math.max(place.to, it.p.here()),
-  };
+  const at = { from: place.from, to: Math.max(place.to, it.p.here()) };
+  const label = key + part;
+  return leading(it, { kind: 'ref', label, what: 'cite', font: it.font, ...at }, 'citecolor');
 }
 
 /** `\cite[note]{keys}`: “[1, 2, note]”. */

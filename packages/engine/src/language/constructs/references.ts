@@ -1,10 +1,11 @@
-import type { Inline } from '../../document/inlines';
+import type { Inline, RefInline } from '../../document/inlines';
 import { textOf } from '../../expansion/expandables';
 import type { Token } from '../../expansion/meaning';
 import type { KindNames } from '../reading';
 import type { Args, CommandEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { CurrentLabel } from '../counters';
+import { leading } from '../linking';
 import { pick, type Interpreter, type LabelDefinition } from '../interpreter';
 
 /** A label with all that references may ask of it. */
@@ -19,6 +20,7 @@ export function labelDefinition(
     name,
     value: current?.value ?? '',
     ...(current?.shown ? { shown: current.shown } : {}),
+    ...(current?.part ? { part: current.part } : {}),
     ...(title ? { title } : {}),
     ...(current ? { kind: current.kind, ...kindNames(it, current.kind) } : {}),
     ...pick(span),
@@ -44,10 +46,10 @@ function label(it: Interpreter, args: Args, token: Token): void {
 function reference(
   it: Interpreter,
   tokens: readonly Token[],
-  what: 'number' | 'page',
+  what: 'number' | 'page' | 'part',
   at: { from: number; to: number },
   upright: boolean,
-): Inline {
+): RefInline {
   const font = upright
     ? it.intern({ ...it.font, family: it.textFamily, series: 'medium', shape: 'upright' })
     : it.font;
@@ -65,13 +67,14 @@ function reference(
 function referenceInlines(
   it: Interpreter,
   tokens: readonly Token[],
-  what: 'number' | 'page',
+  what: 'number' | 'page' | 'part',
   token: Token,
   bracketed: boolean,
 ): Inline[] {
   const at = it.spanOf(token);
   const ref = reference(it, tokens, what, at, bracketed);
-  if (!bracketed || ref.kind !== 'ref') return [ref];
+  const shown = leading(it, ref);
+  if (!bracketed) return [shown];
   const text = (s: string): Inline => ({
     kind: 'text',
     text: s,
@@ -79,12 +82,12 @@ function referenceInlines(
     from: ref.from,
     to: ref.to,
   });
-  return [text('('), ref, text(')')];
+  return [text('('), shown, text(')')];
 }
 
-function refCommand(
+export function refCommand(
   name: string,
-  what: 'number' | 'page',
+  what: 'number' | 'page' | 'part',
   bracketed: boolean,
   description: string,
 ): CommandEntry {

@@ -12,6 +12,7 @@ import {
 } from '../constructs/floats';
 import { counterExists, labelValue, newCounter, stepCounter } from '../counters';
 import { addContentsLine } from '../constructs/contents';
+import { refCommand } from '../constructs/references';
 import { dimenOf, enterColumn, leaveColumn } from '../constructs/boxes';
 import type { Interpreter } from '../interpreter';
 import { macroEntry } from '../macroEntry';
@@ -121,10 +122,11 @@ function subCaption(
     const done = float?.data.captioned === true;
     const cell = it.state.register('count', `c@${type}`);
     if (!done) it.state.set(cell, outer + 1, true);
-    it.setFact(
-      'currentLabel',
-      labelValue(it, [it.p.command(`the${type}`), it.p.command(`the${counter}`)], counter),
-    );
+    const own = it.p.command(`the${counter}`);
+    it.setFact('currentLabel', {
+      ...labelValue(it, [it.p.command(`the${type}`), own], counter),
+      part: labelValue(it, [own], counter).value,
+    });
     if (!done) it.state.set(cell, outer, true);
     addContentsLine(it, 'losub', counter, [it.p.command(`the${counter}`)], short);
   }
@@ -219,7 +221,7 @@ export const subcaption: PackageEntry = {
         it.add({ kind: 'parbox', blocks, width, valign: 'bottom', ...it.p.place });
       },
     },
-    macroEntry('subref', 'm', 'The letter of a part.', '\\subref{part}', '\\ref{#1}'),
+    { ...refCommand('subref', 'part', false, 'The letter of a part.'), package: 'subcaption' },
   ],
   environments: [subFloat('subfigure'), subFloat('subtable')],
 };

@@ -4,6 +4,7 @@ import type { CommandEntry, PackageEntry } from '../entries';
 import { tokensOf } from '../entries';
 import type { KindNames } from '../reading';
 import type { Interpreter } from '../interpreter';
+import { leading } from '../linking';
 import { quietEntry } from '../macroEntry';
 import { keysOf } from '../constructs/bibliography';
 
@@ -17,7 +18,8 @@ function addRef(
 ): void {
   const { place } = it.p;
   const at = { from: place.from, to: Math.max(place.to, it.p.here()) };
-  it.add({ kind: 'ref', what, label, font: it.font, capital, plural, long, ...at });
+  const ref = { kind: 'ref' as const, what, label, font: it.font, capital, plural, long, ...at };
+  it.add(what === 'clever' || what === 'page' ? leading(it, ref) : ref);
 }
 
 /** What the package line asked for: capitals everywhere, names unabbreviated. */

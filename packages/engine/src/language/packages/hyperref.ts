@@ -7,7 +7,7 @@ import type { Interpreter } from '../interpreter';
 import { macroEntry, quietEntry } from '../macroEntry';
 import { readRaw } from '../constructs/verbatim';
 import { Cat } from '../../tokens/categories';
-import { colourOf } from '../colours';
+import { leading, linkColour } from '../linking';
 import { optionWords } from './caption';
 
 /** An address as it is typed: what stands between braces, or between two equal characters. */
@@ -121,7 +121,8 @@ export const hyperref: PackageEntry = {
         it.startParagraph();
         const to = tokensText(tokensOf(args, 1)).replace(/\\([%#_&~])\s?/g, '$1');
         it.openGroup({ kind: 'semisimple', span: it.p.place });
-        linkColor(it, 'urlcolor');
+        const color = linkColour(it, 'urlcolor');
+        if (color !== null) it.changeFont({ color });
         addLink(it, it.inlinesOf(tokensOf(args, 2)), to);
         it.closeGroup();
       },
@@ -176,7 +177,8 @@ export const hyperref: PackageEntry = {
       run: (it, args) => {
         const label = textOf(it.p, tokensOf(args, 0));
         it.startParagraph();
-        it.add({ kind: 'ref', what: 'kind', capital: true, label, font: it.font, ...it.p.place });
+        const ref = { kind: 'ref' as const, label, font: it.font, ...it.p.place };
+        it.add(leading(it, { ...ref, what: 'kind', capital: true }));
       },
     },
     withoutStar('autoref'),
@@ -213,20 +215,4 @@ function takeOptions(it: Interpreter, tokens: readonly Token[]): void {
   if ('colorlinks' in words) it.state.set(it.state.cell('\u0001link:on'), on, true);
   if (words.pdftitle) it.state.set(it.state.cell('\u0001pdftitle'), words.pdftitle, true);
   if (words.pdfauthor) it.state.set(it.state.cell('\u0001pdfauthor'), words.pdfauthor, true);
-}
-
-const DEFAULTS: Readonly<Record<string, string>> = {
-  urlcolor: 'magenta',
-  linkcolor: 'red',
-  citecolor: 'green',
-};
-
-/** The colour of a kind of link, when links are coloured. */
-function linkColor(it: Interpreter, key: string): void {
-  if (it.state.get(it.state.cell('\u0001link:on')) !== true) return;
-  const name =
-    (it.state.get(it.state.cell(`\u0001link:${key}`)) as string | undefined) ??
-    DEFAULTS[key] ??
-    'black';
-  it.changeFont({ color: colourOf(it, null, it.source(name)) });
 }

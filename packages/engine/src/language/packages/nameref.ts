@@ -1,6 +1,7 @@
 import { textOf } from '../../expansion/expandables';
 import type { PackageEntry } from '../entries';
 import { tokensOf } from '../entries';
+import { leading } from '../linking';
 
 /** nameref: references by the heading they stand under. */
 export const nameref: PackageEntry = {
@@ -18,13 +19,8 @@ export const nameref: PackageEntry = {
         it.startParagraph();
         const { place } = it.p;
         const at = { from: place.from, to: Math.max(place.to, it.p.here()) };
-        it.add({
-          kind: 'ref',
-          what: 'title',
-          label: textOf(it.p, tokensOf(args, 1)),
-          font: it.font,
-          ...at,
-        });
+        const label = textOf(it.p, tokensOf(args, 1));
+        it.add(leading(it, { kind: 'ref', what: 'title', label, font: it.font, ...at }));
       },
     },
   ],

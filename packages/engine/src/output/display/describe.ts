@@ -75,6 +75,7 @@ export function describePage(
   lists.lineRule.push(lists.ruleColor.length);
   lists.lineQuad.push(lists.quadColor.length);
   lists.lineImage.push(lists.imageFile.length);
+  for (const label of page.labels) anchor(lists, label.name, label);
   const { geometry } = page;
   return {
     number: page.number,
@@ -114,6 +115,14 @@ export function describePage(
     lineQuad: lists.lineQuad.as(Uint32Array),
     lineImage: lists.lineImage.as(Uint32Array),
   };
+}
+
+/** A place that links can lead to, once for each name. */
+function anchor(lists: PageLists, name: string, at: { readonly x: Sp; readonly y: Sp }): void {
+  if (lists.anchorName.includes(name)) return;
+  lists.anchors.push(toBp(at.x));
+  lists.anchors.push(toBp(at.y));
+  lists.anchorName.push(name);
 }
 
 function line(lists: PageLists, { x, y, box, block }: Placed): void {
@@ -193,10 +202,7 @@ function item(lists: PageLists, it: Item, x: Sp, y: Sp, block: number, frame: Fr
       return image(lists, it, x, y, frame);
     case 'anchor': {
       const at = frame ? mapped(frame, x, y) : { x, y };
-      lists.anchors.push(toBp(at.x));
-      lists.anchors.push(toBp(at.y));
-      lists.anchorName.push(it.label);
-      return;
+      return anchor(lists, it.label, at);
     }
     case 'migrant':
       return;

@@ -51,7 +51,7 @@ const at = (index: number, page: PageDescription) => new Map([[index, page]]);
 describe('the painter', () => {
   beforeEach(() => {
     vi.useFakeTimers();
-    vi.stubGlobal('Path2D', class {});
+    vi.stubGlobal('Path2D', function Path2D() {});
   });
   afterEach(() => {
     vi.useRealTimers();
