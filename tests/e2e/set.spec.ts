@@ -269,6 +269,34 @@ test('the sheet is leafed through, searched, and followed by its links', async (
   await expect(page.getByTestId('found')).toHaveCount(0);
 });
 
+test('a reference on the page leads to what it names, and back', async ({ page }) => {
+  await sheetWith(
+    page,
+    article(
+      'See \\eqref{eq:ebb}, and \\cite{quill}.\\newpage Slack.\\newpage \\begin{equation}x\\label{eq:ebb}\\end{equation} So in \\ref{s}.\\newpage \\section{Flood}\\label{s}\\begin{thebibliography}{9}\\bibitem{quill} A book.\\end{thebibliography}',
+      '\\usepackage{amsmath}\\usepackage{hyperref}',
+    ),
+  );
+  const at = page
+    .getByRole('group', { name: 'How the sheet is seen' })
+    .getByRole('textbox', { name: /^Page/ });
+  const leading = (number: number) =>
+    page
+      .getByRole('article', { name: `Page ${number}` })
+      .getByRole('button', { name: 'Go to what is referred to' });
+  await page.getByRole('button', { name: 'A whole page' }).click();
+  await at.fill('1');
+  await at.press('Enter');
+  await leading(1).first().click();
+  await expect(at).toHaveValue('3');
+  await leading(3).first().click();
+  await expect(at).toHaveValue('4');
+  await at.fill('1');
+  await at.press('Enter');
+  await leading(1).last().click();
+  await expect(at).toHaveValue('4');
+});
+
 async function figureWidth(page: Page): Promise<number> {
   const found = /width=([\d.]+)\\textwidth/.exec(await written(page));
   return Number(found?.[1]);

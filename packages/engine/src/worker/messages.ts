@@ -40,7 +40,9 @@ export type Request =
   /** The pages in sight, on the sheet and small beside it. */
   | { readonly kind: 'view'; readonly ranges: readonly PageRange[] }
   /** Where a text stands on the pages. */
-  | { readonly kind: 'find'; readonly id: number; readonly text: string };
+  | { readonly kind: 'find'; readonly id: number; readonly text: string }
+  /** The page on which something stands that links lead to. */
+  | { readonly kind: 'place'; readonly id: number; readonly label: string };
 
 /** Pages from 0, the last one included. */
 export interface PageRange {
@@ -101,6 +103,8 @@ export type Response =
     }
   | { readonly kind: 'vocabulary'; readonly words: readonly Word[] }
   | { readonly kind: 'found'; readonly id: number; readonly places: readonly FoundPlace[] }
+  /** From 0; -1 when it is on none. */
+  | { readonly kind: 'place'; readonly id: number; readonly page: number }
   /** The picture asked for, or null when there is nothing to show. */
   | { readonly kind: 'glimpse'; readonly id: number; readonly glimpse: Glimpse | null };
 

@@ -27,6 +27,9 @@ export interface SightedPage {
 
 const MOST_GLIMPSES = 200;
 
+/** What answers a question by its number. */
+type Answer = Extract<Response, { readonly id: number }>;
+
 /** What is opened: the text that is typeset, and the part of it that is written in, if it is not the whole. */
 export interface OpenedText {
   readonly path: string;
@@ -73,11 +76,11 @@ export class EngineClient {
   private readonly heard: Response[] = [];
   private asked = 0;
   private readonly glimpses = new Map<string, Promise<Glimpse | null>>();
-  private readonly seeking = new Map<number, (places: readonly FoundPlace[]) => void>();
+  /** Who waits for the answer to what was asked, by its number. */
+  private readonly waiting = new Map<number, (answer: Answer) => void>();
   private readonly pictures = new Pictures((name, picture) =>
     this.say({ kind: 'picture', name, picture }, [picture]),
   );
-  private readonly waiting = new Map<number, (glimpse: Glimpse | null) => void>();
 
   constructor(opened: OpenedText, files: readonly FileAddress[]) {
     const { path, part } = opened;
@@ -160,10 +163,12 @@ export class EngineClient {
 
   /** Where a text stands on the pages. */
   find(text: string): Promise<readonly FoundPlace[]> {
-    const id = ++this.asked;
-    const answer = new Promise<readonly FoundPlace[]>((resolve) => this.seeking.set(id, resolve));
-    this.say({ kind: 'find', id, text });
-    return answer;
+    return this.ask('found', (id) => ({ kind: 'find', id, text })).then(({ places }) => places);
+  }
+
+  /** The page on which something stands that links lead to, from 0; -1 when it is on none. */
+  pageOf(label: string): Promise<number> {
+    return this.ask('place', (id) => ({ kind: 'place', id, label })).then(({ page }) => page);
   }
 
   /** What the source asks of the engine. */
@@ -179,18 +184,29 @@ export class EngineClient {
     const key = `${preamble}\n${source}`;
     let asked = this.glimpses.get(key);
     if (!asked) {
-      const id = ++this.asked;
-      asked = new Promise((resolve) => this.waiting.set(id, resolve));
+      asked = this.ask('glimpse', (id) => ({ kind: 'glimpse', id, source, preamble })).then(
+        (answer) => answer.glimpse,
+      );
       // Every state of a formula while it is typed has a picture: those of long ago are let go.
       if (this.glimpses.size > MOST_GLIMPSES) this.glimpses.clear();
       this.glimpses.set(key, asked);
-      this.say({ kind: 'glimpse', id, source, preamble });
     }
     return asked;
   }
 
   close(): void {
     this.worker.terminate();
+  }
+
+  /** Asks the worker; its answer bears the number of the question. */
+  private ask<Kind extends Answer['kind']>(
+    _kind: Kind,
+    question: (id: number) => Request,
+  ): Promise<Extract<Answer, { kind: Kind }>> {
+    const id = ++this.asked;
+    const answer = new Promise<Answer>((resolve) => this.waiting.set(id, resolve));
+    this.say(question(id));
+    return answer as Promise<Extract<Answer, { kind: Kind }>>;
   }
 
   private say(request: Request | PaintRequest, transfer: Transferable[] = []): void {
@@ -209,14 +225,9 @@ export class EngineClient {
       this.words = response.words;
       return;
     }
-    if (response.kind === 'glimpse') {
-      this.waiting.get(response.id)?.(response.glimpse);
+    if ('id' in response) {
+      this.waiting.get(response.id)?.(response);
       this.waiting.delete(response.id);
-      return;
-    }
-    if (response.kind === 'found') {
-      this.seeking.get(response.id)?.(response.places);
-      this.seeking.delete(response.id);
       return;
     }
     if (response.kind === 'facts') return this.takeFacts(response);

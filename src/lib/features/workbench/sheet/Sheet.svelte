@@ -129,10 +129,11 @@
     if (offset !== null) onpick(offset);
   }
 
-  function follow(label: string) {
-    const page = engine.labels.find(({ name }) => name === label)?.page ?? -1;
+  async function follow(label: string) {
+    const page = await engine.pageOf(label);
+    if (page < 0) return;
     sought = label;
-    if (page >= 0 && !engine.sighted.has(page)) goTo(page);
+    if (!engine.sighted.has(page)) goTo(page);
   }
 
   function showFound(place: FoundPlace | null) {

@@ -95,7 +95,8 @@ export class Painter {
     for (const surface of this.surfaces.values()) {
       const page = pages.get(surface.page);
       // One that is to be painted anyway finds the page as it is then.
-      if (!page || surface.scale === 0 || page === surface.painted?.page || surface.waiting) continue;
+      if (!page || surface.scale === 0 || page === surface.painted?.page || surface.waiting)
+        continue;
       if (surface.pauses && surface.painted) this.paintSoon(surface, PAUSE);
       else this.paint(surface, page);
     }
