@@ -86,7 +86,6 @@ export const kernel: Module = {
   ],
   macros: {
     ...listMacros,
-    iff: '\\;\\Longleftrightarrow\\;',
     '@firstofone': '#1',
     '@firstoftwo': '#1',
     '@secondoftwo': '#2',

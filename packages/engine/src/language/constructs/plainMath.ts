@@ -2,6 +2,7 @@ import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import type { CommandEntry } from '../entries';
 import type { MathReader } from '../mathReader';
+import { macroEntry } from '../macroEntry';
 import { mathEntry } from './mathEntry';
 
 /** A formula part of plain TeX whose rows end with `\cr`: set as an array between brackets. */
@@ -51,6 +52,13 @@ function equationNumber(reader: MathReader): null {
 
 /** Mathematics in the manner of plain TeX (The TeXbook, chapters 18 and 19). */
 export const plainMath: readonly CommandEntry[] = [
+  macroEntry(
+    'iff',
+    '',
+    'If and only if, with space around it.',
+    '$a \\iff b$',
+    '\\;\\Longleftrightarrow\\;',
+  ),
   rows('matrix', '\\begin{array}{*}', '\\end{array}', 'Rows and columns without brackets.'),
   rows(
     'pmatrix',

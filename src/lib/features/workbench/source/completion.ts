@@ -9,6 +9,7 @@ import {
 import type { Transaction } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
 import type { Word } from '@odd-compass/engine/worker';
+import { EVERYDAY } from './everyday';
 import { inFormula, knowledge } from './sourceFacts';
 import { loading } from './loading';
 import { card } from './hover';
@@ -62,13 +63,14 @@ function commandCompletion(
   view: EditorView | undefined,
 ): SignCompletion {
   const fits = word.where === 'both' || (word.where === 'formula') === math;
+  const everyday = EVERYDAY.has(word.name) ? (word.where === 'both' ? 2 : 4) : 0;
   return {
     label: `\\${word.name}`,
     detail: needed,
     sign: signOf(word),
     info: infoOf(word, view),
     type: word.where === 'formula' ? 'constant' : 'function',
-    boost: (fits ? 20 : -20) - (needed ? 15 : 0),
+    boost: (fits ? 20 : -20) - (needed ? 15 : 0) + everyday,
     apply: write(`\\${word.name}${fieldsOf(word.signature)}`, word.package),
   };
 }

@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { packageLine } from '@odd-compass/engine/packageLine';
 import { complete } from './completion';
 import { countsOf } from './counts';
+import { EVERYDAY } from './everyday';
 import { pairAt } from './pairs';
 import { asMarkup, asRows } from './pasted';
 import { optionsAt } from './optionNames';
@@ -119,6 +120,31 @@ describe('completion', () => {
     expect(optionsAt('in [brackets', '', words)).toBeNull();
   });
   it('offers nothing in plain text', () => expect(offered('the tide')).toEqual([]));
+});
+
+describe('what is offered first', () => {
+  const first = (doc: string): string => {
+    const typed = /\\[A-Za-z]+$/.exec(doc)?.[0] ?? '';
+    const [best] = offered(doc)
+      .filter(({ label }) => label.startsWith(typed))
+      .sort((a, b) => (b.boost ?? 0) - (a.boost ?? 0) || (a.label < b.label ? -1 : 1));
+    return best?.label ?? '';
+  };
+  it.each([
+    ['$\\al', '\\alpha'],
+    ['$\\su', '\\subset'],
+    ['$\\la', '\\lambda'],
+    ['\\se', '\\section'],
+    ['\\textb', '\\textbf'],
+    ['\\inc', '\\includegraphics'],
+  ])('%s: %s', (doc, expected) => {
+    const source = `\\documentclass{article}\\usepackage{graphicx}\\begin{document}\n${doc}`;
+    expect(first(source)).toBe(expected);
+  });
+  it('only names that are', () => {
+    const names = words.map(({ name }) => name);
+    expect([...EVERYDAY].filter((name) => !names.includes(name))).toEqual([]);
+  });
 });
 
 describe('formulas in the source', () => {
