@@ -83,6 +83,6 @@ export type VItem =
       readonly left: Sp;
       readonly items: readonly VItem[];
     }
-  /** Repeated at the top of every page until the next one of these; empty ends it. */
-  | { readonly kind: 'repeat'; readonly items: readonly VItem[] }
+  /** Repeated at the top of every page, and at the foot of those before, until the next one of these; empty ends it. */
+  | { readonly kind: 'repeat'; readonly items: readonly VItem[]; readonly foot: readonly VItem[] }
   | { readonly kind: 'mark'; readonly mark: PageMark };

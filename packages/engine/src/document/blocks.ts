@@ -1,6 +1,6 @@
 import type { Glue, Sp } from '../base/lengths';
 import type { FontSpec } from './font';
-import type { Inline, TabularInline } from './inlines';
+import type { Inline, TableRule, TabularInline } from './inlines';
 import type { MathList } from './math';
 import type { ColumnLayout, NumberStyle, PageStyle } from './page';
 
@@ -200,11 +200,24 @@ export interface LooseBox {
   };
 }
 
-/** A table that may go over several pages; rows of `head` are repeated at the top of each. */
+/** Rows of a long table from one to another (exclusive), and the rules below them. */
+export interface TableStretch {
+  readonly from: number;
+  readonly to: number;
+  readonly below: readonly TableRule[];
+}
+
+/** A table that may go over several pages, with heads and feet for the first, the last and those between. */
 export interface LongTable {
   readonly kind: 'longtable';
+  /** With all rows, those of heads and feet first. */
   readonly table: TabularInline;
-  readonly head: number;
+  readonly firstHead: TableStretch;
+  readonly head: TableStretch;
+  readonly foot: TableStretch;
+  readonly lastFoot: TableStretch;
+  /** Where the rows between them start. */
+  readonly body: number;
   readonly width: Sp;
   readonly left: Sp;
 }

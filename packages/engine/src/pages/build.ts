@@ -48,6 +48,7 @@ export const FIRST_PAGE: PageStart = {
   waiting: [],
   notes: [],
   repeat: [],
+  foot: [],
   done: [],
   marks: [],
   flush: false,

@@ -25,8 +25,9 @@ export interface ColumnStart {
   readonly waiting: readonly FloatVItem[];
   /** Notes, or what is left of them, that found no room. */
   readonly notes: readonly Located[];
-  /** Rows of a table to repeat at the top. */
+  /** Rows of a table to repeat at the top, and at the foot where it goes on. */
   readonly repeat: readonly VItem[];
+  readonly foot: readonly VItem[];
   /** Floats ahead that have been placed already. */
   readonly done: readonly FloatVItem[];
   /** Marks of a column that came to nothing. */
@@ -81,7 +82,8 @@ class Column {
   lastWasBox = false;
   insertPenalties = 0;
   private noteHeight = 0;
-  repeat: readonly VItem[];
+  /** Of the foot that a table needs when the column ends in it. */
+  private footHeight: Sp = 0;
 
   constructor(
     readonly start: ColumnStart,
@@ -90,11 +92,17 @@ class Column {
   ) {
     const { floats: rules } = geometry;
     this.area = { rules, height, top: [], bottom: [], here: 0, topClosed: false, waiting: [] };
-    this.repeat = start.repeat;
+    this.reserve(start.foot);
+  }
+
+  /** Keeps room for the foot of a table. */
+  reserve(foot: readonly VItem[]): void {
+    const { height, depth } = naturalSize(elementsOf(foot), 0);
+    this.footHeight = height + depth;
   }
 
   get goal(): Sp {
-    return this.height - roomTaken(this.area) - this.noteHeight;
+    return this.height - roomTaken(this.area) - this.noteHeight - this.footHeight;
   }
 
   get used(): Sp {
@@ -267,7 +275,7 @@ function fillColumn(column: Column, blocks: readonly FlowBlock[]): BuiltColumn {
         column.addNote(elementsOf(element.items).map((e) => ({ element: e, at })));
         continue;
       case 'repeat':
-        column.repeat = element.items;
+        column.reserve(element.foot);
         column.held.push(located);
         continue;
       case 'balanced': {
@@ -335,19 +343,20 @@ function finish(
   const count = end ? end.count : column.held.length;
   const text = column.held.slice(0, count);
   const notes = column.notes.filter((n) => n.after <= count);
-  const repeat = lastRepeat(text, start.repeat);
+  const { items: repeat, foot } = lastRepeat(text, start);
   const at: ColumnPosition = end ? (inner ? { ...end.at, inner } : end.at) : reach;
   const done = column.placedFloats.filter((f) => f.after > count).map(({ float }) => float);
   const left = column.leftOver.filter((n) => n.after <= count);
   const empty = isEmpty(column);
   return {
-    elements: empty ? [] : assemble(column, text, notes),
+    elements: empty ? [] : assemble(column, end ? withFoot(text, foot) : text, notes),
     ended,
     next: {
       at,
       waiting: area.waiting,
       notes: left.flatMap((n) => n.elements),
       repeat,
+      foot,
       done,
       marks: empty ? text.filter(({ element }) => element.kind === 'mark') : [],
       flush: ended === 'clear' || ended === 'clearOdd' || ended === 'end',
@@ -358,9 +367,19 @@ function finish(
   };
 }
 
-function lastRepeat(text: readonly Located[], before: readonly VItem[]): readonly VItem[] {
+/** What the table repeats that a column ends in. */
+function lastRepeat(
+  text: readonly Located[],
+  start: ColumnStart,
+): { readonly items: readonly VItem[]; readonly foot: readonly VItem[] } {
   const last = text.findLast(({ element }) => element.kind === 'repeat')?.element;
-  return last?.kind === 'repeat' ? last.items : before;
+  return last?.kind === 'repeat' ? last : { items: start.repeat, foot: start.foot };
+}
+
+/** The text of a column that ends within a table, and the table's foot below it. */
+function withFoot(text: readonly Located[], foot: readonly VItem[]): readonly Located[] {
+  const at = text.at(-1)?.at ?? none;
+  return [...text, ...elementsOf(foot).map((element) => ({ element, at }))];
 }
 
 /** Floats at the top, text, notes, floats at the bottom: all of a column as one list (LaTeX's `\@makecol`). */

@@ -43,6 +43,8 @@ export interface SetTable {
   readonly rows: readonly { readonly box: Box; readonly skip: Sp; readonly rules: Box | null }[];
   readonly below: Box | null;
   readonly width: Sp;
+  /** Rules over its columns as a box, its top at height 0; null when there are none. */
+  readonly ruled: (rules: readonly TableRule[]) => Box | null;
 }
 
 const NO_GAP: TabularGap = { before: false, after: false, parts: [], grows: false, extra: 0 };
@@ -299,7 +301,8 @@ export function setTable(table: TabularInline, env: LayoutEnv): SetTable {
       rules: rulesBox(table, row.above, place),
     };
   });
-  return { rows, below: rulesBox(table, table.rulesBelow, place), width: place.width };
+  const ruled = (rules: readonly TableRule[]): Box | null => rulesBox(table, rules, place);
+  return { rows, below: ruled(table.rulesBelow), width: place.width, ruled };
 }
 
 /** A table within the line (LaTeX's `tabular`). */

@@ -127,6 +127,7 @@ function sameStart(a: PageStart, b: PageStart, { twoSided }: PageGeometry): bool
     a.running.right === b.running.right &&
     sameList(a.waiting, b.waiting) &&
     sameList(a.repeat, b.repeat) &&
+    sameList(a.foot, b.foot) &&
     sameList(a.done, b.done) &&
     a.notes.length + b.notes.length + a.marks.length + b.marks.length === 0 &&
     a.wide.length + b.wide.length === 0

@@ -26,11 +26,8 @@ export interface TableState {
   cellColor: number | null;
   own: { span: number; preamble: Preamble } | null;
   rows: number;
-  /** Rows of the head of a long table, once it has ended. */
-  head: number | null;
-  headRows: number | null;
-  /** Rows read when the foot, and the last foot, ended. */
-  footAt: readonly number[];
+  /** What ends heads and feet of a long table, after so many rows, and the rules below those. */
+  parts: { readonly name: string; readonly at: number; readonly below: readonly TableRule[] }[];
   caption: (() => void) | null;
   count: number;
 }
@@ -41,9 +38,7 @@ export const freshTable = (): TableState => ({
   cellColor: null,
   own: null,
   rows: 1,
-  head: null,
-  headRows: null,
-  footAt: [],
+  parts: [],
   caption: null,
   count: 0,
 });

@@ -1,7 +1,14 @@
 import { gluePt } from '../../base/lengths';
 import type { CommandEntry, PackageEntry } from '../entries';
 import { tokensOf } from '../entries';
-import { freshTable, readRows, tableCommand, tableNode } from '../constructs/tables';
+import type { TableStretch } from '../../document/blocks';
+import {
+  freshTable,
+  readRows,
+  tableCommand,
+  tableNode,
+  type TableState,
+} from '../constructs/tables';
 import { readPreamble } from '../constructs/tablePreamble';
 import { caption } from '../constructs/floats';
 import type { OpenEnvironment } from '../environments';
@@ -18,9 +25,8 @@ const part = (name: string, what: string): CommandEntry =>
       package: 'longtable',
     },
     (_it, table) => {
-      if (name === 'endhead') table.headRows = table.count;
-      else if (name === 'endfirsthead') table.head = table.count;
-      else table.footAt = [...table.footAt, table.count];
+      table.parts.push({ name, at: table.count, below: table.rules });
+      table.rules = [];
     },
   );
 
@@ -65,9 +71,8 @@ export const longtable: PackageEntry = {
         const preamble = readPreamble(it, tokensOf(args, 1));
         const table = freshTable();
         table.caption = () => longCaption(it);
-        const all = readRows(it, preamble, 'longtable', table);
+        const rows = readRows(it, preamble, 'longtable', table);
         const caption0 = open.data.caption as typeof it.vlist | undefined;
-        const { rows, head } = arrange(all, table);
         const node = tableNode(it, preamble, rows, table, { position: 't', width: null });
         it.vlist.push({ kind: 'vspace', glue: it.skip('bigskipamount'), behaviour: 'merge' });
         if (caption0)
@@ -79,7 +84,7 @@ export const longtable: PackageEntry = {
         it.vlist.push({
           kind: 'longtable',
           table: node,
-          head,
+          ...stretches(table),
           width: it.dimen('linewidth'),
           left: it.dimen('totalleftmargin'),
         });
@@ -92,16 +97,21 @@ export const longtable: PackageEntry = {
   ],
 };
 
-/** Rows in the order they are printed: the first page's head, the body, the last page's foot. */
-function arrange<Row>(
-  all: readonly Row[],
-  table: { head: number | null; headRows: number | null; footAt: readonly number[] },
-) {
-  const first = table.head ?? 0;
-  const headEnd = table.headRows ?? first;
-  const feet = table.footAt;
-  const bodyStart = Math.max(headEnd, ...feet, 0);
-  const foot = feet.length > 0 ? all.slice(feet.length > 1 ? feet[0] : headEnd, feet.at(-1)) : [];
-  const head = first > 0 ? all.slice(0, first) : all.slice(0, headEnd);
-  return { rows: [...head, ...all.slice(bodyStart), ...foot], head: head.length };
+const NOTHING: TableStretch = { from: 0, to: 0, below: [] };
+
+/** Heads and feet: each goes from where the one before it ended. Where one of its own is missing, that of all pages serves. */
+function stretches({ parts }: TableState) {
+  const found = new Map<string, TableStretch>();
+  parts.forEach(({ name, at, below }, i) =>
+    found.set(name, { from: parts[i - 1]?.at ?? 0, to: at, below }),
+  );
+  const head = found.get('endhead') ?? NOTHING;
+  const foot = found.get('endfoot') ?? NOTHING;
+  return {
+    firstHead: found.get('endfirsthead') ?? head,
+    head,
+    foot,
+    lastFoot: found.get('endlastfoot') ?? foot,
+    body: parts.at(-1)?.at ?? 0,
+  };
 }
