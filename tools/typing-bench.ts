@@ -189,14 +189,8 @@ async function measure(page: Page): Promise<Measured> {
   return { echo: since(echoes), page: since(paints), atOnce, frame };
 }
 
-/** How even frames come while something moves. */
-interface Smoothness {
-  /** Time between frames, ms. */
-  readonly gaps: readonly number[];
-}
-
 /** Frames while hands do something: the gaps between them, ms. */
-async function framesDuring(page: Page, hands: () => Promise<void>): Promise<Smoothness> {
+async function framesDuring(page: Page, hands: () => Promise<void>): Promise<readonly number[]> {
   await page.evaluate(() => {
     const gaps: number[] = [];
     const watch = { gaps, live: true };
@@ -213,12 +207,11 @@ async function framesDuring(page: Page, hands: () => Promise<void>): Promise<Smo
     });
   });
   await hands();
-  const gaps = await page.evaluate(() => {
+  return page.evaluate(() => {
     const watch = (window as unknown as { frames: { gaps: number[]; live: boolean } }).frames;
     watch.live = false;
     return watch.gaps;
   });
-  return { gaps };
 }
 
 /** Turns the wheel over a place, down and up again, as evenly as a hand on a track pad. */
@@ -274,7 +267,7 @@ try {
     ['the source scrolled', () => turnWheel(page, '.cm-scroller')],
     ['the seam drawn', () => dragSeam(page)],
   ] as const) {
-    const { gaps } = await framesDuring(page, hands);
+    const gaps = await framesDuring(page, hands);
     const late = gaps.filter((gap) => gap > 1.5 * frame).length;
     process.stdout.write(
       `  ${what.padEnd(20)} median ${ms(share(gaps, 0.5))}   p95 ${ms(share(gaps, 0.95))}   (${gaps.length} frames, ${late} late)\n`,

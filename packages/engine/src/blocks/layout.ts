@@ -1,4 +1,4 @@
-import { glue, NO_GLUE, type Glue, type Sp } from '../base/lengths';
+import { glue, NO_GLUE, type Glue, type Sp, PT } from '../base/lengths';
 import { boxOf, rule, type Box, type Child, type Item } from '../boxes/box';
 import type { FloatVItem, LineSpacing, VItem } from '../boxes/vertical';
 import type { BlockNode, Float, Migrant, Paragraph } from '../document/blocks';
@@ -178,7 +178,8 @@ export function setParbox(inline: ParboxInline, env: LayoutEnv): Box {
   const filled = height === null ? items : padded(items, inline.inner ?? 'top');
   const { box, first, last } = stackItems(filled, inline.width, height);
   const total = box.height + box.depth;
-  const axis = (inline.blocks.length > 0 ? 2.5 : 0) * 65536;
+  // `\vcenter`: the axis of mathematics of that size.
+  const axis = inline.blocks.length > 0 ? Math.round(0.25 * (inline.size ?? 10 * PT)) : 0;
   const up =
     inline.valign === 'top' ? first : inline.valign === 'bottom' ? total - last : total / 2 + axis;
   return boxOf(box.width, up, total - up, [{ x: 0, y: up - box.height, item: box }]);

@@ -247,6 +247,8 @@ export interface ParboxInline extends Placed {
   /** Null: as wide as its widest line. */
   readonly width: Sp | null;
   readonly valign: 'top' | 'center' | 'bottom';
+  /** Of the type around it, where it stands with its middle on the line; 10 pt where it is not said. */
+  readonly size?: Sp;
   /** The height asked for, or null, and where the contents stand in it. */
   readonly height?: Sp | null;
   readonly inner?: 'top' | 'center' | 'bottom' | 'stretch';

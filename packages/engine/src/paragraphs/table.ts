@@ -74,13 +74,19 @@ function textBox(cell: TabularCell, texts: Texts, env: LayoutEnv): Box {
   return box;
 }
 
-function setCell(cell: TabularCell, width: Sp | null, texts: Texts, env: LayoutEnv): Box {
+function setCell(
+  { size }: TabularInline,
+  cell: TabularCell,
+  width: Sp | null,
+  texts: Texts,
+  env: LayoutEnv,
+): Box {
   if (!cell.blocks) return textBox(cell, texts, env);
   const wide = width ?? cell.column.width ?? 0;
   const delta = wide - (cell.column.width ?? 0);
   const blocks = delta === 0 ? cell.blocks : cell.blocks.map((block) => widened(block, delta));
   const { valign } = cell.column;
-  return env.setParbox({ kind: 'parbox', blocks, width: wide, valign, from: 0, to: 0 });
+  return env.setParbox({ kind: 'parbox', blocks, width: wide, valign, size, from: 0, to: 0 });
 }
 
 /** The block in a column wider by `delta`. */
@@ -167,7 +173,7 @@ function setRow(
   let first = 0;
   for (const cell of row.cells) {
     const flexible = table.columns[first]?.flexible && cell.span === 1;
-    const box = setCell(cell, flexible ? (place.widths[first] as Sp) : null, texts, env);
+    const box = setCell(table, cell, flexible ? (place.widths[first] as Sp) : null, texts, env);
     cells.push({ cell, box, first });
     first += cell.span;
   }

@@ -22,6 +22,8 @@ export const tooWideLine = (text: string, from: number, to: number): Fix[] =>
   [displayedFormula(text, from, to) ?? looserParagraph(text, from, to)].filter(isFix);
 
 const ROWS = /\\begin\{(align|gather|multline)(\*?)\}/g;
+/** How far back the start of an alignment is looked for. */
+const NEAR = 10_000;
 /** What stands behind a row, up to the end of the alignment. */
 const ROW_END = /\s*(?:\\\\(?:\[[^\]]*\])?\s*|\\end\{[^{}]*\}\s*)+$/;
 const LABEL = /\s*\\(?:label|tag\*?)\{[^{}]*\}/g;
@@ -30,8 +32,9 @@ const LABEL = /\s*\\(?:label|tag\*?)\{[^{}]*\}/g;
 function brokenRow(text: string, from: number, to: number): Fix | null {
   const whole = text.slice(from, to);
   const row = whole.slice(0, ROW_END.exec(whole)?.index);
-  const around = [...text.slice(0, from).matchAll(ROWS)].at(-1);
-  if (!around || /\\begin|\\\\/.test(row) || text.slice(around.index, from).includes('\\end{'))
+  const before = text.slice(Math.max(0, from - NEAR), from);
+  const around = [...before.matchAll(ROWS)].at(-1);
+  if (!around || /\\begin|\\\\/.test(row) || before.slice(around.index).includes('\\end{'))
     return null;
   const [, name = '', star = ''] = around;
   const marks = row.match(/(?<!\\)&/g)?.length ?? 0;

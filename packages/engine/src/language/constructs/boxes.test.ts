@@ -95,6 +95,15 @@ describe('boxes of paragraphs', () => {
     expect(middle.last).toBeGreaterThan(5);
     expect(top.last - top.first).toBeCloseTo(middle.last - middle.first, 1);
   });
+  it('its middle stands on the axis of the type around it', () => {
+    const place = (size: string): number => {
+      const page = at(`${size} here \\parbox{20pt}{\\rule{5pt}{40pt}}`);
+      const [rule] = page.rules;
+      return page.word('here').y - ((rule?.y ?? 0) + 20);
+    };
+    expect(place('\\normalsize')).toBeCloseTo(2.5, 0);
+    expect(place('\\Huge')).toBeCloseTo(0.25 * 24.88, 0);
+  });
   it('minipages stand beside one another when no blank line parts them', () => {
     const mini = (text: string): string =>
       `\\begin{minipage}[t]{0.45\\textwidth}${text}\\end{minipage}`;

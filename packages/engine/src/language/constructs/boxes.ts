@@ -310,7 +310,9 @@ function parbox(
   narrow(it, width);
   const blocks = fill();
   it.closeGroup();
-  return { kind: 'parbox', blocks, width, valign: VALIGN[position] ?? 'center', ...it.p.place };
+  const { size } = it.font;
+  const valign = VALIGN[position] ?? 'center';
+  return { kind: 'parbox', blocks, width, valign, size, ...it.p.place };
 }
 
 /** Measures inside a box of paragraphs (LaTeX's `\\@parboxrestore`). */
@@ -404,6 +406,7 @@ export const minipage: EnvironmentEntry = {
       blocks,
       width,
       valign,
+      size: it.font.size,
       height,
       inner: INNER[inner] ?? 'top',
       ...it.p.place,

@@ -17,8 +17,12 @@
 
   let canvas: HTMLCanvasElement;
   let id = $state(0);
+  /** Can the canvas be handed to the painter's thread? Browsers have long been able to. */
+  let able = $state(true);
 
   onMount(() => {
+    able = 'transferControlToOffscreen' in canvas;
+    if (!able) return;
     const surface = engine.paintOn(canvas, pauses);
     id = surface;
     return () => engine.paintNoMore(surface);
@@ -29,3 +33,8 @@
 </script>
 
 <canvas bind:this={canvas} class={name} {style} aria-hidden="true"></canvas>
+{#if !able && !pauses}
+  <p class="absolute inset-x-0 top-0 bg-base-200 p-3">
+    This browser is too old to draw the page. Its words are here, and the PDF has all of it.
+  </p>
+{/if}
