@@ -187,7 +187,9 @@ function readDelimited(
     tokens.push(token);
     if (token.cat === Cat.Begin) depth++;
     else if (token.cat === Cat.End) depth--;
-    if (depth <= 0 && endsWith(tokens, delimiters)) {
+    // A brace may be the last of the delimiters itself.
+    const isOutside = depth <= 0 || (depth === 1 && token.cat === Cat.Begin);
+    if (isOutside && endsWith(tokens, delimiters)) {
       return stripBraces(tokens.slice(0, tokens.length - delimiters.length));
     }
   }

@@ -83,7 +83,9 @@ export function readCsName(p: Processor): string {
 }
 
 function begin(p: Processor, token: Token, isCase: boolean): void {
-  p.conditions.push({ token, span: p.spanOf(token), taken: false, inElse: false, isCase });
+  // Where it stands in the document itself; null within a macro or another file.
+  const at = p.nextSource === p.reader ? p.reader.pos : null;
+  p.conditions.push({ token, span: p.spanOf(token), taken: false, inElse: false, isCase, at });
 }
 
 /** Skips to the `\else`, `\or` or `\fi` of the innermost condition; which it was, or null at the end. */
@@ -106,9 +108,12 @@ function skipBranch(p: Processor): 'else' | 'or' | 'fi' | null {
 
 function unclosed(p: Processor): void {
   const open = p.conditions.pop();
-  if (open && p.exhausted === null) {
-    p.report('conditional-unclosed', open.span, { name: open.token.text });
-  }
+  if (!open || p.exhausted !== null) return;
+  p.report('conditional-unclosed', open.span, { name: open.token.text });
+  if (open.at === null || p.nextSource !== p.reader) return;
+  // Nothing ends it up to the end of the document: it ends with its paragraph, and the rest is read.
+  const behind = p.reader.text.slice(open.at).search(/\n[ \t]*\n|\n?\\end\{document\}/);
+  if (behind >= 0) p.reader.pos = open.at + behind;
 }
 
 /** Passes over what a false condition guards. */

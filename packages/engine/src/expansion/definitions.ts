@@ -74,6 +74,8 @@ function def(expanded: boolean, alwaysGlobal: boolean) {
     const cell = readName(p, caller);
     if (!cell) return;
     const params: Token[] = [];
+    /** `#{`: the brace ends the parameters, and stands behind the body too (The TeXbook, chapter 20). */
+    let brace: Token[] = [];
     for (;;) {
       const token = p.next();
       if (token === null || token.cat === STOP || isPar(token)) {
@@ -81,15 +83,19 @@ function def(expanded: boolean, alwaysGlobal: boolean) {
         p.report('argument-missing', p.spanOf(caller), { name: caller.text });
         return;
       }
-      if (token.cat === Cat.Begin) break;
+      if (token.cat === Cat.Begin) {
+        if (params.at(-1)?.cat === Cat.Parameter) brace = [token];
+        break;
+      }
       params.push(token);
     }
     const body = expanded ? readExpanded(p) : readBalanced(p, true).tokens;
+    if (brace.length > 0) params.splice(-1, 1, ...brace);
     const macro: Macro = {
       kind: 'macro',
       params: detach(parameterise(params)),
       optional: null,
-      body: detach(parameterise(body)),
+      body: detach([...parameterise(body), ...brace]),
       long: prefix.long,
       protect: prefix.protect,
     };

@@ -121,3 +121,32 @@ describe('facts known at the end', () => {
     expect(linesOf(session)[0]).toBe('See 2 on page 2.');
   });
 });
+
+describe('a condition that nothing ends', () => {
+  const paragraphs = Array.from({ length: 8 }, (_, i) => `Tide ${i} comes and goes.`);
+  const text = inArticle(paragraphs.join('\n\n'), '');
+  it('ends with its paragraph: what stands behind is read, edited or from cold', () => {
+    fc.assert(
+      fc.property(fc.nat(7), fc.nat(7), (open, close) => {
+        const session = newSession();
+        session.setText(text);
+        session.settleAll();
+        let now = text;
+        const edit = (at: number, insert: string): void => {
+          session.edit(at, at, insert);
+          session.settleAll();
+          now = now.slice(0, at) + insert + now.slice(at);
+          const cold = typeset(now);
+          expect(linesOf(session)).toEqual(linesOf(cold));
+          expect(session.findings()).toEqual(cold.findings());
+        };
+        edit(text.indexOf(`Tide ${open}`), '\\iffalse ');
+        expect(session.findings().map(({ kind }) => kind)).toEqual(['conditional-unclosed']);
+        expect(linesOf(session).join(' ').match(/Tide/g)).toHaveLength(7);
+        edit(now.indexOf(`Tide ${Math.max(open, close)}`) + 4, '\\fi ');
+        expect(session.findings()).toEqual([]);
+      }),
+      { numRuns: 12 },
+    );
+  });
+});
