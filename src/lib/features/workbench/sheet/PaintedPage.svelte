@@ -35,6 +35,6 @@
 <canvas bind:this={canvas} class={name} {style} aria-hidden="true"></canvas>
 {#if !able && !pauses}
   <p class="absolute inset-x-0 top-0 bg-base-200 p-3">
-    This browser is too old to draw the page. Its words are here, and the PDF has all of it.
+    This browser is too old to draw the page. The PDF can still be made, with all that is written.
   </p>
 {/if}
