@@ -1,12 +1,13 @@
-import { glue, NO_GLUE, type Glue, type Sp, PT } from '../base/lengths';
-import { boxOf, rule, type Box, type Child, type Item } from '../boxes/box';
+import { glue, NO_GLUE, PT, type Glue, type Sp } from '../base/lengths';
+import { boxOf, rule, type Box, type Child } from '../boxes/box';
 import type { FloatVItem, LineSpacing, VItem } from '../boxes/vertical';
-import type { BlockNode, Float, Migrant, Paragraph } from '../document/blocks';
+import type { BlockNode, Float, Paragraph } from '../document/blocks';
 import type { Inline, ParboxInline } from '../document/inlines';
 import type { LayoutEnv } from '../paragraphs/env';
 import { setText } from '../paragraphs/boxes';
 import { layoutParagraph } from '../paragraphs/paragraph';
 import { layoutDisplay } from './display';
+import { anchorsOf, migrantsOf } from './inside';
 import { layoutLongTable } from './longTable';
 
 /** `\brokenpenalty` (plain TeX, LaTeX). */
@@ -129,31 +130,6 @@ const holdsSpecial = (inline: Inline): boolean =>
   inline.kind !== 'glue' &&
   inline.kind !== 'kern' &&
   inline.kind !== 'penalty';
-
-/** The labels that stand in a box. */
-export function anchorsOf(box: Box): string[] {
-  const found: string[] = [];
-  eachInside(box, (item) => {
-    if (item.kind === 'anchor') found.push(item.label);
-  });
-  return found;
-}
-
-/** What stands in a box and goes to the column it is in. */
-function migrantsOf(item: Item): Migrant[] {
-  const found: Migrant[] = [];
-  eachInside(item, (inner) => {
-    if (inner.kind === 'migrant') found.push(inner.node);
-  });
-  return found;
-}
-
-/** Visits an item and all that is inside it, in reading order. */
-function eachInside(item: Item, visit: (item: Item) => void): void {
-  visit(item);
-  if (item.kind !== 'box') return;
-  for (const child of item.children) eachInside(child.item, visit);
-}
 
 /** The line with the notes that stand beside it. */
 function withMarginNotes(box: Box, left: Sp, env: LayoutEnv): Box {

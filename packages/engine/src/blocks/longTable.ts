@@ -4,6 +4,7 @@ import type { LineVItem, VItem } from '../boxes/vertical';
 import type { LongTable, TableStretch } from '../document/blocks';
 import type { LayoutEnv } from '../paragraphs/env';
 import { setTable } from '../paragraphs/table';
+import { anchorsOf } from './inside';
 
 const TIGHT = { baselineSkip: glue(0), lineSkip: glue(0), lineSkipLimit: 0x3fffffff };
 
@@ -12,7 +13,7 @@ const asLine = (box: Box, x: number): LineVItem => ({
   box,
   x,
   spacing: TIGHT,
-  labels: [],
+  labels: anchorsOf(box),
 });
 
 const TOGETHER: VItem = { kind: 'penalty', penalty: 10000 };

@@ -83,9 +83,7 @@ export function readCsName(p: Processor): string {
 }
 
 function begin(p: Processor, token: Token, isCase: boolean): void {
-  // Where it stands in the document itself; null within a macro or another file.
-  const at = p.nextSource === p.reader ? p.reader.pos : null;
-  p.conditions.push({ token, span: p.spanOf(token), taken: false, inElse: false, isCase, at });
+  p.conditions.push({ token, span: p.spanOf(token), taken: false, inElse: false, isCase });
 }
 
 /** Skips to the `\else`, `\or` or `\fi` of the innermost condition; which it was, or null at the end. */
@@ -110,10 +108,13 @@ function unclosed(p: Processor): void {
   const open = p.conditions.pop();
   if (!open || p.exhausted !== null) return;
   p.report('conditional-unclosed', open.span, { name: open.token.text });
-  if (open.at === null || p.nextSource !== p.reader) return;
+  const { reader } = p;
+  // One that a macro or another file began cannot be gone back to.
+  if (open.token.chunk !== reader.chunk || p.nextSource !== reader) return;
   // Nothing ends it up to the end of the document: it ends with its paragraph, and the rest is read.
-  const behind = p.reader.text.slice(open.at).search(/\n[ \t]*\n|\n?\\end\{document\}/);
-  if (behind >= 0) p.reader.pos = open.at + behind;
+  const at = reader.base + open.token.to;
+  const behind = reader.text.slice(at).search(/\n[ \t]*\n|\n?\\end\{document\}/);
+  if (behind >= 0) reader.pos = at + behind;
 }
 
 /** Passes over what a false condition guards. */

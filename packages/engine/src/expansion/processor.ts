@@ -52,8 +52,6 @@ export interface OpenCondition {
   readonly span: Span;
   taken: boolean;
   inElse: boolean;
-  /** Where the reading of the document stood; null within a macro or another file. */
-  readonly at: number | null;
   readonly isCase: boolean;
 }
 

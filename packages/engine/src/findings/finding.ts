@@ -82,15 +82,18 @@ export interface Fix {
   readonly edits: readonly { readonly from: number; readonly to: number; readonly text: string }[];
 }
 
+/** The ways to mend a finding: the likeliest, and further ones where there are several. */
+export interface Ways {
+  readonly fix?: Fix;
+  readonly others?: readonly Fix[];
+}
+
 /** A finding as stages report it: a code, a place, and the names its words need. */
-export interface RawFinding {
+export interface RawFinding extends Ways {
   readonly code: FindingCode;
   readonly from: number;
   readonly to: number;
   readonly args: Readonly<Record<string, string>>;
-  readonly fix?: Fix;
-  /** Further ways to mend it. */
-  readonly others?: readonly Fix[];
   /** The place in another file that was read in; `from` and `to` are then where that was asked for. */
   readonly inFile?: { readonly name: string; readonly from: number; readonly to: number };
 }
@@ -104,8 +107,20 @@ export const withWays = (finding: RawFinding, [fix, ...others]: readonly Fix[]):
 
 export type Report = (finding: RawFinding) => void;
 
+/** A fix at other places. */
+export const movedFix = ({ title, edits }: Fix, to: (at: number) => number): Fix => ({
+  title,
+  edits: edits.map((edit) => ({ from: to(edit.from), to: to(edit.to), text: edit.text })),
+});
+
+/** The ways to mend a finding, at other places. */
+export const movedWays = ({ fix, others }: Ways, to: (at: number) => number): Ways => ({
+  ...(fix ? { fix: movedFix(fix, to) } : {}),
+  ...(others ? { others: others.map((one) => movedFix(one, to)) } : {}),
+});
+
 /** A finding with its words, and offsets into the file. */
-export interface Finding {
+export interface Finding extends Ways {
   readonly kind: FindingCode;
   readonly severity: Severity;
   readonly file: string;
@@ -113,7 +128,4 @@ export interface Finding {
   readonly to: number;
   readonly message: string;
   readonly cause: string;
-  readonly fix?: Fix;
-  /** Further ways to mend it, where there are several. */
-  readonly others?: readonly Fix[];
 }

@@ -1,5 +1,11 @@
 import { nearestNames } from '../base/nearest';
-import { withWays, type Fix, type FindingCode, type RawFinding } from '../findings/finding';
+import {
+  movedFix,
+  withWays,
+  type Fix,
+  type FindingCode,
+  type RawFinding,
+} from '../findings/finding';
 import { tooWideFormula, tooWideLine } from './wideMends';
 import type { Placed } from './wording';
 
@@ -293,13 +299,7 @@ export function withFixes(
     const better = plainer(raw, context);
     if (better !== raw || raw.fix) return { start, raw: better };
     const made = FIXES[raw.code]?.(context) ?? [];
-    const ways = [made].flat().map((way) => countedFrom(way, start));
+    const ways = [made].flat().map((way) => movedFix(way, (at) => at - start));
     return { start, raw: withWays(raw, ways) };
   });
 }
-
-/** A fix whose places count from the start of a block. */
-const countedFrom = ({ title, edits }: Fix, start: number): Fix => ({
-  title,
-  edits: edits.map(({ from, to, text }) => ({ from: from - start, to: to - start, text })),
-});

@@ -375,6 +375,11 @@ export class Session {
       }));
   }
 
+  /** The page that a label, or another place of links, stands on, from 0; -1 when it is on none. */
+  pageOf(label: string): number {
+    return this.pages.findIndex(({ labels }) => labels.some(({ name }) => name === label));
+  }
+
   /** The extents of all formulas in the text, start and end by turns. */
   formulaSpans(): Int32Array {
     return formulaSpans(this.reading.blocks);

@@ -1,4 +1,4 @@
-import type { Finding, Fix, RawFinding } from '../findings/finding';
+import { movedWays, type Finding, type RawFinding } from '../findings/finding';
 import { fill, WORDS } from '../findings/words';
 
 /** A finding and where the block that it counts from starts. */
@@ -21,13 +21,5 @@ export function worded({ start, raw }: Placed, mainFile: string, length: number)
     message: fill(message, raw.args),
     cause: fill(cause, raw.args),
   };
-  const placed = ({ title, edits }: Fix): Fix => ({
-    title,
-    edits: edits.map(({ from, to, text }) => ({ from: clamp(from), to: clamp(to), text })),
-  });
-  return {
-    ...finding,
-    ...(raw.fix ? { fix: placed(raw.fix) } : {}),
-    ...(raw.others ? { others: raw.others.map(placed) } : {}),
-  };
+  return { ...finding, ...movedWays(raw, clamp) };
 }

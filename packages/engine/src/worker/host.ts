@@ -97,7 +97,8 @@ export class WorkerHost {
         return this.sendFound(request);
       case 'place': {
         const { id, label } = request;
-        return this.around.post({ kind: 'place', id, page: this.pageOf(label) }, []);
+        const page = this.session?.pageOf(label) ?? -1;
+        return this.around.post({ kind: 'place', id, page }, []);
       }
     }
   }
@@ -189,13 +190,6 @@ export class WorkerHost {
       pageLetters((session as Session).describe(page), (session as Session).fonts),
     );
     this.around.post({ kind: 'found', id, places: findText(words, text) }, []);
-  }
-
-  /** The page with a place that links lead to, from 0; -1 when it is on none. */
-  private pageOf(label: string): number {
-    const { session } = this;
-    if (!session) return -1;
-    return session.pages.findIndex((page) => session.describe(page).anchorName.includes(label));
   }
 
   /** The pages in sight, each once. */

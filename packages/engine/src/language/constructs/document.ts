@@ -54,18 +54,21 @@ function reportOptions(it: Interpreter, args: Args, known: readonly string[] | n
     const own = part.filter((t) => t.cat !== Cat.Space);
     const name = own.map((t) => t.text).join('');
     const [first] = own;
-    if (!first || known?.includes(name) || name.includes('=') || GENERAL_OPTIONS.has(name))
-      continue;
+    if (!first || known?.includes(name) || name.includes('=') || isGeneral(name)) continue;
     it.p.report('option-unknown', { from: first.from, to: (own.at(-1) as Token).to }, { name });
   }
 }
 
 /** Options of a class that packages read, not the class itself. */
 const GENERAL_OPTIONS: ReadonlySet<string> = new Set(
-  'english,american,british,ukenglish,USenglish,german,ngerman,french,utf8,dvips,pdftex,dvipdfmx,xetex,hidelinks,usenames,dvipsnames,svgnames,x11names,table,draftcls,journal,conference,compsoc,reqno,intlimits,sumlimits,nosumlimits,psamsfonts,cmex10,fontset=fandol,UTF8,oldfontcommands'.split(
+  'english,american,british,ukenglish,USenglish,german,ngerman,french,utf8,hidelinks,usenames,dvipsnames,svgnames,x11names,table,draftcls,journal,conference,compsoc,reqno,intlimits,sumlimits,nosumlimits,psamsfonts,cmex10,fontset=fandol,UTF8,oldfontcommands'.split(
     ',',
   ),
 );
+
+/** The driver that a document names for elsewhere: it means nothing here. */
+const DRIVER = /^dvi[a-z]+$|^[a-z]+tex$/;
+const isGeneral = (name: string): boolean => GENERAL_OPTIONS.has(name) || DRIVER.test(name);
 
 /** Puts a class in force. */
 export function loadClass(it: Interpreter, name: string, options: readonly string[]): void {

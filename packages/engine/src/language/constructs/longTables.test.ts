@@ -33,6 +33,19 @@ describe('tables that go on over pages', () => {
   });
 });
 
+describe('labels in long tables', () => {
+  it('stand on the page of their row', () => {
+    const rows = Array.from({ length: 90 }, (_, i) => `row ${i} \\\\`).join('\n');
+    const page = laidBody(
+      `See page \\pageref{last}. \\begin{longtable}{l}${rows} end\\label{last}\\\\ \\end{longtable}`,
+      '\\usepackage{longtable}',
+    );
+    expect(page.session.pageOf('last')).toBe(page.word('end').page);
+    expect(page.text).toContain(`See page ${page.word('end').page + 1}.`);
+    expect(page.session.pageOf('nosuch')).toBe(-1);
+  });
+});
+
 describe('tabbing', () => {
   it('stops stand where they are set, line for line', () => {
     const page = laidBody(

@@ -163,12 +163,12 @@ export class EngineClient {
 
   /** Where a text stands on the pages. */
   find(text: string): Promise<readonly FoundPlace[]> {
-    return this.ask('found', (id) => ({ kind: 'find', id, text })).then(({ places }) => places);
+    return this.ask<'found'>((id) => ({ kind: 'find', id, text })).then(({ places }) => places);
   }
 
   /** The page on which something stands that links lead to, from 0; -1 when it is on none. */
   pageOf(label: string): Promise<number> {
-    return this.ask('place', (id) => ({ kind: 'place', id, label })).then(({ page }) => page);
+    return this.ask<'place'>((id) => ({ kind: 'place', id, label })).then(({ page }) => page);
   }
 
   /** What the source asks of the engine. */
@@ -184,7 +184,7 @@ export class EngineClient {
     const key = `${preamble}\n${source}`;
     let asked = this.glimpses.get(key);
     if (!asked) {
-      asked = this.ask('glimpse', (id) => ({ kind: 'glimpse', id, source, preamble })).then(
+      asked = this.ask<'glimpse'>((id) => ({ kind: 'glimpse', id, source, preamble })).then(
         (answer) => answer.glimpse,
       );
       // Every state of a formula while it is typed has a picture: those of long ago are let go.
@@ -200,7 +200,6 @@ export class EngineClient {
 
   /** Asks the worker; its answer bears the number of the question. */
   private ask<Kind extends Answer['kind']>(
-    _kind: Kind,
     question: (id: number) => Request,
   ): Promise<Extract<Answer, { kind: Kind }>> {
     const id = ++this.asked;

@@ -1,5 +1,6 @@
 import { fileReferences, refersTo } from '$lib/domain/fileReferences';
-import type { Finding, Fix, OutlineEntry } from '@odd-compass/engine';
+import type { Finding, OutlineEntry } from '@odd-compass/engine';
+import { movedWays } from '@odd-compass/engine/finding';
 import type { BlockPlace, Response } from '@odd-compass/engine/worker';
 
 /**
@@ -57,22 +58,13 @@ export function factsWithin(facts: Facts, { base, length, path, mainPath }: Part
     ...facts,
     findings: facts.findings.map((finding) =>
       finding.file === mainPath && inside(finding)
-        ? { ...moved(finding), ...movedWays(finding, base), file: path }
+        ? { ...moved(finding), ...movedWays(finding, (at) => at - base), file: path }
         : finding,
     ),
     outline: facts.outline.filter(inside).map(moved),
     blockStarts: base === Infinity ? [] : facts.blockStarts.map((start) => start - base),
     formulas: Int32Array.from(formulas),
   };
-}
-
-/** The ways to mend a finding, with their places counted from the part's start. */
-function movedWays({ fix, others }: Finding, base: number): Pick<Finding, 'fix' | 'others'> {
-  const moved = ({ title, edits }: Fix): Fix => ({
-    title,
-    edits: edits.map(({ from, to, text }) => ({ from: from - base, to: to - base, text })),
-  });
-  return { ...(fix ? { fix: moved(fix) } : {}), ...(others ? { others: others.map(moved) } : {}) };
 }
 
 /** A block's place counted from the part's start; null when it is of the main file. */
