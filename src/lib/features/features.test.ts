@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { pageText, type PageDescription } from '@odd-compass/engine';
+import { runsOfLine } from '@odd-compass/engine/page';
 import { WorkerHost, type Request, type Response } from '@odd-compass/engine/worker';
 import {
   inArticle,
@@ -12,7 +13,7 @@ import { blockAt } from './workbench/blockAt';
 import { nearestFinding } from './workbench/needle';
 import { pageTops } from './workbench/sheet/geometry';
 import { blockExtent, sourceAt } from './workbench/sheet/hit';
-import { changedBand } from './workbench/sheet/changedBand';
+import { changedBand } from './workbench/painting/changedBand';
 
 const describeFirst = (text: string): PageDescription => {
   const session = typeset(text);
@@ -58,15 +59,9 @@ describe('the workbench', () => {
     const session = typeset(text);
     const page = session.describe(session.pages[0] as never);
     const places = new Map(session.blocksOf(page).map((b) => [b.id, b]));
-    for (let run = 0; run < page.runX.length - 1; run++) {
-      const found = sourceAt(
-        page,
-        places,
-        (page.runX[run] as number) + 0.5,
-        (page.runY[run] as number) - 1,
-      ) as number;
-      const start = places.get(page.runBlock[run] as number)?.start ?? 0;
-      expect(found).toBe(start + (page.runFrom[run] as number));
+    for (const run of runsOfLine(page, 0)) {
+      const start = places.get(run.block)?.start ?? 0;
+      expect(sourceAt(page, places, run.x + 0.5, run.y - 1)).toBe(start + run.from);
     }
   });
   it('only the band that changed is painted again', () => {
@@ -171,7 +166,7 @@ describe('the worker', () => {
     expect(answers.at(-1)).toMatchObject({
       kind: 'found',
       id: 7,
-      places: [{ page: 1, spans: [{ run: 0 }] }],
+      places: [{ page: 1, spans: [{ y: expect.closeTo(134.8, 0) }] }],
     });
     expect(answers.find((a) => a.kind === 'facts')).toMatchObject({
       labels: [{ name: 'eq:x', page: 1 }],

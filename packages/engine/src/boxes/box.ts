@@ -1,6 +1,9 @@
 import type { Sp } from '../base/lengths';
+import type { AffineMap } from '../base/maps';
+import type { Path } from '../base/paths';
 import { NOWHERE, type Span } from '../base/spans';
 import type { Migrant } from '../document/blocks';
+import type { PathStyle } from '../document/drawing';
 import type { Font } from '../fonts/font';
 
 /** One glyph, its reference point at the left end of the baseline. */
@@ -37,6 +40,17 @@ export interface RuleItem {
   readonly height: Sp;
   readonly depth: Sp;
   readonly color: number;
+  readonly span: Span;
+}
+
+/** A path with its style, y upwards from its reference point; takes no room. */
+export interface PathItem {
+  readonly kind: 'path';
+  readonly path: Path;
+  readonly style: PathStyle;
+  readonly width: 0;
+  readonly height: 0;
+  readonly depth: 0;
   readonly span: Span;
 }
 
@@ -79,8 +93,10 @@ export interface Box {
   readonly children: readonly Child[];
   /** Where a link leads, or nothing. */
   readonly link?: string;
-  /** Scaled and turned (counter-clockwise, degrees) about the reference point; children only. */
-  readonly transform?: { readonly x: number; readonly y: number; readonly degrees: number };
+  /** Where its own places go, y upwards; children only. */
+  readonly map?: AffineMap;
+  /** Of its children only what lies inside is drawn. */
+  readonly clip?: Path;
 }
 
 export interface Child {
@@ -89,7 +105,8 @@ export interface Child {
   readonly item: Item;
 }
 
-export type Item = GlyphItem | RunItem | RuleItem | AnchorItem | ImageItem | MigrantItem | Box;
+export type Item =
+  GlyphItem | RunItem | RuleItem | PathItem | AnchorItem | ImageItem | MigrantItem | Box;
 
 /** One part of a horizontal list that can still stretch and break. */
 export type HItem =
@@ -140,6 +157,16 @@ export const rule = (
   color = 0,
   span: Span = NOWHERE,
 ): RuleItem => ({ kind: 'rule', width, height, depth, color, span });
+
+export const pathItem = (path: Path, style: PathStyle, span: Span = NOWHERE): PathItem => ({
+  kind: 'path',
+  path,
+  style,
+  width: 0,
+  height: 0,
+  depth: 0,
+  span,
+});
 
 export const kern = (width: Sp): HItem => ({ kind: 'kern', width });
 export const hbox = (item: Item): HItem => ({ kind: 'box', item });

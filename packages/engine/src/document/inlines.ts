@@ -1,16 +1,15 @@
 import type { Glue, Sp } from '../base/lengths';
+import type { Bounds } from '../base/paths';
+import type { Span } from '../base/spans';
+import type { Mark } from './drawing';
 import type { FontSpec } from './font';
 import type { MathList } from './math';
 import type { BlockNode, Migrant } from './blocks';
 
-/** Every inline knows its place, counted from the start of its block. */
-interface Placed {
-  readonly from: number;
-  readonly to: number;
-}
+// Every inline knows its place, counted from the start of its block.
 
 /** A run of characters in one font, without blanks. */
-export interface TextInline extends Placed {
+export interface TextInline extends Span {
   readonly kind: 'text';
   readonly text: string;
   readonly font: FontSpec;
@@ -19,13 +18,13 @@ export interface TextInline extends Placed {
 }
 
 /** A blank between words; `factor` is TeX's space factor, 1000 for an ordinary one. */
-export interface SpaceInline extends Placed {
+export interface SpaceInline extends Span {
   readonly kind: 'space';
   readonly font: FontSpec;
   readonly factor: number;
 }
 
-export interface GlueInline extends Placed {
+export interface GlueInline extends Span {
   readonly kind: 'glue';
   readonly glue: Glue;
   /** What fills the glue: copies of a box side by side, or a rule. */
@@ -36,18 +35,18 @@ export type Leader =
   | { readonly kind: 'box'; readonly inlines: readonly Inline[]; readonly width: Sp }
   | { readonly kind: 'rule'; readonly height: Sp; readonly depth: Sp; readonly color: number };
 
-export interface KernInline extends Placed {
+export interface KernInline extends Span {
   readonly kind: 'kern';
   readonly width: Sp;
 }
 
-export interface PenaltyInline extends Placed {
+export interface PenaltyInline extends Span {
   readonly kind: 'penalty';
   readonly penalty: number;
 }
 
 /** `\\`: ends the line, with extra space below it. */
-export interface BreakInline extends Placed {
+export interface BreakInline extends Span {
   readonly kind: 'break';
   readonly skip: Sp;
   /** Fill the line with space; false where the lines are centred or ragged anyway. */
@@ -55,7 +54,7 @@ export interface BreakInline extends Placed {
 }
 
 /** A formula within the line. */
-export interface MathInline extends Placed {
+export interface MathInline extends Span {
   readonly kind: 'math';
   readonly list: MathList;
   readonly font: FontSpec;
@@ -65,7 +64,7 @@ export interface MathInline extends Placed {
 export type RefWhat = 'number' | 'part' | 'page' | 'title' | 'cite' | 'kind' | 'clever';
 
 /** What a reference prints: the label's number, its page, its heading, or how it is cited. */
-export interface RefInline extends Placed {
+export interface RefInline extends Span {
   readonly kind: 'ref';
   readonly label: string;
   readonly what: RefWhat;
@@ -80,7 +79,7 @@ export interface RefInline extends Placed {
 }
 
 /** What is known only when the page is made: its number, and what runs in its head. */
-export interface FieldInline extends Placed {
+export interface FieldInline extends Span {
   readonly kind: 'field';
   readonly what: 'page' | 'left' | 'right' | 'pages';
   readonly font: FontSpec;
@@ -89,13 +88,13 @@ export interface FieldInline extends Placed {
 }
 
 /** A place that can be pointed to. */
-export interface AnchorInline extends Placed {
+export interface AnchorInline extends Span {
   readonly kind: 'anchor';
   readonly label: string;
 }
 
 /** A box within the line, as wide as said or as its contents. */
-export interface BoxInline extends Placed {
+export interface BoxInline extends Span {
   readonly kind: 'box';
   readonly inlines: readonly Inline[];
   readonly width: Sp | null;
@@ -119,7 +118,7 @@ export interface BoxInline extends Placed {
   readonly vertical?: { readonly height: Sp | null; readonly depth: Sp | null };
 }
 
-export interface RuleInline extends Placed {
+export interface RuleInline extends Span {
   readonly kind: 'rule';
   readonly width: Sp;
   readonly height: Sp;
@@ -128,7 +127,7 @@ export interface RuleInline extends Placed {
 }
 
 /** A picture: a file, and the size it is given. */
-export interface ImageInline extends Placed {
+export interface ImageInline extends Span {
   readonly kind: 'image';
   readonly file: string;
   readonly width: Sp;
@@ -139,8 +138,16 @@ export interface ImageInline extends Placed {
   readonly blank: boolean;
 }
 
+/** Marks at places of their own, y upwards from the reference point. */
+export interface DrawingInline extends Span {
+  readonly kind: 'drawing';
+  readonly marks: readonly Mark[];
+  /** What it takes up, the baseline at y = 0; null: as much as its marks do. */
+  readonly bounds: Bounds | null;
+}
+
 /** Text with a line under, through or behind it. */
-export interface DecoratedInline extends Placed {
+export interface DecoratedInline extends Span {
   readonly kind: 'decorated';
   readonly inlines: readonly Inline[];
   /** The line's lower edge from the baseline, and its thickness. */
@@ -153,20 +160,20 @@ export interface DecoratedInline extends Placed {
 }
 
 /** Words that lead somewhere: an address, or a label of the document. */
-export interface LinkInline extends Placed {
+export interface LinkInline extends Span {
   readonly kind: 'link';
   readonly inlines: readonly Inline[];
   readonly target: string;
 }
 
 /** Something that leaves the line for the column or the page: a note, a float, a mark. */
-export interface MigrantInline extends Placed {
+export interface MigrantInline extends Span {
   readonly kind: 'migrant';
   readonly node: Migrant;
 }
 
 /** A table within the line. */
-export interface TabularInline extends Placed {
+export interface TabularInline extends Span {
   readonly kind: 'tabular';
   readonly columns: readonly TabularColumn[];
   /** What stands before column i (0 … n): one more than columns. */
@@ -241,7 +248,7 @@ export interface TabularRow {
 }
 
 /** A box of paragraphs within the line (`\parbox`, `minipage`). */
-export interface ParboxInline extends Placed {
+export interface ParboxInline extends Span {
   readonly kind: 'parbox';
   readonly blocks: readonly BlockNode[];
   /** Null: as wide as its widest line. */
@@ -272,4 +279,5 @@ export type Inline =
   | LinkInline
   | MigrantInline
   | FieldInline
-  | ParboxInline;
+  | ParboxInline
+  | DrawingInline;

@@ -1,4 +1,5 @@
 import type { Sp } from '../base/lengths';
+import type { Span } from '../base/spans';
 import type { Inline } from './inlines';
 
 /** The classes that decide spacing (The TeXbook, chapter 17). */
@@ -22,18 +23,13 @@ export type MathAlphabet =
 /** The four sizes a formula part can ask for. */
 export type MathStyleName = 'display' | 'text' | 'script' | 'scriptscript';
 
-interface Placed {
-  readonly from: number;
-  readonly to: number;
-}
-
 export type MathList = readonly MathNode[];
 
 /**
  * One character. `char` is what is drawn, already in its alphabet; a script capital
  * followed by U+FE00 is calligraphic (`\mathcal`), by U+FE01 in round hand (`\mathscr`).
  */
-export interface SymbolNode extends Placed {
+export interface SymbolNode extends Span {
   readonly kind: 'symbol';
   readonly char: string;
   readonly cls: MathClass;
@@ -41,7 +37,7 @@ export interface SymbolNode extends Placed {
 }
 
 /** A large operator or a named function; `limits` null means by style, a boolean in every style (`\limits`). */
-export interface OperatorNode extends Placed {
+export interface OperatorNode extends Span {
   readonly kind: 'operator';
   readonly char: string | null;
   /** The letters of a named function, or null for a symbol. */
@@ -52,7 +48,7 @@ export interface OperatorNode extends Placed {
   readonly color: number;
 }
 
-export interface ScriptsNode extends Placed {
+export interface ScriptsNode extends Span {
   readonly kind: 'scripts';
   readonly base: MathNode | null;
   readonly sup: MathList | null;
@@ -60,7 +56,7 @@ export interface ScriptsNode extends Placed {
 }
 
 /** A subformula taken as one atom of the class. */
-export interface GroupNode extends Placed {
+export interface GroupNode extends Span {
   readonly kind: 'group';
   readonly cls: MathClass;
   readonly body: MathList;
@@ -68,7 +64,7 @@ export interface GroupNode extends Placed {
   readonly limits: boolean | 'display';
 }
 
-export interface FractionNode extends Placed {
+export interface FractionNode extends Span {
   readonly kind: 'fraction';
   readonly num: MathList;
   readonly den: MathList;
@@ -81,27 +77,27 @@ export interface FractionNode extends Placed {
   readonly align?: 'left' | 'right';
 }
 
-export interface RadicalNode extends Placed {
+export interface RadicalNode extends Span {
   readonly kind: 'radical';
   readonly body: MathList;
   readonly degree: MathList | null;
 }
 
 /** `\left … \right`; null draws nothing, the body may hold `\middle` nodes. */
-export interface DelimitedNode extends Placed {
+export interface DelimitedNode extends Span {
   readonly kind: 'delimited';
   readonly left: string | null;
   readonly right: string | null;
   readonly body: MathList;
 }
 
-export interface MiddleNode extends Placed {
+export interface MiddleNode extends Span {
   readonly kind: 'middle';
   readonly char: string | null;
 }
 
 /** `\big` and its kin: a bracket of a fixed size. */
-export interface BigNode extends Placed {
+export interface BigNode extends Span {
   readonly kind: 'big';
   readonly char: string | null;
   readonly cls: MathClass;
@@ -109,7 +105,7 @@ export interface BigNode extends Placed {
   readonly size: number;
 }
 
-export interface AccentNode extends Placed {
+export interface AccentNode extends Span {
   readonly kind: 'accent';
   readonly char: string;
   readonly wide: boolean;
@@ -118,7 +114,7 @@ export interface AccentNode extends Placed {
 }
 
 /** A line, brace or arrow as wide as the base, over or under it. */
-export interface StretchNode extends Placed {
+export interface StretchNode extends Span {
   readonly kind: 'stretch';
   readonly char: string;
   readonly below: boolean;
@@ -127,14 +123,14 @@ export interface StretchNode extends Placed {
   readonly limits: boolean;
 }
 
-export interface LineNode extends Placed {
+export interface LineNode extends Span {
   readonly kind: 'line';
   readonly below: boolean;
   readonly base: MathList;
 }
 
 /** One formula over another, the base keeping its place (`\stackrel`, `\overset`). */
-export interface StackNode extends Placed {
+export interface StackNode extends Span {
   readonly kind: 'stack';
   readonly base: MathList;
   readonly over: MathList | null;
@@ -143,7 +139,7 @@ export interface StackNode extends Placed {
 }
 
 /** An operator with scripts at its four corners (`\sideset`). */
-export interface SidesetNode extends Placed {
+export interface SidesetNode extends Span {
   readonly kind: 'sideset';
   readonly base: MathNode;
   readonly left: { readonly sup: MathList | null; readonly sub: MathList | null };
@@ -151,45 +147,45 @@ export interface SidesetNode extends Placed {
 }
 
 /** One of four lists, by the style in force (`\mathchoice`). */
-export interface ChoiceNode extends Placed {
+export interface ChoiceNode extends Span {
   readonly kind: 'choice';
   readonly lists: Readonly<Record<MathStyleName, MathList>>;
 }
 
 /** What follows is set at another size of text. */
-export interface SizeNode extends Placed {
+export interface SizeNode extends Span {
   readonly kind: 'size';
   readonly size: Sp;
 }
 
 /** Takes no width: what it holds sticks out to the left, to the right, or to both sides. */
-export interface LapNode extends Placed {
+export interface LapNode extends Span {
   readonly kind: 'lap';
   readonly body: MathList;
   readonly align: 'left' | 'center' | 'right';
 }
 
 /** Centred on the axis (`\vcenter`). */
-export interface CentredNode extends Placed {
+export interface CentredNode extends Span {
   readonly kind: 'centred';
   readonly body: MathList;
 }
 
 /** Made bold by drawing it again a little aside, where the font has no bold form. */
-export interface BoldNode extends Placed {
+export interface BoldNode extends Span {
   readonly kind: 'bold';
   readonly body: MathNode;
 }
 
 /** Lines around a formula: an angle to its right, one to its left and under it, a stroke through it, or ends on a line. */
-export interface EnclosureNode extends Placed {
+export interface EnclosureNode extends Span {
   readonly kind: 'enclosure';
   readonly shape: 'actuarial' | 'phase' | 'struck' | 'segmentOver' | 'segmentUnder';
   readonly body: MathList;
 }
 
 /** An arrow of a diagram, between cells given by row and column. */
-export interface DiagramArrow extends Placed {
+export interface DiagramArrow extends Span {
   readonly fromCell: readonly [number, number];
   readonly toCell: readonly [number, number];
   readonly labels: readonly DiagramLabel[];
@@ -208,7 +204,7 @@ export interface DiagramLabel {
 }
 
 /** Objects in rows and columns with arrows between them (`CD`, tikz-cd). */
-export interface DiagramNode extends Placed {
+export interface DiagramNode extends Span {
   readonly kind: 'diagram';
   readonly rows: readonly (readonly MathList[])[];
   readonly arrows: readonly DiagramArrow[];
@@ -216,31 +212,31 @@ export interface DiagramNode extends Placed {
   readonly rowSep: Sp;
 }
 
-export interface StyleNode extends Placed {
+export interface StyleNode extends Span {
   readonly kind: 'style';
   readonly style: MathStyleName;
 }
 
 /** Space: `mu` in 1/18 quad, or a fixed width. */
-export interface MathSpaceNode extends Placed {
+export interface MathSpaceNode extends Span {
   readonly kind: 'space';
   readonly mu: number;
   readonly width: Sp;
 }
 
 /** Where a formula in the line may or must not break. */
-export interface MathPenaltyNode extends Placed {
+export interface MathPenaltyNode extends Span {
   readonly kind: 'penalty';
   readonly penalty: number;
 }
 
 /** Text within a formula, set as text is, at the size of the style. */
-export interface MathTextNode extends Placed {
+export interface MathTextNode extends Span {
   readonly kind: 'text';
   readonly inlines: readonly Inline[];
 }
 
-export interface PhantomNode extends Placed {
+export interface PhantomNode extends Span {
   readonly kind: 'phantom';
   readonly body: MathList;
   readonly horizontal: boolean;
@@ -252,7 +248,7 @@ export interface PhantomNode extends Placed {
 }
 
 /** A term struck out, and what it becomes. */
-export interface CancelNode extends Placed {
+export interface CancelNode extends Span {
   readonly kind: 'cancel';
   readonly base: MathList;
   readonly up: boolean;
@@ -261,7 +257,7 @@ export interface CancelNode extends Placed {
 }
 
 /** An arrow as long as what stands over and under it. */
-export interface LongArrowNode extends Placed {
+export interface LongArrowNode extends Span {
   readonly kind: 'longArrow';
   /** One arrow, or two where one stands over the other. */
   readonly char: string;
@@ -269,7 +265,7 @@ export interface LongArrowNode extends Placed {
   readonly under: MathList | null;
 }
 
-export interface NotNode extends Placed {
+export interface NotNode extends Span {
   readonly kind: 'not';
   readonly body: MathNode;
 }
@@ -306,7 +302,7 @@ export interface ArraySpan {
 }
 
 /** Rows and columns within a formula. */
-export interface ArrayNode extends Placed {
+export interface ArrayNode extends Span {
   readonly kind: 'array';
   readonly columns: readonly ArrayColumn[];
   readonly barsAfter: number;
@@ -331,7 +327,7 @@ export interface ArrayNode extends Placed {
 }
 
 /** A name that could not be read, shown as it stands. */
-export interface UnknownNode extends Placed {
+export interface UnknownNode extends Span {
   readonly kind: 'unknown';
   readonly text: string;
 }

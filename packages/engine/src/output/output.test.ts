@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { inArticle, typeset } from '../testing/document';
+import { inArticle, textFiles, typeset } from '../testing/document';
+import { COLUMN_NAMES, COLUMNS } from './display/schema';
+import { NO_PORT, walkPage } from './display/walk';
 import { num } from './pdf/content';
 import { subsetTag } from './pdf/subset';
 
@@ -11,40 +13,34 @@ const first = (body: string) => {
 };
 
 describe('the page description', () => {
-  it('is arrays of matching lengths, in big points', () => {
-    const { page } = first('One $x^2$ two.\n\n$\\frac{a}{b}$');
+  it('is columns of matching lengths, in big points', () => {
+    const { page } = first('One $x^2$ two.\n\n$\\frac{a}{b}$ \\footnote{Ebb} $\\cancel{x}$');
     expect(page.width).toBeCloseTo(612, 1);
     expect(page.height).toBeCloseTo(792, 1);
-    const runs = page.runFont.length;
-    for (const array of [
-      page.runSize,
-      page.runX,
-      page.runY,
-      page.runColor,
-      page.runBlock,
-      page.runFrom,
-      page.runTo,
-    ]) {
-      expect(array.length).toBe(runs);
+    const counts = new Map<string, Set<number>>();
+    for (const name of COLUMN_NAMES) {
+      const { table, width, role } = COLUMNS[name];
+      const rows = page[name].length / width - (role.is === 'first' ? 1 : 0);
+      counts.set(table, (counts.get(table) ?? new Set()).add(rows));
+      if (role.is === 'first') {
+        const firsts = [...(page[name] as Uint32Array)];
+        expect([name, ...firsts]).toEqual([name, ...firsts.toSorted((a, b) => a - b)]);
+      }
     }
-    expect(page.runStart.length).toBe(runs + 1);
-    expect(page.runStart[runs]).toBe(page.glyphs.length);
-    expect(page.glyphX.length).toBe(page.glyphs.length);
-    expect(page.rules.length).toBe(4 * page.ruleColor.length);
-    expect(page.lineRun[page.lineRun.length - 1]).toBe(runs);
-    expect(page.runMatrix.length).toBe(runs);
-    expect(page.quads.length).toBe(8 * page.quadColor.length);
-    expect(page.images.length).toBe(6 * page.imageFile.length);
-    expect(page.links.length).toBe(4 * page.linkTarget.length);
+    for (const [table, found] of counts) expect([table, found.size]).toEqual([table, 1]);
   });
   it('keeps everything drawn on the paper in order, and says where it came from', () => {
     const text = inArticle('North Pier and $x$.');
     const session = typeset(text);
     const page = session.describe(session.pages[0] as never);
     const start = new Map(session.blocksOf(page).map((b) => [b.id, b.start]));
-    const sources = Array.from(page.runFrom, (from, r) => {
-      const base = start.get(page.runBlock[r] as number);
-      return base === undefined ? null : text.slice(base + from, base + (page.runTo[r] as number));
+    const sources: (string | null)[] = [];
+    walkPage(page, {
+      ...NO_PORT,
+      glyphs: ({ block, from, to }) => {
+        const base = start.get(block);
+        sources.push(base === undefined ? null : text.slice(base + from, base + to));
+      },
     });
     expect(sources).toEqual(['North', 'Pier', 'and', 'x', '.', null]);
   });
@@ -72,17 +68,18 @@ describe('pictures of pages', () => {
     expect(svg).not.toMatch(/script|NaN|undefined/i);
   });
   it('show the pictures they are given, upright, and a ground for those they are not', () => {
-    const { session, page } = first('e');
-    const pictured = {
-      ...page,
-      images: Float32Array.from([100, 0, 0, -50, 10, 200]),
-      imageFile: ['tide.png'],
-      imageBlank: Uint8Array.from([0]),
-    };
-    expect(pageSvg(pictured, session.fonts, () => 'data:x')).toContain(
-      '<image width="1" height="1" preserveAspectRatio="none" href="data:x" transform="matrix(100 0 0 50 10 150)"/>',
+    const picture = '\\includegraphics[width=100bp,height=50bp]{tide.png}';
+    const text = inArticle(picture, '\\usepackage{graphicx}');
+    const session = typeset(text, textFiles({ 'tide.png': 'no picture' }));
+    const page = session.describe(session.pages[0] as never);
+    const shown = { ...page, imageBlank: new Uint8Array(1) };
+    const [, e, f] =
+      /^.*?<rect width="1" height="1" fill="#d8d2c4" transform="matrix\(100 0 0 -50 (\S+) (\S+)\)"/.exec(
+        pageSvg(shown, session.fonts),
+      ) ?? [];
+    expect(pageSvg(shown, session.fonts, () => 'data:x')).toContain(
+      `<image width="1" height="1" preserveAspectRatio="none" href="data:x" transform="matrix(100 0 0 50 ${e} ${(Number(f) - 50).toFixed(1)})"/>`,
     );
-    expect(pageSvg(pictured, session.fonts)).toContain('<rect width="1" height="1" fill="#d8d2c4"');
   });
 });
 

@@ -43,19 +43,6 @@ describe('links', () => {
   });
 });
 
-describe('turned text', () => {
-  it('has a matrix, and rules in it four corners', () => {
-    const doc = typeset(
-      '\\documentclass{article}\\usepackage{graphicx,cancel}\\begin{document}\\rotatebox{90}{ab} $\\cancel{x}$\\end{document}',
-    );
-    const [page] = doc.pages;
-    const description = page ? doc.describe(page) : null;
-    const turned = [...(description?.runMatrix ?? [])].filter((m) => m > 0);
-    expect(turned.length).toBeGreaterThan(0);
-    expect(description?.quadColor.length).toBe(1);
-  });
-});
-
 describe('Chinese', () => {
   it('is set from the fallback and embedded as TrueType', async () => {
     const doc = session('19-chinese');

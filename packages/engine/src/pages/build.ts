@@ -13,7 +13,7 @@ import { elementsOf, type Element, type Located } from './flow';
 import { floatElement } from './column';
 import { heightOf } from './floats';
 import { numberText } from './numbers';
-import type { FlowBlock, FlowPosition, Page, Placed, PlacedLabel, PlacedMark } from './page';
+import type { FlowBlock, FlowPosition, Page, PlacedBox, PlacedLabel, PlacedMark } from './page';
 import { stack } from './stack';
 
 /** Where a page starts, and all that holds from there on. Equal starts over equal lists give equal pages. */
@@ -64,7 +64,7 @@ export const FIRST_PAGE: PageStart = {
 
 /** What is gathered while the parts of a page are put in place. */
 interface Sheet {
-  readonly placed: Placed[];
+  readonly placed: PlacedBox[];
   readonly labels: PlacedLabel[];
   readonly marks: PlacedMark[];
   bottom: Sp;

@@ -16,7 +16,7 @@ export interface FlowPosition {
 }
 
 /** A box on a page. `x`, `y` are its reference point from the top left corner of the paper; `block` is an id. */
-export interface Placed {
+export interface PlacedBox {
   readonly x: Sp;
   readonly y: Sp;
   readonly box: Box;
@@ -43,7 +43,7 @@ export interface Page {
   /** The number it counts as. */
   readonly number: number;
   readonly geometry: PageGeometry;
-  readonly placed: readonly Placed[];
+  readonly placed: readonly PlacedBox[];
   readonly labels: readonly PlacedLabel[];
   readonly marks: readonly PlacedMark[];
   /** The page's number as it is written. */

@@ -1,4 +1,6 @@
 import { FIL, NO_GLUE, PT, type Sp } from '../base/lengths';
+import { scaledTurned } from '../base/maps';
+import { boundsOf, mappedPath, rectangle } from '../base/paths';
 import { boxOf, rule, type Box, type Child } from '../boxes/box';
 import type { BoxInline, DecoratedInline, Inline } from '../document/inlines';
 import type { LayoutEnv } from './env';
@@ -68,23 +70,11 @@ function framed(box: Box, { rule: line, padding, color = 0, background }: Frame)
 
 /** Scaled and turned; its size is that of the upright rectangle around it. */
 function transformed(box: Box, by: NonNullable<BoxInline['transform']>): Box {
-  const angle = (by.degrees * Math.PI) / 180;
-  const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
-  const corners = [
-    [0, -box.depth],
-    [box.width, -box.depth],
-    [0, box.height],
-    [box.width, box.height],
-  ].map(([x, y]) => {
-    const [sx, sy] = [(x as number) * by.x, (y as number) * by.y];
-    return [sx * cos - sy * sin, sx * sin + sy * cos] as const;
-  });
-  const xs = corners.map(([x]) => x);
-  const ys = corners.map(([, y]) => y);
-  const left = Math.min(...xs);
-  const inner: Box = { ...box, transform: by };
-  return boxOf(Math.max(...xs) - left, Math.max(0, ...ys), Math.max(0, -Math.min(...ys)), [
-    { x: -left, y: 0, item: inner },
+  const map = scaledTurned(by.x, by.y, by.degrees);
+  const edges = rectangle(0, -box.depth, box.width, box.height + box.depth);
+  const { left, right, low, high } = boundsOf(mappedPath(edges, map));
+  return boxOf(right - left, Math.max(0, high), Math.max(0, -low), [
+    { x: -left, y: 0, item: { ...box, map } },
   ]);
 }
 

@@ -13,6 +13,7 @@ import { atSize } from '../fonts/store';
 import { formulaContext, layoutInline } from '../math/layout';
 import { TEXT } from '../math/style';
 import { boxInline, decorated, leaderBox, setText } from './boxes';
+import { drawingBox } from './drawing';
 import { tabularBox } from './table';
 import type { LayoutEnv } from './env';
 import { packNatural } from './lines';
@@ -189,6 +190,10 @@ function pushInline(out: LineItem[], inline: Inline, env: LayoutEnv): void {
       return pushContent(out, tabularBox(inline, env));
     case 'parbox':
       return pushContent(out, env.setParbox(inline));
+    case 'drawing':
+      return pushContent(out, drawingBox(inline, env));
+    default:
+      return inline satisfies never;
   }
 }
 

@@ -6,19 +6,22 @@ import { labelsOfKey } from './facts';
 import type { SourceReading } from './reading';
 import { notesOf } from './sourceAdvice';
 import { withoutComments } from './visibleSource';
-import type { Placed } from './wording';
+import type { BlockFinding } from './wording';
 
 /** Commands that print a word and take the blank behind them. */
 const PRINTED = new Set(['LaTeX', 'TeX', 'LaTeXe', 'today', 'ldots', 'dots']);
 
 /** What the sources of the blocks say together: what is told of each, and of the document as a whole. */
-export function documentAdvice(reading: SourceReading, labels: ReadonlySet<string>): Placed[] {
+export function documentAdvice(
+  reading: SourceReading,
+  labels: ReadonlySet<string>,
+): BlockFinding[] {
   const { blocks } = reading;
   const first = blocks.findIndex((block) => notesOf(block).beginsDocument);
   if (first < 0) return [];
   const own = new Set(blocks.flatMap((block) => notesOf(block).ownWords));
   const body = blocks.slice(first);
-  const out: Placed[] = [];
+  const out: BlockFinding[] = [];
   for (const block of body) {
     const add = (raw: RawFinding): void => void out.push({ start: block.start, raw });
     const { findings, swallowed } = notesOf(block);
@@ -43,7 +46,7 @@ const swallowedBlank = (name: string, from: number, to: number): RawFinding => (
   fix: { title: 'Keep the blank', edits: [{ from: to, to, text: '{}' }] },
 });
 
-function titleNotPrinted(reading: SourceReading, blocks: readonly SessionBlock[]): Placed[] {
+function titleNotPrinted(reading: SourceReading, blocks: readonly SessionBlock[]): BlockFinding[] {
   const titled = blocks.find((block) => notesOf(block).title);
   if (!titled || blocks.some((block) => notesOf(block).printsTitle)) return [];
   const { from, to } = notesOf(titled).title as { from: number; to: number };
@@ -66,7 +69,10 @@ function titleNotPrinted(reading: SourceReading, blocks: readonly SessionBlock[]
 }
 
 /** Labels that nothing refers to. Told only where some others are used: a sheet without references has none by choice. */
-function unusedLabels(blocks: readonly SessionBlock[], labels: ReadonlySet<string>): Placed[] {
+function unusedLabels(
+  blocks: readonly SessionBlock[],
+  labels: ReadonlySet<string>,
+): BlockFinding[] {
   const referred = new Set(
     blocks.flatMap((block) => [...notesOf(block).referred, ...labelsAsked(block)]),
   );
@@ -79,7 +85,7 @@ function unusedLabels(blocks: readonly SessionBlock[], labels: ReadonlySet<strin
   return blocks.flatMap(({ start, reading }) =>
     reading.labels
       .filter(({ name, from, to }) => labels.has(name) && !referred.has(name) && to > from)
-      .map(({ name, from, to }): Placed => ({
+      .map(({ name, from, to }): BlockFinding => ({
         start,
         raw: { code: 'label-unused', from, to, args: { name } },
       })),
@@ -91,13 +97,13 @@ const labelsAsked = ({ laid }: SessionBlock): string[] =>
   [...(laid?.facts.keys() ?? [])].flatMap(labelsOfKey);
 
 /** Lines of the preamble that stand in the text. */
-function lateLines(body: readonly SessionBlock[]): Placed[] {
+function lateLines(body: readonly SessionBlock[]): BlockFinding[] {
   const [first] = body;
   const begin = (first?.start ?? 0) + (first?.source.indexOf('\\begin{document}') ?? 0);
   return body.flatMap((block) =>
     notesOf(block)
       .loads.filter(({ from }) => block.start + from >= begin)
-      .map(({ what, line, from, to }): Placed => {
+      .map(({ what, line, from, to }): BlockFinding => {
         const at = block.start + from;
         const edits = [
           { from: begin, to: begin, text: `${line}\n` },
@@ -119,7 +125,7 @@ function lateLines(body: readonly SessionBlock[]): Placed[] {
 }
 
 /** What stands behind the end of the document is never printed. */
-function textBehindEnd(reading: SourceReading): Placed[] {
+function textBehindEnd(reading: SourceReading): BlockFinding[] {
   if (reading.finalValue(CELLS.ended) !== true) return [];
   const last = reading.blocks.at(-1);
   const END = '\\end{document}';

@@ -4,10 +4,12 @@ import { pageLetters, type LineLetters } from '../output/display/text';
 import { inArticle, typeset } from '../testing/document';
 import { findText } from './findText';
 
-/** A line all of whose letters are one big point wide, and of one run. */
+const RUN = { index: 0, font: 0, size: 10, x: 0, y: 0, paint: 0 };
+
+/** A line all of whose letters are one big point wide, and of one run, whose number is its height. */
 const line = (text: string, run = 0): LineLetters => ({
   text,
-  run: Array(text.length).fill(run),
+  run: Array(text.length).fill({ ...RUN, index: run, y: run }),
   left: [...Array(text.length).keys()],
   right: [...Array(text.length).keys()].map((x) => x + 1),
 });
@@ -19,29 +21,29 @@ const pages = [
 describe('a text on the pages', () => {
   it('is found on each page, letter by letter, whatever its letters look like', () => {
     expect(findText(pages, 'TIDE')).toEqual([
-      { page: 0, spans: [{ run: 0, left: 4, right: 8 }] },
-      { page: 1, spans: [{ run: 1, left: 7, right: 11 }] },
-      { page: 1, spans: [{ run: 3, left: 2, right: 6 }] },
+      { page: 0, spans: [{ y: 0, size: 10, left: 4, right: 8 }] },
+      { page: 1, spans: [{ y: 1, size: 10, left: 7, right: 11 }] },
+      { page: 1, spans: [{ y: 3, size: 10, left: 2, right: 6 }] },
     ]);
     // Each letter of a formula is two units of text.
     expect(findText(pages, 'a + b')).toEqual([
-      { page: 0, spans: [{ run: 1, left: 6, right: 12 }] },
+      { page: 0, spans: [{ y: 1, size: 10, left: 6, right: 12 }] },
     ]);
   });
   it('is found over the end of a line, and where a word is broken there', () => {
     expect(findText(pages, 'tide gauge')).toEqual([
-      { page: 0, spans: [{ run: 0, left: 4, right: 14 }] },
+      { page: 0, spans: [{ y: 0, size: 10, left: 4, right: 14 }] },
       {
         page: 1,
         spans: [
-          { run: 1, left: 7, right: 11 },
-          { run: 2, left: 0, right: 5 },
+          { y: 1, size: 10, left: 7, right: 11 },
+          { y: 2, size: 10, left: 0, right: 5 },
         ],
       },
     ]);
     expect(findText(pages, 'harbour  wall')[0]?.spans).toEqual([
-      { run: 1, left: 21, right: 24 },
-      { run: 2, left: 0, right: 9 },
+      { y: 1, size: 10, left: 21, right: 24 },
+      { y: 2, size: 10, left: 0, right: 9 },
     ]);
   });
   it('is found twice on one line', () => {
@@ -64,7 +66,7 @@ describe('a text on the pages', () => {
         if (sought === '') return;
         const at = text.indexOf(sought);
         const found = findText([[line(text)]], sought)[0]?.spans;
-        expect(found).toEqual([{ run: 0, left: at, right: at + sought.length }]);
+        expect(found).toEqual([{ y: 0, size: 10, left: at, right: at + sought.length }]);
       }),
     );
   });

@@ -1,8 +1,9 @@
 import type { LineLetters } from '../output/display/text';
 
-/** A stretch of a run of glyphs: its index on the page, and from where to where, in big points. */
+/** A stretch of a run of glyphs: its baseline, its size, and from where to where, in big points. */
 export interface FoundSpan {
-  readonly run: number;
+  readonly y: number;
+  readonly size: number;
   readonly left: number;
   readonly right: number;
 }
@@ -75,9 +76,10 @@ function spansOf(lines: readonly LineLetters[], places: readonly Place[]): Found
     const [of, from, to] = [run[letter], left[letter], right[letter]];
     if (of === undefined || from === undefined || to === undefined) continue;
     if (text[letter] === ' ') continue;
-    const known = spans.get(of);
-    spans.set(of, {
-      run: of,
+    const known = spans.get(of.index);
+    spans.set(of.index, {
+      y: of.y,
+      size: of.size,
       left: Math.min(from, known?.left ?? Infinity),
       right: Math.max(to, known?.right ?? -Infinity),
     });

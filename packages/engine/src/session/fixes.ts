@@ -7,7 +7,7 @@ import {
   type RawFinding,
 } from '../findings/finding';
 import { tooWideFormula, tooWideLine } from './wideMends';
-import type { Placed } from './wording';
+import type { BlockFinding } from './wording';
 
 /** What a fix is made from: the text, the finding's place in it, and names it may mean. */
 export interface FixContext {
@@ -283,11 +283,11 @@ function swallowed(raw: RawFinding, { text, from }: FixContext): RawFinding | nu
 
 /** Findings named by their nearer cause, with the button that mends them where the source tells how. */
 export function withFixes(
-  findings: readonly Placed[],
+  findings: readonly BlockFinding[],
   text: () => string,
   names: Pick<FixContext, 'labels' | 'keys' | 'files'>,
-): Placed[] {
-  return findings.map(({ start, raw }): Placed => {
+): BlockFinding[] {
+  return findings.map(({ start, raw }): BlockFinding => {
     if (raw.inFile || !(raw.code in FIXES || PLAINER.has(raw.code))) return { start, raw };
     const context = {
       text: text(),

@@ -2,7 +2,7 @@ import { PT, type Sp } from '../base/lengths';
 import { boxOf, rule, type Box, type Child } from '../boxes/box';
 import type { Inline } from '../document/inlines';
 import type { RunningLine } from '../document/page';
-import type { Page, Placed } from '../pages/page';
+import type { Page, PlacedBox } from '../pages/page';
 import { boxInline } from '../paragraphs/boxes';
 import type { LayoutEnv } from '../paragraphs/env';
 
@@ -33,13 +33,13 @@ function setLine(line: RunningLine, env: LayoutEnv, foot: boolean): Box {
 }
 
 /** Head and foot of a page, placed. Block -1 is the page's own. */
-export function furniture(page: Page, env: LayoutEnv): Placed[] {
+export function furniture(page: Page, env: LayoutEnv): PlacedBox[] {
   const { geometry, style } = page;
   const even = geometry.twoSided && page.number % 2 === 0;
   const x = even ? geometry.evenLeft : geometry.left;
   const head = even ? style.evenHead : style.head;
   const foot = even ? style.evenFoot : style.foot;
-  const out: Placed[] = [];
+  const out: PlacedBox[] = [];
   if (head && head.inlines.length > 0)
     out.push({ x, y: geometry.top - geometry.headSep, box: setLine(head, env, false), block: -1 });
   if (foot && foot.inlines.length > 0) {

@@ -7,7 +7,7 @@ import type { Facts, PlacedFinding } from './facts';
 import { withFixes } from './fixes';
 import { withNeededPackages } from './neededPackages';
 import type { SourceReading } from './reading';
-import { worded, type Placed } from './wording';
+import { worded, type BlockFinding } from './wording';
 
 /** What the session knows besides the reading that findings depend on. */
 export interface FindingFacts {
@@ -24,7 +24,7 @@ const CITED = '\u0001cite:';
 
 /** All findings in the order of the text, in words. */
 export function gatherFindings(reading: SourceReading, given: FindingFacts): Finding[] {
-  const out: Placed[] = [];
+  const out: BlockFinding[] = [];
   const uses = usesOfUnknown(reading);
   const unknown = (reading.finalValue(CELLS.unknownPackages) ?? []) as readonly string[];
   const add = (start: number, raw: RawFinding): void => void out.push({ start, raw });

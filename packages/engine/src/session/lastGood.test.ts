@@ -20,7 +20,7 @@ function writing(body: string) {
 const firstLine = (session: Session): string => (linesOf(session)[0] ?? '').normalize('NFKC');
 
 const heldRuns = (session: Session): number =>
-  session.pages.flatMap((page) => [...session.describe(page).runColor]).filter((c) => c === HELD)
+  session.pages.flatMap((page) => [...session.describe(page).runPaint]).filter((c) => c === HELD)
     .length;
 
 describe('while a formula is broken', () => {

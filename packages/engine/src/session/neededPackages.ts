@@ -1,7 +1,7 @@
 import type { FindingCode, RawFinding } from '../findings/finding';
 import { PACKAGES } from '../language/packages';
 import { packageLine } from '../source/packageLine';
-import type { Placed } from './wording';
+import type { BlockFinding } from './wording';
 
 /** Packages that are asked first who brings a name; what they lack the others may have. */
 const FIRST = ['amsmath', 'amssymb', 'amsfonts', 'mathtools', 'amsthm', 'graphicx', 'xcolor'];
@@ -46,7 +46,7 @@ function ownerOf({ code, args }: RawFinding): string | undefined {
 }
 
 /** The finding in place of one of an unknown name; what stands in another file has no button. */
-function needed({ start, raw }: Placed, owner: string, text: string): Placed {
+function needed({ start, raw }: BlockFinding, owner: string, text: string): BlockFinding {
   const { code, from, to, args, inFile } = raw;
   const name = code === 'command-unknown' ? `\\${args.name}` : (args.name ?? '');
   const line = inFile ? null : packageLine(text, owner);
@@ -68,10 +68,13 @@ function needed({ start, raw }: Placed, owner: string, text: string): Placed {
  * Findings of names that nobody brings, where a package would: one for each package, at the
  * first of its names, with the line that loads it. The others only follow from it.
  */
-export function withNeededPackages(findings: readonly Placed[], text: () => string): Placed[] {
+export function withNeededPackages(
+  findings: readonly BlockFinding[],
+  text: () => string,
+): BlockFinding[] {
   if (!findings.some(({ raw }) => KINDS[raw.code])) return [...findings];
   const source = text();
-  const place = ({ start, raw }: Placed): number => start + raw.from;
+  const place = ({ start, raw }: BlockFinding): number => start + raw.from;
   const told = new Set<string>();
   let environmentEnd = 0;
   return [...findings]

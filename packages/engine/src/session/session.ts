@@ -1,4 +1,4 @@
-import { PT } from '../base/lengths';
+import { toBp } from '../base/lengths';
 import type { BlockNode } from '../document/blocks';
 import type { Box } from '../boxes/box';
 import { layoutBlocks, setParbox } from '../blocks/layout';
@@ -7,7 +7,8 @@ import type { ParboxInline } from '../document/inlines';
 import type { Finding, RawFinding } from '../findings/finding';
 import { FontStore, type FontSource } from '../fonts/store';
 import { CELLS, pageGeometry } from '../language/parameters';
-import { describePage, PageLists } from '../output/display/describe';
+import { describePage } from '../output/display/describe';
+import { newLists } from '../output/display/lists';
 import type { PageDescription } from '../output/display/description';
 import { writePdf, type Bookmark } from '../output/pdf/write';
 import { withLastGood } from './lastGood';
@@ -107,7 +108,7 @@ export class Session {
     Page,
     { readonly description: PageDescription; readonly reads: ReadonlyMap<string, Answer> }
   >();
-  private readonly lists = new PageLists();
+  private readonly lists = newLists();
   private readonly file: string;
   private readonly keepLastGood: boolean;
 
@@ -416,7 +417,7 @@ export class Session {
     return this.pages.flatMap((page) =>
       page.marks.flatMap(({ mark, block, y }): OutlineEntry[] => {
         const start = starts.get(block) ?? 0;
-        const place = { page: page.index, y: (y / PT) * (72 / 72.27) };
+        const place = { page: page.index, y: toBp(y) };
         if (mark.kind === 'outline') {
           const { level, number, title, from, to } = mark;
           return [

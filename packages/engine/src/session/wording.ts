@@ -2,13 +2,13 @@ import { movedWays, type Finding, type RawFinding } from '../findings/finding';
 import { fill, WORDS } from '../findings/words';
 
 /** A finding and where the block that it counts from starts. */
-export interface Placed {
+export interface BlockFinding {
   readonly start: number;
   readonly raw: RawFinding;
 }
 
 /** A finding in words, with offsets into its file; `length` is that of the text. */
-export function worded({ start, raw }: Placed, mainFile: string, length: number): Finding {
+export function worded({ start, raw }: BlockFinding, mainFile: string, length: number): Finding {
   const { severity, message, cause } = WORDS[raw.code];
   const clamp = (at: number): number => Math.max(0, Math.min(length, start + at));
   const from = raw.inFile?.from ?? clamp(raw.from);

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { wholeOf } from '../output/display/description';
 import {
   FontStore,
   NO_FILES,
@@ -7,7 +8,6 @@ import {
   type AssignmentFiles,
   type Finding,
   type Fix,
-  type PageDescription,
 } from '../index';
 
 const FONTS = new URL('../../../../static/fonts/', import.meta.url).pathname;
@@ -98,27 +98,6 @@ export function picture(session: Session): unknown {
   return session.pages.map((page) => {
     const description = session.describe(page);
     for (const { id, start } of session.blocksOf(description)) starts.set(id, start);
-    return pictureOf(description, starts);
+    return wholeOf(description, starts);
   });
-}
-
-function pictureOf(page: PageDescription, starts: ReadonlyMap<number, number>): unknown {
-  const absolute = (block: number, at: number): number => (starts.get(block) ?? -1) + at;
-  return {
-    number: page.number,
-    size: [page.width, page.height],
-    runs: Array.from(page.runFont, (font, r) => [
-      font,
-      page.runSize[r],
-      page.runX[r],
-      page.runY[r],
-      page.runColor[r],
-      absolute(page.runBlock[r] as number, page.runFrom[r] as number),
-      absolute(page.runBlock[r] as number, page.runTo[r] as number),
-      Array.from(page.glyphs.subarray(page.runStart[r], page.runStart[r + 1])).join(),
-      Array.from(page.glyphX.subarray(page.runStart[r], page.runStart[r + 1])).join(),
-    ]),
-    rules: Array.from(page.rules),
-    lines: Array.from(page.lines),
-  };
 }

@@ -25,8 +25,7 @@ export function flat(box: Box, x = 0, y = 0): At[] {
   return box.children.flatMap(({ x: dx, y: dy, item }): At[] => {
     if (item.kind === 'box') return flat(item, x + dx, y + dy);
     if (item.kind === 'anchor') return [];
-    const char =
-      item.kind === 'glyph' ? item.font.textOf(item.glyph) : item.kind === 'rule' ? 'rule' : 'run';
+    const char = item.kind === 'glyph' ? item.font.textOf(item.glyph) : item.kind;
     const size = 'size' in item ? item.size / PT : 0;
     return [{ char, x: (x + dx) / PT, y: (y + dy) / PT, size, item }];
   });

@@ -1,9 +1,11 @@
 import type { AssignmentFiles, Session } from '../index';
+import { PT, toBp } from '../base/lengths';
 import { pageLetters } from '../output/display/text';
+import { NO_PORT, walkPage } from '../output/display/walk';
 import { inArticle, typeset } from './document';
 
 /** TeX points in a big point. */
-const PT_PER_BP = 72.27 / 72;
+const PT_PER_BP = 1 / toBp(PT);
 
 /** A word on a page. Lengths in TeX points, from the upper left corner of the paper; y is its baseline. */
 export interface PlacedWord {
@@ -49,37 +51,37 @@ export function laid(source: string, files?: AssignmentFiles): Laid {
     const letters = pageLetters(description, session.fonts);
     for (const { text, run: runs, left, right } of letters) {
       const at = (letter: number, last: number): PlacedWord => {
-        const run = runs[letter] ?? 0;
+        const run = runs[letter] ?? { y: 0, size: 0, font: 0, paint: 0 };
         return {
           page,
           x: (left[letter] ?? 0) * PT_PER_BP,
           right: (right[last - 1] ?? 0) * PT_PER_BP,
-          y: (description.runY[run] ?? 0) * PT_PER_BP,
-          size: (description.runSize[run] ?? 0) * PT_PER_BP,
-          font: session.fonts.byId(description.runFont[run] ?? 0).name,
-          color: description.runColor[run] ?? 0,
+          y: run.y * PT_PER_BP,
+          size: run.size * PT_PER_BP,
+          font: session.fonts.byId(run.font).name,
+          color: run.paint,
         };
       };
       found.push({ text, at });
       let start = 0;
       for (let i = 1; i <= text.length; i++) {
         // The blank between two rows is counted with the second.
-        const before = description.runY[runs[i - 2] ?? 0] ?? 0;
-        const y = description.runY[runs[i] ?? 0] ?? 0;
-        const size = description.runSize[runs[i] ?? 0] ?? 0;
+        const before = runs[i - 2]?.y ?? 0;
+        const { y, size } = runs[i] ?? { y: 0, size: 0 };
         if (i < text.length && (text[i - 1] !== ' ' || Math.abs(y - before) < size)) continue;
         const row = text.slice(start, i).trim();
         if (row !== '') lines.push({ text: row, ...at(start, start + row.length) });
         start = i;
       }
     }
-    for (let i = 0; i + 3 < description.rules.length; i += 4) {
-      const [x = 0, y = 0, width = 0, height = 0] = Array.from(
-        description.rules.subarray(i, i + 4),
-        (length) => length * PT_PER_BP,
-      );
-      rules.push({ page, x, y, width, height });
-    }
+    walkPage(description, {
+      ...NO_PORT,
+      rule: ({ x, y, width, height }) => {
+        const points = [x, y, width, height].map((length) => length * PT_PER_BP);
+        const [left = 0, top = 0, across = 0, high = 0] = points;
+        rules.push({ page, x: left, y: top, width: across, height: high });
+      },
+    });
   });
   const word = (text: string, nth = 1): PlacedWord => {
     let seen = 0;

@@ -1,6 +1,8 @@
 import { FALLBACK_FONT, MATH_FONTS, type FontFile } from '../fonts/catalog';
-import { buffersOf, type PageDescription } from '../output/display/description';
+import { toBp } from '../base/lengths';
+import { copyToHandOver, type PageDescription } from '../output/display/description';
 import { pageLetters, pageText } from '../output/display/text';
+import { NO_PORT, walkPage } from '../output/display/walk';
 import type { Page } from '../pages/page';
 import { filesOf, type AssignmentFiles } from '../session/files';
 import { findText } from '../session/findText';
@@ -228,31 +230,32 @@ export class WorkerHost {
       const blocks = session.blocksOf(description);
       if (this.sentPages.has(key)) return { index, key, description: null, text: null, blocks };
       this.sentPages.add(key);
-      const copy = structuredCopy(description);
-      transfer.push(...buffersOf(copy));
+      const { copy, buffers } = copyToHandOver(description);
+      transfer.push(...buffers);
       const text = pageText(description, session.fonts);
       return { index, key, description: copy, text, blocks };
     });
     const infos = pages.map((page): PageInfo => ({
       key: this.keyOf(page),
-      width: (page.geometry.paperWidth / 65536) * (72 / 72.27),
-      height: (page.geometry.paperHeight / 65536) * (72 / 72.27),
+      width: toBp(page.geometry.paperWidth),
+      height: toBp(page.geometry.paperHeight),
     }));
     this.around.post({ kind: 'pages', revision: this.revision, pages: infos, views }, transfer);
   }
 
   private addOutlines(page: PageDescription, out: GlyphOutline[]): void {
     const { fonts } = this.session as Session;
-    for (let r = 0; r + 1 < page.runStart.length; r++) {
-      const font = page.runFont[r] as number;
-      for (let g = page.runStart[r] as number; g < (page.runStart[r + 1] as number); g++) {
-        const glyph = page.glyphs[g] as number;
-        const key = font * 65536 + glyph;
-        if (this.sentGlyphs.has(key)) continue;
-        this.sentGlyphs.add(key);
-        out.push({ font, glyph, path: fonts.byId(font).file.getGlyph(glyph).path.toSVG() });
-      }
-    }
+    walkPage(page, {
+      ...NO_PORT,
+      glyphs: ({ font, glyphs }) => {
+        for (const glyph of glyphs) {
+          const key = font * 65536 + glyph;
+          if (this.sentGlyphs.has(key)) continue;
+          this.sentGlyphs.add(key);
+          out.push({ font, glyph, path: fonts.byId(font).file.getGlyph(glyph).path.toSVG() });
+        }
+      },
+    });
   }
 
   private sendFacts(): void {
@@ -273,14 +276,4 @@ export class WorkerHost {
       [formulas.buffer as ArrayBuffer],
     );
   }
-}
-
-/** A copy whose buffers can be handed over; the session keeps its own. */
-function structuredCopy(page: PageDescription): PageDescription {
-  return Object.fromEntries(
-    Object.entries(page).map(([key, value]: [string, unknown]) => [
-      key,
-      ArrayBuffer.isView(value) ? (value as Uint8Array).slice() : value,
-    ]),
-  ) as unknown as PageDescription;
 }

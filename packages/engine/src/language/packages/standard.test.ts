@@ -103,7 +103,7 @@ describe('packages', () => {
     const lines = linesOf(session).map((line) => line.replace(/\s+/g, ' '));
     expect(lines).toEqual(['a', 'left right', 'foot 1', 'b', 'left right', 'foot 2']);
     const [page] = session.pages;
-    const rules = page ? session.describe(page).ruleColor.length : 0;
+    const rules = page ? session.describe(page).rulePaint.length : 0;
     expect(rules).toBe(1);
   });
 

@@ -1,10 +1,11 @@
 import { PT } from '../../base/lengths';
+import type { Point } from '../../base/maps';
 import { boxOf, type Box, type Child } from '../../boxes/box';
 import type { CancelNode } from '../../document/math';
 import { atom, type Atom } from '../atom';
 import { constant, inStyle, sizeOf, type MathContext } from '../context';
 import { supStyle } from '../style';
-import { drawHead, stroke, type Point } from './strokes';
+import { drawHead, stroke } from './strokes';
 
 /** How far a stroke goes beyond the box, above and below together. */
 const REACH = 2 * PT;
@@ -38,7 +39,7 @@ function cancelTo(becomes: NonNullable<CancelNode['becomes']>, base: Box, ctx: M
   const children: Child[] = [
     { x: 0, y: 0, item: base },
     stroke(from, tip, thickness),
-    ...drawHead([from, tip], 0, sizeOf(ctx), thickness),
+    drawHead([from, tip], 0, sizeOf(ctx), thickness),
     { x, y, item: to },
   ];
   const height = Math.max(tip.y, y + to.height);

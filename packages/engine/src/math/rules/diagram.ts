@@ -5,16 +5,10 @@ import { atom, type Atom } from '../atom';
 import { centredOnAxis, constant, inStyle, sizeOf, type MathContext } from '../context';
 import { TEXT, supStyle } from '../style';
 import { growHorizontally } from '../growth';
-import {
-  along,
-  bentPath,
-  drawBar,
-  drawHead,
-  drawPath,
-  movedAside,
-  type Path,
-  type Point,
-} from './strokes';
+import type { Point } from '../../base/maps';
+import { scaledTurned } from '../../base/maps';
+import { placeAlong } from '../../base/paths';
+import { bentPath, drawBar, drawHead, drawPath, movedAside, type Points } from './strokes';
 
 /** Between an object and the arrows at it, and between an arrow and its label, in em. */
 const OBJECT_GAP = 0.3;
@@ -23,7 +17,7 @@ const LABEL_GAP = 0.15;
 const LABEL_ROOM = 1.2;
 
 /** An object placed: its box, and where the middle of it lies (y upwards from the first baseline). */
-interface Placed {
+interface PlacedObject {
   readonly box: Box;
   readonly centre: Point;
 }
@@ -54,7 +48,7 @@ export function diagram(node: DiagramNode, around: MathContext): Atom {
 
 /** The box made as large as all that stands upright in it: labels may reach beyond the objects. */
 function aroundAll(box: Box): Box {
-  const upright = box.children.filter(({ item }) => item.kind === 'box' && !item.transform);
+  const upright = box.children.filter(({ item }) => item.kind === 'box' && !item.map);
   const left = Math.min(0, ...upright.map(({ x }) => x));
   const right = Math.max(box.width, ...upright.map(({ x, item }) => x + item.width));
   const height = Math.max(box.height, ...upright.map(({ y, item }) => y + item.height));
@@ -92,7 +86,7 @@ function placeObjects(
     ys.push(y + axis);
     last = Math.max(0.3 * em, ...row.map((b) => b.depth));
   });
-  const places = cells.map((row, r): Placed[] =>
+  const places = cells.map((row, r): PlacedObject[] =>
     row.map((box, c) => ({ box, centre: { x: xs[c] as Sp, y: ys[r] as Sp } })),
   );
   const top = Math.max(0.7 * em, ...(cells[0] ?? []).map((b) => b.height));
@@ -116,8 +110,8 @@ function columnGap(
 
 function drawArrow(
   arrow: DiagramArrow,
-  from: Placed,
-  to: Placed,
+  from: PlacedObject,
+  to: PlacedObject,
   labels: ReadonlyMap<DiagramLabel, Box>,
   ctx: MathContext,
 ): Child[] {
@@ -143,8 +137,8 @@ const hasGlyph = ({ bend, line, head }: DiagramArrow): boolean =>
   bend === 0 && (line === 'solid' || (line === 'double' && head !== 'none'));
 
 /** The path before and behind a label that stands on its middle. */
-function aroundLabel(path: Path, label: Box, ctx: MathContext): Path[] {
-  const { point } = along(path, 0.5);
+function aroundLabel(path: Points, label: Box, ctx: MathContext): Points[] {
+  const { point } = placeAlong(path, 0.5);
   const pad = LABEL_GAP * sizeOf(ctx);
   const covered = ({ x, y }: Point): boolean =>
     Math.abs(x - point.x) < label.width / 2 + pad &&
@@ -156,7 +150,12 @@ function aroundLabel(path: Path, label: Box, ctx: MathContext): Path[] {
 }
 
 /** From the edge of one object to that of the other; null when they touch. */
-function pathOf(arrow: DiagramArrow, from: Placed, to: Placed, ctx: MathContext): Path | null {
+function pathOf(
+  arrow: DiagramArrow,
+  from: PlacedObject,
+  to: PlacedObject,
+  ctx: MathContext,
+): Points | null {
   const dx = to.centre.x - from.centre.x;
   const dy = to.centre.y - from.centre.y;
   const length = Math.hypot(dx, dy);
@@ -168,7 +167,7 @@ function pathOf(arrow: DiagramArrow, from: Placed, to: Placed, ctx: MathContext)
     arrow.bend,
   );
   const gap = OBJECT_GAP * sizeOf(ctx);
-  const inside = (p: Point, { box, centre }: Placed): boolean => {
+  const inside = (p: Point, { box, centre }: PlacedObject): boolean => {
     const axis = constant('axisHeight', ctx);
     return (
       Math.abs(p.x - centre.x) < box.width / 2 + gap &&
@@ -181,7 +180,7 @@ function pathOf(arrow: DiagramArrow, from: Placed, to: Placed, ctx: MathContext)
 }
 
 /** The arrow of the font, as long as the path and turned to its direction. */
-function glyphArrow(arrow: DiagramArrow, path: Path, ctx: MathContext): Child[] {
+function glyphArrow(arrow: DiagramArrow, path: Points, ctx: MathContext): Child[] {
   const start = path[0] as Point;
   const end = path.at(-1) as Point;
   const length = Math.hypot(end.x - start.x, end.y - start.y);
@@ -191,7 +190,7 @@ function glyphArrow(arrow: DiagramArrow, path: Path, ctx: MathContext): Child[] 
   const spare = (length - item.width) / 2;
   const turned: Box = {
     ...boxOf(length, 0, 0, [{ x: spare, y: -axis, item }]),
-    transform: { x: 1, y: 1, degrees },
+    map: scaledTurned(1, 1, degrees),
   };
   return [{ x: start.x, y: start.y, item: turned }];
 }
@@ -205,25 +204,25 @@ function arrowChar({ line, head, tail }: DiagramArrow): string {
   return tail === 'tail' ? '↣' : '→';
 }
 
-function strokedArrow(arrow: DiagramArrow, parts: readonly Path[], ctx: MathContext): Child[] {
+function strokedArrow(arrow: DiagramArrow, parts: readonly Points[], ctx: MathContext): Child[] {
   const em = sizeOf(ctx);
   const thickness = constant('overbarRuleThickness', ctx);
   const dash = arrow.line === 'dashed' ? 0.3 * em : arrow.line === 'dotted' ? 0.1 * em : null;
   const asides = arrow.line === 'double' ? [0.1 * em, -0.1 * em] : [0];
   const out = parts.flatMap((path) =>
-    asides.flatMap((aside) => drawPath(movedAside(path, aside), thickness, dash)),
+    asides.map((aside) => drawPath(movedAside(path, aside), thickness, dash)),
   );
   const [first] = parts;
   const last = parts.at(-1);
   if (!first || !last) return out;
   if (arrow.tail === 'bar') out.push(drawBar(first, 0.2 * em, thickness));
-  if (arrow.head !== 'none') out.push(...drawHead(last, 0, em, thickness));
-  if (arrow.head === 'two') out.push(...drawHead(last, 0.18 * em, em, thickness));
+  if (arrow.head !== 'none') out.push(drawHead(last, 0, em, thickness));
+  if (arrow.head === 'two') out.push(drawHead(last, 0.18 * em, em, thickness));
   return out;
 }
 
-function placeLabel(label: DiagramLabel, box: Box, path: Path, ctx: MathContext): Child[] {
-  const { point, direction } = along(path, 0.5);
+function placeLabel(label: DiagramLabel, box: Box, path: Points, ctx: MathContext): Child[] {
+  const { point, direction } = placeAlong(path, 0.5);
   const normal = { x: -direction.y, y: direction.x };
   const side = label.side === 'on' ? 0 : label.side === 'left' ? 1 : -1;
   const high = box.height + box.depth;

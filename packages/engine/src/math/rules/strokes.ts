@@ -1,19 +1,16 @@
 import type { Sp } from '../../base/lengths';
-import { boxOf, rule, type Box, type Child } from '../../boxes/box';
+import type { Point } from '../../base/maps';
+import { fittedDash, lengthAlong, placeAlong, pointsAlong, polyline } from '../../base/paths';
+import { pathItem, type Child } from '../../boxes/box';
+import { solidStroke, stroked, type Stroke } from '../../document/drawing';
 
-export interface Point {
-  readonly x: Sp;
-  readonly y: Sp;
-}
 /** Points near enough to one another to be joined by straight strokes. */
-export type Path = readonly Point[];
-
-const STEPS = 96;
+export type Points = readonly Point[];
 
 /** From one point to another, leaving it turned to the left by `degrees` (a cubic curve; straight for 0). */
-export function bentPath(from: Point, to: Point, degrees: number): Path {
-  const dx = to.x - from.x;
-  const dy = to.y - from.y;
+export function bentPath(start: Point, to: Point, degrees: number): Points {
+  const dx = to.x - start.x;
+  const dy = to.y - start.y;
   const turn = (degrees * Math.PI) / 180;
   const third = (angle: number): Point => ({
     x: 0.39 * (dx * Math.cos(angle) - dy * Math.sin(angle)),
@@ -21,78 +18,39 @@ export function bentPath(from: Point, to: Point, degrees: number): Path {
   });
   const out = third(turn);
   const back = third(-turn);
-  const a = { x: from.x + out.x, y: from.y + out.y };
-  const b = { x: to.x - back.x, y: to.y - back.y };
-  return Array.from({ length: STEPS + 1 }, (_, i): Point => {
-    const t = i / STEPS;
-    const u = 1 - t;
-    const mix = (p: Sp, q: Sp, r: Sp, s: Sp): Sp =>
-      u * u * u * p + 3 * u * u * t * q + 3 * u * t * t * r + t * t * t * s;
-    return { x: mix(from.x, a.x, b.x, to.x), y: mix(from.y, a.y, b.y, to.y) };
-  });
+  const from = { x: start.x + out.x, y: start.y + out.y };
+  const into = { x: to.x - back.x, y: to.y - back.y };
+  return pointsAlong([
+    { kind: 'move', to: start },
+    { kind: 'curve', from, into, to },
+  ]);
 }
 
-const distance = (p: Point, q: Point): Sp => Math.hypot(q.x - p.x, q.y - p.y);
-
-/** The point at a share of the path's length, and the direction there. */
-export function along(path: Path, share: number): { point: Point; direction: Point } {
-  const last = path.length - 1;
-  const total = path.reduce(
-    (sum, p, i) => (i === 0 ? 0 : sum + distance(path[i - 1] as Point, p)),
-    0,
-  );
-  let left = share * total;
-  for (let i = 1; i <= last; i++) {
-    const p = path[i - 1] as Point;
-    const q = path[i] as Point;
-    const step = distance(p, q);
-    if (left <= step || i === last) {
-      const t = step === 0 ? 0 : Math.min(1, left / step);
-      const length = Math.max(step, 1e-9);
-      return {
-        point: { x: p.x + (q.x - p.x) * t, y: p.y + (q.y - p.y) * t },
-        direction: { x: (q.x - p.x) / length, y: (q.y - p.y) / length },
-      };
-    }
-    left -= step;
-  }
-  return { point: path[0] as Point, direction: { x: 1, y: 0 } };
-}
+const joined = (points: Points, stroke: Stroke): Child => ({
+  x: 0,
+  y: 0,
+  item: pathItem(polyline(points), stroked(stroke)),
+});
 
 /** One straight stroke. */
-export function stroke(from: Point, to: Point, thickness: Sp): Child {
-  const length = distance(from, to);
-  const degrees = (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI;
-  const line = rule(length, thickness / 2, thickness / 2);
-  const turned: Box = {
-    ...boxOf(length, 0, 0, [{ x: 0, y: 0, item: line }]),
-    transform: { x: 1, y: 1, degrees },
-  };
-  return { x: from.x, y: from.y, item: turned };
-}
+export const stroke = (from: Point, to: Point, thickness: Sp): Child =>
+  joined([from, to], solidStroke(thickness));
 
-/** The path in strokes; `dash` is the length of a dash and of the gap behind it, or null. */
-export function drawPath(path: Path, thickness: Sp, dash: Sp | null): Child[] {
-  const first = path[0] as Point;
-  const straight = Math.abs(turnOf(path)) < 1e-6;
-  if (dash === null && straight) return [stroke(first, path.at(-1) as Point, thickness)];
-  const total = path.reduce(
-    (sum, p, i) => (i === 0 ? 0 : sum + distance(path[i - 1] as Point, p)),
-    0,
-  );
-  if (total === 0) return [];
-  const pieces = dash === null ? 24 : Math.max(1, Math.round(total / (2 * dash)));
-  return Array.from({ length: pieces }, (_, i) => {
+/** The path as a stroke; `dash` is about the length of a dash and of the gap behind it, or null. */
+export function drawPath(path: Points, thickness: Sp, dash: Sp | null): Child {
+  const isStraight = Math.abs(turnOf(path)) < 1e-6;
+  const points = isStraight ? [path[0] as Point, path.at(-1) as Point] : path;
+  return joined(points, {
+    ...solidStroke(thickness),
+    join: 'round',
     // Dashes begin and end the line.
-    const from = dash === null ? i / pieces : (2 * i) / (2 * pieces - 1);
-    const to = dash === null ? (i + 1) / pieces : (2 * i + 1) / (2 * pieces - 1);
-    return stroke(along(path, from).point, along(path, to).point, thickness);
+    dash: dash === null ? [] : fittedDash(lengthAlong(points), dash),
   });
 }
 
-const turnOf = (path: Path): number => {
-  const a = along(path, 0).direction;
-  const b = along(path, 1).direction;
+const turnOf = (path: Points): number => {
+  const a = placeAlong(path, 0).direction;
+  const b = placeAlong(path, 1).direction;
   return a.x * b.y - a.y * b.x;
 };
 
@@ -105,26 +63,26 @@ const HEAD: readonly (readonly [number, number])[] = [
   [0.18, 0.19],
 ];
 
-/** The head at the end of a path, `back` before it. */
-export function drawHead(path: Path, back: Sp, em: Sp, thickness: Sp): Child[] {
-  const { point, direction } = along(path, 1);
+/** The head at the end of a path, `back` before it: one stroke from one side over the tip to the other. */
+export function drawHead(path: Points, back: Sp, em: Sp, thickness: Sp): Child {
+  const { point, direction } = placeAlong(path, 1);
   const tip = { x: point.x - direction.x * back, y: point.y - direction.y * back };
-  return [1, -1].flatMap((side) => {
-    const points = HEAD.map(([behind, aside]) => ({
+  const half = (side: number): Point[] =>
+    HEAD.map(([behind, aside]) => ({
       x: tip.x - (direction.x * behind + direction.y * aside * side) * em,
       y: tip.y - (direction.y * behind - direction.x * aside * side) * em,
     }));
-    return points.slice(1).map((p, i) => stroke(points[i] as Point, p, thickness));
-  });
+  const points = [...half(1).reverse(), ...half(-1).slice(1)];
+  return joined(points, { ...solidStroke(thickness), join: 'round', cap: 'round' });
 }
 
 /** A path beside the path, to its left. */
-export function movedAside(path: Path, aside: Sp): Path {
+export function movedAside(path: Points, aside: Sp): Points {
   if (aside === 0) return path;
   return path.map((p, i) => {
     const before = path[Math.max(0, i - 1)] as Point;
     const behind = path[Math.min(path.length - 1, i + 1)] as Point;
-    const length = Math.max(distance(before, behind), 1e-9);
+    const length = Math.max(Math.hypot(behind.x - before.x, behind.y - before.y), 1e-9);
     return {
       x: p.x - ((behind.y - before.y) / length) * aside,
       y: p.y + ((behind.x - before.x) / length) * aside,
@@ -133,8 +91,8 @@ export function movedAside(path: Path, aside: Sp): Path {
 }
 
 /** A short stroke across the start of a path. */
-export function drawBar(path: Path, half: Sp, thickness: Sp): Child {
-  const { point, direction } = along(path, 0);
+export function drawBar(path: Points, half: Sp, thickness: Sp): Child {
+  const { point, direction } = placeAlong(path, 0);
   const across = { x: -direction.y * half, y: direction.x * half };
   return stroke(
     { x: point.x - across.x, y: point.y - across.y },

@@ -1,275 +1,180 @@
 import { toBp, type Sp } from '../../base/lengths';
+import { composed, flipped, isUpright, mapped, type AffineMap, type Point } from '../../base/maps';
+import { boundsOf, mappedPath, rectangle, type Path } from '../../base/paths';
+import type { Span } from '../../base/spans';
 import type { Box, GlyphItem, ImageItem, Item, RuleItem, RunItem } from '../../boxes/box';
-import type { Page, Placed } from '../../pages/page';
+import { filled, type PathStyle, type Stroke } from '../../document/drawing';
+import type { Page, PlacedBox } from '../../pages/page';
 import type { PageDescription } from './description';
-import { Numbers } from './numbers';
+import {
+  arraysOf,
+  clearLists,
+  newLists,
+  startLine,
+  startPath,
+  startRun,
+  type PageLists,
+} from './lists';
+import { CAPS, EVEN_ODD, FILLED, JOINS, OPERATIONS, STROKED, VERBS } from './schema';
 
-/** What is gathered for one page; the same lists serve one page after another. */
-export class PageLists {
-  readonly runFont = new Numbers();
-  readonly runSize = new Numbers();
-  readonly runX = new Numbers();
-  readonly runY = new Numbers();
-  readonly runColor = new Numbers();
-  readonly runStart = new Numbers();
-  readonly runBlock = new Numbers();
-  readonly runFrom = new Numbers();
-  readonly runTo = new Numbers();
-  readonly glyphs = new Numbers();
-  readonly glyphX = new Numbers();
-  readonly glyphCluster = new Numbers();
-  readonly rules = new Numbers();
-  readonly ruleColor = new Numbers();
-  readonly ruleBlock = new Numbers();
-  readonly lines = new Numbers();
-  readonly lineBlock = new Numbers();
-  readonly lineRun = new Numbers();
-  readonly lineRule = new Numbers();
-  readonly runMatrix = new Numbers();
-  readonly matrices = new Numbers();
-  readonly quads = new Numbers();
-  readonly quadColor = new Numbers();
-  readonly images = new Numbers();
-  readonly imageCrop = new Numbers();
-  readonly imageBlank = new Numbers();
-  readonly links = new Numbers();
-  readonly anchors = new Numbers();
-  readonly lineQuad = new Numbers();
-  readonly lineImage = new Numbers();
-  imageFile: string[] = [];
-  linkTarget: string[] = [];
-  anchorName: string[] = [];
-
-  /** Ready for the next page. */
-  clear(): void {
-    for (const list of Object.values(this)) if (list instanceof Numbers) list.clear();
-    this.imageFile = [];
-    this.linkTarget = [];
-    this.anchorName = [];
-    this.matrices.push4(0, 0, 0, 0);
-  }
+/** A scaled or turned part of a page: from its own places (sp, y downwards) to the page, and its row among the maps. */
+interface Frame {
+  readonly map: AffineMap;
+  readonly row: number;
 }
 
-/** A turned and scaled part of a page: its linear map (y upwards), and where its origin lies (sp, y downwards). */
-interface Frame {
-  readonly a: number;
-  readonly b: number;
-  readonly c: number;
-  readonly d: number;
-  readonly x: Sp;
-  readonly y: Sp;
-  readonly matrix: number;
+/** What is being filled, and the ink of the line in hand. */
+interface Filling {
+  readonly lists: PageLists;
+  /** Of the page's own lines nothing stands in the source. */
+  sourced: boolean;
+  top: Sp;
+  bottom: Sp;
 }
 
 /** A finished page as flat arrays. `lists` may be kept from page to page, which spares their room. */
 export function describePage(
   page: Page,
-  furniture: readonly Placed[],
-  lists: PageLists = new PageLists(),
+  furniture: readonly PlacedBox[],
+  lists: PageLists = newLists(),
 ): PageDescription {
-  lists.clear();
-  for (const placed of page.placed) line(lists, placed);
-  for (const placed of furniture) line(lists, placed);
-  lists.runStart.push(lists.glyphs.length);
-  lists.lineRun.push(lists.runFont.length);
-  lists.lineRule.push(lists.ruleColor.length);
-  lists.lineQuad.push(lists.quadColor.length);
-  lists.lineImage.push(lists.imageFile.length);
+  clearLists(lists);
+  const to: Filling = { lists, sourced: true, top: 0, bottom: 0 };
+  for (const placed of page.placed) line(to, placed);
+  for (const placed of furniture) line(to, placed);
   for (const label of page.labels) anchor(lists, label.name, label);
   const { geometry } = page;
   return {
     number: page.number,
     width: toBp(geometry.paperWidth),
     height: toBp(geometry.paperHeight),
-    runFont: lists.runFont.as(Uint16Array),
-    runSize: lists.runSize.as(Float32Array),
-    runX: lists.runX.as(Float32Array),
-    runY: lists.runY.as(Float32Array),
-    runColor: lists.runColor.as(Uint32Array),
-    runStart: lists.runStart.as(Uint32Array),
-    runBlock: lists.runBlock.as(Int32Array),
-    runFrom: lists.runFrom.as(Int32Array),
-    runTo: lists.runTo.as(Int32Array),
-    glyphs: lists.glyphs.as(Uint16Array),
-    glyphX: lists.glyphX.as(Float32Array),
-    glyphCluster: lists.glyphCluster.as(Uint16Array),
-    rules: lists.rules.as(Float32Array),
-    ruleColor: lists.ruleColor.as(Uint32Array),
-    ruleBlock: lists.ruleBlock.as(Int32Array),
-    lines: lists.lines.as(Float32Array),
-    lineBlock: lists.lineBlock.as(Int32Array),
-    lineRun: lists.lineRun.as(Uint32Array),
-    lineRule: lists.lineRule.as(Uint32Array),
-    runMatrix: lists.runMatrix.as(Uint16Array),
-    matrices: lists.matrices.as(Float32Array),
-    quads: lists.quads.as(Float32Array),
-    quadColor: lists.quadColor.as(Uint32Array),
-    images: lists.images.as(Float32Array),
-    imageFile: lists.imageFile,
-    imageCrop: lists.imageCrop.as(Float32Array),
-    imageBlank: lists.imageBlank.as(Uint8Array),
-    links: lists.links.as(Float32Array),
-    linkTarget: lists.linkTarget,
-    anchors: lists.anchors.as(Float32Array),
-    anchorName: lists.anchorName,
-    lineQuad: lists.lineQuad.as(Uint32Array),
-    lineImage: lists.lineImage.as(Uint32Array),
+    ...arraysOf(lists),
   };
 }
 
 /** A place that links can lead to, once for each name. */
-function anchor(lists: PageLists, name: string, at: { readonly x: Sp; readonly y: Sp }): void {
+function anchor(lists: PageLists, name: string, at: Point): void {
   if (lists.anchorName.includes(name)) return;
   lists.anchors.push(toBp(at.x));
   lists.anchors.push(toBp(at.y));
   lists.anchorName.push(name);
 }
 
-function line(lists: PageLists, { x, y, box, block }: Placed): void {
+function line(to: Filling, { x, y, box, block }: PlacedBox): void {
+  const { lists } = to;
+  startLine(lists);
   lists.lines.push(toBp(x));
   lists.lines.push4(toBp(y), toBp(box.width), toBp(box.height), toBp(box.depth));
   lists.lineBlock.push(block);
-  lists.lineRun.push(lists.runFont.length);
-  lists.lineRule.push(lists.ruleColor.length);
-  lists.lineQuad.push(lists.quadColor.length);
-  lists.lineImage.push(lists.imageFile.length);
-  children(lists, box, x, y, block, null);
+  to.sourced = block >= 0;
+  to.top = y - box.height;
+  to.bottom = y + box.depth;
+  contents(to, box, x, y, null);
+  lists.lineInk.push(toBp(to.top));
+  lists.lineInk.push(toBp(to.bottom));
 }
 
-function children(
-  lists: PageLists,
-  box: Box,
-  x: Sp,
-  y: Sp,
-  block: number,
-  frame: Frame | null,
-): void {
-  const inner = box.transform ? frameOf(lists, box.transform, x, y, frame) : frame;
-  const left = box.transform ? 0 : x;
-  const base = box.transform ? 0 : y;
+/** The ink of the line reaches over this stretch of a frame. */
+function ink(to: Filling, left: Sp, top: Sp, right: Sp, bottom: Sp, frame: Frame | null): void {
+  if (!frame) {
+    if (top < to.top) to.top = top;
+    if (bottom > to.bottom) to.bottom = bottom;
+    return;
+  }
+  for (const x of [left, right])
+    for (const y of [top, bottom]) {
+      const at = mapped(frame.map, { x, y }).y;
+      if (at < to.top) to.top = at;
+      if (at > to.bottom) to.bottom = at;
+    }
+}
+
+function operation(to: Filling, kind: (typeof OPERATIONS)[number], span: Span | null): void {
+  const { lists } = to;
+  lists.operationKind.push(OPERATIONS.indexOf(kind));
+  lists.operationFrom.push(to.sourced ? (span?.from ?? 0) : 0);
+  lists.operationTo.push(to.sourced ? (span?.to ?? 0) : 0);
+}
+
+function contents(to: Filling, box: Box, x: Sp, y: Sp, frame: Frame | null): void {
+  const { lists } = to;
+  const inner = box.map ? frameOf(lists, box.map, x, y, frame) : frame;
+  const left = box.map ? 0 : x;
+  const base = box.map ? 0 : y;
   if (box.link !== undefined && !frame) {
     lists.links.push4(toBp(x), toBp(y - box.height), toBp(box.width), toBp(box.height + box.depth));
     lists.linkTarget.push(box.link);
   }
+  if (box.clip) path(to, 'clip', box.clip, filled(0), null, left, base, inner);
   // Whole scaled points: exact enough, and no number has to be kept on the heap.
-  for (const child of box.children) {
-    const childX = Math.round(left + child.x);
-    item(lists, child.item, childX, Math.round(base - child.y), block, inner);
-  }
+  for (const child of box.children)
+    item(to, child.item, Math.round(left + child.x), Math.round(base - child.y), inner);
+  if (box.clip) operation(to, 'unclip', null);
 }
 
-/** The map of a transformed box within the one around it. Inside, places count from the box's own reference point. */
-function frameOf(
-  lists: PageLists,
-  by: NonNullable<Box['transform']>,
-  x: Sp,
-  y: Sp,
-  outer: Frame | null,
-): Frame {
-  const angle = (by.degrees * Math.PI) / 180;
-  const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
-  const own = { a: cos * by.x, b: sin * by.x, c: -sin * by.y, d: cos * by.y };
-  const origin = outer ? mapped(outer, x, y) : { x, y };
-  const map = outer
-    ? {
-        a: outer.a * own.a + outer.c * own.b,
-        b: outer.b * own.a + outer.d * own.b,
-        c: outer.a * own.c + outer.c * own.d,
-        d: outer.b * own.c + outer.d * own.d,
-      }
-    : own;
-  lists.matrices.push4(map.a, map.b, map.c, map.d);
-  return { ...map, ...origin, matrix: lists.matrices.length / 4 - 1 };
+/** The frame of a mapped box within the one around it. Inside, places count from the box's own reference point. */
+function frameOf(lists: PageLists, by: AffineMap, x: Sp, y: Sp, outer: Frame | null): Frame {
+  const down = flipped(by);
+  const own = { ...down, e: down.e + x, f: down.f + y };
+  const map = outer ? composed(outer.map, own) : own;
+  lists.maps.push4(map.a, map.b, map.c, map.d);
+  lists.maps.push(toBp(map.e));
+  lists.maps.push(toBp(map.f));
+  return { map, row: lists.maps.length / 6 };
 }
 
-/** A place inside a frame (y downwards) on the page. */
-const mapped = (f: Frame, x: Sp, y: Sp): { x: Sp; y: Sp } => ({
-  x: f.x + f.a * x - f.c * y,
-  y: f.y - f.b * x + f.d * y,
-});
+const placeIn = (frame: Frame | null, x: Sp, y: Sp): Point =>
+  frame ? mapped(frame.map, { x, y }) : { x, y };
 
-function item(lists: PageLists, it: Item, x: Sp, y: Sp, block: number, frame: Frame | null): void {
+function item(to: Filling, it: Item, x: Sp, y: Sp, frame: Frame | null): void {
   switch (it.kind) {
     case 'box':
-      return children(lists, it, x, y, block, frame);
+      return contents(to, it, x, y, frame);
     case 'run':
-      return run(lists, it, x, y, block, frame);
+      return run(to, it, x, y, frame);
     case 'glyph':
-      return glyph(lists, it, x, y, block, frame);
+      return glyph(to, it, x, y, frame);
     case 'rule':
-      return frame ? quad(lists, it, x, y, frame) : ruleItem(lists, it, x, y, block);
+      return ruleItem(to, it, x, y, frame);
+    case 'path':
+      return path(to, 'path', it.path, it.style, it.span, x, y, frame);
     case 'image':
-      return image(lists, it, x, y, frame);
-    case 'anchor': {
-      const at = frame ? mapped(frame, x, y) : { x, y };
-      return anchor(lists, it.label, at);
-    }
+      return image(to, it, x, y, frame);
+    case 'anchor':
+      return anchor(to.lists, it.label, placeIn(frame, x, y));
     case 'migrant':
       return;
+    default:
+      return it satisfies never;
   }
 }
 
-function quad(lists: PageLists, it: RuleItem, x: Sp, y: Sp, frame: Frame): void {
-  if (it.width <= 0 || it.height + it.depth <= 0 || it.color < 0) return;
-  const corners = [
-    [x, y + it.depth],
-    [x + it.width, y + it.depth],
-    [x + it.width, y - it.height],
-    [x, y - it.height],
-  ] as const;
-  for (const [cx, cy] of corners) {
-    const at = mapped(frame, cx, cy);
-    lists.quads.push(toBp(at.x));
-    lists.quads.push(toBp(at.y));
-  }
-  lists.quadColor.push(it.color);
-}
-
-function image(lists: PageLists, it: ImageItem, x: Sp, y: Sp, frame: Frame | null): void {
-  const f = frame ?? { a: 1, b: 0, c: 0, d: 1, x: 0, y: 0, matrix: 0 };
-  const at = mapped(f, x, y);
-  const [w, h] = [toBp(it.width), toBp(it.height)];
-  lists.images.push4(f.a * w, -f.b * w, f.c * h, -f.d * h);
-  lists.images.push(toBp(at.x));
-  lists.images.push(toBp(at.y));
-  lists.imageFile.push(it.file);
-  const [left, bottom, right, top] = it.crop ?? [0, 0, 0, 0];
-  lists.imageCrop.push4(left, bottom, right, top);
-  lists.imageBlank.push(it.blank ? 1 : 0);
-}
-
-function startRun(
-  lists: PageLists,
+/** Adds a run without its glyphs; false when nothing of it is to be seen. */
+function placeRun(
+  to: Filling,
   it: RunItem | GlyphItem,
-  inX: Sp,
-  inY: Sp,
-  block: number,
-  frame: Frame | null,
-): void {
-  const { x, y } = frame ? mapped(frame, inX, inY) : { x: inX, y: inY };
-  lists.runMatrix.push(frame?.matrix ?? 0);
-  lists.runFont.push(it.font.id);
-  lists.runSize.push(toBp(it.size));
-  lists.runX.push(toBp(x));
-  lists.runY.push(toBp(y));
-  lists.runColor.push(it.color);
-  lists.runStart.push(lists.glyphs.length);
-  lists.runBlock.push(block);
-  // What is the page's own stands nowhere in the source.
-  lists.runFrom.push(block < 0 ? 0 : it.span.from);
-  lists.runTo.push(block < 0 ? 0 : it.span.to);
-}
-
-function run(
-  lists: PageLists,
-  it: RunItem,
   x: Sp,
   y: Sp,
-  block: number,
   frame: Frame | null,
-): void {
-  if (it.color < 0) return;
-  startRun(lists, it, x, y, block, frame);
+): boolean {
+  if (it.color < 0) return false;
+  const { lists } = to;
+  const at = placeIn(frame, x, y);
+  operation(to, 'glyphs', it.span);
+  ink(to, x, y - it.height, x + it.width, y + it.depth, frame);
+  startRun(lists);
+  lists.runMap.push(frame?.row ?? 0);
+  lists.runFont.push(it.font.id);
+  lists.runSize.push(toBp(it.size));
+  lists.runX.push(toBp(at.x));
+  lists.runY.push(toBp(at.y));
+  lists.runPaint.push(it.color);
+  return true;
+}
+
+function run(to: Filling, it: RunItem, x: Sp, y: Sp, frame: Frame | null): void {
+  if (!placeRun(to, it, x, y, frame)) return;
+  const { lists } = to;
   const scale = toBp(it.size) / it.font.unitsPerEm;
   for (let i = 0; i < it.glyphs.length; i++) {
     lists.glyphs.push(it.glyphs[i] as number);
@@ -278,24 +183,103 @@ function run(
   }
 }
 
-function glyph(
-  lists: PageLists,
-  it: GlyphItem,
-  x: Sp,
-  y: Sp,
-  block: number,
-  frame: Frame | null,
-): void {
-  if (it.color < 0) return;
-  startRun(lists, it, x, y, block, frame);
-  lists.glyphs.push(it.glyph);
-  lists.glyphX.push(0);
-  lists.glyphCluster.push(0);
+function glyph(to: Filling, it: GlyphItem, x: Sp, y: Sp, frame: Frame | null): void {
+  if (!placeRun(to, it, x, y, frame)) return;
+  to.lists.glyphs.push(it.glyph);
+  to.lists.glyphX.push(0);
+  to.lists.glyphCluster.push(0);
 }
 
-function ruleItem(lists: PageLists, it: RuleItem, x: Sp, y: Sp, block: number): void {
+function ruleItem(to: Filling, it: RuleItem, x: Sp, y: Sp, frame: Frame | null): void {
   if (it.width <= 0 || it.height + it.depth <= 0 || it.color < 0) return;
-  lists.rules.push4(toBp(x), toBp(y - it.height), toBp(it.width), toBp(it.height + it.depth));
-  lists.ruleColor.push(it.color);
-  lists.ruleBlock.push(block);
+  if (frame && !isUpright(frame.map)) {
+    // A turned rule is a path whose corners are known.
+    const corners = rectangle(0, -it.depth, it.width, it.height + it.depth);
+    return path(to, 'path', corners, filled(it.color), it.span, x, y, frame);
+  }
+  const { lists } = to;
+  const [a, d] = frame ? [frame.map.a, frame.map.d] : [1, 1];
+  const at = placeIn(frame, x, y - it.height);
+  const height = d * (it.height + it.depth);
+  operation(to, 'rule', it.span);
+  ink(to, at.x, at.y, at.x, at.y + height, null);
+  lists.rules.push4(toBp(at.x), toBp(at.y), toBp(a * it.width), toBp(height));
+  lists.rulePaint.push(it.color);
+}
+
+function path(
+  to: Filling,
+  kind: 'path' | 'clip',
+  shape: Path,
+  style: PathStyle,
+  span: Span | null,
+  x: Sp,
+  y: Sp,
+  frame: Frame | null,
+): void {
+  const { lists } = to;
+  const placed = mappedPath(shape, { a: 1, b: 0, c: 0, d: -1, e: x, f: y });
+  operation(to, kind, span);
+  if (kind === 'path') {
+    const { left, right, low, high } = boundsOf(placed);
+    const edge = reachOf(style.stroke);
+    if (left <= right) ink(to, left - edge, low - edge, right + edge, high + edge, frame);
+  }
+  startPath(lists);
+  lists.pathDrawn.push(
+    (style.fill === null ? 0 : FILLED) +
+      (style.stroke === null ? 0 : STROKED) +
+      (style.evenOdd ? EVEN_ODD : 0),
+  );
+  lists.pathFill.push(style.fill ?? 0);
+  lists.pathStroke.push(style.stroke?.paint ?? 0);
+  lists.pathMap.push(frame?.row ?? 0);
+  pen(lists, style.stroke);
+  for (const segment of placed) {
+    lists.verbs.push(VERBS.indexOf(segment.kind));
+    const points =
+      segment.kind === 'close'
+        ? []
+        : segment.kind === 'curve'
+          ? [segment.from, segment.into, segment.to]
+          : [segment.to];
+    for (let i = 0; i < 3; i++) {
+      lists.points.push(toBp(points[i]?.x ?? 0));
+      lists.points.push(toBp(points[i]?.y ?? 0));
+    }
+  }
+}
+
+/** How far a stroke's ink may lie from its path. */
+const reachOf = (stroke: Stroke | null): Sp =>
+  stroke
+    ? (stroke.width / 2) * (stroke.join === 'miter' ? Math.min(stroke.miterLimit, 4) : 1.5)
+    : 0;
+
+function pen(lists: PageLists, stroke: Stroke | null): void {
+  if (!stroke) {
+    lists.pathPen.push4(0, 0, 0, 0);
+    lists.pathPen.push(0);
+    return;
+  }
+  const { width, cap, join, miterLimit, dash, dashPhase } = stroke;
+  lists.pathPen.push4(toBp(width), CAPS.indexOf(cap), JOINS.indexOf(join), miterLimit);
+  lists.pathPen.push(toBp(dashPhase));
+  for (const length of dash) lists.dashes.push(toBp(length));
+}
+
+function image(to: Filling, it: ImageItem, x: Sp, y: Sp, frame: Frame | null): void {
+  const { lists } = to;
+  const f = frame?.map ?? { a: 1, b: 0, c: 0, d: 1 };
+  const at = placeIn(frame, x, y);
+  const [w, h] = [toBp(it.width), toBp(it.height)];
+  operation(to, 'picture', it.span);
+  ink(to, x, y - it.height, x + it.width, y, frame);
+  lists.images.push4(f.a * w, f.b * w, -f.c * h, -f.d * h);
+  lists.images.push(toBp(at.x));
+  lists.images.push(toBp(at.y));
+  lists.imageFile.push(it.file);
+  const [left, bottom, right, top] = it.crop ?? [0, 0, 0, 0];
+  lists.imageCrop.push4(left, bottom, right, top);
+  lists.imageBlank.push(it.blank ? 1 : 0);
 }

@@ -25,7 +25,7 @@ export class Numbers {
   }
 
   /** What was gathered, in an array of its own of the given kind. */
-  as<T>(kind: { from(values: Float64Array): T }): T {
-    return kind.from(this.data.subarray(0, this.length));
+  as<T>(kind: new (values: ArrayLike<number>) => T): T {
+    return new kind(this.data.subarray(0, this.length));
   }
 }

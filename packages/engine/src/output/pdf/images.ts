@@ -7,8 +7,10 @@ import {
   PngEmbedder,
   type PDFRef,
 } from '@cantoo/pdf-lib';
+import { toBp } from '../../base/lengths';
 import { imageSize } from '../../images/size';
 import type { PageDescription } from '../display/description';
+import { NO_PORT, walkPage, type PagePicture } from '../display/walk';
 import type { PlacedImage } from './content';
 
 interface Embedded {
@@ -23,13 +25,14 @@ export async function embedImages(
   files: (name: string) => Uint8Array | null,
 ): Promise<Map<string, Embedded>> {
   const out = new Map<string, Embedded>();
-  for (const page of pages)
-    for (const [i, file] of page.imageFile.entries()) {
-      if (page.imageBlank[i] === 1 || out.has(file)) continue;
-      const bytes = files(file);
-      const embedded = bytes ? await embed(context, bytes, `I${out.size}`) : null;
-      if (embedded) out.set(file, embedded);
-    }
+  const wanted = new Set<string>();
+  const picture = ({ file, blank }: PagePicture): unknown => blank || wanted.add(file);
+  for (const page of pages) walkPage(page, { ...NO_PORT, picture });
+  for (const file of wanted) {
+    const bytes = files(file);
+    const embedded = bytes ? await embed(context, bytes, `I${out.size}`) : null;
+    if (embedded) out.set(file, embedded);
+  }
   return out;
 }
 
@@ -74,8 +77,7 @@ async function firstPage(
 /** An SVG drawn on a page of its own size; scripts and what lies outside the file are not looked at. */
 async function drawnSvg(bytes: Uint8Array): Promise<PDFDocument> {
   const size = imageSize(bytes);
-  const toPoints = (sp: number): number => (sp / 65536) * (72 / 72.27);
-  const [width, height] = [toPoints(size?.width ?? 0), toPoints(size?.height ?? 0)];
+  const [width, height] = [toBp(size?.width ?? 0), toBp(size?.height ?? 0)];
   const document = await PDFDocument.create();
   const page = document.addPage([width, height]);
   let text = '';

@@ -57,7 +57,15 @@ export async function writePdf(
   };
   const images = await embedImages(context, pages, files);
   const image = (file: string): PlacedImage | null => images.get(file)?.placed ?? null;
-  const contents = pages.map((page) => stream(encoder.encode(pageContent(page, subset, image))));
+  const states = new Map<string, PDFRef>();
+  const opacity = (value: number): string => {
+    const name = `O${Math.round(value * 255)}`;
+    if (!states.has(name))
+      states.set(name, context.register(context.obj({ Type: 'ExtGState', ca: value, CA: value })));
+    return name;
+  };
+  const content = { font: subset, image, opacity };
+  const contents = pages.map((page) => stream(encoder.encode(pageContent(page, content))));
   const fontRefs: Record<string, PDFRef> = {};
   for (const used of [...subsets.values()].sort((a, b) => a.font.id - b.font.id)) {
     fontRefs[used.name] = embedFont(context, used, stream, encoder);
@@ -66,7 +74,13 @@ export async function writePdf(
   const pictures = Object.fromEntries(
     [...images.values()].map(({ placed, ref }) => [placed.name, ref]),
   );
-  const resources = context.register(context.obj({ Font: fontRefs, XObject: pictures }));
+  const resources = context.register(
+    context.obj({
+      Font: fontRefs,
+      XObject: pictures,
+      ...(states.size > 0 ? { ExtGState: Object.fromEntries(states) } : {}),
+    }),
+  );
   const kids = pages.map((page, i) =>
     context.register(
       context.obj({

@@ -12,11 +12,11 @@ import type {
   Word,
 } from '@odd-compass/engine/worker';
 import { afterPaint } from '../afterPaint';
-import type { PaintRequest } from '../sheet/painter';
+import type { PaintRequest } from '../painting/painter';
 import { Pictures } from '../sheet/pictures';
 import { blockWithin, factsWithin, partWindow } from './partWindow';
 import type { EngineKnowledge } from '../source/sourceFacts';
-import EngineWorker from './engine.worker?worker';
+import EngineWorker from '../painting/engine.worker?worker';
 
 /** A page in sight. */
 export interface SightedPage {

@@ -90,7 +90,7 @@
     style={at(box)}
   ></div>
 {/each}
-{#each foundBoxes(page, found) as box, i (i)}
+{#each foundBoxes(found) as box, i (i)}
   <div
     class="pointer-events-none absolute bg-primary/25 outline outline-primary"
     data-testid="found"

@@ -139,7 +139,7 @@
   function showFound(place: FoundPlace | null) {
     found = place;
     if (!place) return;
-    const y = engine.sighted.get(place.page)?.description.runY[place.spans[0]?.run ?? 0] ?? 0;
+    const y = place.spans[0]?.y ?? 0;
     reveal(place.page, Math.max(0, y - 20), y + 10);
   }
   /** A page that came only now: the line sought is brought into sight. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { runsOfLine } from '@odd-compass/engine/page';
   import type { Snippet } from 'svelte';
   import type { EngineClient, SightedPage } from '../engine/engineClient.svelte';
   import PaintedPage from './PaintedPage.svelte';
@@ -22,17 +23,11 @@
       5 * line,
       5 * line + 5,
     );
-    const first = page.description.lineRun[line] as number;
-    const end = page.description.lineRun[line + 1] as number;
-    if (end <= first) return 'display:none';
-    const left = page.description.runX[first] as number;
-    const lastRun = end - 1;
-    const lastGlyph = (page.description.runStart[end] as number) - 1;
-    const size = page.description.runSize[lastRun] as number;
-    const right =
-      (page.description.runX[lastRun] as number) +
-      (page.description.glyphX[lastGlyph] ?? 0) +
-      size / 2;
+    const runs = runsOfLine(page.description, line);
+    const [first, last] = [runs[0], runs.at(-1)];
+    if (!first || !last) return 'display:none';
+    const left = first.x;
+    const right = last.x + (last.along.at(-1) ?? 0) + last.size / 2;
     const fontSize = Math.max(4, Math.min(height + depth, 14));
     const natural = textWidth(text) * fontSize;
     // Spread letter by letter: a transform for each line would cost every frame of the window.

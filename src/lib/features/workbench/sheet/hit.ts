@@ -1,4 +1,12 @@
 import type { PageDescription } from '@odd-compass/engine';
+import {
+  lineCount,
+  NO_PORT,
+  runsOfLine,
+  walkPage,
+  type GlyphRun,
+  type PagePicture,
+} from '@odd-compass/engine/page';
 import type { BlockPlace, FoundSpan } from '@odd-compass/engine/worker';
 
 /** The offset in the source of what stands at a point of the page (big points), or null. */
@@ -10,27 +18,33 @@ export function sourceAt(
 ): number | null {
   const line = nearestLine(page, y);
   if (line === null) return null;
-  let best: number | null = null;
+  let best: GlyphRun | null = null;
   let bestDistance = Infinity;
-  for (let r = page.lineRun[line] as number; r < (page.lineRun[line + 1] as number); r++) {
-    const distance = runDistance(page, r, x, y);
+  for (const run of runsOfLine(page, line)) {
+    const distance = runDistance(run, x, y);
     if (distance < bestDistance) {
-      best = r;
+      best = run;
       bestDistance = distance;
     }
   }
-  if (best === null) return blocks.get(page.lineBlock[line] as number)?.start ?? null;
-  const place = blocks.get(page.runBlock[best] as number);
-  return place ? place.start + offsetInRun(page, best, x) : null;
+  const place = blocks.get(page.lineBlock[line] as number);
+  if (!place) return null;
+  return best === null ? place.start : place.start + offsetInRun(best, x);
+}
+
+/** From where to where a line's box reaches down the page. */
+function edgesOf(page: PageDescription, line: number): { top: number; bottom: number } {
+  const [, base = 0, , height = 0, depth = 0] = page.lines.subarray(5 * line, 5 * line + 5);
+  return { top: base - height, bottom: base + depth };
 }
 
 function nearestLine(page: PageDescription, y: number): number | null {
   let best: number | null = null;
   let bestDistance = Infinity;
-  for (let line = 0; line + 1 < page.lineRun.length; line++) {
+  for (let line = 0; line < lineCount(page); line++) {
     if ((page.lineBlock[line] as number) < 0) continue;
-    const [, base = 0, , height = 0, depth = 0] = page.lines.subarray(5 * line, 5 * line + 5);
-    const distance = Math.max(0, base - height - y, y - base - depth);
+    const { top, bottom } = edgesOf(page, line);
+    const distance = Math.max(0, top - y, y - bottom);
     if (distance < bestDistance) {
       best = line;
       bestDistance = distance;
@@ -39,27 +53,22 @@ function nearestLine(page: PageDescription, y: number): number | null {
   return best;
 }
 
-function runDistance(page: PageDescription, r: number, x: number, y: number): number {
-  const left = page.runX[r] as number;
-  const size = page.runSize[r] as number;
-  const last = (page.runStart[r + 1] as number) - 1;
-  const right = left + (page.glyphX[last] ?? 0) + size * 0.6;
-  const base = page.runY[r] as number;
-  const dx = Math.max(0, left - x, x - right);
-  const dy = Math.max(0, base - size * 0.7 - y, y - base - size * 0.2);
+/** Where the last glyph of a run begins. */
+const lastAlong = ({ along }: GlyphRun): number => along.at(-1) ?? 0;
+
+function runDistance(run: GlyphRun, x: number, y: number): number {
+  const { size } = run;
+  const right = run.x + lastAlong(run) + size * 0.6;
+  const dx = Math.max(0, run.x - x, x - right);
+  const dy = Math.max(0, run.y - size * 0.7 - y, y - run.y - size * 0.2);
   return dx + dy;
 }
 
 /** Within a word that shows its source letter by letter, the letter; else the start of its source. */
-function offsetInRun(page: PageDescription, r: number, x: number): number {
-  const from = page.runFrom[r] as number;
-  const to = page.runTo[r] as number;
-  const start = page.runStart[r] as number;
-  const end = page.runStart[r + 1] as number;
-  const left = page.runX[r] as number;
-  let glyph = start;
-  while (glyph + 1 < end && left + (page.glyphX[glyph + 1] as number) <= x) glyph++;
-  return Math.min(to, from + (page.glyphCluster[glyph] ?? 0));
+function offsetInRun(run: GlyphRun, x: number): number {
+  let glyph = 0;
+  while (glyph + 1 < run.glyphs.length && run.x + (run.along[glyph + 1] as number) <= x) glyph++;
+  return Math.min(run.to, run.from + (run.clusters[glyph] ?? 0));
 }
 
 /** From where to where the lines of a block reach on a page, in big points; null when it has none there. */
@@ -71,9 +80,9 @@ export function blockExtent(
   let bottom = -Infinity;
   page.lineBlock.forEach((id, line) => {
     if (id !== block) return;
-    const [, y = 0, , height = 0, depth = 0] = page.lines.subarray(5 * line, 5 * line + 5);
-    top = Math.min(top, y - height);
-    bottom = Math.max(bottom, y + depth);
+    const edges = edgesOf(page, line);
+    top = Math.min(top, edges.top);
+    bottom = Math.max(bottom, edges.bottom);
   });
   return top === Infinity ? null : { top, bottom };
 }
@@ -97,72 +106,63 @@ export function caretPlace(
 ): PageBox | null {
   let best: PageBox | null = null;
   let bestLength = Infinity;
-  for (let r = 0; r + 1 < page.runStart.length; r++) {
-    const place = blocks.get(page.runBlock[r] as number);
-    if (!place) continue;
+  const glyphs = (run: GlyphRun): void => {
+    const place = blocks.get(run.block);
+    if (!place) return;
     const at = offset - place.start;
-    const from = page.runFrom[r] as number;
-    const to = page.runTo[r] as number;
+    const length = run.to - run.from;
     // Between two that touch, the caret belongs to the one behind it.
-    if (at < from || at > to || to - from > bestLength || (to - from === bestLength && at > from))
-      continue;
-    bestLength = to - from;
-    best = barAt(page, r, at - from);
-  }
+    const isWorse = length > bestLength || (length === bestLength && at > run.from);
+    if (at < run.from || at > run.to || isWorse) return;
+    bestLength = length;
+    best = barAt(run, at - run.from);
+  };
+  walkPage(page, { ...NO_PORT, glyphs });
   return best;
 }
 
-function barAt(page: PageDescription, r: number, into: number): PageBox {
-  const size = page.runSize[r] as number;
-  const start = page.runStart[r] as number;
-  const end = page.runStart[r + 1] as number;
-  let glyph = start;
-  while (glyph < end && (page.glyphCluster[glyph] as number) < into) glyph++;
-  const behind = glyph >= end || (end - start === 1 && into > 0);
-  const along = behind
-    ? (page.glyphX[end - 1] as number) + 0.5 * size
-    : (page.glyphX[glyph] as number);
-  return {
-    left: (page.runX[r] as number) + along,
-    top: (page.runY[r] as number) - 0.75 * size,
-    width: 0,
-    height: size,
-  };
+function barAt(run: GlyphRun, into: number): PageBox {
+  const { size, clusters, along } = run;
+  let glyph = 0;
+  while (glyph < clusters.length && (clusters[glyph] as number) < into) glyph++;
+  const behind = glyph >= clusters.length || (clusters.length === 1 && into > 0);
+  const to = behind ? lastAlong(run) + 0.5 * size : (along[glyph] as number);
+  return { left: run.x + to, top: run.y - 0.75 * size, width: 0, height: size };
 }
 
 /** The boxes around what is drawn in a colour, one for each line that holds some. */
 export function boxesInColour(page: PageDescription, colour: number): PageBox[] {
-  const out: PageBox[] = [];
-  for (let line = 0; line + 1 < page.lineRun.length; line++) {
-    let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-    for (let r = page.lineRun[line] as number; r < (page.lineRun[line + 1] as number); r++) {
-      if (page.runColor[r] !== colour) continue;
-      const size = page.runSize[r] as number;
-      const last = (page.runStart[r + 1] as number) - 1;
-      const [x, y] = [page.runX[r] as number, page.runY[r] as number];
-      left = Math.min(left, x);
-      top = Math.min(top, y - 0.8 * size);
-      right = Math.max(right, x + (page.glyphX[last] as number) + 0.6 * size);
-      bottom = Math.max(bottom, y + 0.3 * size);
-    }
-    if (left < Infinity) out.push({ left, top, width: right - left, height: bottom - top });
-  }
-  return out;
+  const lines = new Map<number, PageBox>();
+  const glyphs = (run: GlyphRun): void => {
+    if (run.paint !== colour) return;
+    const { x, y, size } = run;
+    const right = x + lastAlong(run) + 0.6 * size;
+    lines.set(run.line, around(lines.get(run.line), x, right, y - 0.8 * size, y + 0.3 * size));
+  };
+  walkPage(page, { ...NO_PORT, glyphs });
+  return [...lines.values()];
+}
+
+/** A box made wide enough for a stretch. */
+function around(
+  known: PageBox | undefined,
+  from: number,
+  to: number,
+  up: number,
+  down: number,
+): PageBox {
+  const left = Math.min(from, known?.left ?? Infinity);
+  const top = Math.min(up, known?.top ?? Infinity);
+  const right = Math.max(to, known ? known.left + known.width : -Infinity);
+  const bottom = Math.max(down, known ? known.top + known.height : -Infinity);
+  return { left, top, width: right - left, height: bottom - top };
 }
 
 /** Boxes around stretches of runs, one for those beside one another. */
-export function foundBoxes(page: PageDescription, spans: readonly FoundSpan[]): PageBox[] {
+export function foundBoxes(spans: readonly FoundSpan[]): PageBox[] {
   const rows = new Map<number, PageBox>();
-  for (const { run, left, right } of spans) {
-    const size = page.runSize[run] as number;
-    const y = page.runY[run] as number;
-    const known = rows.get(y);
-    const from = Math.min(left, known?.left ?? Infinity);
-    const to = Math.max(right, known ? known.left + known.width : -Infinity);
-    const top = Math.min(y - 0.8 * size, known?.top ?? Infinity);
-    const bottom = Math.max(y + 0.25 * size, known ? known.top + known.height : -Infinity);
-    rows.set(y, { left: from, top, width: to - from, height: bottom - top });
-  }
+  for (const { y, size, left, right } of spans)
+    rows.set(y, around(rows.get(y), left, right, y - 0.8 * size, y + 0.25 * size));
   return [...rows.values()];
 }
 
@@ -173,11 +173,12 @@ export interface PictureBox extends PageBox {
 }
 
 export function pictureBoxes(page: PageDescription): PictureBox[] {
-  return page.imageFile.flatMap((file, i): PictureBox[] => {
-    const [a = 0, b = 0, c = 0, d = 0, e = 0, f = 0] = page.images.subarray(6 * i, 6 * i + 6);
-    if (b !== 0 || c !== 0 || page.imageBlank[i] === 1) return [];
-    const line = page.lineImage.findLastIndex((first) => first <= i);
-    const block = page.lineBlock[Math.min(line, page.lineBlock.length - 1)] ?? -1;
-    return [{ file, block, left: e, top: f + d, width: a, height: -d }];
-  });
+  const out: PictureBox[] = [];
+  const picture = ({ file, block, blank, map }: PagePicture): void => {
+    const { a, b, c, d, e, f } = map;
+    if (b !== 0 || c !== 0 || blank) return;
+    out.push({ file, block, left: e, top: f + d, width: a, height: -d });
+  };
+  walkPage(page, { ...NO_PORT, picture });
+  return out;
 }

@@ -1,6 +1,6 @@
 import { WorkerHost, type Request, type Response } from '@odd-compass/engine/worker';
 import { afterPaint } from '../afterPaint';
-import { Painter, type PaintRequest } from '../sheet/painter';
+import { Painter, type PaintRequest } from './painter';
 
 /**
  * The engine in a thread of the browser, and the painter of its pages; see the engine's `worker`

@@ -1,4 +1,5 @@
 import type { PageDescription } from '@odd-compass/engine';
+import { lineCount, runsOfLine } from '@odd-compass/engine/page';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { inArticle, typeset } from '../../../../../packages/engine/src/testing/document';
 import { Painter } from './painter';
@@ -39,13 +40,9 @@ const pageOf = (body: string, preamble?: string): PageDescription => {
 };
 /** Every glyph of a page with an outline of its own. */
 const outlinesOf = (page: PageDescription) =>
-  [...page.runFont].flatMap((font, r) =>
-    [...page.glyphs.subarray(page.runStart[r], page.runStart[r + 1])].map((glyph) => ({
-      font,
-      glyph,
-      path: '',
-    })),
-  );
+  Array.from({ length: lineCount(page) }, (_, line) => runsOfLine(page, line))
+    .flat()
+    .flatMap(({ font, glyphs }) => [...glyphs].map((glyph) => ({ font, glyph, path: '' })));
 const at = (index: number, page: PageDescription) => new Map([[index, page]]);
 
 describe('the painter', () => {
@@ -130,14 +127,8 @@ describe('the painter', () => {
   });
   it('paints a page again when its picture has come, and lets go of the one before', () => {
     const page = pageOf('\\includegraphics[width=2cm]{map.png}', '\\usepackage{graphicx}');
-    const withPicture: PageDescription = {
-      ...page,
-      images: Float32Array.from([50, 0, 0, 50, 10, 10]),
-      imageFile: ['map.png'],
-      imageCrop: new Float32Array(4),
-      imageBlank: new Uint8Array(1),
-      lineImage: page.lineRun.map((_, i) => (i === 0 ? 0 : 1)),
-    };
+    const withPicture: PageDescription = { ...page, imageBlank: new Uint8Array(1) };
+    expect(withPicture.imageFile).toEqual(['map.png']);
     const { painter, drawn } = painterWith(withPicture);
     expect(drawn).toHaveLength(0);
     const picture = () => ({ width: 10, height: 10, close: vi.fn() });

@@ -42,6 +42,9 @@ const PAUSE = 400;
 /** A page drawn larger and smaller is stretched, and painted sharply when it stays so for this long, ms. */
 const RESIZING = 90;
 
+const showsPicture = (page: PageDescription | undefined, name: string): boolean =>
+  page?.imageFile.includes(name) ?? false;
+
 /**
  * Paints pages in the thread that typesets them: what was typed stands on the sheet
  * without waiting for the page's own thread.
@@ -80,7 +83,7 @@ export class Painter {
         this.pictures.get(request.name)?.close();
         this.pictures.set(request.name, request.picture);
         for (const surface of this.surfaces.values()) {
-          if (!this.pages.get(surface.page)?.imageFile.includes(request.name)) continue;
+          if (!showsPicture(this.pages.get(surface.page), request.name)) continue;
           surface.painted = null;
           this.paintSoon(surface, 0);
         }

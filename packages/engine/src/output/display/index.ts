@@ -1,0 +1,16 @@
+/** What those who draw or read pages of a description need. */
+export { cssColour, opacityOf, rgbOf, type Paint } from '../../base/paint';
+export type { PageDescription } from './description';
+export { sameLine } from './compare';
+export {
+  lineCount,
+  NO_PORT,
+  runsOfLine,
+  walkPage,
+  type GlyphRun,
+  type PagePath,
+  type PagePicture,
+  type PagePort,
+  type PageRule,
+  type Pen,
+} from './walk';
