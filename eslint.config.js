@@ -28,13 +28,26 @@ const ROOMS = {
 };
 const ALL = [...Object.keys(ROOMS), 'session', 'worker', 'testing'];
 
+/** The floors of the language's room: each stands on those named here. */
+const FLOORS = {
+  symbols: [],
+  bibliography: [],
+  machine: ['symbols'],
+  scanning: ['machine'],
+  constructs: ['symbols', 'bibliography', 'machine', 'scanning'],
+  packages: ['symbols', 'machine', 'scanning', 'constructs'],
+  classes: ['symbols', 'machine', 'scanning', 'constructs'],
+  kernel: ['symbols', 'machine', 'scanning', 'constructs', 'packages', 'classes'],
+};
+
 /** No room knows the app, its framework or its host. */
 const OUTSIDE = {
   group: ['$lib/*', 'node:*', 'svelte', 'svelte/*', '@sveltejs/*'],
   message: 'The engine knows neither the app nor its host.',
 };
 
-const onlyFrom = (folder, room, allowed) => ({
+/** What a room may import; on a floor of it (`language/machine`), other floors count as rooms too. */
+const onlyFrom = (folder, room, allowed, all = ALL) => ({
   files: [`${folder}/${room}/**/*.ts`],
   ignores: ['**/*.test.ts'],
   rules: {
@@ -43,10 +56,12 @@ const onlyFrom = (folder, room, allowed) => ({
       {
         patterns: [
           OUTSIDE,
-          ...ALL.filter((other) => other !== room && !allowed.includes(other)).map((other) => ({
-            group: [`**/${other}/**`],
-            message: `${room} may not import ${other}; see docs/architecture.md.`,
-          })),
+          ...all
+            .filter((other) => other !== room && !allowed.includes(other))
+            .map((other) => ({
+              group: [`**/${other}/**`],
+              message: `${room} may not import ${other}; see docs/architecture.md.`,
+            })),
         ],
       },
     ],
@@ -103,6 +118,14 @@ export default ts.config(
     },
   },
   ...Object.entries(ROOMS).map(([room, allowed]) => onlyFrom('packages/engine/src', room, allowed)),
+  ...Object.entries(FLOORS).map(([floor, allowed]) =>
+    onlyFrom(
+      'packages/engine/src/language',
+      floor,
+      [...ROOMS.language, ...allowed],
+      [...ALL.filter((room) => room !== 'language'), ...Object.keys(FLOORS)],
+    ),
+  ),
   ...['session', 'worker'].map((room) => onlyFrom('packages/engine/src', room, ALL)),
   restricted(['src/lib/domain/**/*.ts'], ['../*', '$lib/*'], 'The domain imports nothing of ours.'),
   restricted(

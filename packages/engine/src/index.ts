@@ -9,5 +9,5 @@ export { lineMap, positionAt } from './source/lines';
 export { applyEdits, editBetween, type TextEdit } from './source/edits';
 export { vocabulary, type Word } from './session/vocabulary';
 export { glimpse, type Glimpse } from './session/glimpse';
-export type { Described } from './language/entries';
+export type { Described } from './language/machine/entries';
 export { filesOf, NO_FILES, type AssignmentFiles } from './session/files';

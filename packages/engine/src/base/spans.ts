@@ -13,3 +13,5 @@ export const NOWHERE: Span = { from: 0, to: 0 };
 export function cover(a: Span, b: Span): Span {
   return { from: Math.min(a.from, b.from), to: Math.max(a.to, b.to) };
 }
+/** Only the two offsets of something that has a place. */
+export const pick = ({ from, to }: Span): Span => ({ from, to });

@@ -1,11 +1,11 @@
 import { Cat } from '../tokens/categories';
 import { readArgument } from './arguments';
-import { detach } from './definitions';
-import type { ArgumentSpec, Token } from './meaning';
-import { STOP, type Processor } from './processor';
+import { ownName } from './cells';
+import { type ArgumentSpec, detach, STOP, type Token } from './meaning';
+import type { Processor } from './processor';
 
 /** What stands for an optional argument that was left out. */
-export const NO_VALUE = '\u0001novalue';
+export const NO_VALUE = ownName('novalue');
 
 const plain = (type: ArgumentSpec['type'], long: boolean, open = '', close = ''): ArgumentSpec => ({
   type,

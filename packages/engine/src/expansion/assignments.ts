@@ -1,9 +1,9 @@
 import { Cat } from '../tokens/categories';
 import { parseSpec } from './argumentSpecs';
 import { readArgument } from './arguments';
-import { detach, latexMacro, parameterise, readName, takePrefix } from './definitions';
-import { expandTokens, textOf } from './expandables';
-import type { Macro, Primitive, RegisterType, Token } from './meaning';
+import { latexMacro, parameterise, readName, takePrefix } from './definitions';
+import { detach, type Macro, type Primitive, type RegisterType, type Token } from './meaning';
+import { expandTokens, textOf } from './tokenText';
 import type { Processor } from './processor';
 import { declareRegister } from './registers';
 import { scanInt } from './scan';

@@ -1,6 +1,6 @@
 import { Cat } from '../tokens/categories';
-import { sameMeaning, type Expandable, type Meaning, type Token } from './meaning';
-import { STOP, type Processor } from './processor';
+import { type Expandable, type Meaning, sameMeaning, STOP, type Token } from './meaning';
+import type { Processor } from './processor';
 import { scanDimen, scanInt } from './scan';
 
 type Test = (p: Processor) => boolean;
@@ -51,14 +51,14 @@ const TESTS: Readonly<Record<string, Test>> = {
     return token?.cell != null && p.state.meaning(token.cell) !== undefined;
   },
   ifcsname: (p) => p.state.get(p.state.cell(readCsName(p))) !== undefined,
-  ifinner: (p) => p.state.get(p.state.cell('\u0001mode')) === 'horizontal',
+  ifinner: (p) => p.isInner(),
   ifeof: (p) => scanInt(p) >= 0,
   ifvoid: (p) => p.state.get(p.state.register('box', scanInt(p))) === undefined,
   ifhbox: (p) => p.state.get(p.state.register('box', scanInt(p))) !== undefined,
   ifvbox: (p) => p.state.get(p.state.register('box', scanInt(p))) === null,
-  ifmmode: (p) => p.state.get(p.state.cell('\u0001mode')) === 'math',
-  ifhmode: (p) => p.state.get(p.state.cell('\u0001mode')) === 'horizontal',
-  ifvmode: (p) => (p.state.get(p.state.cell('\u0001mode')) ?? 'vertical') === 'vertical',
+  ifmmode: (p) => p.mode() === 'math',
+  ifhmode: (p) => p.mode() === 'horizontal',
+  ifvmode: (p) => p.mode() === 'vertical',
 };
 
 /** The name between `\csname` and `\endcsname`. */

@@ -1,17 +1,25 @@
-import { type Glue } from '../base/lengths';
+import type { Glue } from '../base/lengths';
 import { Cat, withCategory } from '../tokens/categories';
 import { isPar, readArgument, readBalanced, readOptional } from './arguments';
-import { readExpanded } from './expandables';
-import type { Macro, Meaning, Primitive, RegisterMeaning, RegisterType, Token } from './meaning';
-import { STOP, type Processor } from './processor';
+import { readExpanded } from './tokenText';
+import {
+  detach,
+  type Macro,
+  type Meaning,
+  type Primitive,
+  type RegisterMeaning,
+  type RegisterType,
+  STOP,
+  type Token,
+} from './meaning';
+import type { Processor } from './processor';
 import { declareRegister } from './registers';
 import { registerOf, scanDimen, scanGlue, scanInt, takeKeyword } from './scan';
 import type { Cell } from './state';
+import { cell } from './cells';
 
-const AFTER_CELL = '\u0001afterassignment';
-
-/** Prefixes gathered before an assignment: `\global`, `\long`, `\outer`, `\protected`. */
-const PREFIX_CELL = '\u0001prefix';
+/** What `\afterassignment` keeps. */
+const AFTER = cell<Token | null>('afterassignment', null);
 
 interface Prefix {
   readonly global: boolean;
@@ -20,22 +28,17 @@ interface Prefix {
 }
 const NO_PREFIX: Prefix = { global: false, long: false, protect: false };
 
+/** Prefixes gathered before an assignment: `\global`, `\long`, `\outer`, `\protected`. */
+const PREFIX = cell('prefix', NO_PREFIX);
+
 export function takePrefix(p: Processor): Prefix {
-  const cell = p.state.cell(PREFIX_CELL);
-  const prefix = (p.state.get(cell) as Prefix | undefined) ?? NO_PREFIX;
-  if (prefix !== NO_PREFIX) p.state.set(cell, NO_PREFIX, true);
+  const prefix = p.state.read(PREFIX);
+  if (prefix !== NO_PREFIX) p.state.write(PREFIX, NO_PREFIX, true);
   return prefix;
 }
 
 function addPrefix(p: Processor, change: Partial<Prefix>): void {
-  const cell = p.state.cell(PREFIX_CELL);
-  const before = (p.state.get(cell) as Prefix | undefined) ?? NO_PREFIX;
-  p.state.set(cell, { ...before, ...change }, true);
-}
-
-/** Body tokens forget where they stand: a use is placed at the call. */
-export function detach(tokens: readonly Token[]): Token[] {
-  return tokens.map((t) => ({ ...t, chunk: -1 }));
+  p.state.write(PREFIX, { ...p.state.read(PREFIX), ...change }, true);
 }
 
 /** Turns `#1` into argument tokens and `##` into one `#`. */
@@ -111,10 +114,9 @@ function meaningForLet(p: Processor, token: Token): Meaning | undefined {
 
 /** `\afterassignment`: the token kept comes next. */
 function afterwards(p: Processor): void {
-  const cell = p.state.cell(AFTER_CELL);
-  const kept = p.state.get(cell) as Token | undefined | null;
+  const kept = p.state.read(AFTER);
   if (!kept) return;
-  p.state.set(cell, null, true);
+  p.state.write(AFTER, null, true);
   p.unread(kept);
 }
 
@@ -306,7 +308,7 @@ export const definitions: readonly Primitive[] = [
   primitive('relax', () => undefined),
   primitive('afterassignment', (p) => {
     const token = p.next();
-    if (token) p.state.set(p.state.cell(AFTER_CELL), token, true);
+    if (token) p.state.write(AFTER, token, true);
   }),
   primitive('def', def(false, false)),
   primitive('gdef', def(false, true)),

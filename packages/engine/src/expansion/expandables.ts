@@ -1,17 +1,17 @@
 import { formatPt, type Glue } from '../base/lengths';
-import { Cat } from '../tokens/categories';
 import { readArgument } from './arguments';
 import { conditionals, readCsName } from './conditionals';
 import { helpers } from './helpers';
 import { FOOTNOTE_SIGNS, toLetter, toRoman } from './numerals';
-import { isExpandable, type Expandable, type RegisterMeaning, type Token } from './meaning';
-import { STOP, type Processor } from './processor';
+import { type Expandable, isExpandable, type RegisterMeaning, type Token } from './meaning';
+import type { Processor } from './processor';
 import { quantityOf, scanInt } from './scan';
+import { tokensText, tokenText } from './tokenText';
 
 const ORDER_NAMES = ['pt', 'fil', 'fill', 'filll'];
 
 /** A register's value as `\the` prints it. */
-export function registerText(type: RegisterMeaning['type'], value: unknown): string {
+function registerText(type: RegisterMeaning['type'], value: unknown): string {
   if (type === 'count') return String(value ?? 0);
   if (type === 'dimen') return formatPt(Number(value ?? 0));
   const g = value as Glue | undefined;
@@ -23,20 +23,6 @@ export function registerText(type: RegisterMeaning['type'], value: unknown): str
     (g.stretch ? ` plus ${part(g.stretch, g.stretchOrder)}` : '') +
     (g.shrink ? ` minus ${part(g.shrink, g.shrinkOrder)}` : '')
   );
-}
-
-/** How a token is written: `\string`. */
-export function tokenText(token: Token): string {
-  if (token.cat === Cat.Active) return token.text;
-  if (token.cat === Cat.Command) return `\\${token.text}`;
-  return token.cat === Cat.Argument ? `#${token.text}` : token.text;
-}
-
-/** A token list as source text, a blank behind each control word (`\detokenize`). */
-export function tokensText(tokens: readonly Token[]): string {
-  return tokens
-    .map((t) => tokenText(t) + (t.cat === Cat.Command && /^[A-Za-z@]+$/.test(t.text) ? ' ' : ''))
-    .join('');
 }
 
 function expandOnce(p: Processor, token: Token): void {
@@ -125,33 +111,3 @@ export const expandables: readonly Expandable[] = [
     p.push(shield(p, tokens ?? []));
   }),
 ];
-
-/** Everything up to the closing brace, expanded as `\edef` does (the opening one was read). */
-export function readExpanded(p: Processor): Token[] {
-  const out: Token[] = [];
-  let depth = 1;
-  for (;;) {
-    const token = p.nextExpanded(true);
-    if (token === null || token.cat === STOP) {
-      if (token) p.unread(token);
-      return out;
-    }
-    if (token.cat === Cat.Begin) depth++;
-    else if (token.cat === Cat.End && --depth === 0) return out;
-    out.push(token);
-  }
-}
-
-/** The tokens expanded as `\edef` does. */
-export function expandTokens(p: Processor, tokens: readonly Token[]): Token[] {
-  p.push([...tokens, p.make(Cat.End, '}')]);
-  return readExpanded(p);
-}
-
-/** The text of an argument that names something: expanded, characters only. */
-export function textOf(p: Processor, tokens: readonly Token[]): string {
-  return expandTokens(p, tokens)
-    .map((t) => (t.cat === Cat.Command ? `\\${t.text}` : t.text))
-    .join('')
-    .trim();
-}

@@ -2,9 +2,13 @@ import { Cat } from '../tokens/categories';
 import { NO_VALUE } from './argumentSpecs';
 import { readArgument } from './arguments';
 import { readCsName } from './conditionals';
-import { textOf, tokensText } from './expandables';
+import { textOf, tokensText } from './tokenText';
 import type { Expandable, Token } from './meaning';
 import type { Processor } from './processor';
+import { ownName } from './cells';
+
+/** Takes the unit off what `\the` gives. */
+const STRIP_PT = ownName('strippt');
 
 type Branch = (p: Processor, caller: Token) => boolean;
 
@@ -89,9 +93,9 @@ export const helpers: readonly Expandable[] = [
   simple('protect', () => undefined),
   simple('strip@pt', (p) => {
     // Used before a length register: its value without the unit.
-    p.push([p.command('expandafter'), p.command('\u0001strippt'), p.command('the')]);
+    p.push([p.command('expandafter'), p.command(STRIP_PT), p.command('the')]);
   }),
-  simple('\u0001strippt', (p) => {
+  simple(STRIP_PT, (p) => {
     let text = '';
     let token = p.next();
     while (token && token.cat === Cat.Other && /[-0-9.]/.test(token.text)) {

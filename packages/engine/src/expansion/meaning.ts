@@ -57,7 +57,7 @@ export interface Quantity {
 }
 
 /** `\let` to a character. */
-export interface CharMeaning {
+interface CharMeaning {
   readonly kind: 'char';
   readonly cat: number;
   readonly text: string;
@@ -73,13 +73,13 @@ export interface RegisterMeaning {
 }
 
 /** `\chardef`. */
-export interface CharNumber {
+interface CharNumber {
   readonly kind: 'chardef';
   readonly code: number;
 }
 
 /** A command of the language, carried out by `language`; opaque here. */
-export interface CommandMeaning {
+interface CommandMeaning {
   readonly kind: 'command';
   readonly name: string;
 }
@@ -149,4 +149,12 @@ export function emptyRegister(type: RegisterType): number | Glue | readonly Toke
     return { width: 0, stretch: 0, stretchOrder: 0, shrink: 0, shrinkOrder: 0 };
   }
   return 0;
+}
+
+/** A category for marks that end an inner run; nothing may eat them. */
+export const STOP = 18;
+
+/** Body tokens forget where they stand: a use is placed at the call. */
+export function detach(tokens: readonly Token[]): Token[] {
+  return tokens.map((t) => ({ ...t, chunk: -1 }));
 }

@@ -1,8 +1,9 @@
 import type { Span } from '../base/spans';
 import { withWays, type Fix, type FindingCode, type Report } from '../findings/finding';
-import { Cat, type CatTable } from '../tokens/categories';
+import { Cat, standardCategories, type CatTable } from '../tokens/categories';
 import { Reader } from '../tokens/reader';
-import { bindArguments } from './arguments';
+import { bindArguments } from './bindArguments';
+import { cell } from './cells';
 import { isExpandable, type Macro, type Meaning, type Token } from './meaning';
 import type { Cell, State } from './state';
 
@@ -12,6 +13,9 @@ export interface Budget {
   readonly pending: number;
 }
 export const STANDARD_BUDGET: Budget = { expansions: 400_000, pending: 3_000_000 };
+
+/** The categories of characters in force (`\catcode`). */
+const CATEGORIES = cell<CatTable>('catcodes', standardCategories());
 
 interface TokenFrame {
   readonly tokens: readonly Token[];
@@ -42,9 +46,6 @@ const FIRST_FILE_CHUNK = -10;
 
 /** How deep expansions may wait for one another (`\number\number…`): each one waits on the machine's own stack. */
 const DEEPEST = 300;
-
-/** A category for marks that end an inner run; nothing may eat them. */
-export const STOP = 18;
 
 /** A condition that is open: where it began, and whether its true part was found. */
 export interface OpenCondition {
@@ -77,23 +78,23 @@ export class Processor {
   reach = 0;
   /** The source of what is being expanded: the outermost call in the document. */
   place: Span = { from: 0, to: 0 };
-  private readonly catCell: Cell;
+  /** What is being gathered, as those who carry out say (`\ifvmode` and its kin, `\ifinner`). */
+  mode: () => 'vertical' | 'horizontal' | 'math' = () => 'vertical';
+  isInner: () => boolean = () => false;
 
   constructor(
     readonly state: State,
     public reader: Reader<Cell>,
     private readonly reportTo: Report,
     private readonly budget: Budget = STANDARD_BUDGET,
-  ) {
-    this.catCell = state.cell('\u0001catcodes');
-  }
+  ) {}
 
   get categories(): CatTable {
-    return this.state.get(this.catCell) as CatTable;
+    return this.state.read(CATEGORIES);
   }
 
   setCategories(table: CatTable, global = false): void {
-    this.state.set(this.catCell, table, global);
+    this.state.write(CATEGORIES, table, global);
   }
 
   /** Is nothing waiting but the file itself? */

@@ -1,16 +1,17 @@
 import {
+  type Glue,
+  type GlueOrder,
   MAX_DIMEN,
   NO_GLUE,
   PT,
-  UNITS,
-  unitLength,
-  type Glue,
-  type GlueOrder,
   type Sp,
+  unitLength,
+  UNITS,
 } from '../base/lengths';
 import { Cat } from '../tokens/categories';
-import type { Quantity, RegisterMeaning, Token } from './meaning';
-import { STOP, type Processor } from './processor';
+import { cell } from './cells';
+import { type Quantity, type RegisterMeaning, STOP, type Token } from './meaning';
+import type { Processor } from './processor';
 
 /** Sizes that depend on the current font, asked for in mid-expansion. */
 export interface FontUnits {
@@ -18,7 +19,7 @@ export interface FontUnits {
   readonly ex: Sp;
 }
 export type FontUnitsSource = () => FontUnits;
-export const FONT_UNITS_CELL = '\u0001fontunits';
+export const FONT_UNITS = cell<FontUnitsSource | null>('fontunits', null);
 
 /** Optional signs; true for an odd number of minuses. */
 function scanSign(p: Processor): boolean {
@@ -222,7 +223,7 @@ function eaten(p: Processor, length: number): Scanned {
 
 /** em and ex of the font in force. */
 export function fontUnits(p: Processor): FontUnits {
-  const source = p.state.peek(p.state.cell(FONT_UNITS_CELL)) as FontUnitsSource | undefined;
+  const source = p.state.peekAt(FONT_UNITS);
   return source ? source() : { em: 10 * PT, ex: 4.3 * PT };
 }
 

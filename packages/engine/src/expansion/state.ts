@@ -1,3 +1,4 @@
+import { ownName, type CellOf } from './cells';
 import type { Meaning } from './meaning';
 
 /**
@@ -75,7 +76,7 @@ export class State {
     }
     let cell = ofType.get(name);
     if (!cell) {
-      cell = this.cell(`\u0001${type}:${name}`);
+      cell = this.cell(ownName(`${type}:${name}`));
       ofType.set(name, cell);
     }
     return cell;
@@ -95,6 +96,26 @@ export class State {
   /** The value, not noted: for lists of what is known (completion, nearest names), never for decisions. */
   peek(cell: Cell): CellValue {
     return cell.value;
+  }
+
+  /** What a declared cell holds, noted as read. */
+  read<T>(declared: CellOf<T>): T {
+    return this.valueOf(declared, this.get(this.cell(declared.name)));
+  }
+
+  /** What a value that a declared cell held stands for: a cell is written through `write` alone. */
+  valueOf<T>(declared: CellOf<T>, value: CellValue): T {
+    return value === undefined ? declared.start : (value as T);
+  }
+
+  /** What a declared cell holds, not noted: see `peek`. */
+  peekAt<T>(declared: CellOf<T>): T {
+    return this.valueOf(declared, this.cell(declared.name).value);
+  }
+
+  /** Sets a declared cell, in the current group or globally. */
+  write<T>(declared: CellOf<T>, value: T, global = false): void {
+    this.set(this.cell(declared.name), value, global);
   }
 
   meaning(cell: Cell): Meaning | undefined {

@@ -1,19 +1,18 @@
 import type { Sp } from '../base/lengths';
-import type { FontSpec } from '../document/font';
-import type { FontFace } from '../document/font';
+import type { FontFace, FontSpec } from '../document/font';
 import {
   CALLIGRAPHIC_FONT,
   FALLBACK_FONT,
   fileFor,
   fileOfId,
+  type FontFile,
   idOfFile,
   MATH_FONTS,
   SCRIPT_FONT,
   SYMBOL_FONT,
-  type FontFile,
 } from './catalog';
 import { fallbackFile } from './fallback';
-import { openFont, type Font } from './font';
+import { type Font, openFont } from './font';
 
 /** Gives the bytes of a font file, or null when the host does not have them yet. */
 export type FontSource = (file: FontFile) => Uint8Array | null;

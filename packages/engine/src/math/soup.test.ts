@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Box } from '../boxes/box';
-import { kernel } from '../language/kernel';
+import { kernel } from '../language/kernel/kernel';
 import { PACKAGES } from '../language/packages';
 import { findingsIn, inArticle, typeset } from '../testing/document';
 

@@ -8,6 +8,7 @@ import { filled, solidStroke, stroked, type Mark } from '../document/drawing';
 import type { DrawingInline, Inline } from '../document/inlines';
 import { drawingBox } from '../paragraphs/drawing';
 import type { LayoutEnv } from '../paragraphs/env';
+import { lineItems } from '../paragraphs/items';
 import type { Page } from '../pages/page';
 import { inArticle, newSession, typeset } from '../testing/document';
 import { describePage } from './display/describe';
@@ -19,14 +20,15 @@ import { pageContent, type Resources } from './pdf/content';
 import { subsetFont } from './pdf/subset';
 
 const { fonts } = newSession();
-const env = {
+const env: LayoutEnv = {
   fonts,
   hyphenate: () => [],
   resolve: () => null,
   field: () => [],
   report: () => undefined,
+  lineItems: (inlines) => lineItems(inlines, env),
   setParbox: () => boxOf(0, 0, 0, []),
-} as unknown as LayoutEnv;
+};
 
 /** A page on which a box stands alone, 100 bp from the left and 200 bp from the top. */
 function pageWith(box: Box): PageDescription {

@@ -8,9 +8,8 @@ import type {
   PageStyle,
   RunningTexts,
 } from '../document/page';
-import { buildColumn, type BuiltColumn, type ColumnStart } from './column';
-import { elementsOf, type Element, type Located } from './flow';
-import { floatElement } from './column';
+import { buildColumn, type BuiltColumn, type ColumnStart, floatElement } from './column';
+import { type Element, elementsOf, type Located } from './flow';
 import { heightOf } from './floats';
 import { numberText } from './numbers';
 import type { FlowBlock, FlowPosition, Page, PlacedBox, PlacedLabel, PlacedMark } from './page';

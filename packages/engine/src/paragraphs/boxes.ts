@@ -1,16 +1,16 @@
 import { FIL, NO_GLUE, PT, type Sp } from '../base/lengths';
 import { scaledTurned } from '../base/maps';
 import { boundsOf, mappedPath, rectangle } from '../base/paths';
-import { boxOf, rule, type Box, type Child } from '../boxes/box';
+import { type Box, boxOf, type Child, rule } from '../boxes/box';
 import type { BoxInline, DecoratedInline, Inline } from '../document/inlines';
 import type { LayoutEnv } from './env';
-import { glueItem, lineItems, type LineItem } from './items';
+import { glueItem, type LineItem } from './lineItem';
 import { packNatural, packTo } from './lines';
 
 /** Inlines side by side at their natural width, fonts scaled: text inside formulas. */
 export function setText(inlines: readonly Inline[], env: LayoutEnv, scale = 1): Box {
   const scaled = scale === 1 ? inlines : inlines.map((inline) => scaleFonts(inline, scale));
-  return packNatural(lineItems(scaled, env));
+  return packNatural(env.lineItems(scaled));
 }
 
 function scaleFonts(inline: Inline, scale: number): Inline {
@@ -20,7 +20,7 @@ function scaleFonts(inline: Inline, scale: number): Inline {
 
 /** `\mbox`, `\makebox`, `\framebox`, `\raisebox` and `\phantom`. */
 export function boxInline(inline: BoxInline, env: LayoutEnv): Box {
-  const items = lineItems(inline.inlines, env);
+  const items = env.lineItems(inline.inlines);
   const natural = packNatural(items);
   const fixed = inline.width !== null && !(inline.grow && natural.width > inline.width);
   let box = fixed ? aligned(items, inline.width as Sp, inline.align) : natural;
@@ -95,7 +95,7 @@ export function decorated(inline: DecoratedInline, items: readonly LineItem[]): 
 
 /** A leader's box, as wide as it is asked to be. */
 export function leaderBox(inlines: readonly Inline[], width: Sp, env: LayoutEnv): Box {
-  const items = lineItems(inlines, env);
+  const items = env.lineItems(inlines);
   if (width === 0) return packNatural(items);
   const ss = glueItem({ ...NO_GLUE, stretch: PT, stretchOrder: 1, shrink: PT, shrinkOrder: 1 });
   return packTo([ss, ...items, ss], width);

@@ -4,7 +4,7 @@ import { NO_GLUE, PT } from '../base/lengths';
 import { badness } from '../boxes/badness';
 import { breakLines } from './breaking';
 import { englishHyphenator } from './hyphenation';
-import { glueItem, penaltyItem, type LineItem } from './items';
+import { glueItem, type LineItem, penaltyItem } from './lineItem';
 
 const WIDTH = 100 * PT;
 const parameters = {

@@ -1,6 +1,6 @@
 import type { Glue, Sp } from '../base/lengths';
 import { badness, INFINITE_BADNESS } from '../boxes/badness';
-import type { LineItem } from './items';
+import type { LineItem } from './lineItem';
 
 /** The parameters of line breaking, TeX's names. */
 export interface BreakParameters {

@@ -11,7 +11,6 @@ import { boxOf, pathItem, type Box, type Child } from '../boxes/box';
 import type { Mark } from '../document/drawing';
 import type { DrawingInline } from '../document/inlines';
 import type { LayoutEnv } from './env';
-import { lineItems } from './items';
 import { packNatural } from './lines';
 
 /** A mark set: what is drawn, and the room it takes, y upwards from the drawing's reference point. */
@@ -66,7 +65,7 @@ function setMark(mark: Mark, env: LayoutEnv): SetMark {
 
 function setLabel(mark: Extract<Mark, { kind: 'label' }>, env: LayoutEnv): SetMark {
   const { at, across, up } = mark;
-  const item = packNatural(lineItems(mark.inlines, env));
+  const item = packNatural(env.lineItems(mark.inlines));
   const x = at.x - across * item.width;
   const y = up === null ? at.y : at.y + item.depth - up * (item.height + item.depth);
   const room = rectangle(0, -item.depth, item.width, item.height + item.depth);

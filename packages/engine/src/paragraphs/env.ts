@@ -3,6 +3,7 @@ import type { FieldInline, Inline, ParboxInline, RefInline } from '../document/i
 import type { RawFinding } from '../findings/finding';
 import type { FontStore } from '../fonts/store';
 import type { Hyphenate } from './hyphenation';
+import type { LineItem } from './lineItem';
 
 /** What layout may ask of the world around a block. Facts are frozen; reads are noted by whoever gives them. */
 export interface LayoutEnv {
@@ -13,6 +14,8 @@ export interface LayoutEnv {
   /** What a field of a running head prints. */
   readonly field: (field: FieldInline) => readonly Inline[];
   readonly report: (finding: RawFinding) => void;
+  /** Inlines as items for line breaking; what they hold is set by those who ask for it here. */
+  readonly lineItems: (inlines: readonly Inline[]) => LineItem[];
   /** Sets a box of paragraphs; given by `blocks`. */
   readonly setParbox: (box: ParboxInline) => Box;
 }

@@ -1,8 +1,8 @@
-import { PT, type Glue, type Sp } from '../base/lengths';
-import { boxOf, rule, type Box, type Child, type RunItem } from '../boxes/box';
+import { type Glue, PT, type Sp } from '../base/lengths';
+import { type Box, boxOf, type Child, rule, type RunItem } from '../boxes/box';
 import { atSize } from '../fonts/store';
 import { lineStart } from './breaking';
-import type { LineItem, SetLeader, WordItem } from './items';
+import type { LineItem, SetLeader, WordItem } from './lineItem';
 
 /** A finished line: its box as wide as the column, and what the page must know. */
 export interface Line {

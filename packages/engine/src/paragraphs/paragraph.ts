@@ -2,7 +2,9 @@ import { PT, type Sp } from '../base/lengths';
 import type { Paragraph } from '../document/blocks';
 import { breakLines } from './breaking';
 import type { LayoutEnv } from './env';
-import { glueItem, hyphenated, lineItems, penaltyItem, type LineItem } from './items';
+import { lineItems } from './items';
+import { hyphenated } from './words';
+import { glueItem, type LineItem, penaltyItem } from './lineItem';
 import { buildLines, HFUZZ, type Line } from './lines';
 
 /** A paragraph as lines, top to bottom. Reports lines that stick out. */

@@ -1,10 +1,10 @@
-import { CELLS } from '../language/parameters';
+import { CELLS } from '../language/machine/cells';
 import type { BlockNode } from '../document/blocks';
 import type { FlowBlock } from '../pages/page';
 import type { BlockTrace, Cell } from '../expansion/state';
 import type { VItem } from '../boxes/vertical';
 import type { RawFinding } from '../findings/finding';
-import type { BlockReading } from '../language/interpreter';
+import type { BlockReading } from '../language/machine/interpreter';
 import type { Answer } from './facts';
 
 /** What a block is laid out from besides its nodes: each fact it asked for, and the answer. */
@@ -44,14 +44,16 @@ export interface SessionBlock {
 }
 
 /** Facts about the whole document that are asked for after reading. */
-const WHOLE: ReadonlySet<string> = new Set([
-  CELLS.geometry,
-  CELLS.ended,
-  CELLS.inDocument,
-  CELLS.classMissing,
-  CELLS.bibStyle,
-  CELLS.unknownPackages,
-]);
+const WHOLE: ReadonlySet<string> = new Set(
+  [
+    CELLS.geometry,
+    CELLS.ended,
+    CELLS.inDocument,
+    CELLS.classMissing,
+    CELLS.bibStyle,
+    CELLS.unknownPackages,
+  ].map(({ name }) => name),
+);
 
 export function makeBlock(
   id: number,

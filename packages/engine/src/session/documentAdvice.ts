@@ -1,6 +1,6 @@
 import { nearestName } from '../base/nearest';
 import type { RawFinding } from '../findings/finding';
-import { CELLS } from '../language/parameters';
+import { CELLS } from '../language/machine/cells';
 import type { SessionBlock } from './block';
 import { labelsOfKey } from './facts';
 import type { SourceReading } from './reading';
@@ -126,7 +126,7 @@ function lateLines(body: readonly SessionBlock[]): BlockFinding[] {
 
 /** What stands behind the end of the document is never printed. */
 function textBehindEnd(reading: SourceReading): BlockFinding[] {
-  if (reading.finalValue(CELLS.ended) !== true) return [];
+  if (!reading.finalValue(CELLS.ended)) return [];
   const last = reading.blocks.at(-1);
   const END = '\\end{document}';
   const at = last ? last.source.indexOf(END) : -1;

@@ -1,5 +1,5 @@
 import type { RawFinding } from '../findings/finding';
-import { CELLS } from '../language/parameters';
+import { CELLS } from '../language/machine/cells';
 import type { SourceReading } from './reading';
 
 /** Findings about the document as a whole, with offsets into the file. */
@@ -7,8 +7,8 @@ export function documentFindings(reading: SourceReading): RawFinding[] {
   const { text } = reading;
   const end = text.length;
   if (text.trim() === '') return [];
-  if (reading.finalValue(CELLS.inDocument) === true) {
-    const missing = reading.finalValue(CELLS.classMissing) === true ? [classMissing] : [];
+  if (reading.finalValue(CELLS.inDocument)) {
+    const missing = reading.finalValue(CELLS.classMissing) ? [classMissing] : [];
     if (reading.ended) return missing;
     const fix = {
       title: 'Add \\end{document}',

@@ -1,9 +1,10 @@
 import type { Inline, RefInline } from '../document/inlines';
 import { sameValue } from '../expansion/meaning';
-import type { LabelDefinition } from '../language/interpreter';
+import type { LabelDefinition } from '../language/machine/interpreter';
 import { LAST_PAGE } from './paging';
 import type { RawFinding } from '../findings/finding';
 import type { SessionBlock } from './block';
+import { citeLabel, isOwnName } from '../expansion/cells';
 
 /** What references can ask for: numbers are known after reading, pages after pages are made. */
 export interface Facts {
@@ -35,7 +36,7 @@ export function answer(facts: Facts, factKey: string): Answer {
   const [label = '', ...neighbours] = factKey.slice(at + 1).split(BETWEEN);
   const what = factKey.slice(0, at).replace(/[+^=]/g, '');
   if (what === 'page') return pageAnswer(facts, label);
-  const found = facts.labels.get(what === 'cite' ? `\u0001cite:${label}` : label);
+  const found = facts.labels.get(what === 'cite' ? citeLabel(label) : label);
   if (!found) return null;
   if (what === 'title') return found.title ?? '';
   if (what === 'part') return found.part ?? found.value;
@@ -130,7 +131,7 @@ export function collectLabels(blocks: readonly SessionBlock[]): {
     for (const label of block.reading.labels) {
       const { name, from, to } = label;
       if (!labels.has(name)) labels.set(name, label);
-      else if (!name.startsWith('\u0001'))
+      else if (!isOwnName(name))
         repeated.push({ block, finding: { code: 'label-repeated', from, to, args: { name } } });
     }
   }

@@ -1,5 +1,5 @@
 import { imageSize } from '../images/size';
-import type { ImageSize } from '../language/interpreter';
+import type { ImageSize } from '../language/machine/interpreter';
 
 /** The files of an assignment besides its main one. Names are paths within it, with `/`. */
 export interface AssignmentFiles {

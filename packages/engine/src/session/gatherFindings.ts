@@ -1,5 +1,6 @@
+import { citeLabel, isOwnName } from '../expansion/cells';
 import type { Finding, RawFinding } from '../findings/finding';
-import { CELLS } from '../language/parameters';
+import { CELLS } from '../language/machine/cells';
 import type { SessionBlock } from './block';
 import { documentAdvice } from './documentAdvice';
 import { documentFindings, usesOfUnknown, withUses } from './documentFindings';
@@ -20,13 +21,13 @@ export interface FindingFacts {
   readonly file: string;
 }
 
-const CITED = '\u0001cite:';
+const CITED = citeLabel('');
 
 /** All findings in the order of the text, in words. */
 export function gatherFindings(reading: SourceReading, given: FindingFacts): Finding[] {
   const out: BlockFinding[] = [];
   const uses = usesOfUnknown(reading);
-  const unknown = (reading.finalValue(CELLS.unknownPackages) ?? []) as readonly string[];
+  const unknown = reading.finalValue(CELLS.unknownPackages);
   const add = (start: number, raw: RawFinding): void => void out.push({ start, raw });
   for (const block of reading.blocks) {
     for (const finding of block.reading.findings)
@@ -40,7 +41,7 @@ export function gatherFindings(reading: SourceReading, given: FindingFacts): Fin
   for (const finding of documentFindings(reading)) add(0, finding);
   if (given.unsettled) add(0, { code: 'facts-unsettled', from: 0, to: 0, args: {} });
   const named = [...given.facts.labels.values()].map(({ name }) => name);
-  const labels = named.filter((name) => !name.startsWith('\u0001'));
+  const labels = named.filter((name) => !isOwnName(name));
   out.push(...documentAdvice(reading, new Set(labels)));
   const keys = named.filter((name) => name.startsWith(CITED)).map((n) => n.slice(CITED.length));
   const text = (): string => reading.text;

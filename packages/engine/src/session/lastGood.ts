@@ -2,7 +2,7 @@ import type { BlockNode, Display } from '../document/blocks';
 import { HELD } from '../document/font';
 import type { MathInline } from '../document/inlines';
 import { WORDS } from '../findings/words';
-import type { BlockReading } from '../language/interpreter';
+import type { BlockReading } from '../language/machine/interpreter';
 
 type Formula = MathInline | Display;
 

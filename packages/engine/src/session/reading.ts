@@ -3,11 +3,13 @@ import { Processor } from '../expansion/processor';
 import type { FontUnits } from '../expansion/scan';
 import { State, type BlockTrace, type Cell, type Held } from '../expansion/state';
 import { setCount } from '../expansion/registers';
-import { Interpreter, type LanguageHost } from '../language/interpreter';
-import { connect, installKernel } from '../language/kernel';
-import { CELLS } from '../language/parameters';
+import { Interpreter, type LanguageHost } from '../language/machine/interpreter';
+import { connect, installKernel } from '../language/kernel/kernel';
+import { CELLS } from '../language/machine/cells';
 import { Reader } from '../tokens/reader';
 import { makeBlock, place, sourceOf, type SessionBlock } from './block';
+import type { CellOf } from '../expansion/cells';
+import { CONTENTS } from '../language/constructs/contents';
 
 /** A date, months and days from 1. */
 export interface CalendarDate {
@@ -29,9 +31,8 @@ export interface ReadChange {
   readonly labels: boolean;
 }
 
-/** Facts that the document as a whole gives back to blocks that ask for them. */
-const FACTS = [CELLS.contents, CELLS.cited, CELLS.bibStyleOfAll] as const;
-export type FactName = (typeof FACTS)[number];
+/** What only the document as a whole settles: given back to blocks that ask for it. */
+const GIVEN_BACK = [CONTENTS, CELLS.cited, CELLS.bibStyleOfAll] as const;
 
 /** How much of the text is put together for reading at first; a block that looks further gets more. */
 const WINDOW = 8192;
@@ -76,9 +77,7 @@ export class SourceReading {
   /** Where the text that the reader has at hand starts. */
   private windowStart = 0;
   private whole: string | null = '';
-  private readonly readers = new Map(
-    FACTS.map((name) => [name as FactName, new Set<SessionBlock>()]),
-  );
+  private readonly readers = new Map(GIVEN_BACK.map(({ name }) => [name, new Set<SessionBlock>()]));
 
   constructor(today: CalendarDate, units: (it: Interpreter) => FontUnits, host: LanguageHost) {
     const reader = new Reader<Cell>('', this.state.cell, 0, 0);
@@ -92,8 +91,6 @@ export class SourceReading {
     setCount(this.state, 'year', today.year);
     setCount(this.state, 'month', today.month);
     setCount(this.state, 'day', today.day);
-    for (const name of [CELLS.contents, CELLS.cited]) this.state.set(this.state.cell(name), []);
-    this.state.set(this.state.cell(CELLS.bibStyleOfAll), '');
   }
 
   /** All of the text; put together when it is asked for. */
@@ -109,17 +106,17 @@ export class SourceReading {
 
   /** Was `\end{document}` reached? */
   get ended(): boolean {
-    return this.finalValue(CELLS.ended) === true;
+    return this.finalValue(CELLS.ended);
   }
 
   /** What a cell about the whole document (see `settles`) holds after the last block. */
-  finalValue(name: string): unknown {
-    const cell = this.state.cell(name);
+  finalValue<T>(declared: CellOf<T>): T {
+    const cell = this.state.cell(declared.name);
     for (let i = this.blocks.length - 1; i >= this.cursor; i--) {
       for (const write of (this.blocks[i] as SessionBlock).settles)
-        if (write.cell === cell) return write.after;
+        if (write.cell === cell) return this.state.valueOf(declared, write.after);
     }
-    return this.state.peek(cell);
+    return this.state.valueOf(declared, this.state.peek(cell));
   }
 
   /** Replaces the text from `from` to `to` and reads what must be read again. */
@@ -131,12 +128,12 @@ export class SourceReading {
    * Gives a fact that only the whole document settles (its contents, its citations)
    * to the blocks that read it, and reads those again. Null when nobody read it.
    */
-  refresh(name: FactName, value: unknown): ReadChange | null {
-    const cell = this.state.cell(name);
+  refresh<T>(declared: CellOf<T>, value: T): ReadChange | null {
+    const cell = this.state.cell(declared.name);
     const before = cell.value;
-    if (sameValue(before, value)) return null;
+    if (sameValue(this.state.valueOf(declared, before), value)) return null;
     cell.value = value;
-    if (!this.readsFact(name)) return null;
+    if (!this.isRead(declared)) return null;
     const first = this.blocks.findIndex(({ readCells }) => readCells.has(cell));
     if (first < 0) return null;
     const last = this.blocks.findLastIndex(({ readCells }) => readCells.has(cell));
@@ -144,14 +141,14 @@ export class SourceReading {
     return this.reread(start, start, '', { cell, before, first, last });
   }
 
-  /** Does any block read the fact? Known without looking at them all. */
-  readsFact(name: FactName): boolean {
-    return (this.readers.get(name)?.size ?? 0) > 0;
+  /** Does any block read what is given back? Known without looking at them all. */
+  isRead(declared: CellOf<unknown>): boolean {
+    return (this.readers.get(declared.name)?.size ?? 0) > 0;
   }
 
-  /** Keeps account of who reads facts, when blocks go and others come. */
+  /** Keeps account of who reads what is given back, when blocks go and others come. */
   private recount(gone: readonly SessionBlock[], kept: readonly SessionBlock[]): void {
-    for (const name of FACTS) {
+    for (const { name } of GIVEN_BACK) {
       const cell = this.state.cell(name);
       const readers = this.readers.get(name) as Set<SessionBlock>;
       for (const block of gone) readers.delete(block);
@@ -163,18 +160,18 @@ export class SourceReading {
     from: number,
     to: number,
     text: string,
-    fact: { cell: Cell; before: unknown; first: number; last: number } | null,
+    given: { cell: Cell; before: unknown; first: number; last: number } | null,
   ): ReadChange {
     const oldBlocks = this.blocks;
     const oldLength = this.length;
     const edited = editedText(oldBlocks, oldLength, from, to, text);
     const shift = edited.length - oldLength;
-    const first = fact ? fact.first : firstDirty(oldBlocks, from);
+    const first = given ? given.first : firstDirty(oldBlocks, from);
     this.moveTo(first);
     const kept: SessionBlock[] = [];
     const changed: SessionBlock[] = [];
     const differences = new Differences();
-    if (fact) differences.given(fact.cell, fact.before);
+    if (given) differences.given(given.cell, given.before);
     let old = first;
     let pos = oldBlocks[first]?.start ?? oldLength;
     if (first === 0) pos = 0;
@@ -188,7 +185,7 @@ export class SourceReading {
       const next = oldBlocks[old];
       const inStep = next !== undefined && next.start === pos - shift && next.start >= to;
       if (inStep) {
-        if (fact && old > fact.last) differences.forget(fact.cell);
+        if (given && old > given.last) differences.forget(given.cell);
         differences.settle();
         if (differences.none) break;
         if (!differences.touch(next)) {

@@ -6,7 +6,8 @@ import type { PageGeometry } from '../document/page';
 import type { ParboxInline } from '../document/inlines';
 import type { Finding, RawFinding } from '../findings/finding';
 import { FontStore, type FontSource } from '../fonts/store';
-import { CELLS, pageGeometry } from '../language/parameters';
+import { CELLS } from '../language/machine/cells';
+import { pageGeometry } from '../language/machine/parameters';
 import { describePage } from '../output/display/describe';
 import { newLists } from '../output/display/lists';
 import type { PageDescription } from '../output/display/description';
@@ -17,6 +18,7 @@ import { fontUnitsOf } from './fontUnits';
 import type { FlowBlock, Page } from '../pages/page';
 import { setText } from '../paragraphs/boxes';
 import type { LayoutEnv } from '../paragraphs/env';
+import { lineItems } from '../paragraphs/items';
 import { englishHyphenator } from '../paragraphs/hyphenation';
 import type { SessionBlock } from './block';
 import {
@@ -40,7 +42,9 @@ import {
 } from './paging';
 import { imageMeasure, NO_FILES, type AssignmentFiles } from './files';
 import { fieldsOf, furniture } from './furniture';
-import { SourceReading, type CalendarDate, type FactName, type ReadChange } from './reading';
+import { SourceReading, type CalendarDate, type ReadChange } from './reading';
+import { type CellOf, isOwnName } from '../expansion/cells';
+import { CONTENTS } from '../language/constructs/contents';
 
 export type { CalendarDate } from './reading';
 
@@ -181,30 +185,30 @@ export class Session {
     return labels;
   }
 
-  /** Hands a fact of the whole document back to the blocks that read it. */
-  private refresh(cell: FactName, value: unknown): void {
+  /** Hands what the whole document settles back to the blocks that read it. */
+  private refresh<T>(cell: CellOf<T>, value: T): void {
     const before = this.reading.blocks.length;
     const change = this.reading.refresh(cell, value);
     if (change) this.takeChange(change, before);
   }
 
   private giveCitations(): void {
-    if (this.reading.readsFact(CELLS.bibStyleOfAll))
-      this.refresh(CELLS.bibStyleOfAll, this.reading.finalValue(CELLS.bibStyle) ?? '');
-    if (!this.reading.readsFact(CELLS.cited)) return;
+    if (this.reading.isRead(CELLS.bibStyleOfAll))
+      this.refresh(CELLS.bibStyleOfAll, this.reading.finalValue(CELLS.bibStyle));
+    if (!this.reading.isRead(CELLS.cited)) return;
     const keys = new Set(this.reading.blocks.flatMap(({ reading }) => reading.citations));
     this.refresh(CELLS.cited, [...keys]);
   }
 
   /** The entries of all lists of contents, with the pages they fell on. */
   private giveContents(): void {
-    if (!this.reading.readsFact(CELLS.contents)) return;
+    if (!this.reading.isRead(CONTENTS)) return;
     const entries = this.records.flatMap(({ page }) =>
       page.marks.flatMap(({ mark }) =>
         mark.kind === 'contents' ? [{ list: mark.list, entry: mark.entry, page: page.folio }] : [],
       ),
     );
-    this.refresh(CELLS.contents, entries);
+    this.refresh(CONTENTS, entries);
   }
 
   /** Remembers which blocks changed since the pages were last whole. */
@@ -238,9 +242,7 @@ export class Session {
   }
 
   private takeGeometry(): void {
-    const found =
-      (this.reading.finalValue(CELLS.geometry) as PageGeometry | undefined) ??
-      pageGeometry(this.reading.state);
+    const found = this.reading.finalValue(CELLS.geometry) ?? pageGeometry(this.reading.state);
     if (JSON.stringify(found) === JSON.stringify(this.geometry)) return;
     this.geometry = found;
     this.changedFrom = 0;
@@ -312,6 +314,7 @@ export class Session {
       resolve: resolver(this.facts, reads),
       field,
       report: (finding) => findings.push(finding),
+      lineItems: (inlines) => lineItems(inlines, env),
       setParbox: (box: ParboxInline): Box => setParbox(box, env),
     };
     return env;
@@ -367,7 +370,7 @@ export class Session {
       for (const { name } of labels) pages.set(name, i);
     });
     return [...this.facts.labels.values()]
-      .filter(({ name }) => !name.startsWith('\u0001'))
+      .filter(({ name }) => !isOwnName(name))
       .map(({ name, value, kind }) => ({
         name,
         value,

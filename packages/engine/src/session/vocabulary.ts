@@ -1,6 +1,6 @@
-import type { CommandEntry, Described, EnvironmentEntry } from '../language/entries';
+import type { CommandEntry, Described, EnvironmentEntry } from '../language/machine/entries';
 import { CLASSES } from '../language/classes';
-import { kernel } from '../language/kernel';
+import { kernel } from '../language/kernel/kernel';
 import { PACKAGES } from '../language/packages';
 
 /** What completion, hover and the handbook show of one name of the language. */

@@ -2,7 +2,6 @@ import type { Fix } from '../findings/finding';
 import { breaks, brokenFormula, DISPLAY, linesAt, loading, seen, withMarks } from './brokenFormula';
 
 /** Ways to mend what is wider than the text. */
-
 const isFix = (way: Fix | null): way is Fix => way !== null;
 
 /**

@@ -1,5 +1,4 @@
 /** What the tables of the package `katex` know, as formulas that use each command and environment once. */
-
 interface Spec {
   readonly numArgs?: number;
   readonly argTypes?: readonly (string | null)[];

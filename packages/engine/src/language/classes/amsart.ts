@@ -1,20 +1,33 @@
+import { CELLS } from '../machine/cells';
 import { gluePt, PT, type Sp } from '../../base/lengths';
-import type { BlockNode } from '../../document/blocks';
 import type { Token } from '../../expansion/meaning';
 import { setDimen } from '../../expansion/registers';
-import { titlePart, keep, splitAtCommand, centred, space } from '../constructs/title';
-import type { ClassEntry, CommandEntry, EnvironmentEntry } from '../entries';
-import { tokensOf } from '../entries';
+import { centred, keep, space, splitAtCommand, titlePart } from '../constructs/title';
+import {
+  type ClassEntry,
+  type CommandEntry,
+  type EnvironmentEntry,
+  tokensOf,
+} from '../machine/entries';
 import { plainPage } from '../constructs/chapters';
-import { loadPackage } from '../constructs/document';
-import type { OpenEnvironment } from '../environments';
-import { enterColumn, leaveColumn } from '../constructs/boxes';
+import { enterColumn, leaveColumn } from '../machine/columns';
 import { setSize } from '../constructs/fonts';
-import type { Interpreter } from '../interpreter';
-import { INCH, paperOf, setAll } from './layout';
+import type { Interpreter } from '../machine/interpreter';
+import { INCH, paperOf, setAll } from '../constructs/pageLayout';
 import { article, ARTICLE, book, setUp } from './standard';
+import { cell, flag } from '../../expansion/cells';
+import type { Mode } from '../machine/modes';
+import type { BlockNode } from '../../document/blocks';
+import { OWN } from '../machine/ownNames';
 
-const LISTS = '\u0001amslists';
+/** The authors named so far, the summary that waits for the title, and whether the title has come. */
+const AUTHORS = cell<readonly (readonly Token[])[]>('amsauthors', []);
+const ABSTRACT = cell<readonly BlockNode[] | null>('amsabstract', null);
+const TITLED = flag('amstitled');
+/** Lines for the end of the document. */
+const LISTS = cell<readonly (readonly Token[])[]>('amslists', []);
+/** Of the summary that is being read: the mode around it. */
+const AROUND = cell<Mode | null>('amsaround', null);
 
 /** Lines that `\address`, `\email` and their kin leave for the end of the document. */
 const later = (name: string, lead: string, style: string): CommandEntry => ({
@@ -23,20 +36,17 @@ const later = (name: string, lead: string, style: string): CommandEntry => ({
   description: 'Of the author: printed at the end of the document.',
   example: `\\${name}{Harbour College}`,
   run: (it, args) => {
-    const cell = it.state.cell(LISTS);
-    const before = (it.state.get(cell) as readonly (readonly Token[])[] | undefined) ?? [];
     const line = [
       ...it.source(`\\par\\noindent\\hspace*{12pt}{\\footnotesize ${lead}${style}{`),
       ...tokensOf(args, 1),
       ...it.source('}\\par}'),
     ];
-    it.state.set(cell, [...before, line], true);
+    it.write(LISTS, [...it.read(LISTS), line], true);
   },
 });
 
 function abstractBegin(it: Interpreter): void {
-  const open = it.environments.at(-1) as OpenEnvironment;
-  open.data.outer = enterColumn(it, null);
+  it.innermost.data.set(AROUND, enterColumn(it, null));
   setSize(it, 'small');
   const margin = 36 * PT;
   setDimen(it.state, 'totalleftmargin', margin);
@@ -46,13 +56,10 @@ function abstractBegin(it: Interpreter): void {
 }
 
 function abstractEnd(it: Interpreter): void {
-  const open = it.environments.at(-1) as OpenEnvironment;
-  const blocks = leaveColumn(it, open.data.outer as ReturnType<typeof enterColumn>);
-  const titled = it.state.get(it.state.cell('\u0001amstitled')) === true;
-  if (titled) it.vlist.push(space(12), ...blocks, space(12));
-  else
-    it.afterEnvironment = (inner) =>
-      inner.state.set(inner.state.cell('\u0001amsabstract'), blocks, true);
+  const outer = it.innermost.data.get(AROUND);
+  const blocks = outer ? leaveColumn(it, outer) : [];
+  if (it.read(TITLED)) it.mode.vlist.push(space(12), ...blocks, space(12));
+  else it.afterEnvironment = (inner) => inner.write(ABSTRACT, blocks, true);
 }
 
 const abstract: EnvironmentEntry = {
@@ -69,13 +76,11 @@ function makeTitle(it: Interpreter, token: Token): void {
   const title = titlePart(it, 'title');
   if (!title) it.p.report('title-missing', it.spanOf(token));
   it.endParagraph();
-  const authors =
-    (it.state.get(it.state.cell('\u0001amsauthors')) as
-      readonly (readonly Token[])[] | undefined) ?? [];
+  const authors = it.read(AUTHORS);
   it.startParagraph(false);
   it.add(it.emptyBox());
   it.endParagraph();
-  it.vlist.push(
+  it.mode.vlist.push(
     space(42 - 12),
     ...centred(it, 'normalsize', () => {
       it.changeFont({ series: 'bold' });
@@ -83,7 +88,7 @@ function makeTitle(it: Interpreter, token: Token): void {
     }),
   );
   if (authors.length > 0) {
-    it.vlist.push(
+    it.mode.vlist.push(
       space(14),
       ...centred(it, 'footnotesize', () => {
         const joined = authors.flatMap((a, i) => [
@@ -97,16 +102,16 @@ function makeTitle(it: Interpreter, token: Token): void {
   for (const part of ['dedicatory'] as const) {
     const tokens = titlePart(it, part);
     if (tokens)
-      it.vlist.push(
+      it.mode.vlist.push(
         space(12),
         ...centred(it, 'footnotesize', () => it.execute([...it.source('\\itshape '), ...tokens])),
       );
   }
-  const kept = it.state.get(it.state.cell('\u0001amsabstract')) as readonly BlockNode[] | undefined;
-  if (kept) it.vlist.push(space(18), ...kept);
+  const kept = it.read(ABSTRACT);
+  if (kept) it.mode.vlist.push(space(18), ...kept);
   titleNotes(it);
-  it.vlist.push({ kind: 'vspace', glue: gluePt(26, 12), behaviour: 'plain' });
-  it.state.set(it.state.cell('\u0001amstitled'), true, true);
+  it.mode.vlist.push({ kind: 'vspace', glue: gluePt(26, 12), behaviour: 'plain' });
+  it.write(TITLED, true, true);
   plainPage(it);
   it.call('@runningtitle');
 }
@@ -133,12 +138,10 @@ const commands: readonly CommandEntry[] = [
     description: 'An author; once for each.',
     example: '\\author{M. Quill}',
     run: (it, args) => {
-      const cell = it.state.cell('\u0001amsauthors');
-      const before = (it.state.get(cell) as readonly (readonly Token[])[] | undefined) ?? [];
       const more = splitAtCommand(tokensOf(args, 1), 'and').map(
         (a) => splitAtCommand(a, '\\')[0] ?? [],
       );
-      it.state.set(cell, [...before, ...more], true);
+      it.write(AUTHORS, [...it.read(AUTHORS), ...more], true);
     },
   },
   ...['subjclass', 'keywords', 'dedicatory', 'thanks', 'translator', 'commby'].map((name) =>
@@ -156,13 +159,12 @@ const commands: readonly CommandEntry[] = [
     run: (it, _args, token) => makeTitle(it, token),
   },
   {
-    name: '\u0001amsend',
+    name: OWN.amsEnd,
     signature: '',
     description: '',
     example: '',
     run: (it) => {
-      const lines =
-        (it.state.get(it.state.cell(LISTS)) as readonly (readonly Token[])[] | undefined) ?? [];
+      const lines = it.read(LISTS);
       if (lines.length > 0) it.addBlock(space(12));
       for (const line of lines) it.execute(line);
     },
@@ -227,12 +229,12 @@ function amsClass(name: string, base: ClassEntry, chapters: boolean): ClassEntry
     commands: [...(base.commands ?? []), ...commands],
     environments: [...(base.environments ?? []), abstract],
     macros: base.macros ?? {},
-    source: (base.source ?? '') + SOURCE.replace('\\@amsend', '\\csname \u0001amsend\\endcsname'),
+    source: (base.source ?? '') + SOURCE.replace('\\@amsend', `\\csname ${OWN.amsEnd}\\endcsname`),
+    requires: ['amsmath', 'amsthm', 'amsfonts'],
     setup: (it, options) => {
-      for (const needed of ['amsmath', 'amsthm', 'amsfonts']) loadPackage(it, needed);
       setUp(it, ['10pt', ...options], { ...ARTICLE, chapters, twoSide: true });
       page(it, options);
-      it.setFact('flushBottom', false, true);
+      it.write(CELLS.flushBottom, false, true);
       it.execute(it.source('\\pagestyle{headings}'));
     },
   };

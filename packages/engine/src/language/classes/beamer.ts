@@ -1,20 +1,24 @@
+import { CELLS } from '../machine/cells';
 import { glue, gluePt, PT } from '../../base/lengths';
 import { readOptional } from '../../expansion/arguments';
 import { setDimen, setSkip } from '../../expansion/registers';
 import { Cat } from '../../tokens/categories';
-import type { CommandEntry, ClassEntry, EnvironmentEntry } from '../entries';
-import { tokensOf } from '../entries';
-import { loadPackage } from '../constructs/document';
+import {
+  type ClassEntry,
+  type CommandEntry,
+  type EnvironmentEntry,
+  tokensOf,
+} from '../machine/entries';
 import { centred, makeTitle, setTitlePart, space, titlePart } from '../constructs/title';
 import { addContentsLine } from '../constructs/contents';
 import { markHeading, plainTitle } from '../constructs/sections';
-import { refStepCounter } from '../counters';
-import type { Interpreter } from '../interpreter';
+import { refStepCounter } from '../machine/counters';
+import type { Interpreter } from '../machine/interpreter';
 import { INVISIBLE, overlaySpec, overlayText, showsOn } from '../constructs/overlays';
 import { column, columnCommand, columns } from './beamerColumns';
 import { bracedHere, frame, frameEnvironment, hide, onSteps, pause, SEA } from './beamerFrames';
-import { setAll } from './layout';
-import { article, setUp, ARTICLE } from './standard';
+import { setAll } from '../constructs/pageLayout';
+import { article, ARTICLE, setUp } from './standard';
 
 /** Colours of blocks that warn and that show. */
 const ALERT = 0xa3262a;
@@ -32,7 +36,7 @@ const block = (name: string, color: number): EnvironmentEntry => ({
     const spec = overlaySpec(it);
     const title = bracedHere(it) ?? [];
     it.endParagraph();
-    it.vlist.push({ kind: 'vspace', glue: gluePt(6, 2), behaviour: 'merge' });
+    it.mode.vlist.push({ kind: 'vspace', glue: gluePt(6, 2), behaviour: 'merge' });
     if (spec !== null && !showsOn(it, spec)) hide(it);
     if (title.length > 0) {
       it.openGroup({ kind: 'semisimple', span: it.p.place });
@@ -41,12 +45,12 @@ const block = (name: string, color: number): EnvironmentEntry => ({
       it.execute(title);
       it.endParagraph();
       it.closeGroup();
-      it.vlist.push(space(1.5));
+      it.mode.vlist.push(space(1.5));
     }
   },
   end: (it) => {
     it.endParagraph();
-    it.vlist.push({ kind: 'vspace', glue: gluePt(6, 2), behaviour: 'merge' });
+    it.mode.vlist.push({ kind: 'vspace', glue: gluePt(6, 2), behaviour: 'merge' });
   },
 });
 
@@ -184,7 +188,7 @@ const commands: readonly CommandEntry[] = [
     description: 'A frame with the title.',
     example: '\\title{Tides}\\maketitle',
     run: (it, _args, token) => {
-      if (it.fact<number>('overlay') === undefined) frame(it, [it.p.command('titlepage')]);
+      if (it.read(CELLS.overlay) === null) frame(it, [it.p.command('titlepage')]);
       else titleFrame(it);
       void token;
       void makeTitle;
@@ -217,7 +221,7 @@ function titleFrame(it: Interpreter): void {
   for (const [name, size, style, above] of parts) {
     const tokens = titlePart(it, name) ?? (name === 'date' ? [it.p.command('today')] : []);
     if (tokens.length === 0) continue;
-    it.vlist.push(
+    it.mode.vlist.push(
       space(above),
       ...centred(it, size, () => {
         if (name === 'title') it.changeFont({ color: SEA });
@@ -290,18 +294,8 @@ function setup(it: Interpreter, options: readonly string[]): void {
   setSkip(it.state, 'parskip', glue(0), true);
   setDimen(it.state, 'parindent', 0, true);
   it.changeFont({ family: 'sans' });
-  it.setFact('textFamily', 'sans', true);
-  it.setFact('topFrames', options.includes('t'), true);
-  for (const name of [
-    'amsmath',
-    'amssymb',
-    'amsthm',
-    'xcolor',
-    'graphicx',
-    'hyperref',
-    'enumerate',
-  ])
-    loadPackage(it, name);
+  it.write(CELLS.textFamily, 'sans', true);
+  it.write(CELLS.topFrames, options.includes('t'), true);
   it.execute(it.source(THEOREMS));
 }
 
@@ -360,6 +354,7 @@ export const beamer: ClassEntry = {
     columns,
     column,
   ],
+  requires: ['amsmath', 'amssymb', 'amsthm', 'xcolor', 'graphicx', 'hyperref', 'enumerate'],
   source: (article.source ?? '') + SOURCE.replace(/\\def\\subtitle.*\n/, '\n'),
   setup,
 };

@@ -1,12 +1,16 @@
-import { FILL } from '../../base/lengths';
-import { textOf } from '../../expansion/expandables';
+import { FILL, type Sp } from '../../base/lengths';
+import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
-import type { EnvironmentEntry } from '../entries';
-import { tokensOf } from '../entries';
-import { dimenOf, enterColumn, leaveColumn } from '../constructs/boxes';
-import type { OpenEnvironment } from '../environments';
-import type { Interpreter } from '../interpreter';
+import { type EnvironmentEntry, tokensOf } from '../machine/entries';
+import { endColumn, beginColumn, enterColumn, leaveColumn } from '../machine/columns';
+import { dimenOf } from '../scanning/dimenOf';
+import type { Interpreter } from '../machine/interpreter';
+import type { BlockNode } from '../../document/blocks';
+import { cell } from '../../expansion/cells';
+
+/** How columns stand on their line. */
+const VALIGN = cell<'top' | 'center'>('columnsvalign', 'center');
 
 export const columns: EnvironmentEntry = {
   name: 'columns',
@@ -17,7 +21,7 @@ export const columns: EnvironmentEntry = {
   begin: (it, args) => {
     it.endParagraph();
     const top = /[tT]/.test(textOf(it.p, tokensOf(args, 0)));
-    (it.environments.at(-1) as OpenEnvironment).data.valign = top ? 'top' : 'center';
+    it.innermost.data.set(VALIGN, top ? 'top' : 'center');
     it.startParagraph(false);
     it.add({ kind: 'glue', glue: FILL, ...it.p.place });
   },
@@ -27,20 +31,22 @@ export const columns: EnvironmentEntry = {
   },
 };
 
-function beginColumn(it: Interpreter, width: number): void {
-  const open = it.environments.at(-1) as OpenEnvironment;
-  open.data.width = width;
-  it.hlist?.unskip();
-  open.data.outer = enterColumn(it, width);
+function startColumn(it: Interpreter, width: Sp): void {
+  it.mode.hlist?.unskip();
+  beginColumn(it, width);
 }
 
-function endColumn(it: Interpreter): void {
-  const open = it.environments.at(-1) as OpenEnvironment;
-  const blocks = leaveColumn(it, open.data.outer as ReturnType<typeof enterColumn>);
+/** A column as it stands beside the others. */
+function addColumn(it: Interpreter, blocks: readonly BlockNode[], width: Sp): void {
   const around = it.environments.findLast((e) => e.name === 'columns');
-  const valign = (around?.data.valign as 'top' | 'center' | undefined) ?? 'center';
-  it.add({ kind: 'parbox', blocks, width: open.data.width as number, valign, ...it.p.place });
+  const valign = around?.data.get(VALIGN) ?? 'center';
+  it.add({ kind: 'parbox', blocks, width, valign, ...it.p.place });
   it.add({ kind: 'glue', glue: FILL, ...it.p.place });
+}
+
+function finishColumn(it: Interpreter): void {
+  const { blocks, width } = endColumn(it);
+  addColumn(it, blocks, width);
 }
 
 export const column: EnvironmentEntry = {
@@ -48,8 +54,8 @@ export const column: EnvironmentEntry = {
   signature: 'om',
   description: 'One of the columns, its width in braces.',
   example: '\\begin{column}{4cm}ebb\\end{column}',
-  begin: (it, args) => beginColumn(it, dimenOf(it, tokensOf(args, 1))),
-  end: endColumn,
+  begin: (it, args) => startColumn(it, dimenOf(it, tokensOf(args, 1))),
+  end: finishColumn,
 };
 
 /** `\column{width}` in columns: all up to the next one, or to the end of the columns, is its own. */
@@ -72,14 +78,11 @@ export function columnCommand(it: Interpreter): void {
 }
 
 function beginColumnBox(it: Interpreter, width: number, body: readonly Token[]): void {
-  it.hlist?.unskip();
+  it.mode.hlist?.unskip();
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   const outer = enterColumn(it, width);
   it.execute(body);
   const blocks = leaveColumn(it, outer);
   it.closeGroup();
-  const around = it.environments.findLast((e) => e.name === 'columns');
-  const valign = (around?.data.valign as 'top' | 'center' | undefined) ?? 'center';
-  it.add({ kind: 'parbox', blocks, width, valign, ...it.p.place });
-  it.add({ kind: 'glue', glue: FILL, ...it.p.place });
+  addColumn(it, blocks, width);
 }

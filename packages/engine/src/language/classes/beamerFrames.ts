@@ -1,12 +1,12 @@
+import { CELLS } from '../machine/cells';
 import { FILL, gluePt, PT } from '../../base/lengths';
 import { readOptional } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
-import type { CommandEntry, EnvironmentEntry } from '../entries';
-import { tokensOf } from '../entries';
+import { type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
 import { clearPage } from '../constructs/chapters';
 import { setTitlePart, space, titlePart } from '../constructs/title';
-import type { Interpreter } from '../interpreter';
+import type { Interpreter } from '../machine/interpreter';
 import { INVISIBLE, needs, overlaySpec, showsOn } from '../constructs/overlays';
 
 /** Our own plain theme: deep sea blue for titles and marks. */
@@ -70,15 +70,15 @@ function nameAhead(it: Interpreter): { name: string; tokens: Token[] } {
 
 /** A frame: once for each step of its overlays, each on a page of its own. */
 export function frame(it: Interpreter, body: readonly Token[]): void {
-  it.setFact('overlay', 1, true);
-  it.setFact('overlays', 1, true);
+  it.write(CELLS.overlay, 1, true);
+  it.write(CELLS.overlays, 1, true);
   const counters = ['c@equation', 'c@theorem', 'c@figure', 'c@table'].map((name) => {
     const cell = it.state.register('count', name);
     return { cell, value: it.state.get(cell) };
   });
-  for (let step = 1; step <= (it.fact<number>('overlays') ?? 1); step++) {
-    it.setFact('overlay', step, true);
-    it.setFact('pauses', 1, true);
+  for (let step = 1; step <= it.read(CELLS.overlays); step++) {
+    it.write(CELLS.overlay, step, true);
+    it.write(CELLS.pauses, 1, true);
     if (step > 1) for (const { cell, value } of counters) it.state.set(cell, value, true);
     const labels = it.labels.length;
     oneStep(it, body);
@@ -88,28 +88,25 @@ export function frame(it: Interpreter, body: readonly Token[]): void {
 
 function oneStep(it: Interpreter, body: readonly Token[]): void {
   clearPage(it, false);
-  const outer = it.vlist;
-  it.vlist = [];
   it.openGroup({ kind: 'semisimple', span: it.p.place });
-  setTitlePart(it, 'frametitle', []);
-  setTitlePart(it, 'framesubtitle', []);
-  it.skipBlanks();
-  it.execute(body);
-  it.endParagraph();
-  const blocks = it.vlist;
-  it.vlist = outer;
+  const blocks = it.gather(() => {
+    setTitlePart(it, 'frametitle', []);
+    setTitlePart(it, 'framesubtitle', []);
+    it.skipBlanks();
+    it.execute(body);
+  });
   const title = titlePart(it, 'frametitle') ?? [];
   if (title.length > 0) frameTitle(it, title, titlePart(it, 'framesubtitle') ?? []);
   const keep = { kind: 'vspace' as const, glue: gluePt(0), behaviour: 'keep' as const };
   const fill = { kind: 'vspace' as const, glue: FILL, behaviour: 'plain' as const };
-  const top = it.fact<boolean>('topFrames') === true;
-  it.vlist.push(keep, ...(top ? [] : [fill]), ...blocks, fill);
+  const top = it.read(CELLS.topFrames);
+  it.mode.vlist.push(keep, ...(top ? [] : [fill]), ...blocks, fill);
   it.closeGroup();
 }
 
 export function frameTitle(it: Interpreter, title: readonly Token[], sub: readonly Token[]): void {
   it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.setFact('alignment', 'left');
+  it.write(CELLS.alignment, 'left');
   it.changeFont({ color: SEA });
   it.execute(it.source('\\Large\\bfseries'));
   it.startParagraph(false);
@@ -122,14 +119,14 @@ export function frameTitle(it: Interpreter, title: readonly Token[], sub: readon
     it.endParagraph();
   }
   it.closeGroup();
-  it.vlist.push(space(3), {
+  it.mode.vlist.push(space(3), {
     kind: 'rule',
     width: it.dimen('textwidth'),
     height: 0.6 * PT,
     left: 0,
     color: SEA,
   });
-  it.vlist.push(space(4));
+  it.mode.vlist.push(space(4));
 }
 
 /** A group that stands right here, or null. */
@@ -171,8 +168,8 @@ export const frameEnvironment = (name: string): EnvironmentEntry => ({
 
 /** Text from here on is shown from the next step on. */
 export function pause(it: Interpreter): void {
-  const next = (it.fact<number>('pauses') ?? 1) + 1;
-  it.setFact('pauses', next, true);
+  const next = it.read(CELLS.pauses) + 1;
+  it.write(CELLS.pauses, next, true);
   needs(it, next);
-  if ((it.fact<number>('overlay') ?? 1) < next) hide(it);
+  if ((it.read(CELLS.overlay) ?? 1) < next) hide(it);
 }

@@ -1,17 +1,23 @@
-import { glue, PT } from '../../base/lengths';
-import { textOf } from '../../expansion/expandables';
+import { glue, PT, type Sp } from '../../base/lengths';
+import { textOf } from '../../expansion/tokenText';
 import { getCount } from '../../expansion/registers';
 import type { Token } from '../../expansion/meaning';
-import type { ClassEntry, CommandEntry, EnvironmentEntry } from '../entries';
-import { tokensOf } from '../entries';
-import { addToList, type ContentsEntry } from '../constructs/contents';
+import {
+  type ClassEntry,
+  type CommandEntry,
+  type EnvironmentEntry,
+  tokensOf,
+} from '../machine/entries';
+import { addToList, entriesOf } from '../constructs/contents';
 import { isOn } from '../constructs/chapters';
-import { enterColumn, leaveColumn, dimenOf } from '../constructs/boxes';
+import { endColumn, beginColumn } from '../machine/columns';
+import { dimenOf } from '../scanning/dimenOf';
 import { emitStyle } from '../constructs/pageStyle';
-import type { OpenEnvironment } from '../environments';
-import type { Interpreter } from '../interpreter';
-import { INCH, paperOf, setAll } from './layout';
+import type { Interpreter } from '../machine/interpreter';
+import { INCH, paperOf, setAll } from '../constructs/pageLayout';
 import { article } from './standard';
+import { cell } from '../../expansion/cells';
+import { OWN } from '../machine/ownNames';
 
 /** A list of questions or parts: label, counter and margin. */
 const level = (name: string, counter: string, label: string, what: string): EnvironmentEntry => ({
@@ -28,7 +34,7 @@ const level = (name: string, counter: string, label: string, what: string): Envi
       ),
     ];
     entry?.begin?.(it, args, it.p.command(name));
-    (it.environments.at(-1) as OpenEnvironment).data.exam = name;
+    it.innermost.data.set(QUESTIONS, name);
   },
   end: (it) => it.environment('list')?.end?.(it),
 });
@@ -40,6 +46,12 @@ const ITEM: Readonly<Record<string, string>> = {
   subsubparts: 'subsubpart',
 };
 
+/** Which list of an exam is open. */
+const QUESTIONS = cell<string | null>('examlist', null);
+
+/** The room a solution leaves when it is not printed, and its left edge. */
+const ROOM = cell<{ readonly room: Sp; readonly left: Sp }>('solutionroom', { room: 0, left: 0 });
+
 /** `\question[5]`: an item, with its points before the text. */
 const item = (name: string, env: string): CommandEntry => ({
   name,
@@ -47,7 +59,7 @@ const item = (name: string, env: string): CommandEntry => ({
   description: 'A question or part; brackets give its points.',
   example: `\\begin{questions}\\question[5] When?\\end{questions}`,
   run: (it, args) => {
-    if (!it.environments.some((e) => e.data.exam === env)) return outside(it, env);
+    if (!it.environments.some(({ data }) => data.get(QUESTIONS) === env)) return outside(it, env);
     it.execute(it.source('\\item\\relax'));
     const points = args[0] ? textOf(it.p, tokensOf(args, 0)) : '';
     if (env === 'questions')
@@ -75,39 +87,31 @@ const solution = (name: string, boxed: boolean): EnvironmentEntry => ({
   description: 'A solution: printed when \\printanswers is given, else its room is left empty.',
   example: `\\printanswers\\begin{${name}}\nAt noon.\n\\end{${name}}`,
   begin: (it, args) => {
-    const open = it.environments.at(-1) as OpenEnvironment;
-    open.data.room = args[0] ? dimenOf(it, tokensOf(args, 0)) : 0;
+    const room = args[0] ? dimenOf(it, tokensOf(args, 0)) : 0;
     it.endParagraph();
-    open.data.width = it.dimen('linewidth');
-    open.data.left = it.dimen('totalleftmargin');
-    open.data.outer = enterColumn(
-      it,
-      it.dimen('linewidth') - 2 * (it.dimen('fboxsep') + it.dimen('fboxrule')),
-    );
+    it.innermost.data.set(ROOM, { room, left: it.dimen('totalleftmargin') });
+    beginColumn(it, it.dimen('linewidth') - 2 * (it.dimen('fboxsep') + it.dimen('fboxrule')));
     if (isOn(it, 'printanswers')) it.execute(it.source('\\noindent\\solutiontitle'));
   },
   end: (it) => {
-    const open = it.environments.at(-1) as OpenEnvironment;
-    const blocks = leaveColumn(it, open.data.outer as ReturnType<typeof enterColumn>);
-    const room = open.data.room as number;
-    const width = open.data.width as number;
+    const { blocks, width } = endColumn(it);
+    const { room, left } = it.innermost.data.get(ROOM);
     if (!isOn(it, 'printanswers')) {
-      if (room > 0) it.vlist.push({ kind: 'vspace', glue: glue(room), behaviour: 'plain' });
+      if (room > 0) it.mode.vlist.push({ kind: 'vspace', glue: glue(room), behaviour: 'plain' });
       return;
     }
-    const edge = it.dimen('fboxsep') + it.dimen('fboxrule');
     const at = it.p.place;
     const inner = {
       kind: 'parbox' as const,
       blocks,
-      width: width - 2 * edge,
+      width,
       valign: 'top' as const,
       ...at,
     };
     const frame = boxed ? { rule: it.dimen('fboxrule'), padding: it.dimen('fboxsep') } : null;
-    it.vlist.push({
+    it.mode.vlist.push({
       kind: 'loosebox',
-      left: open.data.left as number,
+      left: left,
       inline: {
         kind: 'box',
         inlines: [inner],
@@ -130,9 +134,7 @@ const solution = (name: string, boxed: boolean): EnvironmentEntry => ({
 
 /** Points of all questions, from the whole document. */
 function totals(it: Interpreter): { questions: string[]; points: number[] } {
-  const entries = (it.fact<readonly ContentsEntry[]>('contents') ?? []).filter(
-    (e) => e.list === 'exam',
-  );
+  const entries = entriesOf(it, 'exam');
   const questions: string[] = [];
   const points: number[] = [];
   for (const { entry } of entries) {
@@ -204,9 +206,9 @@ const commands: readonly CommandEntry[] = [
       it.endParagraph();
       const count = Math.min(200, Math.floor(height / (0.25 * INCH)));
       for (let i = 0; i < count; i++) {
-        it.vlist.push({ kind: 'vspace', glue: glue(0.25 * INCH), behaviour: 'plain' });
+        it.mode.vlist.push({ kind: 'vspace', glue: glue(0.25 * INCH), behaviour: 'plain' });
         const left = it.dimen('totalleftmargin');
-        it.vlist.push({
+        it.mode.vlist.push({
           kind: 'rule',
           width: it.dimen('linewidth'),
           height: 0.1 * PT,
@@ -217,7 +219,7 @@ const commands: readonly CommandEntry[] = [
     },
   },
   {
-    name: '\u0001examstyle',
+    name: OWN.examStyle,
     signature: '',
     description: '',
     example: '',

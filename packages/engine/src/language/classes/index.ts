@@ -1,4 +1,4 @@
-import type { ClassEntry } from '../entries';
+import type { ClassEntry } from '../machine/entries';
 import { amsart, amsbook } from './amsart';
 import { beamer } from './beamer';
 import { exam } from './exam';

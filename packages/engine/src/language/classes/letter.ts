@@ -1,12 +1,11 @@
 import { gluePt, PT } from '../../base/lengths';
-import type { ClassEntry, EnvironmentEntry } from '../entries';
-import { tokensOf } from '../entries';
+import { type ClassEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
 import { clearPage } from '../constructs/chapters';
 import { setTitlePart } from '../constructs/title';
 import { setPage as countFrom } from '../constructs/pageStyle';
 import { setDimen, setSkip } from '../../expansion/registers';
-import type { Interpreter } from '../interpreter';
-import { setAll, STANDARD_OPTIONS } from './layout';
+import type { Interpreter } from '../machine/interpreter';
+import { setAll, STANDARD_OPTIONS } from '../constructs/pageLayout';
 import { ARTICLE, setUp } from './standard';
 
 /** One letter: its own page 1, paragraphs apart and without indent (letter.cls). */

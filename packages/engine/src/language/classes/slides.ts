@@ -1,9 +1,8 @@
-import { gluePt, PT } from '../../base/lengths';
-import { FILL } from '../../base/lengths';
+import { FILL, gluePt, PT } from '../../base/lengths';
 import { setSkip } from '../../expansion/registers';
-import type { ClassEntry, EnvironmentEntry } from '../entries';
+import type { ClassEntry, EnvironmentEntry } from '../machine/entries';
 import { clearPage } from '../constructs/chapters';
-import { paperOf, setAll, INCH } from './layout';
+import { INCH, paperOf, setAll } from '../constructs/pageLayout';
 import { article } from './standard';
 
 /** One sheet for the wall, its text centred between top and bottom (slides.cls). */
@@ -14,14 +13,14 @@ const slide = (name: string): EnvironmentEntry => ({
   example: `\\begin{${name}}\nHigh water\n\\end{${name}}`,
   begin: (it) => {
     clearPage(it, false);
-    it.vlist.push(
+    it.mode.vlist.push(
       { kind: 'vspace', glue: gluePt(0), behaviour: 'keep' },
       { kind: 'vspace', glue: FILL, behaviour: 'plain' },
     );
   },
   end: (it) => {
     it.endParagraph();
-    it.vlist.push({ kind: 'vspace', glue: FILL, behaviour: 'plain' });
+    it.mode.vlist.push({ kind: 'vspace', glue: FILL, behaviour: 'plain' });
     clearPage(it, false);
   },
 });

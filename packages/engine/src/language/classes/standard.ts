@@ -1,12 +1,13 @@
+import { CELLS } from '../machine/cells';
 import { PT, type Sp } from '../../base/lengths';
 import { CONTENTS_OF_CHAPTERS, CONTENTS_OF_SECTIONS } from '../constructs/contents';
 import { chapterCommand, matterCommands, partCommand } from '../constructs/chapters';
 import { sections } from '../constructs/sections';
 import { titleCommands, titleEnvironments } from '../constructs/title';
-import type { ClassEntry } from '../entries';
-import type { Interpreter } from '../interpreter';
-import { setSloppy } from '../lineSpacing';
-import { baseOf, INCH, setPage, setSizes, STANDARD_OPTIONS } from './layout';
+import type { ClassEntry } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { setSloppy } from '../machine/lineSpacing';
+import { baseOf, INCH, setPage, setSizes, STANDARD_OPTIONS } from '../constructs/pageLayout';
 
 /** How a standard class differs from its fellows. */
 interface ClassKind {
@@ -41,12 +42,12 @@ export function setUp(it: Interpreter, options: readonly string[], kind: ClassKi
   switchOn(it, 'titlepage', has('titlepage') || (kind.titlePage && !has('notitlepage')));
   switchOn(it, 'openright', has('openright') || (kind.openRight && !has('openany')));
   switchOn(it, 'mainmatter', true);
-  it.setFact('twoSided', twoSide, true);
-  it.setFact('flushBottom', twoSide || twoColumn, true);
+  it.write(CELLS.twoSided, twoSide, true);
+  it.write(CELLS.flushBottom, twoSide || twoColumn, true);
   if (twoColumn) setSloppy(it, true);
-  if (has('fleqn')) it.setFact('fleqn', true, true);
-  if (has('leqno')) it.setFact('leqno', true, true);
-  if (has('draft')) it.setFact('draft', true, true);
+  if (has('fleqn')) it.write(CELLS.fleqn, true, true);
+  if (has('leqno')) it.write(CELLS.leqno, true, true);
+  if (has('draft')) it.write(CELLS.draft, true, true);
   it.execute(it.source(twoSide ? HEADS.two : HEADS.one));
   it.execute(it.source(`\\pagestyle{${kind.book ? 'headings' : 'plain'}}`));
 }

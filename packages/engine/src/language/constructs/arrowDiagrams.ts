@@ -1,15 +1,15 @@
 import type { Sp } from '../../base/lengths';
 import type { DiagramArrow, DiagramLabel } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
-import { tokensText } from '../../expansion/expandables';
+import { tokensText } from '../../expansion/tokenText';
 import { readOptional } from '../../expansion/arguments';
 import { Cat } from '../../tokens/categories';
-import type { EnvironmentEntry } from '../entries';
-import type { MathReader } from '../mathReader';
-import { dimenOf } from './boxes';
+import type { EnvironmentEntry } from '../machine/entries';
+import type { MathReader } from '../machine/mathReader';
+import { dimenOf } from '../scanning/dimenOf';
 import { isRowEnd, partAt } from './diagrams';
 import { fieldOf } from './mathEntry';
-import { environmentTokens } from '../environmentTokens';
+import { environmentTokens } from '../machine/environmentTokens';
 
 type Draft = { -readonly [K in keyof DiagramArrow]: DiagramArrow[K] } & { labels: DiagramLabel[] };
 

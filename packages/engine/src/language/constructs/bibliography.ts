@@ -1,17 +1,15 @@
+import { CELLS } from '../machine/cells';
 import type { Inline } from '../../document/inlines';
-import { expandTokens, textOf, tokensText } from '../../expansion/expandables';
+import { expandTokens, textOf, tokensText } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
-import { setCounter, stepCounter, counterValue } from '../counters';
-import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
-import { parseBib, type BibEntry } from '../bibliography/entries';
-import { formatBibliography, STYLES, type BibStyle } from '../bibliography/styles';
-import { leading } from '../linking';
+import { counterValue, setCounter, stepCounter } from '../machine/counters';
+import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { type BibEntry, parseBib } from '../bibliography/entries';
+import { type BibStyle, formatBibliography, STYLES } from '../bibliography/styles';
+import { leading } from './linking';
 import { findFile, reportMissing } from './files';
-
-/** The label under which a citation finds its entry. */
-export const citeLabel = (key: string, part = ''): string => `\u0001cite:${key}${part}`;
+import { citeLabel } from '../../expansion/cells';
 
 export const keysOf = (it: Interpreter, tokens: readonly Token[]): string[] =>
   textOf(it.p, tokens)
@@ -113,7 +111,7 @@ function beginList(it: Interpreter, args: Args): void {
 function bibliography(it: Interpreter, args: Args, token: Token): void {
   const at = it.spanOf(token);
   const span = { from: at.from, to: Math.max(at.to, it.p.here()) };
-  const cited = it.fact<readonly string[]>('cited') ?? [];
+  const cited = it.read(CELLS.cited);
   const entries: BibEntry[] = [];
   for (const name of keysOf(it, tokensOf(args, 0))) {
     const file = findFile(it, name, ['.bib', '']);
@@ -145,15 +143,15 @@ function bibliography(it: Interpreter, args: Args, token: Token): void {
 }
 
 function styleOf(it: Interpreter): BibStyle {
-  return STYLES[it.fact<string>('bibStyle') ?? 'plain'] ?? (STYLES.plain as BibStyle);
+  return STYLES[it.read(CELLS.bibStyle) || 'plain'] ?? (STYLES.plain as BibStyle);
 }
 
 /** Are sources cited by author and year? As natbib is told, or as the style is made for. */
 export function citesByName(it: Interpreter): boolean {
-  const told = it.fact<boolean>('authorYear');
-  if (told !== undefined) return told;
+  const told = it.read(CELLS.authorYear);
+  if (told !== null) return told;
   if (!it.hasPackage('natbib')) return false;
-  const style = it.fact<string>('bibStyleOfAll') ?? '';
+  const style = it.read(CELLS.bibStyleOfAll);
   return style === '' || (STYLES[style]?.authorYear ?? false);
 }
 
@@ -213,7 +211,7 @@ export const bibliographyCommands: readonly CommandEntry[] = [
     run: (it, args, token) => {
       const name = textOf(it.p, tokensOf(args, 0));
       if (!STYLES[name]) it.p.report('bibliography-style-unknown', it.spanOf(token), { name });
-      it.setFact('bibStyle', name, true);
+      it.write(CELLS.bibStyle, name, true);
     },
   },
   {

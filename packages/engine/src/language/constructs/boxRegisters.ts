@@ -1,5 +1,5 @@
-import { glue, SS, type Sp } from '../../base/lengths';
-import type { BlockNode } from '../../document/blocks';
+import { CELLS } from '../machine/cells';
+import { glue, type Sp, SS } from '../../base/lengths';
 import type { BoxInline, Inline } from '../../document/inlines';
 import { readArgument } from '../../expansion/arguments';
 import { readName, takePrefix } from '../../expansion/definitions';
@@ -7,12 +7,13 @@ import type { Primitive, Token } from '../../expansion/meaning';
 import { scanDimen, scanInt, takeKeyword } from '../../expansion/scan';
 import type { Cell } from '../../expansion/state';
 import { Cat } from '../../tokens/categories';
-import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { OpenEnvironment } from '../environments';
-import { InlineList } from '../inlineList';
-import type { Interpreter, Size } from '../interpreter';
-import { box, enterColumn, leaveColumn } from './boxes';
+import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
+import { InlineList } from '../machine/inlineList';
+import type { Interpreter, Size } from '../machine/interpreter';
+import { box } from './boxes';
+import { cell } from '../../expansion/cells';
+import type { Mode } from '../machine/modes';
+import { OWN } from '../machine/ownNames';
 
 /** What a box register holds: inlines side by side, with a size of their own if it was set. */
 interface KeptBox {
@@ -45,7 +46,7 @@ const kept = (it: Interpreter, cell: Cell): KeptBox | undefined =>
 
 function newBox(it: Interpreter, name: Token | undefined): void {
   if (!name?.cell) return;
-  const counter = it.state.register('count', '\u0001boxes');
+  const counter = it.state.register('count', OWN.boxes);
   const number = ((it.state.get(counter) as number | undefined) ?? 20) + 1;
   it.state.set(counter, number, true);
   it.state.set(name.cell, { kind: 'chardef', code: number }, true);
@@ -66,8 +67,8 @@ function use(it: Interpreter, cell: Cell, empties: boolean): void {
 
 /** A box met between paragraphs stands there by itself; within one it is part of the line. */
 export function addBox(it: Interpreter, inline: Inline): void {
-  if (it.hlist !== null) {
-    it.hlist.add(inline);
+  if (it.mode.hlist !== null) {
+    it.mode.hlist.add(inline);
     return;
   }
   const spacing = {
@@ -75,7 +76,7 @@ export function addBox(it: Interpreter, inline: Inline): void {
     lineSkip: it.skip('lineskip'),
     lineSkipLimit: it.dimen('lineskiplimit'),
   };
-  it.vlist.push({ kind: 'loosebox', inline, left: it.dimen('totalleftmargin'), spacing });
+  it.mode.vlist.push({ kind: 'loosebox', inline, left: it.dimen('totalleftmargin'), spacing });
 }
 
 /** `\hbox`, `\vbox`, `\vtop` with what they hold, as an inline. */
@@ -373,6 +374,9 @@ function saveBox(it: Interpreter, args: Args): void {
   it.state.set(cell, { inlines: [box(it, inlines, { width, align })], size: {} });
 }
 
+/** The box that takes what is gathered, and the mode around it. */
+const KEPT = cell<{ readonly box: Cell; readonly outer: Mode } | null>('lrbox', null);
+
 /** `lrbox`: an environment whose contents are kept as a box. */
 export const lrbox: EnvironmentEntry = {
   name: 'lrbox',
@@ -380,22 +384,17 @@ export const lrbox: EnvironmentEntry = {
   description: 'Keeps its contents as a box.',
   example: '\\newsavebox{\\gauge}\\begin{lrbox}{\\gauge}high water\\end{lrbox}\\usebox{\\gauge}',
   begin: (it, args) => {
-    const open = it.environments.at(-1) as OpenEnvironment;
-    open.data.cell = boxCell(it, tokensOf(args, 0));
-    open.data.outer = enterColumn(it, null);
-    it.hlist = new InlineList(it.fact('divisions'));
-    it.restricted = true;
+    const box = boxCell(it, tokensOf(args, 0));
+    const hlist = new InlineList(it.read(CELLS.divisions));
+    it.innermost.data.set(KEPT, { box, outer: it.pushMode({ hlist, restricted: true }) });
     it.skipBlanks();
   },
   end: (it) => {
-    const open = it.environments.at(-1) as OpenEnvironment;
-    it.hlist?.unskip();
-    const inlines = it.hlist?.finish() ?? [];
-    it.restricted = false;
-    it.hlist = null;
-    const blocks: BlockNode[] = leaveColumn(it, open.data.outer as ReturnType<typeof enterColumn>);
-    void blocks;
-    const cell = open.data.cell as Cell;
-    it.afterEnvironment = (inner) => inner.state.set(cell, { inlines, size: {} });
+    const kept = it.innermost.data.get(KEPT);
+    if (!kept) return;
+    const { hlist } = it.popMode(kept.outer);
+    hlist?.unskip();
+    const inlines = hlist?.finish() ?? [];
+    it.afterEnvironment = (inner) => inner.state.set(kept.box, { inlines, size: {} });
   },
 };

@@ -1,28 +1,17 @@
 import type { BlockNode } from '../../document/blocks';
 import type { BoxInline, Inline, Leader } from '../../document/inlines';
-import { FILL, glue, PT, type Sp } from '../../base/lengths';
-import { setDimen, setSkip } from '../../expansion/registers';
+import { FILL, PT, type Sp } from '../../base/lengths';
 import { scanDimen, takeKeyword } from '../../expansion/scan';
 import { readOptional } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
-import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { OpenEnvironment } from '../environments';
-import type { Interpreter } from '../interpreter';
-import type { MathReader } from '../mathReader';
-import { setCounter } from '../counters';
+import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import type { MathReader } from '../machine/mathReader';
+import { setCounter } from '../machine/counters';
 import { minipageNotes } from './footnotes';
-
-/** A length given as an argument, in sp. */
-export function dimenOf(it: Interpreter, tokens: readonly Token[]): Sp {
-  const expression = it.fact<boolean>('calc') === true ? [it.p.command('dimexpr')] : [];
-  const relax = it.p.command('relax');
-  it.p.push([...expression, ...tokens, relax, ...(expression.length > 0 ? [relax] : [])]);
-  const length = scanDimen(it.p);
-  const rest = it.p.next();
-  if (rest && rest.text !== 'relax') it.p.unread(rest);
-  return length;
-}
+import { dimenOf } from '../scanning/dimenOf';
+import { endColumn, beginColumn, narrow } from '../machine/columns';
+import { cell, ownName } from '../../expansion/cells';
 
 type BoxChange = Partial<Omit<BoxInline, 'kind' | 'inlines'>>;
 
@@ -45,6 +34,7 @@ export const frameOf = (it: Interpreter) => ({
   rule: it.dimen('fboxrule'),
   padding: it.dimen('fboxsep'),
 });
+
 const ALIGNMENTS: Readonly<Record<string, BoxInline['align']>> = {
   l: 'left',
   c: 'center',
@@ -58,7 +48,7 @@ export function withSizes<T>(it: Interpreter, inlines: readonly Inline[], read: 
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   const values = { ...size, totalheight: size.height + size.depth };
   for (const [name, value] of Object.entries(values)) {
-    const storage = it.state.register('dimen', `\u0001size:${name}`);
+    const storage = it.state.register('dimen', ownName(`size:${name}`));
     it.state.set(storage, value);
     it.state.set(it.state.cell(name), { kind: 'register', type: 'dimen', storage });
   }
@@ -315,61 +305,12 @@ function parbox(
   return { kind: 'parbox', blocks, width, valign, size, ...it.p.place };
 }
 
-/** Measures inside a box of paragraphs (LaTeX's `\\@parboxrestore`). */
-export function narrow(it: Interpreter, width: Sp): void {
-  for (const name of ['hsize', 'linewidth', 'columnwidth']) setDimen(it.state, name, width);
-  if (it.fact<boolean>('keepTextWidth') !== true) setDimen(it.state, 'textwidth', width);
-  setDimen(it.state, 'totalleftmargin', 0);
-  setDimen(it.state, 'parindent', 0);
-  setSkip(it.state, 'parskip', glue(0));
-  setSkip(it.state, 'leftskip', glue(0));
-  setSkip(it.state, 'rightskip', glue(0));
-  it.setFact('alignment', 'justified');
-  it.setFact('noIndentNext', false, true);
-  it.setFact('inMinipage', true);
-}
-
-/** What was being gathered when a box of paragraphs began. */
-type Outer = Pick<
-  Interpreter,
-  | 'hlist'
-  | 'vlist'
-  | 'restricted'
-  | 'pendingLabel'
-  | 'nextIndent'
-  | 'clubPenalty'
-  | 'spaceAfterParagraph'
->;
-
-/** Starts gathering a column apart; `leaveColumn` gives it. */
-export function enterColumn(it: Interpreter, width: Sp | null): Outer {
-  const { hlist, vlist, restricted, pendingLabel, nextIndent, clubPenalty } = it;
-  const { spaceAfterParagraph } = it;
-  it.hlist = null;
-  it.vlist = [];
-  it.restricted = false;
-  it.pendingLabel = null;
-  it.nextIndent = null;
-  it.clubPenalty = null;
-  it.spaceAfterParagraph = [];
-  if (width !== null) narrow(it, width);
-  return {
-    hlist,
-    vlist,
-    restricted,
-    pendingLabel,
-    nextIndent,
-    clubPenalty,
-    spaceAfterParagraph,
-  };
-}
-
-export function leaveColumn(it: Interpreter, outer: Outer): BlockNode[] {
-  it.endParagraph();
-  const blocks = it.vlist;
-  Object.assign(it, outer);
-  return blocks;
-}
+/** How high a minipage is to be, and where its line and its contents stand in it. */
+const PLACEMENT = cell<{
+  readonly position: string;
+  readonly height: Sp | null;
+  readonly inner: string;
+}>('minipageplacement', { position: 'c', height: null, inner: 'c' });
 
 export const minipage: EnvironmentEntry = {
   name: 'minipage',
@@ -377,29 +318,23 @@ export const minipage: EnvironmentEntry = {
   description: 'A small page of a given width.',
   example: '\\begin{minipage}{4cm}\nHigh water at noon.\n\\end{minipage}',
   begin: (it, args) => {
-    const open = it.environments.at(-1) as OpenEnvironment;
     const width = dimenOf(it, tokensOf(args, 3));
     const height = args[1] ? dimenOf(it, tokensOf(args, 1)) : null;
     it.startParagraph();
     const position = tokensOf(args, 0)[0]?.text ?? 'c';
     const inner = tokensOf(args, 2)[0]?.text ?? position;
-    Object.assign(open.data, { position, width, height, inner });
-    open.data.outer = enterColumn(it, width);
+    it.innermost.data.set(PLACEMENT, { position, height, inner });
+    beginColumn(it, width);
     setCounter(it.state, 'mpfootnote', 0);
     it.skipBlanks();
   },
   end: (it) => {
     it.endParagraph();
-    const open = it.environments.at(-1) as OpenEnvironment;
-    const notes = minipageNotes(it, open);
-    const { position, width, height, inner, outer } = open.data as {
-      position: string;
-      width: Sp;
-      height: Sp | null;
-      inner: string;
-      outer: Outer;
-    };
-    const blocks = [...leaveColumn(it, outer), ...notes];
+    const notes = minipageNotes(it, it.innermost);
+    const { position, height, inner } = it.innermost.data.get(PLACEMENT);
+    const column = endColumn(it);
+    const { width } = column;
+    const blocks = [...column.blocks, ...notes];
     const valign = VALIGN[position] ?? 'center';
     it.add({
       kind: 'parbox',

@@ -1,25 +1,24 @@
+import { CELLS } from '../machine/cells';
 import { FILL, gluePt } from '../../base/lengths';
 import type { Token } from '../../expansion/meaning';
 import { getCount, setDimen } from '../../expansion/registers';
-import { textOf } from '../../expansion/expandables';
-import type { Args, CommandEntry } from '../entries';
-import { isStarred, tokensOf } from '../entries';
-import { refStepCounter, setCounter } from '../counters';
-import type { Interpreter } from '../interpreter';
+import { textOf } from '../../expansion/tokenText';
+import { type Args, type CommandEntry, isStarred, tokensOf } from '../machine/entries';
+import { refStepCounter, setCounter } from '../machine/counters';
+import type { Interpreter } from '../machine/interpreter';
 import { addContentsLine, addToList } from './contents';
 import { setSize } from './fonts';
 import { currentStyle, setPage } from './pageStyle';
 import {
   afterHeading,
-  formatCell,
+  formatOf,
+  type HeadingFormat,
   markHeading,
   plainTitle,
-  spacingCell,
-  type HeadingFormat,
-  type HeadingSpacing,
+  spacingOf,
 } from './sections';
-import { dimenOf } from './boxes';
-import { glueOf } from './spacing';
+import { dimenOf } from '../scanning/dimenOf';
+import { glueOf } from '../scanning/glueOf';
 
 /** Is the switch `\if@name` on? */
 export const isOn = (it: Interpreter, name: string): boolean => {
@@ -38,7 +37,7 @@ export function clearPage(it: Interpreter, odd: boolean): void {
 export function plainPage(it: Interpreter): void {
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.call('ps@plain');
-  it.vlist.push({ kind: 'pagestyle', style: currentStyle(it), thisPageOnly: true });
+  it.mode.vlist.push({ kind: 'pagestyle', style: currentStyle(it), thisPageOnly: true });
   it.closeGroup();
 }
 
@@ -54,18 +53,18 @@ function bigLine(
   it.changeFont({ family: it.textFamily, shape: 'upright', series: 'bold' });
   setSize(it, size);
   if (style) it.execute(style);
-  it.setFact('alignment', centred ? 'center' : 'left');
+  it.write(CELLS.alignment, centred ? 'center' : 'left');
   setDimen(it.state, 'parindent', 0);
   it.startParagraph(false);
   it.execute(tokens);
-  it.clubPenalty = 10000;
+  it.mode.clubPenalty = 10000;
   it.endParagraph();
   it.closeGroup();
-  it.vlist.push({ kind: 'penalty', penalty: 10000 });
+  it.mode.vlist.push({ kind: 'penalty', penalty: 10000 });
 }
 
 const gap = (it: Interpreter, points: number, keep = false): void =>
-  void it.vlist.push({
+  void it.mode.vlist.push({
     kind: 'vspace',
     glue: gluePt(points),
     behaviour: keep ? 'keep' : 'plain',
@@ -73,15 +72,15 @@ const gap = (it: Interpreter, points: number, keep = false): void =>
 
 /** “Chapter 3” and the title, with report.cls's 50, 20 and 40 pt around them. */
 function chapterHead(it: Interpreter, numbered: boolean, title: readonly Token[]): void {
-  const format = it.state.get(formatCell(it, 'chapter')) as HeadingFormat | undefined;
-  const spacing = it.state.get(spacingCell(it, 'chapter')) as HeadingSpacing | undefined;
+  const format = it.read(formatOf('chapter'));
+  const spacing = it.read(spacingOf('chapter'));
   const own = it.state.meaning(it.state.cell(numbered ? '@makechapterhead' : '@makeschapterhead'));
   if (own?.kind === 'macro') {
     it.call(numbered ? '@makechapterhead' : '@makeschapterhead', title);
     return;
   }
   if (spacing)
-    it.vlist.push({ kind: 'vspace', glue: glueOf(it, spacing.above), behaviour: 'keep' });
+    it.mode.vlist.push({ kind: 'vspace', glue: glueOf(it, spacing.above), behaviour: 'keep' });
   else gap(it, 50, true);
   if (format) formattedHead(it, format, numbered, title);
   else {
@@ -94,7 +93,7 @@ function chapterHead(it: Interpreter, numbered: boolean, title: readonly Token[]
     bigLine(it, 'Huge', title, false);
   }
   if (spacing)
-    it.vlist.push({ kind: 'vspace', glue: glueOf(it, spacing.below), behaviour: 'plain' });
+    it.mode.vlist.push({ kind: 'vspace', glue: glueOf(it, spacing.below), behaviour: 'plain' });
   else gap(it, 40);
 }
 
@@ -126,11 +125,11 @@ function chapter(it: Interpreter, args: Args): void {
   const short = Array.isArray(args[1]) ? tokensOf(args, 1) : title;
   clearPage(it, isOn(it, 'openright'));
   plainPage(it);
-  it.vlist.push({ kind: 'notop' });
+  it.mode.vlist.push({ kind: 'notop' });
   const numbered = !starred && getCount(it.state, 'c@secnumdepth') >= 0 && isOn(it, 'mainmatter');
   if (numbered) refStepCounter(it, 'chapter');
   const words = plainTitle(title);
-  it.setFact('currentTitle', words, true);
+  it.write(CELLS.currentTitle, words, true);
   const number = numbered ? textOf(it.p, [it.p.command('thechapter')]) : '';
   markHeading(it, 0, number, words);
   if (!starred) {
@@ -155,17 +154,17 @@ function part(it: Interpreter, args: Args): void {
   if (ownPage) {
     clearPage(it, isOn(it, 'openright'));
     plainPage(it);
-    it.vlist.push(
+    it.mode.vlist.push(
       { kind: 'vspace', glue: gluePt(0), behaviour: 'keep' },
       { kind: 'vspace', glue: { ...FILL, stretchOrder: 1 }, behaviour: 'plain' },
     );
   } else {
     it.endParagraph();
-    it.vlist.push({ kind: 'vspace', glue: glueOf(it, it.source('4ex')), behaviour: 'merge' });
+    it.mode.vlist.push({ kind: 'vspace', glue: glueOf(it, it.source('4ex')), behaviour: 'merge' });
   }
   if (numbered) refStepCounter(it, 'part');
   const words = plainTitle(title);
-  it.setFact('currentTitle', words, true);
+  it.write(CELLS.currentTitle, words, true);
   markHeading(it, -1, numbered ? textOf(it.p, [it.p.command('thepart')]) : '', words);
   if (!starred)
     addContentsLine(it, 'toc', 'part', numbered ? [it.p.command('thepart')] : null, short);
@@ -177,10 +176,10 @@ function part(it: Interpreter, args: Args): void {
   }
   bigLine(it, ownPage ? 'Huge' : 'huge', title, ownPage);
   if (ownPage) {
-    it.vlist.push({ kind: 'vspace', glue: { ...FILL, stretchOrder: 1 }, behaviour: 'plain' });
+    it.mode.vlist.push({ kind: 'vspace', glue: { ...FILL, stretchOrder: 1 }, behaviour: 'plain' });
     clearPage(it, isOn(it, 'openright'));
   } else {
-    it.vlist.push({ kind: 'vspace', glue: glueOf(it, it.source('3ex')), behaviour: 'plain' });
+    it.mode.vlist.push({ kind: 'vspace', glue: glueOf(it, it.source('3ex')), behaviour: 'plain' });
     afterHeading(it);
   }
 }

@@ -1,8 +1,7 @@
 import { PT } from '../../base/lengths';
 import { activeName } from '../../tokens/reader';
-import type { CommandEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
+import { type CommandEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
 
 /** Commands that print one character: name, character, what it is. */
 const CHARACTERS: readonly (readonly [string, string, string])[] = [
@@ -184,7 +183,7 @@ const tie = (name: string): CommandEntry => ({
     const at = it.spanOf(token);
     it.startParagraph();
     it.add({ kind: 'penalty', penalty: 10000, ...at });
-    it.hlist?.space(it.font, at.from, at.to, true);
+    it.mode.hlist?.space(it.font, at.from, at.to, true);
   },
   math: (reader, token) => ({ kind: 'space', mu: 6, width: 0, ...reader.span(token) }),
 });
@@ -205,7 +204,7 @@ export const characters: readonly CommandEntry[] = [
     run: (it, _args, token) => {
       const at = it.spanOf(token);
       it.startParagraph();
-      it.hlist?.space(it.font, at.from, at.to, true);
+      it.mode.hlist?.space(it.font, at.from, at.to, true);
     },
     math: (reader, token) => ({ kind: 'space', mu: 6, width: 0, ...reader.span(token) }),
   },

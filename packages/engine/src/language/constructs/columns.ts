@@ -2,9 +2,8 @@ import { glue, type Sp } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
 import type { ColumnLayout } from '../../document/page';
 import { setDimen } from '../../expansion/registers';
-import type { CommandEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
+import { type CommandEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
 import { clearPage } from './chapters';
 
 /** Two columns in the width of the text. */
@@ -41,7 +40,7 @@ export function changeColumns(
   const wide = fill ? fill() : [];
   const layout = two ? twoColumns(it) : oneColumn(it);
   setWidths(it, layout.width);
-  it.vlist.push({ kind: 'columnchange', layout, wide });
+  it.mode.vlist.push({ kind: 'columnchange', layout, wide });
 }
 
 export const columnCommands: readonly CommandEntry[] = [

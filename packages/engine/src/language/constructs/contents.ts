@@ -1,21 +1,27 @@
+import { CELLS } from '../machine/cells';
 import { glue, NO_GLUE, PT, type Sp } from '../../base/lengths';
-import { expandTokens, textOf } from '../../expansion/expandables';
-import { detach } from '../../expansion/definitions';
-import type { Token } from '../../expansion/meaning';
+import { expandTokens, textOf } from '../../expansion/tokenText';
+import { detach, type Token } from '../../expansion/meaning';
 import { getCount, setDimen, setSkip } from '../../expansion/registers';
-import type { Args, CommandEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
-import { glueOf } from './spacing';
-import { dimenOf } from './boxes';
+import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { glueOf } from '../scanning/glueOf';
+import { dimenOf } from '../scanning/dimenOf';
 import { emit } from './pageStyle';
+import { cell } from '../../expansion/cells';
+import { OWN } from '../machine/ownNames';
 
-/** An entry as the session gives it back: the tokens, and the page they fell on. */
-export interface ContentsEntry {
-  readonly list: string;
-  readonly entry: readonly Token[];
-  readonly page: string;
-}
+/** The entries of all lists, which the session gives back with the pages they fell on. */
+export const CONTENTS = cell<
+  readonly { readonly list: string; readonly entry: unknown; readonly page: string }[]
+>('contents', []);
+
+/** The entries of a list: the tokens of each, and its page. */
+export const entriesOf = (it: Interpreter, list: string) =>
+  it.read(CONTENTS).flatMap(({ list: of, entry, page }) =>
+    // What `addToList` gave to the page comes back as it was.
+    of === list ? [{ entry: entry as readonly Token[], page }] : [],
+  );
 
 /** Tokens for a list, with numbers as they are now. */
 export function addToList(it: Interpreter, list: string, tokens: readonly Token[]): void {
@@ -44,9 +50,7 @@ export function addContentsLine(
 /** `\@starttoc`: the entries of a list, each with its page. */
 function startList(it: Interpreter, tokens: readonly Token[]): void {
   const list = textOf(it.p, tokens);
-  const entries = (it.fact<readonly ContentsEntry[]>('contents') ?? []).filter(
-    (e) => e.list === list,
-  );
+  const entries = entriesOf(it, list);
   it.endParagraph();
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   for (const { entry, page } of entries) {
@@ -56,7 +60,7 @@ function startList(it: Interpreter, tokens: readonly Token[]): void {
   }
   it.endParagraph();
   it.closeGroup();
-  it.setFact('afterHeading', false, true);
+  it.write(CELLS.afterHeading, false, true);
 }
 
 /** `\contentsline{kind}{text}{page}`: as the kind of line is set. */
@@ -95,13 +99,13 @@ function setLine(
   setSkip(state, 'parfillskip', glue(-margin));
   setDimen(state, 'parindent', 0);
   setSkip(state, 'parskip', { ...NO_GLUE, stretch: PT });
-  it.setFact('alignment', 'justified');
-  setDimen(state, '\u0001numberwidth', look.numberWidth);
+  it.write(CELLS.alignment, 'justified');
+  setDimen(state, OWN.numberWidth, look.numberWidth);
   if (look.bold) it.changeFont({ series: 'bold' });
   it.startParagraph(false);
   it.add({ kind: 'kern', width: -look.numberWidth, ...p.place });
   it.execute(text);
-  it.hlist?.unskip();
+  it.mode.hlist?.unskip();
   it.add({ kind: 'penalty', penalty: 10000, ...p.place });
   it.add({
     kind: 'glue',
@@ -143,8 +147,8 @@ function boldLine(it: Interpreter, args: Args): void {
   const level = parseInt(textOf(it.p, tokensOf(args, 0)), 10);
   if (level > getCount(it.state, 'c@tocdepth')) return;
   it.endParagraph();
-  it.vlist.push({ kind: 'penalty', penalty: level < 1 ? -300 : -51 });
-  it.vlist.push({ kind: 'vspace', glue: glueOf(it, tokensOf(args, 1)), behaviour: 'merge' });
+  it.mode.vlist.push({ kind: 'penalty', penalty: level < 1 ? -300 : -51 });
+  it.mode.vlist.push({ kind: 'vspace', glue: glueOf(it, tokensOf(args, 1)), behaviour: 'merge' });
   const look = { indent: 0, numberWidth: dimenOf(it, tokensOf(args, 2)), dots: false, bold: true };
   setLine(it, look, tokensOf(args, 3), tokensOf(args, 4));
 }
@@ -152,7 +156,7 @@ function boldLine(it: Interpreter, args: Args): void {
 /** The number before a heading in a list, in a box as wide as the list says. */
 function numberLine(it: Interpreter, args: Args): void {
   const box = it.emptyBox();
-  const width = it.dimen('\u0001numberwidth');
+  const width = it.dimen(OWN.numberWidth);
   if (box.kind === 'box')
     it.add({ ...box, width, align: 'left', grow: true, inlines: it.inlinesOf(tokensOf(args, 0)) });
 }

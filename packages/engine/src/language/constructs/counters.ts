@@ -1,11 +1,16 @@
-import { toLetter, toRoman, FOOTNOTE_SIGNS } from '../../expansion/numerals';
+import { CELLS } from '../machine/cells';
+import { FOOTNOTE_SIGNS, toLetter, toRoman } from '../../expansion/numerals';
 import { readArgument } from '../../expansion/arguments';
-import { textOf } from '../../expansion/expandables';
+import { textOf } from '../../expansion/tokenText';
 import { meaningOf } from '../../expansion/conditionals';
-import { sameMeaning, type Expandable, type RegisterMeaning } from '../../expansion/meaning';
+import {
+  type Expandable,
+  type RegisterMeaning,
+  sameMeaning,
+  type Token,
+} from '../../expansion/meaning';
 import { scanDimen, scanGlue, scanInt } from '../../expansion/scan';
 import type { Processor } from '../../expansion/processor';
-import type { Token } from '../../expansion/meaning';
 import {
   addReset,
   counterExists,
@@ -14,11 +19,11 @@ import {
   refStepCounter,
   setCounter,
   stepCounter,
-} from '../counters';
-import type { CommandEntry } from '../entries';
+} from '../machine/counters';
+import { type CommandEntry, tokensOf } from '../machine/entries';
 import { setPage } from './pageStyle';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
+import type { Interpreter } from '../machine/interpreter';
+import { OWN } from '../machine/ownNames';
 
 function counterName(it: Interpreter, tokens: readonly Token[], token: Token): string | null {
   const name = textOf(it.p, tokens);
@@ -28,7 +33,7 @@ function counterName(it: Interpreter, tokens: readonly Token[], token: Token): s
 }
 
 function intOf(it: Interpreter, tokens: readonly Token[]): number {
-  const expression = it.fact<boolean>('calc') === true ? [it.p.command('numexpr')] : [];
+  const expression = it.read(CELLS.calc) ? [it.p.command('numexpr')] : [];
   const relax = it.p.command('relax');
   it.p.push([...expression, ...tokens, relax, ...(expression.length > 0 ? [relax] : [])]);
   const value = scanInt(it.p);
@@ -140,7 +145,7 @@ function setLength(
     it.p.report('command-unknown', it.spanOf(named ?? token), { name: named?.text ?? token.text });
     return;
   }
-  const calc = it.fact<boolean>('calc') === true;
+  const calc = it.read(CELLS.calc);
   const relax = it.p.command('relax');
   const isGlue = meaning.type === 'skip' || meaning.type === 'muskip';
   const expression = calc ? [it.p.command(isGlue ? 'glueexpr' : 'dimexpr')] : [];
@@ -181,7 +186,7 @@ function printing(name: string, print: (n: number) => string): Expandable {
         return;
       }
       // The page a line falls on is known when the pages are made.
-      if (counter === 'page') p.unread(p.command('\u0001pagefield'));
+      if (counter === 'page') p.unread(p.command(OWN.pageField));
       else p.push(p.chars(print(counterValue(p.state, counter))));
     },
   };

@@ -2,10 +2,10 @@ import type { Sp } from '../../base/lengths';
 import type { DiagramArrow, DiagramLabel, MathList } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
-import type { EnvironmentEntry } from '../entries';
-import type { MathReader } from '../mathReader';
+import type { EnvironmentEntry } from '../machine/entries';
+import type { MathReader } from '../machine/mathReader';
 import { fieldOf } from './mathEntry';
-import { environmentTokens } from '../environmentTokens';
+import { environmentTokens } from '../machine/environmentTokens';
 
 type Cell = readonly [number, number];
 

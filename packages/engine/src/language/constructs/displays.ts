@@ -1,7 +1,7 @@
 import type { Display } from '../../document/blocks';
-import type { EnvironmentEntry } from '../entries';
-import { closeEnvironment } from '../environments';
-import { readDisplayRows } from '../formulas';
+import type { EnvironmentEntry } from '../machine/entries';
+import { closeEnvironment } from '../machine/environments';
+import { readDisplayRows } from '../machine/formulas';
 
 /** A display environment: everything up to its `\end` is read at once. */
 export function displayEnvironment(

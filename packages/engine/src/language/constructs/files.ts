@@ -1,12 +1,14 @@
+import { CELLS } from '../machine/cells';
 import { readArgument } from '../../expansion/arguments';
-import { textOf } from '../../expansion/expandables';
+import { textOf } from '../../expansion/tokenText';
 import type { Expandable, Token } from '../../expansion/meaning';
 import type { Processor } from '../../expansion/processor';
-import { Cat, withCategory, type CatCode } from '../../tokens/categories';
-import type { Args, CommandEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
+import { Cat, type CatCode, withCategory } from '../../tokens/categories';
+import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
 import { nearestName } from '../../base/nearest';
+import { cell, cellsBy } from '../../expansion/cells';
+import { OWN } from '../machine/ownNames';
 
 /** A package or class that is being read as source: its name, its kind, the options it was given. */
 interface StyleFile {
@@ -16,11 +18,14 @@ interface StyleFile {
   readonly at: number;
 }
 
-const FILE_STACK = '\u0001stylefiles';
-const fileStack = (it: Interpreter): readonly StyleFile[] =>
-  (it.state.get(it.state.cell(FILE_STACK)) as readonly StyleFile[] | undefined) ?? [];
+/** The styles that are being read, one by another. */
+const STYLE_FILES = cell<readonly StyleFile[]>('stylefiles', []);
 
-export const currentStyleFile = (it: Interpreter): StyleFile | undefined => fileStack(it).at(-1);
+export const currentStyleFile = (it: Interpreter): StyleFile | undefined =>
+  it.read(STYLE_FILES).at(-1);
+
+/** Files that the document writes itself (`filecontents`), by name. */
+export const writtenFile = cellsBy<string | null>('file', null);
 
 /** The file of that name, with the endings tried in turn. Folders are told apart by `/`; `./` is dropped. */
 export function findFile(
@@ -33,7 +38,7 @@ export function findFile(
     .replace(/^"|"$/g, '')
     .replace(/^(\.\/)+/, '');
   for (const ending of endings) {
-    const own = it.state.get(it.state.cell(`\u0001file:${plain}${ending}`)) as string | undefined;
+    const own = it.read(writtenFile(plain + ending));
     const text = own ?? it.host.readFile(plain + ending);
     if (text !== null) return { name: plain + ending, text };
   }
@@ -51,12 +56,8 @@ export function loadStyleFile(
   if (!file) return false;
   const { p } = it;
   const at = p.categories.ascii[64] as number;
-  it.state.set(
-    it.state.cell(FILE_STACK),
-    [...fileStack(it), { name, extension, options, at }],
-    true,
-  );
-  p.push([p.command('\u0001endstylefile')]);
+  it.write(STYLE_FILES, [...it.read(STYLE_FILES), { name, extension, options, at }], true);
+  p.push([p.command(OWN.endStyleFile)]);
   if (!p.openSource(file.name, file.text)) {
     p.report('files-in-circle', p.place, { name: file.name });
     return true;
@@ -66,22 +67,23 @@ export function loadStyleFile(
 }
 
 function endStyleFile(it: Interpreter): void {
-  const stack = fileStack(it);
+  const stack = it.read(STYLE_FILES);
   const file = stack.at(-1);
   if (!file) return;
   it.p.setCategories(withCategory(it.p.categories, 64, file.at as CatCode));
-  const hook = it.state.cell(`\u0001atend:${file.name}.${file.extension}`);
-  const tokens = (it.state.get(hook) as readonly Token[] | undefined) ?? [];
-  it.state.set(it.state.cell(FILE_STACK), stack.slice(0, -1), true);
+  const tokens = it.read(atEndOf(fileName(file)));
+  it.write(STYLE_FILES, stack.slice(0, -1), true);
   it.execute(tokens);
 }
 
 // ---- options of a style file
 
-const optionCell = (it: Interpreter, file: StyleFile, option: string) =>
-  it.state.cell(`\u0001option:${file.name}.${file.extension}:${option}`);
-const declaredCell = (it: Interpreter, file: StyleFile) =>
-  it.state.cell(`\u0001options:${file.name}.${file.extension}`);
+const fileName = ({ name, extension }: StyleFile): string => `${name}.${extension}`;
+/** What is to be carried out at the end of a file; the options it declares, and the code of each. */
+const atEndOf = cellsBy<readonly Token[]>('atend', []);
+const declaredBy = cellsBy<readonly string[]>('options', []);
+const optionCodes = cellsBy<readonly Token[] | null>('option', null);
+const codeOf = (file: StyleFile, option: string) => optionCodes(`${fileName(file)}:${option}`);
 
 function declareOption(it: Interpreter, token: Token): void {
   const star = it.p.takeChar('*');
@@ -89,17 +91,16 @@ function declareOption(it: Interpreter, token: Token): void {
   const code = readArgument(it.p, token, true) ?? [];
   const file = currentStyleFile(it);
   if (!file) return;
-  it.state.set(optionCell(it, file, name), code, true);
-  const declared = (it.state.get(declaredCell(it, file)) as readonly string[] | undefined) ?? [];
-  if (!star && !declared.includes(name))
-    it.state.set(declaredCell(it, file), [...declared, name], true);
+  it.write(codeOf(file, name), code, true);
+  const options = declaredBy(fileName(file));
+  const declared = it.read(options);
+  if (!star && !declared.includes(name)) it.write(options, [...declared, name], true);
 }
 
 function runOption(it: Interpreter, file: StyleFile, option: string, fallback: boolean): void {
   const key = option.split('=')[0] ?? option;
-  const own = it.state.get(optionCell(it, file, option)) ?? it.state.get(optionCell(it, file, key));
-  const code = (own ?? (fallback ? it.state.get(optionCell(it, file, '*')) : undefined)) as
-    readonly Token[] | undefined;
+  const own = it.read(codeOf(file, option)) ?? it.read(codeOf(file, key));
+  const code = own ?? (fallback ? it.read(codeOf(file, '*')) : null);
   if (!code) return;
   it.define('CurrentOption', option);
   it.execute(code);
@@ -110,10 +111,8 @@ function processOptions(it: Interpreter): void {
   it.p.takeChar('*');
   const file = currentStyleFile(it);
   if (!file) return;
-  const declared = (it.state.get(declaredCell(it, file)) as readonly string[] | undefined) ?? [];
-  const general = (it.fact<readonly string[]>('classOptions') ?? []).filter((o) =>
-    declared.includes(o),
-  );
+  const declared = it.read(declaredBy(fileName(file)));
+  const general = (it.read(CELLS.classOptions) ?? []).filter((o) => declared.includes(o));
   const given = file.extension === 'sty' ? [...general, ...file.options] : file.options;
   const done = new Set<string>();
   // In the order of their declaration, then those that were not declared (LaTeX's `\ProcessOptions`).
@@ -131,14 +130,14 @@ function executeOptions(it: Interpreter, args: Args): void {
     runOption(it, file, option.trim(), false);
 }
 
+const passedTo = cellsBy<readonly string[]>('passed', []);
+
 /** Options passed on to a package or class before it is loaded. */
 export const passedOptions = (
   it: Interpreter,
   name: string,
   extension: string,
-): readonly string[] =>
-  (it.state.get(it.state.cell(`\u0001passed:${name}.${extension}`)) as
-    readonly string[] | undefined) ?? [];
+): readonly string[] => it.read(passedTo(`${name}.${extension}`));
 
 const passOptions = (extension: 'sty' | 'cls') => (it: Interpreter, args: Args) => {
   const name = textOf(it.p, tokensOf(args, 1));
@@ -146,11 +145,14 @@ const passOptions = (extension: 'sty' | 'cls') => (it: Interpreter, args: Args) 
     .split(',')
     .map((o) => o.trim())
     .filter((o) => o !== '');
-  const cell = it.state.cell(`\u0001passed:${name}.${extension}`);
-  it.state.set(cell, [...passedOptions(it, name, extension), ...more], true);
+  const passed = passedTo(`${name}.${extension}`);
+  it.write(passed, [...it.read(passed), ...more], true);
 };
 
 // ---- \input and \include
+
+/** Of the files that `\include` names, those that are read; null is all. */
+const INCLUDE_ONLY = cell<readonly string[] | null>('includeonly', null);
 
 /** The name behind `\input`: in braces, or up to a blank. */
 function readFileName(p: Processor, caller: Token): string {
@@ -207,8 +209,7 @@ const commands: readonly CommandEntry[] = [
     example: '\\include{chapter}',
     run: (it, args, token) => {
       const name = textOf(it.p, tokensOf(args, 0));
-      const only = it.state.get(it.state.cell('\u0001includeonly')) as
-        readonly string[] | undefined;
+      const only = it.read(INCLUDE_ONLY);
       if (only && !only.includes(name)) return;
       it.p.push([it.p.command('clearpage')]);
       input(it, name, token);
@@ -221,8 +222,8 @@ const commands: readonly CommandEntry[] = [
     description: 'Of the files that \\include names, only these are read.',
     example: '\\includeonly{first}',
     run: (it, args) =>
-      it.state.set(
-        it.state.cell('\u0001includeonly'),
+      it.write(
+        INCLUDE_ONLY,
         textOf(it.p, tokensOf(args, 0))
           .split(',')
           .map((n) => n.trim()),
@@ -236,7 +237,7 @@ const commands: readonly CommandEntry[] = [
     example: '',
     run: (it) => it.p.endSource(),
   },
-  { name: '\u0001endstylefile', signature: '', description: '', example: '', run: endStyleFile },
+  { name: OWN.endStyleFile, signature: '', description: '', example: '', run: endStyleFile },
   {
     name: 'DeclareOption',
     signature: '',
@@ -280,9 +281,8 @@ const commands: readonly CommandEntry[] = [
     run: (it, args) => {
       const file = currentStyleFile(it);
       if (!file) return;
-      const cell = it.state.cell(`\u0001atend:${file.name}.${file.extension}`);
-      const before = (it.state.get(cell) as readonly Token[] | undefined) ?? [];
-      it.state.set(cell, [...before, ...tokensOf(args, 0)], true);
+      const hook = atEndOf(fileName(file));
+      it.write(hook, [...it.read(hook), ...tokensOf(args, 0)], true);
     },
   })),
   ...[
@@ -335,7 +335,7 @@ export function fileTests(it: Interpreter): Expandable[] {
     choice('IfFileExists', 1, ([name]) => findFile(it, name ?? '', ['', '.tex']) !== null),
     choice('@ifpackageloaded', 1, ([name]) => it.hasPackage(name ?? '')),
     choice('IfPackageLoadedTF', 1, ([name]) => it.hasPackage(name ?? '')),
-    choice('@ifclassloaded', 1, ([name]) => it.fact<string>('class') === name),
+    choice('@ifclassloaded', 1, ([name]) => it.read(CELLS.class) === name),
     choice('@ifpackagewith', 2, ([name]) => it.hasPackage(name ?? '')),
     choice('@ifl@t@r', 2, () => true),
   ];

@@ -1,24 +1,31 @@
+import { CELLS } from '../machine/cells';
 import { glue } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
 import type { Inline } from '../../document/inlines';
-import { textOf } from '../../expansion/expandables';
+import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { setDimen, setSkip } from '../../expansion/registers';
-import { refStepCounter } from '../counters';
-import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
-import { isStarred, tokensOf } from '../entries';
-import type { OpenEnvironment } from '../environments';
-import type { Interpreter } from '../interpreter';
+import { refStepCounter } from '../machine/counters';
+import {
+  type Args,
+  type CommandEntry,
+  type EnvironmentEntry,
+  isStarred,
+  tokensOf,
+} from '../machine/entries';
+import type { OpenEnvironment } from '../machine/environments';
+import type { Interpreter } from '../machine/interpreter';
 import { addContentsLine } from './contents';
 import { setSize } from './fonts';
 import { plainTitle } from './sections';
+import { cell } from '../../expansion/cells';
+import type { Mode } from '../machine/modes';
 
 /** What `\captionsetup` has said, as names and values. */
 export type CaptionOptions = Readonly<Record<string, string>>;
-export const CAPTION_CELL = '\u0001captionoptions';
+export const CAPTION_OPTIONS = cell<CaptionOptions>('captionoptions', {});
 
-export const captionOptions = (it: Interpreter): CaptionOptions =>
-  (it.state.get(it.state.cell(CAPTION_CELL)) as CaptionOptions | undefined) ?? {};
+export const captionOptions = (it: Interpreter): CaptionOptions => it.read(CAPTION_OPTIONS);
 
 /** Letters of `[htbp!H]`; what is not given is `tbp` (article.cls). */
 function placementOf(it: Interpreter, own: unknown): string {
@@ -35,20 +42,28 @@ function placementOf(it: Interpreter, own: unknown): string {
   return places === '' || places === '!' ? `${places}tbp` : places;
 }
 
+/** What kind of float is open: a figure, a table, a part of one. */
+export const FLOAT_TYPE = cell<string | null>('floattype', null);
+
+/** The innermost float that is open, or what stands for one. */
+export const openFloat = (it: Interpreter): OpenEnvironment | undefined =>
+  it.environments.findLast(({ data }) => data.get(FLOAT_TYPE) !== null);
+
+const FLOAT = cell<{
+  readonly wide: boolean;
+  readonly placement: string;
+  readonly outer: Mode;
+} | null>('float', null);
+
 /** A float's contents are gathered apart from the text around it. */
 function beginFloat(it: Interpreter, args: Args, type: string, wide: boolean): void {
-  const open = it.environments.at(-1) as OpenEnvironment;
-  const { hlist, vlist, restricted, nextIndent } = it;
-  Object.assign(open.data, {
-    floatType: type,
+  const { data } = it.innermost;
+  data.set(FLOAT_TYPE, type);
+  data.set(FLOAT, {
     wide: wide && it.dimen('columnwidth') < it.dimen('textwidth'),
     placement: placementOf(it, args[0]),
-    outer: { hlist, vlist, restricted, nextIndent },
+    outer: it.pushMode(),
   });
-  it.hlist = null;
-  it.vlist = [];
-  it.restricted = false;
-  it.nextIndent = null;
   const width = wide ? it.dimen('textwidth') : it.dimen('columnwidth');
   for (const name of ['hsize', 'linewidth']) setDimen(it.state, name, width);
   setDimen(it.state, 'totalleftmargin', 0);
@@ -58,28 +73,24 @@ function beginFloat(it: Interpreter, args: Args, type: string, wide: boolean): v
   setSkip(it.state, 'rightskip', glue(0));
   it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
   setSize(it, 'normalsize');
-  it.setFact('alignment', 'justified');
-  it.setFact('inMinipage', true);
+  it.write(CELLS.alignment, 'justified');
+  it.write(CELLS.inMinipage, true);
   it.skipBlanks();
 }
 
 function endFloat(it: Interpreter): void {
   it.endParagraph();
-  const open = it.environments.at(-1) as OpenEnvironment;
-  const blocks = it.vlist;
-  const { floatType, wide, placement, outer } = open.data as {
-    floatType: string;
-    wide: boolean;
-    placement: string;
-    outer: Pick<Interpreter, 'hlist' | 'vlist' | 'restricted' | 'nextIndent'>;
-  };
+  const open = it.innermost;
+  const float = open.data.get(FLOAT);
+  if (!float) return;
+  const { wide, placement, outer } = float;
   const width = it.dimen('hsize');
-  Object.assign(it, outer);
+  const blocks = it.popMode(outer).vlist;
   if (placement === 'H') return placeHere(it, blocks);
   const { from, to } = { from: open.span.from, to: it.p.place.to };
   const node = {
     kind: 'float' as const,
-    type: floatType,
+    type: open.data.get(FLOAT_TYPE) ?? '',
     placement,
     wide,
     width,
@@ -87,11 +98,11 @@ function endFloat(it: Interpreter): void {
     from,
     to,
   };
-  if (it.hlist) it.hlist.add({ kind: 'migrant', node, from, to });
-  else it.vlist.push(node);
+  if (it.mode.hlist) it.mode.hlist.add({ kind: 'migrant', node, from, to });
+  else it.mode.vlist.push(node);
   it.afterEnvironment = (inner) => {
     // In vertical mode a float leaves no trace; in a paragraph the blank behind it goes.
-    if (inner.hlist) inner.skipBlanks();
+    if (inner.mode.hlist) inner.skipBlanks();
   };
 }
 
@@ -106,14 +117,14 @@ function placeHere(it: Interpreter, blocks: readonly BlockNode[]): void {
     lineSkip: it.skip('lineskip'),
     lineSkipLimit: it.dimen('lineskiplimit'),
   };
-  it.vlist.push({ kind: 'loosebox', inline, left: it.dimen('totalleftmargin'), spacing });
-  it.vlist.push({ kind: 'vspace', glue: space, behaviour: 'merge' });
+  it.mode.vlist.push({ kind: 'loosebox', inline, left: it.dimen('totalleftmargin'), spacing });
+  it.mode.vlist.push({ kind: 'vspace', glue: space, behaviour: 'merge' });
 }
 
 /** The float, or what stands for one, that a caption belongs to. */
 export const floatTypeOf = (it: Interpreter): string | null => {
-  const type = it.environments.findLast((e) => e.data.floatType !== undefined)?.data.floatType;
-  if (type !== undefined) return type as string;
+  const type = openFloat(it)?.data.get(FLOAT_TYPE);
+  if (type) return type;
   const meaning = it.state.meaning(it.state.cell('@captype'));
   return meaning?.kind === 'macro' ? meaning.body.map(({ text }) => text).join('') : null;
 };
@@ -159,7 +170,7 @@ const SEPARATORS: Readonly<Record<string, string>> = {
 export function caption(it: Interpreter, args: Args, token: Token): void {
   const type = floatTypeOf(it);
   if (type === null) {
-    const stranger = (it.fact<readonly string[]>('unknownPackages') ?? []).length > 0;
+    const stranger = it.read(CELLS.unknownPackages).length > 0;
     // An environment of a package that is not known may be a float: that is told already.
     if (!stranger) it.p.report('caption-outside', it.spanOf(token));
     if (stranger) it.execute(tokensOf(args, 2));
@@ -171,7 +182,7 @@ export function caption(it: Interpreter, args: Args, token: Token): void {
   const { p } = it;
   if (!starred) {
     refStepCounter(it, type);
-    it.setFact('currentTitle', plainTitle(text));
+    it.write(CELLS.currentTitle, plainTitle(text));
     const list = { figure: 'lof', table: 'lot' }[type] ?? `lo${type.slice(0, 1)}`;
     addContentsLine(it, list, type, [p.command(`the${type}`)], short);
   }
@@ -206,7 +217,7 @@ export function setCaption(
     glue: skip ? readGlue(it, skip) : it.skip('abovecaptionskip'),
     behaviour: 'plain',
   };
-  if (!above) it.vlist.push(space);
+  if (!above) it.mode.vlist.push(space);
   it.openGroup({ kind: 'semisimple', span: p.place });
   if (options.font) it.execute(it.source(fontSource(options.font)));
   const narrow = options.margin ? readGlue(it, it.source(options.margin)).width : 0;
@@ -221,7 +232,10 @@ export function setCaption(
   const centred =
     (oneLine && options.singlelinecheck !== 'false' && options.singlelinecheck !== 'off') ||
     /centering|centerlast/.test(justified);
-  it.setFact('alignment', centred ? 'center' : justified === 'raggedright' ? 'left' : 'justified');
+  it.write(
+    CELLS.alignment,
+    centred ? 'center' : justified === 'raggedright' ? 'left' : 'justified',
+  );
   setDimen(it.state, 'parindent', 0);
   if (narrow > 0 || fixed !== null) {
     const margin = fixed === null ? narrow : Math.max(0, (it.dimen('linewidth') - fixed) / 2);
@@ -232,13 +246,12 @@ export function setCaption(
   for (const inline of whole) it.add(inline);
   it.endParagraph();
   it.closeGroup();
-  it.vlist.push(
+  it.mode.vlist.push(
     above ? space : { kind: 'vspace', glue: it.skip('belowcaptionskip'), behaviour: 'plain' },
   );
 }
 
 function readGlue(it: Interpreter, tokens: readonly Token[]) {
-  setSkip(it.state, '\u0001scratch', glue(0));
   it.execute(it.source('\\@tempskipa=').concat(tokens, it.p.command('relax')));
   return it.skip('@tempskipa');
 }

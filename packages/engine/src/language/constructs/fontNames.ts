@@ -1,11 +1,10 @@
 import { PT } from '../../base/lengths';
 import { readName } from '../../expansion/definitions';
-import { textOf } from '../../expansion/expandables';
+import { textOf } from '../../expansion/tokenText';
 import { scanDimen, scanInt, takeKeyword } from '../../expansion/scan';
 import { Cat } from '../../tokens/categories';
-import type { CommandEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
+import { type CommandEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
 
 const designSize = (file: string): number => parseFloat(/\d+$/.exec(file)?.[0] ?? '10') || 10;
 

@@ -1,11 +1,12 @@
+import { CELLS } from '../machine/cells';
 import { PT } from '../../base/lengths';
 import type { FontSpec } from '../../document/font';
 import type { MathAlphabet } from '../../document/math';
-import type { CommandEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
-import { heedBaselineStretch, setLineDistance } from '../lineSpacing';
-import { SIZES, setSizeParameters } from '../parameters';
+import { type CommandEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { heedBaselineStretch, setLineDistance } from '../machine/lineSpacing';
+import { setSizeParameters, SIZES } from '../machine/parameters';
+import { OWN } from '../machine/ownNames';
 
 type FontChange = (font: FontSpec) => Partial<FontSpec>;
 
@@ -48,7 +49,7 @@ function withArgument(name: string, change: FontChange, what: string): CommandEn
       it.openGroup({ kind: 'semisimple', span: it.p.place });
       it.changeFont(change(it.font));
       if (name === 'textnormal') it.changeFont({ family: it.textFamily });
-      const close = it.p.command('\u0001closegroup');
+      const close = it.p.command(OWN.closeGroup);
       it.p.push([...tokensOf(args, 0), close]);
     },
     math: (reader, token) => {
@@ -91,7 +92,7 @@ function fontSwitch(name: string, change: FontChange, what: string): CommandEntr
 
 /** Sets a standard size with its line distance. */
 export function setSize(it: Interpreter, size: string): void {
-  const base = it.fact<number>('baseSize') ?? 10;
+  const base = it.read(CELLS.baseSize);
   const [points] = SIZES[size]?.[base] ?? [10, 12];
   it.changeFont({ size: Math.round(points * PT) });
   heedBaselineStretch(it);
@@ -116,7 +117,7 @@ export const fonts: readonly CommandEntry[] = [
   ]),
   ...sizes,
   {
-    name: '\u0001closegroup',
+    name: OWN.closeGroup,
     signature: '',
     description: '',
     example: '',
@@ -139,7 +140,7 @@ export const fonts: readonly CommandEntry[] = [
           .join(''),
       );
       if (points > 0) it.changeFont({ size: Math.round(points * PT) });
-      const spread = it.fact<number>('lineSpread') ?? 1;
+      const spread = it.read(CELLS.lineSpread);
       if (line > 0) setLineDistance(it, Math.round(line * PT * spread));
     },
   },

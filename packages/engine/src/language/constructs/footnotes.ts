@@ -1,19 +1,24 @@
+import { CELLS } from '../machine/cells';
 import { FIL, glue, PT } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
 import type { Inline } from '../../document/inlines';
-import { textOf } from '../../expansion/expandables';
+import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { setDimen, setSkip } from '../../expansion/registers';
-import { labelValue, setCounter, stepCounter } from '../counters';
-import type { Args, CommandEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { OpenEnvironment } from '../environments';
-import type { Interpreter } from '../interpreter';
+import { labelValue, setCounter, stepCounter } from '../machine/counters';
+import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
+import type { OpenEnvironment } from '../machine/environments';
+import type { Interpreter } from '../machine/interpreter';
 import { setSize } from './fonts';
+import { cell } from '../../expansion/cells';
+import { OWN } from '../machine/ownNames';
+
+/** The notes of a minipage so far. */
+const NOTES = cell<readonly BlockNode[]>('minipagenotes', []);
 
 /** The minipage whose foot takes the notes, if one is open. */
 const minipageOf = (it: Interpreter): OpenEnvironment | undefined =>
-  it.environments.findLast((e) => e.name === 'minipage' || e.data.takesNotes === true);
+  it.environments.findLast((e) => e.name === 'minipage');
 
 const counterOf = (it: Interpreter): string => (minipageOf(it) ? 'mpfootnote' : 'footnote');
 
@@ -51,7 +56,7 @@ function noteBlocks(
   it.openGroup({ kind: 'semisimple', span: p.place });
   it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright', color: 0 });
   setSize(it, 'footnotesize');
-  it.setFact('alignment', 'justified');
+  it.write(CELLS.alignment, 'justified');
   const width = minipageOf(it) ? it.dimen('hsize') : it.dimen('columnwidth');
   for (const name of ['hsize', 'linewidth']) setDimen(it.state, name, width);
   setDimen(it.state, 'totalleftmargin', 0);
@@ -68,7 +73,7 @@ function noteBlocks(
     ...mark,
     p.make(2, '}'),
     ...text,
-    p.command('\u0001noteend'),
+    p.command(OWN.noteEnd),
   ]);
   it.closeGroup();
   return body;
@@ -88,8 +93,8 @@ function noteStart(it: Interpreter, args: Args): void {
 }
 
 function noteEnd(it: Interpreter): void {
-  it.hlist?.unskip();
-  if (!it.hlist) return;
+  it.mode.hlist?.unskip();
+  if (!it.mode.hlist) return;
   const depth = Math.round(0.3 * it.skip('baselineskip').width);
   it.add({ kind: 'rule', width: 0, height: 0, depth, ...it.p.place });
 }
@@ -99,12 +104,12 @@ function place(it: Interpreter, mark: readonly Token[], text: readonly Token[]):
   const blocks = noteBlocks(it, mark, text);
   const small = minipageOf(it);
   if (small) {
-    small.data.notes = [...((small.data.notes as BlockNode[] | undefined) ?? []), ...blocks];
+    small.data.set(NOTES, [...small.data.get(NOTES), ...blocks]);
     return;
   }
   const node = { kind: 'footnote' as const, blocks, width: it.dimen('columnwidth') };
-  if (it.hlist) it.hlist.add({ kind: 'migrant', node, ...it.p.place });
-  else it.vlist.push(node);
+  if (it.mode.hlist) it.mode.hlist.add({ kind: 'migrant', node, ...it.p.place });
+  else it.mode.vlist.push(node);
 }
 
 function markTokens(it: Interpreter, counter: string): Token[] {
@@ -125,20 +130,20 @@ function footnote(it: Interpreter, args: Args): void {
   const counter = counterOf(it);
   const before = it.state.get(it.state.register('count', `c@${counter}`)) as number;
   takeNumber(it, args[0], counter);
-  it.setFact('currentLabel', labelValue(it, markTokens(it, counter), 'footnote'));
+  it.write(CELLS.currentLabel, labelValue(it, markTokens(it, counter), 'footnote'));
   const mark = markTokens(it, counter);
   it.startParagraph();
-  it.hlist?.add(noteMark(it, mark));
+  it.mode.hlist?.add(noteMark(it, mark));
   place(it, mark, tokensOf(args, 1));
   if (Array.isArray(args[0])) setCounter(it.state, counter, before);
 }
 
 /** The notes of a minipage under their rule. */
 export function minipageNotes(it: Interpreter, open: OpenEnvironment): BlockNode[] {
-  const notes = open.data.notes as readonly BlockNode[] | undefined;
-  if (!notes) return [];
+  const notes = open.data.get(NOTES);
+  if (notes.length === 0) return [];
   return [
-    { kind: 'vspace', glue: it.skip('\u0001footins'), behaviour: 'plain' },
+    { kind: 'vspace', glue: it.skip(OWN.footIns), behaviour: 'plain' },
     { kind: 'vspace', glue: glue(-3 * PT), behaviour: 'plain' },
     { kind: 'rule', width: 0.4 * it.dimen('hsize'), height: 0.4 * PT, left: 0, color: 0 },
     { kind: 'vspace', glue: glue(2.6 * PT), behaviour: 'plain' },
@@ -182,7 +187,7 @@ export const footnoteCommands: readonly CommandEntry[] = [
     run: (it, args) => {
       takeNumber(it, args[0], 'footnote');
       it.startParagraph();
-      it.hlist?.add(noteMark(it, markTokens(it, 'footnote')));
+      it.mode.hlist?.add(noteMark(it, markTokens(it, 'footnote')));
     },
   },
   {
@@ -203,14 +208,14 @@ export const footnoteCommands: readonly CommandEntry[] = [
     run: footnoteAs,
   },
   { name: '\u0001notestart', signature: 'm', description: '', example: '', run: noteStart },
-  { name: '\u0001noteend', signature: '', description: '', example: '', run: noteEnd },
+  { name: OWN.noteEnd, signature: '', description: '', example: '', run: noteEnd },
 ];
 
 function footnoteAs(it: Interpreter, args: Args): void {
   takeNumber(it, null, 'footnote');
   const mark = markTokens(it, 'footnote');
   it.startParagraph();
-  it.hlist?.add(noteMark(it, mark));
+  it.mode.hlist?.add(noteMark(it, mark));
   place(it, mark, tokensOf(args, 0));
 }
 

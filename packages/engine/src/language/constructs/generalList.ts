@@ -1,13 +1,10 @@
-import type { Glue } from '../../base/lengths';
-import type { Inline } from '../../document/inlines';
-import type { Token } from '../../expansion/meaning';
 import { setDimen, setSkip } from '../../expansion/registers';
-import { refStepCounter } from '../counters';
-import type { Args } from '../entries';
-import { tokensOf } from '../entries';
-import type { OpenEnvironment } from '../environments';
-import type { Interpreter } from '../interpreter';
+import { refStepCounter } from '../machine/counters';
+import { type Args, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { makeLabel } from './listLabel';
 import { addGlue } from './listMeasures';
+import { GENERAL, LABEL, LIST, USED_COUNTER } from './listData';
 import { beginList } from './lists';
 
 /** The list that `\\begin{list}{label}{settings}` opens: its settings may change every measure. */
@@ -16,13 +13,15 @@ export function beginGeneral(it: Interpreter, args: Args): void {
   const outerWidth = it.dimen('linewidth');
   const parskip = it.skip('parskip');
   beginList(it);
-  const open = it.environments.at(-1) as OpenEnvironment;
+  const { data } = it.innermost;
+  const list = data.get(LIST);
+  if (!list) return;
   setDimen(it.state, 'itemindent', 0);
   setDimen(it.state, 'listparindent', 0);
   setDimen(it.state, 'rightmargin', 0);
-  setSkip(it.state, 'topsep', open.data.topSep as Glue);
-  setSkip(it.state, 'partopsep', open.data.partopSep as Glue);
-  setSkip(it.state, 'parsep', open.data.parSep as Glue);
+  setSkip(it.state, 'topsep', list.topSep);
+  setSkip(it.state, 'partopsep', list.partopSep);
+  setSkip(it.state, 'parsep', list.parSep);
   it.execute(tokensOf(args, 1));
   const margin = it.dimen('leftmargin');
   setDimen(it.state, 'totalleftmargin', outerMargin + margin);
@@ -31,21 +30,13 @@ export function beginGeneral(it: Interpreter, args: Args): void {
   const parSep = it.skip('parsep');
   setSkip(it.state, 'parskip', parSep);
   let space = addGlue(it.skip('topsep'), parskip);
-  if (open.data.vertical === true) space = addGlue(space, it.skip('partopsep'));
-  Object.assign(open.data, { parSep, above: space, below: space, margin, general: true });
+  if (list.vertical) space = addGlue(space, it.skip('partopsep'));
+  data.set(LIST, { ...list, parSep, above: space, below: space, margin });
+  data.set(GENERAL, true);
   const label = tokensOf(args, 0);
-  open.data.label = (inner: Interpreter) => {
-    if (inner.state.get(inner.state.cell('\u0001usecounter')) !== undefined) {
-      const counter = inner.state.get(inner.state.cell('\u0001usecounter')) as string;
-      refStepCounter(inner, counter);
-    }
+  data.set(LABEL, (inner: Interpreter) => {
+    const counter = inner.read(USED_COUNTER);
+    if (counter !== null) refStepCounter(inner, counter);
     return makeLabel(inner, label);
-  };
-}
-
-/** A label as `\\makelabel` dresses it. */
-export function makeLabel(it: Interpreter, label: readonly Token[]): readonly Inline[] {
-  const own = it.state.meaning(it.state.cell('makelabel'));
-  if (own?.kind !== 'macro') return it.inlinesOf(label);
-  return it.inlinesOf([it.p.command('makelabel'), it.p.make(1, '{'), ...label, it.p.make(2, '}')]);
+  });
 }

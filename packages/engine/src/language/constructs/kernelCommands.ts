@@ -1,21 +1,20 @@
+import { CELLS } from '../machine/cells';
 import { gluePt, NO_GLUE, PT } from '../../base/lengths';
 import type { DecoratedInline, Inline } from '../../document/inlines';
-import { detach } from '../../expansion/definitions';
-import { hookCell, type Hook } from '../environments';
-import { expandTokens, textOf } from '../../expansion/expandables';
-import type { Token } from '../../expansion/meaning';
+import { detach, type Token } from '../../expansion/meaning';
+import { type Hook, hookCell } from '../machine/environments';
+import { expandTokens, textOf } from '../../expansion/tokenText';
 import { scanGlue, scanInt } from '../../expansion/scan';
 import { Cat, withCategory } from '../../tokens/categories';
 import { activeName } from '../../tokens/reader';
-import { addReset, countFreely } from '../counters';
-import type { CommandEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
+import { addReset, countFreely } from '../machine/counters';
+import { type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
 import { box } from './boxes';
 import { fontNames } from './fontNames';
 import { beginTabbing } from './tabbing';
-import { rawLines, finishRaw } from './verbatim';
-import type { EnvironmentEntry } from '../entries';
+import { finishRaw, rawLines } from './verbatim';
+import { writtenFile } from './files';
 
 /** Letters of the tokens in another case; commands and formulas left alone. */
 function cased(it: Interpreter, tokens: readonly Token[], upper: boolean): Token[] {
@@ -66,7 +65,7 @@ const script = (name: string, up: boolean): CommandEntry => ({
     it.changeFont({ size: 0.7 * it.font.size });
     const inlines = it.inlinesOf(tokensOf(args, 0));
     it.closeGroup();
-    it.hlist?.add(box(it, inlines, { raise, align: 'left' }));
+    it.mode.hlist?.add(box(it, inlines, { raise, align: 'left' }));
   },
 });
 
@@ -121,7 +120,7 @@ export function decorate(
 ): void {
   it.startParagraph();
   const inlines = it.inlinesOf(tokens);
-  it.hlist?.add({
+  it.mode.hlist?.add({
     kind: 'decorated',
     inlines,
     color: it.font.color,
@@ -144,7 +143,7 @@ const skipBreak = (name: string, amount: string, penalty: number): CommandEntry 
   example: `\\${name}`,
   run: (it) => {
     it.addBlock({ kind: 'penalty', penalty });
-    it.vlist.push({ kind: 'vspace', glue: it.skip(amount), behaviour: 'merge' });
+    it.mode.vlist.push({ kind: 'vspace', glue: it.skip(amount), behaviour: 'merge' });
   },
 });
 
@@ -264,9 +263,8 @@ export const kernelCommands: readonly CommandEntry[] = [
     example: '',
     run: (it, args) => {
       const [name, when] = [textOf(it.p, tokensOf(args, 0)), textOf(it.p, tokensOf(args, 1))];
-      const cell = hookCell(it, when as Hook, name);
-      const before = (it.state.get(cell) as readonly Token[] | undefined) ?? [];
-      it.state.set(cell, [...before, ...detach(tokensOf(args, 2))], true);
+      const hook = hookCell(when as Hook, name);
+      it.write(hook, [...it.read(hook), ...detach(tokensOf(args, 2))], true);
     },
   },
   {
@@ -274,7 +272,7 @@ export const kernelCommands: readonly CommandEntry[] = [
     signature: 'm',
     description: 'Whether pages end at the same height.',
     example: '',
-    run: (it, args) => it.setFact('flushBottom', textOf(it.p, tokensOf(args, 0)) === '1', true),
+    run: (it, args) => it.write(CELLS.flushBottom, textOf(it.p, tokensOf(args, 0)) === '1', true),
   },
   {
     name: 'obeylines',
@@ -321,8 +319,8 @@ export const kernelCommands: readonly CommandEntry[] = [
     description: 'A good place to break, or one where it must be.',
     example: `\\${name}`,
     run: (it, _args, token) => {
-      if (it.hlist && name === 'break')
-        it.hlist.add({ kind: 'penalty', penalty, ...it.spanOf(token) });
+      if (it.mode.hlist && name === 'break')
+        it.mode.hlist.add({ kind: 'penalty', penalty, ...it.spanOf(token) });
       else it.addBlock({ kind: 'penalty', penalty });
     },
   })),
@@ -333,8 +331,8 @@ export const kernelCommands: readonly CommandEntry[] = [
     example: '\\penalty100 ',
     run: (it, _args, token) => {
       const penalty = scanInt(it.p);
-      if (it.hlist) it.hlist.add({ kind: 'penalty', penalty, ...it.spanOf(token) });
-      else it.vlist.push({ kind: 'penalty', penalty });
+      if (it.mode.hlist) it.mode.hlist.add({ kind: 'penalty', penalty, ...it.spanOf(token) });
+      else it.mode.vlist.push({ kind: 'penalty', penalty });
     },
     math: (reader) => {
       scanInt(reader.p);
@@ -361,8 +359,8 @@ export const kernelCommands: readonly CommandEntry[] = [
     description: 'Takes back the space before it.',
     example: '\\removelastskip',
     run: (it) => {
-      if (it.hlist) it.hlist.unskip();
-      else if (it.vlist.at(-1)?.kind === 'vspace') it.vlist.pop();
+      if (it.mode.hlist) it.mode.hlist.unskip();
+      else if (it.mode.vlist.at(-1)?.kind === 'vspace') it.mode.vlist.pop();
     },
   },
   {
@@ -431,6 +429,6 @@ function writeFile(it: Interpreter, environment: string): void {
   const args = it.readArguments('m', it.p.command(environment));
   const name = args ? textOf(it.p, tokensOf(args, 0)) : '';
   const lines = rawLines(it, environment);
-  it.state.set(it.state.cell(`\u0001file:${name}`), `${lines.join('\n')}\n`, true);
+  it.write(writtenFile(name), `${lines.join('\n')}\n`, true);
   finishRaw(it);
 }

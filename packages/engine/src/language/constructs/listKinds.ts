@@ -1,14 +1,15 @@
+import { CELLS, type Alignment } from '../machine/cells';
 import { glue, gluePt } from '../../base/lengths';
 import { setDimen, setSkip } from '../../expansion/registers';
 import type { Token } from '../../expansion/meaning';
-import { counterText, counterValue, setCounter, stepCounter } from '../counters';
-import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { OpenEnvironment } from '../environments';
-import type { Interpreter } from '../interpreter';
+import { counterText, counterValue, setCounter, stepCounter } from '../machine/counters';
+import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
 import { beginGeneral } from './generalList';
 import { ROMAN } from './listMeasures';
 import { listLabel, listOptions, listStart, refFormat, resumes, withDefaults } from './listOptions';
+import { DESCRIPTION, FINISH, LABEL, OVERLAY } from './listData';
+import { cellsBy } from '../../expansion/cells';
 import { beginList, beginQuoted, beginTrivial, endList } from './lists';
 
 const MARKS = ['labelitemi', 'labelitemii', 'labelitemiii', 'labelitemiv'];
@@ -16,60 +17,55 @@ const MARKS = ['labelitemi', 'labelitemii', 'labelitemiii', 'labelitemiv'];
 /** Options of a list; `[<+->]` says how a talk uncovers its items. */
 function listArguments(it: Interpreter, args: Args): readonly Token[] {
   const tokens = tokensOf(args, 0);
-  if (tokens[0]?.text !== '<' || it.fact<number>('overlay') === undefined) return tokens;
-  const open = it.environments.at(-1) as OpenEnvironment;
-  open.data.overlay = tokens
-    .map((t) => t.text)
-    .join('')
-    .replace(/[<>]/g, '');
+  if (tokens[0]?.text !== '<' || it.read(CELLS.overlay) === null) return tokens;
+  const spec = tokens.map((t) => t.text).join('');
+  it.innermost.data.set(OVERLAY, spec.replace(/[<>]/g, ''));
   return [];
 }
 
 export function beginItemize(it: Interpreter, args: Args, kind = 'itemize'): void {
-  const depth = Math.min((it.fact<number>('itemizeDepth') ?? 0) + 1, 4);
-  it.setFact('itemizeDepth', depth);
+  const depth = Math.min(it.read(CELLS.itemizeDepth) + 1, 4);
+  it.write(CELLS.itemizeDepth, depth);
   const options = withDefaults(it, kind, listArguments(it, args));
   beginList(it, listOptions(it, options));
-  const open = it.environments.at(-1) as OpenEnvironment;
   const custom = listLabel(it, options, null);
   const tokens = custom ?? [it.p.command(MARKS[depth - 1] as string)];
-  open.data.label = (inner: Interpreter) => inner.inlinesOf(tokens);
+  it.innermost.data.set(LABEL, (inner: Interpreter) => inner.inlinesOf(tokens));
 }
 
 export function beginEnumerate(it: Interpreter, args: Args, kind = 'enumerate'): void {
-  const depth = Math.min((it.fact<number>('enumerateDepth') ?? 0) + 1, 4);
-  it.setFact('enumerateDepth', depth);
+  const depth = Math.min(it.read(CELLS.enumerateDepth) + 1, 4);
+  it.write(CELLS.enumerateDepth, depth);
   const counter = `enum${ROMAN[depth - 1]}`;
   const options = withDefaults(it, kind, listArguments(it, args));
   beginList(it, listOptions(it, options));
-  const open = it.environments.at(-1) as OpenEnvironment;
-  const resumed = resumes(it, options) ? it.state.get(lastNumber(it, kind, depth)) : undefined;
-  setCounter(it.state, counter, (resumed as number | undefined) ?? listStart(it, options) - 1);
-  open.data.finish = (inner: Interpreter) =>
-    inner.state.set(lastNumber(inner, kind, depth), counterValue(inner.state, counter), true);
-  open.data.ref = refFormat(it, options, counter);
+  const { data } = it.innermost;
+  const resumed = resumes(it, options) ? it.read(lastNumber(`${kind}:${depth}`)) : null;
+  setCounter(it.state, counter, resumed ?? listStart(it, options) - 1);
+  data.set(FINISH, (inner: Interpreter) =>
+    inner.write(lastNumber(`${kind}:${depth}`), counterValue(inner.state, counter), true),
+  );
+  const ref = refFormat(it, options, counter);
   const custom =
     listLabel(it, options, counter) ??
-    listLabel(it, open.data.overlay === undefined ? tokensOf(args, 0) : [], counter);
-  open.data.label = (inner: Interpreter) => {
+    listLabel(it, data.get(OVERLAY) === null ? tokensOf(args, 0) : [], counter);
+  data.set(LABEL, (inner: Interpreter) => {
     stepCounter(inner.state, counter);
     if (custom) {
       const label = inner.inlinesOf(custom);
-      const ref = open.data.ref as readonly Token[] | null;
       const shown = ref ? inner.inlinesOf(ref) : label;
       const value = shown.map((i) => (i.kind === 'text' ? i.text : '')).join('');
-      inner.setFact('currentLabel', { value, shown: null, kind: counter });
+      inner.write(CELLS.currentLabel, { value, shown: null, kind: counter });
       return label;
     }
     const value = prefix(inner, depth) + counterText(inner, counter);
-    inner.setFact('currentLabel', { value, shown: null, kind: counter });
+    inner.write(CELLS.currentLabel, { value, shown: null, kind: counter });
     return inner.inlinesOf([inner.p.command(`label${counter}`)]);
-  };
+  });
 }
 
 /** Where the last number of a list of a kind is kept, for one that goes on (`resume`). */
-const lastNumber = (it: Interpreter, kind: string, depth: number) =>
-  it.state.cell(`\u0001lastnumber:${kind}:${depth}`);
+const lastNumber = cellsBy<number | null>('lastnumber', null);
 
 /** `\p@enumii` and its kin: what stands before the number in references (article.cls). */
 function prefix(it: Interpreter, depth: number): string {
@@ -83,14 +79,13 @@ function prefix(it: Interpreter, depth: number): string {
 export function beginDescription(it: Interpreter, args: Args, kind = 'description'): void {
   const options = withDefaults(it, kind, tokensOf(args, 0));
   beginList(it, listOptions(it, options));
-  const open = it.environments.at(-1) as OpenEnvironment;
   // `\labelwidth` 0 and `\itemindent -\leftmargin` (article.cls): the label starts at the outer margin.
   setDimen(it.state, 'labelwidth', it.dimen('leftmargin') - it.dimen('labelsep'));
-  open.data.description = true;
+  it.innermost.data.set(DESCRIPTION, true);
 }
 
 /** Environments whose text is centred or ragged. */
-function aligned(name: string, alignment: string, description: string): EnvironmentEntry {
+function aligned(name: string, alignment: Alignment, description: string): EnvironmentEntry {
   return {
     name,
     signature: '',
@@ -98,18 +93,22 @@ function aligned(name: string, alignment: string, description: string): Environm
     example: `\\begin{${name}}\nHigh water\n\\end{${name}}`,
     begin: (it) => {
       beginTrivial(it);
-      it.setFact('alignment', alignment);
+      it.write(CELLS.alignment, alignment);
     },
     end: endList,
   };
 }
 
-const alignmentSwitch = (name: string, alignment: string, description: string): CommandEntry => ({
+const alignmentSwitch = (
+  name: string,
+  alignment: Alignment,
+  description: string,
+): CommandEntry => ({
   name,
   signature: '',
   description,
   example: `{\\${name} High water\\par}`,
-  run: (it) => it.setFact('alignment', alignment),
+  run: (it) => it.write(CELLS.alignment, alignment),
 });
 
 const quoted = (name: string, indented: boolean, description: string): EnvironmentEntry => ({
@@ -122,7 +121,7 @@ const quoted = (name: string, indented: boolean, description: string): Environme
     // `\listparindent 1.5em` and `\parsep 0pt plus 1pt` (article.cls), which \quote does not set.
     if (indented) setSkip(it.state, 'parskip', gluePt(0, 1));
     setDimen(it.state, 'parindent', indented ? Math.round(1.5 * it.em) : 0);
-    if (!indented) it.setFact('noIndentNext', true, true);
+    if (!indented) it.write(CELLS.noIndentNext, true, true);
   },
   end: endList,
 });

@@ -1,5 +1,6 @@
+import { CELLS } from '../machine/cells';
 import { glue, gluePt, type Glue } from '../../base/lengths';
-import type { Interpreter } from '../interpreter';
+import type { Interpreter } from '../machine/interpreter';
 
 /** Spaces of a list. */
 export interface ListMeasures {
@@ -88,9 +89,9 @@ export function measures(
   it: Interpreter,
   trivial: boolean,
 ): { level: number; values: ListMeasures } {
-  const depth = it.fact<number>('listDepth') ?? 0;
+  const depth = it.read(CELLS.listDepth);
   const level = trivial ? Math.max(1, depth) : depth + 1;
-  const table = MEASURES[it.fact<number>('baseSize') ?? 10] ?? MEASURES[10];
+  const table = MEASURES[it.read(CELLS.baseSize)] ?? MEASURES[10];
   return {
     level,
     values: (table as (typeof MEASURES)[number])[Math.min(level, 3) - 1] as ListMeasures,

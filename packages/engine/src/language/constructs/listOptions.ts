@@ -1,8 +1,10 @@
 import { glue, NO_GLUE, type Glue, type Sp } from '../../base/lengths';
+import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
-import type { Interpreter } from '../interpreter';
-import { glueOf } from './spacing';
+import type { Interpreter } from '../machine/interpreter';
+import { glueOf } from '../scanning/glueOf';
+import { keyValues } from '../scanning/optionLists';
 
 /** What the options of a list change in its measures. */
 export interface ListOptions {
@@ -14,43 +16,10 @@ export interface ListOptions {
   readonly trivial?: boolean;
 }
 
-/** Options as key and value; a value's own braces are taken off. */
-export function keyValues(tokens: readonly Token[]): Map<string, readonly Token[]> {
-  const out = new Map<string, readonly Token[]>();
-  for (const part of splitAt(tokens, ',')) {
-    const eq = part.findIndex((t) => t.cat === Cat.Other && t.text === '=');
-    const key = (eq < 0 ? part : part.slice(0, eq))
-      .map((t) => t.text)
-      .join('')
-      .trim();
-    if (key !== '') out.set(key, eq < 0 ? [] : trimmed(part.slice(eq + 1)));
-  }
-  return out;
-}
-
-function trimmed(tokens: readonly Token[]): readonly Token[] {
-  let list = [...tokens];
-  while (list[0]?.cat === Cat.Space) list = list.slice(1);
-  while (list.at(-1)?.cat === Cat.Space) list = list.slice(0, -1);
-  const braced = list[0]?.cat === Cat.Begin && list.at(-1)?.cat === Cat.End;
-  return braced ? list.slice(1, -1) : list;
-}
-
-/** The list cut at a character outside braces. */
-export function splitAt(tokens: readonly Token[], char: string): Token[][] {
-  const parts: Token[][] = [[]];
-  let depth = 0;
-  for (const token of tokens) {
-    if (token.cat === Cat.Begin) depth++;
-    else if (token.cat === Cat.End) depth--;
-    if (depth === 0 && token.cell === null && token.text === char) parts.push([]);
-    else parts.at(-1)?.push(token);
-  }
-  return parts;
-}
-
 /** Options that `\setlist` gave, by kind of list; those under '' are for all. */
 export type ListDefaults = Readonly<Record<string, readonly (readonly Token[])[]>>;
+
+export const LIST_DEFAULTS = cell<ListDefaults>('listdefaults', {});
 
 /** A list's own options behind those that hold for all and for its kind; later ones win. */
 export function withDefaults(
@@ -58,8 +27,8 @@ export function withDefaults(
   kind: string,
   own: readonly Token[],
 ): readonly Token[] {
-  const defaults = it.fact<ListDefaults>('listDefaults');
-  if (!defaults) return own;
+  const defaults = it.read(LIST_DEFAULTS);
+  if (Object.keys(defaults).length === 0) return own;
   const parts = [...(defaults[''] ?? []), ...(defaults[kind] ?? []), own];
   return parts.flatMap((part) => [...part, ...it.p.chars(',')]);
 }
@@ -105,6 +74,7 @@ function widestLabel(it: Interpreter, label: readonly Token[] | undefined): numb
 }
 
 const STARRED: ReadonlySet<string> = new Set(['arabic', 'alph', 'Alph', 'roman', 'Roman']);
+
 /** The short form of the package enumerate: the first of these is the number. */
 const SHORT: Readonly<Record<string, string>> = {
   '1': 'arabic',

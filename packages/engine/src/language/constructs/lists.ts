@@ -1,16 +1,28 @@
-import { gluePt, PT, type Glue } from '../../base/lengths';
+import { CELLS } from '../machine/cells';
+import { type Glue, gluePt, PT } from '../../base/lengths';
 import type { Inline } from '../../document/inlines';
 import { setDimen, setSkip } from '../../expansion/registers';
 import type { Token } from '../../expansion/meaning';
-import { textOf } from '../../expansion/expandables';
-import { setCounter } from '../counters';
-import type { Args, CommandEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { OpenEnvironment } from '../environments';
-import { resumeAfterBlock } from '../formulas';
-import type { Interpreter } from '../interpreter';
-import { makeLabel } from './generalList';
-import { addGlue, measures, negative, ROMAN, type ListMeasures } from './listMeasures';
+import { textOf } from '../../expansion/tokenText';
+import { setCounter } from '../machine/counters';
+import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
+import type { OpenEnvironment } from '../machine/environments';
+import { resumeAfterBlock } from '../machine/formulas';
+import type { Interpreter } from '../machine/interpreter';
+import { makeLabel } from './listLabel';
+import {
+  BEGUN,
+  DESCRIPTION,
+  FINISH,
+  GENERAL,
+  LABEL,
+  LIST,
+  OVERLAY,
+  SHOWN_COLOUR,
+  TAKES_ITEMS,
+  USED_COUNTER,
+} from './listData';
+import { addGlue, type ListMeasures, measures, negative, ROMAN } from './listMeasures';
 import type { ListOptions } from './listOptions';
 import { INVISIBLE, nextStep, overlaySpec, showsOn } from './overlays';
 
@@ -21,11 +33,11 @@ const LIST_PENALTY = -51;
 export function beginList(it: Interpreter, options: ListOptions = {}): void {
   const trivial = options.trivial ?? false;
   const { level, values } = measures(it, trivial);
-  const open = it.environments.at(-1) as OpenEnvironment;
-  const vertical = it.hlist === null;
-  const atItem = it.pendingLabel !== null;
-  if (!vertical && !it.restricted) {
-    it.hlist?.unskip();
+  const { data } = it.innermost;
+  const vertical = it.mode.hlist === null;
+  const atItem = it.mode.pendingLabel !== null;
+  if (!vertical && !it.mode.restricted) {
+    it.mode.hlist?.unskip();
     it.endParagraph();
   }
   const outerParskip = it.skip('parskip');
@@ -33,7 +45,7 @@ export function beginList(it: Interpreter, options: ListOptions = {}): void {
   const above = addGlue(vertical ? addGlue(topSep, values.partopSep) : topSep, outerParskip);
   const below = vertical ? addGlue(topSep, values.partopSep) : topSep;
   const parSep = trivial ? outerParskip : (options.parSep ?? values.parSep);
-  if (!trivial) it.setFact('listDepth', level);
+  if (!trivial) it.write(CELLS.listDepth, level);
   const margin = options.leftMargin ?? it.dimen(`leftmargin${ROMAN[Math.min(level, 6) - 1]}`);
   setDimen(it.state, 'leftmargin', margin);
   setDimen(it.state, 'labelwidth', margin - it.dimen('labelsep'));
@@ -42,16 +54,16 @@ export function beginList(it: Interpreter, options: ListOptions = {}): void {
   setSkip(it.state, 'parskip', parSep);
   if (!trivial) setDimen(it.state, 'parindent', it.dimen('listparindent'));
   setSkip(it.state, 'itemsep', options.itemSep ?? values.itemSep);
-  it.setFact('alignment', 'justified');
+  it.write(CELLS.alignment, 'justified');
   const { partopSep } = values;
-  Object.assign(open.data, { list: true, first: true, above, below, parSep, margin, atItem });
-  Object.assign(open.data, { vertical, topSep, partopSep });
-  if (atItem && it.pendingLabel) {
+  data.set(LIST, { above, below, parSep, margin, atItem, vertical, topSep, partopSep });
+  data.set(TAKES_ITEMS, true);
+  if (atItem && it.mode.pendingLabel) {
     // A list right behind an outer `\item`: both labels stand on its first line.
     const at = it.p.place;
-    it.pendingLabel = [
+    it.mode.pendingLabel = [
       { kind: 'kern', width: -margin, ...at },
-      ...it.pendingLabel,
+      ...it.mode.pendingLabel,
       { kind: 'kern', width: margin, ...at },
     ];
   }
@@ -59,33 +71,30 @@ export function beginList(it: Interpreter, options: ListOptions = {}): void {
 
 /** The innermost list that is open. */
 function openList(it: Interpreter): OpenEnvironment | null {
-  for (let i = it.environments.length - 1; i >= 0; i--) {
-    const open = it.environments[i] as OpenEnvironment;
-    if (open.data.list === true) return open;
-  }
-  return null;
+  return it.environments.findLast(({ data }) => data.get(TAKES_ITEMS)) ?? null;
 }
 
 /** Space before an item: that above the list for its first, that between items for the others. */
 function itemSpace(it: Interpreter, open: OpenEnvironment): void {
   const { data } = open;
-  const first = data.first === true;
-  data.first = false;
-  if (first && data.atItem === true) return;
-  if (it.pendingLabel) {
+  const first = !data.get(BEGUN);
+  const list = data.get(LIST);
+  data.set(BEGUN, true);
+  if (first && list?.atItem) return;
+  if (it.mode.pendingLabel) {
     it.startParagraph();
     it.endParagraph();
   }
   it.endParagraph();
-  if (first && it.fact<boolean>('afterHeading') === true) {
-    it.setFact('afterHeading', false, true);
+  if (first && it.read(CELLS.afterHeading)) {
+    it.write(CELLS.afterHeading, false, true);
     return;
   }
-  it.vlist.push({ kind: 'penalty', penalty: LIST_PENALTY });
-  if (first) {
-    it.vlist.push({ kind: 'vspace', glue: data.above as Glue, behaviour: 'merge' });
-    it.vlist.push({ kind: 'vspace', glue: negative(data.parSep as Glue), behaviour: 'plain' });
-  } else it.vlist.push({ kind: 'vspace', glue: it.skip('itemsep'), behaviour: 'merge' });
+  it.mode.vlist.push({ kind: 'penalty', penalty: LIST_PENALTY });
+  if (first && list) {
+    it.mode.vlist.push({ kind: 'vspace', glue: list.above, behaviour: 'merge' });
+    it.mode.vlist.push({ kind: 'vspace', glue: negative(list.parSep), behaviour: 'plain' });
+  } else it.mode.vlist.push({ kind: 'vspace', glue: it.skip('itemsep'), behaviour: 'merge' });
 }
 
 /** The label in its box, right against the text (LaTeX's `\makelabel`). */
@@ -116,13 +125,15 @@ function labelBox(
 
 /** In a talk, an item that is not to be seen yet keeps its room. */
 function showItem(it: Interpreter, open: OpenEnvironment, spec: string | null): void {
-  const preset = open.data.overlay as string | undefined;
-  const steps = spec ?? (preset === undefined ? null : nextStep(it, preset));
-  if (steps === null && open.data.hides !== true) return;
-  open.data.color = open.data.color ?? it.font.color;
-  open.data.hides = true;
+  const { data } = open;
+  const preset = data.get(OVERLAY);
+  const steps = spec ?? (preset === null ? null : nextStep(it, preset));
+  const known = data.get(SHOWN_COLOUR);
+  if (steps === null && known === null) return;
+  const color = known ?? it.font.color;
+  data.set(SHOWN_COLOUR, color);
   const hidden = steps !== null && !showsOn(it, steps);
-  it.changeFont({ color: hidden ? INVISIBLE : (open.data.color as number) });
+  it.changeFont({ color: hidden ? INVISIBLE : color });
 }
 
 function item(it: Interpreter, args: Args, token: Token): void {
@@ -136,15 +147,15 @@ function item(it: Interpreter, args: Args, token: Token): void {
     it.add({ kind: 'kern', width: 5 * PT, ...at });
     return;
   }
-  const spec = it.fact<number>('overlay') === undefined ? null : overlaySpec(it);
+  const spec = it.read(CELLS.overlay) === null ? null : overlaySpec(it);
   if (spec !== null) args = it.readArguments('o', token) ?? args;
   itemSpace(it, open);
   showItem(it, open, spec);
   const own = args[0];
-  const label = open.data.label as ((it: Interpreter) => readonly Inline[]) | undefined;
+  const label = open.data.get(LABEL);
   const inlines = Array.isArray(own) ? ownLabel(it, open, own as Token[]) : (label?.(it) ?? []);
-  const before = it.pendingLabel ?? [];
-  it.pendingLabel = [...before, ...labelBox(it, inlines, at, open.data.description === true)];
+  const before = it.mode.pendingLabel ?? [];
+  it.mode.pendingLabel = [...before, ...labelBox(it, inlines, at, open.data.get(DESCRIPTION))];
   it.skipBlanks();
 }
 
@@ -153,8 +164,8 @@ function ownLabel(
   open: OpenEnvironment,
   tokens: readonly Token[],
 ): readonly Inline[] {
-  if (open.data.general === true) return makeLabel(it, tokens);
-  if (open.data.description !== true) return it.inlinesOf(tokens);
+  if (open.data.get(GENERAL)) return makeLabel(it, tokens);
+  if (!open.data.get(DESCRIPTION)) return it.inlinesOf(tokens);
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.changeFont({ family: it.textFamily, shape: 'upright', series: 'bold' });
   const inlines = it.inlinesOf(tokens);
@@ -164,13 +175,13 @@ function ownLabel(
 
 /** Closes a list: space below it, and text that follows at once goes on without indent. */
 export function endList(it: Interpreter): void {
-  const open = it.environments.at(-1);
-  if (it.pendingLabel) it.startParagraph();
+  const data = it.environments.at(-1)?.data;
+  if (it.mode.pendingLabel) it.startParagraph();
   it.endParagraph();
-  (open?.data.finish as ((it: Interpreter) => void) | undefined)?.(it);
-  it.vlist.push({ kind: 'penalty', penalty: LIST_PENALTY });
-  const below = (open?.data.below as Glue | undefined) ?? gluePt(8, 2, 4);
-  it.vlist.push({ kind: 'vspace', glue: below, behaviour: 'merge' });
+  data?.get(FINISH)?.(it);
+  it.mode.vlist.push({ kind: 'penalty', penalty: LIST_PENALTY });
+  const below = data?.get(LIST)?.below ?? gluePt(8, 2, 4);
+  it.mode.vlist.push({ kind: 'vspace', glue: below, behaviour: 'merge' });
   it.afterEnvironment = resumeAfterBlock;
 }
 
@@ -183,8 +194,9 @@ export interface Spaces {
 /** What is set apart as a list is, its paragraphs as they were: theorems, proofs, centred lines (LaTeX's `\trivlist`). */
 export function beginTrivial(it: Interpreter, spaces?: (measures: ListMeasures) => Spaces): void {
   beginList(it, { leftMargin: 0, trivial: true });
-  const { data } = it.environments.at(-1) as OpenEnvironment;
-  if (spaces) Object.assign(data, spaces(measures(it, true).values));
+  const { data } = it.innermost;
+  const list = data.get(LIST);
+  if (spaces && list) data.set(LIST, { ...list, ...spaces(measures(it, true).values) });
   startMarkless(it);
 }
 
@@ -197,8 +209,8 @@ export function beginQuoted(it: Interpreter): void {
 }
 
 function startMarkless(it: Interpreter): void {
-  const open = it.environments.at(-1) as OpenEnvironment;
-  open.data.list = false;
+  const open = it.innermost;
+  open.data.set(TAKES_ITEMS, false);
   itemSpace(it, open);
 }
 
@@ -219,7 +231,7 @@ export const listCommands: readonly CommandEntry[] = [
     run: (it, args) => {
       const name = textOf(it.p, tokensOf(args, 0));
       setCounter(it.state, name, 0);
-      it.state.set(it.state.cell('\u0001usecounter'), name);
+      it.write(USED_COUNTER, name);
     },
   },
 ];

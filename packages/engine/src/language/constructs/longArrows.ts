@@ -1,5 +1,5 @@
 import { readOptional } from '../../expansion/arguments';
-import type { CommandEntry } from '../entries';
+import type { CommandEntry } from '../machine/entries';
 import { fieldOf, mathEntry } from './mathEntry';
 
 /** An arrow as long as its labels: brackets give what stands under it. */

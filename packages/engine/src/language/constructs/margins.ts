@@ -1,10 +1,10 @@
 import { glue, type Sp } from '../../base/lengths';
 import type { BoxInline, Inline } from '../../document/inlines';
-import type { CommandEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
+import { type CommandEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
 import { setSkip } from '../../expansion/registers';
-import { box, narrow } from './boxes';
+import { box } from './boxes';
+import { narrow } from '../machine/columns';
 
 /** A note beside the line it is met on: a box without width, hung out to the right margin. */
 function marginNote(
@@ -41,10 +41,10 @@ export const marginCommands: readonly CommandEntry[] = [
     run: (it, args) => {
       const note = hung(it, marginNote(it, tokensOf(args, 1)));
       const at = it.p.place;
-      if (it.hlist === null) {
+      if (it.mode.hlist === null) {
         const spacing = { baselineSkip: glue(0), lineSkip: glue(0), lineSkipLimit: -0x3fffffff };
         const left = it.dimen('textwidth');
-        it.vlist.push({
+        it.mode.vlist.push({
           kind: 'loosebox',
           inline: box(it, [note], { vertical: { height: 0, depth: 0 } }),
           left,
@@ -52,7 +52,7 @@ export const marginCommands: readonly CommandEntry[] = [
         });
         return;
       }
-      it.hlist.add({
+      it.mode.hlist.add({
         kind: 'migrant',
         node: {
           kind: 'marginnote',

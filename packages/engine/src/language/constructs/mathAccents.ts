@@ -1,5 +1,5 @@
 import type { MathClass, MathList, MathNode } from '../../document/math';
-import type { CommandEntry } from '../entries';
+import type { CommandEntry } from '../machine/entries';
 import { mathEntry as entry } from './mathEntry';
 
 /** Accents: command, combining character, wide, below. */

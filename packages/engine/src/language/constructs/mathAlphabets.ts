@@ -1,6 +1,6 @@
 import type { MathAlphabet, MathNode } from '../../document/math';
-import type { CommandEntry } from '../entries';
-import type { MathReader } from '../mathReader';
+import type { CommandEntry } from '../machine/entries';
+import type { MathReader } from '../machine/mathReader';
 import { inAlphabet } from '../symbols/alphabets';
 import { mathEntry as entry } from './mathEntry';
 

@@ -2,11 +2,11 @@ import type { Sp } from '../../base/lengths';
 import type { ArrayColumn, ArrayNode, ArrayRow, MathList, MathNode } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
 import { readArgument, readOptional } from '../../expansion/arguments';
-import { textOf } from '../../expansion/expandables';
+import { textOf } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
-import type { CommandEntry, EnvironmentEntry } from '../entries';
-import { readRows, type ReadRow } from '../mathEnvironments';
-import type { MathReader } from '../mathReader';
+import type { CommandEntry, EnvironmentEntry } from '../machine/entries';
+import { readRows, type ReadRow } from '../machine/mathEnvironments';
+import type { MathReader } from '../machine/mathReader';
 import { fieldOf, mathEntry } from './mathEntry';
 import { argumentAt, arrayStretch, unfold } from './tablePreamble';
 

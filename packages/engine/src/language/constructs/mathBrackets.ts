@@ -1,8 +1,8 @@
 import type { MathClass } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
-import type { CommandEntry } from '../entries';
-import type { MathReader } from '../mathReader';
+import type { CommandEntry } from '../machine/entries';
+import type { MathReader } from '../machine/mathReader';
 import { DELIMITER_CHARACTERS, DELIMITER_COMMANDS } from '../symbols/delimiters';
 import { mathEntry as entry, type Make } from './mathEntry';
 

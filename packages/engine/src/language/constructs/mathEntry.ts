@@ -1,8 +1,8 @@
 import type { MathNode } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
-import type { CommandEntry } from '../entries';
-import type { MathReader } from '../mathReader';
+import type { CommandEntry } from '../machine/entries';
+import type { MathReader } from '../machine/mathReader';
 
 /** Reads what a math command needs and makes its nodes. */
 export type Make = (reader: MathReader, token: Token) => readonly MathNode[] | MathNode | null;

@@ -4,9 +4,9 @@ import type { Token } from '../../expansion/meaning';
 import { readOptional } from '../../expansion/arguments';
 import { scanDimen } from '../../expansion/scan';
 import { Cat } from '../../tokens/categories';
-import type { CommandEntry } from '../entries';
-import type { MathReader } from '../mathReader';
-import { dimenOf } from './boxes';
+import type { CommandEntry } from '../machine/entries';
+import type { MathReader } from '../machine/mathReader';
+import { dimenOf } from '../scanning/dimenOf';
 import { readDelimiter } from './mathBrackets';
 import { mathEntry as entry } from './mathEntry';
 

@@ -2,8 +2,8 @@ import { PT } from '../../base/lengths';
 import type { ArrayNode } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
 import { readArgument, readOptional } from '../../expansion/arguments';
-import type { EnvironmentEntry } from '../entries';
-import type { MathReader } from '../mathReader';
+import type { EnvironmentEntry } from '../machine/entries';
+import type { MathReader } from '../machine/mathReader';
 import { arraySpec, readArray, VALIGN, type ArraySpec } from './mathArrays';
 import { textCell } from './mathText';
 

@@ -7,8 +7,8 @@ import type {
 } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
 import { readOptional } from '../../expansion/arguments';
-import type { CommandEntry } from '../entries';
-import type { MathReader } from '../mathReader';
+import type { CommandEntry } from '../machine/entries';
+import type { MathReader } from '../machine/mathReader';
 import { mathEntry as entry } from './mathEntry';
 
 /** `\limits`, `\nolimits`, `\displaylimits`: changes the operator just read. */

@@ -2,8 +2,8 @@ import type { MathNode } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
 import { PT } from '../../base/lengths';
 import { scanGlue } from '../../expansion/scan';
-import type { CommandEntry } from '../entries';
-import type { MathReader } from '../mathReader';
+import type { CommandEntry } from '../machine/entries';
+import type { MathReader } from '../machine/mathReader';
 import { mathEntry as entry } from './mathEntry';
 
 /** Space in mu; it neither stretches nor shrinks here. */

@@ -1,9 +1,9 @@
 import type { MathClass, MathNode, MathStyleName } from '../../document/math';
 import { Cat } from '../../tokens/categories';
 import type { Token } from '../../expansion/meaning';
-import { tokensText } from '../../expansion/expandables';
-import type { CommandEntry } from '../entries';
-import type { MathReader } from '../mathReader';
+import { tokensText } from '../../expansion/tokenText';
+import type { CommandEntry } from '../machine/entries';
+import type { MathReader } from '../machine/mathReader';
 import { NEGATED } from '../symbols/symbols';
 import { accents } from './mathAccents';
 import { alphabets } from './mathAlphabets';

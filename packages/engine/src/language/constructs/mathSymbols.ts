@@ -1,4 +1,4 @@
-import type { CommandEntry } from '../entries';
+import type { CommandEntry } from '../machine/entries';
 import {
   FUNCTIONS,
   KERNEL_SYMBOLS,

@@ -1,11 +1,12 @@
-import type { Interpreter } from '../interpreter';
+import { CELLS } from '../machine/cells';
+import type { Interpreter } from '../machine/interpreter';
 
 /** The colour of what is not shown yet. */
 export const INVISIBLE = -1;
 
 /** Does an overlay specification such as `2-`, `1,3` or `-4` hold on this step? Also raises how many steps the frame has. */
 export function showsOn(it: Interpreter, spec: string): boolean {
-  const step = it.fact<number>('overlay') ?? 1;
+  const step = it.read(CELLS.overlay) ?? 1;
   let holds = false;
   for (const part of spec.split('|')[0]?.replace(/^.*:/, '').replace('+', '1').split(',') ?? []) {
     const [from, to] = part.includes('-') ? part.split('-') : [part, part];
@@ -18,8 +19,8 @@ export function showsOn(it: Interpreter, spec: string): boolean {
 }
 
 export function needs(it: Interpreter, steps: number): void {
-  const most = it.fact<number>('overlays') ?? 1;
-  if (steps > most) it.setFact('overlays', Math.min(steps, 60), true);
+  const most = it.read(CELLS.overlays);
+  if (steps > most) it.write(CELLS.overlays, Math.min(steps, 60), true);
 }
 
 /** `<…>` behind a command, or null. */
@@ -44,7 +45,7 @@ export function overlayText(it: Interpreter): string | null {
 /** `+` in a specification is the step after the last one that was counted. */
 export function nextStep(it: Interpreter, spec: string): string {
   if (!spec.includes('+')) return spec;
-  const counter = it.fact<number>('pauses') ?? 1;
-  it.setFact('pauses', counter + 1, true);
+  const counter = it.read(CELLS.pauses);
+  it.write(CELLS.pauses, counter + 1, true);
   return spec.replaceAll('+', String(counter));
 }

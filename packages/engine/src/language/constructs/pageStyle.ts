@@ -1,13 +1,14 @@
+import { CELLS } from '../machine/cells';
 import type { Inline } from '../../document/inlines';
 import type { NumberStyle, PageStyle, RunningLine } from '../../document/page';
-import { textOf } from '../../expansion/expandables';
+import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { setDimen } from '../../expansion/registers';
-import { setCounter } from '../counters';
-import type { CommandEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
+import { setCounter } from '../machine/counters';
+import { type CommandEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
 import { setSize } from './fonts';
+import { OWN } from '../machine/ownNames';
 
 /** One line of a head or foot, set as if at the top level of the document; null when its macro is empty. */
 function runningLine(it: Interpreter, macro: string, rule: string): RunningLine | null {
@@ -16,9 +17,9 @@ function runningLine(it: Interpreter, macro: string, rule: string): RunningLine 
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright', color: 0 });
   setSize(it, 'normalsize');
-  it.setFact('alignment', 'justified');
+  it.write(CELLS.alignment, 'justified');
   const inlines = it.inlinesOf([it.p.command(macro)]);
-  const width = it.dimen('\u0001headwidth') || it.dimen('textwidth');
+  const width = it.dimen(OWN.headWidth) || it.dimen('textwidth');
   const thickness = state.get(state.cell(rule)) === undefined ? 0 : it.dimen(rule);
   it.closeGroup();
   return inlines.length === 0 ? null : { inlines, rule: thickness, width };
@@ -26,7 +27,7 @@ function runningLine(it: Interpreter, macro: string, rule: string): RunningLine 
 
 /** Heads and feet as their macros stand now. */
 export function currentStyle(it: Interpreter): PageStyle {
-  const [rule, footRule] = ['\u0001headrule', '\u0001footrule'];
+  const [rule, footRule] = [OWN.headRule, OWN.footRule];
   return {
     head: runningLine(it, '@oddhead', rule),
     foot: runningLine(it, '@oddfoot', footRule),
@@ -37,19 +38,19 @@ export function currentStyle(it: Interpreter): PageStyle {
 
 /** Sends the style in force to the pages. In the preamble it waits for the document to begin. */
 export function emitStyle(it: Interpreter, thisPageOnly: boolean): void {
-  if (it.fact<boolean>('inDocument') !== true) return;
+  if (!it.read(CELLS.inDocument)) return;
   emit(it, { kind: 'pagestyle', style: currentStyle(it), thisPageOnly });
 }
 
-type Emitted = Parameters<Interpreter['vlist']['push']>[0];
+type Emitted = Parameters<Interpreter['mode']['vlist']['push']>[0];
 
 /** Adds a mark for the page: between paragraphs, or on the line where it is met. */
 export function emit(
   it: Interpreter,
   node: Emitted & { kind: 'pagestyle' | 'pagenumber' | 'running' | 'contents' },
 ): void {
-  if (it.hlist === null) it.vlist.push(node);
-  else it.hlist.add({ kind: 'migrant', node, ...it.p.place });
+  if (it.mode.hlist === null) it.mode.vlist.push(node);
+  else it.mode.hlist.add({ kind: 'migrant', node, ...it.p.place });
 }
 
 function chooseStyle(it: Interpreter, tokens: readonly Token[], token: Token, once: boolean): void {
@@ -60,9 +61,9 @@ function chooseStyle(it: Interpreter, tokens: readonly Token[], token: Token, on
     return;
   }
   if (once) it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.setFact('choosingStyle', true);
+  it.write(CELLS.choosingStyle, true);
   it.execute([it.p.command(macro)]);
-  it.setFact('choosingStyle', false);
+  it.write(CELLS.choosingStyle, false);
   emitStyle(it, once);
   if (once) it.closeGroup();
 }
@@ -89,8 +90,8 @@ const STYLES: readonly NumberStyle[] = ['arabic', 'roman', 'Roman', 'alph', 'Alp
 /** Page numbers are counted anew from here. */
 export function setPage(it: Interpreter, value: number | null, style: NumberStyle | null): void {
   if (value !== null) setCounter(it.state, 'page', value);
-  if (it.fact<boolean>('inDocument') !== true) {
-    it.setFact('firstPage', { value: value ?? 1, style: style ?? 'arabic' }, true);
+  if (!it.read(CELLS.inDocument)) {
+    it.write(CELLS.firstPage, { value: value ?? 1, style: style ?? 'arabic' }, true);
     return;
   }
   emit(it, { kind: 'pagenumber', value, style });
@@ -169,11 +170,11 @@ export const pageStyleCommands: readonly CommandEntry[] = [
     description: 'No rules at head and foot.',
     example: '',
     run: (it) => {
-      for (const name of ['\u0001headrule', '\u0001footrule']) setDimen(it.state, name, 0);
+      for (const name of [OWN.headRule, OWN.footRule]) setDimen(it.state, name, 0);
     },
   },
   {
-    name: '\u0001pagefield',
+    name: OWN.pageField,
     signature: '',
     description: '',
     example: '',
@@ -187,11 +188,11 @@ export const pageStyleCommands: readonly CommandEntry[] = [
     }),
   },
   {
-    name: '\u0001setpage',
+    name: OWN.setPage,
     signature: '',
     description: '',
     example: '',
-    run: (it) => setPage(it, it.fact<number>('pageSet') ?? 1, null),
+    run: (it) => setPage(it, it.read(CELLS.pageSet), null),
   },
 ];
 

@@ -1,8 +1,8 @@
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
-import type { CommandEntry } from '../entries';
-import type { MathReader } from '../mathReader';
-import { macroEntry } from '../macroEntry';
+import type { CommandEntry } from '../machine/entries';
+import type { MathReader } from '../machine/mathReader';
+import { macroEntry } from '../machine/macroEntry';
 import { mathEntry } from './mathEntry';
 
 /** A formula part of plain TeX whose rows end with `\cr`: set as an array between brackets. */

@@ -1,12 +1,12 @@
+import { CELLS, kindNames } from '../machine/cells';
 import type { Inline, RefInline } from '../../document/inlines';
-import { textOf } from '../../expansion/expandables';
+import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
-import type { KindNames } from '../reading';
-import type { Args, CommandEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { CurrentLabel } from '../counters';
-import { leading } from '../linking';
-import { pick, type Interpreter, type LabelDefinition } from '../interpreter';
+import type { KindNames } from '../machine/reading';
+import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
+import { leading } from './linking';
+import type { Interpreter, LabelDefinition } from '../machine/interpreter';
+import { pick } from '../../base/spans';
 
 /** A label with all that references may ask of it. */
 export function labelDefinition(
@@ -14,22 +14,22 @@ export function labelDefinition(
   name: string,
   span: { readonly from: number; readonly to: number },
 ): LabelDefinition {
-  const current = it.fact<CurrentLabel>('currentLabel');
-  const title = it.fact<string>('currentTitle');
+  const current = it.read(CELLS.currentLabel);
+  const title = it.read(CELLS.currentTitle);
   return {
     name,
     value: current?.value ?? '',
     ...(current?.shown ? { shown: current.shown } : {}),
     ...(current?.part ? { part: current.part } : {}),
     ...(title ? { title } : {}),
-    ...(current ? { kind: current.kind, ...kindNames(it, current.kind) } : {}),
+    ...(current ? { kind: current.kind, ...namesOfKind(it, current.kind) } : {}),
     ...pick(span),
   };
 }
 
 /** What `\crefname` or the title of a theorem says a kind is called. */
-function kindNames(it: Interpreter, kind: string): { names?: KindNames } {
-  const names = it.state.get(it.state.cell(`\u0001kind:${kind}`)) as KindNames | undefined;
+function namesOfKind(it: Interpreter, kind: string): { names?: KindNames } {
+  const names = it.read(kindNames(kind));
   return names ? { names } : {};
 }
 
@@ -39,7 +39,7 @@ function label(it: Interpreter, args: Args, token: Token): void {
   const at = it.spanOf(token);
   const span = { from: at.from, to: Math.max(at.to, it.p.here()) };
   it.labels.push(labelDefinition(it, name, span));
-  if (it.hlist === null) it.vlist.push({ kind: 'label', name });
+  if (it.mode.hlist === null) it.mode.vlist.push({ kind: 'label', name });
   else it.add({ kind: 'anchor', label: name, ...span });
 }
 

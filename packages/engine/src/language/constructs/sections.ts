@@ -1,17 +1,18 @@
-import { glue, NO_GLUE, type Glue } from '../../base/lengths';
+import { CELLS } from '../machine/cells';
+import { glue, type Glue, NO_GLUE } from '../../base/lengths';
 import type { Span } from '../../base/spans';
 import type { Inline } from '../../document/inlines';
-import { textOf, tokensText } from '../../expansion/expandables';
+import { textOf, tokensText } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { getCount, setDimen } from '../../expansion/registers';
-import type { Args, CommandEntry } from '../entries';
-import { isStarred, tokensOf } from '../entries';
-import { closeOpenGroups } from '../environments';
-import { refStepCounter } from '../counters';
-import type { Interpreter } from '../interpreter';
-import { dimenOf } from './boxes';
+import { type Args, type CommandEntry, isStarred, tokensOf } from '../machine/entries';
+import { closeOpenGroups } from '../machine/environments';
+import { refStepCounter } from '../machine/counters';
+import type { Interpreter } from '../machine/interpreter';
+import { dimenOf } from '../scanning/dimenOf';
 import { addContentsLine } from './contents';
-import { glueOf } from './spacing';
+import { glueOf } from '../scanning/glueOf';
+import { cellsBy, flag } from '../../expansion/cells';
 
 /** `\@secpenalty` (LaTeX classes). */
 const SECTION_PENALTY = -300;
@@ -20,10 +21,13 @@ const SECTION_PENALTY = -300;
 const NEVER_AROUND =
   /^(itemize|enumerate|description|proof|theorem|lemma|proposition|corollary|definition|remark|example|quote|center)$/;
 
+/** Of a theorem and its like: no heading stands in it. */
+export const STATEMENT = flag('statement');
+
 /** Starts a heading: what was forgotten open before it is closed. */
 function closeForgotten(it: Interpreter, at: Span): void {
   const forgotten = it.environments.findIndex(
-    (e) => NEVER_AROUND.test(e.name) || e.data.theorem === true,
+    (e) => NEVER_AROUND.test(e.name) || e.data.get(STATEMENT),
   );
   if (forgotten < 0) return;
   closeOpenGroups(it, it.environments[forgotten]?.groups ?? 0, at);
@@ -42,7 +46,7 @@ export function plainTitle(tokens: readonly Token[]): string {
 export function markHeading(it: Interpreter, level: number, number: string, title: string): void {
   const { place } = it.p;
   const to = Math.max(place.to, it.p.here());
-  it.vlist.push({ kind: 'outline', level, number, title, from: place.from, to });
+  it.mode.vlist.push({ kind: 'outline', level, number, title, from: place.from, to });
 }
 
 /** What a package has said of how a heading is set (`titlesec`). */
@@ -61,9 +65,8 @@ export interface HeadingSpacing {
   readonly below: readonly Token[];
 }
 
-export const formatCell = (it: Interpreter, name: string) => it.state.cell(`\u0001format:${name}`);
-export const spacingCell = (it: Interpreter, name: string) =>
-  it.state.cell(`\u0001spacing:${name}`);
+export const formatOf = cellsBy<HeadingFormat | null>('format', null);
+export const spacingOf = cellsBy<HeadingSpacing | null>('spacing', null);
 
 /** A heading as `\@startsection` is told to set it. */
 interface Heading {
@@ -91,19 +94,19 @@ function startSection(it: Interpreter, args: Args): void {
   const short = Array.isArray(args[7]) ? tokensOf(args, 7) : title;
   const numbered = !starred && getCount(it.state, 'c@secnumdepth') >= level;
   it.endParagraph();
-  const spacing = it.state.get(spacingCell(it, name)) as HeadingSpacing | undefined;
+  const spacing = it.read(spacingOf(name));
   const above = glueOf(it, spacing?.above ?? tokensOf(args, 3));
   const below = glueOf(it, spacing?.below ?? tokensOf(args, 4));
   const keepsIndent = above.width >= 0 && !spacing && tokensOf(args, 3).length > 0;
   if (numbered) refStepCounter(it, name);
   const number = numbered ? textOf(it.p, [it.p.command(`the${name}`)]) : null;
   const words = plainTitle(title);
-  it.setFact('currentTitle', words, true);
-  if (it.fact<boolean>('afterHeading') === true)
-    it.vlist.push({ kind: 'vspace', glue: abs(above), behaviour: 'merge' });
+  it.write(CELLS.currentTitle, words, true);
+  if (it.read(CELLS.afterHeading))
+    it.mode.vlist.push({ kind: 'vspace', glue: abs(above), behaviour: 'merge' });
   else {
-    it.vlist.push({ kind: 'penalty', penalty: SECTION_PENALTY });
-    it.vlist.push({ kind: 'vspace', glue: abs(above), behaviour: 'merge' });
+    it.mode.vlist.push({ kind: 'penalty', penalty: SECTION_PENALTY });
+    it.mode.vlist.push({ kind: 'vspace', glue: abs(above), behaviour: 'merge' });
   }
   markHeading(it, level, number ?? '', words);
   if (!starred) {
@@ -124,13 +127,12 @@ function startSection(it: Interpreter, args: Args): void {
     title,
   };
   if (!spacing && below.width <= 0) runIn(it, h);
-  else if ((it.state.get(formatCell(it, name)) as HeadingFormat | undefined)?.shape === 'runin')
-    runIn(it, h);
+  else if (it.read(formatOf(name))?.shape === 'runin') runIn(it, h);
   else displayed(it, h);
 }
 
 /** The number in front, as the class or a package says. */
-function numberInlines(it: Interpreter, h: Heading, format: HeadingFormat | undefined): Inline[] {
+function numberInlines(it: Interpreter, h: Heading, format: HeadingFormat | null): Inline[] {
   if (h.number === null) return [];
   const at = it.p.place;
   if (format) {
@@ -148,28 +150,28 @@ function numberInlines(it: Interpreter, h: Heading, format: HeadingFormat | unde
 
 /** A heading on a line of its own; never a page break behind it. */
 function displayed(it: Interpreter, h: Heading): void {
-  const format = it.state.get(formatCell(it, h.name)) as HeadingFormat | undefined;
-  it.setFact('afterHeading', false, true);
+  const format = it.read(formatOf(h.name));
+  it.write(CELLS.afterHeading, false, true);
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   setDimen(it.state, 'parindent', 0);
   setHeadingStyle(it, format?.format ?? h.style);
-  it.nextIndent = h.indent;
+  it.mode.nextIndent = h.indent;
   it.startParagraph(false);
-  it.nextIndent = h.indent;
+  it.mode.nextIndent = h.indent;
   const taker = takesArgument(it, format?.format ?? h.style);
   if (format?.shape === 'display' && h.number !== null) {
     for (const inline of it.inlinesOf(format.label)) it.add(inline);
     it.endParagraph();
-    it.vlist.push({ kind: 'vspace', glue: glue(dimenOf(it, format.gap)), behaviour: 'plain' });
+    it.mode.vlist.push({ kind: 'vspace', glue: glue(dimenOf(it, format.gap)), behaviour: 'plain' });
     it.startParagraph(false);
   } else for (const inline of numberInlines(it, h, format)) it.add(inline);
   const title = format ? wrapTitle(it, format, h.title) : h.title;
   for (const inline of it.inlinesOf(taker ? [taker, ...braced(it, title)] : title)) it.add(inline);
-  it.clubPenalty = 10000;
+  it.mode.clubPenalty = 10000;
   it.endParagraph();
   if (format) it.execute(format.after);
   it.closeGroup();
-  it.vlist.push(
+  it.mode.vlist.push(
     { kind: 'penalty', penalty: 10000 },
     { kind: 'vspace', glue: abs(h.below), behaviour: 'plain' },
   );
@@ -208,24 +210,24 @@ function setHeadingStyle(it: Interpreter, style: readonly Token[]): void {
 
 /** No break and no indent behind a heading (`\@afterheading`). */
 export function afterHeading(it: Interpreter, keepsIndent = false): void {
-  it.setFact('afterHeading', true, true);
-  const indents = keepsIndent || it.fact<boolean>('indentFirst') === true;
-  it.setFact('noIndentNext', !indents, true);
+  it.write(CELLS.afterHeading, true, true);
+  const indents = keepsIndent || it.read(CELLS.indentFirst);
+  it.write(CELLS.noIndentNext, !indents, true);
 }
 
 /** A heading that the paragraph goes on behind. */
 function runIn(it: Interpreter, h: Heading): void {
-  const format = it.state.get(formatCell(it, h.name)) as HeadingFormat | undefined;
+  const format = it.read(formatOf(h.name));
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   setHeadingStyle(it, format?.format ?? h.style);
   const title = format ? wrapTitle(it, format, h.title) : h.title;
   const inlines = [...numberInlines(it, h, format), ...it.inlinesOf(title)];
   if (format) inlines.push(...it.inlinesOf(format.after));
   it.closeGroup();
-  it.setFact('afterHeading', false, true);
-  it.setFact('noIndentNext', false, true);
+  it.write(CELLS.afterHeading, false, true);
+  it.write(CELLS.noIndentNext, false, true);
   it.startParagraph(false);
-  it.nextIndent = h.indent;
+  it.mode.nextIndent = h.indent;
   for (const inline of inlines) it.add(inline);
   it.add({ kind: 'glue', glue: abs({ ...NO_GLUE, width: h.below.width }), ...it.p.place });
   it.skipBlanks();

@@ -1,25 +1,15 @@
-import { FIL, FILL, glue, SS, type Glue } from '../../base/lengths';
-import { textOf } from '../../expansion/expandables';
+import { CELLS } from '../machine/cells';
+import { FIL, FILL, glue, type Glue, SS } from '../../base/lengths';
+import { textOf } from '../../expansion/tokenText';
 import { scanGlue } from '../../expansion/scan';
 import type { Token } from '../../expansion/meaning';
 import type { Span } from '../../base/spans';
 import type { Inline } from '../../document/inlines';
-import type { Args, CommandEntry } from '../entries';
-import { isStarred, tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
-import { setSloppy } from '../lineSpacing';
+import { type Args, type CommandEntry, isStarred, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { setSloppy } from '../machine/lineSpacing';
 import { clearPage } from './chapters';
-
-/** Glue given as an argument. */
-export function glueOf(it: Interpreter, tokens: readonly Token[]): Glue {
-  const expression = it.fact<boolean>('calc') === true ? [it.p.command('glueexpr')] : [];
-  const relax = it.p.command('relax');
-  it.p.push([...expression, ...tokens, relax, ...(expression.length > 0 ? [relax] : [])]);
-  const g = scanGlue(it.p);
-  const rest = it.p.next();
-  if (rest && rest.text !== 'relax') it.p.unread(rest);
-  return g;
-}
+import { glueOf } from '../scanning/glueOf';
 
 /** Vertical space: between paragraphs at once, within one below the line it stands in. */
 function verticalSpace(it: Interpreter, g: Glue, keep: boolean): void {
@@ -28,8 +18,8 @@ function verticalSpace(it: Interpreter, g: Glue, keep: boolean): void {
     glue: g,
     behaviour: keep ? ('keep' as const) : ('plain' as const),
   };
-  if (it.hlist === null) it.vlist.push(node);
-  else if (!it.restricted) it.spaceAfterParagraph.push(node);
+  if (it.mode.hlist === null) it.mode.vlist.push(node);
+  else if (!it.mode.restricted) it.mode.spaceAfterParagraph.push(node);
 }
 
 function vspace(it: Interpreter, args: Args): void {
@@ -43,7 +33,7 @@ const named = (name: string, register: string): CommandEntry => ({
   example: `\\${name}`,
   run: (it) => {
     it.endParagraph();
-    it.vlist.push({ kind: 'vspace', glue: it.skip(register), behaviour: 'plain' });
+    it.mode.vlist.push({ kind: 'vspace', glue: it.skip(register), behaviour: 'plain' });
   },
 });
 
@@ -129,11 +119,11 @@ const quad = (name: string, ems: number): CommandEntry => ({
 /** `\\` in a paragraph: ends the line, with space below it if asked. */
 function lineBreak(it: Interpreter, args: Args, token: Token): void {
   const at = it.spanOf(token);
-  if (it.hlist === null) return;
+  if (it.mode.hlist === null) return;
   const optional = args[1];
   const skip = Array.isArray(optional) ? glueOf(it, optional as Token[]).width : 0;
-  it.hlist.unskip();
-  it.hlist.add({ kind: 'break', skip, fill: it.justified, ...at });
+  it.mode.hlist.unskip();
+  it.mode.hlist.add({ kind: 'break', skip, fill: it.justified, ...at });
   it.skipBlanks();
 }
 
@@ -148,9 +138,9 @@ const penalty = (
   description,
   example: `\\${name}`,
   run: (it, _args, token) => {
-    if (it.hlist === null) it.vlist.push({ kind: 'penalty', penalty: value });
-    else if (!vertical) it.hlist.add({ kind: 'penalty', penalty: value, ...it.spanOf(token) });
-    else it.spaceAfterParagraph.push({ kind: 'penalty', penalty: value });
+    if (it.mode.hlist === null) it.mode.vlist.push({ kind: 'penalty', penalty: value });
+    else if (!vertical) it.mode.hlist.add({ kind: 'penalty', penalty: value, ...it.spanOf(token) });
+    else it.mode.spaceAfterParagraph.push({ kind: 'penalty', penalty: value });
   },
 });
 
@@ -213,7 +203,7 @@ export const spacing: readonly CommandEntry[] = [
     example: '\\vskip 1cm',
     run: (it) => {
       it.endParagraph();
-      it.vlist.push({ kind: 'vspace', glue: scanGlue(it.p), behaviour: 'plain' });
+      it.mode.vlist.push({ kind: 'vspace', glue: scanGlue(it.p), behaviour: 'plain' });
     },
   },
   {
@@ -265,8 +255,8 @@ export const spacing: readonly CommandEntry[] = [
     example: 'a\\kern 2pt b',
     run: (it) => {
       const { width } = scanGlue(it.p);
-      if (it.hlist) it.add({ kind: 'kern', width, ...it.p.place });
-      else it.vlist.push({ kind: 'vspace', glue: glue(width), behaviour: 'plain' });
+      if (it.mode.hlist) it.add({ kind: 'kern', width, ...it.p.place });
+      else it.mode.vlist.push({ kind: 'vspace', glue: glue(width), behaviour: 'plain' });
     },
     math: (reader, token) => ({
       kind: 'space',
@@ -325,14 +315,14 @@ export const spacing: readonly CommandEntry[] = [
     signature: '',
     description: 'The full stop that follows ends a sentence, though a capital stands before it.',
     example: 'NASA\\@.',
-    run: (it) => it.hlist?.resetFactor(),
+    run: (it) => it.mode.hlist?.resetFactor(),
   },
   {
     name: '-',
     signature: '',
     description: 'A place where the word may be divided.',
     example: 'light\\-house',
-    run: (it) => it.hlist?.divide(it.p.place.to),
+    run: (it) => it.mode.hlist?.divide(it.p.place.to),
     math: () => null,
   },
   {
@@ -344,7 +334,7 @@ export const spacing: readonly CommandEntry[] = [
     run: (it, args) => {
       const without = tokensOf(args, 2);
       if (without.length === 0 && textOf(it.p, tokensOf(args, 0)) === '-')
-        it.hlist?.divide(it.p.place.to);
+        it.mode.hlist?.divide(it.p.place.to);
       else it.execute(without);
     },
   },
@@ -354,7 +344,7 @@ export const spacing: readonly CommandEntry[] = [
     description: 'Lists words with the places where alone they may be divided.',
     example: '\\hyphenation{light-house tide-gauge}',
     run: (it, args) => {
-      const known = it.fact<ReadonlyMap<string, readonly number[]>>('divisions');
+      const known = it.read(CELLS.divisions);
       const listed = new Map(known ?? []);
       for (const word of textOf(it.p, tokensOf(args, 0)).toLowerCase().split(/\s+/)) {
         const cuts: number[] = [];
@@ -362,7 +352,7 @@ export const spacing: readonly CommandEntry[] = [
           cuts.push((cuts.at(-1) ?? 0) + part.length);
         if (word !== '') listed.set(word.replaceAll('-', ''), cuts);
       }
-      it.setFact('divisions', listed, true);
+      it.write(CELLS.divisions, listed, true);
     },
   },
   {
@@ -370,7 +360,7 @@ export const spacing: readonly CommandEntry[] = [
     signature: '',
     description: 'Takes back the space before it.',
     example: 'a \\unskip b',
-    run: (it) => it.hlist?.unskip(),
+    run: (it) => it.mode.hlist?.unskip(),
   },
   {
     name: 'ignorespaces',
@@ -385,14 +375,14 @@ export const spacing: readonly CommandEntry[] = [
     signature: '',
     description: 'The same space after every word, also at the end of a sentence.',
     example: '\\frenchspacing',
-    run: (it) => it.setFact('french', true),
+    run: (it) => it.write(CELLS.french, true),
   },
   {
     name: 'nonfrenchspacing',
     signature: '',
     description: 'More space at the end of a sentence.',
     example: '\\nonfrenchspacing',
-    run: (it) => it.setFact('french', false),
+    run: (it) => it.write(CELLS.french, false),
   },
   {
     name: 'sloppy',

@@ -1,13 +1,14 @@
+import { CELLS } from '../machine/cells';
 import { glue } from '../../base/lengths';
 import type { Inline } from '../../document/inlines';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
-import type { Interpreter } from '../interpreter';
+import type { Interpreter } from '../machine/interpreter';
 
 /** Tab stops as positions from the left margin, in sp; kept while the environment is open. */
 export function beginTabbing(it: Interpreter): void {
   it.endParagraph();
-  it.setFact('alignment', 'left');
+  it.write(CELLS.alignment, 'left');
   it.execute(it.source('\\parindent=0pt\\relax'));
   const stops: number[] = [];
   let line: Inline[] = [];
@@ -16,11 +17,11 @@ export function beginTabbing(it: Interpreter): void {
   let start = 0;
   const flush = (skip: number): void => {
     it.startParagraph(false);
-    it.nextIndent = 0;
+    it.mode.nextIndent = 0;
     it.add(it.emptyBox());
     for (const inline of line) it.add(inline);
     it.endParagraph();
-    if (skip !== 0) it.vlist.push({ kind: 'vspace', glue: glue(skip), behaviour: 'plain' });
+    if (skip !== 0) it.mode.vlist.push({ kind: 'vspace', glue: glue(skip), behaviour: 'plain' });
     line = [];
     width = 0;
     stop = 0;

@@ -1,31 +1,19 @@
+import type { ColumnSpec, Preamble } from '../machine/tableState';
 import type { Inline, TabularColumn, TabularGap } from '../../document/inlines';
-import { textOf } from '../../expansion/expandables';
+import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
-import { colourOf } from '../colours';
-import type { Interpreter } from '../interpreter';
-import { dimenOf } from './boxes';
-
-/** A column as the preamble describes it: with the tokens before and behind each of its cells. */
-export interface ColumnSpec {
-  readonly column: TabularColumn;
-  readonly before: readonly Token[];
-  readonly after: readonly Token[];
-  readonly color: number | null;
-}
-
-export interface Preamble {
-  readonly columns: readonly ColumnSpec[];
-  readonly gaps: readonly TabularGap[];
-}
+import { colourOf } from '../scanning/colours';
+import type { Interpreter } from '../machine/interpreter';
+import { dimenOf } from '../scanning/dimenOf';
+import { cellsBy } from '../../expansion/cells';
 
 /** What `\newcolumntype` has defined: letter to arguments and tokens. */
 interface ColumnType {
   readonly count: number;
   readonly body: readonly Token[];
 }
-export const columnTypeCell = (it: Interpreter, letter: string) =>
-  it.state.cell(`\u0001column:${letter}`);
+export const columnType = cellsBy<ColumnType | null>('column', null);
 
 const ALIGN: Readonly<Record<string, TabularColumn['align']>> = {
   l: 'left',
@@ -77,7 +65,7 @@ export function unfold(it: Interpreter, tokens: readonly Token[], depth = 0): To
       i = body.end - 1;
       continue;
     }
-    const own = it.state.get(columnTypeCell(it, token.text)) as ColumnType | undefined;
+    const own = it.read(columnType(token.text));
     if (own && token.cell === null && depth < 8) {
       let at = i + 1;
       const args: Token[][] = [];

@@ -7,30 +7,18 @@ import type {
   TabularRow,
 } from '../../document/inlines';
 import { isPar } from '../../expansion/arguments';
-import { textOf } from '../../expansion/expandables';
+import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
-import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
-import { readCell, type CellFrame } from '../tableCell';
-import { dimenOf } from './boxes';
-import { glueOf } from './spacing';
-import { columnTypeCell, readPreamble, type Preamble, arrayStretch } from './tablePreamble';
+import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { readCell } from './tableCell';
+import type { CellFrame, Preamble, TableState } from '../machine/tableState';
+import { dimenOf } from '../scanning/dimenOf';
+import { glueOf } from '../scanning/glueOf';
+import { arrayStretch, columnType, readPreamble } from './tablePreamble';
 import { spanningCell } from './mathArrays';
-
-/** What commands inside a table leave for it: rules, colours, a cell of its own kind. */
-export interface TableState {
-  rules: TableRule[];
-  rowColor: number | null;
-  cellColor: number | null;
-  own: { span: number; preamble: Preamble } | null;
-  rows: number;
-  /** What ends heads and feet of a long table, after so many rows, and the rules below those. */
-  parts: { readonly name: string; readonly at: number; readonly below: readonly TableRule[] }[];
-  caption: (() => void) | null;
-  count: number;
-}
+import { cell } from '../../expansion/cells';
 
 export const freshTable = (): TableState => ({
   rules: [],
@@ -115,8 +103,8 @@ export function readRows(
   table: TableState,
 ) {
   const rows: TabularRow[] = [];
-  const outer = it.table;
-  it.table = table;
+  const outer = it.mode.table;
+  it.mode.table = table;
   for (;;) {
     betweenRows(it, table);
     const row = readRow(it, preamble, environment, table);
@@ -132,7 +120,7 @@ export function readRows(
     rows.push({ cells, above, skip, color });
     if (ended === 'end') break;
   }
-  it.table = outer;
+  it.mode.table = outer;
   return rows;
 }
 
@@ -174,10 +162,19 @@ function readRow(it: Interpreter, preamble: Preamble, environment: string, table
   }
 }
 
+/** What `\rowcolors` asks for: from which row on, and the colours of odd and even ones. */
+export const ROW_COLOURS = cell<{
+  readonly start: number;
+  readonly odd: number | null;
+  readonly even: number | null;
+} | null>('rowcolors', null);
+
+/** The colour of rules in tables; null is that of the text. */
+export const RULE_COLOUR = cell<number | null>('arrayrulecolor', null);
+
 /** `\rowcolors`: the colour of the row by its number. */
 function stripe(it: Interpreter, table: TableState): number | null {
-  const stripes = it.state.get(it.state.cell('\u0001rowcolors')) as
-    { start: number; odd: number | null; even: number | null } | undefined;
+  const stripes = it.read(ROW_COLOURS);
   if (!stripes || table.count + 1 < stripes.start) return null;
   return (table.count + 1) % 2 === 1 ? stripes.odd : stripes.even;
 }
@@ -217,8 +214,7 @@ export function tableNode(
     columnSep: it.dimen('tabcolsep'),
     ruleWidth: it.dimen('arrayrulewidth'),
     doubleSep: it.dimen('doublerulesep'),
-    ruleColor:
-      (it.state.get(it.state.cell('\u0001arrayrulecolor')) as number | undefined) ?? it.font.color,
+    ruleColor: it.read(RULE_COLOUR) ?? it.font.color,
     ...it.p.place,
   };
 }
@@ -257,7 +253,7 @@ export const tableEnvironments: readonly EnvironmentEntry[] = [
 const withTable =
   (act: (it: Interpreter, table: TableState, args: Args, token: Token) => void) =>
   (it: Interpreter, args: Args, token: Token): void => {
-    if (it.table) act(it, it.table, args, token);
+    if (it.mode.table) act(it, it.mode.table, args, token);
     else it.p.report('alignment-outside', it.spanOf(token));
   };
 
@@ -266,7 +262,7 @@ export const ruleOf = (it: Interpreter, size: Sp, change: Partial<TableRule> = {
   size,
   span: null,
   trim: [0, 0],
-  color: (it.state.get(it.state.cell('\u0001arrayrulecolor')) as number | undefined) ?? 0,
+  color: it.read(RULE_COLOUR) ?? 0,
   level: false,
   ...change,
 });
@@ -371,7 +367,7 @@ export const tableCommands: readonly CommandEntry[] = [
           i++;
         } else parameters.push(t);
       }
-      it.state.set(columnTypeCell(it, letter), { count, body: parameters });
+      it.write(columnType(letter), { count, body: parameters });
     },
   },
 ];

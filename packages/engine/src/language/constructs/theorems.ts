@@ -1,23 +1,24 @@
-import { FILL, glue, gluePt, NO_GLUE, PT, scaleGlue, type Glue } from '../../base/lengths';
+import { CELLS, kindNames, environmentCell } from '../machine/cells';
+import { FILL, glue, type Glue, gluePt, NO_GLUE, PT, scaleGlue } from '../../base/lengths';
 import { parameterise } from '../../expansion/definitions';
 import { Cat } from '../../tokens/categories';
 import type { Inline } from '../../document/inlines';
-import { textOf, tokensText } from '../../expansion/expandables';
+import { textOf, tokensText } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
+import { counterExists, counterText, newCounter, refStepCounter } from '../machine/counters';
 import {
-  type CurrentLabel,
-  counterExists,
-  counterText,
-  newCounter,
-  refStepCounter,
-} from '../counters';
-import type { Args, CommandEntry, EnvironmentEntry } from '../entries';
-import { isStarred, tokensOf } from '../entries';
-import type { OpenEnvironment } from '../environments';
-import type { Interpreter } from '../interpreter';
+  type Args,
+  type CommandEntry,
+  type EnvironmentEntry,
+  isStarred,
+  tokensOf,
+} from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
 import { addGlue, type ListMeasures } from './listMeasures';
 import { beginTrivial, endList, type Spaces } from './lists';
-import { glueOf } from './spacing';
+import { glueOf } from '../scanning/glueOf';
+import { cellsBy, cell, flag } from '../../expansion/cells';
+import { STATEMENT } from './sections';
 
 /** The name of a style: one of amsthm's three, or one that the document makes. */
 export type TheoremStyle = string;
@@ -35,8 +36,12 @@ interface OwnStyle {
   readonly form: readonly Token[];
 }
 
-const ownStyle = (it: Interpreter, name: string): OwnStyle | undefined =>
-  it.state.get(it.state.cell(`\u0001thmstyle:${name}`)) as OwnStyle | undefined;
+/** Styles of the document's own, by name. */
+const ownStyles = cellsBy<OwnStyle | null>('thmstyle', null);
+const ownStyle = (it: Interpreter, name: string): OwnStyle | null => it.read(ownStyles(name));
+
+/** The style of what is declared from here on. */
+const THEOREM_STYLE = cell('theoremstyle', 'plain');
 
 function newTheoremStyle(it: Interpreter, args: Args): void {
   const name = textOf(it.p, tokensOf(args, 0));
@@ -50,7 +55,7 @@ function newTheoremStyle(it: Interpreter, args: Args): void {
     gap: tokensOf(args, 7),
     form: parameterise(tokensOf(args, 8)),
   };
-  it.state.set(it.state.cell(`\u0001thmstyle:${name}`), style, true);
+  it.write(ownStyles(name), style, true);
 }
 
 /** A kind of theorem as the document declares it. */
@@ -86,16 +91,15 @@ function newTheorem(it: Interpreter, args: Args, token: Token): void {
   const kind: TheoremKind = {
     title: tokensOf(args, 3),
     counter,
-    style: it.fact<TheoremStyle>('theoremStyle') ?? 'plain',
+    style: it.read(THEOREM_STYLE),
     ams: it.hasPackage('amsthm'),
-    swapped: it.fact<boolean>('swapNumbers') === true,
+    swapped: it.read(CELLS.swapNumbers),
   };
-  it.state.set(it.state.cell(`\u0002${name}`), theoremEnvironment(name, kind), true);
-  const kindCell = it.state.cell(`\u0001kind:${name}`);
-  if (it.state.get(kindCell) === undefined) {
+  it.write(environmentCell(name), theoremEnvironment(name, kind), true);
+  if (it.read(kindNames(name)) === null) {
     const word = tokensText(kind.title).toLowerCase();
     const many = word.endsWith('y') ? `${word.slice(0, -1)}ies` : `${word}s`;
-    it.state.set(kindCell, { small: [word, many] }, true);
+    it.write(kindNames(name), { small: [word, many] }, true);
   }
 }
 
@@ -115,26 +119,26 @@ function beginTheorem(it: Interpreter, args: Args, token: Token): void {
   const kind = it.environments.at(-1)?.entry?.detail as TheoremKind;
   const at = it.spanOf(token);
   beginTrivial(it, kind.ams ? spacesOf(it, kind) : undefined);
-  (it.environments.at(-1) as OpenEnvironment).data.theorem = true;
-  const name = it.environments.at(-1)?.name ?? '';
+  it.innermost.data.set(STATEMENT, true);
+  const { name } = it.innermost;
   if (kind.counter) {
     refStepCounter(it, kind.counter);
-    const label = it.fact<CurrentLabel>('currentLabel');
-    if (label) it.setFact('currentLabel', { ...label, kind: name });
+    const label = it.read(CELLS.currentLabel);
+    if (label) it.write(CELLS.currentLabel, { ...label, kind: name });
   }
   const number = kind.counter ? counterText(it, kind.counter) : '';
   const title = it
     .inlinesOf(kind.title)
     .map((i) => (i.kind === 'text' ? i.text : ' '))
     .join('');
-  it.vlist.push({ kind: 'number', what: title, number, from: at.from, to: at.to });
+  it.mode.vlist.push({ kind: 'number', what: title, number, from: at.from, to: at.to });
   const head = headInlines(it, kind, number, args);
   const own = ownStyle(it, kind.style);
   if (own) return beginOwn(it, own, head);
   if (kind.style === 'plain')
     it.changeFont({ family: it.textFamily, series: 'medium', shape: 'italic' });
   else it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
-  it.pendingLabel = [
+  it.mode.pendingLabel = [
     ...head,
     { kind: 'glue', glue: gluePt(5, kind.ams ? 1 : 0, kind.ams ? 1 : 0), ...at },
   ];
@@ -148,14 +152,14 @@ function beginOwn(it: Interpreter, style: OwnStyle, head: readonly Inline[]): vo
   it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
   it.execute(style.body);
   const breaks = style.gap.some((t) => t.text === 'newline');
-  it.pendingLabel = [
+  it.mode.pendingLabel = [
     { kind: 'kern', width: indent.width, ...at },
     ...head,
     ...(breaks ? [] : gapBehind(it, style.gap)),
   ];
   if (breaks) {
     it.startParagraph();
-    it.hlist?.add({ kind: 'break', skip: 0, fill: true, ...at });
+    it.mode.hlist?.add({ kind: 'break', skip: 0, fill: true, ...at });
   }
   it.skipBlanks();
 }
@@ -237,13 +241,17 @@ function headForm(
   ];
 }
 
+/** A proof is open, and its end mark has been set. */
+const PROOF = flag('proof');
+const QED_DONE = flag('qeddone');
+
 /** A proof: “Proof.” in italic, and the end mark at its end. */
 function beginProof(it: Interpreter, args: Args, token: Token): void {
   const at = it.spanOf(token);
   // `\par` and `\topsep6pt plus6pt` (amsthm)
   const around = ({ partopSep }: ListMeasures): Glue => addGlue(gluePt(6, 6), partopSep);
   beginTrivial(it, (measures) => ({ above: around(measures), below: around(measures) }));
-  (it.environments.at(-1) as OpenEnvironment).data.proof = true;
+  it.innermost.data.set(PROOF, true);
   it.openGroup({ kind: 'semisimple', span: at });
   it.changeFont({ family: it.textFamily, series: 'medium', shape: 'italic' });
   const own = args[0];
@@ -251,22 +259,21 @@ function beginProof(it: Interpreter, args: Args, token: Token): void {
   const head = [...it.inlinesOf(name), ...it.inlinesOf(it.p.chars('.'))];
   it.closeGroup();
   it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
-  it.pendingLabel = [...head, { kind: 'kern', width: it.dimen('labelsep'), ...at }];
+  it.mode.pendingLabel = [...head, { kind: 'kern', width: it.dimen('labelsep'), ...at }];
   it.skipBlanks();
 }
 
 function endProof(it: Interpreter): void {
-  const open = it.environments.at(-1);
-  if (open?.data.qedDone !== true) addQed(it);
+  if (!it.environments.at(-1)?.data.get(QED_DONE)) addQed(it);
   endList(it);
 }
 
 /** The end mark at the right margin of the last line, or of a line of its own. */
 export function addQed(it: Interpreter): void {
   const at = it.p.place;
-  if (it.hlist === null && !it.pendingLabel) it.startParagraph(false);
+  if (it.mode.hlist === null && !it.mode.pendingLabel) it.startParagraph(false);
   it.startParagraph();
-  it.hlist?.unskip();
+  it.mode.hlist?.unskip();
   it.add({ kind: 'penalty', penalty: 9999, ...at });
   it.add(it.emptyBox());
   it.add({ kind: 'penalty', penalty: 10000, ...at });
@@ -315,9 +322,9 @@ export function openBox(it: Interpreter): Inline {
 
 /** `\qedhere`: the end mark here, and not at the end of the proof. */
 function qedHere(it: Interpreter): void {
-  const proof = it.environments.findLast((e) => e.data.proof === true);
+  const proof = it.environments.findLast(({ data }) => data.get(PROOF));
   if (!proof) return;
-  proof.data.qedDone = true;
+  proof.data.set(QED_DONE, true);
   addQed(it);
 }
 
@@ -336,7 +343,7 @@ export const theoremCommands: readonly CommandEntry[] = [
     signature: 'm',
     description: 'How the theorems declared from here on look: plain, definition or remark.',
     example: '\\theoremstyle{definition}',
-    run: (it, args) => it.setFact('theoremStyle', textOf(it.p, tokensOf(args, 0))),
+    run: (it, args) => it.write(THEOREM_STYLE, textOf(it.p, tokensOf(args, 0))),
   },
   {
     name: 'newtheoremstyle',
@@ -351,7 +358,7 @@ export const theoremCommands: readonly CommandEntry[] = [
     signature: '',
     description: 'Numbers stand before the names of theorems.',
     example: '\\swapnumbers',
-    run: (it) => it.setFact('swapNumbers', true),
+    run: (it) => it.write(CELLS.swapNumbers, true),
   },
   {
     name: 'qedhere',
@@ -360,9 +367,9 @@ export const theoremCommands: readonly CommandEntry[] = [
     example: '\\qedhere',
     run: qedHere,
     math: (reader) => {
-      const proof = reader.it.environments.findLast((e) => e.data.proof === true);
+      const proof = reader.it.environments.findLast(({ data }) => data.get(PROOF));
       if (!proof) return null;
-      proof.data.qedDone = true;
+      proof.data.set(QED_DONE, true);
       if (reader.rowMarks) {
         reader.rowMarks.tag = { tokens: [reader.p.command('qedsymbol')], bare: true };
         return null;

@@ -1,14 +1,14 @@
+import { CELLS } from '../machine/cells';
 import { FILL, glue, gluePt, PT } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
 import type { Inline } from '../../document/inlines';
-import type { Token } from '../../expansion/meaning';
+import { detach, type Token } from '../../expansion/meaning';
 import { setDimen } from '../../expansion/registers';
 import { Cat } from '../../tokens/categories';
-import { setCounter } from '../counters';
-import type { CommandEntry, EnvironmentEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
-import { parameterise, detach } from '../../expansion/definitions';
+import { setCounter } from '../machine/counters';
+import { type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { parameterise } from '../../expansion/definitions';
 import { clearPage, isOn, plainPage } from './chapters';
 import { changeColumns } from './columns';
 import { setSize } from './fonts';
@@ -55,17 +55,14 @@ export function splitAtCommand(tokens: readonly Token[], name: string): Token[][
 
 /** Centred lines at a size, as blocks of their own. */
 export function centred(it: Interpreter, size: string, fill: () => void): BlockNode[] {
-  const outer = it.vlist;
-  it.vlist = [];
-  it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.setFact('alignment', 'center');
-  setSize(it, size);
-  fill();
-  it.endParagraph();
-  it.closeGroup();
-  const nodes = it.vlist;
-  it.vlist = outer;
-  return nodes;
+  return it.gather(() => {
+    it.openGroup({ kind: 'semisimple', span: it.p.place });
+    it.write(CELLS.alignment, 'center');
+    setSize(it, size);
+    fill();
+    it.endParagraph();
+    it.closeGroup();
+  });
 }
 
 export const space = (points: number): BlockNode => ({
@@ -151,23 +148,18 @@ export function makeTitle(it: Interpreter, token: Token): void {
     if (isOn(it, 'titlepage')) return titleOnPage(it, title ?? []);
     if (isOn(it, 'twocolumn')) {
       changeColumns(it, true, () => titleBlocks(it, title ?? []));
-      it.vlist.push(...plainOnly(it));
+      it.mode.vlist.push(...plainOnly(it));
       return;
     }
     it.startParagraph(false);
     it.add(it.emptyBox());
     it.endParagraph();
-    it.vlist.push(...titleBlocks(it, title ?? []), ...plainOnly(it));
+    it.mode.vlist.push(...titleBlocks(it, title ?? []), ...plainOnly(it));
   });
 }
 
 function plainOnly(it: Interpreter): BlockNode[] {
-  const outer = it.vlist;
-  it.vlist = [];
-  plainPage(it);
-  const nodes = it.vlist;
-  it.vlist = outer;
-  return nodes;
+  return it.gather(() => plainPage(it));
 }
 
 function ownTitle(it: Interpreter): void {
@@ -180,10 +172,10 @@ function ownTitle(it: Interpreter): void {
 function ownTitlePage(it: Interpreter): void {
   clearPage(it, false);
   emptyPage(it);
-  it.vlist.push({ kind: 'vspace', glue: gluePt(0), behaviour: 'keep' }, fill);
+  it.mode.vlist.push({ kind: 'vspace', glue: gluePt(0), behaviour: 'keep' }, fill);
   it.call('@maketitle');
   it.endParagraph();
-  it.vlist.push(fill);
+  it.mode.vlist.push(fill);
   clearPage(it, false);
   if (!isOn(it, 'twoside')) setPage(it, 1, null);
 }
@@ -191,7 +183,7 @@ function ownTitlePage(it: Interpreter): void {
 function titleOnPage(it: Interpreter, title: readonly Token[]): void {
   clearPage(it, false);
   emptyPage(it);
-  it.vlist.push(...titlePageBlocks(it, title));
+  it.mode.vlist.push(...titlePageBlocks(it, title));
   clearPage(it, false);
   if (!isOn(it, 'twoside')) setPage(it, 1, null);
 }
@@ -199,7 +191,7 @@ function titleOnPage(it: Interpreter, title: readonly Token[]): void {
 export function emptyPage(it: Interpreter): void {
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.call('ps@empty');
-  it.vlist.push({ kind: 'pagestyle', style: currentStyle(it), thisPageOnly: true });
+  it.mode.vlist.push({ kind: 'pagestyle', style: currentStyle(it), thisPageOnly: true });
   it.closeGroup();
 }
 
@@ -222,8 +214,8 @@ function beginAbstract(it: Interpreter): void {
   if (isOn(it, 'titlepage')) {
     clearPage(it, false);
     emptyPage(it);
-    it.vlist.push({ kind: 'vspace', glue: gluePt(0), behaviour: 'keep' }, fill);
-    it.vlist.push(...abstractHead(it, 'normalsize'));
+    it.mode.vlist.push({ kind: 'vspace', glue: gluePt(0), behaviour: 'keep' }, fill);
+    it.mode.vlist.push(...abstractHead(it, 'normalsize'));
     it.startParagraph(false);
     return;
   }
@@ -232,8 +224,8 @@ function beginAbstract(it: Interpreter): void {
     return;
   }
   setSize(it, 'small');
-  it.vlist.push(merged, ...abstractHead(it, 'small'));
-  it.vlist.push({ kind: 'vspace', glue: glue(-0.5 * it.em), behaviour: 'plain' });
+  it.mode.vlist.push(merged, ...abstractHead(it, 'small'));
+  it.mode.vlist.push({ kind: 'vspace', glue: glue(-0.5 * it.em), behaviour: 'plain' });
   beginQuoted(it);
   setDimen(it.state, 'parindent', Math.round(1.5 * it.em));
 }
@@ -248,7 +240,7 @@ const abstractHead = (it: Interpreter, size: string): BlockNode[] =>
 function endAbstract(it: Interpreter): void {
   it.endParagraph();
   if (isOn(it, 'titlepage')) {
-    it.vlist.push(fill);
+    it.mode.vlist.push(fill);
     clearPage(it, false);
     return;
   }
@@ -274,7 +266,7 @@ export const titleEnvironments: readonly EnvironmentEntry[] = [
       clearPage(it, isOn(it, 'openright'));
       emptyPage(it);
       setPage(it, isOn(it, 'twoside') ? 1 : 0, null);
-      it.setFact('noIndentNext', false, true);
+      it.write(CELLS.noIndentNext, false, true);
     },
     end: (it) => {
       it.endParagraph();

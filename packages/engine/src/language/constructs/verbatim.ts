@@ -1,14 +1,16 @@
+import { CELLS } from '../machine/cells';
 import { glue } from '../../base/lengths';
 import type { Inline } from '../../document/inlines';
-import { tokensText } from '../../expansion/expandables';
+import { tokensText } from '../../expansion/tokenText';
 import { readOptional } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { setDimen, setSkip } from '../../expansion/registers';
-import type { CommandEntry, EnvironmentEntry } from '../entries';
-import type { OpenEnvironment } from '../environments';
-import type { Interpreter } from '../interpreter';
+import type { CommandEntry, EnvironmentEntry } from '../machine/entries';
+import type { OpenEnvironment } from '../machine/environments';
+import type { Interpreter } from '../machine/interpreter';
 import { beginTrivial, endList } from './lists';
+import { LIST } from './listData';
 
 /**
  * The characters up to a mark, as they stand in the file. Where tokens wait already (the
@@ -82,23 +84,22 @@ export function rawLines(it: Interpreter, name: string): string[] {
 /** Lines in typewriter one under another, in the measures of a list (LaTeX's `\@verbatim`). */
 export function setLines(it: Interpreter, lines: readonly (readonly Inline[])[]): void {
   beginTrivial(it);
-  const open = it.environments.at(-1) as OpenEnvironment;
-  open.data.verbatim = true;
   setSkip(it.state, 'parskip', glue(0));
   setDimen(it.state, 'parindent', 0);
   setSkip(it.state, 'rightskip', { ...glue(0), stretch: 65536, stretchOrder: 1 });
-  it.setFact('alignment', 'left');
-  const parskip = it.skip('parskip');
-  open.data.parSep = parskip;
+  it.write(CELLS.alignment, 'left');
+  const { data } = it.innermost;
+  const list = data.get(LIST);
+  if (list) data.set(LIST, { ...list, parSep: it.skip('parskip') });
   lines.forEach((line) => {
     it.startParagraph(false);
-    it.nextIndent = 0;
+    it.mode.nextIndent = 0;
     it.add(it.emptyBox());
     for (const inline of line) it.add(inline);
     it.endParagraph();
-    it.vlist.push({ kind: 'penalty', penalty: 100 });
+    it.mode.vlist.push({ kind: 'penalty', penalty: 100 });
   });
-  if (lines.length > 0) it.vlist.pop();
+  if (lines.length > 0) it.mode.vlist.pop();
 }
 
 /** Ends an environment that has read its own `\end`. */

@@ -1,10 +1,11 @@
+import { CELLS } from '../machine/cells';
 import type { BlockNode } from '../../document/blocks';
 import type { Token } from '../../expansion/meaning';
-import type { MathReader } from '../mathReader';
+import type { MathReader } from '../machine/mathReader';
 import { amsArrows } from '../constructs/longArrows';
-import { textOf } from '../../expansion/expandables';
+import { textOf, tokensText } from '../../expansion/tokenText';
 import { readOptional } from '../../expansion/arguments';
-import type { Interpreter } from '../interpreter';
+import type { Interpreter } from '../machine/interpreter';
 import { setCount } from '../../expansion/registers';
 import type { MathNode } from '../../document/math';
 import { eqref } from '../constructs/references';
@@ -21,12 +22,10 @@ import { amsPlaced } from '../constructs/mathPlaced';
 import { amsSpaces } from '../constructs/mathSpaces';
 import { operatorName } from '../constructs/mathStructures';
 import { functionCommand, largeOperator } from '../constructs/mathSymbols';
-import { macroEntry } from '../macroEntry';
+import { macroEntry } from '../machine/macroEntry';
 import { AMS_OPERATORS } from '../symbols/symbols';
-import { macroOf } from '../define';
-import type { CommandEntry, PackageEntry } from '../entries';
-import { isStarred, tokensOf } from '../entries';
-import { tokensText } from '../../expansion/expandables';
+import { macroOf } from '../machine/define';
+import { type CommandEntry, isStarred, type PackageEntry, tokensOf } from '../machine/entries';
 
 /** `\DeclareMathOperator{\rank}{rank}`. */
 const declareOperator: CommandEntry = {
@@ -169,7 +168,7 @@ function interText(name: string, description: string): CommandEntry {
 }
 
 function textBlocks({ it }: MathReader, tokens: readonly Token[]): readonly BlockNode[] {
-  it.setFact('noIndentNext', true, true);
+  it.write(CELLS.noIndentNext, true, true);
   return it.blocksOf(tokens);
 }
 
@@ -345,7 +344,7 @@ export const amsmath: PackageEntry = {
     ...amsMatrices,
   ],
   setup: (it, options) => {
-    if (options.includes('leqno')) it.setFact('leqno', true, true);
-    if (options.includes('fleqn')) it.setFact('fleqn', true, true);
+    if (options.includes('leqno')) it.write(CELLS.leqno, true, true);
+    if (options.includes('fleqn')) it.write(CELLS.fleqn, true, true);
   },
 };

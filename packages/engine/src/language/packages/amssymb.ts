@@ -1,6 +1,6 @@
 import { alphabetCommand } from '../constructs/mathAlphabets';
 import { symbolCommand } from '../constructs/mathSymbols';
-import type { PackageEntry } from '../entries';
+import type { PackageEntry } from '../machine/entries';
 import { AMS_SYMBOLS } from '../symbols/symbols';
 
 /** amsfonts: blackboard and fraktur letters. */

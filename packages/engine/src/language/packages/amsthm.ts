@@ -1,5 +1,5 @@
 import { proofEnvironment, theoremCommands } from '../constructs/theorems';
-import type { PackageEntry } from '../entries';
+import type { PackageEntry } from '../machine/entries';
 
 /** amsthm: theorem styles and proofs. */
 export const amsthm: PackageEntry = {

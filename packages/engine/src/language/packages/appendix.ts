@@ -1,5 +1,5 @@
-import type { PackageEntry } from '../entries';
-import { macroEntry } from '../macroEntry';
+import type { PackageEntry } from '../machine/entries';
+import { macroEntry } from '../machine/macroEntry';
 
 /** appendix: headings for appendices. */
 export const appendix: PackageEntry = {

@@ -1,5 +1,5 @@
-import type { PackageEntry } from '../entries';
-import { macroEntry } from '../macroEntry';
+import type { PackageEntry } from '../machine/entries';
+import { macroEntry } from '../machine/macroEntry';
 
 /** array: more kinds of columns; they are known to every table here. */
 export const array: PackageEntry = {

@@ -1,5 +1,5 @@
 import { dashedRule } from '../constructs/mathArrays';
-import type { PackageEntry } from '../entries';
+import type { PackageEntry } from '../machine/entries';
 
 /** arydshln: dashed rules in arrays. */
 export const arydshln: PackageEntry = {

@@ -1,23 +1,30 @@
 import type { Token } from '../../expansion/meaning';
-import { textOf } from '../../expansion/expandables';
-import type { PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
-import { quietEntry } from '../macroEntry';
+import { textOf } from '../../expansion/tokenText';
+import { type PackageEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { quietEntry } from '../machine/macroEntry';
 import { setTitlePart } from '../constructs/title';
+import { cell } from '../../expansion/cells';
 
 interface Line {
   readonly mark: string;
   readonly text: readonly Token[];
 }
 
-const read = (it: Interpreter, name: string): readonly Line[] =>
-  (it.state.get(it.state.cell(`\u0001${name}`)) as readonly Line[] | undefined) ?? [];
+const LINES = {
+  authors: cell<readonly Line[]>('authors', []),
+  affiliations: cell<readonly Line[]>('affiliations', []),
+};
 
-function add(it: Interpreter, name: string, mark: string, text: readonly Token[]): void {
-  it.state.set(it.state.cell(`\u0001${name}`), [...read(it, name), { mark, text }], true);
+function add(
+  it: Interpreter,
+  name: keyof typeof LINES,
+  mark: string,
+  text: readonly Token[],
+): void {
+  it.write(LINES[name], [...it.read(LINES[name]), { mark, text }], true);
   const raised = (m: string): Token[] => (m === '' ? [] : it.source(`\\textsuperscript{${m}}`));
-  const authors = read(it, 'authors');
+  const authors = it.read(LINES.authors);
   const names = authors.flatMap(({ mark: m, text: t }, i) => [
     ...(i === 0
       ? []
@@ -25,12 +32,14 @@ function add(it: Interpreter, name: string, mark: string, text: readonly Token[]
     ...t,
     ...raised(m),
   ]);
-  const places = read(it, 'affiliations').flatMap(({ mark: m, text: t }) => [
-    ...it.source('\\\\{\\normalsize '),
-    ...raised(m),
-    ...t,
-    ...it.source('}'),
-  ]);
+  const places = it
+    .read(LINES.affiliations)
+    .flatMap(({ mark: m, text: t }) => [
+      ...it.source('\\\\{\\normalsize '),
+      ...raised(m),
+      ...t,
+      ...it.source('}'),
+    ]);
   setTitlePart(it, 'author', [...names, ...places]);
 }
 

@@ -1,8 +1,7 @@
-import { textOf } from '../../expansion/expandables';
-import type { CommandEntry, PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
+import { textOf } from '../../expansion/tokenText';
+import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
 import { fillerParagraph } from './fillerText';
-import { macroEntry } from '../macroEntry';
+import { macroEntry } from '../machine/macroEntry';
 
 const text = (name: string, count: number, paragraphs: boolean): CommandEntry => ({
   name,

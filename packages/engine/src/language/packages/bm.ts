@@ -1,5 +1,5 @@
 import { boldCommand } from '../constructs/mathAlphabets';
-import type { PackageEntry } from '../entries';
+import type { PackageEntry } from '../machine/entries';
 
 /** bm: bold signs of formulas, italic letters staying italic. */
 export const bm: PackageEntry = {

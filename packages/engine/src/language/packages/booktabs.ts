@@ -1,8 +1,7 @@
 import type { Sp } from '../../base/lengths';
-import type { CommandEntry, PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
-import { dimenOf } from '../constructs/boxes';
+import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { dimenOf } from '../scanning/dimenOf';
 import { columnSpan, ruleOf, tableCommand } from '../constructs/tables';
 
 const em = (it: Interpreter, n: number): Sp => Math.round(n * it.em);

@@ -1,7 +1,7 @@
 import type { Token } from '../../expansion/meaning';
 import { mathEntry } from '../constructs/mathEntry';
-import type { CommandEntry, PackageEntry } from '../entries';
-import { macroEntry } from '../macroEntry';
+import type { CommandEntry, PackageEntry } from '../machine/entries';
+import { macroEntry } from '../machine/macroEntry';
 import { Cat } from '../../tokens/categories';
 
 /** The bars outside braces made into what is given. */

@@ -1,8 +1,9 @@
+import { CELLS } from '../machine/cells';
 import type { Primitive } from '../../expansion/meaning';
 import { readArgument } from '../../expansion/arguments';
-import type { PackageEntry } from '../entries';
-import type { Interpreter, Size } from '../interpreter';
-import { quietEntry } from '../macroEntry';
+import type { PackageEntry } from '../machine/entries';
+import type { Interpreter, Size } from '../machine/interpreter';
+import { quietEntry } from '../machine/macroEntry';
 
 /** `\widthof{text}` and its kin, wherever a length is wanted. */
 const sizeOf = (it: Interpreter, name: string, part: (size: Size) => number): Primitive => ({
@@ -25,7 +26,7 @@ export const calc: PackageEntry = {
     quietEntry('ratio', 'mm', 'The ratio of two lengths in a product.'),
   ],
   setup: (it) => {
-    it.setFact('calc', true, true);
+    it.write(CELLS.calc, true, true);
     const sizes = [
       sizeOf(it, 'widthof', (s) => s.width),
       sizeOf(it, 'heightof', (s) => s.height),

@@ -1,4 +1,4 @@
-import type { CommandEntry, PackageEntry } from '../entries';
+import type { CommandEntry, PackageEntry } from '../machine/entries';
 
 const strike = (name: string, up: boolean, down: boolean, what: string): CommandEntry => ({
   name,

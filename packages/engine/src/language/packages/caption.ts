@@ -1,32 +1,33 @@
-import { textOf, tokensText } from '../../expansion/expandables';
+import { CELLS } from '../machine/cells';
+import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
-import type { CommandEntry, EnvironmentEntry, PackageEntry } from '../entries';
-import { isStarred, tokensOf } from '../entries';
-import type { OpenEnvironment } from '../environments';
-import { keyValues } from '../constructs/listOptions';
 import {
-  CAPTION_CELL,
+  type CommandEntry,
+  type EnvironmentEntry,
+  isStarred,
+  type PackageEntry,
+  tokensOf,
+} from '../machine/entries';
+import {
   caption as captionCommand,
+  CAPTION_OPTIONS,
   captionOptions,
   setCaption,
+  openFloat,
+  FLOAT_TYPE,
 } from '../constructs/floats';
-import { counterExists, labelValue, newCounter, stepCounter } from '../counters';
+import { counterExists, labelValue, newCounter, stepCounter } from '../machine/counters';
 import { addContentsLine } from '../constructs/contents';
 import { refCommand } from '../constructs/references';
-import { dimenOf, enterColumn, leaveColumn } from '../constructs/boxes';
-import type { Interpreter } from '../interpreter';
-import { macroEntry } from '../macroEntry';
-
-/** Options as names and values in words. */
-export function optionWords(tokens: readonly Token[]): Record<string, string> {
-  const out: Record<string, string> = {};
-  for (const [key, value] of keyValues(tokens))
-    out[key] = tokensText(value).replace(/[{}]/g, '').trim();
-  return out;
-}
+import { beginColumn, endColumn, enterColumn, leaveColumn } from '../machine/columns';
+import { dimenOf } from '../scanning/dimenOf';
+import type { Interpreter } from '../machine/interpreter';
+import { macroEntry } from '../machine/macroEntry';
+import { optionWords } from '../scanning/optionWords';
+import { cell, flag } from '../../expansion/cells';
 
 function setUp(it: Interpreter, tokens: readonly Token[]): void {
-  it.state.set(it.state.cell(CAPTION_CELL), { ...captionOptions(it), ...optionWords(tokens) });
+  it.write(CAPTION_OPTIONS, { ...captionOptions(it), ...optionWords(tokens) });
 }
 
 /** caption: how captions look. */
@@ -91,12 +92,18 @@ export const caption: PackageEntry = {
   },
 };
 
+/** Of a part of a figure: that it is one, and where its line goes through it. */
+const IS_PART = flag('floatpart');
+const POSITION = cell('partposition', 'b');
+/** Of a figure: its own caption has come. */
+const CAPTIONED = flag('captioned');
+
 /** The counter of parts of a figure or table, made when first needed. */
 function subCounter(it: Interpreter): string {
   const float = it.environments.findLast(
-    (e) => e.data.floatType !== undefined && e.data.sub !== true,
+    ({ data }) => data.get(FLOAT_TYPE) !== null && !data.get(IS_PART),
   );
-  const type = (float?.data.floatType as string | undefined) ?? 'figure';
+  const type = float?.data.get(FLOAT_TYPE) ?? 'figure';
   const counter = `sub${type}`;
   if (!counterExists(it.state, counter)) {
     newCounter(it, counter, type);
@@ -118,12 +125,14 @@ function subCaption(
     stepCounter(it.state, counter);
     // Parts are numbered before the caption of the whole: their figure's number is the next one.
     const outer = Number(it.state.get(it.state.register('count', `c@${type}`)) ?? 0);
-    const float = it.environments.findLast((e) => e.data.floatType === type && e.data.sub !== true);
-    const done = float?.data.captioned === true;
+    const float = it.environments.findLast(
+      ({ data }) => data.get(FLOAT_TYPE) === type && !data.get(IS_PART),
+    );
+    const done = float?.data.get(CAPTIONED) ?? false;
     const cell = it.state.register('count', `c@${type}`);
     if (!done) it.state.set(cell, outer + 1, true);
     const own = it.p.command(`the${counter}`);
-    it.setFact('currentLabel', {
+    it.write(CELLS.currentLabel, {
       ...labelValue(it, [it.p.command(`the${type}`), own], counter),
       part: labelValue(it, [own], counter).value,
     });
@@ -146,21 +155,21 @@ const subFloat = (name: string): EnvironmentEntry => ({
   example: `\\begin{figure}\\begin{${name}}{.4\\textwidth}x\\caption{A}\\end{${name}}\\end{figure}`,
   package: 'subcaption',
   begin: (it, args) => {
-    const open = it.environments.at(-1) as OpenEnvironment;
+    const { data } = it.innermost;
     const width = dimenOf(it, tokensOf(args, 3));
     it.startParagraph();
-    const position = tokensOf(args, 0)[0]?.text ?? 'b';
-    Object.assign(open.data, { position, width, floatType: 'sub', sub: true });
-    open.data.outer = enterColumn(it, width);
-    it.setFact('inSubfloat', true);
+    data.set(POSITION, tokensOf(args, 0)[0]?.text ?? 'b');
+    data.set(FLOAT_TYPE, 'sub');
+    data.set(IS_PART, true);
+    beginColumn(it, width);
+    it.write(CELLS.inSubfloat, true);
     it.skipBlanks();
   },
   end: (it) => {
-    const open = it.environments.at(-1) as OpenEnvironment;
-    const blocks = leaveColumn(it, open.data.outer as ReturnType<typeof enterColumn>);
-    const valign =
-      open.data.position === 't' ? 'top' : open.data.position === 'c' ? 'center' : 'bottom';
-    it.add({ kind: 'parbox', blocks, width: open.data.width as number, valign, ...it.p.place });
+    const { blocks, width } = endColumn(it);
+    const position = it.innermost.data.get(POSITION);
+    const valign = position === 't' ? 'top' : position === 'c' ? 'center' : 'bottom';
+    it.add({ kind: 'parbox', blocks, width, valign, ...it.p.place });
   },
 });
 
@@ -172,9 +181,8 @@ const captionInPart: CommandEntry = {
   example: '\\begin{figure}\\caption{The gauge}\\end{figure}',
   package: 'subcaption',
   run: (it, args, token) => {
-    if (it.fact<boolean>('inSubfloat') !== true) {
-      const float = it.environments.findLast((e) => e.data.floatType !== undefined);
-      if (float) float.data.captioned = true;
+    if (!it.read(CELLS.inSubfloat)) {
+      openFloat(it)?.data.set(CAPTIONED, true);
       return captionCommand(it, args, token);
     }
     const text = tokensOf(args, 2);
@@ -211,7 +219,7 @@ export const subcaption: PackageEntry = {
           : it.host.measure(it.inlinesOf(contents)).width;
         it.openGroup({ kind: 'semisimple', span: it.p.place });
         const outer = enterColumn(it, width);
-        it.setFact('alignment', 'center');
+        it.write(CELLS.alignment, 'center');
         it.startParagraph(false);
         it.execute(contents);
         it.endParagraph();

@@ -1,12 +1,13 @@
 import type { RefWhat } from '../../document/inlines';
-import { textOf } from '../../expansion/expandables';
-import type { CommandEntry, PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { KindNames } from '../reading';
-import type { Interpreter } from '../interpreter';
-import { leading } from '../linking';
-import { quietEntry } from '../macroEntry';
+import { textOf } from '../../expansion/tokenText';
+import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
+import type { KindNames } from '../machine/reading';
+import type { Interpreter } from '../machine/interpreter';
+import { leading } from '../constructs/linking';
+import { quietEntry } from '../machine/macroEntry';
 import { keysOf } from '../constructs/bibliography';
+import { cell } from '../../expansion/cells';
+import { kindNames } from '../machine/cells';
 
 function addRef(
   it: Interpreter,
@@ -28,12 +29,7 @@ interface Options {
   readonly long: boolean;
 }
 
-const OPTIONS_CELL = '\u0001cleveref';
-const optionsOf = (it: Interpreter): Options =>
-  (it.state.get(it.state.cell(OPTIONS_CELL)) as Options | undefined) ?? {
-    capital: false,
-    long: false,
-  };
+const OPTIONS = cell<Options>('cleveref', { capital: false, long: false });
 
 /** “theorem 1 and lemma 2”, “eqs. (1) to (3)”: one kind named once. */
 function smartRefs(
@@ -43,7 +39,7 @@ function smartRefs(
   page: boolean,
 ): void {
   it.startParagraph();
-  const options = optionsOf(it);
+  const options = it.read(OPTIONS);
   labels.forEach((label, i) => {
     if (i > 0)
       it.execute(
@@ -81,7 +77,7 @@ const range = (name: string, capital: boolean): CommandEntry => ({
   run: (it, args) => {
     it.startParagraph();
     const [from, to] = [textOf(it.p, tokensOf(args, 1)), textOf(it.p, tokensOf(args, 2))];
-    const options = optionsOf(it);
+    const options = it.read(OPTIONS);
     addRef(it, from, 'kind', capital || options.capital, true, capital || options.long);
     it.execute(it.source('~'));
     addRef(it, from, 'clever');
@@ -99,10 +95,8 @@ const naming = (name: string, form: keyof KindNames): CommandEntry => ({
   package: 'cleveref',
   run: (it, args) => {
     const kind = textOf(it.p, tokensOf(args, 0));
-    const names = [textOf(it.p, tokensOf(args, 1)), textOf(it.p, tokensOf(args, 2))];
-    const cell = it.state.cell(`\u0001kind:${kind}`);
-    const before = it.state.get(cell) as KindNames | undefined;
-    it.state.set(cell, { ...before, [form]: names }, true);
+    const names = [textOf(it.p, tokensOf(args, 1)), textOf(it.p, tokensOf(args, 2))] as const;
+    it.write(kindNames(kind), { ...it.read(kindNames(kind)), [form]: names }, true);
   },
 });
 
@@ -113,8 +107,7 @@ export const cleveref: PackageEntry = {
   options: null,
   setup: (it, options) => {
     const capital = options.some((o) => /^capitali[sz]e$/.test(o));
-    const cell = it.state.cell(OPTIONS_CELL);
-    it.state.set(cell, { capital, long: options.includes('noabbrev') }, true);
+    it.write(OPTIONS, { capital, long: options.includes('noabbrev') }, true);
   },
   commands: [
     reference('cref', false, false),

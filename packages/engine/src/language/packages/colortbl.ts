@@ -1,8 +1,7 @@
-import type { CommandEntry, PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import { textOf } from '../../expansion/expandables';
-import { colourOf } from '../colours';
-import { tableCommand } from '../constructs/tables';
+import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
+import { textOf } from '../../expansion/tokenText';
+import { colourOf } from '../scanning/colours';
+import { RULE_COLOUR, ROW_COLOURS, tableCommand } from '../constructs/tables';
 
 const optional = (arg: unknown) =>
   Array.isArray(arg) ? (arg as ReturnType<typeof tokensOf>) : null;
@@ -19,7 +18,7 @@ const rowColors: CommandEntry = {
       return tokens.length === 0 ? null : (colourOf(it, null, tokens) ?? null);
     };
     const start = parseInt(textOf(it.p, tokensOf(args, 2)), 10) || 1;
-    it.state.set(it.state.cell('\u0001rowcolors'), { start, odd: colour(3), even: colour(4) });
+    it.write(ROW_COLOURS, { start, odd: colour(3), even: colour(4) });
   },
 };
 
@@ -62,7 +61,7 @@ export const colortbl: PackageEntry = {
       package: 'colortbl',
       run: (it, args) => {
         const color = colourOf(it, optional(args[0]), tokensOf(args, 1)) ?? 0;
-        it.state.set(it.state.cell('\u0001arrayrulecolor'), color);
+        it.write(RULE_COLOUR, color);
       },
     },
     rowColors,

@@ -1,7 +1,7 @@
-import { textOf } from '../../expansion/expandables';
+import { textOf } from '../../expansion/tokenText';
 import { ignoredEnvironment } from '../constructs/verbatim';
-import type { PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
+import { environmentCell } from '../machine/cells';
+import { type PackageEntry, tokensOf } from '../machine/entries';
 
 /** comment: passages left out or taken in. */
 export const comment: PackageEntry = {
@@ -18,8 +18,8 @@ export const comment: PackageEntry = {
       package: 'comment',
       run: (it, args) => {
         const name = textOf(it.p, tokensOf(args, 0));
-        it.state.set(
-          it.state.cell(`\u0002${name}`),
+        it.write(
+          environmentCell(name),
           { ...ignoredEnvironment(name, 'A passage that is not printed.'), detail: name },
           true,
         );
@@ -33,8 +33,8 @@ export const comment: PackageEntry = {
       package: 'comment',
       run: (it, args) => {
         const name = textOf(it.p, tokensOf(args, 0));
-        it.state.set(
-          it.state.cell(`\u0002${name}`),
+        it.write(
+          environmentCell(name),
           { name, signature: '', description: 'A passage.', example: '', detail: name },
           true,
         );

@@ -1,6 +1,12 @@
-import type { CommandEntry, EnvironmentEntry, PackageEntry } from '../entries';
-import { isStarred, tokensOf } from '../entries';
-import { macroEntry, quietEntry } from '../macroEntry';
+import { CELLS } from '../machine/cells';
+import {
+  type CommandEntry,
+  type EnvironmentEntry,
+  isStarred,
+  type PackageEntry,
+  tokensOf,
+} from '../machine/entries';
+import { macroEntry, quietEntry } from '../machine/macroEntry';
 
 const enquote: CommandEntry = {
   name: 'enquote',
@@ -9,11 +15,11 @@ const enquote: CommandEntry = {
   example: '\\enquote{high water}',
   package: 'csquotes',
   run: (it, args) => {
-    const depth = it.fact<number>('quoteDepth') ?? 0;
+    const depth = it.read(CELLS.quoteDepth);
     const inner = isStarred(args) || depth % 2 === 1;
     it.startParagraph();
     it.openGroup({ kind: 'semisimple', span: it.p.place });
-    it.setFact('quoteDepth', depth + 1);
+    it.write(CELLS.quoteDepth, depth + 1);
     it.execute(it.p.chars(inner ? '‘' : '“'));
     it.execute(tokensOf(args, 1));
     it.execute(it.p.chars(inner ? '’' : '”'));

@@ -1,5 +1,5 @@
-import type { PackageEntry } from '../entries';
-import { quietEntry } from '../macroEntry';
+import type { PackageEntry } from '../machine/entries';
+import { quietEntry } from '../machine/macroEntry';
 
 /** Names in Chinese (ctex manual, “scheme = chinese”). */
 const NAMES: Readonly<Record<string, string>> = {

@@ -1,6 +1,6 @@
 import { arrowDiagram } from '../constructs/arrowDiagrams';
 import { squares } from '../constructs/diagrams';
-import type { PackageEntry } from '../entries';
+import type { PackageEntry } from '../machine/entries';
 
 /** amscd: commutative squares. */
 export const amscd: PackageEntry = {

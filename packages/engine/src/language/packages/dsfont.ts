@@ -1,4 +1,4 @@
-import type { PackageEntry } from '../entries';
+import type { PackageEntry } from '../machine/entries';
 import { alphabetCommand } from '../constructs/mathAlphabets';
 
 /** dsfont: letters with a double stroke, the one among them. */

@@ -1,9 +1,15 @@
-import { tokensText } from '../../expansion/expandables';
-import type { ListDefaults } from '../constructs/listOptions';
+import { tokensText } from '../../expansion/tokenText';
 import { beginDescription, beginEnumerate, beginItemize } from '../constructs/listKinds';
+import { LIST_DEFAULTS } from '../constructs/listOptions';
 import { endList } from '../constructs/lists';
-import { tokensOf, type CommandEntry, type EnvironmentEntry, type PackageEntry } from '../entries';
-import { quietEntry } from '../macroEntry';
+import { environmentCell } from '../machine/cells';
+import {
+  tokensOf,
+  type CommandEntry,
+  type EnvironmentEntry,
+  type PackageEntry,
+} from '../machine/entries';
+import { quietEntry } from '../machine/macroEntry';
 
 /** `\\newlist{steps}{enumerate}{2}`: a list of your own, made like one that is there. */
 function newList(command: string): CommandEntry {
@@ -26,7 +32,7 @@ function newList(command: string): CommandEntry {
         begin: (inner, own) => begin(inner, own, name),
         end: endList,
       };
-      it.state.set(it.state.cell(`\u0002${name}`), entry, true);
+      it.write(environmentCell(name), entry, true);
     },
   };
 }
@@ -51,11 +57,11 @@ export const enumitem: PackageEntry = {
       package: 'enumitem',
       run: (it, args) => {
         const kinds = Array.isArray(args[1]) ? tokensText(tokensOf(args, 1)).split(',') : [''];
-        const before = it.fact<ListDefaults>('listDefaults') ?? {};
+        const before = it.read(LIST_DEFAULTS);
         const added = Object.fromEntries(
           kinds.map((kind) => [kind.trim(), [...(before[kind.trim()] ?? []), tokensOf(args, 2)]]),
         );
-        it.setFact('listDefaults', { ...before, ...added });
+        it.write(LIST_DEFAULTS, { ...before, ...added });
       },
     },
     newList('newlist'),

@@ -1,11 +1,14 @@
 import { readArgument } from '../../expansion/arguments';
-import { textOf, tokensText } from '../../expansion/expandables';
-import type { Expandable, Token } from '../../expansion/meaning';
-import { sameMeaning } from '../../expansion/meaning';
+import { textOf, tokensText } from '../../expansion/tokenText';
+import { type Expandable, sameMeaning, type Token } from '../../expansion/meaning';
 import type { Processor } from '../../expansion/processor';
 import { scanInt } from '../../expansion/scan';
-import type { PackageEntry } from '../entries';
-import { macroEntry, quietEntry } from '../macroEntry';
+import type { PackageEntry } from '../machine/entries';
+import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { ownName } from '../../expansion/cells';
+
+/** The switch of a toggle. */
+const toggle = (name: string): string => ownName(`toggle:${name}`);
 
 const arg = (p: Processor, caller: Token): Token[] => readArgument(p, caller, true) ?? [];
 
@@ -50,8 +53,8 @@ const emptyMacro = (p: Processor, tokens: readonly Token[]): boolean => {
 const TESTS: readonly Expandable[] = [
   choice('ifbool', (p, c) => isOn(p, `if${textOf(p, arg(p, c))}`)),
   choice('notbool', (p, c) => !isOn(p, `if${textOf(p, arg(p, c))}`)),
-  choice('iftoggle', (p, c) => isOn(p, `\u0001toggle:${textOf(p, arg(p, c))}`)),
-  choice('nottoggle', (p, c) => !isOn(p, `\u0001toggle:${textOf(p, arg(p, c))}`)),
+  choice('iftoggle', (p, c) => isOn(p, toggle(textOf(p, arg(p, c))))),
+  choice('nottoggle', (p, c) => !isOn(p, toggle(textOf(p, arg(p, c))))),
   choice('ifdef', (p, c) => meaningOf(p, arg(p, c)) !== undefined),
   choice('ifundef', (p, c) => meaningOf(p, arg(p, c)) === undefined),
   choice('ifcsdef', (p, c) => p.state.get(p.state.cell(textOf(p, arg(p, c)))) !== undefined),
@@ -140,21 +143,21 @@ export const etoolbox: PackageEntry = {
       'm',
       'A switch of your own.',
       '\\newtoggle{tide}',
-      '\\expandafter\\let\\csname \u0001toggle:#1\\endcsname\\iffalse',
+      `\\expandafter\\let\\csname ${toggle('#1')}\\endcsname\\iffalse`,
     ),
     macroEntry(
       'toggletrue',
       'm',
       'Sets a switch.',
       '\\newtoggle{tide}\\toggletrue{tide}',
-      '\\expandafter\\let\\csname \u0001toggle:#1\\endcsname\\iftrue',
+      `\\expandafter\\let\\csname ${toggle('#1')}\\endcsname\\iftrue`,
     ),
     macroEntry(
       'togglefalse',
       'm',
       'Clears a switch.',
       '\\newtoggle{tide}\\togglefalse{tide}',
-      '\\expandafter\\let\\csname \u0001toggle:#1\\endcsname\\iffalse',
+      `\\expandafter\\let\\csname ${toggle('#1')}\\endcsname\\iffalse`,
     ),
     macroEntry(
       'settoggle',

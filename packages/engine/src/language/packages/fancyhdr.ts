@@ -1,17 +1,22 @@
-import { textOf } from '../../expansion/expandables';
-import type { Args, CommandEntry, PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
-import { parameterise, detach } from '../../expansion/definitions';
-import { macroOf } from '../define';
+import { CELLS } from '../machine/cells';
+import { textOf } from '../../expansion/tokenText';
+import { type Args, type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { parameterise } from '../../expansion/definitions';
+import { detach, type Token } from '../../expansion/meaning';
+import { macroOf } from '../machine/define';
 import { emitStyle } from '../constructs/pageStyle';
 import { setDimen } from '../../expansion/registers';
-import { macroEntry } from '../macroEntry';
-import type { Token } from '../../expansion/meaning';
+import { macroEntry } from '../machine/macroEntry';
+import { flag, ownName } from '../../expansion/cells';
+import { OWN } from '../machine/ownNames';
+
+/** Heads and feet are those of this package. */
+const IN_FORCE = flag('fancyon');
 
 /** The macro that holds one of the twelve fields: odd or even, left, centre or right, head or foot. */
 const fieldName = (parity: string, side: string, part: string): string =>
-  `\u0001f${parity}${side}${part}`;
+  ownName(`f${parity}${side}${part}`);
 
 /** `[LE,RO]` and its like: which fields are meant. */
 function fieldsOf(places: string, parts: readonly string[]): string[] {
@@ -38,8 +43,7 @@ function setFields(it: Interpreter, names: readonly string[], text: readonly Tok
 
 /** The pages that follow take the fields as they are now, if the style is in force. */
 function renew(it: Interpreter): void {
-  const meaning = it.state.meaning(it.state.cell('\u0001fancyon'));
-  if (meaning === undefined || it.fact<boolean>('choosingStyle') === true) return;
+  if (!it.read(IN_FORCE) || it.read(CELLS.choosingStyle)) return;
   it.call('ps@fancy');
   emitStyle(it, false);
 }
@@ -87,10 +91,10 @@ function fancyStyle(it: Interpreter): void {
   const define = (name: string, body: string): void =>
     it.state.set(it.state.cell(name), macroOf(it.state, body));
   for (const [macro, parity, part] of STYLE) define(macro, line(parity, part));
-  define('\u0001fancyon', '');
-  it.state.set(it.state.register('dimen', '\u0001headrule'), ruleWidth(it, 'headrulewidth'));
-  it.state.set(it.state.register('dimen', '\u0001footrule'), ruleWidth(it, 'footrulewidth'));
-  for (const name of ['\u0001headrule', '\u0001footrule']) define(name, '');
+  it.write(IN_FORCE, true);
+  it.state.set(it.state.register('dimen', OWN.headRule), ruleWidth(it, 'headrulewidth'));
+  it.state.set(it.state.register('dimen', OWN.footRule), ruleWidth(it, 'footrulewidth'));
+  for (const name of [OWN.headRule, OWN.footRule]) define(name, '');
   it.call('@fancymarks');
 }
 
@@ -210,5 +214,5 @@ function defaults(it: Interpreter): void {
   it.define(fieldName('O', 'L', 'H'), '\\slshape\\leftmark');
   it.define(fieldName('O', 'C', 'F'), '\\thepage');
   it.define(fieldName('E', 'C', 'F'), '\\thepage');
-  setDimen(it.state, '\u0001headrule', 0, true);
+  setDimen(it.state, OWN.headRule, 0, true);
 }

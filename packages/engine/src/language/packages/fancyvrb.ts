@@ -1,20 +1,25 @@
-import type { EnvironmentEntry, PackageEntry, CommandEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
-import { textOf } from '../../expansion/expandables';
+import {
+  type CommandEntry,
+  type EnvironmentEntry,
+  type PackageEntry,
+  tokensOf,
+} from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { finishRaw, rawLines, rawOptions, typewriterInlines } from '../constructs/verbatim';
 import { findFile, reportMissing } from '../constructs/files';
 import { endList } from '../constructs/lists';
-import { PLAIN_LOOK, setListing, type Look } from '../listing';
-import { optionWords } from './caption';
-import { macroEntry } from '../macroEntry';
-
-const CELL = '\u0001fancyvrb';
+import { type Look, PLAIN_LOOK, setListing } from '../constructs/listing';
+import { optionWords } from '../scanning/optionWords';
+import { macroEntry } from '../machine/macroEntry';
+import { cell } from '../../expansion/cells';
+import { environmentCell } from '../machine/cells';
+import { EnvironmentData } from '../machine/environmentData';
+import { ENDING } from '../machine/ownEnd';
 
 type Words = Readonly<Record<string, string>>;
-const settings = (it: Interpreter): Words =>
-  (it.state.get(it.state.cell(CELL)) as Words | undefined) ?? {};
+const SETTINGS = cell<Words>('fancyvrb', {});
 
 function lookOf(words: Words): Look {
   const size = words.fontsize ?? '';
@@ -55,7 +60,7 @@ const environment = (name: string, preset: Words, detail: string): EnvironmentEn
   detail,
   begin: (it) => {
     const options = rawOptions(it);
-    const words = { ...settings(it), ...preset, ...(options ? optionWords(options) : {}) };
+    const words = { ...it.read(SETTINGS), ...preset, ...(options ? optionWords(options) : {}) };
     setCode(it, rawLines(it, name), words);
     finishRaw(it);
   },
@@ -72,11 +77,7 @@ const define: CommandEntry = {
   run: (it, args) => {
     const name = textOf(it.p, tokensOf(args, 0));
     const words = optionWords(tokensOf(args, 2));
-    it.state.set(
-      it.state.cell(`\u0002${name}`),
-      environment(name, words, JSON.stringify(words)),
-      true,
-    );
+    it.write(environmentCell(name), environment(name, words, JSON.stringify(words)), true);
   },
 };
 
@@ -99,7 +100,7 @@ export const fancyvrb: PackageEntry = {
       example: '\\fvset{fontsize=\\small}',
       package: 'fancyvrb',
       run: (it, args: readonly (readonly Token[] | null | boolean)[]) =>
-        it.state.set(it.state.cell(CELL), { ...settings(it), ...optionWords(tokensOf(args, 0)) }),
+        it.write(SETTINGS, { ...it.read(SETTINGS), ...optionWords(tokensOf(args, 0)) }),
     },
     {
       name: 'VerbatimInput',
@@ -111,7 +112,7 @@ export const fancyvrb: PackageEntry = {
         const name = textOf(it.p, tokensOf(args, 1));
         const file = findFile(it, name, ['']);
         if (!file) return reportMissing(it, name, it.p.place);
-        const words = { ...settings(it), ...(args[0] ? optionWords(tokensOf(args, 0)) : {}) };
+        const words = { ...it.read(SETTINGS), ...(args[0] ? optionWords(tokensOf(args, 0)) : {}) };
         insideEnvironment(it, () => setCode(it, file.text.replace(/\n$/, '').split('\n'), words));
       },
     },
@@ -128,13 +129,9 @@ export const fancyvrb: PackageEntry = {
 /** Carries out what sets a list, in an environment of its own. */
 export function insideEnvironment(it: Interpreter, act: () => void): void {
   const span = it.p.place;
-  it.environments.push({
-    name: 'verbatim',
-    span,
-    entry: null,
-    groups: it.groups.length,
-    data: { ending: true },
-  });
+  const data = new EnvironmentData();
+  data.set(ENDING, true);
+  it.environments.push({ name: 'verbatim', span, entry: null, groups: it.groups.length, data });
   it.openGroup({ kind: 'environment', span });
   act();
   endList(it);

@@ -1,9 +1,9 @@
-import { textOf } from '../../expansion/expandables';
-import type { PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import { newCounter } from '../counters';
+import { textOf } from '../../expansion/tokenText';
+import { type PackageEntry, tokensOf } from '../machine/entries';
+import { newCounter } from '../machine/counters';
 import { floatKind } from '../constructs/floats';
-import { macroEntry, quietEntry } from '../macroEntry';
+import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { environmentCell } from '../machine/cells';
 
 /** float: figures that stay (H), and kinds of your own. */
 export const float: PackageEntry = {
@@ -25,7 +25,7 @@ export const float: PackageEntry = {
         it.define(`l@${name}`, '\\@dottedtocline{1}{1.5em}{2.3em}');
         it.define(`ext@${name}`, textOf(it.p, tokensOf(args, 2)));
         for (const entry of floatKind(name, 'A float'))
-          it.state.set(it.state.cell(`\u0002${entry.name}`), entry, true);
+          it.write(environmentCell(entry.name), entry, true);
       },
     },
     {

@@ -1,10 +1,13 @@
-import { PT } from '../../base/lengths';
-import type { EnvironmentEntry, PackageEntry } from '../entries';
-import type { OpenEnvironment } from '../environments';
-import type { Interpreter } from '../interpreter';
-import { enterColumn, leaveColumn } from '../constructs/boxes';
-import { colourOf } from '../colours';
-import { resumeAfterBlock } from '../formulas';
+import { PT, type Sp } from '../../base/lengths';
+import type { EnvironmentEntry, PackageEntry } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { beginColumn, endColumn } from '../machine/columns';
+import { colourOf } from '../scanning/colours';
+import { resumeAfterBlock } from '../machine/formulas';
+import { cell } from '../../expansion/cells';
+
+/** The left edge of what is framed. */
+const LEFT = cell<Sp>('framedleft', 0);
 
 /** A box over the width of the text around paragraphs, with a frame or a ground. */
 function boxed(
@@ -20,29 +23,24 @@ function boxed(
     package: 'framed',
     begin: (it) => {
       it.endParagraph();
-      const open = it.environments.at(-1) as OpenEnvironment;
       const { rule, padding } = look(it);
-      open.data.left = it.dimen('totalleftmargin');
-      const width = it.dimen('linewidth') - 2 * (rule + padding);
-      open.data.outer = enterColumn(it, width);
-      open.data.width = width;
-      open.data.takesNotes = false;
+      it.innermost.data.set(LEFT, it.dimen('totalleftmargin'));
+      beginColumn(it, it.dimen('linewidth') - 2 * (rule + padding));
     },
     end: (it) => {
-      const open = it.environments.at(-1) as OpenEnvironment;
-      const blocks = leaveColumn(it, open.data.outer as ReturnType<typeof enterColumn>);
+      const { blocks, width } = endColumn(it);
       const at = it.p.place;
       const inner = {
         kind: 'parbox' as const,
         blocks,
-        width: open.data.width as number,
+        width,
         valign: 'top' as const,
         ...at,
       };
-      it.vlist.push({ kind: 'vspace', glue: it.skip('topsep'), behaviour: 'merge' });
-      it.vlist.push({
+      it.mode.vlist.push({ kind: 'vspace', glue: it.skip('topsep'), behaviour: 'merge' });
+      it.mode.vlist.push({
         kind: 'loosebox',
-        left: open.data.left as number,
+        left: it.innermost.data.get(LEFT),
         inline: {
           kind: 'box',
           inlines: [inner],
@@ -60,7 +58,7 @@ function boxed(
           lineSkipLimit: 0,
         },
       });
-      it.vlist.push({ kind: 'vspace', glue: it.skip('topsep'), behaviour: 'merge' });
+      it.mode.vlist.push({ kind: 'vspace', glue: it.skip('topsep'), behaviour: 'merge' });
       it.afterEnvironment = resumeAfterBlock;
     },
   };

@@ -1,6 +1,6 @@
 import { PT } from '../../base/lengths';
-import { setAll, INCH } from '../classes/layout';
-import type { PackageEntry } from '../entries';
+import { setAll, INCH } from '../constructs/pageLayout';
+import type { PackageEntry } from '../machine/entries';
 
 /** fullpage: margins of an inch, or 1.5 cm. */
 export const fullpage: PackageEntry = {

@@ -1,11 +1,10 @@
 import { PT, type Sp } from '../../base/lengths';
 import { setDimen } from '../../expansion/registers';
-import { dimenOf } from '../constructs/boxes';
-import { keyValues } from '../constructs/listOptions';
-import { tokenize } from '../define';
-import type { PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
+import { dimenOf } from '../scanning/dimenOf';
+import { keyValues } from '../scanning/optionLists';
+import { tokenize } from '../machine/define';
+import { type PackageEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
 
 const INCH = 72.27 * PT;
 

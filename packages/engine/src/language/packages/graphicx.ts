@@ -1,20 +1,30 @@
+import { CELLS } from '../machine/cells';
 import { PT, type Sp } from '../../base/lengths';
 import type { Inline } from '../../document/inlines';
-import { textOf, tokensText } from '../../expansion/expandables';
+import { textOf, tokensText } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
-import type { Args, CommandEntry, PackageEntry } from '../entries';
-import { isStarred, tokensOf } from '../entries';
-import { box, dimenOf, withSizes } from '../constructs/boxes';
-import { keyValues } from '../constructs/listOptions';
+import {
+  type Args,
+  type CommandEntry,
+  isStarred,
+  type PackageEntry,
+  tokensOf,
+} from '../machine/entries';
+import { box, withSizes } from '../constructs/boxes';
+import { dimenOf } from '../scanning/dimenOf';
+import { keyValues } from '../scanning/optionLists';
 import { reportMissing } from '../constructs/files';
-import type { Interpreter } from '../interpreter';
+import type { Interpreter } from '../machine/interpreter';
+import { cell } from '../../expansion/cells';
 
 const ENDINGS = ['', '.pdf', '.png', '.jpg', '.jpeg', '.svg', '.PNG', '.JPG', '.eps'];
 
+/** What `\graphicspath` names. */
+const FOLDERS = cell<readonly string[]>('graphicspath', []);
+
 /** The file a picture's name stands for, looked for in the folders of `\graphicspath` too. */
 function pictureFile(it: Interpreter, name: string): string | null {
-  const folders =
-    (it.state.get(it.state.cell('\u0001graphicspath')) as readonly string[] | undefined) ?? [];
+  const folders = it.read(FOLDERS);
   const names = new Set(it.host.files());
   const plain = name
     .trim()
@@ -105,7 +115,7 @@ function includeGraphics(it: Interpreter, args: Args, token: Token): Inline {
       : 'open it in a drawing program and save it as one of these';
     it.p.report('picture-unreadable', span, { name: file, why, todo });
   }
-  const blank = file === null || size === null || eps || it.fact<boolean>('draft') === true;
+  const blank = file === null || size === null || eps || it.read(CELLS.draft);
   size = size && !eps ? size : { width: 120 * PT, height: 80 * PT };
   const cut = cropOf(size, want);
   const { width, height } = sizeFor(cut.size, want);
@@ -207,7 +217,7 @@ const commands: readonly CommandEntry[] = [
       const folders = [...tokensText(tokensOf(args, 0)).matchAll(/\{([^}]*)\}/g)].map((hit) =>
         (hit[1] ?? '').trim(),
       );
-      it.state.set(it.state.cell('\u0001graphicspath'), folders, true);
+      it.write(FOLDERS, folders, true);
     },
   },
   {
@@ -262,7 +272,7 @@ export const graphicx: PackageEntry = {
   options: null,
   commands,
   setup: (it, options) => {
-    if (options.includes('draft')) it.setFact('draft', true, true);
+    if (options.includes('draft')) it.write(CELLS.draft, true, true);
   },
 };
 export const graphics: PackageEntry = { ...graphicx, name: 'graphics' };

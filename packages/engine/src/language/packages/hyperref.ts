@@ -1,14 +1,19 @@
 import type { Inline } from '../../document/inlines';
-import { textOf, tokensText } from '../../expansion/expandables';
+import { textOf, tokensText } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
-import type { CommandEntry, PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
-import { macroEntry, quietEntry } from '../macroEntry';
+import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { macroEntry, quietEntry } from '../machine/macroEntry';
 import { readRaw } from '../constructs/verbatim';
 import { Cat } from '../../tokens/categories';
-import { leading, linkColour } from '../linking';
-import { optionWords } from './caption';
+import {
+  COLOUR_LINKS,
+  leading,
+  LINK_KINDS,
+  linkColour,
+  linkColourSaid,
+} from '../constructs/linking';
+import { optionWords } from '../scanning/optionWords';
 
 /** An address as it is typed: what stands between braces, or between two equal characters. */
 function readAddress(it: Interpreter): string {
@@ -207,12 +212,10 @@ export const hyperref: PackageEntry = {
 
 function takeOptions(it: Interpreter, tokens: readonly Token[]): void {
   const words = optionWords(tokens);
-  for (const key of ['urlcolor', 'linkcolor', 'citecolor']) {
+  for (const key of LINK_KINDS) {
     const value = words[key] ?? words.allcolors;
-    if (value) it.state.set(it.state.cell(`\u0001link:${key}`), value, true);
+    if (value) it.write(linkColourSaid(key), value, true);
   }
   const on = 'colorlinks' in words && words.colorlinks !== 'false';
-  if ('colorlinks' in words) it.state.set(it.state.cell('\u0001link:on'), on, true);
-  if (words.pdftitle) it.state.set(it.state.cell('\u0001pdftitle'), words.pdftitle, true);
-  if (words.pdfauthor) it.state.set(it.state.cell('\u0001pdfauthor'), words.pdfauthor, true);
+  if ('colorlinks' in words) it.write(COLOUR_LINKS, on, true);
 }

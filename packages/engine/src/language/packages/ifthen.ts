@@ -1,11 +1,11 @@
 import { readArgument } from '../../expansion/arguments';
-import { expandTokens, textOf, tokensText } from '../../expansion/expandables';
+import { expandTokens, textOf, tokensText } from '../../expansion/tokenText';
 import type { Expandable, Token } from '../../expansion/meaning';
 import type { Processor } from '../../expansion/processor';
 import { scanDimen, scanInt } from '../../expansion/scan';
 import { Cat } from '../../tokens/categories';
-import type { PackageEntry } from '../entries';
-import { macroEntry } from '../macroEntry';
+import type { PackageEntry } from '../machine/entries';
+import { macroEntry } from '../machine/macroEntry';
 
 /** A test of `\ifthenelse`, read from its tokens. */
 class Test {

@@ -1,9 +1,10 @@
-import type { PackageEntry } from '../entries';
+import { CELLS } from '../machine/cells';
+import type { PackageEntry } from '../machine/entries';
 
 /** indentfirst: the first paragraph behind a heading is indented too. */
 export const indentfirst: PackageEntry = {
   name: 'indentfirst',
   description: 'The first paragraph behind a heading is indented too.',
   options: [],
-  setup: (it) => it.setFact('indentFirst', true, true),
+  setup: (it) => it.write(CELLS.indentFirst, true, true),
 };

@@ -1,4 +1,4 @@
-import type { PackageEntry } from '../entries';
+import type { PackageEntry } from '../machine/entries';
 import { amsmath } from './amsmath';
 import { amsfonts, amssymb } from './amssymb';
 import { amsthm } from './amsthm';

@@ -1,4 +1,4 @@
-import type { PackageEntry } from '../entries';
+import type { PackageEntry } from '../machine/entries';
 
 /** lastpage: the label LastPage, which every document bears here. */
 export const lastpage: PackageEntry = {

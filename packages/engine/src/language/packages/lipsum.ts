@@ -1,7 +1,6 @@
-import { textOf } from '../../expansion/expandables';
-import type { PackageEntry } from '../entries';
-import { isStarred, tokensOf } from '../entries';
-import { quietEntry } from '../macroEntry';
+import { textOf } from '../../expansion/tokenText';
+import { isStarred, type PackageEntry, tokensOf } from '../machine/entries';
+import { quietEntry } from '../machine/macroEntry';
 import { fillerParagraph } from './fillerText';
 
 /** lipsum: text to judge a layout by. */

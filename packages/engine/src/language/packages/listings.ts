@@ -1,11 +1,15 @@
 import type { Inline } from '../../document/inlines';
-import { textOf } from '../../expansion/expandables';
-import { keyValues } from '../constructs/listOptions';
-import type { CommandEntry, EnvironmentEntry, PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
+import { textOf } from '../../expansion/tokenText';
+import { keyValues } from '../scanning/optionLists';
+import {
+  type CommandEntry,
+  type EnvironmentEntry,
+  type PackageEntry,
+  tokensOf,
+} from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
 import type { Token } from '../../expansion/meaning';
-import { colourOf } from '../colours';
+import { colourOf } from '../scanning/colours';
 import { caption as addCaption } from '../constructs/floats';
 import { findFile, reportMissing } from '../constructs/files';
 import { endList } from '../constructs/lists';
@@ -17,18 +21,19 @@ import {
   typewriterInlines,
 } from '../constructs/verbatim';
 import { labelDefinition } from '../constructs/references';
-import { PLAIN_LOOK, setListing, type Look } from '../listing';
+import { type Look, PLAIN_LOOK, setListing } from '../constructs/listing';
 import { insideEnvironment } from './fancyvrb';
-import { keywordsOf, splitCode, type Language } from './listingsLanguages';
+import { keywordsOf, type Language, splitCode } from './listingsLanguages';
+import { cell, cellsBy } from '../../expansion/cells';
+import { environmentCell } from '../machine/cells';
 
 type Keys = ReadonlyMap<string, readonly Token[]>;
-const CELL = '\u0001listings';
-const settings = (it: Interpreter): Readonly<Record<string, readonly Token[]>> =>
-  (it.state.get(it.state.cell(CELL)) as Readonly<Record<string, readonly Token[]>> | undefined) ??
-  {};
+const SETTINGS = cell<Readonly<Record<string, readonly Token[]>>>('listings', {});
+/** Settings under a name (`\lstdefinestyle`). */
+const styleOf = cellsBy<readonly Token[] | null>('lststyle', null);
 
 function keysWith(it: Interpreter, own: readonly Token[] | null): Keys {
-  const keys = new Map<string, readonly Token[]>(Object.entries(settings(it)));
+  const keys = new Map<string, readonly Token[]>(Object.entries(it.read(SETTINGS)));
   for (const [key, value] of own ? keyValues(own) : []) keys.set(key, value);
   return keys;
 }
@@ -174,7 +179,7 @@ const inline: CommandEntry = {
     const language = keywordsOf(word(it, keys, 'language'), word(it, keys, 'morekeywords'), '');
     it.openGroup({ kind: 'semisimple', span: it.p.place });
     it.execute(style(keys, 'basicstyle'));
-    for (const part of codeLine(it, text, keys, language)) it.hlist?.add(part);
+    for (const part of codeLine(it, text, keys, language)) it.mode.hlist?.add(part);
     it.closeGroup();
   },
 };
@@ -195,7 +200,7 @@ export const listings: PackageEntry = {
       package: 'listings',
       run: (it, args) => {
         const keys = Object.fromEntries(keysWith(it, tokensOf(args, 0)));
-        it.state.set(it.state.cell(CELL), keys);
+        it.write(SETTINGS, keys);
       },
     },
     {
@@ -204,11 +209,7 @@ export const listings: PackageEntry = {
       description: 'A look by a name.',
       example: '\\lstdefinestyle{tide}{basicstyle=\\ttfamily}',
       package: 'listings',
-      run: (it, args) =>
-        it.state.set(
-          it.state.cell(`\u0001lststyle:${textOf(it.p, tokensOf(args, 0))}`),
-          tokensOf(args, 1),
-        ),
+      run: (it, args) => it.write(styleOf(textOf(it.p, tokensOf(args, 0))), tokensOf(args, 1)),
     },
     {
       name: 'lstnewenvironment',
@@ -221,8 +222,8 @@ export const listings: PackageEntry = {
         const begin = tokensOf(args, 3);
         const at = begin.findIndex((t) => t.text === 'lstset');
         const inner = at < 0 ? [] : begin.slice(at + 2, -1);
-        it.state.set(
-          it.state.cell(`\u0002${name}`),
+        it.write(
+          environmentCell(name),
           environment(name, inner, JSON.stringify(inner.map((t) => t.text))),
           true,
         );

@@ -1,19 +1,14 @@
 import { gluePt } from '../../base/lengths';
-import type { CommandEntry, PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { TableStretch } from '../../document/blocks';
-import {
-  freshTable,
-  readRows,
-  tableCommand,
-  tableNode,
-  type TableState,
-} from '../constructs/tables';
+import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
+import type { BlockNode, TableStretch } from '../../document/blocks';
+import { freshTable, readRows, tableCommand, tableNode } from '../constructs/tables';
+import type { TableState } from '../machine/tableState';
 import { readPreamble } from '../constructs/tablePreamble';
-import { caption } from '../constructs/floats';
-import type { OpenEnvironment } from '../environments';
-import { resumeAfterBlock } from '../formulas';
-import type { Interpreter } from '../interpreter';
+import { caption, FLOAT_TYPE } from '../constructs/floats';
+import type { OpenEnvironment } from '../machine/environments';
+import { resumeAfterBlock } from '../machine/formulas';
+import type { Interpreter } from '../machine/interpreter';
+import { cell } from '../../expansion/cells';
 
 const part = (name: string, what: string): CommandEntry =>
   tableCommand(
@@ -30,21 +25,17 @@ const part = (name: string, what: string): CommandEntry =>
     },
   );
 
+const CAPTION = cell<readonly BlockNode[] | null>('longcaption', null);
+
 /** The caption of a long table stands above its first row, as wide as the text. */
 function longCaption(it: Interpreter): void {
   const open = it.environments.findLast((e) => e.name === 'longtable') as OpenEnvironment;
   const args = it.readArguments('soM', it.p.command('caption'));
   if (!args) return;
-  const outer = { hlist: it.hlist, vlist: it.vlist, restricted: it.restricted };
-  it.hlist = null;
-  it.restricted = false;
-  it.vlist = [];
-  open.data.floatType = 'table';
-  caption(it, args, it.p.command('caption'));
-  const blocks = it.vlist;
-  Object.assign(it, outer);
+  open.data.set(FLOAT_TYPE, 'table');
+  const blocks = it.gather(() => caption(it, args, it.p.command('caption')));
   // Repeated in the head of later pages, it is printed once.
-  if (open.data.caption === undefined) open.data.caption = blocks;
+  if (!open.data.get(CAPTION)) open.data.set(CAPTION, blocks);
 }
 
 /** longtable: tables that go over several pages. */
@@ -67,28 +58,28 @@ export const longtable: PackageEntry = {
       package: 'longtable',
       begin: (it, args) => {
         it.endParagraph();
-        const open = it.environments.at(-1) as OpenEnvironment;
+        const { data } = it.innermost;
         const preamble = readPreamble(it, tokensOf(args, 1));
         const table = freshTable();
         table.caption = () => longCaption(it);
         const rows = readRows(it, preamble, 'longtable', table);
-        const caption0 = open.data.caption as typeof it.vlist | undefined;
+        const above = data.get(CAPTION);
         const node = tableNode(it, preamble, rows, table, { position: 't', width: null });
-        it.vlist.push({ kind: 'vspace', glue: it.skip('bigskipamount'), behaviour: 'merge' });
-        if (caption0)
-          it.vlist.push(
-            ...caption0,
+        it.mode.vlist.push({ kind: 'vspace', glue: it.skip('bigskipamount'), behaviour: 'merge' });
+        if (above)
+          it.mode.vlist.push(
+            ...above,
             { kind: 'penalty', penalty: 10000 },
             { kind: 'vspace', glue: gluePt(6), behaviour: 'plain' },
           );
-        it.vlist.push({
+        it.mode.vlist.push({
           kind: 'longtable',
           table: node,
           ...stretches(table),
           width: it.dimen('linewidth'),
           left: it.dimen('totalleftmargin'),
         });
-        it.vlist.push({ kind: 'vspace', glue: it.skip('bigskipamount'), behaviour: 'merge' });
+        it.mode.vlist.push({ kind: 'vspace', glue: it.skip('bigskipamount'), behaviour: 'merge' });
       },
       end: (it) => {
         it.afterEnvironment = resumeAfterBlock;

@@ -1,5 +1,5 @@
-import type { PackageEntry } from '../entries';
-import { typeface } from '../typeface';
+import type { PackageEntry } from '../machine/entries';
+import { typeface } from './typeface';
 
 /** mathpazo: Text and mathematics in the Palatino manner (TeX Gyre Pagella). */
 export const mathpazo: PackageEntry = typeface(

@@ -1,5 +1,5 @@
-import type { PackageEntry } from '../entries';
-import { typeface } from '../typeface';
+import type { PackageEntry } from '../machine/entries';
+import { typeface } from './typeface';
 
 /** mathptmx: Text and mathematics in the Times manner (TeX Gyre Termes). */
 export const mathptmx: PackageEntry = typeface(

@@ -1,17 +1,18 @@
 import { specMacro } from '../../expansion/assignments';
-import { detach, parameterise } from '../../expansion/definitions';
+import { parameterise } from '../../expansion/definitions';
+import { detach } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { mathtoolsArrows } from '../constructs/longArrows';
 import { toolsAccents } from '../constructs/mathAccents';
 import { laps } from '../constructs/mathPlaced';
-import { macroEntry } from '../macroEntry';
+import { macroEntry } from '../machine/macroEntry';
 import { toolsMatrices } from '../constructs/mathMatrices';
 import { symbolCommand } from '../constructs/mathSymbols';
-import type { CommandEntry, PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
+import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
 import { TOOLS_SYMBOLS } from '../symbols/symbols';
-import { macroOf } from '../define';
-import { tokensText } from '../../expansion/expandables';
+import { macroOf } from '../machine/define';
+import { tokensText } from '../../expansion/tokenText';
+import { ownName } from '../../expansion/cells';
 
 /** `\DeclarePairedDelimiter{\abs}{\lvert}{\rvert}`: a star makes the brackets grow. */
 const paired: CommandEntry = {
@@ -26,12 +27,12 @@ const paired: CommandEntry = {
     if (!target?.cell) return;
     const name = target.text;
     it.state.set(
-      it.state.cell(`\u0001grow:${name}`),
+      it.state.cell(ownName(`grow:${name}`)),
       macroOf(it.state, `\\left${left}#1\\right${right}`, 1),
       true,
     );
     it.state.set(
-      it.state.cell(`\u0001still:${name}`),
+      it.state.cell(ownName(`still:${name}`)),
       macroOf(it.state, `${left}#1${right}`, 1),
       true,
     );
@@ -41,7 +42,7 @@ const paired: CommandEntry = {
         kind: 'expandable',
         name,
         expand: (p: typeof it.p) =>
-          p.unread(p.command(`\u0001${p.takeChar('*') ? 'grow' : 'still'}:${name}`)),
+          p.unread(p.command(ownName(`${p.takeChar('*') ? 'grow' : 'still'}:${name}`))),
       },
       true,
     );

@@ -1,9 +1,19 @@
-import { textOf } from '../../expansion/expandables';
+import { CELLS } from '../machine/cells';
+import { textOf } from '../../expansion/tokenText';
 import { setDimen } from '../../expansion/registers';
-import type { EnvironmentEntry, PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { OpenEnvironment } from '../environments';
-import { macroEntry } from '../macroEntry';
+import { type EnvironmentEntry, type PackageEntry, tokensOf } from '../machine/entries';
+import { macroEntry } from '../machine/macroEntry';
+import type { Sp } from '../../base/lengths';
+import type { ColumnLayout } from '../../document/page';
+import { cell } from '../../expansion/cells';
+import type { Mode } from '../machine/modes';
+
+/** What the columns that have begun are like, and the mode around them. */
+const COLUMNS = cell<{
+  readonly layout: ColumnLayout;
+  readonly left: Sp;
+  readonly outer: Mode;
+} | null>('multicolumns', null);
 
 const multicols = (name: string): EnvironmentEntry => ({
   name,
@@ -13,39 +23,32 @@ const multicols = (name: string): EnvironmentEntry => ({
   package: 'multicol',
   begin: (it, args) => {
     it.endParagraph();
-    const open = it.environments.at(-1) as OpenEnvironment;
+    const open = it.innermost;
     const count = Math.max(1, Math.min(10, parseInt(textOf(it.p, tokensOf(args, 0)), 10) || 2));
-    it.vlist.push({ kind: 'vspace', glue: it.skip('multicolsep'), behaviour: 'merge' });
+    it.mode.vlist.push({ kind: 'vspace', glue: it.skip('multicolsep'), behaviour: 'merge' });
     if (args[1]) {
       it.execute(tokensOf(args, 1));
       it.endParagraph();
+      // A heading in its argument has ended it before it began.
+      if (it.innermost !== open) return;
     }
     const gap = it.dimen('columnsep');
     const width = (it.dimen('linewidth') - (count - 1) * gap) / count;
     const left = it.dimen('totalleftmargin');
-    Object.assign(open.data, {
-      layout: { count, width, gap, rule: it.dimen('columnseprule') },
-      left,
-      vlist: it.vlist,
-    });
-    it.vlist = [];
+    const layout = { count, width, gap, rule: it.dimen('columnseprule') };
+    open.data.set(COLUMNS, { layout, left, outer: it.pushMode() });
     for (const length of ['hsize', 'linewidth', 'columnwidth']) setDimen(it.state, length, width);
     setDimen(it.state, 'totalleftmargin', 0);
-    it.setFact('noIndentNext', false, true);
+    it.write(CELLS.noIndentNext, false, true);
   },
   end: (it) => {
     it.endParagraph();
-    const { layout, left, vlist } = (it.environments.at(-1) as OpenEnvironment).data as {
-      layout: { count: number; width: number; gap: number; rule: number };
-      left: number;
-      vlist?: typeof it.vlist;
-    };
-    // A heading in its argument has ended it before it began.
-    if (!vlist) return;
-    const blocks = it.vlist;
-    it.vlist = vlist;
-    it.vlist.push({ kind: 'balanced', layout, left, blocks });
-    it.vlist.push({ kind: 'vspace', glue: it.skip('multicolsep'), behaviour: 'merge' });
+    const columns = it.innermost.data.get(COLUMNS);
+    if (!columns) return;
+    const { layout, left, outer } = columns;
+    const blocks = it.popMode(outer).vlist;
+    it.mode.vlist.push({ kind: 'balanced', layout, left, blocks });
+    it.mode.vlist.push({ kind: 'vspace', glue: it.skip('multicolsep'), behaviour: 'merge' });
   },
 });
 

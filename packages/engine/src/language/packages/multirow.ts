@@ -1,7 +1,6 @@
-import { textOf } from '../../expansion/expandables';
-import type { PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import { dimenOf } from '../constructs/boxes';
+import { textOf } from '../../expansion/tokenText';
+import { type PackageEntry, tokensOf } from '../machine/entries';
+import { dimenOf } from '../scanning/dimenOf';
 
 /** multirow: cells over several rows. */
 export const multirow: PackageEntry = {
@@ -18,7 +17,7 @@ export const multirow: PackageEntry = {
       run: (it, args) => {
         const rows = parseInt(textOf(it.p, tokensOf(args, 1)), 10) || 1;
         const width = tokensOf(args, 3);
-        if (it.table) it.table.rows = rows;
+        if (it.mode.table) it.mode.table.rows = rows;
         const star = width[0]?.text === '*' || width[0]?.text === '=';
         const text = tokensOf(args, 5);
         if (star) {

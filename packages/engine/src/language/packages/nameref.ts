@@ -1,7 +1,6 @@
-import { textOf } from '../../expansion/expandables';
-import type { PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import { leading } from '../linking';
+import { textOf } from '../../expansion/tokenText';
+import { type PackageEntry, tokensOf } from '../machine/entries';
+import { leading } from '../constructs/linking';
 
 /** nameref: references by the heading they stand under. */
 export const nameref: PackageEntry = {

@@ -1,9 +1,15 @@
-import type { CommandEntry, PackageEntry } from '../entries';
-import { isStarred, tokensOf } from '../entries';
+import { CELLS } from '../machine/cells';
+import {
+  type Args,
+  type CommandEntry,
+  isStarred,
+  type PackageEntry,
+  tokensOf,
+} from '../machine/entries';
 import { citation, citesByName, keysOf } from '../constructs/bibliography';
-import type { Args } from '../entries';
-import type { Interpreter } from '../interpreter';
-import { macroEntry, quietEntry } from '../macroEntry';
+import type { Interpreter } from '../machine/interpreter';
+import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { cell } from '../../expansion/cells';
 
 interface Form {
   /** Author before the brackets, author inside them, or none. */
@@ -57,8 +63,11 @@ function cite(it: Interpreter, args: Args, form: Form): void {
   if (form.author === 'none' && form.bracketed) say(close);
 }
 
+/** The brackets around citations: round, square or curly. */
+const BRACKETS = cell('citebrackets', 'round');
+
 function brackets(it: Interpreter): [string, string] {
-  const kind = it.state.get(it.state.cell('\u0001citebrackets')) as string | undefined;
+  const kind = it.read(BRACKETS);
   return kind === 'square' ? ['[', ']'] : kind === 'curly' ? ['\\{', '\\}'] : ['(', ')'];
 }
 
@@ -154,9 +163,9 @@ export const natbib: PackageEntry = {
   source: '\\newskip\\bibsep\\newdimen\\bibhang\\bibhang=1em',
   setup: (it, options) => {
     if (options.includes('numbers') || options.includes('super'))
-      it.setFact('authorYear', false, true);
-    if (options.includes('authoryear')) it.setFact('authorYear', true, true);
+      it.write(CELLS.authorYear, false, true);
+    if (options.includes('authoryear')) it.write(CELLS.authorYear, true, true);
     const kind = options.find((o) => ['square', 'round', 'curly'].includes(o));
-    if (kind) it.state.set(it.state.cell('\u0001citebrackets'), kind, true);
+    if (kind) it.write(BRACKETS, kind, true);
   },
 };

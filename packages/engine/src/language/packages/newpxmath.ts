@@ -1,5 +1,5 @@
-import type { PackageEntry } from '../entries';
-import { typeface } from '../typeface';
+import type { PackageEntry } from '../machine/entries';
+import { typeface } from './typeface';
 
 /** newpxmath: Mathematics in the Palatino manner. */
 export const newpxmath: PackageEntry = typeface(

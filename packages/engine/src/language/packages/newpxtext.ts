@@ -1,5 +1,5 @@
-import type { PackageEntry } from '../entries';
-import { typeface } from '../typeface';
+import type { PackageEntry } from '../machine/entries';
+import { typeface } from './typeface';
 
 /** newpxtext: Text in the Palatino manner (TeX Gyre Pagella). */
 export const newpxtext: PackageEntry = typeface(

@@ -1,5 +1,5 @@
-import type { PackageEntry } from '../entries';
-import { typeface } from '../typeface';
+import type { PackageEntry } from '../machine/entries';
+import { typeface } from './typeface';
 
 /** newtxmath: Mathematics in the Times manner. */
 export const newtxmath: PackageEntry = typeface(

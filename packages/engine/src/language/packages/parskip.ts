@@ -1,6 +1,6 @@
 import { glue } from '../../base/lengths';
 import { setDimen, setSkip } from '../../expansion/registers';
-import type { PackageEntry } from '../entries';
+import type { PackageEntry } from '../machine/entries';
 
 /** parskip: half a line between paragraphs in place of the indent. */
 export const parskip: PackageEntry = {

@@ -1,4 +1,4 @@
-import type { PackageEntry } from '../entries';
+import type { PackageEntry } from '../machine/entries';
 
 const nothing = (name: string, description: string): PackageEntry => ({
   name,

@@ -1,8 +1,13 @@
-import { textOf } from '../../expansion/expandables';
-import type { PackageEntry, CommandEntry, EnvironmentEntry } from '../entries';
-import { tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
-import { setLineSpread } from '../lineSpacing';
+import { CELLS } from '../machine/cells';
+import { textOf } from '../../expansion/tokenText';
+import {
+  type CommandEntry,
+  type EnvironmentEntry,
+  type PackageEntry,
+  tokensOf,
+} from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { setLineSpread } from '../machine/lineSpacing';
 
 /** Stretch of “one and a half” and “double” by base size (setspace.sty). */
 const FACTORS: Readonly<Record<string, Readonly<Record<number, number>>>> = {
@@ -12,7 +17,7 @@ const FACTORS: Readonly<Record<string, Readonly<Record<number, number>>>> = {
 };
 
 const spread = (it: Interpreter, name: string): void =>
-  setLineSpread(it, FACTORS[name]?.[it.fact<number>('baseSize') ?? 10] ?? 1);
+  setLineSpread(it, FACTORS[name]?.[it.read(CELLS.baseSize)] ?? 1);
 
 const command = (name: string): CommandEntry => ({
   name,

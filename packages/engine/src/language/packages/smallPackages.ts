@@ -1,7 +1,7 @@
-import { INCH, setAll } from '../classes/layout';
+import { INCH, setAll } from '../constructs/pageLayout';
 import { alphabetCommand } from '../constructs/mathAlphabets';
-import type { PackageEntry } from '../entries';
-import { macroEntry, quietEntry } from '../macroEntry';
+import type { PackageEntry } from '../machine/entries';
+import { macroEntry, quietEntry } from '../machine/macroEntry';
 
 /** nicefrac: fractions in the line. */
 export const nicefrac: PackageEntry = {

@@ -1,11 +1,11 @@
 import { PT } from '../../base/lengths';
 import type { Inline, TextInline } from '../../document/inlines';
-import type { CommandEntry, PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
+import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
 import { decorate } from '../constructs/kernelCommands';
-import { colourOf } from '../colours';
-import { textOf } from '../../expansion/expandables';
-import type { Interpreter } from '../interpreter';
+import { colourOf } from '../scanning/colours';
+import { textOf } from '../../expansion/tokenText';
+import type { Interpreter } from '../machine/interpreter';
+import { cell } from '../../expansion/cells';
 
 const under = (name: string, rise: number, what: string): CommandEntry => ({
   name,
@@ -45,6 +45,9 @@ function spaced(it: Interpreter, inlines: readonly Inline[]): Inline[] {
   });
 }
 
+/** The ground of highlighted words; null is yellow. */
+const HIGHLIGHT = cell<number | null>('hlcolor', null);
+
 /** soul: spaced out, underlined and highlighted words. */
 export const soul: PackageEntry = {
   name: 'soul',
@@ -60,7 +63,7 @@ export const soul: PackageEntry = {
       example: '\\hl{high water}',
       package: 'soul',
       run: (it, args) => {
-        const own = it.state.get(it.state.cell('\u0001hlcolor')) as number | undefined;
+        const own = it.read(HIGHLIGHT);
         decorate(it, tokensOf(args, 0), {
           rise: Math.round(-0.3 * it.font.size),
           thickness: Math.round(1.1 * it.font.size),
@@ -75,8 +78,7 @@ export const soul: PackageEntry = {
       description: 'The colour behind highlighted words.',
       example: '\\sethlcolor{yellow}',
       package: 'soul',
-      run: (it, args) =>
-        it.state.set(it.state.cell('\u0001hlcolor'), colourOf(it, null, tokensOf(args, 0))),
+      run: (it, args) => it.write(HIGHLIGHT, colourOf(it, null, tokensOf(args, 0))),
     },
     {
       name: 'so',

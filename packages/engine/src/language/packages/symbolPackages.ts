@@ -2,8 +2,8 @@ import { mathEntry } from '../constructs/mathEntry';
 import { furtherAccents } from '../constructs/mathAccents';
 import { furtherArrows } from '../constructs/longArrows';
 import { largeOperator, symbolCommand } from '../constructs/mathSymbols';
-import type { CommandEntry, PackageEntry } from '../entries';
-import { macroEntry } from '../macroEntry';
+import type { CommandEntry, PackageEntry } from '../machine/entries';
+import { macroEntry } from '../machine/macroEntry';
 import { CONTOUR_OPERATORS, MARYRD_SYMBOLS, UPRIGHT_GREEK } from '../symbols/symbols';
 
 /** stmaryrd: brackets with a double stroke and arrows to the left. */

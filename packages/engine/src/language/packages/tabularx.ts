@@ -1,6 +1,5 @@
-import type { PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import { dimenOf } from '../constructs/boxes';
+import { type PackageEntry, tokensOf } from '../machine/entries';
+import { dimenOf } from '../scanning/dimenOf';
 import { freshTable, readRows, tableNode } from '../constructs/tables';
 import { readPreamble } from '../constructs/tablePreamble';
 

@@ -1,5 +1,5 @@
-import type { PackageEntry } from '../entries';
-import { typeface } from '../typeface';
+import type { PackageEntry } from '../machine/entries';
+import { typeface } from './typeface';
 
 /** tgpagella: The font TeX Gyre Pagella. */
 export const tgpagella: PackageEntry = typeface(

@@ -1,5 +1,5 @@
-import type { PackageEntry } from '../entries';
-import { typeface } from '../typeface';
+import type { PackageEntry } from '../machine/entries';
+import { typeface } from './typeface';
 
 /** tgtermes: The font TeX Gyre Termes. */
 export const tgtermes: PackageEntry = typeface('tgtermes', 'termes', 'The font TeX Gyre Termes.');

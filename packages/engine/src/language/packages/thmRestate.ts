@@ -1,14 +1,13 @@
-import { detach } from '../../expansion/definitions';
-import { textOf } from '../../expansion/expandables';
-import type { Token } from '../../expansion/meaning';
+import { cellsBy } from '../../expansion/cells';
+import { detach, type Token } from '../../expansion/meaning';
+import { textOf } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
-import { counterText } from '../counters';
-import { macroOf } from '../define';
-import type { Args, EnvironmentEntry, PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import { environmentTokens } from '../environmentTokens';
-import { closeEnvironment } from '../environments';
-import type { Interpreter } from '../interpreter';
+import { counterText } from '../machine/counters';
+import { macroOf } from '../machine/define';
+import { type Args, type EnvironmentEntry, type PackageEntry, tokensOf } from '../machine/entries';
+import { environmentTokens } from '../machine/environmentTokens';
+import { closeEnvironment } from '../machine/environments';
+import type { Interpreter } from '../machine/interpreter';
 
 /** A theorem that is kept to be said again. */
 interface Kept {
@@ -18,7 +17,8 @@ interface Kept {
   readonly number: string;
 }
 
-const keptCell = (it: Interpreter, name: string) => it.state.cell(`\u0001restated:${name}`);
+/** Theorems kept under the names of commands. */
+const kept = cellsBy<Kept | null>('restated', null);
 
 /** The counter of a kind of theorem, or null when it has no number. */
 function counterOf(it: Interpreter, kind: string): string | null {
@@ -46,13 +46,13 @@ function beginRestatable(it: Interpreter, args: Args): void {
   const body = environmentTokens(it.p, 'restatable');
   closeEnvironment(it);
   const keep = it.source(`\\csname keep@restated\\endcsname{${kind}}{${name}}`);
-  const kept: Kept = {
+  const theorem: Kept = {
     kind,
     note: note ? detach(note) : null,
     body: detach(withoutLabels(body)),
     number: '',
   };
-  it.state.set(keptCell(it, name), kept, true);
+  it.write(kept(name), theorem, true);
   it.p.push([...theoremTokens(it, kind, note, body), ...keep]);
 }
 
@@ -72,11 +72,11 @@ function withoutLabels(tokens: readonly Token[]): Token[] {
 /** After the theorem its number is known; the command that says it again is made. */
 function keep(it: Interpreter, args: Args): void {
   const [kind, name] = [0, 1].map((i) => textOf(it.p, tokensOf(args, i))) as [string, string];
-  const kept = it.state.get(keptCell(it, name)) as Kept | undefined;
-  if (!kept) return;
+  const theorem = it.read(kept(name));
+  if (!theorem) return;
   const counter = counterOf(it, kind);
   const number = counter ? counterText(it, counter) : '';
-  it.state.set(keptCell(it, name), { ...kept, number }, true);
+  it.write(kept(name), { ...theorem, number }, true);
   const again = `\\csname say@restated\\endcsname{${name}}`;
   const body = `\\csname @ifstar\\endcsname{${again}}{${again}}`;
   it.state.set(it.state.cell(name), macroOf(it.state, body), true);
@@ -84,13 +84,13 @@ function keep(it: Interpreter, args: Args): void {
 
 /** The theorem once more, under the number it had. */
 function sayAgain(it: Interpreter, args: Args): void {
-  const kept = it.state.get(keptCell(it, textOf(it.p, tokensOf(args, 0)))) as Kept | undefined;
-  if (!kept) return;
-  const counter = counterOf(it, kept.kind);
-  const before = counter ? `\\begingroup\\def\\the${counter}{${kept.number}}` : '\\begingroup';
+  const theorem = it.read(kept(textOf(it.p, tokensOf(args, 0))));
+  if (!theorem) return;
+  const counter = counterOf(it, theorem.kind);
+  const before = counter ? `\\begingroup\\def\\the${counter}{${theorem.number}}` : '\\begingroup';
   const after = counter ? `\\addtocounter{${counter}}{-1}\\endgroup` : '\\endgroup';
-  const theorem = theoremTokens(it, kept.kind, kept.note, kept.body);
-  it.p.push([...it.source(before), ...theorem, ...it.source(after)]);
+  const again = theoremTokens(it, theorem.kind, theorem.note, theorem.body);
+  it.p.push([...it.source(before), ...again, ...it.source(after)]);
 }
 
 const restatable = (name: string): EnvironmentEntry => ({

@@ -1,7 +1,6 @@
-import { textOf } from '../../expansion/expandables';
-import type { PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import { optionWords } from './caption';
+import { textOf } from '../../expansion/tokenText';
+import { type PackageEntry, tokensOf } from '../machine/entries';
+import { optionWords } from '../scanning/optionWords';
 
 /** thmtools: theorems declared by keys; what amsthm can do of it. */
 export const thmtools: PackageEntry = {

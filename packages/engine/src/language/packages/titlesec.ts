@@ -1,15 +1,13 @@
-import { textOf } from '../../expansion/expandables';
-import { detach } from '../../expansion/definitions';
-import type { Token } from '../../expansion/meaning';
-import type { Args, PackageEntry } from '../entries';
-import { isStarred, tokensOf } from '../entries';
-import type { Interpreter } from '../interpreter';
-import { macroEntry } from '../macroEntry';
+import { textOf } from '../../expansion/tokenText';
+import { detach, type Token } from '../../expansion/meaning';
+import { type Args, isStarred, type PackageEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { macroEntry } from '../machine/macroEntry';
 import {
-  formatCell,
-  spacingCell,
+  formatOf,
   type HeadingFormat,
   type HeadingSpacing,
+  spacingOf,
 } from '../constructs/sections';
 
 const nameOf = (it: Interpreter, tokens: readonly Token[]): string =>
@@ -47,13 +45,15 @@ function titleFormat(it: Interpreter, args: Args): void {
 }
 
 function set(it: Interpreter, name: string, format: HeadingFormat): void {
-  const kept = Object.fromEntries(
-    Object.entries(format).map(([key, value]) => [
-      key,
-      typeof value === 'string' ? value : detach(value as Token[]),
-    ]),
-  );
-  it.state.set(formatCell(it, name), kept);
+  const { format: form, label, gap, before, after } = format;
+  it.write(formatOf(name), {
+    ...format,
+    format: detach(form),
+    label: detach(label),
+    gap: detach(gap),
+    before: detach(before),
+    after: detach(after),
+  });
 }
 
 /** `\titlespacing*{\section}{left}{above}{below}`; `*` before a number counts in lines of space. */
@@ -70,7 +70,7 @@ function titleSpacing(it: Interpreter, args: Args): void {
     );
   };
   const spacing: HeadingSpacing = { left: length(2), above: length(3), below: length(4) };
-  it.state.set(spacingCell(it, name), spacing);
+  it.write(spacingOf(name), spacing);
 }
 
 /** titlesec: how headings are set. */

@@ -1,12 +1,14 @@
 import { PT } from '../../base/lengths';
-import type { PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
+import { type PackageEntry, tokensOf } from '../machine/entries';
 import { box } from '../constructs/boxes';
-import { macroEntry } from '../macroEntry';
-import { optionWords } from './caption';
+import { macroEntry } from '../machine/macroEntry';
+import { optionWords } from '../scanning/optionWords';
 import { addContentsLine } from '../constructs/contents';
+import { flag } from '../../expansion/cells';
 
 const GROUND = 0xffd9a0;
+
+const DISABLED = flag('todo:off');
 
 /** todonotes: notes to oneself. */
 export const todonotes: PackageEntry = {
@@ -22,7 +24,7 @@ export const todonotes: PackageEntry = {
       example: '\\todo{check the gauge}',
       package: 'todonotes',
       run: (it, args) => {
-        if (it.state.get(it.state.cell('\u0001todo:off')) === true) return;
+        if (it.read(DISABLED)) return;
         const words = args[0] ? optionWords(tokensOf(args, 0)) : {};
         addContentsLine(it, 'tdo', 'todo', null, tokensOf(args, 1));
         const inline = 'inline' in words;
@@ -52,7 +54,7 @@ export const todonotes: PackageEntry = {
           vertical: { height: 0, depth: 0 },
         });
         it.startParagraph();
-        it.hlist?.add({
+        it.mode.hlist?.add({
           kind: 'migrant',
           node: { kind: 'marginnote', inline: flat, left },
           ...p.place,
@@ -80,6 +82,6 @@ export const todonotes: PackageEntry = {
   ],
   source: '\\def\\l@todo#1#2{\\@dottedtocline{1}{0em}{2.3em}{#1}{#2}}',
   setup: (it, options) => {
-    if (options.includes('disable')) it.state.set(it.state.cell('\u0001todo:off'), true, true);
+    if (options.includes('disable')) it.write(DISABLED, true, true);
   },
 };

@@ -1,8 +1,7 @@
-import type { CommandEntry, PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
+import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
 import { PT } from '../../base/lengths';
 import { decorate } from '../constructs/kernelCommands';
-import { quietEntry } from '../macroEntry';
+import { quietEntry } from '../machine/macroEntry';
 
 const line = (name: string, rise: number, count: number, what: string): CommandEntry => ({
   name,
@@ -27,7 +26,7 @@ const line = (name: string, rise: number, count: number, what: string): CommandE
       ...at,
     };
     const second = { ...once, inlines: [once], rise: look.rise - Math.round(0.1 * size) };
-    it.hlist?.add(second);
+    it.mode.hlist?.add(second);
   },
 });
 

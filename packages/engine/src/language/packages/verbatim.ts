@@ -1,9 +1,8 @@
 import { ignoredEnvironment, setLines, typewriterInlines } from '../constructs/verbatim';
 import { findFile, reportMissing } from '../constructs/files';
-import { textOf } from '../../expansion/expandables';
-import type { PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import { endList } from '../constructs/lists';
+import { textOf } from '../../expansion/tokenText';
+import { type PackageEntry, tokensOf } from '../machine/entries';
+import { insideEnvironment } from './fancyvrb';
 
 /** verbatim: whole files as they are, and passages left out. */
 export const verbatim: PackageEntry = {
@@ -22,24 +21,9 @@ export const verbatim: PackageEntry = {
         const name = textOf(it.p, tokensOf(args, 1));
         const file = findFile(it, name, ['', '.tex']);
         if (!file) return reportMissing(it, name, it.p.place);
-        const span = it.p.place;
-        it.environments.push({
-          name: 'verbatim',
-          span,
-          entry: null,
-          groups: it.groups.length,
-          data: { ending: true },
-        });
-        it.openGroup({ kind: 'environment', span });
         const lines = file.text.replace(/\n$/, '').split('\n');
-        setLines(
-          it,
-          lines.map((line) => typewriterInlines(it, line)),
-        );
-        endList(it);
-        it.environments.pop();
-        it.closeGroup();
-        it.afterEnvironment = null;
+        const set = lines.map((line) => typewriterInlines(it, line));
+        insideEnvironment(it, () => setLines(it, set));
       },
     },
   ],

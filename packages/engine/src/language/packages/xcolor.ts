@@ -1,11 +1,11 @@
-import { textOf } from '../../expansion/expandables';
-import type { CommandEntry, PackageEntry } from '../entries';
-import { tokensOf } from '../entries';
-import { colourCell, colourOf, modelled } from '../colours';
+import { textOf } from '../../expansion/tokenText';
+import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
+import { colourOf, definedColour, modelled } from '../scanning/colours';
 import { box } from '../constructs/boxes';
-import type { MathReader } from '../mathReader';
-import type { Interpreter } from '../interpreter';
+import type { MathReader } from '../machine/mathReader';
+import type { Interpreter } from '../machine/interpreter';
 import type { Token } from '../../expansion/meaning';
+import { OWN } from '../machine/ownNames';
 
 const optional = (arg: readonly Token[] | null | boolean | undefined): readonly Token[] | null =>
   Array.isArray(arg) ? (arg as Token[]) : null;
@@ -83,8 +83,8 @@ const commands: readonly CommandEntry[] = [
     description: 'Another name for a colour or a mix.',
     example: '\\colorlet{shoal}{yellow!30}',
     run: (it, args) =>
-      it.state.set(
-        colourCell(it, textOf(it.p, tokensOf(args, 1))),
+      it.write(
+        definedColour(textOf(it.p, tokensOf(args, 1))),
         colourOf(it, null, tokensOf(args, 2)),
         true,
       ),
@@ -118,7 +118,7 @@ const commands: readonly CommandEntry[] = [
       it.startParagraph();
       it.openGroup({ kind: 'semisimple', span: it.p.place });
       it.changeFont({ color });
-      it.p.push([...tokensOf(args, 2), it.p.command('\u0001closegroup')]);
+      it.p.push([...tokensOf(args, 2), it.p.command(OWN.closeGroup)]);
     },
     math: (reader, token) => {
       const outer = reader.color;
@@ -135,7 +135,7 @@ const commands: readonly CommandEntry[] = [
     example: '\\definecolor{brass}{HTML}{B08D57}',
     run: (it, args) => {
       const value = modelled(textOf(it.p, tokensOf(args, 1)), textOf(it.p, tokensOf(args, 2)));
-      it.state.set(colourCell(it, textOf(it.p, tokensOf(args, 0))), value, true);
+      it.write(definedColour(textOf(it.p, tokensOf(args, 0))), value, true);
     },
   },
 ];

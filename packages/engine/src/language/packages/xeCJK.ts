@@ -1,5 +1,5 @@
-import type { PackageEntry } from '../entries';
-import { quietEntry } from '../macroEntry';
+import type { PackageEntry } from '../machine/entries';
+import { quietEntry } from '../machine/macroEntry';
 
 const fonts = ['setCJKmainfont', 'setCJKsansfont', 'setCJKmonofont'].map((name) =>
   quietEntry(name, 'omo', 'The font of Chinese text; Noto Serif SC is set here.'),

@@ -1,4 +1,4 @@
-import type { PackageEntry } from '../entries';
+import type { PackageEntry } from '../machine/entries';
 import { Cat } from '../../tokens/categories';
 
 /** Signs before which no blank is put (xspace manual). */
@@ -30,7 +30,7 @@ export const xspace: PackageEntry = {
           next.cat === Cat.Active;
         if (quiet) return;
         const at = it.spanOf(token);
-        it.hlist?.space(it.font, at.from, at.to, false);
+        it.mode.hlist?.space(it.font, at.from, at.to, false);
       },
       math: () => null,
     },

@@ -1,17 +1,17 @@
-import { type Sp } from '../../base/lengths';
-import { boxOf, hbox, hpack, rule, type Box, type Child, type HItem } from '../../boxes/box';
+import type { Sp } from '../../base/lengths';
+import { type Box, boxOf, type Child, hbox, type HItem, hpack, rule } from '../../boxes/box';
 import type { ArrayColumn, ArrayNode, ArrayRow, MathList } from '../../document/math';
 import { atom, type Atom } from '../atom';
-import { centredOnAxis, glyphFor, glyphItem, inStyle, mu, type MathContext } from '../context';
+import { centredOnAxis, glyphFor, glyphItem, inStyle, type MathContext, mu } from '../context';
 import { named } from '../style';
 import {
+  type Columns,
   DOUBLE_RULE,
   MOST_COLUMNS,
   placeColumns,
   placeRows,
-  RULE,
-  type Columns,
   type Rows,
+  RULE,
   type SetCell,
   type SetRow,
 } from './arrayPlaces';

@@ -1,12 +1,11 @@
 import type { Sp } from '../../base/lengths';
-import { boxOf, type Box, type Child } from '../../boxes/box';
+import { type Box, boxOf, type Child } from '../../boxes/box';
 import type { DiagramArrow, DiagramLabel, DiagramNode } from '../../document/math';
 import { atom, type Atom } from '../atom';
-import { centredOnAxis, constant, inStyle, sizeOf, type MathContext } from '../context';
-import { TEXT, supStyle } from '../style';
+import { centredOnAxis, constant, inStyle, type MathContext, sizeOf } from '../context';
+import { supStyle, TEXT } from '../style';
 import { growHorizontally } from '../growth';
-import type { Point } from '../../base/maps';
-import { scaledTurned } from '../../base/maps';
+import { type Point, scaledTurned } from '../../base/maps';
 import { placeAlong } from '../../base/paths';
 import { bentPath, drawBar, drawHead, drawPath, movedAside, type Points } from './strokes';
 

@@ -1,9 +1,8 @@
-import type { Sp } from '../../base/lengths';
-import { PT } from '../../base/lengths';
-import { boxOf, centred, hbox, hpack, kern, rule, type Box } from '../../boxes/box';
+import { PT, type Sp } from '../../base/lengths';
+import { type Box, boxOf, centred, hbox, hpack, kern, rule } from '../../boxes/box';
 import type { FractionNode } from '../../document/math';
 import { atom, type Atom } from '../atom';
-import { centredOnAxis, constant, inStyle, sizeOf, type MathContext } from '../context';
+import { centredOnAxis, constant, inStyle, type MathContext, sizeOf } from '../context';
 import { growVertically } from '../growth';
 import { denStyle, isDisplay, named, numStyle } from '../style';
 

@@ -1,16 +1,16 @@
-import type { PDFContext } from '@cantoo/pdf-lib';
 import {
   JpegEmbedder,
+  type PDFContext,
   PDFDocument,
   PDFObjectCopier,
   PDFPageEmbedder,
-  PngEmbedder,
   type PDFRef,
+  PngEmbedder,
 } from '@cantoo/pdf-lib';
 import { toBp } from '../../base/lengths';
 import { imageSize } from '../../images/size';
 import type { PageDescription } from '../display/description';
-import { NO_PORT, walkPage, type PagePicture } from '../display/walk';
+import { NO_PORT, type PagePicture, walkPage } from '../display/walk';
 import type { PlacedImage } from './content';
 
 interface Embedded {

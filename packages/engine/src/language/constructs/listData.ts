@@ -1,0 +1,36 @@
+import type { Glue, Sp } from '../../base/lengths';
+import type { Inline } from '../../document/inlines';
+import { cell, flag } from '../../expansion/cells';
+import type { Interpreter } from '../machine/interpreter';
+
+/** What a list that has begun is like: its spaces and margin, and where it began. */
+export interface ListInForce {
+  readonly above: Glue;
+  readonly below: Glue;
+  readonly topSep: Glue;
+  readonly partopSep: Glue;
+  readonly parSep: Glue;
+  readonly margin: Sp;
+  /** Right behind the `\\item` of a list around it. */
+  readonly atItem: boolean;
+  /** Between paragraphs. */
+  readonly vertical: boolean;
+}
+
+export const LIST = cell<ListInForce | null>('list', null);
+export const TAKES_ITEMS = flag('takesitems');
+/** Its first item, or its text, has come. */
+export const BEGUN = flag('listbegun');
+/** What gives an item its label. */
+export const LABEL = cell<((it: Interpreter) => readonly Inline[]) | null>('itemlabel', null);
+/** What is to be done at its end. */
+export const FINISH = cell<((it: Interpreter) => void) | null>('listend', null);
+/** Its labels are its items' own words. */
+export const DESCRIPTION = flag('descriptionlist');
+/** Its labels are dressed by `\\makelabel`. */
+export const GENERAL = flag('generallist');
+/** In a talk: how its items are uncovered, and the colour of those that are. */
+export const OVERLAY = cell<string | null>('listoverlay', null);
+export const SHOWN_COLOUR = cell<number | null>('listcolour', null);
+/** The counter of a list of one's own. */
+export const USED_COUNTER = cell<string | null>('usecounter', null);

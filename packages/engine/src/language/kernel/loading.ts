@@ -1,0 +1,143 @@
+import { CELLS } from '../machine/cells';
+import { nearestName } from '../../base/nearest';
+import type { Token } from '../../expansion/meaning';
+import { textOf } from '../../expansion/tokenText';
+import { Cat } from '../../tokens/categories';
+import { currentStyleFile, loadStyleFile, passedOptions } from '../constructs/files';
+import { CLASSES } from '../classes';
+import { type Args, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { namesOf } from '../scanning/namesOf';
+import { splitAt } from '../scanning/optionLists';
+import { renameFix } from '../machine/unknown';
+import { install } from '../machine/install';
+import { PACKAGES } from '../packages';
+
+function reportOptions(it: Interpreter, args: Args, known: readonly string[] | null): void {
+  for (const part of known ? splitAt(tokensOf(args, 0), ',') : []) {
+    const own = part.filter((t) => t.cat !== Cat.Space);
+    const name = own.map((t) => t.text).join('');
+    const [first] = own;
+    if (!first || known?.includes(name) || name.includes('=') || isGeneral(name)) continue;
+    it.p.report('option-unknown', { from: first.from, to: (own.at(-1) as Token).to }, { name });
+  }
+}
+
+/** Options of a class that packages read, not the class itself. */
+const GENERAL_OPTIONS: ReadonlySet<string> = new Set(
+  'english,american,british,ukenglish,USenglish,german,ngerman,french,utf8,hidelinks,usenames,dvipsnames,svgnames,x11names,table,draftcls,journal,conference,compsoc,reqno,intlimits,sumlimits,nosumlimits,psamsfonts,cmex10,fontset=fandol,UTF8,oldfontcommands'.split(
+    ',',
+  ),
+);
+
+/** The driver that a document names for elsewhere: it means nothing here. */
+const DRIVER = /^dvi[a-z]+$|^[a-z]+tex$/;
+
+const isGeneral = (name: string): boolean => GENERAL_OPTIONS.has(name) || DRIVER.test(name);
+export function documentClass(it: Interpreter, args: Args, token: Token): void {
+  const name = textOf(it.p, tokensOf(args, 1));
+  const options = args[0] ? namesOf(it, tokensOf(args, 0)) : [];
+  if (it.read(CELLS.classOptions) === null) it.write(CELLS.classOptions, options, true);
+  if (CLASSES[name] === undefined || it.host.readFile(`${name}.cls`) !== null) {
+    it.write(CELLS.class, name, true);
+    if (loadStyleFile(it, name, 'cls', options)) return;
+    const near = nearestName(name, Object.keys(CLASSES));
+    const fix = renameFix(it, tokensOf(args, 1), near);
+    it.p.report('class-unknown', it.spanOf(token), { name }, fix);
+  }
+  loadClass(it, CLASSES[name] ? name : 'article', options);
+  reportOptions(it, args, CLASSES[name]?.options ?? null);
+}
+
+/** Puts a class in force. */
+export function loadClass(it: Interpreter, name: string, options: readonly string[]): void {
+  const entry = CLASSES[name];
+  if (!entry) return;
+  const all = [...passedOptions(it, name, 'cls'), ...options];
+  if (it.read(CELLS.class) === null || !currentStyleFile(it)) it.write(CELLS.class, name, true);
+  if (it.read(CELLS.classOptions) === null) it.write(CELLS.classOptions, all, true);
+  install(it, entry, all, () => {
+    for (const needed of entry.requires ?? []) loadPackage(it, needed);
+  });
+}
+
+/** `\\LoadClass` in a class that comes with the assignment. */
+export function loadBaseClass(
+  it: Interpreter,
+  args: Args,
+  token: Token,
+  withOptions: boolean,
+): void {
+  const name = textOf(it.p, tokensOf(args, 1));
+  const given = args[0] ? namesOf(it, tokensOf(args, 0)) : [];
+  const options = withOptions ? (currentStyleFile(it)?.options ?? []) : given;
+  if (loadStyleFile(it, name, 'cls', options)) return;
+  if (!CLASSES[name]) it.p.report('class-unknown', it.spanOf(token), { name });
+  loadClass(it, CLASSES[name] ? name : 'article', options);
+}
+
+/** A package of the assignment, read once. */
+function openPackage(it: Interpreter, name: string, options: readonly string[]): void {
+  const loaded = it.read(CELLS.packages);
+  if (loaded.includes(name)) return;
+  it.write(CELLS.packages, [...loaded, name], true);
+  loadStyleFile(it, name, 'sty', [...passedOptions(it, name, 'sty'), ...options]);
+}
+
+function loadLater(it: Interpreter, parts: readonly (readonly Token[])[], args: Args): Token[] {
+  const { p } = it;
+  const options = args[0] ? [...p.chars('['), ...tokensOf(args, 0), ...p.chars(']')] : [];
+  const names = parts.flatMap((part, i) => (i === 0 ? part : [...p.chars(','), ...part]));
+  return [p.command('RequirePackage'), ...options, p.make(1, '{'), ...names, p.make(2, '}')];
+}
+
+/** A package nobody knows: commands that may be its own are gathered and told of with it. */
+function unknownPackage(it: Interpreter, own: readonly Token[], name: string, token: Token): void {
+  const near = nearestName(name, Object.keys(PACKAGES));
+  const [first] = own;
+  const inPlace = first !== undefined && first.chunk === it.p.reader.chunk;
+  const span = inPlace ? { from: first.from, to: own.at(-1)?.to ?? 0 } : it.spanOf(token);
+  const fix = renameFix(it, own, near);
+  const unknown = it.read(CELLS.unknownPackages);
+  it.write(CELLS.unknownPackages, [...unknown, name], true);
+  it.p.report('package-unknown', span, { name, uses: '' }, fix);
+}
+
+/** Puts a package in force, and those it needs; false when it is not known. */
+export function loadPackage(
+  it: Interpreter,
+  name: string,
+  options: readonly string[] = [],
+): boolean {
+  const entry = PACKAGES[name];
+  if (!entry) return false;
+  const loaded = it.read(CELLS.packages);
+  const again = loaded.includes(name);
+  const all = [...passedOptions(it, name, 'sty'), ...options];
+  if (!again) {
+    it.write(CELLS.packages, [...loaded, name], true);
+    for (const needed of entry.requires ?? []) loadPackage(it, needed);
+  }
+  if (!again || options.length > 0) install(it, entry, all);
+  return true;
+}
+
+export function usePackage(it: Interpreter, args: Args, token: Token, withOptions = false): void {
+  const given = args[0] ? namesOf(it, tokensOf(args, 0)) : [];
+  const options = withOptions ? (currentStyleFile(it)?.options ?? []) : given;
+  const parts = splitAt(tokensOf(args, 1), ',')
+    .map((part) => part.filter((t) => t.cat !== Cat.Space))
+    .filter((part) => part.length > 0);
+  parts.forEach((own, i) => {
+    const name = textOf(it.p, own);
+    if (it.host.readFile(`${name}.sty`) === null) {
+      if (!loadPackage(it, name, options)) unknownPackage(it, own, name, token);
+      return;
+    }
+    // The file is read when we are done here: what stands behind it in the list must wait.
+    const rest = parts.slice(i + 1);
+    if (rest.length > 0) it.p.push(loadLater(it, rest, args));
+    openPackage(it, name, options);
+    parts.length = i + 1;
+  });
+}

@@ -1,0 +1,99 @@
+import { cell, cellsBy, flag } from '../../expansion/cells';
+import { BLACK, type FontFace, type FontSpec } from '../../document/font';
+import type { NumberStyle, PageGeometry } from '../../document/page';
+import { PT } from '../../base/lengths';
+import type { Token } from '../../expansion/meaning';
+import type { CurrentLabel } from './counters';
+import type { EnvironmentEntry } from './entries';
+import type { KindNames } from './reading';
+
+export const NORMAL_FONT: FontSpec = {
+  family: 'roman',
+  series: 'medium',
+  shape: 'upright',
+  size: 10 * PT,
+  color: BLACK,
+  face: 'modern',
+};
+
+export type Alignment = 'justified' | 'left' | 'center' | 'right';
+
+/** Token lists kept until a later point of the document. */
+type Hooks = readonly (readonly Token[])[];
+
+/** What the interpreter remembers for all constructs; what belongs to one stands in its file. */
+export const CELLS = {
+  font: cell<FontSpec>('font', NORMAL_FONT),
+  /** Null until the document names one. */
+  class: cell<string | null>('class', null),
+  classMissing: flag('classmissing'),
+  classOptions: cell<readonly string[] | null>('classoptions', null),
+  packages: cell<readonly string[]>('packages', []),
+  unknownPackages: cell<readonly string[]>('unknownpackages', []),
+  inDocument: flag('indocument'),
+  ended: flag('ended'),
+  geometry: cell<PageGeometry | null>('geometry', null),
+  baseSize: cell('basesize', 10),
+  /** After a heading: no break, no indent. */
+  afterHeading: flag('afterheading'),
+  noIndentNext: flag('noindentnext'),
+  currentLabel: cell<CurrentLabel | null>('currentlabel', null),
+  /** The name of the heading given out last, for \nameref. */
+  currentTitle: cell('currenttitle', ''),
+  alignment: cell<Alignment>('alignment', 'justified'),
+  listDepth: cell('listdepth', 0),
+  itemizeDepth: cell('itemizedepth', 0),
+  enumerateDepth: cell('enumeratedepth', 0),
+  french: flag('frenchspacing'),
+  fleqn: flag('fleqn'),
+  leqno: flag('leqno'),
+  lineSpread: cell('linespread', 1),
+  flushBottom: flag('flushbottom'),
+  twoSided: flag('twosided'),
+  noFootnoteRule: flag('nofootnoterule'),
+  indentFirst: flag('indentfirst'),
+  pageSet: cell('pageset', 1),
+  keepTextWidth: flag('keeptextwidth'),
+  atBegin: cell<Hooks>('atbegin', []),
+  atEnd: cell<Hooks>('atend', []),
+  atEndPreamble: cell<Hooks>('atendpreamble', []),
+  firstPage: cell<{ readonly value: number; readonly style: NumberStyle } | null>(
+    'firstpage',
+    null,
+  ),
+  /** The step of the frame that is being set; null outside frames. */
+  overlay: cell<number | null>('overlay', null),
+  overlays: cell('overlays', 1),
+  pauses: cell('pauses', 1),
+  topFrames: flag('topframes'),
+  /** The family that the document's text is set in. */
+  textFamily: cell<FontSpec['family']>('textfamily', 'roman'),
+  swapNumbers: flag('swapnumbers'),
+  authorYear: cell<boolean | null>('authoryear', null),
+  choosingStyle: flag('choosingstyle'),
+  inSubfloat: flag('insubfloat'),
+  inMinipage: flag('inminipage'),
+  /** Lengths and numbers are read as sums (package calc). */
+  calc: flag('calc'),
+  quoteDepth: cell('quotedepth', 0),
+  draft: flag('draft'),
+  face: cell<FontFace>('face', 'modern'),
+  /** Facts of the document as a whole, given back by the session. */
+  cited: cell<readonly string[]>('cited', []),
+  bibStyle: cell('bibstyleset', ''),
+  /** The style that the document as a whole sets. */
+  bibStyleOfAll: cell('bibstyleofall', ''),
+  /** Words and their divisions (`\hyphenation`). */
+  divisions: cell<ReadonlyMap<string, readonly number[]>>('divisions', new Map()),
+} as const;
+
+/** An environment's entry, by its name; undefined where the document has none or its own. */
+export const environmentCell = (name: string) => ({
+  name: `${ENVIRONMENT}${name}`,
+  start: undefined as EnvironmentEntry | undefined,
+});
+/** Marks the names of environments among those of commands. */
+export const ENVIRONMENT = '\u0002';
+
+/** What a document calls a kind of thing that is counted. */
+export const kindNames = cellsBy<KindNames | null>('kind', null);

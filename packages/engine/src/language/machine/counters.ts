@@ -1,0 +1,87 @@
+import { CELLS } from './cells';
+import type { Inline } from '../../document/inlines';
+import { expandTokens, textOf } from '../../expansion/tokenText';
+import type { Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
+import { declareRegister, getCount, setCount } from '../../expansion/registers';
+import type { State } from '../../expansion/state';
+import type { Interpreter } from './interpreter';
+import { cellsBy } from '../../expansion/cells';
+
+/** The counters that stepping another sets back, by its name. */
+const resets = cellsBy<readonly string[]>('resets', []);
+
+/** Is there a counter of that name? */
+export const counterExists = (state: State, name: string): boolean =>
+  state.get(state.cell(`c@${name}`)) !== undefined;
+
+/** `\newcounter`: the counter, `\the…` as an Arabic number, and what resets it. */
+export function newCounter(it: Interpreter, name: string, within: string | null): void {
+  declareRegister(it.state, 'count', `c@${name}`);
+  it.define(`the${name}`, `\\arabic{${name}}`);
+  if (within) addReset(it.state, name, within);
+}
+
+/** `\@addtoreset`: stepping `within` sets `name` back to zero. */
+export function addReset(state: State, name: string, within: string): void {
+  const list = state.read(resets(within));
+  if (!list.includes(name)) state.write(resets(within), [...list, name], true);
+}
+
+/** `\counterwithout`: the outer counter leaves it alone, and it prints by itself. */
+export function countFreely(it: Interpreter, name: string, outer: string): void {
+  const list = it.read(resets(outer)).filter((n) => n !== name);
+  it.write(resets(outer), list, true);
+  it.define(`the${name}`, `\\arabic{${name}}`);
+}
+
+export const counterValue = (state: State, name: string): number => getCount(state, `c@${name}`);
+
+/** Counters are global (LaTeX). */
+export function setCounter(state: State, name: string, value: number): void {
+  setCount(state, `c@${name}`, value, true);
+}
+
+/** `\stepcounter`: one more, and all that is counted within it starts anew. */
+export function stepCounter(state: State, name: string, depth = 0): void {
+  setCounter(state, name, counterValue(state, name) + 1);
+  const within = state.read(resets(name));
+  if (depth > 20) return;
+  for (const inner of within) resetCounter(state, inner, depth + 1);
+}
+
+function resetCounter(state: State, name: string, depth: number): void {
+  setCounter(state, name, 0);
+  const within = state.read(resets(name));
+  if (depth <= 20) for (const inner of within) resetCounter(state, inner, depth + 1);
+}
+
+/** What `\the…` of the counter prints. */
+export function counterText(it: Interpreter, name: string): string {
+  return textOf(it.p, [it.p.command(`the${name}`)]);
+}
+
+/** What a `\label` names: the number as characters, set if it is more than that, and what is counted. */
+export interface CurrentLabel {
+  readonly value: string;
+  readonly shown: readonly Inline[] | null;
+  readonly kind: string;
+  /** Of a part of a figure, its own number alone. */
+  readonly part?: string;
+}
+
+/** Tokens as a label keeps them. */
+export function labelValue(it: Interpreter, tokens: readonly Token[], kind: string): CurrentLabel {
+  const expanded = expandTokens(it.p, tokens);
+  const plain = expanded.every((t) => t.cell === null && t.cat !== Cat.Math && t.cat !== Cat.Begin);
+  const value = expanded.map((t) => (t.cat === Cat.Command ? '' : t.text)).join('');
+  return { value, shown: plain ? null : it.inlinesOf(expanded), kind };
+}
+
+/** `\refstepcounter`: steps, and is what a `\label` that follows names. */
+export function refStepCounter(it: Interpreter, name: string): void {
+  stepCounter(it.state, name);
+  const tokens = [it.p.command(`p@${name}`), it.p.command(`the${name}`)];
+  const prefixed = it.state.get(it.state.cell(`p@${name}`)) !== undefined;
+  it.write(CELLS.currentLabel, labelValue(it, prefixed ? tokens : tokens.slice(1), name));
+}

@@ -1,0 +1,81 @@
+import { pick } from '../../base/spans';
+import { assignRegister } from '../../expansion/definitions';
+import type { Meaning, Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
+import type { CommandEntry } from './entries';
+import { environmentByName } from './environments';
+import { readDollarFormula, readStrayMath } from './formulas';
+import type { Interpreter } from './interpreter';
+import type { LanguageCommand } from './reading';
+import { reportUnknownCommand } from './unknown';
+
+/** Carries out one token that expansion has left, by its category or its meaning (TeX: The Program, §1030 ff.). */
+export function carryOut(it: Interpreter, token: Token): void {
+  switch (token.cat) {
+    case Cat.Letter:
+    case Cat.Other:
+      return it.character(token.text, it.p.spanOf(token));
+    case Cat.Space:
+      return it.space(it.p.spanOf(token));
+    case Cat.Begin:
+      return it.openGroup({ kind: 'brace', span: it.p.spanOf(token) });
+    case Cat.Active:
+      return command(it, token);
+    case Cat.End:
+      return closeBrace(it, token);
+    case Cat.Math:
+      return readDollarFormula(it, token);
+    case Cat.Super:
+    case Cat.Sub:
+      return readStrayMath(it, token);
+    case Cat.Tab:
+      return it.p.report('alignment-outside', it.p.spanOf(token));
+    case Cat.Parameter:
+    case Cat.Argument:
+      return it.p.report('parameter-character', it.p.spanOf(token));
+    default:
+      return command(it, token);
+  }
+}
+
+function command(it: Interpreter, token: Token): void {
+  const meaning: Meaning | undefined = token.cell ? it.state.meaning(token.cell) : undefined;
+  switch (meaning?.kind) {
+    case 'primitive':
+      return meaning.run(it.p, token);
+    case 'register':
+      return assignRegister(it.p, meaning);
+    case 'chardef':
+      return it.character(String.fromCodePoint(meaning.code), it.p.spanOf(token));
+    case 'char':
+      return carryOut(it, { ...token, cat: meaning.cat, text: meaning.text, cell: null });
+    case 'command':
+      return runEntry(it, (meaning as LanguageCommand).entry, token);
+    case undefined:
+      return environmentByName(it, token) ? undefined : reportUnknownCommand(it, token);
+    case 'macro':
+    case 'expandable':
+      return; // held back by `\noexpand`: nothing happens
+    default:
+      return meaning satisfies never;
+  }
+}
+
+function runEntry(it: Interpreter, entry: CommandEntry, token: Token): void {
+  if (!entry.run) return readStrayMath(it, token);
+  if (token.chunk === it.p.reader.chunk) it.p.place = pick(token);
+  const args = it.readArguments(entry.signature, token);
+  if (args) entry.run(it, args, token);
+}
+
+function closeBrace(it: Interpreter, token: Token): void {
+  if (it.groups.at(-1)?.kind === 'brace') return it.closeGroup();
+  const span = it.p.spanOf(token);
+  const own = token.chunk === it.p.reader.chunk;
+  it.p.report(
+    'brace-extra',
+    span,
+    {},
+    own ? { title: 'Take it out', edits: [{ ...pick(span), text: '' }] } : undefined,
+  );
+}

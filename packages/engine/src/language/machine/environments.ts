@@ -1,0 +1,264 @@
+import { editDistance } from '../../base/nearest';
+import { pick, type Span } from '../../base/spans';
+import { readArgument } from '../../expansion/arguments';
+import { textOf } from '../../expansion/tokenText';
+import type { Token } from '../../expansion/meaning';
+import type { Fix } from '../../findings/finding';
+import type { EnvironmentEntry } from './entries';
+import { EnvironmentData } from './environmentData';
+import { readStrayMath } from './formulas';
+import type { Interpreter } from './interpreter';
+import { isStranger, nearestEnvironment, renameFix } from './unknown';
+import { braced, ENDING, runOwnEnd } from './ownEnd';
+import { cellsBy } from '../../expansion/cells';
+
+/** An environment that has begun. */
+export interface OpenEnvironment {
+  readonly name: string;
+  readonly span: Span;
+  /** Null for one the document defines itself by macros. */
+  readonly entry: EnvironmentEntry | null;
+  /** Groups open when it began. */
+  readonly groups: number;
+  /** What its begin leaves for its end. */
+  readonly data: EnvironmentData;
+}
+
+/** How far ahead the end of an environment is looked for, in characters. */
+const LOOK_AHEAD = 20_000;
+
+/** How many environments may be open inside one another; what is deeper is set as if its begin were not there. */
+const DEEPEST = 150;
+
+/** Carries out `\begin{name}`. */
+export function beginEnvironment(it: Interpreter, token: Token): void {
+  const { p } = it;
+  const start = it.spanOf(token);
+  const nameTokens = readArgument(p, token);
+  if (!nameTokens) return;
+  const name = textOf(p, nameTokens);
+  const span = { from: start.from, to: Math.max(start.to, nameEnd(it, nameTokens, start)) };
+  if (name === 'document') return it.environment('document')?.begin?.(it, [], token);
+  if (it.environments.length >= DEEPEST) {
+    if (it.environments.length === DEEPEST) p.report('nesting-too-deep', span);
+    return openTransparent(it, name, span);
+  }
+  const entry = it.environment(name);
+  const macro = it.state.get(it.state.cell(name)) as { kind?: string } | undefined;
+  const byMacro = !entry && macro !== undefined;
+  if (!entry && !byMacro) return beginUnknown(it, name, span, nameTokens);
+  runHook(it, 'before', name);
+  it.environments.push({
+    name,
+    span,
+    entry: entry ?? null,
+    groups: it.groups.length,
+    data: new EnvironmentData(),
+  });
+  it.openGroup({ kind: 'environment', span });
+  runHook(it, 'begin', name);
+  if (!entry) return p.push([p.command(name)]);
+  if (entry.math && !entry.begin) return readMathEnvironmentInText(it, name, token);
+  p.place = span;
+  const args = it.readArguments(entry.signature, {
+    ...token,
+    text: name,
+    from: span.from,
+    to: span.to,
+  });
+  if (args === null) return;
+  entry.begin?.(it, args, { ...token, text: name, ...span });
+}
+
+function nameEnd(it: Interpreter, tokens: readonly Token[], start: Span): number {
+  const own = tokens.filter((t) => t.chunk === it.p.reader.chunk);
+  const last = own.at(-1);
+  return last ? last.to + 1 : start.to;
+}
+
+/** A matrix and its like outside any formula: read as the formula it was meant to be. */
+function readMathEnvironmentInText(it: Interpreter, name: string, token: Token): void {
+  it.environments.pop();
+  it.closeGroup();
+  it.p.push(braced(it, name));
+  readStrayMath(it, { ...token, text: 'begin' });
+}
+
+/** An unknown environment: its contents are set as they are. */
+function beginUnknown(
+  it: Interpreter,
+  name: string,
+  span: Span,
+  nameTokens: readonly Token[],
+): void {
+  const near = nearestEnvironment(it, name);
+  const fix = near ? renameBothEnds(it, name, renameFix(it, nameTokens, near), near) : undefined;
+  if (fix || !isStranger(it, `the environment ${name}`, span))
+    it.p.report('environment-unknown', span, { name }, fix);
+  openTransparent(it, name, span);
+}
+
+/** Opens an environment that does nothing, so that its `\end` has something to end. */
+function openTransparent(it: Interpreter, name: string, span: Span): void {
+  const entry = { name, signature: '', description: '', example: '' };
+  it.environments.push({
+    name,
+    span,
+    entry,
+    groups: it.groups.length,
+    data: new EnvironmentData(),
+  });
+  it.openGroup({ kind: 'environment', span });
+}
+
+/** The fix with the matching `\end` renamed too, when it stands ahead. */
+function renameBothEnds(
+  it: Interpreter,
+  name: string,
+  fix: Fix | undefined,
+  to: string,
+): Fix | undefined {
+  if (!fix) return fix;
+  const { reader } = it.p;
+  const ahead = reader.text.slice(reader.pos, reader.pos + LOOK_AHEAD);
+  it.p.reach = Math.max(it.p.reach, reader.pos + ahead.length);
+  const end = ahead.indexOf(`\\end{${name}}`);
+  if (end < 0) return fix;
+  const from = reader.pos - reader.base + end + '\\end{'.length;
+  return { ...fix, edits: [...fix.edits, { from, to: from + name.length, text: to }] };
+}
+
+/** An environment begun or ended by the commands of its name (`\trivlist … \endtrivlist`); false when it is none. */
+export function environmentByName(it: Interpreter, token: Token): boolean {
+  const name = token.text;
+  const isEnd = name.startsWith('end') && it.environment(name.slice(3)) !== undefined;
+  if (!isEnd && it.environment(name) === undefined) return false;
+  it.p.push([it.p.command(isEnd ? 'end' : 'begin'), ...braced(it, isEnd ? name.slice(3) : name)]);
+  return true;
+}
+
+/** Carries out `\end{name}`. */
+export function endEnvironment(it: Interpreter, token: Token): void {
+  const { p } = it;
+  const start = it.spanOf(token);
+  const nameTokens = readArgument(p, token);
+  if (!nameTokens) return;
+  const name = textOf(p, nameTokens);
+  const span = { from: start.from, to: Math.max(start.to, nameEnd(it, nameTokens, start)) };
+  if (name === 'document') {
+    closeOpenGroups(it, 0, span);
+    it.environment('document')?.end?.(it);
+    return;
+  }
+  const open = it.environments.at(-1);
+  if (open?.name === name) return finishEnvironment(it, span);
+  const at = it.environments.findLastIndex((e) => e.name === name);
+  if (at >= 0) {
+    const outer = it.environments[at] as OpenEnvironment;
+    // The closing half of the document's own environment may hold the ends that seem to be missing.
+    if (outer.entry === null && !outer.data.get(ENDING)) return runOwnEnd(it, outer);
+    closeOpenGroups(it, (it.environments[at + 1] as OpenEnvironment).groups, span);
+    return finishEnvironment(it, span);
+  }
+  if (!open || isStray(it, name, open)) {
+    p.report(
+      'end-without-begin',
+      span,
+      { name },
+      { title: 'Take it out', edits: [{ ...span, text: '' }] },
+    );
+    return;
+  }
+  const fix = renameFix(it, nameTokens, open.name);
+  p.report('begin-end-mismatch', span, { found: `\\end{${name}}`, expected: open.name }, fix);
+  finishEnvironment(it, span);
+}
+
+/**
+ * Is an `\end` that names another environment than the open one to be passed
+ * over? Yes when the open one is ended properly further down and the names are
+ * not near.
+ */
+function isStray(it: Interpreter, name: string, open: OpenEnvironment): boolean {
+  if (editDistance(name, open.name, 2) <= 2) return false;
+  const { reader } = it.p;
+  const ahead = reader.text.slice(reader.pos, reader.pos + LOOK_AHEAD);
+  it.p.reach = Math.max(it.p.reach, Math.min(reader.text.length, reader.pos + LOOK_AHEAD));
+  const end = ahead.indexOf(`\\end{${open.name}}`);
+  const begin = ahead.indexOf(`\\begin{${open.name}}`);
+  return end >= 0 && (begin < 0 || end < begin);
+}
+
+/** Ends the innermost environment: braces left open inside it first, then its own end. */
+function finishEnvironment(it: Interpreter, at: Span): void {
+  const open = it.environments.at(-1);
+  if (!open) return;
+  closeBraces(it, open.groups + 1);
+  if (open.entry === null && !open.data.get(ENDING)) return runOwnEnd(it, open);
+  it.p.place = pick(at);
+  runHook(it, 'end', open.name);
+  open.entry?.end?.(it);
+  closeEnvironment(it);
+  runHook(it, 'after', open.name);
+}
+
+export type Hook = 'before' | 'begin' | 'end' | 'after';
+
+/** Where what a document hangs on an environment is kept (package etoolbox). */
+const hooks = cellsBy<readonly Token[]>('hook', []);
+export const hookCell = (when: Hook, name: string) => hooks(`${when}:${name}`);
+
+function runHook(it: Interpreter, when: Hook, name: string): void {
+  it.execute(it.read(hookCell(when, name)));
+}
+
+/** Closes the environment of that name behind its own closing half, and what that left open. */
+export function closeNamed(it: Interpreter, name: string): void {
+  const at = it.environments.findLastIndex((e) => e.name === name);
+  const inner = it.environments[at + 1];
+  if (at < 0) return;
+  if (inner) closeOpenGroups(it, inner.groups, it.p.place);
+  closeEnvironment(it);
+}
+
+/** Takes the innermost environment off, with its group. */
+export function closeEnvironment(it: Interpreter): void {
+  const open = it.environments.pop();
+  if (!open) return;
+  closeBraces(it, open.groups + 1);
+  if (it.groups.length > open.groups) it.closeGroup();
+  const after = it.afterEnvironment;
+  it.afterEnvironment = null;
+  after?.(it);
+}
+
+function closeBraces(it: Interpreter, down: number): void {
+  while (it.groups.length > down) {
+    const group = it.groups.at(-1);
+    if (group?.kind === 'brace') it.p.report('group-unclosed', group.span);
+    it.closeGroup();
+  }
+}
+
+/** Closes everything above that many groups, reporting what was never closed. */
+export function closeOpenGroups(it: Interpreter, down: number, before?: Span): void {
+  while (it.groups.length > down) {
+    const open = it.environments.at(-1);
+    if (open && open.groups === it.groups.length - 1) {
+      const insert = before
+        ? { from: before.from, to: before.from, text: `\\end{${open.name}}\n` }
+        : undefined;
+      const fix = insert && { title: `End ${open.name} here`, edits: [insert] };
+      it.p.report('environment-unclosed', open.span, { name: open.name }, fix);
+      open.entry?.end?.(it);
+      if (open.entry === null) it.endParagraph();
+      it.environments.pop();
+      it.closeGroup();
+      it.afterEnvironment = null;
+    } else {
+      const group = it.groups.at(-1);
+      if (group?.kind === 'brace') it.p.report('group-unclosed', group.span);
+      it.closeGroup();
+    }
+  }
+}

@@ -1,0 +1,372 @@
+import { CELLS } from './cells';
+import type { Span } from '../../base/spans';
+import type { Display, DisplayRow } from '../../document/blocks';
+import { MARKED } from '../../document/font';
+import type { Inline } from '../../document/inlines';
+import type { MathList, MathNode } from '../../document/math';
+import type { Token } from '../../expansion/meaning';
+import { getCount } from '../../expansion/registers';
+import type { Fix } from '../../findings/finding';
+import { Cat } from '../../tokens/categories';
+import { counterText, stepCounter } from './counters';
+import type { Interpreter } from './interpreter';
+import { MathReader, type Until } from './mathReader';
+import { noBorders, type RowMarks } from './rowMarks';
+import { readRows, type ReadRow } from './mathEnvironments';
+
+/** Words in a formula that look like prose: two or more in a row, the first of three letters at least or one that sentences are full of. */
+const PROSE =
+  /(?<![\\A-Za-z])(?:[A-Za-z]{3,}[,.;:]?|be|is|in|of|on|we|so|to|at|as|by)\s+[A-Za-z]{2,}/;
+
+/** A formula between dollars, or a display between double ones. */
+export function readDollarFormula(it: Interpreter, token: Token): void {
+  const next = it.p.next();
+  if (next?.cat === Cat.Math && !it.mode.restricted) return readBareDisplay(it, token, 'dollar');
+  if (next?.cat === Cat.Math) return; // an empty formula
+  if (next) it.p.unread(next);
+  readInlineFormula(it, token, 'dollar', '$');
+}
+
+/** Reads an in-line formula whose opening mark was just taken. */
+export function readInlineFormula(it: Interpreter, token: Token, until: Until, mark: string): void {
+  const open = it.spanOf(token);
+  it.startParagraph();
+  const { nodes, closed } = readFormula(it, open, until);
+  const end = closed ? it.p.here() : open.to;
+  if (!closed) reportUnclosed(it, open, mark);
+  it.add({ kind: 'math', list: nodes, font: it.font, from: open.from, to: Math.max(open.to, end) });
+}
+
+function readFormula(
+  it: Interpreter,
+  open: Span,
+  until: Until,
+  marks: RowMarks | null = null,
+): { nodes: MathList; closed: boolean } {
+  const reader = new MathReader(it);
+  reader.rowMarks = marks;
+  it.openGroup({ kind: 'math', span: open });
+  const { nodes, ended } = it.inMath(() => reader.list(until));
+  it.closeGroup();
+  return { nodes, closed: ended === 'closed' || it.p.exhausted !== null };
+}
+
+/**
+ * The mark that is missing: put where prose begins, or at the end of the line. With
+ * an odd number of `$` the first formula that holds prose is the one left open, and
+ * what was found behind it only follows from that.
+ */
+function reportUnclosed(it: Interpreter, last: Span, mark: string): void {
+  // An argument without its } has taken the end of the formula with it, or half of one.
+  if (it.findings.some(({ code }) => code === 'argument-unclosed')) return;
+  const { reader } = it.p;
+  const open = mark === '$' ? firstWithProse(it, last) : last;
+  it.findings = it.findings.filter(({ code, from }) => code !== 'math-in-text' || from < open.from);
+  const from = reader.base + open.to;
+  const line = reader.text.slice(from, lineEnd(reader.text, from));
+  const prose = PROSE.exec(line);
+  const inside = (prose ? line.slice(0, prose.index) : line).trimEnd();
+  const closing = mark === '\\(' ? '\\)' : mark === '\\[' ? '\\]' : mark;
+  const at = open.to + (inside === '' ? line.trimEnd().length : inside.length);
+  const fix: Fix = {
+    title: `Close it with ${closing}`,
+    edits: [{ from: at, to: at, text: closing }],
+  };
+  it.p.report('formula-unclosed', open, { open: mark }, fix);
+}
+
+function firstWithProse(it: Interpreter, last: Span): Span {
+  const { reader } = it.p;
+  for (const inline of it.mode.hlist?.finish() ?? []) {
+    if (inline.kind !== 'math' || inline.to <= inline.from + 1) continue;
+    const source = reader.text.slice(reader.base + inline.from, reader.base + inline.to);
+    if (source.startsWith('$') && PROSE.test(source))
+      return { from: inline.from, to: inline.from + 1 };
+  }
+  return last;
+}
+
+function lineEnd(text: string, from: number): number {
+  const end = text.indexOf('\n', from);
+  return end < 0 ? text.length : end;
+}
+
+/**
+ * Mathematics met in text: a `^`, a `_`, or a command that belongs in formulas. It
+ * is set as the formula it was meant to be, and reported once with its extent.
+ */
+export function readStrayMath(it: Interpreter, token: Token): void {
+  const span = it.spanOf(token);
+  it.startParagraph();
+  const before = token.cat === Cat.Command ? null : takeBase(it, span);
+  const reader = new MathReader(it);
+  const nodes: MathNode[] = before ? [reader.characterNode(before.text, before)] : [];
+  it.openGroup({ kind: 'math', span });
+  it.p.unread(token);
+  let end = span.to;
+  do {
+    const { nodes: more } = readOne(reader, nodes);
+    if (!more) break;
+    // Looking for a script ahead leaves a token waiting, so the place is noted before.
+    if (it.p.atFile) end = trimmedEnd(it);
+  } while (scriptFollows(it));
+  it.closeGroup();
+  const from = before?.from ?? span.from;
+  const to = Math.max(span.to, end);
+  const what = token.cat === Cat.Command ? `\\${token.text}` : `The sign ${token.text}`;
+  it.p.report(
+    'math-in-text',
+    { from, to },
+    { what },
+    {
+      title: 'Put it between $ marks',
+      edits: [
+        { from, to: from, text: '$' },
+        { from: to, to, text: '$' },
+      ],
+    },
+  );
+  it.add({ kind: 'math', list: nodes, font: { ...it.font, color: MARKED }, from, to });
+}
+
+function trimmedEnd(it: Interpreter): number {
+  const { reader } = it.p;
+  let end = reader.pos;
+  while (end > reader.base && /\s/.test(reader.text[end - 1] ?? '')) end--;
+  return end - reader.base;
+}
+
+/** The letter or digit that a stray script belongs to, taken back out of the text. */
+function takeBase(it: Interpreter, at: Span): { text: string; from: number; to: number } | null {
+  const last = it.mode.hlist?.last();
+  if (!last || last.kind !== 'text' || last.to !== at.from || it.mode.hlist === null) return null;
+  const char = last.text.at(-1) ?? '';
+  if (!/[A-Za-z0-9)]/.test(char)) return null;
+  it.mode.hlist.inlines.pop();
+  const rest = last.text.slice(0, -1);
+  if (rest !== '') it.mode.hlist.inlines.push({ ...last, text: rest, to: last.to - 1 });
+  return { text: char, from: last.to - 1, to: last.to };
+}
+
+function readOne(reader: MathReader, nodes: MathNode[]): { nodes: boolean } {
+  const token = reader.p.nextExpanded();
+  if (token === null) return { nodes: false };
+  const before = nodes.length;
+  reader.takeOne(token, nodes);
+  return { nodes: nodes.length >= before };
+}
+
+function scriptFollows(it: Interpreter): boolean {
+  const token = it.p.next();
+  if (token === null) return false;
+  it.p.unread(token);
+  return token.cat === Cat.Super || token.cat === Cat.Sub;
+}
+
+// ---- displays
+
+/** Space and penalties of a display, from the registers in force. */
+export function displayFrame(
+  it: Interpreter,
+  layout: Display['layout'],
+  rows: readonly DisplayRow[],
+  span: Span,
+): Display {
+  return {
+    kind: 'display',
+    layout,
+    rows,
+    font: it.font,
+    width: it.dimen('linewidth'),
+    left: it.dimen('totalleftmargin'),
+    above: it.skip('abovedisplayskip'),
+    below: it.skip('belowdisplayskip'),
+    aboveShort: it.skip('abovedisplayshortskip'),
+    belowShort: it.skip('belowdisplayshortskip'),
+    preDisplayPenalty: getCount(it.state, 'predisplaypenalty'),
+    postDisplayPenalty: getCount(it.state, 'postdisplaypenalty'),
+    rowPenalty: getCount(it.state, 'interdisplaylinepenalty'),
+    baselineSkip: it.skip('baselineskip'),
+    lineSkip: it.skip('lineskip'),
+    lineSkipLimit: it.dimen('lineskiplimit'),
+    tagSide: it.read(CELLS.leqno) ? 'left' : 'right',
+    flushIndent: it.read(CELLS.fleqn) ? it.dimen('mathindent') : null,
+    from: span.from,
+    to: span.to,
+  };
+}
+
+/** Ends the text before a display and starts what comes after without indent. */
+export function addDisplay(it: Interpreter, display: Display): void {
+  if (it.mode.restricted) {
+    // A box on one line has no room for a display: the formula goes into the line.
+    const list = display.rows.flatMap((row) => row.cells.flat());
+    it.add({ kind: 'math', list, font: display.font, from: display.from, to: display.to });
+    return;
+  }
+  if (it.mode.hlist !== null) {
+    it.mode.hlist.unskip();
+    it.endParagraph(true);
+  }
+  it.mode.vlist.push(display);
+  resumeAfterBlock(it);
+}
+
+/** After a display or list, text that follows at once goes on without indent; a blank line starts a new paragraph. */
+export function resumeAfterBlock(it: Interpreter): void {
+  it.write(CELLS.noIndentNext, true, true);
+  resumeParagraph(it);
+}
+
+function resumeParagraph(it: Interpreter): void {
+  const { p } = it;
+  const token = p.next();
+  if (token === null) {
+    it.write(CELLS.noIndentNext, false, true);
+    return;
+  }
+  if (token.cat === Cat.Space) return resumeParagraph(it);
+  p.unread(token);
+  if (token.cat === Cat.Command && token.text === 'par') it.write(CELLS.noIndentNext, false, true);
+}
+
+/** `\[ … \]` and `$$ … $$`: one row without a number. */
+export function readBareDisplay(it: Interpreter, token: Token, until: Until): void {
+  const open = it.spanOf(token);
+  it.startParagraphForDisplay();
+  const marks: RowMarks = { numbered: false, tag: null, labels: [] };
+  const { nodes, closed } = readFormula(it, open, until, marks);
+  if (until === 'dollar' && closed) takeSecondDollar(it, open);
+  if (!closed) reportUnclosed(it, open, until === 'dollar' ? '$$' : '\\[');
+  const span = { from: open.from, to: closed ? it.p.here() : open.to };
+  const row = finishRow(it, marks, {
+    cells: [nodes],
+    skip: 0,
+    spans: [null],
+    borders: noBorders(),
+    ...span,
+  });
+  addDisplay(it, displayFrame(it, 'single', [row], span));
+}
+
+function takeSecondDollar(it: Interpreter, open: Span): void {
+  const token = it.p.next();
+  if (token?.cat === Cat.Math) return;
+  if (token) it.p.unread(token);
+  it.p.report('formula-unclosed', open, { open: '$$' });
+}
+
+/** A display environment of rows: `align`, `gather` and their kin, numbered or not. */
+export function readDisplayRows(
+  it: Interpreter,
+  token: Token,
+  layout: Display['layout'],
+  numbered: boolean,
+): void {
+  const open = it.spanOf(token);
+  it.startParagraphForDisplay();
+  const reader = new MathReader(it);
+  const rows: DisplayRow[] = [];
+  // The lines of a `multline` are one formula and have one number.
+  const together = layout === 'multiline';
+  const whole: RowMarks = { numbered, tag: null, labels: [] };
+  const startMarks = (): void => {
+    reader.rowMarks = together ? whole : { numbered, tag: null, labels: [] };
+  };
+  startMarks();
+  const take = (row: ReadRow): void => {
+    rows.push(together ? partRow(it, whole, row) : finishRow(it, reader.rowMarks as RowMarks, row));
+    startMarks();
+  };
+  it.inMath(() => readRows(reader, token.text, open, take, layout.startsWith('aligned')));
+  if (together) numberTogether(it, whole, rows);
+  const span = { from: open.from, to: it.p.here() };
+  addDisplay(it, displayFrame(it, layout, rows, span));
+}
+
+/** A line of a formula that is numbered as a whole. */
+function partRow(it: Interpreter, marks: RowMarks, row: ReadRow): DisplayRow {
+  const { shove, breakBelow } = marks;
+  delete marks.shove;
+  delete marks.breakBelow;
+  const own: RowMarks = { numbered: false, tag: null, labels: [] };
+  if (shove) own.shove = shove;
+  if (breakBelow !== undefined) own.breakBelow = breakBelow;
+  return finishRow(it, own, row);
+}
+
+/** The number of a `multline` stands on its last line, or on its first where numbers stand left. */
+function numberTogether(it: Interpreter, marks: RowMarks, rows: DisplayRow[]): void {
+  const at = it.read(CELLS.leqno) ? 0 : rows.length - 1;
+  const row = rows[at];
+  if (row) rows[at] = { ...row, ...tagOf(it, marks, row) };
+}
+
+function finishRow(it: Interpreter, marks: RowMarks, row: ReadRow): DisplayRow {
+  const place = trimRow(it, row);
+  return {
+    cells: row.cells,
+    ...tagOf(it, marks, place),
+    skip: row.skip,
+    textAbove: marks.textAbove ?? null,
+    ...(marks.shove ? { shove: marks.shove } : {}),
+    ...(marks.breakBelow === undefined ? {} : { breakBelow: marks.breakBelow }),
+    ...place,
+  };
+}
+
+/** The number of a row and the labels that stand for it. */
+function tagOf(
+  it: Interpreter,
+  marks: RowMarks,
+  place: Span,
+): Pick<DisplayRow, 'tag' | 'number' | 'labels'> {
+  const tag = rowTag(it, marks, place);
+  for (const { name, span } of marks.labels) {
+    const shown = tag?.shown ? { shown: tag.shown } : {};
+    it.labels.push({ name, value: tag?.value ?? '', kind: 'equation', ...shown, ...span });
+  }
+  return {
+    tag: tag?.inlines ?? null,
+    number: tag?.value ?? '',
+    labels: marks.labels.map(({ name }) => name),
+  };
+}
+
+/** The row's place without the blanks at its ends. */
+function trimRow(it: Interpreter, row: ReadRow): Span {
+  const { reader } = it.p;
+  let { from, to } = row;
+  while (from < to && /\s/.test(reader.text[reader.base + from] ?? '')) from++;
+  while (to > from && /\s/.test(reader.text[reader.base + to - 1] ?? '')) to--;
+  return { from, to };
+}
+
+function rowTag(
+  it: Interpreter,
+  marks: RowMarks,
+  at: Span,
+): { inlines: readonly Inline[]; value: string; shown?: readonly Inline[] } | null {
+  const upright = it.intern({ ...it.font, family: 'roman', series: 'medium', shape: 'upright' });
+  const text = (s: string): Inline => ({ kind: 'text', text: s, font: upright, ...at });
+  if (marks.tag) {
+    const inner = it.inlinesOf(marks.tag.tokens);
+    // The end mark of a proof stands behind the number of its last formula.
+    if (marks.numbered && marks.tag.tokens[0]?.text === 'qedsymbol') {
+      stepCounter(it.state, 'equation');
+      const value = counterText(it, 'equation');
+      const gap: Inline = { kind: 'kern', width: it.font.size, ...at };
+      return { inlines: [text(`(${value})`), gap, ...inner], value };
+    }
+    const value = marks.tag.bare ? '' : marks.tag.tokens.map((t) => t.text).join('');
+    const shown = marks.tag.tokens.some((t) => t.cell !== null || t.cat === Cat.Math)
+      ? { shown: inner }
+      : {};
+    return { inlines: marks.tag.bare ? inner : [text('('), ...inner, text(')')], value, ...shown };
+  }
+  if (!marks.numbered) return null;
+  // Not what a later `\label` means: labels of the row have been taken already.
+  stepCounter(it.state, 'equation');
+  const value = counterText(it, 'equation');
+  return { inlines: [text(`(${value})`)], value };
+}

@@ -1,0 +1,487 @@
+import type { Glue, Sp } from '../../base/lengths';
+import { fontUnits } from '../../expansion/scan';
+import { pick, type Span } from '../../base/spans';
+import type { BlockNode } from '../../document/blocks';
+import { type FontSpec, MARKED } from '../../document/font';
+import type { Inline } from '../../document/inlines';
+import { readArgument, readOptional } from '../../expansion/arguments';
+import { STOP, type Token } from '../../expansion/meaning';
+import type { Processor } from '../../expansion/processor';
+import { getDimen, getSkip } from '../../expansion/registers';
+import type { State } from '../../expansion/state';
+import type { RawFinding } from '../../findings/finding';
+import type { Args, EnvironmentEntry } from './entries';
+import { defineMacro, tokenize } from './define';
+import { closeOpenGroups, type OpenEnvironment } from './environments';
+import { InlineList } from './inlineList';
+import { carryOut } from './dispatch';
+import { freshMode, type Mode, modeName } from './modes';
+import { CELLS, environmentCell } from './cells';
+import { EnvironmentData } from './environmentData';
+import type { CellOf } from '../../expansion/cells';
+import { fontInterner, paragraphShape } from './parameters';
+import type { BlockReading, LabelDefinition, LanguageHost, OpenGroup } from './reading';
+
+export type {
+  BlockReading,
+  ImageSize,
+  LabelDefinition,
+  LanguageCommand,
+  LanguageHost,
+  OpenGroup,
+  Size,
+} from './reading';
+
+/** How deep boxes and arguments may be nested before reading gives up on the inner ones. */
+const DEEPEST = 250;
+
+/**
+ * Carries out what expansion leaves (TeX's "stomach"): characters become
+ * paragraphs, commands act through their entries. Between blocks it remembers
+ * nothing; all that lasts is in the state's cells.
+ */
+export class Interpreter {
+  /** What is being gathered now. */
+  mode: Mode = freshMode(null);
+  /** What an environment's end leaves to be done once its group is closed. */
+  afterEnvironment: ((it: Interpreter) => void) | null = null;
+  groups: OpenGroup[] = [];
+  environments: OpenEnvironment[] = [];
+  labels: LabelDefinition[] = [];
+  citations: string[] = [];
+  strangers: { name: string; from: number; to: number }[] = [];
+  findings: RawFinding[] = [];
+  private depth = 0;
+  readonly intern = fontInterner();
+  constructor(
+    readonly state: State,
+    public p: Processor,
+    readonly host: LanguageHost,
+  ) {
+    p.mode = () => modeName(this.mode);
+    p.isInner = () => this.mode.restricted || this.mode.outer !== null;
+  }
+
+  readonly report = (finding: RawFinding): void => {
+    this.findings.push(finding);
+  };
+
+  // ---- what is remembered in cells
+
+  read<T>(cell: CellOf<T>): T {
+    return this.state.read(cell);
+  }
+
+  /** Sets a cell, in the current group or globally. */
+  write<T>(cell: CellOf<T>, value: T, global = false): void {
+    this.state.write(cell, value, global);
+  }
+
+  get font(): FontSpec {
+    return this.state.read(CELLS.font);
+  }
+
+  /** One em of the font in force, which is not always its size. */
+  get em(): Sp {
+    return fontUnits(this.p).em;
+  }
+
+  /** The family that the document's text is set in. */
+  get textFamily(): FontSpec['family'] {
+    return this.read(CELLS.textFamily);
+  }
+
+  changeFont(change: Partial<FontSpec>): void {
+    this.write(CELLS.font, this.intern({ ...this.font, ...change }));
+  }
+
+  dimen(name: string): Sp {
+    return getDimen(this.state, name);
+  }
+
+  skip(name: string): Glue {
+    return getSkip(this.state, name);
+  }
+
+  // ---- blocks
+
+  /**
+   * Reads on to the next safe point: between paragraphs, nothing open, only the
+   * file waiting, at the start of a line; or to the end of the file.
+   */
+  readBlock(): BlockReading {
+    this.mode = freshMode(null);
+    this.afterEnvironment = null;
+    this.depth = 0;
+    this.labels = [];
+    this.citations = [];
+    this.strangers = [];
+    this.findings = [];
+    this.groups = [];
+    this.environments = [];
+    this.p.startBlock();
+    const start = this.p.reader.pos;
+    this.loop(null, start);
+    if (this.p.reader.atEnd && this.p.atFile) this.endOfFile();
+    return {
+      nodes: this.mode.vlist,
+      findings: this.findings,
+      labels: this.labels,
+      citations: this.citations,
+      strangers: this.strangers,
+    };
+  }
+
+  private atSafePoint(start: number): boolean {
+    const { p } = this;
+    return (
+      this.mode.hlist === null &&
+      this.state.level === 0 &&
+      this.environments.length === 0 &&
+      p.conditions.length === 0 &&
+      p.reader.pos > start &&
+      p.reader.atLineStart &&
+      p.atFile
+    );
+  }
+
+  private endOfFile(): void {
+    this.endParagraph();
+    closeOpenGroups(this, 0);
+    for (const open of this.p.conditions.splice(0)) {
+      this.p.report('conditional-unclosed', open.span, { name: open.token.text });
+    }
+    this.endParagraph();
+  }
+
+  /** Carries out tokens until the stop mark; without one, until a safe point or the end. */
+  private loop(stop: Token | null, start: number): void {
+    for (;;) {
+      if (stop === null && this.atSafePoint(start)) {
+        this.p.reach = Math.max(this.p.reach, this.p.reader.skipBlankLines());
+        return;
+      }
+      if (this.mode.hlist !== null && this.p.atFile && this.plainWord()) continue;
+      const token = this.p.nextExpanded();
+      if (token === null) {
+        if (this.p.exhausted === null) return;
+        this.stopRunaway();
+        if (stop !== null) return;
+        continue;
+      }
+      if (token === stop) return;
+      if (token.cat === STOP) {
+        this.p.unread(token);
+        return;
+      }
+      this.carryOut(token);
+    }
+  }
+
+  private stopRunaway(): void {
+    const code = this.p.tooDeep ? 'nesting-too-deep' : 'macro-runaway';
+    this.p.report(code, this.p.place, { name: this.p.exhausted ?? '' });
+    this.p.recover();
+  }
+
+  /** A short way for words that stand in the file as they are. */
+  private plainWord(): boolean {
+    const { reader } = this.p;
+    const from = reader.pos - reader.base;
+    const text = reader.plainRun(this.p.categories);
+    if (text === '') return false;
+    this.mode.hlist?.text(text, this.font, from, from + text.length);
+    return true;
+  }
+
+  carryOut(token: Token): void {
+    carryOut(this, token);
+  }
+
+  /** Reads arguments by a signature; null when a mandatory one is missing. */
+  readArguments(signature: string, token: Token): Args | null {
+    const args: (readonly Token[] | null | boolean)[] = [];
+    for (const kind of signature) {
+      if (kind === ' ') continue;
+      if (kind === 's') args.push(this.p.takeChar('*'));
+      else if (kind === 'o') args.push(readOptional(this.p));
+      else {
+        const arg = readArgument(this.p, token, kind === 'M');
+        if (arg === null) return null;
+        args.push(arg);
+      }
+    }
+    return args;
+  }
+
+  // ---- groups
+
+  openGroup(group: OpenGroup): void {
+    this.groups.push(group);
+    this.state.openGroup();
+  }
+
+  closeGroup(): void {
+    const group = this.groups.pop();
+    if (!group) return;
+    this.state.closeGroup();
+    group.then?.();
+  }
+
+  // ---- horizontal material
+
+  character(text: string, at: Span): void {
+    this.startParagraph();
+    this.mode.hlist?.text(text, this.font, at.from, at.to);
+  }
+
+  /** A blank: in a paragraph, a space between words. */
+  space(at: Span): void {
+    if (this.mode.hlist === null) return;
+    this.mode.hlist.space(this.font, at.from, at.to, this.read(CELLS.french));
+  }
+
+  add(inline: Inline): void {
+    this.startParagraph();
+    this.mode.hlist?.add(inline);
+  }
+
+  /** Text that stands for something unreadable, marked. */
+  addMarked(text: string, at: Span): void {
+    const font = this.intern({
+      ...this.font,
+      family: 'mono',
+      series: 'medium',
+      shape: 'upright',
+      color: MARKED,
+    });
+    this.startParagraph();
+    this.mode.hlist?.text(text, font, at.from, at.to);
+  }
+
+  /** In vertical mode, starts a paragraph: `\parskip` above, then the indent or a waiting label. */
+  startParagraph(indented = true): void {
+    if (this.mode.hlist !== null) return;
+    if (!this.read(CELLS.inDocument)) this.startMissingDocument();
+    this.mode.hlist = new InlineList(this.read(CELLS.divisions));
+    this.mode.vlist.push({ kind: 'vspace', glue: this.skip('parskip'), behaviour: 'plain' });
+    const suppressed = this.takeIndentSuppression();
+    if (this.mode.pendingLabel) {
+      for (const inline of this.mode.pendingLabel) this.mode.hlist.add(inline);
+      this.mode.pendingLabel = null;
+      this.mode.nextIndent = 0;
+    } else if (!indented || suppressed) this.mode.nextIndent = 0;
+  }
+
+  private takeIndentSuppression(): boolean {
+    let suppressed = false;
+    if (this.read(CELLS.afterHeading)) {
+      this.write(CELLS.afterHeading, false, true);
+      this.mode.clubPenalty = 10000;
+      suppressed = true;
+    }
+    if (this.read(CELLS.noIndentNext)) {
+      this.write(CELLS.noIndentNext, false, true);
+      suppressed = true;
+    }
+    return suppressed;
+  }
+
+  /** A display belongs to the paragraph before it; without one it starts an empty paragraph. */
+  startParagraphForDisplay(): void {
+    if (this.mode.hlist === null) this.startParagraph(false);
+  }
+
+  /** Binds a macro without arguments to a body in the language itself. */
+  define(name: string, body: string, params = 0): void {
+    defineMacro(this, name, body, params);
+  }
+
+  /** Set by the document construct: what to do when text comes before `\begin{document}`. */
+  startMissingDocument: () => void = () => undefined;
+
+  /** Ends the paragraph that is open, if any; `beforeDisplay` when a displayed formula follows. */
+  endParagraph(beforeDisplay = false): void {
+    if (this.mode.hlist === null || this.mode.restricted) return;
+    const inlines = this.mode.hlist.finish();
+    this.mode.hlist = null;
+    const indent = this.mode.nextIndent ?? this.paragraphIndent();
+    this.mode.nextIndent = null;
+    const shape = paragraphShape(this.state, indent, this.mode.clubPenalty, beforeDisplay);
+    this.mode.clubPenalty = null;
+    if (inlines.length > 0) this.mode.vlist.push({ kind: 'paragraph', inlines, shape });
+    this.mode.vlist.push(...this.mode.spaceAfterParagraph.splice(0));
+  }
+
+  /** Starts a paragraph with the usual indent, whatever came before. */
+  startIndented(): void {
+    if (this.mode.hlist === null) this.startParagraph();
+    else this.add({ kind: 'kern', width: this.dimen('parindent'), ...this.p.place });
+    this.mode.nextIndent = null;
+  }
+
+  emptyBox(): Inline {
+    return {
+      kind: 'box',
+      inlines: [],
+      width: null,
+      align: 'left',
+      raise: 0,
+      hidden: false,
+      frame: null,
+      grow: false,
+      ...this.p.place,
+    };
+  }
+
+  /** Do lines reach from margin to margin? */
+  get justified(): boolean {
+    return this.read(CELLS.alignment) === 'justified';
+  }
+
+  private paragraphIndent(): Sp {
+    return this.justified ? this.dimen('parindent') : 0;
+  }
+
+  /** Ends a paragraph if one is open and adds to the vertical list. */
+  addBlock(...nodes: BlockNode[]): void {
+    this.endParagraph();
+    this.mode.vlist.push(...nodes);
+  }
+
+  // ---- inner runs
+
+  /** What tokens give in a box on one line. */
+  inlinesOf(tokens: readonly Token[]): readonly Inline[] {
+    return this.inlinesBy(() => this.runInner(tokens));
+  }
+
+  /** What an action gives in a box on one line. */
+  inlinesBy(action: () => void): readonly Inline[] {
+    const hlist = new InlineList(this.read(CELLS.divisions));
+    this.within({ hlist, restricted: true }, action);
+    return hlist.finish();
+  }
+
+  /** What tokens give as a column of their own. */
+  blocksOf(tokens: readonly Token[]): readonly BlockNode[] {
+    return this.gather(() => this.runInner(tokens, () => this.endParagraph()));
+  }
+
+  /** What an action gives as a column of its own. */
+  gather(action: () => void): BlockNode[] {
+    return this.within({}, () => {
+      action();
+      this.endParagraph();
+    }).vlist;
+  }
+
+  /** Carries out an action in a mode of its own, fresh but for the change; the mode as the action left it. */
+  within(change: Partial<Mode>, action: () => void): Mode {
+    const outer = this.pushMode(change);
+    action();
+    return this.popMode(outer);
+  }
+
+  /** Carries out an action as part of a formula. */
+  inMath<T>(action: () => T): T {
+    const { mode } = this;
+    const outer = mode.inMath;
+    mode.inMath = true;
+    const result = action();
+    mode.inMath = outer;
+    return result;
+  }
+
+  /** Starts a mode within the one there is, which is to be given back to `popMode`. */
+  pushMode(change: Partial<Mode> = {}): Mode {
+    const outer = this.mode;
+    this.mode = freshMode(outer, change);
+    return outer;
+  }
+
+  /** Goes back to a mode; the one that was in force. */
+  popMode(outer: Mode): Mode {
+    const inner = this.mode;
+    this.mode = outer;
+    return inner;
+  }
+
+  /** Carries out tokens now, in the mode and group there is. */
+  execute(tokens: readonly Token[]): void {
+    if (tokens.length === 0) return;
+    if (++this.depth > DEEPEST) {
+      this.p.report('nesting-too-deep', this.p.place);
+      this.depth--;
+      return;
+    }
+    const stop: Token = { cat: STOP, text: '', cell: null, from: 0, to: 0, chunk: -1 };
+    this.p.push([...tokens, stop]);
+    this.loop(stop, 0);
+    this.depth--;
+  }
+
+  /** Carries out a command by its name, with arguments, if it is defined. */
+  call(name: string, ...args: readonly (readonly Token[])[]): void {
+    if (this.state.get(this.state.cell(name)) === undefined) return;
+    const braced = args.flatMap((arg) => [this.p.make(1, '{'), ...arg, this.p.make(2, '}')]);
+    this.execute([this.p.command(name), ...braced]);
+  }
+
+  /** Source of our own as tokens placed where we are. */
+  source(text: string): Token[] {
+    return tokenize(this.state, text).map((t) => ({ ...t, ...pick(this.p.place) }));
+  }
+
+  /** Passes over blanks, expanding on the way (`\ignorespaces`). */
+  skipBlanks(): void {
+    const token = this.p.nextNonBlank();
+    if (token) this.p.unread(token);
+  }
+
+  /** Carries out tokens in a group of their own and leaves what is behind them unread. */
+  private runInner(tokens: readonly Token[], before: () => void = () => undefined): void {
+    if (++this.depth > DEEPEST) {
+      this.p.report('nesting-too-deep', this.p.place);
+      this.depth--;
+      return;
+    }
+    const stop: Token = { cat: STOP, text: '', cell: null, from: 0, to: 0, chunk: -1 };
+    const groups = this.groups.length;
+    this.openGroup({ kind: 'semisimple', span: this.p.place });
+    this.p.push([...tokens, stop]);
+    this.loop(stop, 0);
+    closeOpenGroups(this, groups + 1);
+    before();
+    this.closeGroup();
+    this.depth--;
+  }
+
+  // ---- places
+
+  /** The environment that was begun last and is open; one of no name where none is. */
+  get innermost(): OpenEnvironment {
+    return (
+      this.environments.at(-1) ?? {
+        name: '',
+        span: this.p.place,
+        entry: null,
+        groups: this.groups.length,
+        data: new EnvironmentData(),
+      }
+    );
+  }
+
+  spanOf(token: Token): Span {
+    return pick(this.p.spanOf(token));
+  }
+
+  /** Is the package loaded? */
+  hasPackage(name: string): boolean {
+    return this.read(CELLS.packages).includes(name);
+  }
+
+  environment(name: string): EnvironmentEntry | undefined {
+    return this.read(environmentCell(name));
+  }
+}

@@ -1,0 +1,25 @@
+import { ownName } from '../../expansion/cells';
+
+/** Commands and registers that only we use, under names that no document can write. */
+export const OWN = {
+  /** Closes an environment behind the closing half that the document defines; takes its name. */
+  closeEnvironment: ownName('closeenvironment'),
+  closeGroup: ownName('closegroup'),
+  /** Stands at the end of a cell's own tokens, before the `&` or `\\` that ended it. */
+  cellEnd: ownName('cellend'),
+  textCell: ownName('textcell'),
+  endStyleFile: ownName('endstylefile'),
+  noteEnd: ownName('noteend'),
+  pageField: ownName('pagefield'),
+  setPage: ownName('setpage'),
+  examStyle: ownName('examstyle'),
+  amsEnd: ownName('amsend'),
+  /** `\skip\footins`. */
+  footIns: ownName('footins'),
+  headRule: ownName('headrule'),
+  footRule: ownName('footrule'),
+  headWidth: ownName('headwidth'),
+  /** The room that numbers have in the lines of a list of contents. */
+  numberWidth: ownName('numberwidth'),
+  boxes: ownName('boxes'),
+} as const;

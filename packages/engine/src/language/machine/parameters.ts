@@ -1,0 +1,320 @@
+import { glue, type Glue, gluePt, NO_GLUE, pt, PT, type Sp } from '../../base/lengths';
+import type { ParagraphShape } from '../../document/blocks';
+import type { FontSpec } from '../../document/font';
+import type { FloatRules, PageGeometry } from '../../document/page';
+import { declareRegister, getCount, getDimen, getSkip, setSkip } from '../../expansion/registers';
+import type { State } from '../../expansion/state';
+import { CELLS } from './cells';
+import { OWN } from './ownNames';
+
+/** The standard text sizes by base size: [size, line distance] in pt (the files size10, size11, size12 of the classes). */
+export const SIZES: Readonly<Record<string, Readonly<Record<number, readonly [number, number]>>>> =
+  {
+    tiny: { 10: [5, 6], 11: [6, 7], 12: [6, 7] },
+    scriptsize: { 10: [7, 8], 11: [8, 9.5], 12: [8, 9.5] },
+    footnotesize: { 10: [8, 9.5], 11: [9, 11], 12: [10, 12] },
+    small: { 10: [9, 11], 11: [10, 12], 12: [10.95, 13.6] },
+    normalsize: { 10: [10, 12], 11: [10.95, 13.6], 12: [12, 14.5] },
+    large: { 10: [12, 14], 11: [12, 14], 12: [14.4, 18] },
+    Large: { 10: [14.4, 18], 11: [14.4, 18], 12: [17.28, 22] },
+    LARGE: { 10: [17.28, 22], 11: [17.28, 22], 12: [20.74, 25] },
+    huge: { 10: [20.74, 25], 11: [20.74, 25], 12: [24.88, 30] },
+    Huge: { 10: [24.88, 30], 11: [24.88, 30], 12: [24.88, 30] },
+  };
+
+/** Skips around displays, as `\normalsize` and `\small` set them: above, below, above short, below short. */
+type DisplaySkips = readonly [Glue, Glue, Glue, Glue];
+const DISPLAY_SKIPS: Readonly<Record<number, DisplaySkips>> = {
+  10: [gluePt(10, 2, 5), gluePt(10, 2, 5), gluePt(0, 3), gluePt(6, 3, 3)],
+  11: [gluePt(11, 3, 6), gluePt(11, 3, 6), gluePt(0, 3), gluePt(6.5, 3.5, 3)],
+  12: [gluePt(12, 3, 7), gluePt(12, 3, 7), gluePt(0, 3), gluePt(6.5, 3.5, 3)],
+};
+const SMALL_DISPLAY_SKIPS: Readonly<Record<number, DisplaySkips>> = {
+  10: [gluePt(8.5, 3, 4), gluePt(8.5, 3, 4), gluePt(0, 2), gluePt(4, 2, 2)],
+  11: [gluePt(10, 2, 5), gluePt(10, 2, 5), gluePt(0, 3), gluePt(6, 3, 3)],
+  12: [gluePt(11, 3, 6), gluePt(11, 3, 6), gluePt(0, 3), gluePt(6.5, 3.5, 3)],
+};
+
+/** Fonts are interned, so that equal ones are the same object. */
+export function fontInterner(): (font: FontSpec) => FontSpec {
+  const known = new Map<string, FontSpec>();
+  return (font) => {
+    const key = `${font.family} ${font.series} ${font.shape} ${font.size} ${font.color} ${font.face}`;
+    const found = known.get(key);
+    if (found) return found;
+    known.set(key, font);
+    return font;
+  };
+}
+
+/** The registers of the kernel, with LaTeX's initial values in pt. */
+export function declareParameters(state: State): void {
+  const dimens: Readonly<Record<string, Sp>> = {
+    hsize: pt(345),
+    textwidth: pt(345),
+    linewidth: pt(345),
+    columnwidth: pt(345),
+    textheight: pt(550),
+    paperwidth: pt(614.295),
+    paperheight: pt(794.97),
+    oddsidemargin: pt(62),
+    evensidemargin: pt(62),
+    topmargin: pt(16),
+    headheight: pt(12),
+    headsep: pt(25),
+    footskip: pt(30),
+    topskip: pt(10),
+    maxdepth: pt(5),
+    hoffset: 0,
+    voffset: 0,
+    parindent: pt(15),
+    emergencystretch: 0,
+    lineskiplimit: 0,
+    tabcolsep: pt(6),
+    arraycolsep: pt(5),
+    arrayrulewidth: pt(0.4),
+    fboxsep: pt(3),
+    fboxrule: pt(0.4),
+    mathindent: pt(25),
+    jot: pt(3),
+    leftmargin: pt(25),
+    rightmargin: 0,
+    labelwidth: pt(20),
+    labelsep: pt(5),
+    itemindent: 0,
+    listparindent: 0,
+    totalleftmargin: 0,
+    leftmargini: pt(25),
+    leftmarginii: pt(22),
+    leftmarginiii: pt(18.7),
+    leftmarginiv: pt(17),
+    leftmarginv: pt(10),
+    leftmarginvi: pt(10),
+    columnsep: pt(10),
+    columnseprule: 0,
+    marginparwidth: pt(65),
+    marginparsep: pt(11),
+    marginparpush: pt(5),
+    footnotesep: pt(6.65),
+    doublerulesep: pt(2),
+    extrarowheight: 0,
+    hangindent: 0,
+    hfuzz: pt(0.1),
+    vfuzz: pt(0.1),
+    overfullrule: 0,
+    normallineskiplimit: 0,
+    vsize: pt(550),
+    parsepamount: 0,
+    bibindent: pt(15),
+    LTleft: 0,
+    LTright: 0,
+    'dimen@': 0,
+    'dimen@i': 0,
+    'dimen@ii': 0,
+    '@tempdima': 0,
+    '@tempdimb': 0,
+    '@tempdimc': 0,
+    '@totalleftmargin': 0,
+    '@pnumwidth@': 0,
+    maxdimen: pt(16383.99999),
+    'p@': pt(1),
+    'z@': 0,
+    pdfpagewidth: 0,
+    pdfpageheight: 0,
+    unitlength: pt(1),
+    normalbaselineskip: pt(12),
+  };
+  for (const [name, value] of Object.entries(dimens)) declareRegister(state, 'dimen', name, value);
+  const skips: Readonly<Record<string, Glue>> = {
+    parskip: gluePt(0, 1),
+    baselineskip: gluePt(12),
+    lineskip: gluePt(1),
+    leftskip: NO_GLUE,
+    rightskip: NO_GLUE,
+    parfillskip: { ...NO_GLUE, stretch: PT, stretchOrder: 1 },
+    abovedisplayskip: gluePt(10, 2, 5),
+    belowdisplayskip: gluePt(10, 2, 5),
+    abovedisplayshortskip: gluePt(0, 3),
+    belowdisplayshortskip: gluePt(6, 3, 3),
+    topsep: gluePt(8, 2, 4),
+    partopsep: gluePt(2, 1, 1),
+    itemsep: gluePt(4, 2, 1),
+    parsep: gluePt(4, 2, 1),
+    smallskipamount: gluePt(3, 1, 1),
+    medskipamount: gluePt(6, 2, 2),
+    bigskipamount: gluePt(12, 4, 4),
+    floatsep: gluePt(12, 2, 2),
+    textfloatsep: gluePt(20, 2, 4),
+    intextsep: gluePt(12, 2, 2),
+    dblfloatsep: gluePt(12, 2, 2),
+    dbltextfloatsep: gluePt(20, 2, 4),
+    abovecaptionskip: gluePt(10),
+    belowcaptionskip: gluePt(0),
+    multicolsep: gluePt(12, 4, 3),
+    spaceskip: NO_GLUE,
+    xspaceskip: NO_GLUE,
+  };
+  for (const [name, value] of Object.entries(skips)) declareRegister(state, 'skip', name, value);
+  setSkip(state, OWN.footIns, gluePt(9, 4, 2), true);
+  const counts: Readonly<Record<string, number>> = {
+    pretolerance: 100,
+    tolerance: 200,
+    clubpenalty: 150,
+    widowpenalty: 150,
+    displaywidowpenalty: 50,
+    interlinepenalty: 0,
+    predisplaypenalty: 10000,
+    postdisplaypenalty: 0,
+    interdisplaylinepenalty: 10000,
+    hyphenpenalty: 50,
+    exhyphenpenalty: 50,
+    hbadness: 1000,
+    vbadness: 1000,
+    hangafter: 1,
+    brokenpenalty: 100,
+    binoppenalty: 700,
+    relpenalty: 500,
+    adjdemerits: 10000,
+    doublehyphendemerits: 10000,
+    finalhyphendemerits: 5000,
+    looseness: 0,
+    lefthyphenmin: 2,
+    righthyphenmin: 3,
+    showboxdepth: 0,
+    showboxbreadth: 0,
+    tracingonline: 0,
+    errorcontextlines: 5,
+    maxdeadcycles: 25,
+    mag: 1000,
+    newlinechar: 10,
+    language: 0,
+    floatingpenalty: 20000,
+    '@tempcnta': 0,
+    '@tempcntb': 0,
+    'count@': 0,
+    '@secpenalty': -300,
+    '@lowpenalty': 51,
+    '@medpenalty': 151,
+    '@highpenalty': 301,
+    '@itempenalty': -51,
+    '@beginparpenalty': -51,
+    '@endparpenalty': -51,
+    time: 720,
+    year: 2026,
+    month: 1,
+    day: 1,
+    escapechar: 92,
+    endlinechar: 13,
+  };
+  for (const [name, value] of Object.entries(counts)) declareRegister(state, 'count', name, value);
+  for (const name of ['thinmuskip', 'medmuskip', 'thickmuskip'])
+    declareRegister(state, 'muskip', name);
+}
+
+/** What `\normalsize` and its kin do besides the font: line distance and display skips. */
+export function setSizeParameters(state: State, size: string, base: number): void {
+  const [, line] = SIZES[size]?.[base] ?? [10, 12];
+  setSkip(state, 'baselineskip', glue(Math.round(line * PT * state.read(CELLS.lineSpread))));
+  const skips =
+    size === 'normalsize'
+      ? DISPLAY_SKIPS[base]
+      : size === 'small'
+        ? SMALL_DISPLAY_SKIPS[base]
+        : undefined;
+  if (!skips) return;
+  const names = [
+    'abovedisplayskip',
+    'belowdisplayskip',
+    'abovedisplayshortskip',
+    'belowdisplayshortskip',
+  ];
+  names.forEach((name, i) => setSkip(state, name, skips[i] as Glue));
+}
+
+/**
+ * The shape of a paragraph that ends here: TeX reads its parameters at the end.
+ * Before a display another widow penalty counts (The TeXbook, chapter 14).
+ */
+export function paragraphShape(
+  state: State,
+  indent: Sp,
+  clubPenalty: number | null,
+  beforeDisplay: boolean,
+): ParagraphShape {
+  const width = getDimen(state, 'hsize');
+  const left = getDimen(state, 'totalleftmargin');
+  const alignment = state.read(CELLS.alignment);
+  const fil: Glue = { ...NO_GLUE, stretch: PT, stretchOrder: 1 };
+  const centred = alignment === 'center';
+  return {
+    width,
+    left,
+    right: Math.max(0, width - left - getDimen(state, 'linewidth')),
+    leftSkip: centred || alignment === 'right' ? fil : getSkip(state, 'leftskip'),
+    rightSkip: centred || alignment === 'left' ? fil : getSkip(state, 'rightskip'),
+    fillSkip: alignment === 'justified' ? getSkip(state, 'parfillskip') : NO_GLUE,
+    indent,
+    baselineSkip: getSkip(state, 'baselineskip'),
+    lineSkip: getSkip(state, 'lineskip'),
+    lineSkipLimit: getDimen(state, 'lineskiplimit'),
+    tolerance: getCount(state, 'tolerance'),
+    pretolerance: getCount(state, 'pretolerance'),
+    emergencyStretch: getDimen(state, 'emergencystretch'),
+    clubPenalty: clubPenalty ?? getCount(state, 'clubpenalty'),
+    widowPenalty: getCount(state, beforeDisplay ? 'displaywidowpenalty' : 'widowpenalty'),
+    interlinePenalty: getCount(state, 'interlinepenalty'),
+    hang: null,
+  };
+}
+
+/** Paper and margins from the registers, at the start of the document. */
+export function pageGeometry(state: State): PageGeometry {
+  const inch = 72.27 * PT;
+  return {
+    paperWidth: getDimen(state, 'paperwidth'),
+    paperHeight: getDimen(state, 'paperheight'),
+    left: inch + getDimen(state, 'hoffset') + getDimen(state, 'oddsidemargin'),
+    evenLeft: inch + getDimen(state, 'hoffset') + getDimen(state, 'evensidemargin'),
+    top:
+      inch +
+      getDimen(state, 'voffset') +
+      getDimen(state, 'topmargin') +
+      getDimen(state, 'headheight') +
+      getDimen(state, 'headsep'),
+    textWidth: getDimen(state, 'textwidth'),
+    textHeight: getDimen(state, 'textheight'),
+    topSkip: getDimen(state, 'topskip'),
+    headSep: getDimen(state, 'headsep'),
+    footSkip: getDimen(state, 'footskip'),
+    maxDepth: getDimen(state, 'maxdepth'),
+    raggedBottom: !state.read(CELLS.flushBottom),
+    twoSided: state.read(CELLS.twoSided),
+    footSize: state.read(CELLS.font).size,
+    floats: floatRules(state),
+  };
+}
+
+/** The text of a macro that holds a number. */
+function fractionOf(state: State, name: string, fallback: number): number {
+  const meaning = state.meaning(state.cell(name));
+  if (meaning?.kind !== 'macro') return fallback;
+  const value = parseFloat(meaning.body.map(({ text }) => text).join(''));
+  return Number.isNaN(value) ? fallback : value;
+}
+
+function floatRules(state: State): FloatRules {
+  return {
+    topNumber: getCount(state, 'c@topnumber'),
+    bottomNumber: getCount(state, 'c@bottomnumber'),
+    totalNumber: getCount(state, 'c@totalnumber'),
+    topFraction: fractionOf(state, 'topfraction', 0.7),
+    bottomFraction: fractionOf(state, 'bottomfraction', 0.3),
+    textFraction: fractionOf(state, 'textfraction', 0.2),
+    pageFraction: fractionOf(state, 'floatpagefraction', 0.5),
+    between: getSkip(state, 'floatsep'),
+    text: getSkip(state, 'textfloatsep'),
+    inText: getSkip(state, 'intextsep'),
+    footnotes: getSkip(state, OWN.footIns),
+    footnoteRule: !state.read(CELLS.noFootnoteRule),
+  };
+}

@@ -1,0 +1,80 @@
+import type { Sp } from '../../base/lengths';
+import type { Span } from '../../base/spans';
+import type { BlockNode } from '../../document/blocks';
+import type { Inline } from '../../document/inlines';
+import type { RawFinding } from '../../findings/finding';
+import type { CommandEntry } from './entries';
+
+/** A command bound to its entry. */
+export interface LanguageCommand {
+  readonly kind: 'command';
+  readonly name: string;
+  readonly entry: CommandEntry;
+}
+
+/** A group that is open, and where it was opened. */
+export interface OpenGroup {
+  readonly kind: 'brace' | 'environment' | 'semisimple' | 'math';
+  readonly span: Span;
+  /** Carried out when the group closes (`\aftergroup`, ends of old-style switches). */
+  readonly then?: () => void;
+}
+
+/** One of a kind and several of them, in a sentence and at its start. */
+export interface KindNames {
+  readonly small?: readonly [string, string];
+  readonly capital?: readonly [string, string];
+}
+
+/** A label as the block defines it. */
+export interface LabelDefinition {
+  readonly name: string;
+  readonly value: string;
+  /** What a reference prints when that is more than characters. */
+  readonly shown?: readonly Inline[];
+  /** The heading it stands under, and what kind of thing it names. */
+  readonly title?: string;
+  readonly kind?: string;
+  /** Of a part of a figure, its own number alone. */
+  readonly part?: string;
+  /** What the document calls that kind, one of them and several. */
+  readonly names?: KindNames;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** What reading one block gave. */
+export interface BlockReading {
+  readonly nodes: readonly BlockNode[];
+  readonly findings: readonly RawFinding[];
+  readonly labels: readonly LabelDefinition[];
+  /** Keys of the bibliography that are cited, in order. */
+  readonly citations: readonly string[];
+  /** Commands nobody defined, when a package that is not known may bring them. */
+  readonly strangers: readonly {
+    readonly name: string;
+    readonly from: number;
+    readonly to: number;
+  }[];
+}
+
+/** What the language asks of the world while it reads. */
+export interface LanguageHost {
+  /** The text of a file of the assignment, or null. */
+  readonly readFile: (name: string) => string | null;
+  /** Names of all files of the assignment. */
+  readonly files: () => readonly string[];
+  /** Size of a picture in pt, or null when it is no picture that can be shown. */
+  readonly imageSize: (name: string, page: number) => ImageSize | null;
+  /** Width, height and depth of inlines side by side, in sp. */
+  readonly measure: (inlines: readonly Inline[]) => Size;
+}
+
+export interface Size {
+  readonly width: Sp;
+  readonly height: Sp;
+  readonly depth: Sp;
+}
+
+/** Natural width and height of a picture, in sp. */
+export type ImageSize = { readonly width: Sp; readonly height: Sp };

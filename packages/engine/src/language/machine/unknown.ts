@@ -1,0 +1,82 @@
+import { CELLS, ENVIRONMENT } from './cells';
+import { editDistance, nearestName, nearestNames } from '../../base/nearest';
+import type { Span } from '../../base/spans';
+import { readArgument, readOptional } from '../../expansion/arguments';
+import type { Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
+import type { Fix } from '../../findings/finding';
+import type { Interpreter } from './interpreter';
+
+const CONTROL_WORD = /^[A-Za-z]+\*?$/;
+
+/** The known commands whose names are nearest. */
+export const nearestCommands = (it: Interpreter, name: string, most = 3): string[] =>
+  nearestNames(
+    name,
+    it.state.names((n) => CONTROL_WORD.test(n)),
+    most,
+  );
+
+/** The known environment whose name is nearest. */
+export function nearestEnvironment(it: Interpreter, name: string): string | null {
+  function* names(): Generator<string> {
+    for (const n of it.state.names((cell) => cell.startsWith(ENVIRONMENT))) yield n.slice(1);
+  }
+  return nearestName(name, names());
+}
+
+/** A finding for a command nobody defined, with the nearest known ones as its fixes. */
+export function unknownCommand(it: Interpreter, token: Token): void {
+  const near = nearestCommands(it, token.text);
+  const own = token.chunk === it.p.reader.chunk;
+  const ways: Fix[] = (own ? near : []).map((name) => ({
+    title: `Write \\${name}`,
+    edits: [{ from: token.from, to: token.from + token.text.length + 1, text: `\\${name}` }],
+  }));
+  const span = own
+    ? { from: token.from, to: token.from + token.text.length + 1 }
+    : it.spanOf(token);
+  const typo = token.text.length > 4 && editDistance(token.text, near[0] ?? '', 1) <= 1;
+  if (!typo && isStranger(it, `\\${token.text}`, span)) return;
+  it.p.report('command-unknown', span, { name: token.text }, ways);
+}
+
+/** Where a package that is not known is loaded, a name nobody defined is taken for one of its own, and told of with it. */
+export function isStranger(it: Interpreter, name: string, { from, to }: Span): boolean {
+  if (it.read(CELLS.unknownPackages).length === 0) return false;
+  it.strangers.push({ name, from, to });
+  return true;
+}
+
+/** In text: reports, and prints the name, marked, so that the place can be seen on the page. */
+export function reportUnknownCommand(it: Interpreter, token: Token): void {
+  unknownCommand(it, token);
+  if (it.read(CELLS.inDocument)) it.addMarked(`\\${token.text}`, it.spanOf(token));
+  else skipArguments(it, token);
+}
+
+/** Another name in place of the one the tokens spell; nothing when they do not stand in this block. */
+export function renameFix(
+  it: Interpreter,
+  tokens: readonly Token[],
+  to: string | null,
+): Fix | undefined {
+  const own = tokens.filter((t) => t.chunk === it.p.reader.chunk);
+  const [first] = own;
+  const last = own.at(-1);
+  if (!first || !last || to === null) return undefined;
+  return { title: `Write ${to}`, edits: [{ from: first.from, to: last.to, text: to }] };
+}
+
+/** In the preamble, what stands in braces and brackets behind an unknown command is not text to be printed. */
+function skipArguments(it: Interpreter, token: Token): void {
+  it.p.takeChar('*');
+  for (;;) {
+    if (readOptional(it.p, false) !== null) continue;
+    const next = it.p.next();
+    if (!next) return;
+    it.p.unread(next);
+    if (next.cat !== Cat.Begin) return;
+    readArgument(it.p, token, true);
+  }
+}

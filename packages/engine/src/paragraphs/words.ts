@@ -1,0 +1,186 @@
+import type { Sp } from '../base/lengths';
+import type { TextInline } from '../document/inlines';
+import type { Font } from '../fonts/font';
+import { atSize } from '../fonts/store';
+import type { LayoutEnv } from './env';
+import { type LineItem, penaltyItem, type WordItem } from './lineItem';
+
+/** `\exhyphenpenalty` and `\hyphenpenalty` (plain TeX, LaTeX). */
+const EXPLICIT_HYPHEN = 50;
+
+const HYPHEN = 50;
+/** A hyphen, or the dashes made of hyphens, end with a place to break (The TeXbook, chapter 14). */
+const AFTER_HYPHEN = /-+/g;
+
+/** The width of the first `count` characters of a shaped word, in font units. */
+function widthUpTo(font: Font, text: string, count: number): number {
+  const shaped = font.shape(text);
+  for (let i = 0; i < shaped.clusters.length; i++) {
+    if ((shaped.clusters[i] as number) >= count) return shaped.positions[i] as number;
+  }
+  return shaped.width;
+}
+
+/** A word cut into stretches that one font has, the document's own first. */
+function byFont(
+  inline: TextInline,
+  font: Font,
+  env: LayoutEnv,
+): { inline: TextInline; font: Font }[] {
+  const parts: { inline: TextInline; font: Font }[] = [];
+  const exact = inline.to - inline.from === inline.text.length;
+  const { cuts: _, ...uncut } = inline;
+  let at = 0;
+  for (const char of inline.text) {
+    const code = char.codePointAt(0) as number;
+    const own = font.shape(char).missing === null;
+    const chosen = own ? font : (composed(char, font) ?? env.fonts.fallback(code) ?? font);
+    const from = exact ? inline.from + at : inline.from;
+    const to = exact ? from + char.length : inline.to;
+    const last = parts.at(-1);
+    if (last && last.font === chosen) {
+      const joined = { ...last.inline, text: last.inline.text + char, to };
+      parts[parts.length - 1] = { inline: joined, font: chosen };
+    } else parts.push({ inline: { ...uncut, text: char, from, to }, font: chosen });
+    at += char.length;
+  }
+  return parts;
+}
+
+/** A letter whose parts the font has: it is left to the font. */
+export const composed = (char: string, font: Font): Font | null => {
+  const plain = char.normalize('NFD');
+  return plain !== char && font.shape(plain).missing === null ? font : null;
+};
+
+/** Signs that no line starts with, and those that none ends with. */
+const NOT_FIRST = /[，。、；：？！）》」』】〕…—～％]/u;
+
+const NOT_LAST = /[（《「『【〔]/u;
+/** Chinese characters: lines break between any two, but for punctuation; room between them gives a little. */
+function pushIdeographs(out: LineItem[], inline: TextInline, font: Font): void {
+  const { size } = inline.font;
+  const stretch = Math.round(0.05 * size);
+  const exact = inline.to - inline.from === inline.text.length;
+  let at = 0;
+  let before = '';
+  for (const char of inline.text) {
+    if (before !== '') {
+      const stays = NOT_FIRST.test(char) || NOT_LAST.test(before);
+      if (stays) out.push(penaltyItem(10000));
+      out.push({ kind: 'glue', width: 0, stretch, stretchOrder: 0, shrink: 0, shrinkOrder: 0 });
+    }
+    const from = exact ? inline.from + at : inline.from;
+    const one = { ...inline, text: char, from, to: exact ? from + char.length : inline.to };
+    const width = atSize(font.shape(char).width, font, size);
+    out.push({ kind: 'word', inline: one, font, start: 0, end: char.length, width });
+    at += char.length;
+    before = char;
+  }
+}
+
+/** A word cut at places where it may be divided. */
+function pushCut(out: LineItem[], inline: TextInline, font: Font, cuts: readonly number[]): void {
+  const { text } = inline;
+  const at = (units: number): Sp => atSize(units, font, inline.font.size);
+  const whole = font.shape(text).width;
+  let start = 0;
+  let done = 0;
+  for (const cut of cuts) {
+    const upTo = widthUpTo(font, text, cut);
+    const before = font.shape(`${text.slice(0, cut)}-`).width - upTo;
+    const after = font.shape(text.slice(cut)).width - (whole - upTo);
+    out.push({ kind: 'word', inline, font, start, end: cut, width: at(upTo - done) });
+    out.push({
+      kind: 'disc',
+      width: 0,
+      before: at(before),
+      after: at(after),
+      penalty: HYPHEN,
+      hyphen: true,
+    });
+    start = cut;
+    done = upTo;
+  }
+  out.push({ kind: 'word', inline, font, start, end: text.length, width: at(whole - done) });
+}
+
+function pushShaped(out: LineItem[], inline: TextInline, font: Font): void {
+  const { text } = inline;
+  if (inline.cuts) return pushCut(out, inline, font, inline.cuts);
+  const shaped = font.shape(text);
+  const at = (units: number): Sp => atSize(units, font, inline.font.size);
+  let start = 0;
+  let done = 0;
+  if (text.includes('-')) {
+    for (const hit of text.matchAll(AFTER_HYPHEN)) {
+      const end = hit.index + hit[0].length;
+      if (end >= text.length) break;
+      const upTo = widthUpTo(font, text, end);
+      out.push({ kind: 'word', inline, font, start, end, width: at(upTo - done) });
+      out.push({
+        kind: 'disc',
+        width: 0,
+        before: 0,
+        after: 0,
+        penalty: EXPLICIT_HYPHEN,
+        hyphen: false,
+      });
+      start = end;
+      done = upTo;
+    }
+  }
+  out.push({ kind: 'word', inline, font, start, end: text.length, width: at(shaped.width - done) });
+}
+
+export function pushWord(out: LineItem[], inline: TextInline, env: LayoutEnv): void {
+  const font = env.fonts.text(inline.font);
+  const shaped = font.shape(inline.text);
+  if (shaped.missing === null) return pushShaped(out, inline, font);
+  for (const part of byFont(inline, font, env)) {
+    const { missing } = part.font.shape(part.inline.text);
+    if (missing !== null) {
+      const { from, to } = inline;
+      env.report({ code: 'character-missing', from, to, args: { char: missing } });
+    }
+    if (part.font === font) pushShaped(out, part.inline, font);
+    else pushIdeographs(out, part.inline, part.font);
+  }
+}
+
+/** The first run of letters in a word; what stands before it is no letter. */
+const FIRST_LETTERS = /\p{L}+/u;
+
+function pushDivided(out: LineItem[], word: WordItem, env: LayoutEnv): void {
+  const { inline, font } = word;
+  const { text } = inline;
+  const letters = FIRST_LETTERS.exec(text);
+  const rest = letters ? text.slice(letters.index + letters[0].length) : '';
+  if (!letters || /\p{L}/u.test(rest) || letters[0].length < 5) {
+    out.push(word);
+    return;
+  }
+  const points = env.hyphenate(letters[0]).map((point) => letters.index + point);
+  pushCut(out, inline, font, points);
+}
+
+/**
+ * The items with every word that may be divided cut at its hyphenation points.
+ * A word is tried when it follows a blank, is whole, and holds one run of letters
+ * (The TeXbook, appendix H).
+ */
+export function hyphenated(items: readonly LineItem[], env: LayoutEnv): LineItem[] {
+  const out: LineItem[] = [];
+  items.forEach((item, i) => {
+    const mayDivide =
+      item.kind === 'word' &&
+      item.start === 0 &&
+      item.end === item.inline.text.length &&
+      !item.inline.cuts &&
+      item.inline.font.family !== 'mono' &&
+      items[i - 1]?.kind === 'glue';
+    if (mayDivide) pushDivided(out, item, env);
+    else out.push(item);
+  });
+  return out;
+}
