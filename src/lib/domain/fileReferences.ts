@@ -1,3 +1,5 @@
+import { blanked, shapeOf } from '@odd-compass/engine/shape';
+
 /** A place in a source where another file is named. */
 export interface FileReference {
   readonly command: string;
@@ -28,7 +30,7 @@ const NAMED = new RegExp(
 
 /** All places of a source that name files; those in comments are left out. */
 export function fileReferences(source: string): FileReference[] {
-  const text = source.replace(/(?<!\\)%[^\n]*/g, (comment) => ' '.repeat(comment.length));
+  const text = blanked(shapeOf(source), 'comment');
   return [...text.matchAll(NAMED)].flatMap((found) => {
     const names = found[2] ?? '';
     const start = found.index + found[0].length - 1 - names.length;

@@ -1,3 +1,4 @@
+import { blanked, shapeOf } from '@odd-compass/engine/shape';
 import type { VersionKind } from './choices';
 
 /** An earlier version as the strip of time shows it. */
@@ -25,4 +26,6 @@ const VERSION_WORDS: Readonly<Record<VersionKind, string>> = {
 
 /** Words of a source, roughly: runs of letters that are no command. */
 export const countWords = (source: string): number =>
-  source.replace(/(?<!\\)%[^\n]*|\\[A-Za-z]+/g, ' ').match(/\p{L}{2,}/gu)?.length ?? 0;
+  blanked(shapeOf(source), 'comment')
+    .replace(/\\[A-Za-z]+/g, ' ')
+    .match(/\p{L}{2,}/gu)?.length ?? 0;

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { EditorState } from '@codemirror/state';
   import type { EditorView } from '@codemirror/view';
-  import { readRows, writeRows } from './alignment';
+  import { cellsOf, readRows, writeRows } from './alignment';
   import type { BodyPlace } from './context';
   import { alignedAtRelation, nameIn, QUIET, splitNear, withName } from './lineEdits';
   import { alignedChain } from './rewrite';
@@ -64,11 +64,11 @@
   function splitHere(r: number) {
     const two = splitNear((lines[r] ?? []).join(' & '), inLine);
     if (!two) return;
-    rewrite(replaced(r, ...two.map((line) => line.split(/\s*(?<!\\)&\s*/))));
+    rewrite(replaced(r, ...two.map(cellsOf)));
     current = r + 1;
   }
   const alignAll = () =>
-    rewrite(lines.map((cells) => alignedAtRelation(cells.join(' & ')).split(/\s*(?<!\\)&\s*/)));
+    rewrite(lines.map((cells) => cellsOf(alignedAtRelation(cells.join(' & ')))));
   function setName(r: number, command: 'tag' | 'label', name: string) {
     const cells = [...(lines[r] ?? [])];
     const last = cells.length - 1;

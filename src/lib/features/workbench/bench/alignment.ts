@@ -1,4 +1,4 @@
-import { withoutComments } from '../source/structure';
+import { blanked, shapeOf } from '@odd-compass/engine/shape';
 
 /** A cell of an alignment: its text without the blanks around it, and where that stands. */
 export interface Cell {
@@ -13,37 +13,42 @@ export interface Row {
   readonly skip: string;
 }
 
-/** Parts of a text at marks outside braces and inner environments. */
+/** Rows and tabs of a text, those within braces and inner environments left out. */
 function partsOf(text: string): {
   rows: { from: number; to: number; skip: string }[];
   tabs: number[];
 } {
-  const source = withoutComments(text);
+  const shape = shapeOf(text);
   const rows: { from: number; to: number; skip: string }[] = [];
   const tabs: number[] = [];
   let depth = 0;
   let from = 0;
-  for (let i = 0; i < source.length; i++) {
-    const rest = source.slice(i, i + 24);
-    const edge = /^\\(begin|end)\s*\{/.exec(rest);
-    if (edge) {
-      depth += edge[1] === 'begin' ? 1 : -1;
-      i += edge[0].length - 2;
-    } else if (source[i] === '\\' && source[i + 1] === '\\') {
-      if (depth === 0) {
-        const skip = /^\\\\(\*?\s*\[[^\]]*\])?/.exec(source.slice(i)) ?? ['\\\\', ''];
-        rows.push({ from, to: i, skip: skip[1] ?? '' });
-        from = i + skip[0].length;
-        i = from - 1;
-      } else i++;
-    } else if (source[i] === '\\') i++;
-    else if (source[i] === '{') depth++;
-    else if (source[i] === '}') depth--;
-    else if (source[i] === '&' && depth === 0) tabs.push(i);
+  for (const part of shape.parts) {
+    if (part.kind === 'open' || part.kind === 'begin') depth++;
+    else if (part.kind === 'close' || part.kind === 'end') depth--;
+    else if (depth === 0 && part.from >= from && part.kind === 'tab') tabs.push(part.from);
+    else if (depth === 0 && part.from >= from && part.kind === 'row') {
+      const skip = /^\*?(?:\s*\[[^\]]*\])?/.exec(text.slice(part.to))?.[0] ?? '';
+      rows.push({ from, to: part.from, skip });
+      from = part.to + skip.length;
+    }
   }
-  if (source.slice(from).trim() !== '' || rows.length === 0)
-    rows.push({ from, to: source.length, skip: '' });
+  if (blanked(shape, 'comment').slice(from).trim() !== '' || rows.length === 0)
+    rows.push({ from, to: text.length, skip: '' });
   return { rows, tabs };
+}
+
+/** The cells of one line of an alignment, as texts. */
+export const cellsOf = (line: string): string[] =>
+  readRows(line)[0]?.cells.map(({ text }) => text) ?? [];
+
+/** A line without its alignment marks; those in braces, or written `\\&`, stay. */
+export function withoutTabs(line: string): string {
+  const { tabs } = partsOf(line);
+  return [...tabs]
+    .reverse()
+    .reduce((text, at) => text.slice(0, at) + text.slice(at + 1).replace(/^\s/, ''), line)
+    .trim();
 }
 
 /** The rows and cells of an alignment's body; `base` is where that stands in the text. */

@@ -1,4 +1,5 @@
-import { closingBrace } from '../source/structure';
+import { callsOf, shapeOf } from '@odd-compass/engine/shape';
+import { packageCalls } from '../source/structure';
 
 /** An edit of the text. */
 export interface LineEdit {
@@ -15,20 +16,16 @@ export interface ClassLine {
   readonly options: readonly string[];
 }
 
-const CLASS = /\\documentclass\s*(?:\[([^\]]*)\])?\s*\{([^{}]*)\}/;
-
 /** Reads the class line of a text; null when there is none. */
 export function readClassLine(text: string): ClassLine | null {
-  const found = CLASS.exec(text);
-  if (!found) return null;
-  const from = found.index;
-  const to = from + found[0].length;
-  const name = found[2] ?? '';
+  const call = callsOf(shapeOf(text), ['documentclass'], 'om').find(({ args }) => args[1]);
+  const [options, name] = call?.args ?? [];
+  if (!call || !name) return null;
   return {
-    from,
-    to,
-    name: { from: to - 1 - name.length, to: to - 1, text: name },
-    options: (found[1] ?? '')
+    from: call.from,
+    to: call.to,
+    name: { from: name.from, to: name.to, text: name.text },
+    options: (options?.text ?? '')
       .split(',')
       .map((option) => option.trim())
       .filter((option) => option !== ''),
@@ -134,11 +131,8 @@ function samePart(name: string, { title }: ClassChoice): boolean {
 
 /** A line of the preamble that holds one thing in braces. */
 export function readPart(text: string, command: string) {
-  const found = new RegExp(`\\\\${command}\\s*(?:\\[[^\\]]*\\])?\\{`).exec(text);
-  if (!found) return null;
-  const from = found.index + found[0].length;
-  const to = closingBrace(text, from - 1);
-  return to === null ? null : { from, to, text: text.slice(from, to) };
+  const part = callsOf(shapeOf(text), [command], 'om').find(({ args }) => args[1])?.args[1];
+  return part ? { from: part.from, to: part.to, text: part.text } : null;
 }
 
 /** Where a new line of the preamble goes: before `\begin{document}`, else behind the class line. */
@@ -171,12 +165,10 @@ export function printTitle(text: string): LineEdit[] {
 
 /** A package line's options: the whole line, and what stands in the brackets. */
 function readPackage(text: string, name: string) {
-  const found = new RegExp(
-    `\\\\usepackage\\s*(?:\\[([^\\]]*)\\])?\\s*\\{${name}\\}[ \\t]*\\n?`,
-  ).exec(text);
-  return found
-    ? { from: found.index, to: found.index + found[0].length, options: found[1] ?? '' }
-    : null;
+  const call = packageCalls(shapeOf(text)).find(({ args }) => args[1]?.text.trim() === name);
+  if (!call) return null;
+  const behind = /^[ \t]*\n?/.exec(text.slice(call.to))?.[0].length ?? 0;
+  return { from: call.from, to: call.to + behind, options: call.args[0]?.text ?? '' };
 }
 
 export const MARGINS: readonly (readonly [value: string, words: string])[] = [

@@ -1,11 +1,13 @@
 import type { EditorState } from '@codemirror/state';
-import { formulaAt } from '../source/sourceFacts';
 import {
-  closingBrace,
-  environmentEnd,
-  openEnvironments,
-  type OpenEnvironment,
-} from '../source/structure';
+  argumentsAt,
+  environmentKind,
+  hasRows,
+  shapeOf,
+  type Shape,
+} from '@odd-compass/engine/shape';
+import { formulaAt } from '../source/sourceFacts';
+import { environmentEnd, openEnvironments, type OpenEnvironment } from '../source/structure';
 import type { Span } from './figure';
 
 /** An environment whose body the bench edits. */
@@ -27,45 +29,36 @@ export type BenchContext =
   | ({ readonly kind: 'package' } & Span)
   | { readonly kind: 'text' };
 
-const MATRIX = /^([bBpvV]?(small)?matrix\*?|array)$/;
-const LINES = /^(align|alignat|gather|multline|flalign|split|aligned|gathered|d?cases)\*?$/;
-const TABLE = /^(tabular|tabular\*|tabularx|tabulary|longtable)$/;
 const FIGURE = /^(figure|wrapfigure|SCfigure)\*?$/;
 const WITH_WIDTH = /^(tabular\*|tabularx|tabulary)$/;
 const REFERENCE = /\\(?:eq|page|auto|name|c|C)?ref\*?\{([^{}]*)$/;
 
-const kindOf = (name: string): 'matrix' | 'lines' | 'table' | 'figure' | null =>
-  MATRIX.test(name)
-    ? 'matrix'
-    : LINES.test(name)
-      ? 'lines'
-      : TABLE.test(name)
-        ? 'table'
-        : FIGURE.test(name)
-          ? 'figure'
-          : null;
+function kindOf(name: string): 'matrix' | 'lines' | 'table' | 'figure' | null {
+  const kind = environmentKind(name);
+  if (kind === 'matrix') return kind;
+  if (kind === 'float') return FIGURE.test(name) ? 'figure' : null;
+  if (!hasRows(name)) return null;
+  return kind === 'table' ? kind : kind === 'picture' ? null : 'lines';
+}
 
 /** How far around the caret is looked. */
 const NEAR = 20_000;
 
 /** The argument in braces at a place, braces in it included; null when none stands there. */
-function argumentAt(text: string, at: number): Span | null {
-  const open = at + (/^\s*/.exec(text.slice(at))?.[0].length ?? 0);
-  if (text[open] !== '{') return null;
-  const to = closingBrace(text, open);
-  return to === null ? null : { from: open + 1, to };
-}
+const argumentAt = (shape: Shape, at: number): Span | null =>
+  argumentsAt(shape, at, 'm')[0] ?? null;
 
 /** Where what an environment holds starts, behind its arguments, and the one that lists columns. */
 function bodyOf(
   text: string,
   { name, body }: OpenEnvironment,
 ): { from: number; columns: Span | null } {
-  const lists = name === 'array' || TABLE.test(name);
+  const lists = name === 'array' || environmentKind(name) === 'table';
   if (!lists && !/alignat|matrix\*$/.test(name)) return { from: body, columns: null };
-  let at = body + (/^\s*\[[^\]]*\]/.exec(text.slice(body, body + 80))?.[0].length ?? 0);
-  if (WITH_WIDTH.test(name)) at = (argumentAt(text, at)?.to ?? at - 1) + 1;
-  const argument = /matrix\*$/.test(name) ? null : argumentAt(text, at);
+  const shape = shapeOf(text);
+  let at = argumentsAt(shape, body, 'o')[0]?.whole.to ?? body;
+  if (WITH_WIDTH.test(name)) at = (argumentAt(shape, at)?.to ?? at - 1) + 1;
+  const argument = /matrix\*$/.test(name) ? null : argumentAt(shape, at);
   return { from: argument ? argument.to + 1 : at, columns: lists ? argument : null };
 }
 

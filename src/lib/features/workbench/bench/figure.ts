@@ -1,6 +1,6 @@
 import type { EditorView } from '@codemirror/view';
+import { argumentsAt, callsOf, partsNamed, shapeOf, type Shape } from '@odd-compass/engine/shape';
 import { loading } from '../source/loading';
-import { closingBrace } from '../source/structure';
 
 /** A part of the text: where it stands. */
 export interface Span {
@@ -16,26 +16,20 @@ export interface PlacedPicture extends Span {
   readonly name: Span & { readonly text: string };
 }
 
-const PICTURE = /\\includegraphics\*?\s*(\[[^\]]*\])?\s*\{([^{}]*)\}/g;
-
 /** The pictures of a text; `base` is where it stands in the whole. */
 export function picturesIn(text: string, base = 0): PlacedPicture[] {
-  return [...text.matchAll(PICTURE)].map((match) => {
-    const from = base + match.index;
-    const to = from + match[0].length;
-    const [, options, name = ''] = match;
-    const nameTo = to - 1;
-    const optionsFrom =
-      options === undefined
-        ? from + (/^\\includegraphics\*?/.exec(match[0])?.[0].length ?? 0)
-        : from + match[0].indexOf('[') + 1;
-    return {
-      from,
-      to,
-      bracketed: options !== undefined,
-      options: { from: optionsFrom, to: optionsFrom + (options ? options.length - 2 : 0) },
-      name: { from: nameTo - name.length, to: nameTo, text: name },
-    };
+  return callsOf(shapeOf(text), ['includegraphics'], 'som').flatMap((call): PlacedPicture[] => {
+    const [, options, name] = call.args;
+    if (!name) return [];
+    const at = (span: Span): Span => ({ from: base + span.from, to: base + span.to });
+    return [
+      {
+        ...at(call),
+        bracketed: options !== null,
+        options: at(options ?? { from: call.behind, to: call.behind }),
+        name: { ...at(name), text: name.text },
+      },
+    ];
   });
 }
 
@@ -162,38 +156,29 @@ export interface FloatParts {
   readonly pictures: readonly PlacedPicture[];
 }
 
-/** What stands between the braces that open at a place; null when they are not closed. */
-function braced(text: string, open: number): { from: number; to: number; text: string } | null {
-  const to = closingBrace(text, open);
-  return to === null ? null : { from: open + 1, to, text: text.slice(open + 1, to) };
-}
-
-function argumentOf(text: string, command: RegExp): ReturnType<typeof braced> {
-  const found = command.exec(text);
-  return found ? braced(text, found.index + found[0].length - 1) : null;
+/** What stands in the braces behind the first of a command; null when there is none. */
+function argumentOf(shape: Shape, command: string): (Span & { readonly text: string }) | null {
+  const argument = callsOf(shape, [command], 'som').find(({ args }) => args[2])?.args[2];
+  return argument ? { from: argument.from, to: argument.to, text: argument.text } : null;
 }
 
 /** Reads a float from its `\begin` to its `\end`; `base` is where it stands. */
 export function readFloat(text: string, base: number): FloatParts {
   const shift = <T extends Span>(span: T | null): T | null =>
     span && { ...span, from: span.from + base, to: span.to + base };
-  const begin = /^\\begin\{([^{}]+)\}/.exec(text);
-  const placementAt = begin?.[0].length ?? 0;
-  const given = /^\[([^\]]*)\]/.exec(text.slice(placementAt));
-  const centred = /\\centering\b[ \t]*\n?/.exec(text);
+  const shape = shapeOf(text);
+  const [begin] = partsNamed(shape, 'begin');
+  const placementAt = begin?.to ?? 0;
+  const [given = null] = text[placementAt] === '[' ? argumentsAt(shape, placementAt, 'o') : [];
+  const [centred] = partsNamed(shape, 'command', 'centering');
+  const behind = /^[ \t]*\n?/.exec(text.slice(centred?.to))?.[0].length ?? 0;
   return {
-    name: begin?.[1] ?? '',
-    placement: given
-      ? shift({
-          from: placementAt + 1,
-          to: placementAt + given[0].length - 1,
-          text: given[1] ?? '',
-        })
-      : null,
+    name: begin?.name ?? '',
+    placement: given && shift({ from: given.from, to: given.to, text: given.text }),
     placementAt: base + placementAt,
-    centred: centred ? shift({ from: centred.index, to: centred.index + centred[0].length }) : null,
-    caption: shift(argumentOf(text, /\\caption(?:\[[^\]]*\])?\{/)),
-    label: shift(argumentOf(text, /\\label\{/)),
+    centred: centred ? shift({ from: centred.from, to: centred.to + behind }) : null,
+    caption: shift(argumentOf(shape, 'caption')),
+    label: shift(argumentOf(shape, 'label')),
     pictures: picturesIn(text, base),
   };
 }

@@ -1,14 +1,12 @@
+import { withoutTabs } from './alignment';
 import { relationsIn } from './rewrite';
 
 /** A mark that keeps a line from being numbered. */
 export const QUIET = /\s*\\(?:nonumber|notag)\b\s*/;
 
-/** A line's alignment marks taken out, but those in braces or written as `\&`. */
-const withoutMarks = (line: string): string => line.replace(/(?<!\\)&\s?/g, '').trim();
-
 /** The line with its one alignment mark before its first relation; as it is when it has none. */
 export function alignedAtRelation(line: string): string {
-  const plain = withoutMarks(line);
+  const plain = withoutTabs(line);
   const [first] = relationsIn(plain);
   return first === undefined ? plain : `${plain.slice(0, first)}&${plain.slice(first)}`;
 }
@@ -34,7 +32,7 @@ function operatorsIn(line: string): number[] {
  * aligned under the relation: with its own mark before a relation, behind a blank one before an operator.
  */
 export function splitNear(line: string, at: number): [string, string] | null {
-  const relations = relationsIn(line).filter((place) => withoutMarks(line.slice(0, place)) !== '');
+  const relations = relationsIn(line).filter((place) => withoutTabs(line.slice(0, place)) !== '');
   const all = [...relations, ...operatorsIn(line)];
   const nearest = all.sort((a, b) => Math.abs(a - at) - Math.abs(b - at))[0];
   if (nearest === undefined) return null;
@@ -43,7 +41,7 @@ export function splitNear(line: string, at: number): [string, string] | null {
   const relation = relations.includes(nearest);
   const aligned = line.includes('&');
   if (!aligned) return [upper, lower];
-  return [upper, relation ? `&${withoutMarks(lower)}` : `&\\quad ${withoutMarks(lower)}`];
+  return [upper, relation ? `&${withoutTabs(lower)}` : `&\\quad ${withoutTabs(lower)}`];
 }
 
 /** What a line is called on the page and in references: its tag, its label. */

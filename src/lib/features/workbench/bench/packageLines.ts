@@ -1,5 +1,6 @@
 import type { Word } from '@odd-compass/engine/worker';
-import { withoutComments } from '../source/structure';
+import { shapeOf } from '@odd-compass/engine/shape';
+import { packageCalls } from '../source/structure';
 import type { LineEdit } from './classLine';
 
 /** A package on a line of the preamble. */
@@ -9,14 +10,11 @@ export interface LoadedPackage {
   readonly to: number;
 }
 
-const LINE = /\\(?:usepackage|RequirePackage)\s*(?:\[[^\]]*\])?\s*\{([^{}]*)\}/g;
-
 /** The packages that a text loads, each with the place of its name. */
 export function packagesIn(text: string, base = 0): LoadedPackage[] {
-  return [...withoutComments(text).matchAll(LINE)].flatMap((line) => {
-    const names = line[1] ?? '';
-    const start = base + line.index + line[0].length - 1 - names.length;
-    return [...names.matchAll(/[^,\s]+/g)].map((name) => ({
+  return packageCalls(shapeOf(text)).flatMap(({ args: [, names] }) => {
+    const start = base + (names?.from ?? 0);
+    return [...(names?.text ?? '').matchAll(/[^,\s]+/g)].map((name) => ({
       name: name[0],
       from: start + name.index,
       to: start + name.index + name[0].length,
@@ -39,12 +37,11 @@ export type PackageUse =
 
 /** Names used in a text: of commands with their backslash, of environments without. */
 export function namesUsed(text: string): ReadonlySet<string> {
-  const source = withoutComments(text);
   const out = new Set<string>();
-  for (const [, environment, command] of source.matchAll(
-    /\\(?:begin|end)\s*\{([A-Za-z*]+)\}|(\\[A-Za-z]+)/g,
-  ))
-    out.add(environment ?? command ?? '');
+  for (const { kind, name } of shapeOf(text).parts) {
+    if (kind === 'command' && /[A-Za-z]/.test(name)) out.add(`\\${name}`);
+    else if (kind === 'begin' || kind === 'end') out.add(name);
+  }
   return out;
 }
 

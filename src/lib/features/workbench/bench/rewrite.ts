@@ -1,3 +1,5 @@
+import { readRows } from './alignment';
+
 /** The forms a formula can stand in. */
 export type Form = 'inline' | 'displayed' | 'numbered' | 'aligned';
 
@@ -59,9 +61,9 @@ export function alignedChain(body: string): string {
 }
 
 const flat = (body: string): string =>
-  body
-    .replace(/\\\\(\[[^\]]*\])?/g, ' ')
-    .replace(/(?<!\\)&/g, '')
+  readRows(body)
+    .map(({ cells }) => cells.map(({ text }) => text).join(' '))
+    .join(' ')
     .replace(/\\(nonumber|notag)\b\s?/g, '')
     .replace(/\s+/g, ' ')
     .trim();

@@ -1,6 +1,6 @@
 import { RangeSetBuilder, StateField, type EditorState, type Extension } from '@codemirror/state';
 import { Decoration, EditorView, type DecorationSet } from '@codemirror/view';
-import { withoutComments } from './structure';
+import { shapeOf } from '@odd-compass/engine/shape';
 
 interface Mark {
   readonly from: number;
@@ -9,7 +9,6 @@ interface Mark {
 
 /** How far a partner is looked for. */
 const WINDOW = 20_000;
-const MARKS = /\\(begin|end)\{([^{}\n]*)\}|\\(left|right)(?![A-Za-z])/g;
 
 /** A mark that opens or closes, and what kind it is of. */
 interface Edge extends Mark {
@@ -18,12 +17,13 @@ interface Edge extends Mark {
 }
 
 const edgesIn = (text: string, base: number): Edge[] =>
-  [...withoutComments(text).matchAll(MARKS)].map((match) => ({
-    from: base + match.index,
-    to: base + match.index + match[0].length,
-    opens: match[1] === 'begin' || match[3] === 'left',
-    kind: match[1] ? `environment ${match[2] ?? ''}` : 'bracket',
-  }));
+  shapeOf(text).parts.flatMap(({ kind, name, from, to }): Edge[] => {
+    const place = { from: base + from, to: base + to };
+    if (kind === 'begin' || kind === 'end')
+      return [{ ...place, opens: kind === 'begin', kind: `environment ${name}` }];
+    const isBracket = kind === 'command' && (name === 'left' || name === 'right');
+    return isBracket ? [{ ...place, opens: name === 'left', kind: 'bracket' }] : [];
+  });
 
 /** Is there a mark at the place at all? Seldom, and only its line tells. */
 function nearMark(state: EditorState, at: number): boolean {

@@ -1,3 +1,4 @@
+import { partnerOf, partsNamed, shapeOf } from '@odd-compass/engine/shape';
 import { withoutComments } from './structure';
 
 /** Commands whose lines say how formulas look. */
@@ -14,5 +15,9 @@ export function lookingLines(text: string): string {
 }
 
 /** A definition over several lines is left out: half of one would break everything. */
-const balanced = (line: string): boolean =>
-  (line.match(/(?<!\\)\{/g)?.length ?? 0) === (line.match(/(?<!\\)\}/g)?.length ?? 0);
+function balanced(line: string): boolean {
+  const shape = shapeOf(line);
+  return [...partsNamed(shape, 'open'), ...partsNamed(shape, 'close')].every(
+    (part) => partnerOf(shape, part) !== null,
+  );
+}

@@ -1,3 +1,12 @@
+import {
+  blanked,
+  environmentKind,
+  partnerOf,
+  partsNamed,
+  shapeOf,
+  type Shape,
+} from '@odd-compass/engine/shape';
+
 /** Commands whose argument is no text. */
 export const NO_TEXT =
   /\\(?:label|[A-Za-z]*ref|cite[a-z]*|nocite|begin|end|includegraphics|usepackage|documentclass|[hv]space|input|include|bibliography|bibliographystyle|setcounter|addtocounter|setlength|pagestyle|thispagestyle|url|href|color|textcolor|definecolor|hyperref|theoremstyle|newcommand|renewcommand|newtheorem|numberwithin|verb|lstinline|graphicspath|operatorname)\*?(?:\[[^\]]*\])?\{[^{}]*\}(?:\[[^\]]*\])?/g;
@@ -5,9 +14,17 @@ export const NO_TEXT =
 /** The columns of a table are no words either. */
 const TABLES =
   /\\begin\{(?:tabular[xy*]?|array|longtable|tabulary|alignat\*?|multicols|minipage)\}(?:\[[^\]]*\])?(?:\{(?:[^{}]|\{[^{}]*\})*\})+/g;
-const AS_TYPED =
-  /\\begin\{(verbatim\*?|lstlisting|minted|comment|tikzpicture|tikzcd|filecontents\*?)\}[\s\S]*?(?:\\end\{\1\}|$)/g;
-const VERB = /\\(?:verb|lstinline)\*?([^A-Za-z\s*{])[^\n]*?\1/g;
+/** Pictures described in text, and what code is of an environment: neither is prose. */
+const withoutPictures = (shape: Shape): string =>
+  partsNamed(shape, 'begin')
+    .filter(({ name }) => environmentKind(name) === 'picture')
+    .reduce(
+      (text, begin) => {
+        const to = partnerOf(shape, begin)?.to ?? text.length;
+        return text.slice(0, begin.from) + blank(text.slice(begin.from, to)) + text.slice(to);
+      },
+      blanked(shape, 'comment', 'code'),
+    );
 
 const blank = (text: string): string => text.replace(/[^\n]/g, ' ');
 
@@ -19,10 +36,7 @@ export function proseOf(text: string, base: number, spans: ArrayLike<number>): s
     const to = Math.min(text.length, (spans[i + 1] as number) - base);
     if (to > from) prose = prose.slice(0, from) + blank(prose.slice(from, to)) + prose.slice(to);
   }
-  return prose
-    .replace(AS_TYPED, blank)
-    .replace(VERB, blank)
-    .replace(/(^|[^\\])%[^\n]*/g, (whole, before: string) => before.padEnd(whole.length, ' '))
+  return withoutPictures(shapeOf(prose))
     .replace(TABLES, blank)
     .replace(NO_TEXT, blank)
     .replace(/\\[A-Za-z@]+\*?(?:\[[^\]\n]*\])?|\\./g, blank);

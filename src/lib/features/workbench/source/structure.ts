@@ -1,3 +1,19 @@
+import {
+  argumentsAt,
+  blanked,
+  callsOf,
+  closingBraceAt,
+  environmentKind,
+  hasRows,
+  isBetweenMarks,
+  isFormula,
+  openAt,
+  partnerOf,
+  partsNamed,
+  shapeOf,
+  type Part,
+  type Shape,
+} from '@odd-compass/engine/shape';
 import type { Word } from '@odd-compass/engine/worker';
 
 /** What stands around a place in the source: found by looking at the text near it. */
@@ -12,38 +28,30 @@ export interface OpenEnvironment {
 
 /** How far back an open environment is looked for. */
 const WINDOW = 20_000;
-const EDGE = /\\(begin|end)\s*\{([^{}\n]*)\}/g;
 
 /** Comments blanked out, so that places stay. */
 export const withoutComments = (text: string): string =>
-  text.replace(/(^|[^\\])%[^\n]*/g, (whole, before: string) => before.padEnd(whole.length, ' '));
+  text.includes('%') ? blanked(shapeOf(text), 'comment') : text;
 
 /** Where the brace stands that closes the one at a place; null when none does. */
-export function closingBrace(text: string, open: number, limit = text.length): number | null {
-  let depth = 0;
-  for (let i = open; i < limit; i++) {
-    if (text[i] === '\\') i++;
-    else if (text[i] === '{') depth++;
-    else if (text[i] === '}' && --depth === 0) return i;
-  }
-  return null;
-}
+export const closingBrace = (text: string, open: number, limit = text.length): number | null => {
+  const close = closingBraceAt(shapeOf(text.slice(open, limit)), 0);
+  return close === null ? null : open + close;
+};
+
+const opened = ({ name, from, to }: Part, base: number): OpenEnvironment => ({
+  name,
+  from: base + from,
+  body: base + to,
+});
 
 /** Environments open at a place, the innermost last. */
 export function openEnvironments(text: string, at: number): OpenEnvironment[] {
   const start = Math.max(0, at - WINDOW);
-  const before = withoutComments(text.slice(start, at));
-  const open: OpenEnvironment[] = [];
-  for (const edge of before.matchAll(EDGE)) {
-    const [whole, which, name = ''] = edge;
-    const from = start + edge.index;
-    if (which === 'begin') open.push({ name, from, body: from + whole.length });
-    else {
-      const last = open.findLastIndex((o) => o.name === name);
-      if (last >= 0) open.length = last;
-    }
-  }
-  return open.filter(({ name }) => name !== 'document');
+  const shape = shapeOf(text.slice(start, at));
+  return openAt(shape, at - start)
+    .filter((part) => part.name !== 'document' && partnerOf(shape, part) === null)
+    .map((part) => opened(part, start));
 }
 
 /** Most environments end soon: so far is looked first. */
@@ -54,52 +62,42 @@ export function environmentEnd(
   text: string,
   { name, body }: Pick<OpenEnvironment, 'name' | 'body'>,
 ): { from: number; to: number } | null {
-  const end = endWithin(text.slice(body, body + SOON), name);
-  const found = end ?? endWithin(text.slice(body, body + WINDOW), name);
-  return found && { from: body + found.from, to: body + found.to };
+  const end =
+    endWithin(text.slice(body, body + SOON), name) ??
+    endWithin(text.slice(body, body + WINDOW), name);
+  return end && { from: body + end.from, to: body + end.to };
 }
 
-function endWithin(behind: string, name: string): { from: number; to: number } | null {
-  let depth = 1;
-  for (const edge of withoutComments(behind).matchAll(EDGE)) {
-    if (edge[2] !== name) continue;
-    depth += edge[1] === 'begin' ? 1 : -1;
-    if (depth === 0) return { from: edge.index, to: edge.index + edge[0].length };
-  }
-  return null;
+/** The first end of that name that has no begin of its own in a text. */
+function endWithin(behind: string, name: string): Part | null {
+  const shape = shapeOf(behind);
+  return partsNamed(shape, 'end', name).find((part) => partnerOf(shape, part) === null) ?? null;
 }
-
-const DISPLAYED =
-  /^(equation|align|alignat|flalign|gather|multline|eqnarray|displaymath|math|split|aligned|gathered|[bBpvV]?(small)?matrix|d?cases|array)\*?$/;
 
 /**
  * Is a place inside a formula, by the marks before it in its paragraph? For the moment
  * until the engine has read what was just typed.
  */
 export function withinMarks(text: string, at: number): boolean {
-  const start = Math.max(text.lastIndexOf('\n\n', at - 1) + 1, at - WINDOW, 0);
-  const before = withoutComments(text.slice(start, at));
-  let open = false;
-  for (const [mark] of before.matchAll(/\\[()[\]$\\]|\$\$?/g)) {
-    if (mark.startsWith('$')) open = !open;
-    else if (mark === '\\(' || mark === '\\[') open = true;
-    else if (mark === '\\)' || mark === '\\]') open = false;
-  }
-  return open || openEnvironments(text, at).some(({ name }) => DISPLAYED.test(name));
+  const start = Math.max(0, at - WINDOW);
+  const shape = shapeOf(text.slice(start, at));
+  const here = at - start;
+  return isBetweenMarks(shape, here) || openAt(shape, here).some(({ name }) => isFormula(name));
 }
 
-const ALIGNMENT =
-  /^(align|alignat|flalign|gather|multline|split|aligned|alignedat|gathered|eqnarray|array|tabular|tabularx|[bBpvV]?(small)?matrix|d?cases|r?cases|substack|tikzcd)\*?$/;
-const LIST = /^(itemize|enumerate|description|questions|parts|subparts|choices)$/;
+export const isAlignment = hasRows;
+export const isList = (name: string): boolean => environmentKind(name) === 'list';
 
-export const isAlignment = (name: string): boolean => ALIGNMENT.test(name);
-export const isList = (name: string): boolean => LIST.test(name);
+/** The packages that lines of a text load, as calls. */
+export const packageCalls = (shape: Shape) =>
+  callsOf(shape, ['usepackage', 'RequirePackage'], 'om');
 
 /** The packages that the preamble loads. */
 export function loadedPackages(text: string): ReadonlySet<string> {
-  const preamble = withoutComments(preambleOf(text));
-  const found = preamble.matchAll(/\\usepackage\s*(?:\[[^\]]*\])?\s*\{([^}]*)\}/g);
-  return new Set([...found].flatMap(([, names = '']) => names.split(',').map((n) => n.trim())));
+  const calls = packageCalls(shapeOf(preambleOf(text)));
+  return new Set(
+    calls.flatMap(({ args }) => (args[1]?.text ?? '').split(',').map((n) => n.trim())),
+  );
 }
 
 /** Is a package loaded, by itself or by another that is? */
@@ -117,7 +115,7 @@ export function hasPackage(
   );
 }
 
-const preambleOf = (text: string): string => {
+export const preambleOf = (text: string): string => {
   const end = text.indexOf('\\begin{document}');
   return end < 0 ? text.slice(0, 5000) : text.slice(0, end);
 };
@@ -132,45 +130,70 @@ export interface OwnName {
   readonly theorem?: boolean;
 }
 
+/** The commands that define others. */
+const DEFINING = [
+  'newcommand',
+  'renewcommand',
+  'providecommand',
+  'DeclareMathOperator',
+  'DeclarePairedDelimiter',
+  'def',
+];
+
+/** The command that a definition names, in braces or not, and where what follows it starts. */
+function namedBehind(text: string, at: number): { name: string; to: number } | null {
+  const found = /^\s*(?:\{\s*\\([A-Za-z]+)\s*\}|\\([A-Za-z]+))/.exec(text.slice(at, at + 80));
+  return found && { name: found[1] ?? found[2] ?? '', to: at + found[0].length };
+}
+
+function ownCommands(shape: Shape): OwnName[] {
+  const { text } = shape;
+  return partsNamed(shape, 'command', ...DEFINING).flatMap((part): OwnName[] => {
+    const named = namedBehind(text, part.to);
+    if (!named) return [];
+    const [count] = argumentsAt(shape, named.to, 'o');
+    const params = /^(?:#\d)*/.exec(text.slice(named.to, named.to + 20))?.[0].length ?? 0;
+    const args = part.name === 'def' ? params / 2 : Number(count?.text) || 0;
+    return [{ kind: 'command', name: named.name, args, what: 'Defined in this document.' }];
+  });
+}
+
+function ownEnvironments(shape: Shape): OwnName[] {
+  const plain = callsOf(shape, ['newenvironment', 'renewenvironment'], 'smo').map(
+    ({ args: [, name, count] }): OwnName => ({
+      kind: 'environment',
+      name: name?.text ?? '',
+      args: Number(count?.text) || 0,
+      what: 'Defined in this document.',
+    }),
+  );
+  const theorems = callsOf(shape, ['newtheorem'], 'smom').map(
+    ({ args: [, name, , title] }): OwnName => ({
+      kind: 'environment',
+      name: name?.text ?? '',
+      args: 0,
+      what: `${title?.text ?? ''}, as this document declares it.`,
+      theorem: true,
+    }),
+  );
+  return [...plain, ...theorems].filter(({ name }) => name !== '');
+}
+
 /** What the document defines: its commands, environments and kinds of theorems. */
 export function ownNames(text: string): OwnName[] {
-  const source = withoutComments(text);
-  const out = new Map<string, OwnName>();
-  const add = (own: OwnName): unknown => out.set(`${own.kind} ${own.name}`, own);
-  const command =
-    /\\(?:new|renew|provide)command\*?\s*\{?\\([A-Za-z]+)\}?\s*(?:\[(\d)\])?|\\(?:DeclareMathOperator\*?|DeclarePairedDelimiter)\s*\{?\\([A-Za-z]+)|\\def\s*\\([A-Za-z]+)((?:#\d)*)/g;
-  for (const [, named, count, declared, defined, params = ''] of source.matchAll(command)) {
-    const name = named ?? declared ?? defined ?? '';
-    const args = count ? Number(count) : params.length / 2;
-    add({ kind: 'command', name, args, what: 'Defined in this document.' });
-  }
-  const environment = /\\(?:new|renew)environment\*?\s*\{([^}]+)\}\s*(?:\[(\d)\])?/g;
-  for (const [, name = '', count] of source.matchAll(environment))
-    add({ kind: 'environment', name, args: Number(count ?? 0), what: 'Defined in this document.' });
-  const theorem = /\\newtheorem\*?\s*\{([^}]+)\}\s*(?:\[[^\]]*\])?\s*\{([^}]*)\}/g;
-  for (const [, name = '', title = ''] of source.matchAll(theorem))
-    add({
-      kind: 'environment',
-      name,
-      args: 0,
-      what: `${title}, as this document declares it.`,
-      theorem: true,
-    });
-  return [...out.values()];
+  const shape = shapeOf(text);
+  const own = [...ownCommands(shape), ...ownEnvironments(shape)];
+  return [...new Map(own.map((one) => [`${one.kind} ${one.name}`, one])).values()];
 }
 
 /** Keys of the bibliography that the source itself lists. */
 export const citationKeys = (text: string): string[] => [
-  ...new Set(
-    [...withoutComments(text).matchAll(/\\bibitem\s*(?:\[[^\]]*\])?\s*\{([^}]+)\}/g)].map(
-      ([, key = '']) => key,
-    ),
-  ),
+  ...new Set(callsOf(shapeOf(text), ['bibitem'], 'om').flatMap(({ args }) => args[1]?.text ?? [])),
 ];
 
 /** The class of a document; '' when it does not say. */
 export const classOf = (text: string): string =>
-  /\\documentclass\s*(?:\[[^\]]*\])?\s*\{([^{}]*)\}/.exec(text.slice(0, 20_000))?.[1] ?? '';
+  callsOf(shapeOf(text.slice(0, 20_000)), ['documentclass'], 'om')[0]?.args[1]?.text ?? '';
 
 /** Does a class have a word? A class that is not known may have any. */
 export const inClass = ({ classes }: Word, name: string, words: readonly Word[]): boolean =>

@@ -6,6 +6,7 @@ import {
   type TransactionSpec,
 } from '@codemirror/state';
 import { EditorView, keymap, type Command } from '@codemirror/view';
+import { shapeOf } from '@odd-compass/engine/shape';
 import { abbreviationsOf } from './abbreviations';
 import { asMarkup, asRows } from './pasted';
 import { inFormula } from './sourceFacts';
@@ -87,9 +88,11 @@ const moveByCell =
     if (!inner || !isAlignment(inner.name)) return false;
     const end = environmentEnd(text, inner);
     if (!end) return false;
-    const edges = [...text.slice(inner.body, end.from).matchAll(/(?<!\\)&|\\\\(\[[^\]]*\])?/g)];
-    const stops = edges.map((edge) => {
-      const behind = inner.body + edge.index + edge[0].length;
+    const body = text.slice(inner.body, end.from);
+    const edges = shapeOf(body).parts.filter(({ kind }) => kind === 'tab' || kind === 'row');
+    const stops = edges.map(({ kind, to }) => {
+      const skip = kind === 'row' ? (/^\[[^\]]*\]/.exec(body.slice(to))?.[0].length ?? 0) : 0;
+      const behind = inner.body + to + skip;
       // Behind the blank or the line's end that follows the mark.
       return behind + (/^[ \t]*\n?[ \t]*/.exec(text.slice(behind, end.from))?.[0].length ?? 0);
     });
