@@ -11,7 +11,7 @@ import svelteConfig from './svelte.config.js';
  */
 const ROOMS = {
   base: [],
-  findings: ['base'],
+  findings: ['base', 'source'],
   source: ['base'],
   tokens: ['base', 'findings', 'source'],
   expansion: ['base', 'findings', 'tokens'],

@@ -1,5 +1,11 @@
 import type { Span } from '../base/spans';
-import { withWays, type Fix, type FindingCode, type Report } from '../findings/finding';
+import {
+  withWays,
+  type FindingCode,
+  type RawFinding,
+  type Report,
+  type ReportRest,
+} from '../findings/finding';
 import { Cat, standardCategories, type CatTable } from '../tokens/categories';
 import { Reader } from '../tokens/reader';
 import { bindArguments } from './bindArguments';
@@ -219,13 +225,13 @@ export class Processor {
     return { ...this.place, inFile: { name: frame.name, from: token.from, to: token.to } };
   }
 
-  report(
-    code: FindingCode,
+  report<Code extends FindingCode>(
+    code: Code,
     at: PlacedSpan,
-    args: Record<string, string> = {},
-    ways: Fix | readonly Fix[] = [],
+    ...[args, ways = []]: ReportRest<Code>
   ): void {
-    const base = { code, from: at.from, to: at.to, args };
+    // The compiler has seen code and arguments fit; it cannot see the same of their union.
+    const base = { code, from: at.from, to: at.to, args: args ?? {} } as RawFinding;
     const frame = this.innermostFile();
     const inFile =
       at.inFile ??

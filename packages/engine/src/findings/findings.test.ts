@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { findingsIn, inArticle, linesOf, typeset } from '../testing/document';
-import { WORDS } from './words';
+import { FINDINGS } from './kinds';
 
 const body = (text: string) => findingsIn(inArticle(text));
 const kinds = (text: string): string[] => body(text).map(({ kind }) => kind);
@@ -130,7 +130,7 @@ describe('other findings', () => {
 });
 
 it('the words are whole sentences without names of our own making', () => {
-  for (const { message, cause } of Object.values(WORDS)) {
+  for (const { message, cause } of Object.values(FINDINGS)) {
     for (const text of [message, cause]) {
       expect(text).toMatch(/[.!]$/);
       expect(text).not.toMatch(/undefined|null|token|span|parse/i);

@@ -1,4 +1,4 @@
-import type { RawFinding } from '../findings/finding';
+import type { RawFinding, RawFindingOf } from '../findings/finding';
 import { CELLS } from '../language/machine/cells';
 import type { SourceReading } from './reading';
 
@@ -89,11 +89,11 @@ const MOST_USES = 6;
 
 /** The finding on a package with the commands that the sheet uses of it. */
 export function withUses(
-  finding: RawFinding,
+  finding: RawFindingOf<'package-unknown'>,
   uses: readonly Use[],
   others: readonly string[],
 ): RawFinding {
-  const own = OWN[finding.args.name ?? ''];
+  const own = OWN[finding.args.name];
   const mine = own
     ? uses.filter(({ name }) => own.test(name))
     : uses.filter(({ name }) => !Object.values(OWN).some((o) => o.test(name)));

@@ -1,7 +1,7 @@
 import type { BlockNode, Display } from '../document/blocks';
 import { HELD } from '../document/font';
 import type { MathInline } from '../document/inlines';
-import { WORDS } from '../findings/words';
+import { FINDINGS } from '../findings/kinds';
 import type { BlockReading } from '../language/machine/interpreter';
 
 type Formula = MathInline | Display;
@@ -24,7 +24,7 @@ export function formulasIn(nodes: readonly BlockNode[]): Formula[] {
 }
 
 const brokenSpans = ({ findings }: BlockReading) =>
-  findings.filter(({ code }) => WORDS[code].severity === 'broken');
+  findings.filter(({ code }) => FINDINGS[code].severity === 'broken');
 
 /** Is something missing from this formula, by what was found in its block? */
 function isBroken(formula: Formula, reading: BlockReading): boolean {

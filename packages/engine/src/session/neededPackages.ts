@@ -1,4 +1,4 @@
-import type { FindingCode, RawFinding } from '../findings/finding';
+import type { FindingCode, RawFinding, RawFindingOf } from '../findings/finding';
 import { PACKAGES } from '../language/packages';
 import { packageLine } from '../source/packageLine';
 import type { BlockFinding } from './wording';
@@ -25,10 +25,10 @@ const ownersOf = (): Owners => {
 };
 let owners: Owners | null = null;
 
-const KINDS: Partial<Record<FindingCode, 'command' | 'environment'>> = {
-  'command-unknown': 'command',
-  'environment-unknown': 'environment',
-};
+/** A finding of a name that nobody brings. */
+type Unknown = RawFindingOf<'command-unknown'> | RawFindingOf<'environment-unknown'>;
+const isUnknown = (raw: RawFinding): raw is Unknown =>
+  raw.code === 'command-unknown' || raw.code === 'environment-unknown';
 
 const FOLLOWING: ReadonlySet<FindingCode> = new Set([
   'alignment-outside',
@@ -38,17 +38,15 @@ const FOLLOWING: ReadonlySet<FindingCode> = new Set([
 ]);
 
 /** The package that brings the name of a finding that says nobody does. */
-function ownerOf({ code, args }: RawFinding): string | undefined {
-  const kind = KINDS[code];
-  if (!kind) return undefined;
+function ownerOf({ code, args }: Unknown): string | undefined {
   owners ??= ownersOf();
-  return owners[kind].get(args.name ?? '');
+  return owners[code === 'command-unknown' ? 'command' : 'environment'].get(args.name);
 }
 
 /** The finding in place of one of an unknown name; what stands in another file has no button. */
-function needed({ start, raw }: BlockFinding, owner: string, text: string): BlockFinding {
+function needed(start: number, raw: Unknown, owner: string, text: string): BlockFinding {
   const { code, from, to, args, inFile } = raw;
-  const name = code === 'command-unknown' ? `\\${args.name}` : (args.name ?? '');
+  const name = code === 'command-unknown' ? `\\${args.name}` : args.name;
   const line = inFile ? null : packageLine(text, owner);
   const edits = line
     ? [{ from: line.from - start, to: line.from - start, text: line.insert }]
@@ -72,7 +70,7 @@ export function withNeededPackages(
   findings: readonly BlockFinding[],
   text: () => string,
 ): BlockFinding[] {
-  if (!findings.some(({ raw }) => KINDS[raw.code])) return [...findings];
+  if (!findings.some(({ raw }) => isUnknown(raw))) return [...findings];
   const source = text();
   const place = ({ start, raw }: BlockFinding): number => start + raw.from;
   const told = new Set<string>();
@@ -80,15 +78,17 @@ export function withNeededPackages(
   return [...findings]
     .sort((a, b) => place(a) - place(b))
     .flatMap((finding) => {
-      const { code, args, inFile } = finding.raw;
+      const { raw } = finding;
+      const { code, inFile } = raw;
       // What an alignment holds makes no sense as text: that follows from its package.
       if (!inFile && place(finding) < environmentEnd && FOLLOWING.has(code)) return [];
-      const owner = ownerOf(finding.raw);
+      if (!isUnknown(raw)) return [finding];
+      const owner = ownerOf(raw);
       if (owner === undefined) return [finding];
       if (code === 'environment-unknown' && !inFile)
-        environmentEnd = source.indexOf(`\\end{${args.name}}`, place(finding)) + 1;
+        environmentEnd = source.indexOf(`\\end{${raw.args.name}}`, place(finding)) + 1;
       if (told.has(owner)) return [];
       told.add(owner);
-      return [needed(finding, owner, source)];
+      return [needed(finding.start, raw, owner, source)];
     });
 }

@@ -1,4 +1,6 @@
 import type { Fix, RawFinding } from '../findings/finding';
+import { environmentKind, hasRows } from '../source/environmentKinds';
+import { callsOf, partnerOf, partsNamed, shapeOf, type Call } from '../source/shape';
 import type { SessionBlock } from './block';
 import { spansIn } from './formulaSpans';
 import { withoutCode, withoutComments } from './visibleSource';
@@ -44,7 +46,8 @@ function readNotes(block: SessionBlock): SourceNotes {
   const code = withoutCode(block.source);
   const plain = withoutComments(code);
   const text = withoutFormulas(plain, block);
-  const title = /\\title\s*(?:\[[^\]]*\])?\{/.exec(plain);
+  const shape = shapeOf(plain);
+  const title = callsOf(shape, ['title'], 'om').find(({ args }) => args[1]);
   return {
     findings: [
       ...commentsBehindNumbers(code),
@@ -64,19 +67,20 @@ function readNotes(block: SessionBlock): SourceNotes {
     referred: [...plain.matchAll(REFERENCES)].flatMap(([, a, b]) =>
       (a ?? b ?? '').split(',').map((name) => name.trim()),
     ),
-    title: title ? { from: title.index, to: title.index + '\\title'.length } : null,
+    title: title ? { from: title.from, to: title.behind } : null,
     printsTitle: PRINTS_TITLE.test(plain),
-    loads: [...plain.matchAll(LOADS)].map((found) => ({
-      what: found[1] ?? '',
-      line: found[0].trimEnd(),
-      from: found.index,
-      to: found.index + found[0].length,
-    })),
-    beginsDocument: /\\begin\{document\}/.test(plain),
+    loads: callsOf(shape, ['usepackage', 'documentclass'], 'om')
+      .filter(({ args }) => args[1])
+      .map(({ name, from, to }) => ({
+        what: name,
+        line: plain.slice(from, to),
+        from,
+        to: to + (/^[ \t]*\n?/.exec(plain.slice(to))?.[0].length ?? 0),
+      })),
+    beginsDocument: partsNamed(shape, 'begin', 'document').length > 0,
   };
 }
 
-const LOADS = /\\(usepackage|documentclass)\s*(?:\[[^\]]*\])?\{[^{}]*\}[ \t]*\n?/g;
 const OWN_WORD =
   /\\(?:newcommand|renewcommand|providecommand)\*?\s*\{?\\([A-Za-z]+)\}?\s*\{[^{}\\]*[\p{L}\p{N}]\}/gu;
 const SWALLOWED = /\\([A-Za-z]+)[ \t]+(?=[\p{L}\p{N}(])/gu;
@@ -194,54 +198,46 @@ function textBeforeItems(plain: string): RawFinding[] {
   });
 }
 
-const FLOAT = /\\begin\{(figure|table)\*?\}[\s\S]*?\\end\{\1\*?\}/g;
-
 /** A label before the caption has the number of what came before. */
 function captionsBehindLabels(plain: string): RawFinding[] {
-  return [...plain.matchAll(FLOAT)].flatMap((float): RawFinding[] => {
-    const source = float[0];
-    const label = /[ \t]*\\label\{([^{}]*)\}\n?/.exec(source);
-    const caption = /\\caption(?:\[[^\]]*\])?\{/.exec(source);
-    if (!label || !caption || label.index > caption.index) return [];
-    const end = closing(source, caption.index + caption[0].length - 1);
-    const base = float.index;
-    const at = base + label.index + label[0].indexOf('\\');
-    const { index } = label;
-    return [
-      {
-        code: 'label-before-caption',
-        from: at,
-        to: at + '\\label{}'.length + (label[1] ?? '').length,
-        args: { name: label[1] ?? '', kind: float[1] ?? '' },
-        fix: {
-          title: 'Put it behind the caption',
-          edits: [
-            { from: base + index, to: base + index + label[0].length, text: '' },
-            { from: base + end, to: base + end, text: `\\label{${label[1] ?? ''}}` },
-          ],
-        },
+  const shape = shapeOf(plain);
+  const captions = callsOf(shape, ['caption'], 'som');
+  const labels = callsOf(shape, ['label'], 'm');
+  return partsNamed(shape, 'begin', 'figure', 'figure*', 'table', 'table*').flatMap((begin) => {
+    const end = partnerOf(shape, begin);
+    const isInside = ({ from }: Call): boolean => from > begin.from && from < (end?.from ?? 0);
+    const label = labels.find(isInside);
+    const caption = captions.find(isInside);
+    const name = label?.args[0]?.text;
+    if (!label || !caption?.args[2] || name === undefined || label.from > caption.from) return [];
+    const before = /[ \t]*$/.exec(plain.slice(0, label.from))?.[0].length ?? 0;
+    const behind = plain[label.to] === '\n' ? 1 : 0;
+    const found: RawFinding = {
+      code: 'label-before-caption',
+      from: label.from,
+      to: label.to,
+      args: { name, kind: begin.name.replace('*', '') },
+      fix: {
+        title: 'Put it behind the caption',
+        edits: [
+          { from: label.from - before, to: label.to + behind, text: '' },
+          { from: caption.to, to: caption.to, text: `\\label{${name}}` },
+        ],
       },
-    ];
+    };
+    return [found];
   });
 }
 
-/** Behind the brace that closes the one at a place. */
-function closing(text: string, open: number): number {
-  let depth = 0;
-  for (let i = open; i < text.length; i++) {
-    if (text[i] === '\\') i++;
-    else if (text[i] === '{') depth++;
-    else if (text[i] === '}' && --depth === 0) return i + 1;
-  }
-  return text.length;
-}
-
-const ROWS =
-  /\\begin\{(?:tabular|array|align|longtable|eqnarray|[a-zA-Z]*matrix|cases|center|flush|verse|titlepage|tikz)/;
+/** Environments whose lines end with `\\\\`, besides those with rows. */
+const BROKEN_LINES = /^(center|flushleft|flushright|verse|titlepage)$/;
 
 /** `\\` right before a blank line: the paragraph ends there anyway. */
 function emptyLineBreaks(text: string): RawFinding[] {
-  if (ROWS.test(text)) return [];
+  const begun = partsNamed(shapeOf(text), 'begin');
+  const isBroken = (name: string): boolean =>
+    hasRows(name) || BROKEN_LINES.test(name) || environmentKind(name) === 'picture';
+  if (begun.some(({ name }) => isBroken(name))) return [];
   return [...text.matchAll(/[ \t]*\\\\[ \t]*(?=\n[ \t]*\n)/g)].map((found) => {
     const to = found.index + found[0].trimEnd().length;
     return {

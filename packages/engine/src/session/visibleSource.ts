@@ -1,22 +1,30 @@
-/** Environments whose contents are printed as they are typed, or not at all. */
-const AS_TYPED =
-  /\\begin\{(verbatim\*?|Verbatim|lstlisting|minted|comment|filecontents\*?)\}[\s\S]*?\\end\{\1\}/g;
-const VERB = /\\(?:verb|lstinline)\*?([^A-Za-z\s*])[^\n]*?\1/g;
-const ADDRESSES =
-  /\\(?:url|nolinkurl|href|hyperref|path|includegraphics(?:\[[^\]]*\])?|input|include)\{[^{}]*\}/g;
+import { blanked, callsOf, shapeOf } from '../source/shape';
 
-const blank = (text: string): string => text.replace(/[^\n]/g, ' ');
+/** Commands whose argument is an address or the name of a file. */
+const ADDRESSED = [
+  'url',
+  'nolinkurl',
+  'href',
+  'hyperref',
+  'path',
+  'includegraphics',
+  'input',
+  'include',
+];
 
 /** A source with what is not set as text blanked out, so that places stay: code, addresses. */
-export const withoutCode = (source: string): string =>
-  source.includes('\\')
-    ? source.replace(AS_TYPED, blank).replace(VERB, blank).replace(ADDRESSES, blank)
-    : source;
+export function withoutCode(source: string): string {
+  if (!source.includes('\\')) return source;
+  const shape = shapeOf(source);
+  return callsOf(shape, ADDRESSED, 'om')
+    .flatMap(({ args }) => args[1] ?? [])
+    .reduce(
+      (text, { from, to }) =>
+        text.slice(0, from) + text.slice(from, to).replace(/[^\n]/g, ' ') + text.slice(to),
+      blanked(shape, 'code'),
+    );
+}
 
 /** The same with comments blanked out too. */
 export const withoutComments = (source: string): string =>
-  source.includes('%')
-    ? source.replace(/(^|[^\\])((?:\\\\)*)%[^\n]*/g, (whole, before: string, slashes: string) =>
-        (before + slashes).padEnd(whole.length, ' '),
-      )
-    : source;
+  source.includes('%') ? blanked(shapeOf(source), 'comment') : source;

@@ -1,5 +1,6 @@
 import { movedWays, type Finding, type RawFinding } from '../findings/finding';
-import { fill, WORDS } from '../findings/words';
+import { filled } from '../findings/entry';
+import { FINDINGS } from '../findings/kinds';
 
 /** A finding and where the block that it counts from starts. */
 export interface BlockFinding {
@@ -9,7 +10,7 @@ export interface BlockFinding {
 
 /** A finding in words, with offsets into its file; `length` is that of the text. */
 export function worded({ start, raw }: BlockFinding, mainFile: string, length: number): Finding {
-  const { severity, message, cause } = WORDS[raw.code];
+  const { severity, message, cause } = FINDINGS[raw.code];
   const clamp = (at: number): number => Math.max(0, Math.min(length, start + at));
   const from = raw.inFile?.from ?? clamp(raw.from);
   const finding: Finding = {
@@ -18,8 +19,8 @@ export function worded({ start, raw }: BlockFinding, mainFile: string, length: n
     file: raw.inFile?.name ?? mainFile,
     from,
     to: Math.max(from, raw.inFile?.to ?? clamp(raw.to)),
-    message: fill(message, raw.args),
-    cause: fill(cause, raw.args),
+    message: filled(message, raw.args),
+    cause: filled(cause, raw.args),
   };
   return { ...finding, ...movedWays(raw, clamp) };
 }

@@ -1,3 +1,5 @@
+import { callsOf, shapeOf } from './shape';
+
 /**
  * The edit that loads a package: a line behind the last one that loads any, or behind the class line.
  *
@@ -7,9 +9,10 @@
 export function packageLine(text: string, name: string): { from: number; insert: string } | null {
   const end = text.indexOf('\\begin{document}');
   const preamble = end < 0 ? text : text.slice(0, end);
-  const lines = [...preamble.matchAll(/^[^%\n]*\\(usepackage|documentclass)\b[^\n]*\n?/gm)];
-  const last = lines.findLast(([, which]) => which === 'usepackage') ?? lines[0];
+  const calls = callsOf(shapeOf(preamble), ['usepackage', 'documentclass'], 'om');
+  const last = calls.findLast((call) => call.name === 'usepackage') ?? calls[0];
   if (!last) return null;
-  const before = last[0].endsWith('\n') ? '' : '\n';
-  return { from: last.index + last[0].length, insert: `${before}\\usepackage{${name}}\n` };
+  const newline = preamble.indexOf('\n', last.to);
+  const at = newline < 0 ? preamble.length : newline + 1;
+  return { from: at, insert: `${newline < 0 ? '\n' : ''}\\usepackage{${name}}\n` };
 }

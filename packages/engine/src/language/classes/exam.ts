@@ -59,7 +59,7 @@ const item = (name: string, env: string): CommandEntry => ({
   description: 'A question or part; brackets give its points.',
   example: `\\begin{questions}\\question[5] When?\\end{questions}`,
   run: (it, args) => {
-    if (!it.environments.some(({ data }) => data.get(QUESTIONS) === env)) return outside(it, env);
+    if (!it.environments.some(({ data }) => data.get(QUESTIONS) === env)) return outside(it);
     it.execute(it.source('\\item\\relax'));
     const points = args[0] ? textOf(it.p, tokensOf(args, 0)) : '';
     if (env === 'questions')
@@ -75,8 +75,8 @@ const item = (name: string, env: string): CommandEntry => ({
 });
 
 /** An item without its list still starts a paragraph that says so. */
-function outside(it: Interpreter, env: string): void {
-  it.p.report('item-outside-list', it.p.place, { name: env });
+function outside(it: Interpreter): void {
+  it.p.report('item-outside-list', it.p.place);
   it.endParagraph();
 }
 

@@ -1,4 +1,4 @@
-import type { Fix } from '../findings/finding';
+import type { Fix } from './entry';
 import { packageLine } from '../source/packageLine';
 
 /** A displayed formula with its marks: what opens it, what it holds, what closes it. */

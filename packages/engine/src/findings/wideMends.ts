@@ -1,4 +1,4 @@
-import type { Fix } from '../findings/finding';
+import type { Fix } from './entry';
 import { breaks, brokenFormula, DISPLAY, linesAt, loading, seen, withMarks } from './brokenFormula';
 
 /** Ways to mend what is wider than the text. */

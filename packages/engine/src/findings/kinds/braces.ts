@@ -1,0 +1,65 @@
+import { finding } from '../entry';
+import { lineEnd, literal, one, takeOut } from '../mends';
+
+/** Braces, arguments, comments and code. */
+export const braces = {
+  'argument-missing': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: '\\<name> needs something behind it that is missing.',
+    cause: 'What it works on is written behind it in braces: \\<name>{…}.',
+  }),
+  'argument-unclosed': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'The { behind \\<name> is never closed.',
+    cause: 'Each { needs a } of its own; here a blank line comes first.',
+  }),
+  'group-unclosed': finding({
+    severity: 'off',
+    args: [],
+    message: 'This { is never closed.',
+    cause: 'Each { needs a } of its own.',
+    mend: ({ text, from }) => {
+      const end = lineEnd(text, from);
+      return one('Close it at the end of the line', end, end, '}');
+    },
+  }),
+  'brace-extra': finding({
+    severity: 'off',
+    args: [],
+    message: 'This } closes nothing.',
+    cause: 'There is one } too many, or the { before it is missing.',
+    mend: takeOut,
+  }),
+  'comment-swallows': finding({
+    severity: 'broken',
+    args: ['what'],
+    message: 'This % makes a comment of the rest of the line, the <what> in it too.',
+    cause: 'What stands behind a % is not read. To print the sign, write \\%.',
+  }),
+  'comment-after-number': finding({
+    severity: 'off',
+    args: [],
+    message: 'What stands behind this % on its line is not printed.',
+    cause: 'A % starts a comment. To print the sign, write \\%.',
+  }),
+  'verb-unclosed': finding({
+    severity: 'off',
+    args: ['open'],
+    message: 'This \\verb is never closed: its second <open> is missing in this line.',
+    cause: 'What is printed as it is typed stands between two equal characters, on one line.',
+    mend: ({ text, from, args }) => {
+      const end = text.indexOf('\n', from);
+      const at = end < 0 ? text.length : end;
+      return one('Close it at the end of the line', at, at, args.open ?? '|');
+    },
+  }),
+  'parameter-character': finding({
+    severity: 'off',
+    args: [],
+    message: 'A # cannot stand here by itself.',
+    cause: '# marks the arguments in a definition. To print one, write \\#.',
+    mend: literal('#'),
+  }),
+};

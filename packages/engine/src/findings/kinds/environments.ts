@@ -1,0 +1,101 @@
+import { finding } from '../entry';
+import { lineEnd, literal, one } from '../mends';
+
+/** Environments, lists and tables. */
+export const environments = {
+  'begin-end-mismatch': finding({
+    severity: 'off',
+    args: ['found', 'expected'],
+    message: 'This closes <found>, but <expected> is what is open.',
+    cause: 'The name behind \\end must be the same, letter for letter, as behind its \\begin.',
+  }),
+  'environment-unclosed': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'This <name> is never ended.',
+    cause: 'Its \\end{<name>} is missing, or stands further down under another name.',
+  }),
+  'end-without-begin': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'There is no <name> open that this could end.',
+    cause: 'Its \\begin{<name>} is missing or misspelt, or it was ended before.',
+    mend: ({ text, from, to }) =>
+      text.startsWith('\\end', from) ? one('Take it out', from, to, '') : null,
+  }),
+  'item-outside-list': finding({
+    severity: 'off',
+    args: [],
+    message: 'An \\item stands outside any list.',
+    cause: 'Items belong between \\begin{itemize} or \\begin{enumerate} and its \\end.',
+    mend: ({ text, from }) => {
+      const end = /\n[ \t]*\n|\n?\\end\{|$/.exec(text.slice(from));
+      const at = from + (end?.index ?? 0);
+      const close = text[at - 1] === '\n' ? '\\end{itemize}' : '\n\\end{itemize}';
+      return {
+        title: 'Make a list of it',
+        edits: [
+          { from, to: from, text: '\\begin{itemize}\n' },
+          { from: at, to: at, text: close },
+        ],
+      };
+    },
+  }),
+  'text-before-item': finding({
+    severity: 'off',
+    args: [],
+    message: 'This list starts without an \\item.',
+    cause: 'Everything in a list belongs to an item.',
+  }),
+  'alignment-outside': finding({
+    severity: 'off',
+    args: [],
+    message: 'This & has nothing to align.',
+    cause: 'An & separates columns in a table, a matrix or aligned lines. To print one, write \\&.',
+    mend: literal('&'),
+  }),
+  'columns-too-many': finding({
+    severity: 'off',
+    args: [],
+    message: 'This row has more columns than the table was given.',
+    cause: 'There is one & too many, or the column list needs another letter.',
+    mend: ({ text, from }) => {
+      const TABLE = /\\begin\{(?:tabular|array|longtable)\}(?:\[[^\]]*\])?\{/g;
+      const here = text.startsWith('\\begin', from) ? from + 1 : from;
+      const begin = [...text.slice(0, here + 40).matchAll(TABLE)].findLast(
+        ({ index }) => index < here,
+      );
+      if (!begin) return null;
+      const open = begin.index + begin[0].length;
+      const spec = /^(?:[^{}]|\{[^{}]*\})*/.exec(text.slice(open));
+      const end = open + (spec?.[0].length ?? 0);
+      return one('Give the table another column', end, end, 'c');
+    },
+  }),
+  'column-unknown': finding({
+    severity: 'off',
+    args: ['name'],
+    message: '“<name>” is no kind of column; text set to the left is taken.',
+    cause: 'Columns are l, c, r, or p{…} for paragraphs; some packages bring more.',
+    mend: ({ text, from, args }) =>
+      text.slice(from, from + 1) === args.name
+        ? one('Set it to the left', from, from + 1, 'l')
+        : null,
+  }),
+  'caption-outside': finding({
+    severity: 'broken',
+    args: [],
+    message: 'This caption belongs to no figure and no table.',
+    cause: 'A \\caption stands between \\begin{figure} and \\end{figure}, or the same of a table.',
+    mend: ({ text, from }) => {
+      const end = lineEnd(text, from);
+      return {
+        title: 'Put a figure around it',
+        edits: [
+          { from, to: from, text: '\\begin{figure}[htbp]\n' },
+          { from: end, to: end, text: '\n\\end{figure}' },
+        ],
+      };
+    },
+  }),
+};

@@ -1,0 +1,117 @@
+import { finding } from '../entry';
+import { one, takeOut } from '../mends';
+
+/** Marks of formulas, and what stands in them. */
+export const formulas = {
+  'formula-unclosed': finding({
+    severity: 'broken',
+    args: ['open'],
+    message: 'This <open> is never closed.',
+    cause: 'A formula needs a mark at both ends; here the paragraph ends before the second one.',
+  }),
+  'math-in-text': finding({
+    severity: 'off',
+    args: ['what'],
+    message: '<what> works only in a formula.',
+    cause: 'Mathematics in a line of text stands between two $ marks; they are missing here.',
+  }),
+  'delimiter-unmatched': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'This \\<name> has no partner.',
+    cause: '\\left and \\right come in pairs within one formula; write \\right. for an empty side.',
+    mend: ({ text, from, args }) => {
+      const word = `\\${args.name ?? ''}`;
+      return text.startsWith(word, from)
+        ? one('Make it a plain bracket', from, from + word.length, '')
+        : null;
+    },
+  }),
+  'delimiter-missing': finding({
+    severity: 'off',
+    args: ['name'],
+    message: '\\<name> needs a bracket behind it.',
+    cause: 'What follows is not a bracket that can grow. For no bracket, put a full stop.',
+    mend: ({ text, from, args }) => {
+      const behind = from + 1 + (args.name ?? '').length;
+      return text.startsWith(`\\${args.name ?? ''}`, from)
+        ? one('No bracket on this side', behind, behind, '.')
+        : null;
+    },
+  }),
+  'scripts-doubled': finding({
+    severity: 'off',
+    args: ['what'],
+    message: 'There are two <what> on one symbol.',
+    cause: 'Put braces around what belongs together: a^{b^c} or {a^b}^c.',
+    mend: ({ text, from, to }) => {
+      // a^b^c: the base with its first script becomes a group.
+      const mark = text.slice(from, to).search(/[\^_]/);
+      const at = mark < 0 ? from : from + mark;
+      const before =
+        /(?:\\[A-Za-z]+|[A-Za-z0-9)}\]])\s*[\^_]\s*(?:\{[^{}]*\}|\\[A-Za-z]+|[^\s{}\\])\s*$/.exec(
+          text.slice(0, at),
+        );
+      if (!before) return null;
+      const start = before.index;
+      return {
+        title: 'Put braces around the first',
+        edits: [
+          { from: start, to: start, text: '{' },
+          { from: at, to: at, text: '}' },
+        ],
+      };
+    },
+  }),
+  'fraction-ambiguous': finding({
+    severity: 'off',
+    args: [],
+    message: 'Two fractions of this old form stand in one group.',
+    cause: 'Which is over which cannot be told. Put braces around one of them, or write \\frac.',
+  }),
+  'script-missing': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'Nothing stands behind this <name>.',
+    cause:
+      'What is raised or lowered comes right behind the sign; several characters go in braces.',
+    mend: takeOut,
+  }),
+  'dollar-in-formula': finding({
+    severity: 'off',
+    args: [],
+    message: 'This $ stands inside a formula.',
+    cause: 'A displayed formula needs no $ marks of its own.',
+  }),
+  'text-only-in-math': finding({
+    severity: 'off',
+    args: ['name'],
+    message: '\\<name> belongs in text, not in a formula.',
+    cause: 'The formula before it may not be closed, or the command needs \\text{…} around it.',
+    mend: ({ text, from, to }) => {
+      const argument = /^\s*\{[^{}]*\}/.exec(text.slice(to));
+      const end = to + (argument?.[0].length ?? 0);
+      return argument
+        ? {
+            title: 'Put \\text around it',
+            edits: [
+              { from, to: from, text: '\\text{' },
+              { from: end, to: end, text: '}' },
+            ],
+          }
+        : null;
+    },
+  }),
+  'blank-line-in-formula': finding({
+    severity: 'off',
+    args: [],
+    message: 'There is a blank line inside this formula.',
+    cause: 'A blank line ends a paragraph, and a formula cannot go across that end.',
+    mend: ({ text, from }) => {
+      const blank = /\n[ \t]*\n/.exec(text.slice(Math.max(0, from - 1)));
+      if (!blank) return null;
+      const at = Math.max(0, from - 1) + blank.index;
+      return one('Take the blank line out', at, at + blank[0].length, '\n');
+    },
+  }),
+};

@@ -1,0 +1,56 @@
+import { finding } from '../entry';
+import { tooWideFormula, tooWideLine } from '../wideMends';
+
+/** What sticks out, and what is set otherwise than it was meant. */
+export const layout = {
+  'line-too-wide': finding({
+    severity: 'off',
+    args: ['amount'],
+    message: 'A line here sticks out of the margin by <amount>.',
+    cause: 'No good place to break it was found; something in it is too long.',
+    mend: ({ text, from, to }) => tooWideLine(text, from, to),
+  }),
+  'formula-too-wide': finding({
+    severity: 'off',
+    args: ['amount', 'times'],
+    message: 'This formula is wider than the text by <amount>.',
+    cause: 'It is on one line; break it over several, at a relation or a plus sign.',
+    mend: ({ text, from, to, args }) => tooWideFormula(text, from, to, Number(args.times)),
+  }),
+  'character-missing': finding({
+    severity: 'off',
+    args: ['char'],
+    message: 'No font here has the character “<char>”.',
+    cause: 'It was pasted in, or belongs to a script that is not covered.',
+  }),
+  'picture-too-wide': finding({
+    severity: 'off',
+    args: ['amount'],
+    message: 'This picture is wider than the text by <amount>.',
+    cause: 'It is set at its own size. A width in brackets makes it fit.',
+  }),
+  'line-break-for-nothing': finding({
+    severity: 'advice',
+    args: [],
+    message: 'There is no line here for \\\\ to break.',
+    cause: 'The blank line behind it ends the paragraph; together they leave an empty line.',
+  }),
+  'quotes-straight': finding({
+    severity: 'advice',
+    args: [],
+    message: 'Both of these quotation marks come out as closing ones.',
+    cause: "Quotation marks are typed as two backticks before and two apostrophes behind: ``so''.",
+  }),
+  'dots-typed': finding({
+    severity: 'advice',
+    args: [],
+    message: 'Three full stops stand closer together than dots should.',
+    cause: 'Dots have a command of their own, which spaces them: \\dots.',
+  }),
+  'blank-swallowed': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'The blank behind \\<name> is not printed.',
+    cause: 'A blank only ends the name of a command. Braces behind it keep the blank: \\<name>{}.',
+  }),
+};

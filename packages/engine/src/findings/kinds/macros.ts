@@ -1,0 +1,50 @@
+import { finding } from '../entry';
+import { one } from '../mends';
+
+/** Definitions, conditions, numbers and lengths. */
+export const macros = {
+  'macro-runaway': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: '\\<name> goes on for ever; it was stopped.',
+    cause: 'Its definition uses itself, directly or by way of another command.',
+  }),
+  'macro-pattern': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: '\\<name> is not used the way it was defined.',
+    cause:
+      'Its definition expects certain characters around its arguments, and they are not there.',
+  }),
+  'nesting-too-deep': finding({
+    severity: 'broken',
+    args: [],
+    message: 'This is nested too deeply to be set.',
+    cause: 'Something is put inside itself many times over, often by a command that repeats.',
+  }),
+  'conditional-unclosed': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'This \\<name> has no \\fi.',
+    cause: 'Every condition ends with \\fi.',
+  }),
+  'number-missing': finding({
+    severity: 'off',
+    args: [],
+    message: 'A number should stand here.',
+    cause: 'The command before it counts or measures something; 0 is used.',
+  }),
+  'unit-missing': finding({
+    severity: 'off',
+    args: ['number'],
+    message: 'The length <number> has no unit.',
+    cause: 'A length needs one of pt, mm, cm, in, em, ex behind its number; pt is used.',
+    mend: ({ text, to, args }) => {
+      const number = args.number ?? '';
+      const at = text.slice(Math.max(0, to - 40), to).lastIndexOf(number);
+      if (at < 0) return null;
+      const end = Math.max(0, to - 40) + at + number.length;
+      return one('Make it points', end, end, 'pt');
+    },
+  }),
+};

@@ -1,0 +1,73 @@
+import { finding } from '../entry';
+import { one } from '../mends';
+
+/** Names of commands, environments and counters, and letters that should be names. */
+export const names = {
+  'command-unknown': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'There is no command \\<name>.',
+    cause: 'It is misspelt, or the package that brings it is not loaded.',
+  }),
+  'package-needed': finding({
+    severity: 'broken',
+    args: ['name', 'package'],
+    message: '<name> comes with the package <package>, which is not loaded.',
+    cause: 'A line \\usepackage{<package>} before \\begin{document} is missing.',
+  }),
+  'command-not-defined-here': finding({
+    severity: 'advice',
+    args: ['name', 'body'],
+    message: 'Nothing in this document defines \\<name>; it is taken for <body>.',
+    cause:
+      'Other programs will not know it. Define it once before \\begin{document}, or write what it means.',
+  }),
+  'environment-unknown': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'There is no environment called <name>.',
+    cause: 'Its name is misspelt, or the package that brings it is not loaded.',
+  }),
+  'command-redefined': finding({
+    severity: 'off',
+    args: ['name'],
+    message: '\\<name> exists already; this definition replaces it.',
+    cause: '\\newcommand is for new names. To change one on purpose, use \\renewcommand.',
+    mend: ({ text, from }) => {
+      const at = text.lastIndexOf('\\newcommand', from);
+      return at >= 0 && from - at < 16
+        ? one('Write \\renewcommand', at, at + '\\newcommand'.length, '\\renewcommand')
+        : null;
+    },
+  }),
+  'command-not-yet-defined': finding({
+    severity: 'advice',
+    args: ['name'],
+    message: '\\<name> did not exist before, so there is nothing to change.',
+    cause: '\\renewcommand changes what exists. For a new name, use \\newcommand.',
+    mend: ({ text, from }) => {
+      const at = text.lastIndexOf('\\renewcommand', from);
+      return at >= 0 && from - at < 18
+        ? one('Write \\newcommand', at, at + '\\renewcommand'.length, '\\newcommand')
+        : null;
+    },
+  }),
+  'counter-unknown': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'There is no counter called <name>.',
+    cause: 'It is misspelt, or the \\newcounter for it is missing.',
+  }),
+  'name-in-letters': finding({
+    severity: 'advice',
+    args: ['name'],
+    message: '“<name>” is set as a product of letters.',
+    cause: 'The names of functions are commands, which set them upright: \\<name>.',
+  }),
+  'words-in-formula': finding({
+    severity: 'off',
+    args: ['words'],
+    message: '“<words>” is set as a product of letters, without blanks.',
+    cause: 'Words in a formula stand in \\text{…}.',
+  }),
+};

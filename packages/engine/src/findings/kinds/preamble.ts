@@ -1,0 +1,83 @@
+import { finding } from '../entry';
+import { one } from '../mends';
+
+/** The kind of document, packages, title, and where the text begins and ends. */
+export const preamble = {
+  'class-missing': finding({
+    severity: 'off',
+    args: [],
+    message: 'The sheet does not say what kind of document it is.',
+    cause: 'A document starts with \\documentclass{article}, or another kind.',
+  }),
+  'class-unknown': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'The kind of document “<name>” is not known here; article is used in its place.',
+    cause: 'Its name is misspelt, or its class file did not come with the assignment.',
+  }),
+  'document-begin-missing': finding({
+    severity: 'off',
+    args: [],
+    message: 'The text starts before \\begin{document}.',
+    cause: 'What is printed stands between \\begin{document} and \\end{document}.',
+  }),
+  'document-end-missing': finding({
+    severity: 'advice',
+    args: [],
+    message: 'The document is never ended.',
+    cause: 'The last line should be \\end{document}.',
+  }),
+  'package-unknown': finding({
+    severity: 'off',
+    args: ['name', 'uses'],
+    message: 'The package <name> is not known here<uses>.',
+    cause:
+      'Its name is misspelt, its file did not come with the assignment, or it does something that is not supported yet.',
+  }),
+  'option-unknown': finding({
+    severity: 'advice',
+    args: ['name'],
+    message: 'The option “<name>” is not known here and changes nothing.',
+    cause: 'It is misspelt, or it belongs to another class or package.',
+    mend: ({ text, from, to }) => {
+      const behind = /^\s*,/.exec(text.slice(to));
+      const before = /,\s*$/.exec(text.slice(0, from));
+      const start = behind ? from : from - (before?.[0].length ?? 0);
+      return one('Take it out', start, to + (behind?.[0].length ?? 0), '');
+    },
+  }),
+  'title-missing': finding({
+    severity: 'off',
+    args: [],
+    message: 'There is no title to print.',
+    cause: '\\maketitle prints what \\title{…} was given; that line is missing.',
+    mend: ({ text }) => {
+      const begin = text.indexOf('\\begin{document}');
+      return begin < 0 ? null : one('Add a title', begin, begin, '\\title{Untitled}\n');
+    },
+  }),
+  'title-not-printed': finding({
+    severity: 'off',
+    args: [],
+    message: 'This title is given but never printed.',
+    cause: '\\maketitle prints it, behind \\begin{document}; that line is missing.',
+  }),
+  'line-too-late': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'A line with \\<name> belongs before \\begin{document}.',
+    cause: 'What the document is and what it loads is settled before its text begins.',
+  }),
+  'text-behind-end': finding({
+    severity: 'advice',
+    args: [],
+    message: 'What stands behind \\end{document} is not printed.',
+    cause: 'The document ends there. Move the line down if this belongs to it.',
+  }),
+  'chapters-missing': finding({
+    severity: 'broken',
+    args: ['class'],
+    message: 'This kind of document, <class>, has no chapters.',
+    cause: 'Chapters belong to the kinds report and book; an article starts with sections.',
+  }),
+};

@@ -1,0 +1,71 @@
+import { finding } from '../entry';
+import { one, renamed } from '../mends';
+
+/** Labels, references and the bibliography. */
+export const references = {
+  'reference-unknown': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'Nothing on the sheet has the label “<name>”.',
+    cause: 'The label is misspelt here or where it is set, or its \\label was taken out.',
+    mend: renamed(({ labels }) => labels),
+  }),
+  'label-repeated': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'The label “<name>” is used more than once.',
+    cause: 'References to it can mean only one place; give each place a label of its own.',
+    mend: ({ text, from, to, args, labels }) => {
+      const name = args.name ?? '';
+      const at = text.slice(from, to).indexOf(`{${name}}`);
+      if (at < 0) return null;
+      let n = 2;
+      while (labels.includes(`${name}-${n}`)) n++;
+      const start = from + at + 1;
+      return one(`Call this one ${name}-${n}`, start, start + name.length, `${name}-${n}`);
+    },
+  }),
+  'label-unused': finding({
+    severity: 'advice',
+    args: ['name'],
+    message: 'Nothing refers to the label “<name>”.',
+    cause: 'It does no harm; a reference to it may have been forgotten.',
+  }),
+  'label-before-caption': finding({
+    severity: 'off',
+    args: ['name', 'kind'],
+    message: 'The label “<name>” comes before the caption, so references give another number.',
+    cause: 'The caption gives the <kind> its number; the label belongs behind it.',
+  }),
+  'citation-unknown': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'Nothing in the bibliography is called “<name>”.',
+    cause:
+      'The key in \\cite must be that of a \\bibitem, or of an entry in a .bib file of the assignment.',
+    mend: renamed(({ keys }) => keys),
+  }),
+  'bibliography-broken': finding({
+    severity: 'off',
+    args: ['name', 'file'],
+    message: 'The entry <name> in <file> cannot be read; the others are.',
+    cause: 'A brace or a comma is missing in it.',
+  }),
+  'bibliography-style-unknown': finding({
+    severity: 'advice',
+    args: ['name'],
+    message: 'There is no bibliography style <name> here; plain is used.',
+    cause: 'Known are plain, unsrt, abbrv, alpha, and those that natbib brings.',
+    mend: ({ text, from, to, args }) => {
+      const at = text.slice(from, to + 80).indexOf(args.name ?? '');
+      const start = from + at;
+      return at < 0 ? null : one('Write plain', start, start + (args.name ?? '').length, 'plain');
+    },
+  }),
+  'facts-unsettled': finding({
+    severity: 'advice',
+    args: [],
+    message: 'The numbers on this sheet change each time they are worked out.',
+    cause: 'Two places depend on one another, so that no answer fits both.',
+  }),
+};
