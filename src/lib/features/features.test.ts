@@ -106,7 +106,7 @@ describe('the worker', () => {
   const lastPages = (answers: readonly Response[]) =>
     answers.findLast((a) => a.kind === 'pages') as Extract<Response, { kind: 'pages' }>;
 
-  it('paints pages before it tells of them, and sends each once, then facts', async () => {
+  it('paints pages before it tells of them, and sends each once, then gives its account', async () => {
     const { answers, painted, say } = worker();
     await say({
       kind: 'open',
@@ -122,7 +122,7 @@ describe('the worker', () => {
     const first = answers.findIndex((a) => a.kind === 'pages');
     expect(painted[0]).toMatchObject({ answered: first, pages: [0] });
     expect(painted[0]?.outlines.length).toBeGreaterThan(5);
-    expect(answers.find((a) => a.kind === 'facts')).toMatchObject({
+    expect(answers.find((a) => a.kind === 'account')).toMatchObject({
       findings: [{ kind: 'command-unknown' }],
     });
     await say({ kind: 'view', ranges: [{ first: 0, last: 0 }] });
@@ -168,7 +168,7 @@ describe('the worker', () => {
       id: 7,
       places: [{ page: 1, spans: [{ y: expect.closeTo(134.8, 0) }] }],
     });
-    expect(answers.find((a) => a.kind === 'facts')).toMatchObject({
+    expect(answers.find((a) => a.kind === 'account')).toMatchObject({
       labels: [{ name: 'eq:x', page: 1 }],
     });
   });

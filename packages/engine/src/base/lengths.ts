@@ -42,7 +42,12 @@ export function unitLength(factor: number, unit: string): Sp {
 /** Points to scaled points. */
 export const pt = (points: number): Sp => Math.round(points * PT);
 
-/** Scaled points to PDF units (1/72 in, "big points"). */
+/** An inch, and a millimetre. */
+export const INCH: Sp = 72.27 * PT;
+export const MM: Sp = INCH / 25.4;
+
+/** Scaled points to PDF units (1/72 in, "big points"), and back. */
+export const fromBp = (bp: number): Sp => Math.round((bp * INCH) / 72);
 export const toBp = (length: Sp): number => (length / PT) * (72 / 72.27);
 
 /** Orders of infinity of glue: finite, fil, fill, filll. */

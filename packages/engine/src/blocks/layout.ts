@@ -1,6 +1,8 @@
-import { glue, NO_GLUE, PT, type Glue, type Sp } from '../base/lengths';
-import { boxOf, rule, type Box, type Child } from '../boxes/box';
-import type { FloatVItem, LineSpacing, VItem } from '../boxes/vertical';
+import { glue, NO_GLUE, PT, SS, type Sp } from '../base/lengths';
+import { boxOf, type AnchorItem, type Box, type Child, type MigrantItem } from '../boxes/box';
+import { elementsOf, type Element } from '../boxes/elements';
+import { naturalSize, stack } from '../boxes/stack';
+import type { FloatVItem, LineSpacing, PageMark, VItem } from '../boxes/vertical';
 import type { BlockNode, Float, Paragraph } from '../document/blocks';
 import type { Inline, ParboxInline } from '../document/inlines';
 import type { LayoutEnv } from '../paragraphs/env';
@@ -149,7 +151,7 @@ function pushMigrants(out: VItem[], box: Box, env: LayoutEnv): void {
 
 /** A box of paragraphs (`\parbox`, `minipage`, `\vbox`). */
 export function setParbox(inline: ParboxInline, env: LayoutEnv): Box {
-  const items = layoutBlocks(inline.blocks, env);
+  const items = unskipped(layoutBlocks(inline.blocks, env));
   const height = inline.height ?? null;
   const filled = height === null ? items : padded(items, inline.inner ?? 'top');
   const { box, first, last } = stackItems(filled, inline.width, height);
@@ -161,9 +163,16 @@ export function setParbox(inline: ParboxInline, env: LayoutEnv): Box {
   return boxOf(box.width, up, total - up, [{ x: 0, y: up - box.height, item: box }]);
 }
 
+/** A list without empty space at its end, below which the last line would not hang (`\unskip` of the LaTeX kernel). */
+function unskipped(items: readonly VItem[]): readonly VItem[] {
+  const last = items.at(-1);
+  const isEmpty = last?.kind === 'glue' && last.glue.width === 0 && last.glue.stretch === 0;
+  return isEmpty ? unskipped(items.slice(0, -1)) : items;
+}
+
 const SPREAD: VItem = {
   kind: 'glue',
-  glue: { ...NO_GLUE, stretch: 65536, stretchOrder: 1, shrink: 65536, shrinkOrder: 1 },
+  glue: SS,
 };
 
 /** The space that a box with a height of its own has above or below its contents. */
@@ -180,126 +189,50 @@ interface StackedItems {
   readonly last: Sp;
 }
 
-const glueOf = (item: VItem): Glue | null =>
-  item.kind === 'glue' || item.kind === 'addvspace' ? item.glue : null;
-
 /** Lines one under another; glue as it is, or set to fill a height. */
 export function stackItems(
   items: readonly VItem[],
   width: Sp | null,
   height: Sp | null = null,
 ): StackedItems {
-  const whole = width === null ? withRules(items) : items;
-  const natural = walk(whole, () => 0);
-  const give = height === null ? () => 0 : glueGift(whole, height - natural.y);
-  const { children, y, first, last, widest } = walk(whole, give);
-  const box = boxOf(width ?? widest, 0, height ?? y, children);
-  return { box, first: first ?? 0, last };
+  const elements = elementsOf(width === null ? withRules(items) : items).map(asBox);
+  const natural = naturalSize(elements, 0);
+  const wanted = height === null ? null : height - natural.depth;
+  const set = stack(elements, 0, wanted);
+  const children = set.boxes.map(({ x, y, box }): Child => ({ x, y: -y, item: box }));
+  const inLines = new Set(set.boxes.flatMap(({ box }) => migrantsOf(box)));
+  for (const { mark, y } of set.marks) {
+    const item = markItem(mark);
+    if (item && (item.kind !== 'migrant' || !inLines.has(item.node)))
+      children.push({ x: 0, y: -y, item });
+  }
+  const whole = set.height + set.depth;
+  const box = boxOf(width ?? widestOf(elements), 0, height ?? whole, children);
+  return { box, first: set.boxes[0]?.y ?? 0, last: set.depth };
 }
+
+/** In a box, a float stands where it is. */
+const asBox = (element: Element): Element =>
+  element.kind === 'float' ? { kind: 'box', box: element.float.box, x: 0, line: null } : element;
+
+/** What a mark leaves in a box: a place for links, or what comes out of it with the page. */
+function markItem(mark: PageMark): AnchorItem | MigrantItem | null {
+  const none = { width: 0, height: 0, depth: 0 } as const;
+  if (mark.kind === 'label') return { kind: 'anchor', label: mark.name, ...none };
+  return mark.kind === 'contents' ? { kind: 'migrant', node: mark, ...none } : null;
+}
+
+const widestOf = (elements: readonly Element[]): Sp =>
+  Math.max(0, ...elements.map((e) => (e.kind === 'box' ? e.x + e.box.width : 0)));
 
 /** Rules without a width of their own made as wide as the widest line (The TeXbook, chapter 21). */
 function withRules(items: readonly VItem[]): readonly VItem[] {
-  if (!items.some((item) => item.kind === 'rule' && item.running)) return items;
-  const { widest } = walk(
-    items.filter((item) => item.kind !== 'rule' || !item.running),
-    () => 0,
-  );
+  const isRunning = (item: VItem): boolean => item.kind === 'rule' && item.running === true;
+  if (!items.some(isRunning)) return items;
+  const width = widestOf(elementsOf(items.filter((item) => !isRunning(item))));
   return items.map((item) =>
-    item.kind === 'rule' && item.running ? { ...item, x: 0, width: widest } : item,
+    item.kind === 'rule' && item.running ? { ...item, x: 0, width } : item,
   );
-}
-
-/** How much each glue gives of what is missing. */
-function glueGift(items: readonly VItem[], missing: Sp): (g: Glue) => Sp {
-  const total = [0, 0, 0, 0];
-  for (const item of items) {
-    const g = glueOf(item);
-    if (!g) continue;
-    const order = missing > 0 ? g.stretchOrder : g.shrinkOrder;
-    total[order] = (total[order] as number) + (missing > 0 ? g.stretch : g.shrink);
-  }
-  let order = 3;
-  while (order > 0 && total[order] === 0) order--;
-  const all = total[order] as number;
-  if (all === 0) return () => 0;
-  const ratio = missing / all;
-  return (g) =>
-    missing > 0
-      ? g.stretchOrder === order
-        ? g.stretch * ratio
-        : 0
-      : g.shrinkOrder === order
-        ? g.shrink * Math.max(order === 0 ? -1 : -Infinity, ratio)
-        : 0;
-}
-
-function walk(items: readonly VItem[], give: (g: Glue) => Sp) {
-  const children: Child[] = [];
-  let y = 0;
-  let first: Sp | null = null;
-  let last: Sp = 0;
-  let before: Sp | null = null;
-  let widest: Sp = 0;
-  let skip: Sp = 0;
-  for (const item of items) {
-    if (item.kind === 'glue') {
-      y += item.glue.width + give(item.glue);
-      skip += item.glue.width;
-    } else if (item.kind === 'addvspace') {
-      const more =
-        item.glue.width < 0 || skip < 0 ? item.glue.width : Math.max(0, item.glue.width - skip);
-      y += more + give(item.glue);
-      skip += more;
-    } else if (item.kind === 'rule') {
-      const line = rule(item.width, item.height, 0, item.color);
-      if (item.width > 0) children.push({ x: item.x, y: -y - item.height, item: line });
-      y += item.height;
-      first ??= y;
-      widest = Math.max(widest, item.width);
-      before = null;
-      last = 0;
-      skip = 0;
-    } else if (item.kind === 'line') {
-      y += before === null ? 0 : interline(item.spacing, before, item.box.height);
-      y += item.box.height;
-      first ??= y;
-      children.push({ x: item.x, y: -y, item: item.box });
-      y += item.box.depth;
-      before = last = item.box.depth;
-      widest = Math.max(widest, item.x + item.box.width);
-      skip = 0;
-    } else if (item.kind === 'nointerline') before = null;
-    else if (item.kind === 'float') {
-      children.push({ x: 0, y: -y, item: item.box });
-      y += item.box.height + item.box.depth;
-      before = last = 0;
-    } else if (item.kind === 'mark' && item.mark.kind === 'label') {
-      const label = item.mark.name;
-      children.push({
-        x: 0,
-        y: -y,
-        item: { kind: 'anchor', label, width: 0, height: 0, depth: 0 },
-      });
-    } else if (item.kind === 'mark' && item.mark.kind === 'contents') {
-      // Kept, so that it comes out with the box.
-      children.push({
-        x: 0,
-        y: -y,
-        item: { kind: 'migrant', node: item.mark, width: 0, height: 0, depth: 0 },
-      });
-    }
-  }
-  const inLines = new Set(
-    children.flatMap(({ item }) => (item.kind === 'box' ? migrantsOf(item) : [])),
-  );
-  const once = children.filter(({ item }) => item.kind !== 'migrant' || !inLines.has(item.node));
-  return { children: once, y, first, last, widest };
-}
-
-/** The glue between two lines at its natural width (TeX: The Program, §679). */
-export function interline(spacing: LineSpacing, depthAbove: Sp, height: Sp): Sp {
-  const gap = spacing.baselineSkip.width - depthAbove - height;
-  return gap < spacing.lineSkipLimit ? spacing.lineSkip.width : gap;
 }
 
 export const space = (width: Sp): VItem => ({ kind: 'glue', glue: glue(width) });

@@ -1,4 +1,4 @@
-import { PT, type Sp } from '../base/lengths';
+import { fromBp, type Sp } from '../base/lengths';
 
 /** Natural size of a picture in sp, and what kind of file it is. */
 export interface ImageInfo {
@@ -6,10 +6,6 @@ export interface ImageInfo {
   readonly width: Sp;
   readonly height: Sp;
 }
-
-/** Big points to sp. */
-const BP = 72.27 / 72;
-const fromBp = (bp: number): Sp => Math.round(bp * BP * PT);
 
 const ascii = (bytes: Uint8Array, from: number, length: number): string =>
   String.fromCharCode(...bytes.subarray(from, from + length));

@@ -20,7 +20,7 @@ export interface Layouter {
   readonly node: (node: MathNode, ctx: MathContext) => Laid;
 }
 
-/** Everything a rule may look at. Facts travel down; a rule makes a new context, never changes one. */
+/** Everything a rule may look at. Settings travel down; a rule makes a new context, never changes one. */
 export interface MathContext {
   readonly fonts: FontStore;
   readonly font: Font;

@@ -1,9 +1,9 @@
-import type { Sp } from '../base/lengths';
+import { PT, type Sp } from '../base/lengths';
 import { boxOf, rule, type Box, type Child } from '../boxes/box';
 import type { ColumnLayout } from '../document/page';
 import { bestSplit, isDiscardable } from './cost';
-import type { Element } from './flow';
-import { naturalSize, stack } from './stack';
+import type { Element } from '../boxes/elements';
+import { naturalSize, stack } from '../boxes/stack';
 
 /** Columns set side by side, and how many elements they hold. */
 export interface Balanced {
@@ -12,7 +12,7 @@ export interface Balanced {
   readonly columns: readonly (readonly Element[])[];
 }
 
-const MAX_DEPTH: Sp = 5 * 65536;
+const MAX_DEPTH: Sp = 5 * PT;
 
 function cut(elements: readonly Element[], from: number, count: number, height: Sp): number[] {
   const ends: number[] = [];
@@ -33,7 +33,7 @@ const columnsOf = (elements: readonly Element[], from: number, ends: readonly nu
   ends.map((end, c) => withoutTop(elements.slice(c === 0 ? from : ends[c - 1], end)));
 
 /** Columns are made this much higher at each try (a line's worth of small steps). */
-const STEP: Sp = 65536;
+const STEP: Sp = PT;
 
 /**
  * The elements from `from` on in columns of equal height, as low as they can be; when

@@ -9,11 +9,12 @@ import type {
   RunningTexts,
 } from '../document/page';
 import { buildColumn, type BuiltColumn, type ColumnStart, floatElement } from './column';
-import { type Element, elementsOf, type Located } from './flow';
+import { elementsOf, type Element } from '../boxes/elements';
+import { stack } from '../boxes/stack';
+import type { Located } from './flow';
 import { heightOf } from './floats';
 import { numberText } from './numbers';
 import type { FlowBlock, FlowPosition, Page, PlacedBox, PlacedLabel, PlacedMark } from './page';
-import { stack } from './stack';
 
 /** Where a page starts, and all that holds from there on. Equal starts over equal lists give equal pages. */
 export interface PageStart extends ColumnStart {

@@ -14,10 +14,11 @@ import {
   isDiscardable,
   NOTHING,
 } from './cost';
-import { elementsOf, Flow, type Element, type Located } from './flow';
+import { elementsOf, type Element } from '../boxes/elements';
+import { glueElement, naturalSize, spaceElement } from '../boxes/stack';
+import { Flow, type Located } from './flow';
 import { floatColumn, placeFloat, roomTaken, type FloatArea } from './floats';
 import type { FlowBlock, FlowPosition } from './page';
-import { glueElement, naturalSize, spaceElement } from './stack';
 
 /** Where a column starts, and what waits from the ones before. */
 export interface ColumnStart {

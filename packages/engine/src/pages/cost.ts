@@ -1,7 +1,7 @@
 import type { Glue, Sp } from '../base/lengths';
 import { badness } from '../boxes/badness';
 import type { Box } from '../boxes/box';
-import type { Element } from './flow';
+import type { Element } from '../boxes/elements';
 
 /** Costs of page breaks (TeX: The Program, §974, §1005). */
 export const AWFUL = 0x3fffffff;

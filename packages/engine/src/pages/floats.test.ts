@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { glue, PT, type Sp } from '../base/lengths';
 import { boxOf } from '../boxes/box';
+import { elementsOf } from '../boxes/elements';
 import type { FloatVItem, VItem } from '../boxes/vertical';
 import type { FloatRules, PageGeometry } from '../document/page';
 import { balance } from './balance';
 import { buildPage, FIRST_PAGE, type PageStart } from './build';
 import { bestSplit } from './cost';
-import { elementsOf } from './flow';
+
 import { floatColumn, placeFloat, type FloatArea } from './floats';
 import { numberText } from './numbers';
 import type { Page } from './page';

@@ -1,10 +1,11 @@
 import { FIL, NO_GLUE, PT, type Sp } from '../base/lengths';
 import { scaledTurned } from '../base/maps';
-import { boundsOf, mappedPath, rectangle } from '../base/paths';
-import { type Box, boxOf, type Child, rule } from '../boxes/box';
+import { boundsOf, mappedPath, rectangle, type Path, type Segment } from '../base/paths';
+import { solidStroke, stroked } from '../document/drawing';
+import { boxOf, pathItem, rule, type Box, type Child } from '../boxes/box';
 import type { BoxInline, DecoratedInline, Inline } from '../document/inlines';
 import type { LayoutEnv } from './env';
-import { glueItem, type LineItem } from './lineItem';
+import { glueItem, type LineItem, type SetLeader } from './lineItem';
 import { packNatural, packTo } from './lines';
 
 /** Inlines side by side at their natural width, fonts scaled: text inside formulas. */
@@ -78,15 +79,43 @@ function transformed(box: Box, by: NonNullable<BoxInline['transform']>): Box {
   ]);
 }
 
+/** The length of a wave under words, and how far it goes up and down. */
+const WAVE: Sp = 4 * PT;
+const WAVE_HEIGHT: Sp = 0.8 * PT;
+
+/** Waves as long as a width, about a height. */
+function waves(width: Sp, y: Sp, thickness: Sp, color: number): Child {
+  const count = Math.max(1, Math.round(width / WAVE));
+  const half = width / (2 * count);
+  const path: Path = [
+    { kind: 'move', to: { x: 0, y } },
+    ...Array.from({ length: 2 * count }, (_, i): Segment => {
+      const [x, up] = [i * half, i % 2 === 0 ? WAVE_HEIGHT : -WAVE_HEIGHT];
+      return {
+        kind: 'curve',
+        from: { x: x + half / 2, y: y + up },
+        into: { x: x + half / 2, y: y + up },
+        to: { x: x + half, y },
+      };
+    }),
+  ];
+  return { x: 0, y: 0, item: pathItem(path, stroked(solidStroke(thickness, color))) };
+}
+
 /** The items with a line under, through or behind each of them, blanks included. */
 export function decorated(inline: DecoratedInline, items: readonly LineItem[]): LineItem[] {
   const { rise, thickness, color, behind } = inline;
+  const { wave } = inline;
+  const leader: SetLeader = wave
+    ? { kind: 'box', box: { ...boxOf(WAVE, 0, 0, [waves(WAVE, rise, thickness, color)]) } }
+    : { kind: 'rule', height: rise + thickness, depth: -rise, color };
   return items.map((item): LineItem => {
-    if (item.kind === 'glue')
-      return { ...item, leader: { kind: 'rule', height: rise + thickness, depth: -rise, color } };
+    if (item.kind === 'glue') return { ...item, leader };
     if (item.kind !== 'word' && item.kind !== 'content') return item;
     const inner = packNatural([item]);
-    const line = { x: 0, y: 0, item: rule(inner.width, rise + thickness, -rise, color) };
+    const line = wave
+      ? waves(inner.width, rise, thickness, color)
+      : { x: 0, y: 0, item: rule(inner.width, rise + thickness, -rise, color) };
     const text = { x: 0, y: 0, item: inner };
     const box = boxOf(inner.width, inner.height, inner.depth, behind ? [line, text] : [text, line]);
     return { kind: 'content', width: inner.width, item: box };

@@ -1,5 +1,6 @@
 import { type Glue, PT, type Sp } from '../base/lengths';
 import { type Box, boxOf, type Child, rule, type RunItem } from '../boxes/box';
+import { giveOf, setGlue, type GlueSet } from '../boxes/glueSetting';
 import { atSize } from '../fonts/store';
 import { lineStart } from './breaking';
 import type { LineItem, SetLeader, WordItem } from './lineItem';
@@ -49,38 +50,7 @@ export function wordRun(word: WordItem, start: number, end: number, hyphen: bool
   };
 }
 
-/** How much each unit of stretch or shrink must give so that the line is as wide as asked. */
-interface GlueSet {
-  readonly order: number;
-  readonly ratio: number;
-  readonly shrinking: boolean;
-}
-const RIGID: GlueSet = { order: 0, ratio: 0, shrinking: false };
-
-function glueSet(glues: readonly Glue[], natural: Sp, width: Sp): { set: GlueSet; overfull: Sp } {
-  const missing = width - natural;
-  const shrinking = missing < 0;
-  const total = [0, 0, 0, 0];
-  for (const g of glues) {
-    const order = shrinking ? g.shrinkOrder : g.stretchOrder;
-    total[order] = (total[order] as number) + (shrinking ? g.shrink : g.stretch);
-  }
-  let order = 3;
-  while (order > 0 && total[order] === 0) order--;
-  const give = total[order] as number;
-  if (give === 0) return { set: RIGID, overfull: shrinking ? -missing : 0 };
-  const ratio = Math.abs(missing) / give;
-  // Finite glue never shrinks to less than it may (The TeXbook, chapter 12).
-  if (shrinking && order === 0 && ratio > 1) {
-    return { set: { order, ratio: 1, shrinking }, overfull: -missing - give };
-  }
-  return { set: { order, ratio, shrinking }, overfull: 0 };
-}
-
-const settled = (g: Glue, set: GlueSet): Sp => {
-  if (set.shrinking) return g.shrinkOrder === set.order ? g.width - g.shrink * set.ratio : g.width;
-  return g.stretchOrder === set.order ? g.width + g.stretch * set.ratio : g.width;
-};
+const settled = (g: Glue, set: GlueSet): Sp => g.width + giveOf(g, set);
 
 /** The lines between the breaks, each set to the width. */
 export function buildLines(
@@ -118,7 +88,7 @@ function buildLine(
   if (endItem?.kind === 'disc') natural += endItem.before;
   const startDisc = items[start - 1];
   if (startDisc?.kind === 'disc') natural += startDisc.after;
-  const { set, overfull } = glueSet(glues, natural, width);
+  const set = setGlue(glues, width - natural);
   const pen: Pen = { x: settled(leftSkip, set), height: 0, depth: 0, children: [] };
   for (let i = start; i < end;) {
     const item = items[i] as LineItem;
@@ -139,7 +109,7 @@ function buildLine(
     box: boxOf(width, pen.height, pen.depth, pen.children),
     hyphenated,
     skip: endItem?.kind === 'penalty' ? endItem.skip : 0,
-    overfull,
+    overfull: set.overfull,
     contentWidth: natural - rightSkip.width,
     indent: 0,
   };

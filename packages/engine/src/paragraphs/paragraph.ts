@@ -1,4 +1,4 @@
-import { PT, type Sp } from '../base/lengths';
+import { MM, type Sp } from '../base/lengths';
 import type { Paragraph } from '../document/blocks';
 import { breakLines } from './breaking';
 import type { LayoutEnv } from './env';
@@ -60,6 +60,6 @@ function reportOverfull(line: Line, paragraph: Paragraph, env: LayoutEnv): void 
 
 /** A length for a student's eyes. */
 export function inMillimetres(length: Sp): string {
-  const mm = (length / PT) * (25.4 / 72.27);
+  const mm = length / MM;
   return mm < 1 ? 'less than a millimetre' : `${mm.toFixed(mm < 10 ? 1 : 0)} mm`;
 }

@@ -43,7 +43,7 @@ export interface SessionBlock {
   flow: FlowBlock | null;
 }
 
-/** Facts about the whole document that are asked for after reading. */
+/** Cells about the whole document that are asked for after reading. */
 const WHOLE: ReadonlySet<string> = new Set(
   [
     CELLS.geometry,

@@ -115,7 +115,7 @@ export function sameFacts(block: SessionBlock, facts: Facts): boolean {
 }
 
 /** A finding with the block it was made in. */
-export interface PlacedFinding {
+export interface LabelFinding {
   readonly block: SessionBlock;
   readonly finding: RawFinding;
 }
@@ -123,10 +123,10 @@ export interface PlacedFinding {
 /** All labels with the numbers they name; a second label of the same name is a finding. */
 export function collectLabels(blocks: readonly SessionBlock[]): {
   labels: Map<string, LabelDefinition>;
-  repeated: PlacedFinding[];
+  repeated: LabelFinding[];
 } {
   const labels = new Map<string, LabelDefinition>();
-  const repeated: PlacedFinding[] = [];
+  const repeated: LabelFinding[] = [];
   for (const block of blocks) {
     for (const label of block.reading.labels) {
       const { name, from, to } = label;

@@ -4,16 +4,16 @@ import { CELLS } from '../language/machine/cells';
 import type { SessionBlock } from './block';
 import { documentAdvice } from './documentAdvice';
 import { documentFindings, usesOfUnknown, withUses } from './documentFindings';
-import type { Facts, PlacedFinding } from './facts';
+import type { Facts, LabelFinding } from './facts';
 import { withFixes } from './fixes';
 import { withNeededPackages } from './neededPackages';
 import type { SourceReading } from './reading';
 import { worded, type BlockFinding } from './wording';
 
 /** What the session knows besides the reading that findings depend on. */
-export interface FindingFacts {
+export interface FindingSurroundings {
   readonly facts: Facts;
-  readonly repeated: readonly PlacedFinding[];
+  readonly repeated: readonly LabelFinding[];
   /** The numbers did not come to rest. */
   readonly unsettled: boolean;
   readonly files: readonly string[];
@@ -24,7 +24,7 @@ export interface FindingFacts {
 const CITED = citeLabel('');
 
 /** All findings in the order of the text, in words. */
-export function gatherFindings(reading: SourceReading, given: FindingFacts): Finding[] {
+export function gatherFindings(reading: SourceReading, given: FindingSurroundings): Finding[] {
   const out: BlockFinding[] = [];
   const uses = usesOfUnknown(reading);
   const unknown = reading.finalValue(CELLS.unknownPackages);

@@ -1,9 +1,19 @@
 import fc from 'fast-check';
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { FALLBACK_FONT, MATH_FONTS } from '../fonts/catalog';
 import { applyEdit } from '../source/edits';
-import { inArticle, linesOf, newSession, picture, typeset } from '../testing/document';
+import {
+  inArticle,
+  linesOf,
+  newSession,
+  picture,
+  testFonts,
+  TODAY,
+  typeset,
+} from '../testing/document';
 import { editOf, relativeEdit } from '../testing/edits';
+import { Session } from './session';
 
 const DEMO = new URL('../../../../tools/demo/', import.meta.url).pathname;
 const corpus = readdirSync(DEMO)
@@ -119,6 +129,28 @@ describe('facts known at the end', () => {
     session.edit(at, at, '\\section{Flood}\n\nText.\n\n\\newpage\n\n');
     session.settleAll();
     expect(linesOf(session)[0]).toBe('See 2 on page 2.');
+  });
+});
+
+describe('fonts that come late', () => {
+  it('leave no trace: what was measured with others is measured again', () => {
+    const text = inArticle(
+      '\\section{Ebb} \\textbf{bold} $x\\text{ if \\bfseries so}$.\n\n{\\Large\\itshape\\hspace*{2em}\\settowidth\\parindent{wide}\n\nLater.}',
+    );
+    const brought = new Set<string>([FALLBACK_FONT, MATH_FONTS.modern]);
+    const session = new Session({
+      fonts: (file) => (brought.has(file) ? testFonts(file) : null),
+      today: TODAY,
+    });
+    session.setText(text);
+    session.settleAll();
+    expect(session.fonts.missing.size).toBeGreaterThan(0);
+    while (session.fonts.missing.size > 0) {
+      for (const file of session.fonts.missing) brought.add(file);
+      session.fontsArrived();
+      session.settleAll();
+    }
+    compareToCold(text, session);
   });
 });
 

@@ -1,4 +1,3 @@
-import { toBp } from '../base/lengths';
 import type { BlockNode } from '../document/blocks';
 import type { Box } from '../boxes/box';
 import { layoutBlocks, setParbox } from '../blocks/layout';
@@ -11,7 +10,7 @@ import { pageGeometry } from '../language/machine/parameters';
 import { describePage } from '../output/display/describe';
 import { newLists } from '../output/display/lists';
 import type { PageDescription } from '../output/display/description';
-import { writePdf, type Bookmark } from '../output/pdf/write';
+import { writePdf } from '../output/pdf/write';
 import { withLastGood } from './lastGood';
 import { formulaSpans } from './formulaSpans';
 import { fontUnitsOf } from './fontUnits';
@@ -29,7 +28,7 @@ import {
   resolver,
   sameFacts,
   type Facts,
-  type PlacedFinding,
+  type LabelFinding,
 } from './facts';
 import { gatherFindings } from './gatherFindings';
 import {
@@ -43,10 +42,19 @@ import {
 import { imageMeasure, NO_FILES, type AssignmentFiles } from './files';
 import { fieldsOf, furniture } from './furniture';
 import { SourceReading, type CalendarDate, type ReadChange } from './reading';
-import { type CellOf, isOwnName } from '../expansion/cells';
+import type { CellOf } from '../expansion/cells';
+import {
+  blockPlacesOf,
+  bookmarksOf,
+  labelsOf,
+  outlineOf,
+  type LabelEntry,
+  type OutlineEntry,
+} from './account';
 import { CONTENTS } from '../language/constructs/contents';
 
 export type { CalendarDate } from './reading';
+export type { OutlineEntry } from './account';
 
 /** What a host gives: fonts, and the day. The engine reads no clock and no disk of its own. */
 export interface SessionHost {
@@ -59,19 +67,6 @@ export interface SessionHost {
   readonly files?: AssignmentFiles;
   /** While a formula is broken its last good form stays, marked: for a page that is being written. */
   readonly keepLastGood?: boolean;
-}
-
-/** A heading, with its place in the text and on the pages. */
-export interface OutlineEntry {
-  readonly kind: 'heading' | 'number';
-  readonly level: number;
-  readonly number: string;
-  readonly title: string;
-  readonly from: number;
-  readonly to: number;
-  readonly page: number;
-  /** From the top edge of the page, big points. */
-  readonly y: number;
 }
 
 const NO_FIELDS: LayoutEnv['field'] = () => [];
@@ -101,13 +96,15 @@ export class Session {
   private facts: Facts = NO_FACTS;
   /** Blocks that were laid out from facts. */
   private readonly asking = new Set<SessionBlock>();
-  private repeated: readonly PlacedFinding[] = [];
+  private repeated: readonly LabelFinding[] = [];
   private records: readonly PageRecord[] = [];
   private paging: Paging | null = null;
   private changedFrom = 0;
   private changedTo = 0;
   private geometry: PageGeometry | null = null;
   private unsettled = false;
+  /** Reading measured with a font that stood in for one that is missing. */
+  private guessed = false;
   private readonly descriptions = new WeakMap<
     Page,
     { readonly description: PageDescription; readonly reads: ReadonlyMap<string, Answer> }
@@ -130,12 +127,18 @@ export class Session {
   }
 
   private newReading(): SourceReading {
-    return new SourceReading(this.today, (it) => fontUnitsOf(this.fonts, it.font), {
+    return new SourceReading(this.today, (it) => this.measured(fontUnitsOf(this.fonts, it.font)), {
       readFile: (name) => this.files.text(name),
       files: () => this.files.names(),
       imageSize: imageMeasure(this.files),
-      measure: (inlines) => setText(inlines, this.layoutEnv([], new Map(), NO_FIELDS)),
+      measure: (inlines) =>
+        this.measured(setText(inlines, this.layoutEnv([], new Map(), NO_FIELDS))),
     });
+  }
+
+  private measured<T>(measure: T): T {
+    if (this.fonts.missing.size > 0) this.guessed = true;
+    return measure;
   }
 
   /** Other files than before: everything is read again. */
@@ -249,9 +252,13 @@ export class Session {
     this.changedTo = this.reading.blocks.length;
   }
 
-  /** Lays everything out again: fonts that were missing are here now. */
+  /** Lays everything out again, and reads it when it was measured: fonts that were missing are here now. */
   fontsArrived(): void {
     this.fonts.retry();
+    if (this.guessed) {
+      this.guessed = false;
+      this.setText(this.text);
+    }
     for (const block of this.reading.blocks) block.laid = null;
     this.changedFrom = 0;
     this.changedTo = this.reading.blocks.length;
@@ -363,20 +370,9 @@ export class Session {
       .map(({ id, start, length }) => ({ id, start, length }));
   }
 
-  /** Labels with what they name: number, kind of thing, and the page they stand on (from 0). */
-  labels(): { name: string; value: string; kind: string; page: number }[] {
-    const pages = new Map<string, number>();
-    this.pages.forEach(({ labels }, i) => {
-      for (const { name } of labels) pages.set(name, i);
-    });
-    return [...this.facts.labels.values()]
-      .filter(({ name }) => !isOwnName(name))
-      .map(({ name, value, kind }) => ({
-        name,
-        value,
-        kind: kind ?? '',
-        page: pages.get(name) ?? -1,
-      }));
+  /** Labels with what they name, and where. */
+  labels(): LabelEntry[] {
+    return labelsOf(this.pages, this.facts);
   }
 
   /** The page that a label, or another place of links, stands on, from 0; -1 when it is on none. */
@@ -396,15 +392,7 @@ export class Session {
 
   /** Where every block starts in the text, and the page it begins on (from 0). */
   blockPlaces(): { starts: number[]; pages: number[] } {
-    const first = new Map<number, number>();
-    this.pages.forEach((page, i) => {
-      for (const { block } of page.placed) if (!first.has(block)) first.set(block, i);
-    });
-    const { blocks } = this.reading;
-    return {
-      starts: blocks.map(({ start }) => start),
-      pages: blocks.map(({ id }) => first.get(id) ?? -1),
-    };
+    return blockPlacesOf(this.pages, this.reading.blocks);
   }
 
   /** All findings in the order of the text, in words. */
@@ -416,44 +404,13 @@ export class Session {
 
   /** Headings, and the numbers given out, in order. */
   outline(): OutlineEntry[] {
-    const starts = new Map(this.reading.blocks.map(({ id, start }) => [id, start]));
-    return this.pages.flatMap((page) =>
-      page.marks.flatMap(({ mark, block, y }): OutlineEntry[] => {
-        const start = starts.get(block) ?? 0;
-        const place = { page: page.index, y: toBp(y) };
-        if (mark.kind === 'outline') {
-          const { level, number, title, from, to } = mark;
-          return [
-            { kind: 'heading', level, number, title, from: start + from, to: start + to, ...place },
-          ];
-        }
-        if (mark.kind !== 'number') return [];
-        return [
-          {
-            kind: 'number',
-            level: 0,
-            number: mark.number,
-            title: mark.what,
-            from: start + mark.from,
-            to: start + mark.to,
-            ...place,
-          },
-        ];
-      }),
-    );
+    return outlineOf(this.pages, this.reading.blocks);
   }
 
   /** The PDF of the pages as they stand. */
   async pdf(metadata: { readonly title: string; readonly author: string }): Promise<Uint8Array> {
     const pages = this.pages.map((page) => this.describe(page));
-    const bookmarks = this.outline()
-      .filter(({ kind }) => kind === 'heading')
-      .map((entry): Bookmark => ({
-        title: entry.number ? `${entry.number} ${entry.title}` : entry.title,
-        level: entry.level,
-        page: entry.page - 1,
-        y: entry.y,
-      }));
+    const bookmarks = bookmarksOf(this.outline());
     return writePdf(pages, this.fonts, metadata, bookmarks, (name) => this.files.bytes(name));
   }
 }

@@ -166,7 +166,7 @@ export class WorkerHost {
     }
     this.sendPages();
     await this.around.painted();
-    if (run === this.run) this.sendFacts();
+    if (run === this.run) this.sendAccount();
   }
 
   /** Typesets a piece by itself; fonts it lacks are fetched and it is tried again. */
@@ -258,13 +258,13 @@ export class WorkerHost {
     });
   }
 
-  private sendFacts(): void {
+  private sendAccount(): void {
     const session = this.session as Session;
     const { starts, pages } = session.blockPlaces();
     const formulas = session.formulaSpans();
     this.around.post(
       {
-        kind: 'facts',
+        kind: 'account',
         revision: this.revision,
         findings: session.findings(),
         outline: session.outline(),

@@ -90,7 +90,7 @@ export type Response =
       readonly views: readonly PageView[];
     }
   | {
-      readonly kind: 'facts';
+      readonly kind: 'account';
       readonly revision: number;
       readonly findings: readonly Finding[];
       readonly outline: readonly OutlineEntry[];

@@ -25,7 +25,7 @@
 
   const page = $derived(engine?.sighted.get(0) ?? null);
   const scale = $derived(page ? width / page.description.width : 1);
-  const settled = $derived(!!engine && engine.factsRevision === engine.revision);
+  const settled = $derived(!!engine && engine.accountRevision === engine.revision);
   const toFix = $derived(
     engine?.findings.filter(({ severity }) => severity !== 'advice').length ?? 0,
   );

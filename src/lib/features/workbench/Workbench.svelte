@@ -114,7 +114,7 @@
     }
     return null;
   });
-  const settled = $derived(!!engine && engine.factsRevision === engine.revision);
+  const settled = $derived(!!engine && engine.accountRevision === engine.revision);
   function edited(edits: readonly TextEdit[], whole: () => string) {
     engine?.edit(edits);
     saver?.change(whole);

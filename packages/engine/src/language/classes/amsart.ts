@@ -1,5 +1,6 @@
+import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
-import { gluePt, PT, type Sp } from '../../base/lengths';
+import { gluePt, INCH, PT, type Sp } from '../../base/lengths';
 import type { Token } from '../../expansion/meaning';
 import { setDimen } from '../../expansion/registers';
 import { centred, keep, space, splitAtCommand, titlePart } from '../constructs/title';
@@ -13,7 +14,7 @@ import { plainPage } from '../constructs/chapters';
 import { enterColumn, leaveColumn } from '../machine/columns';
 import { setSize } from '../constructs/fonts';
 import type { Interpreter } from '../machine/interpreter';
-import { INCH, paperOf, setAll } from '../constructs/pageLayout';
+import { paperOf, setAll } from '../constructs/pageLayout';
 import { article, ARTICLE, book, setUp } from './standard';
 import { cell, flag } from '../../expansion/cells';
 import type { Mode } from '../machine/modes';
@@ -78,7 +79,7 @@ function makeTitle(it: Interpreter, token: Token): void {
   it.endParagraph();
   const authors = it.read(AUTHORS);
   it.startParagraph(false);
-  it.add(it.emptyBox());
+  it.add(emptyBox(it));
   it.endParagraph();
   it.mode.vlist.push(
     space(42 - 12),

@@ -1,5 +1,5 @@
 import { CELLS } from '../machine/cells';
-import { glue, gluePt, PT } from '../../base/lengths';
+import { glue, gluePt, MM, INCH, PT } from '../../base/lengths';
 import { readOptional } from '../../expansion/arguments';
 import { setDimen, setSkip } from '../../expansion/registers';
 import { Cat } from '../../tokens/categories';
@@ -23,8 +23,6 @@ import { article, ARTICLE, setUp } from './standard';
 /** Colours of blocks that warn and that show. */
 const ALERT = 0xa3262a;
 const EXAMPLE = 0x2f6b4f;
-
-const MM = (72.27 / 25.4) * PT;
 
 /** A block: a coloured title, then its text. */
 const block = (name: string, color: number): EnvironmentEntry => ({
@@ -270,7 +268,6 @@ function setup(it: Interpreter, options: readonly string[]): void {
   }[ratio] ?? [128, 96];
   const [width, height] = [(w as number) * MM, (h as number) * MM];
   const margin = 10 * MM;
-  const inch = 72.27 * PT;
   setAll(it, {
     paperwidth: width,
     paperheight: height,
@@ -281,10 +278,10 @@ function setup(it: Interpreter, options: readonly string[]): void {
     textheight: height - 17 * MM,
     headheight: 0,
     headsep: 0,
-    topmargin: 8 * MM - inch,
+    topmargin: 8 * MM - INCH,
     footskip: 6 * MM,
-    oddsidemargin: margin - inch,
-    evensidemargin: margin - inch,
+    oddsidemargin: margin - INCH,
+    evensidemargin: margin - INCH,
     parindent: 0,
     topskip: 11 * PT,
     leftmargini: 22 * PT,

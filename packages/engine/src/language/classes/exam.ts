@@ -1,4 +1,4 @@
-import { glue, PT, type Sp } from '../../base/lengths';
+import { glue, INCH, PT, type Sp } from '../../base/lengths';
 import { textOf } from '../../expansion/tokenText';
 import { getCount } from '../../expansion/registers';
 import type { Token } from '../../expansion/meaning';
@@ -14,7 +14,7 @@ import { endColumn, beginColumn } from '../machine/columns';
 import { dimenOf } from '../scanning/dimenOf';
 import { emitStyle } from '../constructs/pageStyle';
 import type { Interpreter } from '../machine/interpreter';
-import { INCH, paperOf, setAll } from '../constructs/pageLayout';
+import { paperOf, setAll } from '../constructs/pageLayout';
 import { article } from './standard';
 import { cell } from '../../expansion/cells';
 import { OWN } from '../machine/ownNames';

@@ -1,4 +1,4 @@
-import { gluePt, PT } from '../../base/lengths';
+import { gluePt, INCH, PT } from '../../base/lengths';
 import { type ClassEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
 import { clearPage } from '../constructs/chapters';
 import { setTitlePart } from '../constructs/title';
@@ -55,7 +55,7 @@ function setup(it: Interpreter, options: readonly string[]): void {
   setUp(it, options, ARTICLE);
   // letter.cls: `\textwidth` 365, 370, 400 pt by size; `\textheight` in whole lines.
   const base = options.includes('12pt') ? 400 : options.includes('11pt') ? 370 : 365;
-  const margin = (it.dimen('paperwidth') - base * PT) / 2 - 72.27 * PT;
+  const margin = (it.dimen('paperwidth') - base * PT) / 2 - INCH;
   setAll(it, {
     textwidth: base * PT,
     hsize: base * PT,

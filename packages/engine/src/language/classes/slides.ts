@@ -1,8 +1,8 @@
-import { FILL, gluePt, PT } from '../../base/lengths';
+import { FILL, gluePt, INCH, PT } from '../../base/lengths';
 import { setSkip } from '../../expansion/registers';
 import type { ClassEntry, EnvironmentEntry } from '../machine/entries';
 import { clearPage } from '../constructs/chapters';
-import { INCH, paperOf, setAll } from '../constructs/pageLayout';
+import { paperOf, setAll } from '../constructs/pageLayout';
 import { article } from './standard';
 
 /** One sheet for the wall, its text centred between top and bottom (slides.cls). */

@@ -1,5 +1,5 @@
 import { CELLS } from '../machine/cells';
-import { PT, type Sp } from '../../base/lengths';
+import { INCH, PT, type Sp } from '../../base/lengths';
 import { CONTENTS_OF_CHAPTERS, CONTENTS_OF_SECTIONS } from '../constructs/contents';
 import { chapterCommand, matterCommands, partCommand } from '../constructs/chapters';
 import { sections } from '../constructs/sections';
@@ -7,7 +7,7 @@ import { titleCommands, titleEnvironments } from '../constructs/title';
 import type { ClassEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { setSloppy } from '../machine/lineSpacing';
-import { baseOf, INCH, setPage, setSizes, STANDARD_OPTIONS } from '../constructs/pageLayout';
+import { baseOf, setPage, setSizes, STANDARD_OPTIONS } from '../constructs/pageLayout';
 
 /** How a standard class differs from its fellows. */
 interface ClassKind {

@@ -347,7 +347,6 @@ export const boxRegisterCommands: readonly CommandEntry[] = [
       ['centerline', '\\hss', '\\hss', 'centred'],
       ['leftline', '', '\\hss', 'at the left margin'],
       ['rightline', '\\hss', '', 'at the right margin'],
-      ['line', '', '', 'spread over the text'],
     ] as const
   ).map(([name, before, behind, what]): CommandEntry => ({
     name,

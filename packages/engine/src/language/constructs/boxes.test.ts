@@ -116,6 +116,17 @@ describe('boxes of paragraphs', () => {
     expect(page.word('two').x).toBeCloseTo(page.word('one').x, 1);
     expect(page.rules[0]?.width).toBeCloseTo(80, 0);
   });
+  it.each([
+    ['', 'hangs below the baseline'],
+    ['\\vspace{0pt}', 'as does one before empty space'],
+  ])('the last line of a box that is lowered to it keeps its depth: %s', (behind) => {
+    const page = at(`x\\parbox[b]{40pt}{top\\par gyp\\par${behind}} y`);
+    expect(page.word('gyp').y).toBeCloseTo(page.word('x').y, 1);
+  });
+  it('behind space, a box ends with the space', () => {
+    const page = at('x\\parbox[b]{40pt}{top\\par gyp\\par\\vspace{5pt}} y');
+    expect(page.word('x').y - page.word('gyp').y).toBeGreaterThan(6);
+  });
   it('a minipage has its footnotes at its own end, lettered', () => {
     const page = at(
       '\\begin{minipage}{100pt}ebb\\footnote{at six} and flood\\end{minipage} text\\footnote{at the foot}',

@@ -12,6 +12,7 @@ import { minipageNotes } from './footnotes';
 import { dimenOf } from '../scanning/dimenOf';
 import { endColumn, beginColumn, narrow } from '../machine/columns';
 import { cell, ownName } from '../../expansion/cells';
+import { pictureBox } from './picture';
 
 type BoxChange = Partial<Omit<BoxInline, 'kind' | 'inlines'>>;
 
@@ -131,6 +132,7 @@ export const boxCommands: readonly CommandEntry[] = [
     description: 'Text in a box of a given width.',
     example: '\\makebox[2cm][l]{ebb}',
     run: (it, args) => it.add(sized(it, args, false)),
+    instead: (it, token) => pictureBox(it, token, false),
   },
   {
     name: 'framebox',
@@ -138,6 +140,7 @@ export const boxCommands: readonly CommandEntry[] = [
     description: 'Text in a framed box of a given width.',
     example: '\\framebox[2cm]{ebb}',
     run: (it, args) => it.add(sized(it, args, true)),
+    instead: (it, token) => pictureBox(it, token, true),
   },
   {
     name: 'raisebox',

@@ -1,5 +1,5 @@
 import { CELLS } from '../machine/cells';
-import { FILL, gluePt } from '../../base/lengths';
+import { FILL, gluePt, PT } from '../../base/lengths';
 import type { Token } from '../../expansion/meaning';
 import { getCount, setDimen } from '../../expansion/registers';
 import { textOf } from '../../expansion/tokenText';
@@ -105,11 +105,11 @@ function formattedHead(
 ): void {
   const { p } = it;
   const between = dimenOf(it, format.gap);
-  const kern = it.source(`\\kern ${between / 65536}pt `);
+  const kern = it.source(`\\kern ${between / PT}pt `);
   const whole = [...format.before, ...title, ...format.after];
   if (numbered && format.shape === 'display') {
     bigLine(it, 'normalsize', format.label, false, format.format);
-    gap(it, between / 65536);
+    gap(it, between / PT);
     bigLine(it, 'normalsize', whole, false, format.format);
     return;
   }

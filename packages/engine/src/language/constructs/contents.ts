@@ -1,3 +1,4 @@
+import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
 import { glue, NO_GLUE, PT, type Sp } from '../../base/lengths';
 import { expandTokens, textOf } from '../../expansion/tokenText';
@@ -114,7 +115,7 @@ function setLine(
     ...p.place,
   });
   it.add({ kind: 'penalty', penalty: 10000, ...p.place });
-  const box = it.emptyBox();
+  const box = emptyBox(it);
   if (box.kind === 'box')
     it.add({ ...box, width: pageWidth, align: 'right', inlines: it.inlinesOf(page) });
   it.endParagraph();
@@ -155,7 +156,7 @@ function boldLine(it: Interpreter, args: Args): void {
 
 /** The number before a heading in a list, in a box as wide as the list says. */
 function numberLine(it: Interpreter, args: Args): void {
-  const box = it.emptyBox();
+  const box = emptyBox(it);
   const width = it.dimen(OWN.numberWidth);
   if (box.kind === 'box')
     it.add({ ...box, width, align: 'left', grow: true, inlines: it.inlinesOf(tokensOf(args, 0)) });

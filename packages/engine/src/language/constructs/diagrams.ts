@@ -1,4 +1,4 @@
-import type { Sp } from '../../base/lengths';
+import { PT, type Sp } from '../../base/lengths';
 import type { DiagramArrow, DiagramLabel, MathList } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
@@ -175,7 +175,7 @@ function readUpright(
 }
 
 /** Arrows of amscd are 2.5 pc long at least. */
-const CD_ARROW: Sp = 2.5 * 12 * 65536;
+const CD_ARROW: Sp = 2.5 * 12 * PT;
 
 export const squares: EnvironmentEntry = {
   name: 'CD',

@@ -1,3 +1,4 @@
+import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
 import { FIL, glue, PT } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
@@ -84,7 +85,7 @@ function noteStart(it: Interpreter, args: Args): void {
   const { place } = it.p;
   const height = Math.round(0.7 * it.skip('baselineskip').width);
   it.add({ kind: 'rule', width: 0, height, depth: 0, ...place });
-  const sized = it.emptyBox();
+  const sized = emptyBox(it);
   const mark = noteMark(it, tokensOf(args, 0));
   const indent = it.dimen('parindent');
   const width = Math.round(1.8 * it.em) - indent;

@@ -1,12 +1,11 @@
 import { CELLS } from '../machine/cells';
-import { gluePt, pt, PT, type Sp } from '../../base/lengths';
+import { gluePt, INCH, pt, PT, type Sp } from '../../base/lengths';
 import { setDimen, setSkip } from '../../expansion/registers';
 import { setSize } from './fonts';
 import type { Interpreter } from '../machine/interpreter';
 import { SIZES } from '../machine/parameters';
 import { OWN } from '../machine/ownNames';
 
-export const INCH = 72.27 * PT;
 const MM = INCH / 25.4;
 
 /** Paper sizes by option: short and long side. */

@@ -1,3 +1,4 @@
+import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
 import { FIL, FILL, glue, type Glue, SS } from '../../base/lengths';
 import { textOf } from '../../expansion/tokenText';
@@ -403,6 +404,6 @@ export const spacing: readonly CommandEntry[] = [
     signature: '',
     description: 'An empty box.',
     example: '\\null',
-    run: (it) => it.add(it.emptyBox()),
+    run: (it) => it.add(emptyBox(it)),
   },
 ];

@@ -1,3 +1,4 @@
+import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
 import { glue } from '../../base/lengths';
 import type { Inline } from '../../document/inlines';
@@ -18,7 +19,7 @@ export function beginTabbing(it: Interpreter): void {
   const flush = (skip: number): void => {
     it.startParagraph(false);
     it.mode.nextIndent = 0;
-    it.add(it.emptyBox());
+    it.add(emptyBox(it));
     for (const inline of line) it.add(inline);
     it.endParagraph();
     if (skip !== 0) it.mode.vlist.push({ kind: 'vspace', glue: glue(skip), behaviour: 'plain' });

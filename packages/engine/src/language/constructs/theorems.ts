@@ -1,3 +1,4 @@
+import { emptyBox } from '../machine/paragraphMode';
 import { CELLS, kindNames, environmentCell } from '../machine/cells';
 import { FILL, glue, type Glue, gluePt, NO_GLUE, PT, scaleGlue } from '../../base/lengths';
 import { parameterise } from '../../expansion/definitions';
@@ -275,7 +276,7 @@ export function addQed(it: Interpreter): void {
   it.startParagraph();
   it.mode.hlist?.unskip();
   it.add({ kind: 'penalty', penalty: 9999, ...at });
-  it.add(it.emptyBox());
+  it.add(emptyBox(it));
   it.add({ kind: 'penalty', penalty: 10000, ...at });
   it.add({ kind: 'glue', glue: FILL, ...at });
   it.add({ kind: 'glue', glue: glue(it.em), ...at });

@@ -1,3 +1,4 @@
+import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
 import { FILL, glue, gluePt, PT } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
@@ -152,7 +153,7 @@ export function makeTitle(it: Interpreter, token: Token): void {
       return;
     }
     it.startParagraph(false);
-    it.add(it.emptyBox());
+    it.add(emptyBox(it));
     it.endParagraph();
     it.mode.vlist.push(...titleBlocks(it, title ?? []), ...plainOnly(it));
   });

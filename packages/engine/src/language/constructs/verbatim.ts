@@ -1,5 +1,6 @@
+import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
-import { glue } from '../../base/lengths';
+import { FIL, glue } from '../../base/lengths';
 import type { Inline } from '../../document/inlines';
 import { tokensText } from '../../expansion/tokenText';
 import { readOptional } from '../../expansion/arguments';
@@ -86,7 +87,7 @@ export function setLines(it: Interpreter, lines: readonly (readonly Inline[])[])
   beginTrivial(it);
   setSkip(it.state, 'parskip', glue(0));
   setDimen(it.state, 'parindent', 0);
-  setSkip(it.state, 'rightskip', { ...glue(0), stretch: 65536, stretchOrder: 1 });
+  setSkip(it.state, 'rightskip', FIL);
   it.write(CELLS.alignment, 'left');
   const { data } = it.innermost;
   const list = data.get(LIST);
@@ -94,7 +95,7 @@ export function setLines(it: Interpreter, lines: readonly (readonly Inline[])[])
   lines.forEach((line) => {
     it.startParagraph(false);
     it.mode.nextIndent = 0;
-    it.add(it.emptyBox());
+    it.add(emptyBox(it));
     for (const inline of line) it.add(inline);
     it.endParagraph();
     it.mode.vlist.push({ kind: 'penalty', penalty: 100 });

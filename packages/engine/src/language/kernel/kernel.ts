@@ -40,6 +40,7 @@ import type { Interpreter } from '../machine/interpreter';
 import { CELLS, NORMAL_FONT } from '../machine/cells';
 import { declareParameters } from '../machine/parameters';
 import { PRELUDE } from './prelude';
+import { pictureCommands, pictureEnvironment } from '../constructs/picture';
 
 /** Everything a document can use before any class or package is loaded. */
 export const kernel: Module = {
@@ -52,6 +53,7 @@ export const kernel: Module = {
     ...references,
     ...counterCommands,
     ...boxCommands,
+    ...pictureCommands,
     ...boxRegisterCommands,
     ...tableCommands,
     ...pageStyleCommands,
@@ -81,6 +83,7 @@ export const kernel: Module = {
     ...bibliographyEnvironments,
     ...kernelEnvironments,
     lrbox,
+    pictureEnvironment,
     minipage,
     arrayEnvironment,
     ...displays,

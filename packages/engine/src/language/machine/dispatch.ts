@@ -64,6 +64,7 @@ function command(it: Interpreter, token: Token): void {
 function runEntry(it: Interpreter, entry: CommandEntry, token: Token): void {
   if (!entry.run) return readStrayMath(it, token);
   if (token.chunk === it.p.reader.chunk) it.p.place = pick(token);
+  if (entry.instead?.(it, token)) return;
   const args = it.readArguments(entry.signature, token);
   if (args) entry.run(it, args, token);
 }

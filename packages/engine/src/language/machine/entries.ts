@@ -30,6 +30,8 @@ export interface CommandEntry extends Described {
   /** What stands for a first optional argument that is left out. */
   readonly fallback?: string;
   readonly run?: (it: Interpreter, args: Args, token: Token) => void;
+  /** In text, before arguments are read: does another form of the command stand here? Then it carries that out. */
+  readonly instead?: (it: Interpreter, token: Token) => boolean;
   readonly math?: (reader: MathReader, token: Token) => readonly MathNode[] | MathNode | null;
 }
 

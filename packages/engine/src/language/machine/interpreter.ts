@@ -19,7 +19,8 @@ import { freshMode, type Mode, modeName } from './modes';
 import { CELLS, environmentCell } from './cells';
 import { EnvironmentData } from './environmentData';
 import type { CellOf } from '../../expansion/cells';
-import { fontInterner, paragraphShape } from './parameters';
+import { beginParagraph, finishParagraph } from './paragraphMode';
+import { fontInterner } from './parameters';
 import type { BlockReading, LabelDefinition, LanguageHost, OpenGroup } from './reading';
 
 export type {
@@ -259,32 +260,11 @@ export class Interpreter {
     this.mode.hlist?.text(text, font, at.from, at.to);
   }
 
-  /** In vertical mode, starts a paragraph: `\parskip` above, then the indent or a waiting label. */
+  /** In vertical mode, starts a paragraph. */
   startParagraph(indented = true): void {
     if (this.mode.hlist !== null) return;
     if (!this.read(CELLS.inDocument)) this.startMissingDocument();
-    this.mode.hlist = new InlineList(this.read(CELLS.divisions));
-    this.mode.vlist.push({ kind: 'vspace', glue: this.skip('parskip'), behaviour: 'plain' });
-    const suppressed = this.takeIndentSuppression();
-    if (this.mode.pendingLabel) {
-      for (const inline of this.mode.pendingLabel) this.mode.hlist.add(inline);
-      this.mode.pendingLabel = null;
-      this.mode.nextIndent = 0;
-    } else if (!indented || suppressed) this.mode.nextIndent = 0;
-  }
-
-  private takeIndentSuppression(): boolean {
-    let suppressed = false;
-    if (this.read(CELLS.afterHeading)) {
-      this.write(CELLS.afterHeading, false, true);
-      this.mode.clubPenalty = 10000;
-      suppressed = true;
-    }
-    if (this.read(CELLS.noIndentNext)) {
-      this.write(CELLS.noIndentNext, false, true);
-      suppressed = true;
-    }
-    return suppressed;
+    beginParagraph(this, indented);
   }
 
   /** A display belongs to the paragraph before it; without one it starts an empty paragraph. */
@@ -302,15 +282,7 @@ export class Interpreter {
 
   /** Ends the paragraph that is open, if any; `beforeDisplay` when a displayed formula follows. */
   endParagraph(beforeDisplay = false): void {
-    if (this.mode.hlist === null || this.mode.restricted) return;
-    const inlines = this.mode.hlist.finish();
-    this.mode.hlist = null;
-    const indent = this.mode.nextIndent ?? this.paragraphIndent();
-    this.mode.nextIndent = null;
-    const shape = paragraphShape(this.state, indent, this.mode.clubPenalty, beforeDisplay);
-    this.mode.clubPenalty = null;
-    if (inlines.length > 0) this.mode.vlist.push({ kind: 'paragraph', inlines, shape });
-    this.mode.vlist.push(...this.mode.spaceAfterParagraph.splice(0));
+    finishParagraph(this, beforeDisplay);
   }
 
   /** Starts a paragraph with the usual indent, whatever came before. */
@@ -320,27 +292,9 @@ export class Interpreter {
     this.mode.nextIndent = null;
   }
 
-  emptyBox(): Inline {
-    return {
-      kind: 'box',
-      inlines: [],
-      width: null,
-      align: 'left',
-      raise: 0,
-      hidden: false,
-      frame: null,
-      grow: false,
-      ...this.p.place,
-    };
-  }
-
   /** Do lines reach from margin to margin? */
   get justified(): boolean {
     return this.read(CELLS.alignment) === 'justified';
-  }
-
-  private paragraphIndent(): Sp {
-    return this.justified ? this.dimen('parindent') : 0;
   }
 
   /** Ends a paragraph if one is open and adds to the vertical list. */
@@ -409,15 +363,18 @@ export class Interpreter {
 
   /** Carries out tokens now, in the mode and group there is. */
   execute(tokens: readonly Token[]): void {
-    if (tokens.length === 0) return;
-    if (++this.depth > DEEPEST) {
-      this.p.report('nesting-too-deep', this.p.place);
-      this.depth--;
-      return;
-    }
-    const stop: Token = { cat: STOP, text: '', cell: null, from: 0, to: 0, chunk: -1 };
-    this.p.push([...tokens, stop]);
-    this.loop(stop, 0);
+    if (tokens.length > 0) this.nested(tokens, (run) => run());
+  }
+
+  /** Carries out tokens, and nothing that stands behind them, unless it is all too deep. */
+  private nested(tokens: readonly Token[], act: (run: () => void) => void): void {
+    if (this.depth >= DEEPEST) return this.p.report('nesting-too-deep', this.p.place);
+    this.depth++;
+    act(() => {
+      const stop: Token = { cat: STOP, text: '', cell: null, from: 0, to: 0, chunk: -1 };
+      this.p.push([...tokens, stop]);
+      this.loop(stop, 0);
+    });
     this.depth--;
   }
 
@@ -441,20 +398,14 @@ export class Interpreter {
 
   /** Carries out tokens in a group of their own and leaves what is behind them unread. */
   private runInner(tokens: readonly Token[], before: () => void = () => undefined): void {
-    if (++this.depth > DEEPEST) {
-      this.p.report('nesting-too-deep', this.p.place);
-      this.depth--;
-      return;
-    }
-    const stop: Token = { cat: STOP, text: '', cell: null, from: 0, to: 0, chunk: -1 };
-    const groups = this.groups.length;
-    this.openGroup({ kind: 'semisimple', span: this.p.place });
-    this.p.push([...tokens, stop]);
-    this.loop(stop, 0);
-    closeOpenGroups(this, groups + 1);
-    before();
-    this.closeGroup();
-    this.depth--;
+    this.nested(tokens, (run) => {
+      const groups = this.groups.length;
+      this.openGroup({ kind: 'semisimple', span: this.p.place });
+      run();
+      closeOpenGroups(this, groups + 1);
+      before();
+      this.closeGroup();
+    });
   }
 
   // ---- places

@@ -1,4 +1,4 @@
-import { glue, type Glue, gluePt, NO_GLUE, pt, PT, type Sp } from '../../base/lengths';
+import { glue, type Glue, gluePt, INCH, NO_GLUE, pt, PT, type Sp } from '../../base/lengths';
 import type { ParagraphShape } from '../../document/blocks';
 import type { FontSpec } from '../../document/font';
 import type { FloatRules, PageGeometry } from '../../document/page';
@@ -269,14 +269,13 @@ export function paragraphShape(
 
 /** Paper and margins from the registers, at the start of the document. */
 export function pageGeometry(state: State): PageGeometry {
-  const inch = 72.27 * PT;
   return {
     paperWidth: getDimen(state, 'paperwidth'),
     paperHeight: getDimen(state, 'paperheight'),
-    left: inch + getDimen(state, 'hoffset') + getDimen(state, 'oddsidemargin'),
-    evenLeft: inch + getDimen(state, 'hoffset') + getDimen(state, 'evensidemargin'),
+    left: INCH + getDimen(state, 'hoffset') + getDimen(state, 'oddsidemargin'),
+    evenLeft: INCH + getDimen(state, 'hoffset') + getDimen(state, 'evensidemargin'),
     top:
-      inch +
+      INCH +
       getDimen(state, 'voffset') +
       getDimen(state, 'topmargin') +
       getDimen(state, 'headheight') +

@@ -1,5 +1,5 @@
-import { PT } from '../../base/lengths';
-import { setAll, INCH } from '../constructs/pageLayout';
+import { INCH, PT } from '../../base/lengths';
+import { setAll } from '../constructs/pageLayout';
 import type { PackageEntry } from '../machine/entries';
 
 /** fullpage: margins of an inch, or 1.5 cm. */

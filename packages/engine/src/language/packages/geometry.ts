@@ -1,12 +1,10 @@
-import { PT, type Sp } from '../../base/lengths';
+import { INCH, type Sp } from '../../base/lengths';
 import { setDimen } from '../../expansion/registers';
 import { dimenOf } from '../scanning/dimenOf';
 import { keyValues } from '../scanning/optionLists';
 import { tokenize } from '../machine/define';
 import { type PackageEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
-
-const INCH = 72.27 * PT;
 
 /** The sides a key sets. */
 const SIDES: Readonly<Record<string, readonly string[]>> = {

@@ -1,3 +1,4 @@
+import { PT } from '../../base/lengths';
 import { textOf } from '../../expansion/tokenText';
 import { type PackageEntry, tokensOf } from '../machine/entries';
 import { dimenOf } from '../scanning/dimenOf';
@@ -37,7 +38,7 @@ export const multirow: PackageEntry = {
         }
         const { p } = it;
         it.execute([
-          ...it.source(`\\parbox{${dimenOf(it, width) / 65536}pt}`),
+          ...it.source(`\\parbox{${dimenOf(it, width) / PT}pt}`),
           p.make(1, '{'),
           ...text,
           p.make(2, '}'),

@@ -1,4 +1,4 @@
-import { glue } from '../../base/lengths';
+import { glue, PT } from '../../base/lengths';
 import { setDimen, setSkip } from '../../expansion/registers';
 import type { PackageEntry } from '../machine/entries';
 
@@ -10,6 +10,6 @@ export const parskip: PackageEntry = {
   setup: (it) => {
     const half = it.skip('baselineskip').width / 2;
     setDimen(it.state, 'parindent', 0, true);
-    setSkip(it.state, 'parskip', glue(half, 2 * 65536), true);
+    setSkip(it.state, 'parskip', glue(half, 2 * PT), true);
   },
 };

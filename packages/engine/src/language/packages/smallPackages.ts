@@ -1,7 +1,8 @@
-import { INCH, setAll } from '../constructs/pageLayout';
+import { setAll } from '../constructs/pageLayout';
 import { alphabetCommand } from '../constructs/mathAlphabets';
 import type { PackageEntry } from '../machine/entries';
 import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { INCH } from '../../base/lengths';
 
 /** nicefrac: fractions in the line. */
 export const nicefrac: PackageEntry = {

@@ -38,7 +38,7 @@ export const ulem: PackageEntry = {
   commands: [
     line('uline', -0.25, 1, 'Words with a line under them.'),
     line('uuline', -0.22, 2, 'Words with two lines under them.'),
-    line('uwave', -0.25, 1, 'Words with a wave under them; it is set as a line.'),
+    line('uwave', -0.25, 1, 'Words with a wave under them.'),
     line('sout', 0.22, 1, 'Words with a line through them.'),
     line('xout', 0.22, 1, 'Words crossed out.'),
     line('dashuline', -0.25, 1, 'Words with dashes under them; they are set as a line.'),

@@ -1,4 +1,4 @@
-import type { Sp } from '../../base/lengths';
+import { PT, type Sp } from '../../base/lengths';
 import { type Box, boxOf, type Child, hbox, type HItem, hpack, rule } from '../../boxes/box';
 import type { ArrayColumn, ArrayNode, ArrayRow, MathList } from '../../document/math';
 import { atom, type Atom } from '../atom';
@@ -18,7 +18,7 @@ import {
 import { delimiter, delimiterSize } from './delimited';
 
 /** Dashes of a dashed rule and the gaps between them. */
-const DASH: Sp = 4 * 65536;
+const DASH: Sp = 4 * PT;
 
 /** Rows and columns, centred on the axis, with brackets that fit (LaTeX's `array`, amsmath's matrices and `aligned`). */
 export function array(node: ArrayNode, around: MathContext): Atom {

@@ -14,7 +14,7 @@ import type {
 import { afterPaint } from '../afterPaint';
 import type { PaintRequest } from '../painting/painter';
 import { Pictures } from '../sheet/pictures';
-import { blockWithin, factsWithin, partWindow } from './partWindow';
+import { blockWithin, accountWithin, partWindow } from './partWindow';
 import type { EngineKnowledge } from '../source/sourceFacts';
 import EngineWorker from '../painting/engine.worker?worker';
 
@@ -55,7 +55,7 @@ export class EngineClient {
   words = $state.raw<readonly Word[]>([]);
   /** The revision of the text that the pages, and the findings, are of. */
   pagesRevision = $state(0);
-  factsRevision = $state(0);
+  accountRevision = $state(0);
   /** Of the text, counted here with each edit. */
   revision = $state(0);
   /** The worker could not go on. */
@@ -82,7 +82,12 @@ export class EngineClient {
     this.say({ kind: 'picture', name, picture }, [picture]),
   );
 
-  constructor(opened: OpenedText, files: readonly FileAddress[]) {
+  /** @param start begins the worker; tests hand in one of their own. */
+  constructor(
+    opened: OpenedText,
+    files: readonly FileAddress[],
+    start: () => Worker = () => new EngineWorker(),
+  ) {
     const { path, part } = opened;
     const window = part && partWindow(opened.text, part.path, part.text);
     const text = window?.text ?? opened.text;
@@ -90,7 +95,7 @@ export class EngineClient {
     this.length = (part ?? opened).text.length;
     this.path = part?.path ?? path;
     this.mainPath = path;
-    this.worker = new EngineWorker();
+    this.worker = start();
     this.worker.onmessage = (event: MessageEvent<Response>) => this.hear(event.data);
     this.revision = 1;
     const now = new Date();
@@ -229,7 +234,7 @@ export class EngineClient {
       this.waiting.delete(response.id);
       return;
     }
-    if (response.kind === 'facts') return this.takeFacts(response);
+    if (response.kind === 'account') return this.takeAccount(response);
     const sighted = new Map<number, SightedPage>();
     const blocks = new Map<number, BlockPlace>();
     for (const { index, key, description, text, blocks: places } of response.views) {
@@ -252,19 +257,19 @@ export class EngineClient {
     return this.base === null ? null : blockWithin(place, this.base, this.length);
   }
 
-  private takeFacts(all: Extract<Response, { kind: 'facts' }>): void {
+  private takeAccount(all: Extract<Response, { kind: 'account' }>): void {
     const { base, path, length, mainPath } = this;
     // A part that the engine's text does not hold has no extents in it.
-    const facts =
-      base === 0 ? all : factsWithin(all, { base: base ?? Infinity, length, path, mainPath });
-    this.findings = facts.findings.filter(({ file }) => file === path);
-    this.findingsElsewhere = facts.findings.filter(({ file }) => file !== path);
-    this.outline = facts.outline;
-    this.blockStarts = facts.blockStarts;
-    this.blockPages = facts.blockPages;
-    this.labels = facts.labels;
-    this.formulas = facts.formulas;
-    this.factsRevision = facts.revision;
+    const account =
+      base === 0 ? all : accountWithin(all, { base: base ?? Infinity, length, path, mainPath });
+    this.findings = account.findings.filter(({ file }) => file === path);
+    this.findingsElsewhere = account.findings.filter(({ file }) => file !== path);
+    this.outline = account.outline;
+    this.blockStarts = account.blockStarts;
+    this.blockPages = account.blockPages;
+    this.labels = account.labels;
+    this.formulas = account.formulas;
+    this.accountRevision = account.revision;
   }
 
   /** Pages that are no longer in the document, once many have gathered. The worker never sends a page twice, so those in it stay. */

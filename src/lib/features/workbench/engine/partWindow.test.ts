@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { pageText, Session } from '@odd-compass/engine';
 import { testFonts, TODAY } from '../../../../../packages/engine/src/testing/document';
-import { blockWithin, factsWithin, partWindow } from './partWindow';
+import { blockWithin, accountWithin, partWindow } from './partWindow';
 
 const MAIN = `\\documentclass{article}
 \\begin{document}
@@ -57,7 +57,7 @@ describe('what is known of a part', () => {
       fix: { title: '', edits: [{ from, to: from, text: 'x' }] },
     }) as never;
   const facts = {
-    kind: 'facts' as const,
+    kind: 'account' as const,
     revision: 1,
     findings: [finding('sheet.tex', 110), finding('sheet.tex', 10), finding('other.tex', 110)],
     outline: [
@@ -70,7 +70,7 @@ describe('what is known of a part', () => {
     formulas: Int32Array.from([5, 8, 104, 109, 160, 170]),
   };
   it('counts from its start; what is of other files stays with them', () => {
-    const mine = factsWithin(facts, place);
+    const mine = accountWithin(facts, place);
     expect(mine.findings.map(({ file, from, fix }) => [file, from, fix?.edits[0]?.from])).toEqual([
       ['p.tex', 10, 10],
       ['sheet.tex', 10, 10],
@@ -81,7 +81,7 @@ describe('what is known of a part', () => {
     expect(mine.blockStarts).toEqual([-100, 0, 50]);
   });
   it('is nothing for a part that the engine does not have in its text', () => {
-    const none = factsWithin(facts, { ...place, base: Infinity });
+    const none = accountWithin(facts, { ...place, base: Infinity });
     expect([none.blockStarts, none.formulas.length, none.outline]).toEqual([[], 0, []]);
     expect(none.findings).toEqual(facts.findings);
   });

@@ -30,7 +30,7 @@ export function partWindow(main: string, path: string, part: string): PartWindow
   return { text: before + part + behind, base: before.length };
 }
 
-type Facts = Extract<Response, { kind: 'facts' }>;
+type Account = Extract<Response, { kind: 'account' }>;
 
 /** Where a part stands in the main file. */
 export interface PartPlace {
@@ -41,7 +41,10 @@ export interface PartPlace {
 }
 
 /** What concerns the part, with places counted from its start; findings in it bear its name. */
-export function factsWithin(facts: Facts, { base, length, path, mainPath }: PartPlace): Facts {
+export function accountWithin(
+  account: Account,
+  { base, length, path, mainPath }: PartPlace,
+): Account {
   const inside = ({ from }: { readonly from: number }): boolean =>
     from >= base && from <= base + length;
   const moved = <T extends Finding | OutlineEntry>(one: T): T => ({
@@ -50,19 +53,20 @@ export function factsWithin(facts: Facts, { base, length, path, mainPath }: Part
     to: one.to - base,
   });
   const formulas: number[] = [];
-  for (let i = 0; i + 1 < facts.formulas.length; i += 2) {
-    const from = (facts.formulas[i] as number) - base;
-    if (from >= 0 && from <= length) formulas.push(from, (facts.formulas[i + 1] as number) - base);
+  for (let i = 0; i + 1 < account.formulas.length; i += 2) {
+    const from = (account.formulas[i] as number) - base;
+    if (from >= 0 && from <= length)
+      formulas.push(from, (account.formulas[i + 1] as number) - base);
   }
   return {
-    ...facts,
-    findings: facts.findings.map((finding) =>
+    ...account,
+    findings: account.findings.map((finding) =>
       finding.file === mainPath && inside(finding)
         ? { ...moved(finding), ...movedWays(finding, (at) => at - base), file: path }
         : finding,
     ),
-    outline: facts.outline.filter(inside).map(moved),
-    blockStarts: base === Infinity ? [] : facts.blockStarts.map((start) => start - base),
+    outline: account.outline.filter(inside).map(moved),
+    blockStarts: base === Infinity ? [] : account.blockStarts.map((start) => start - base),
     formulas: Int32Array.from(formulas),
   };
 }

@@ -51,7 +51,7 @@
       .filter(({ number }) => number !== '')
       .map((entry) => ({
         entry,
-        y: (tops[entry.page - 1] ?? 0) + entry.y * scale - scrollTop + 14,
+        y: (tops[entry.page] ?? 0) + entry.y * scale - scrollTop + 14,
       }))
       .filter(({ y }) => y > 0 && y < height)
       .reduce<{ entry: OutlineEntry; y: number }[]>((shown, { entry, y }) => {

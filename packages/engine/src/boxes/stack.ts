@@ -1,7 +1,8 @@
 import { NO_GLUE, type Glue, type Sp } from '../base/lengths';
-import type { Box } from '../boxes/box';
-import type { PageMark } from '../boxes/vertical';
-import type { Element } from './flow';
+import type { Box } from './box';
+import type { Element } from './elements';
+import { giveOf, RIGID, setGlue, type GlueSet } from './glueSetting';
+import type { PageMark } from './vertical';
 
 /** A box of a stack, its reference point from the top left corner of the stack. */
 export interface Stacked {
@@ -22,44 +23,20 @@ export interface Stack {
   readonly depth: Sp;
 }
 
-interface Give {
-  readonly order: number;
-  readonly ratio: number;
-}
-
 /** How the glue must give so that the elements are as high as asked; null leaves it as it is. */
 function glueSet(
   elements: readonly Element[],
   natural: Sp,
   height: Sp | null,
   ragged: boolean,
-): Give {
-  if (height === null) return { order: 0, ratio: 0 };
+): GlueSet {
+  if (height === null) return RIGID;
   const missing = height - natural;
-  const total = [0, 0, 0, 0];
-  for (const element of elements) {
-    if (element.kind !== 'glue') continue;
-    const { glue } = element;
-    const order = missing > 0 ? glue.stretchOrder : glue.shrinkOrder;
-    total[order] = (total[order] as number) + (missing > 0 ? glue.stretch : glue.shrink);
-  }
-  let order = 3;
-  while (order > 0 && total[order] === 0) order--;
-  const give = total[order] as number;
-  if (give === 0) return { order, ratio: 0 };
+  const glues = elements.flatMap((element) => (element.kind === 'glue' ? [element.glue] : []));
+  const set = setGlue(glues, missing);
   // A ragged bottom has glue of its own, behind all finite glue.
-  if (missing > 0) return { order, ratio: ragged && order === 0 ? 0 : missing / give };
-  return { order, ratio: order === 0 ? Math.max(-1, missing / give) : missing / give };
+  return ragged && missing > 0 && set.order === 0 ? RIGID : set;
 }
-
-const settled = (g: Glue, { order, ratio }: Give): Sp =>
-  ratio >= 0
-    ? g.stretchOrder === order
-      ? g.stretch * ratio
-      : 0
-    : g.shrinkOrder === order
-      ? g.shrink * ratio
-      : 0;
 
 /** Height to the last baseline at natural glue, with the first box's height or `topSkip`, and the last depth. */
 export function naturalSize(elements: readonly Element[], topSkip: Sp): { height: Sp; depth: Sp } {
@@ -108,7 +85,7 @@ export function stack(
       depth = box.depth;
       boxes.push({ x, y, box, labels: line?.labels ?? [], index });
     } else if (element.kind === 'glue') {
-      y += depth + element.glue.width + settled(element.glue, set);
+      y += depth + element.glue.width + giveOf(element.glue, set);
       depth = 0;
     } else if (element.kind === 'mark') marks.push({ mark: element.mark, y });
   }

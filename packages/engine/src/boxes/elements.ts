@@ -1,0 +1,103 @@
+import type { Glue, Sp } from '../base/lengths';
+import { boxOf, rule, type Box } from './box';
+import type { FloatVItem, LineSpacing, LineVItem, PageMark, VItem } from './vertical';
+
+/** What the list gives, with line space worked out. */
+export type Element =
+  | {
+      readonly kind: 'box';
+      readonly box: Box;
+      readonly x: Sp;
+      readonly line: LineVItem | null;
+      /** A float whose lines are placed one by one. */
+      readonly float?: FloatVItem;
+    }
+  | { readonly kind: 'glue'; readonly glue: Glue }
+  | { readonly kind: 'penalty'; readonly penalty: number }
+  | { readonly kind: 'mark'; readonly mark: PageMark }
+  | { readonly kind: 'float'; readonly float: FloatVItem }
+  | { readonly kind: 'footnote'; readonly items: readonly VItem[] }
+  | Extract<VItem, { kind: 'clear' | 'columnchange' | 'balanced' | 'repeat' }>;
+
+/** Reads a vertical list item by item: the space between lines, and space that merges, are worked out. */
+export class ElementReader {
+  private lastSkip: Sp | null = null;
+  private noInterline = false;
+  /** Depth of the line before; null at the top, where space vanishes anyway. */
+  private depth: Sp | null = null;
+
+  /** What an item gives, behind those that were taken before. */
+  take(item: VItem): Element[] {
+    switch (item.kind) {
+      case 'line': {
+        const between =
+          this.noInterline || this.depth === null
+            ? null
+            : interline(item.spacing, this.depth, item.box.height);
+        this.afterBox(item.box.depth);
+        const box: Element = { kind: 'box', box: item.box, x: item.x, line: item };
+        return between ? [{ kind: 'glue', glue: between }, box] : [box];
+      }
+      case 'rule':
+        this.afterBox(null);
+        return [{ kind: 'box', x: item.x, line: null, box: ruleBox(item) }];
+      case 'glue':
+        this.lastSkip = (this.lastSkip ?? 0) + item.glue.width;
+        return [{ kind: 'glue', glue: item.glue }];
+      case 'addvspace':
+        return this.merged(item.glue);
+      case 'nointerline':
+        this.noInterline = true;
+        return [];
+      case 'balanced':
+        this.afterBox(0);
+        return [item];
+      case 'float':
+        return [{ kind: 'float', float: item }];
+      case 'penalty':
+      case 'footnote':
+      case 'clear':
+      case 'columnchange':
+      case 'repeat':
+      case 'mark':
+        return [item];
+      default:
+        return item satisfies never;
+    }
+  }
+
+  /** `\\addvspace`: the larger of the two, negative space simply added (LaTeX kernel). */
+  private merged(glue: Glue): Element[] {
+    const last = this.lastSkip;
+    if (last === null || glue.width < 0 || last < 0) {
+      this.lastSkip = (last ?? 0) + glue.width;
+      return [{ kind: 'glue', glue }];
+    }
+    if (last >= glue.width) return [];
+    this.lastSkip = glue.width;
+    return [{ kind: 'glue', glue: { ...glue, width: glue.width - last } }];
+  }
+
+  private afterBox(depth: Sp | null): void {
+    this.depth = depth;
+    this.lastSkip = null;
+    this.noInterline = false;
+  }
+}
+
+/** The glue between two lines (TeX: The Program, §679). */
+export function interline(spacing: LineSpacing, depthAbove: Sp, height: Sp): Glue {
+  const gap = spacing.baselineSkip.width - depthAbove - height;
+  return gap < spacing.lineSkipLimit ? spacing.lineSkip : { ...spacing.baselineSkip, width: gap };
+}
+
+function ruleBox({ width, height, color }: Extract<VItem, { kind: 'rule' }>): Box {
+  const children = width === 0 ? [] : [{ x: 0, y: 0, item: rule(width, height, 0, color) }];
+  return boxOf(width, height, 0, children);
+}
+
+/** The elements of a list by itself: a box's, a footnote's, a float's, those of one column. */
+export function elementsOf(items: readonly VItem[]): Element[] {
+  const reader = new ElementReader();
+  return items.flatMap((item) => reader.take(item));
+}

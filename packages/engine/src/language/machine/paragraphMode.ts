@@ -1,0 +1,58 @@
+import type { Inline } from '../../document/inlines';
+import { CELLS } from './cells';
+import { InlineList } from './inlineList';
+import type { Interpreter } from './interpreter';
+import { paragraphShape } from './parameters';
+
+/** In vertical mode, starts a paragraph: `\parskip` above, then the indent or a waiting label. */
+export function beginParagraph(it: Interpreter, indented: boolean): void {
+  const { mode } = it;
+  if (mode.hlist !== null) return;
+  mode.hlist = new InlineList(it.read(CELLS.divisions));
+  mode.vlist.push({ kind: 'vspace', glue: it.skip('parskip'), behaviour: 'plain' });
+  const suppressed = takeIndentSuppression(it);
+  if (mode.pendingLabel) {
+    for (const inline of mode.pendingLabel) mode.hlist.add(inline);
+    mode.pendingLabel = null;
+    mode.nextIndent = 0;
+  } else if (!indented || suppressed) mode.nextIndent = 0;
+}
+
+/** Did something before say that the next paragraph has no indent? It is said once. */
+function takeIndentSuppression(it: Interpreter): boolean {
+  const afterHeading = it.read(CELLS.afterHeading);
+  if (afterHeading) {
+    it.write(CELLS.afterHeading, false, true);
+    it.mode.clubPenalty = 10000;
+  }
+  const noIndent = it.read(CELLS.noIndentNext);
+  if (noIndent) it.write(CELLS.noIndentNext, false, true);
+  return afterHeading || noIndent;
+}
+
+/** Ends the paragraph that is open, if any, with the shape that holds now. */
+export function finishParagraph(it: Interpreter, beforeDisplay: boolean): void {
+  const { mode } = it;
+  if (mode.hlist === null || mode.restricted) return;
+  const inlines = mode.hlist.finish();
+  mode.hlist = null;
+  const indent = mode.nextIndent ?? (it.justified ? it.dimen('parindent') : 0);
+  mode.nextIndent = null;
+  const shape = paragraphShape(it.state, indent, mode.clubPenalty, beforeDisplay);
+  mode.clubPenalty = null;
+  if (inlines.length > 0) mode.vlist.push({ kind: 'paragraph', inlines, shape });
+  mode.vlist.push(...mode.spaceAfterParagraph.splice(0));
+}
+
+/** A box with nothing in it, which holds a line open. */
+export const emptyBox = (it: Interpreter): Inline => ({
+  kind: 'box',
+  inlines: [],
+  width: null,
+  align: 'left',
+  raise: 0,
+  hidden: false,
+  frame: null,
+  grow: false,
+  ...it.p.place,
+});
