@@ -29,4 +29,8 @@ window.matchMedia = (query) =>
     removeEventListener: () => undefined,
   }) as unknown as MediaQueryList;
 
-afterEach(() => cleanup());
+afterEach(() => {
+  cleanup();
+  document.body.replaceChildren();
+  localStorage.clear();
+});

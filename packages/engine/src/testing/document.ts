@@ -1,4 +1,6 @@
 import { readFileSync } from 'node:fs';
+import { dirname, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { wholeOf } from '../output/display/description';
 import {
   FontStore,
@@ -10,7 +12,8 @@ import {
   type Fix,
 } from '../index';
 
-const FONTS = new URL('../../../../static/fonts/', import.meta.url).pathname;
+const HERE = dirname(fileURLToPath(import.meta.url));
+const FONTS = `${resolve(HERE, '../../../../static/fonts')}/`;
 const bytes = new Map<string, Uint8Array>();
 
 /** Fonts from the folder that ships, read once. */

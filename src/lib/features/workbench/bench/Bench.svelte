@@ -153,8 +153,10 @@
             doc={now.state.doc.toString()}
             {ongo}
           />
-        {:else}
+        {:else if now.context.kind === 'text'}
           <TextBench {view} state={now.state} {kinds} {onpictures} />
+        {:else}
+          {now.context satisfies never}
         {/if}
       </div>
     </div>

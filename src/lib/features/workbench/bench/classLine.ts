@@ -71,7 +71,7 @@ export const CHOICES: readonly ClassChoice[] = [
     ],
   },
   {
-    title: 'Title',
+    title: 'Title stands',
     answers: [
       ['', 'as the kind has it'],
       ['titlepage', 'on its own page'],

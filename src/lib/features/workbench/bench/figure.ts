@@ -171,12 +171,15 @@ export function readFloat(text: string, base: number): FloatParts {
   const placementAt = begin?.to ?? 0;
   const [given = null] = text[placementAt] === '[' ? argumentsAt(shape, placementAt, 'o') : [];
   const [centred] = partsNamed(shape, 'command', 'centering');
-  const behind = /^[ \t]*\n?/.exec(text.slice(centred?.to))?.[0].length ?? 0;
+  // With a line of its own, the line; with its blanks else.
+  const line = centred && /(?<=\n)[ \t]*$/.exec(text.slice(0, centred.from))?.[0];
+  const behind = /^[ \t]*\n?/.exec(text.slice(centred?.to))?.[0] ?? '';
+  const before = behind.endsWith('\n') ? (line?.length ?? 0) : 0;
   return {
     name: begin?.name ?? '',
     placement: given && shift({ from: given.from, to: given.to, text: given.text }),
     placementAt: base + placementAt,
-    centred: centred ? shift({ from: centred.from, to: centred.to + behind }) : null,
+    centred: centred && shift({ from: centred.from - before, to: centred.to + behind.length }),
     caption: shift(argumentOf(shape, 'caption')),
     label: shift(argumentOf(shape, 'label')),
     pictures: picturesIn(text, base),

@@ -1,0 +1,130 @@
+import { undo } from '@codemirror/commands';
+import type { EditorView } from '@codemirror/view';
+import { vocabulary } from '@odd-compass/engine';
+import type { FileAddress } from '@odd-compass/engine/worker';
+import { render } from '@testing-library/svelte';
+import { tick } from 'svelte';
+import { typeset } from '../../../packages/engine/src/testing/document';
+import Bench from '../features/workbench/bench/Bench.svelte';
+import type { EngineClient } from '../features/workbench/engine/engineClient.svelte';
+import { openEditor } from '../features/workbench/source/editor';
+import { setFormulas } from '../features/workbench/source/sourceFacts';
+import { STANDARD_TASTE } from '../features/workbench/source/taste';
+
+/** A bench under a text, as the workbench mounts it. */
+export interface StandingBench {
+  readonly view: EditorView;
+  readonly text: () => string;
+  /** The text with a bar where the caret stands, or two around what is marked. */
+  readonly marked: () => string;
+  readonly undo: () => void;
+  readonly wentTo: number[];
+  readonly brought: { readonly names: readonly string[]; readonly at: number }[];
+  /** Clicks the button of a title. */
+  readonly press: (title: string | RegExp, nth?: number) => Promise<void>;
+  /** Puts a value into the field of a label, as one would who then leaves it. */
+  readonly fill: (
+    label: string | RegExp,
+    value: string,
+    event?: 'input' | 'change',
+  ) => Promise<void>;
+  readonly field: (label: string | RegExp) => HTMLInputElement;
+  /** What the fields and signs of the bench say. */
+  readonly shows: () => string;
+  readonly heading: () => string;
+}
+
+/** Where the bars of a marked text stand, and the text without them. */
+function unmarked(marked: string): { text: string; from: number; to: number } {
+  const [before = '', ...rest] = marked.split('|');
+  const inside = rest.length > 1 ? (rest[0] as string) : '';
+  const from = before.length;
+  return { text: before + rest.join(''), from, to: from + inside.length };
+}
+
+const settle = async (): Promise<void> => {
+  for (let i = 0; i < 3; i++) await tick();
+};
+
+/**
+ * Mounts the bench under an editor that knows the formulas, labels and findings of a text.
+ *
+ * @param marked a text with a bar where the caret stands, or two around what is marked.
+ */
+export async function standingBench(
+  marked: string,
+  pictures: readonly FileAddress[] = [],
+): Promise<StandingBench> {
+  const { text, from, to } = unmarked(marked);
+  const session = typeset(text);
+  let moved = 0;
+  let follow = (): void => undefined;
+  const wentTo: number[] = [];
+  const brought: { names: string[]; at: number }[] = [];
+  const bring = (files: readonly File[], at: number): void =>
+    void brought.push({ names: files.map(({ name }) => name), at });
+  const knowledge = {
+    words: () => vocabulary(),
+    labels: () => session.labels(),
+    files: () => [],
+    glimpse: () => Promise.resolve(null),
+  };
+  const view = openEditor(
+    document.body,
+    text,
+    {
+      onedit: () => follow(),
+      oncaret: () => follow(),
+      onmove: () => undefined,
+      onread: () => undefined,
+      onpictures: bring,
+    },
+    knowledge,
+    STANDARD_TASTE,
+  );
+  view.dispatch({
+    selection: { anchor: from, head: to },
+    effects: setFormulas.of(session.formulaSpans()),
+  });
+  const engine = {
+    words: vocabulary(),
+    labels: session.labels(),
+    findings: session.findings(),
+    glimpse: knowledge.glimpse,
+  } as unknown as EngineClient;
+  const props = { view, engine, moved, pictures, onpictures: bring };
+  const bench = render(Bench, { ...props, ongo: (offset: number) => wentTo.push(offset) });
+  follow = () => void Promise.resolve().then(() => bench.rerender({ moved: ++moved }));
+  await settle();
+  const field = (label: string | RegExp): HTMLInputElement =>
+    bench.getByLabelText<HTMLInputElement>(label);
+  return {
+    view,
+    text: () => view.state.doc.toString(),
+    marked: () => {
+      const { from: start, to: end } = view.state.selection.main;
+      const bars = start === end ? '|' : `|${view.state.sliceDoc(start, end)}|`;
+      return `${view.state.sliceDoc(0, start)}${bars}${view.state.sliceDoc(end)}`;
+    },
+    undo: () => void undo(view),
+    wentTo,
+    brought,
+    field,
+    async press(title, nth = 0) {
+      const found = bench.getAllByRole<HTMLButtonElement>('button', { name: title })[nth];
+      if (!found) throw new Error(`no button ${nth} of the title ${String(title)}`);
+      if (found.disabled) throw new Error(`${String(title)} cannot be pressed`);
+      found.click();
+      await settle();
+    },
+    async fill(label, value, event = 'change') {
+      field(label).focus();
+      await settle();
+      field(label).value = value;
+      field(label).dispatchEvent(new Event(event, { bubbles: true }));
+      await settle();
+    },
+    shows: () => bench.container.textContent.replace(/\s+/g, ' '),
+    heading: () => bench.container.querySelector('h2')?.textContent ?? '',
+  };
+}
