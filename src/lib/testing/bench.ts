@@ -3,12 +3,12 @@ import type { EditorView } from '@codemirror/view';
 import { vocabulary } from '@odd-compass/engine';
 import type { FileAddress } from '@odd-compass/engine/worker';
 import { render } from '@testing-library/svelte';
-import { tick } from 'svelte';
 import { typeset } from '../../../packages/engine/src/testing/document';
 import Bench from '../features/workbench/bench/Bench.svelte';
 import type { EngineClient } from '../features/workbench/engine/engineClient.svelte';
 import { openEditor } from '../features/workbench/source/editor';
 import { setFormulas } from '../features/workbench/source/sourceFacts';
+import { fill, press, settle, shown } from './hands';
 import { STANDARD_TASTE } from '../features/workbench/source/taste';
 
 /** A bench under a text, as the workbench mounts it. */
@@ -28,7 +28,6 @@ export interface StandingBench {
     value: string,
     event?: 'input' | 'change',
   ) => Promise<void>;
-  readonly field: (label: string | RegExp) => HTMLInputElement;
   /** What the fields and signs of the bench say. */
   readonly shows: () => string;
   readonly heading: () => string;
@@ -41,10 +40,6 @@ function unmarked(marked: string): { text: string; from: number; to: number } {
   const from = before.length;
   return { text: before + rest.join(''), from, to: from + inside.length };
 }
-
-const settle = async (): Promise<void> => {
-  for (let i = 0; i < 3; i++) await tick();
-};
 
 /**
  * Mounts the bench under an editor that knows the formulas, labels and findings of a text.
@@ -96,8 +91,6 @@ export async function standingBench(
   const bench = render(Bench, { ...props, ongo: (offset: number) => wentTo.push(offset) });
   follow = () => void Promise.resolve().then(() => bench.rerender({ moved: ++moved }));
   await settle();
-  const field = (label: string | RegExp): HTMLInputElement =>
-    bench.getByLabelText<HTMLInputElement>(label);
   return {
     view,
     text: () => view.state.doc.toString(),
@@ -109,22 +102,9 @@ export async function standingBench(
     undo: () => void undo(view),
     wentTo,
     brought,
-    field,
-    async press(title, nth = 0) {
-      const found = bench.getAllByRole<HTMLButtonElement>('button', { name: title })[nth];
-      if (!found) throw new Error(`no button ${nth} of the title ${String(title)}`);
-      if (found.disabled) throw new Error(`${String(title)} cannot be pressed`);
-      found.click();
-      await settle();
-    },
-    async fill(label, value, event = 'change') {
-      field(label).focus();
-      await settle();
-      field(label).value = value;
-      field(label).dispatchEvent(new Event(event, { bubbles: true }));
-      await settle();
-    },
-    shows: () => bench.container.textContent.replace(/\s+/g, ' '),
+    press,
+    fill,
+    shows: () => shown(bench.container),
     heading: () => bench.container.querySelector('h2')?.textContent ?? '',
   };
 }

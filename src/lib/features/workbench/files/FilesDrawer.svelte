@@ -53,11 +53,12 @@
 
   async function add(event: Event & { currentTarget: HTMLInputElement }) {
     problem = null;
-    for (const file of event.currentTarget.files ?? []) {
+    const input = event.currentTarget;
+    for (const file of input.files ?? []) {
       const outcome = await addFile(id, file);
       if (typeof outcome === 'string') problem = `${file.name}: ${outcome}`;
     }
-    event.currentTarget.value = '';
+    input.value = '';
     await look();
   }
   async function replace(path: string, event: Event & { currentTarget: HTMLInputElement }) {
