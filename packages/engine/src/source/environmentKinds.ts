@@ -21,9 +21,9 @@ const NAMES: Readonly<Record<EnvironmentKind, string>> = {
   code: 'verbatim verbatim* Verbatim Verbatim* BVerbatim lstlisting minted comment filecontents filecontents*',
   display:
     'equation equation* align align* alignat alignat* flalign flalign* gather gather* multline multline* eqnarray eqnarray* displaymath math xalignat xalignat* dmath dmath*',
-  rows: 'split aligned alignedat gathered multlined lgathered rgathered cases dcases cases* dcases* rcases drcases rcases* substack subarray',
+  rows: 'split aligned alignedat gathered multlined lgathered rgathered cases dcases cases* dcases* rcases drcases rcases* drcases* substack subarray',
   matrix:
-    'matrix pmatrix bmatrix Bmatrix vmatrix Vmatrix matrix* pmatrix* bmatrix* Bmatrix* vmatrix* Vmatrix* smallmatrix psmallmatrix bsmallmatrix Bsmallmatrix vsmallmatrix Vsmallmatrix array',
+    'matrix pmatrix bmatrix Bmatrix vmatrix Vmatrix matrix* pmatrix* bmatrix* Bmatrix* vmatrix* Vmatrix* smallmatrix psmallmatrix bsmallmatrix Bsmallmatrix vsmallmatrix Vsmallmatrix smallmatrix* psmallmatrix* bsmallmatrix* Bsmallmatrix* vsmallmatrix* Vsmallmatrix* array darray',
   table: 'tabular tabular* tabularx tabulary longtable tabbing',
   list: 'itemize enumerate description list trivlist questions parts subparts subsubparts choices checkboxes oneparchoices',
   float:

@@ -2,6 +2,7 @@
 export { cssColour, opacityOf, rgbOf, type Paint } from '../../base/paint';
 export type { PageDescription } from './description';
 export { sameLine } from './compare';
+export { COLUMN_NAMES, COLUMNS, type ColumnName } from './schema';
 export {
   lineCount,
   NO_PORT,

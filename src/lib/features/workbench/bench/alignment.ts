@@ -51,6 +51,13 @@ export function withoutTabs(line: string): string {
     .trim();
 }
 
+/** Before a cell that begins as what `\\` takes for its own does, when it follows one (amsldoc, section 3.3). */
+const GUARD = '{}';
+const GUARDED = /^\{\}(?=[[*])/;
+
+/** The first cell of a row as it is written behind a `\\`. */
+export const guarded = (cell: string): string => (/^[[*]/.test(cell) ? GUARD + cell : cell);
+
 /** The rows and cells of an alignment's body; `base` is where that stands in the text. */
 export function readRows(body: string, base = 0): Row[] {
   const { rows, tabs } = partsOf(body);
@@ -59,8 +66,10 @@ export function readRows(body: string, base = 0): Row[] {
     const cells = edges.slice(1).map((end, i): Cell => {
       const start = (edges[i] as number) + 1;
       const raw = body.slice(start, end);
-      const before = /^\s*/.exec(raw)?.[0].length ?? 0;
-      const text = raw.trim();
+      const blank = /^\s*/.exec(raw)?.[0].length ?? 0;
+      const given = raw.trim();
+      const text = i === 0 ? given.replace(GUARDED, '') : given;
+      const before = blank + given.length - text.length;
       return {
         text,
         from: base + start + (text === '' ? 0 : before),
@@ -81,9 +90,10 @@ export function writeRows(
     cells.forEach((cell, c) => (widths[c] = Math.max(widths[c] ?? 0, cell.length)));
   return rows
     .map(({ cells, skip = '' }, r) => {
-      const line = cells.map((cell, c) =>
-        c + 1 < cells.length ? cell.padEnd(widths[c] ?? 0) : cell,
-      );
+      const line = cells.map((given, c) => {
+        const cell = c === 0 && r > 0 ? guarded(given) : given;
+        return c + 1 < cells.length ? cell.padEnd(widths[c] ?? 0) : cell;
+      });
       const last = r + 1 === rows.length;
       return `${indent}${line.join(' & ')}${last ? '' : ` \\\\${skip}`}`.trimEnd();
     })

@@ -1,4 +1,4 @@
-import { readRows, type Cell } from './alignment';
+import { guarded, readRows, type Cell } from './alignment';
 
 /** A row of a table: the rules drawn above it, and its cells. */
 export interface TableRow {
@@ -47,7 +47,10 @@ export function writeTable(rows: readonly WrittenRow[], tail: string, indent = '
     cells.forEach((cell, c) => (widths[c] = Math.max(widths[c] ?? 0, cell.length)));
   const lines = rows.map(({ rules, cells, skip = '' }, r) => {
     const line = cells
-      .map((cell, c) => (c + 1 < cells.length ? cell.padEnd(widths[c] ?? 0) : cell))
+      .map((given, c) => {
+        const cell = c === 0 && r > 0 && rules === '' ? guarded(given) : given;
+        return c + 1 < cells.length ? cell.padEnd(widths[c] ?? 0) : cell;
+      })
       .join(' & ');
     const last = r + 1 === rows.length && tail === '';
     const above = rules === '' ? '' : `${indent}${rules}\n`;
