@@ -21,7 +21,9 @@ export interface BodyPlace extends Span {
 
 /** What the caret is in, and so what the bench has tools for. */
 export type BenchContext =
-  | ({ readonly kind: 'matrix' | 'lines' | 'table' } & BodyPlace)
+  | ({ readonly kind: 'matrix' } & BodyPlace)
+  | ({ readonly kind: 'lines' } & BodyPlace)
+  | ({ readonly kind: 'table' } & BodyPlace)
   | ({ readonly kind: 'formula' } & Span)
   | ({ readonly kind: 'figure' } & Span)
   | { readonly kind: 'reference'; readonly label: string }

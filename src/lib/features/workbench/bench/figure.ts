@@ -170,7 +170,7 @@ export function readFloat(text: string, base: number): FloatParts {
   const [begin] = partsNamed(shape, 'begin');
   const placementAt = begin?.to ?? 0;
   const [given = null] = text[placementAt] === '[' ? argumentsAt(shape, placementAt, 'o') : [];
-  const [centred] = partsNamed(shape, 'command', 'centering');
+  const [centred = null] = partsNamed(shape, 'command', 'centering');
   // With a line of its own, the line; with its blanks else.
   const line = centred && /(?<=\n)[ \t]*$/.exec(text.slice(0, centred.from))?.[0];
   const behind = /^[ \t]*\n?/.exec(text.slice(centred?.to))?.[0] ?? '';
