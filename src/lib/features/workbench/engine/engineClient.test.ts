@@ -1,4 +1,4 @@
-import { applyEdits, type Finding, type OutlineEntry } from '@odd-compass/engine';
+import { applyEdits, Session, type Finding, type OutlineEntry } from '@odd-compass/engine';
 import { WorkerHost, type Request, type Response } from '@odd-compass/engine/worker';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
@@ -7,6 +7,7 @@ import {
   inArticle,
   testFonts,
   textFiles,
+  TODAY,
   typeset,
 } from '../../../../../packages/engine/src/testing/document';
 import { editOf, relativeEdit } from '../../../../../packages/engine/src/testing/edits';
@@ -94,13 +95,29 @@ const said = (findings: readonly Finding[], outline: readonly OutlineEntry[]) =>
   outline,
 });
 
-/** What the client knows is what a session from cold finds. */
-function expectCold(
+const filesNamed = (names: readonly string[]) =>
+  textFiles(Object.fromEntries(Object.entries(FILES).filter(([name]) => names.includes(name))));
+
+/** A session that is told the same, with nothing between: it has the last good forms of formulas too. */
+const toldTheSame = (text: string): Session => {
+  const session = new Session({
+    fonts: testFonts,
+    today: TODAY,
+    files: filesNamed(Object.keys(FILES)),
+    keepLastGood: true,
+  });
+  session.setText(text);
+  return session;
+};
+
+/** What the client knows is what a session from cold finds, and its pages are those of one that was told the same. */
+function expectSame(
   client: EngineClient,
   text: string,
-  files: Readonly<Record<string, string>>,
+  names: readonly string[],
+  told: Session,
 ): void {
-  const cold = typeset(text, textFiles(files));
+  const cold = typeset(text, filesNamed(names));
   const all = cold.findings();
   expect(said(client.findings, client.outline)).toEqual(
     said(
@@ -120,11 +137,11 @@ function expectCold(
   const { starts, pages } = cold.blockPlaces();
   expect([[...client.blockStarts], [...client.blockPages]]).toEqual([starts, pages]);
   for (const [index, { description, text: words }] of client.sighted) {
-    const page = cold.pages[index];
+    const page = told.pages[index];
     if (!page) throw new Error(`page ${index} is not there`);
-    const fresh = cold.describe(page);
+    const fresh = told.describe(page);
     const here = new Map([...client.blocks].map(([id, { start }]) => [id, start]));
-    const there = new Map(cold.blocksOf(fresh).map(({ id, start }) => [id, start]));
+    const there = new Map(told.blocksOf(fresh).map(({ id, start }) => [id, start]));
     expect(wholeOf(description, here)).toEqual(wholeOf(fresh, there));
     expect(words.length).toBe(description.lineBlock.length);
   }
@@ -176,6 +193,7 @@ describe('client and worker', () => {
             () => worker as unknown as Worker,
           );
           client.view([{ first: 0, last: 3 }]);
+          const told = toldTheSame(TEXT);
           let text = TEXT;
           let edits = 0;
           let given: readonly string[] = names;
@@ -185,10 +203,13 @@ describe('client and worker', () => {
               text = applyEdits(text, [edit]);
               edits++;
               client.edit([edit]);
+              told.edit(edit.from, edit.to, edit.text);
             } else if (step.what === 'view')
               client.view([{ first: step.first, last: step.first + step.count }]);
-            else if (step.what === 'files') client.setFiles(addresses((given = step.names)));
-            else
+            else if (step.what === 'files') {
+              client.setFiles(addresses((given = step.names)));
+              told.setFiles(filesNamed(given));
+            } else
               for (let i = 0; i < step.turns; i++)
                 await new Promise((resolve) => setTimeout(resolve, 1));
           }
@@ -198,11 +219,8 @@ describe('client and worker', () => {
           await settled(client, edits);
           for (let i = 0; i < 30; i++) await new Promise((resolve) => setTimeout(resolve, 1));
           expect(worker.failures).toEqual([]);
-          expectCold(
-            client,
-            text,
-            Object.fromEntries(Object.entries(FILES).filter(([name]) => given.includes(name))),
-          );
+          told.settleAll();
+          expectSame(client, text, given, told);
           client.close();
         },
       ),
