@@ -58,7 +58,7 @@ function section(name: string, level: number): NonNullable<CommandEntry['run']> 
     const title = tokensOf(args, 2);
     inner.endParagraph();
     if (!starred) refStepCounter(inner, name);
-    markHeading(inner, level, '', plainTitle(title));
+    markHeading(inner, level, '', plainTitle(inner, title));
     if (!starred) addContentsLine(inner, 'toc', name, null, title);
   };
 }

@@ -128,7 +128,7 @@ function chapter(it: Interpreter, args: Args): void {
   it.mode.vlist.push({ kind: 'notop' });
   const numbered = !starred && getCount(it.state, 'c@secnumdepth') >= 0 && isOn(it, 'mainmatter');
   if (numbered) refStepCounter(it, 'chapter');
-  const words = plainTitle(title);
+  const words = plainTitle(it, title);
   it.write(CELLS.currentTitle, words, true);
   const number = numbered ? textOf(it.p, [it.p.command('thechapter')]) : '';
   markHeading(it, 0, number, words);
@@ -163,7 +163,7 @@ function part(it: Interpreter, args: Args): void {
     it.mode.vlist.push({ kind: 'vspace', glue: glueOf(it, it.source('4ex')), behaviour: 'merge' });
   }
   if (numbered) refStepCounter(it, 'part');
-  const words = plainTitle(title);
+  const words = plainTitle(it, title);
   it.write(CELLS.currentTitle, words, true);
   markHeading(it, -1, numbered ? textOf(it.p, [it.p.command('thepart')]) : '', words);
   if (!starred)

@@ -182,7 +182,7 @@ export function caption(it: Interpreter, args: Args, token: Token): void {
   const { p } = it;
   if (!starred) {
     refStepCounter(it, type);
-    it.write(CELLS.currentTitle, plainTitle(text));
+    it.write(CELLS.currentTitle, plainTitle(it, text));
     const list = { figure: 'lof', table: 'lot' }[type] ?? `lo${type.slice(0, 1)}`;
     addContentsLine(it, list, type, [p.command(`the${type}`)], short);
   }

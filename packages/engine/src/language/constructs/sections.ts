@@ -2,7 +2,7 @@ import { CELLS } from '../machine/cells';
 import { glue, type Glue, NO_GLUE } from '../../base/lengths';
 import type { Span } from '../../base/spans';
 import type { Inline } from '../../document/inlines';
-import { textOf, tokensText } from '../../expansion/tokenText';
+import { expandTokens, textOf, tokensText } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { getCount, setDimen } from '../../expansion/registers';
 import { type Args, type CommandEntry, isStarred, tokensOf } from '../machine/entries';
@@ -33,9 +33,9 @@ function closeForgotten(it: Interpreter, at: Span): void {
   closeOpenGroups(it, it.environments[forgotten]?.groups ?? 0, at);
 }
 
-/** The words of a title, for the outline and for references by name. */
-export function plainTitle(tokens: readonly Token[]): string {
-  return tokensText(tokens)
+/** The words of a title, macros in it expanded, for the outline and for references by name. */
+export function plainTitle(it: Interpreter, tokens: readonly Token[]): string {
+  return tokensText(expandTokens(it.p, tokens))
     .replace(/\\(label|footnote|thanks|index) ?\{[^}]*\}/g, '')
     .replace(/\\[A-Za-z@]+ ?|[{}$~]/g, ' ')
     .replace(/\s+/g, ' ')
@@ -100,7 +100,7 @@ function startSection(it: Interpreter, args: Args): void {
   const keepsIndent = above.width >= 0 && !spacing && tokensOf(args, 3).length > 0;
   if (numbered) refStepCounter(it, name);
   const number = numbered ? textOf(it.p, [it.p.command(`the${name}`)]) : null;
-  const words = plainTitle(title);
+  const words = plainTitle(it, title);
   it.write(CELLS.currentTitle, words, true);
   if (it.read(CELLS.afterHeading))
     it.mode.vlist.push({ kind: 'vspace', glue: abs(above), behaviour: 'merge' });
