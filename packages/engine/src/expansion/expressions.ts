@@ -41,7 +41,7 @@ function isOperator(token: Token | null, signs: string): token is Token {
 function operand(p: Processor, kind: Kind): number | Glue {
   const token = p.nextNonBlank();
   if (isOperator(token, '(')) {
-    const value = sum(p, kind);
+    const value = p.nested('(', () => sum(p, kind)) ?? 0;
     const close = p.nextNonBlank();
     if (close && !isOperator(close, ')')) p.unread(close);
     return value;

@@ -45,6 +45,8 @@ export interface PlacedSpan extends Span {
 /** How deep files may read one another, and what each character read in adds to the budget. */
 const DEEPEST_FILE = 20;
 const PER_CHARACTER = 60;
+/** What each character of the source adds to it: what is written out never meets the bound, however long. */
+const PER_WRITTEN = 10;
 /** How many files one block may read. */
 const MOST_FILES = 500;
 /** Chunks of files that are read in; below every other chunk number. */
@@ -73,7 +75,9 @@ export class Processor {
   private sources = 0;
   private opened = 0;
   private extra = 0;
-  private expansions = 0;
+  /** Expansions, and other work in their measure, since the block began. */
+  private work = 0;
+  private start = 0;
   private pending = 0;
   private depth = 0;
   /** The macro at work when the budget ran out, or null. */
@@ -111,7 +115,8 @@ export class Processor {
 
   /** Starts counting anew, for the next block. */
   startBlock(): void {
-    this.expansions = 0;
+    this.work = 0;
+    this.start = this.reader.pos;
     this.extra = 0;
     this.opened = 0;
     this.pending = 0;
@@ -127,7 +132,7 @@ export class Processor {
     this.frames = [];
     this.sources = 0;
     this.conditions.length = 0;
-    this.expansions = 0;
+    this.work = 0;
     this.pending = 0;
     this.exhausted = null;
     this.tooDeep = false;
@@ -189,26 +194,41 @@ export class Processor {
 
   /** Replaces one expandable token by its expansion. */
   expand(token: Token, meaning: Macro | Extract<Meaning, { kind: 'expandable' }>): void {
-    if (++this.expansions > this.budget.expansions + this.extra) {
-      this.exhaust(token.text);
-      return;
-    }
+    if (!this.spend(1, token.text)) return;
     const own = token.chunk === this.reader.chunk;
     if (own) this.place = { from: token.from, to: token.to };
     if (meaning.kind === 'expandable') {
-      if (this.depth >= DEEPEST) {
-        this.tooDeep = true;
-        this.exhaust(token.text);
-        return;
-      }
-      this.depth++;
-      meaning.expand(this, token);
-      this.depth--;
+      this.nested(token.text, () => meaning.expand(this, token));
       return;
     }
     const body = bindArguments(this, token, meaning);
     if (own && this.atFile) this.place = { from: token.from, to: this.here() };
     if (body) this.push(body);
+  }
+
+  /**
+   * Counts work, as much as that many expansions. False when there has been more of it than the
+   * block may take, which is more the longer its source is: nothing further is given then.
+   */
+  spend(work: number, name: string): boolean {
+    this.work += work;
+    const written = PER_WRITTEN * (this.reader.pos - this.start);
+    if (this.work <= this.budget.expansions + this.extra + written) return true;
+    this.exhaust(name);
+    return false;
+  }
+
+  /** What something gives that may have to wait for another of its kind; null when they are too deep in one another. */
+  nested<T>(name: string, act: () => T): T | null {
+    if (this.depth >= DEEPEST) {
+      this.tooDeep = true;
+      this.exhaust(name);
+      return null;
+    }
+    this.depth++;
+    const result = act();
+    this.depth--;
+    return result;
   }
 
   /** The offset of the reader in the current chunk. */

@@ -118,7 +118,7 @@ function columnWidths(table: TabularInline, texts: Texts, env: LayoutEnv): Sp[] 
   shareFlexible(table, widths, env);
   for (const { first, span, width } of spanning) {
     let room = 0;
-    for (let c = first; c < first + span; c++) {
+    for (let c = first; c < Math.min(first + span, widths.length); c++) {
       room += widths[c] ?? 0;
       if (c > first) room += gapWidth(table.gaps[c] ?? NO_GAP, table, env);
     }

@@ -1,6 +1,7 @@
 import { citeLabel, isOwnName } from '../expansion/cells';
 import type { Finding, RawFinding } from '../findings/finding';
 import { CELLS } from '../language/machine/cells';
+import { MOST_FINDINGS } from '../language/machine/reading';
 import type { SessionBlock } from './block';
 import { documentAdvice } from './documentAdvice';
 import { documentFindings, usesOfUnknown, withUses } from './documentFindings';
@@ -37,7 +38,8 @@ export function gatherFindings(reading: SourceReading, given: FindingSurrounding
       );
     for (const finding of layoutFindings(block)) add(block.start, finding);
   }
-  for (const { block, finding } of given.repeated) add(block.start, finding);
+  for (const { block, finding } of given.repeated.slice(0, MOST_FINDINGS))
+    add(block.start, finding);
   for (const finding of documentFindings(reading)) add(0, finding);
   if (given.unsettled) add(0, { code: 'facts-unsettled', from: 0, to: 0, args: {} });
   const named = [...given.facts.labels.values()].map(({ name }) => name);

@@ -6,6 +6,7 @@ import type { ParboxInline } from '../document/inlines';
 import type { Finding, RawFinding } from '../findings/finding';
 import { FontStore, type FontSource } from '../fonts/store';
 import { CELLS } from '../language/machine/cells';
+import { MOST_FINDINGS } from '../language/machine/reading';
 import { pageGeometry } from '../language/machine/parameters';
 import { describePage } from '../output/display/describe';
 import { newLists } from '../output/display/lists';
@@ -320,7 +321,7 @@ export class Session {
       hyphenate: this.hyphenate,
       resolve: resolver(this.facts, reads),
       field,
-      report: (finding) => findings.push(finding),
+      report: (finding) => void (findings.length < MOST_FINDINGS && findings.push(finding)),
       lineItems: (inlines) => lineItems(inlines, env),
       setParbox: (box: ParboxInline): Box => setParbox(box, env),
     };

@@ -89,13 +89,20 @@ const PRINTS_TITLE =
   /\\(?:maketitle|titlepage|titleframe|inserttitle|thetitle|@title|printtitle|makebeamertitle)\b|\\begin\{titlepage\}/;
 
 function withoutFormulas(plain: string, block: SessionBlock): string {
-  let out = plain;
   const spans = spansIn(block.reading.nodes);
-  for (let i = 0; i + 1 < spans.length; i += 2) {
-    const [from = 0, to = 0] = spans.slice(i, i + 2);
-    out = out.slice(0, from) + ' '.repeat(Math.max(0, to - from)) + out.slice(to);
+  const extents = Array.from({ length: spans.length >> 1 }, (_, i) => ({
+    from: spans[2 * i] as number,
+    to: Math.min(plain.length, spans[2 * i + 1] as number),
+  })).sort((one, other) => one.from - other.from);
+  let out = '';
+  let at = 0;
+  for (const { from, to } of extents) {
+    if (to <= at) continue;
+    const start = Math.max(at, from);
+    out += plain.slice(at, start) + ' '.repeat(to - start);
+    at = to;
   }
-  return out.slice(0, plain.length);
+  return out + plain.slice(at);
 }
 
 const edit = (title: string, from: number, to: number, text: string): Fix => ({
@@ -238,14 +245,17 @@ function emptyLineBreaks(text: string): RawFinding[] {
   const isBroken = (name: string): boolean =>
     hasRows(name) || BROKEN_LINES.test(name) || environmentKind(name) === 'picture';
   if (begun.some(({ name }) => isBroken(name))) return [];
-  return [...text.matchAll(/[ \t]*\\\\[ \t]*(?=\n[ \t]*\n)/g)].map((found) => {
-    const to = found.index + found[0].trimEnd().length;
+  return [...text.matchAll(/\\\\(?=[ \t]*\n[ \t]*\n)/g)].map(({ index }) => {
+    const to = index + 2;
+    // Looked for from its end: a pattern that begins with blanks is tried at each of them.
+    let from = index;
+    while (/[ \t]/.test(text[from - 1] ?? '')) from--;
     return {
       code: 'line-break-for-nothing',
       from: to - 2,
       to,
       args: {},
-      fix: edit('Take it out', found.index, to, ''),
+      fix: edit('Take it out', from, to, ''),
     };
   });
 }

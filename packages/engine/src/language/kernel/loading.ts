@@ -99,7 +99,7 @@ function unknownPackage(it: Interpreter, own: readonly Token[], name: string, to
   const span = inPlace ? { from: first.from, to: own.at(-1)?.to ?? 0 } : it.spanOf(token);
   const fix = renameFix(it, own, near);
   const unknown = it.read(CELLS.unknownPackages);
-  it.write(CELLS.unknownPackages, [...unknown, name], true);
+  if (!unknown.includes(name)) it.write(CELLS.unknownPackages, [...unknown, name], true);
   it.p.report('package-unknown', span, { name, uses: '' }, fix);
 }
 

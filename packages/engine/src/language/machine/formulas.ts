@@ -14,6 +14,9 @@ import { MathReader, type Until } from './mathReader';
 import { noBorders, type RowMarks } from './rowMarks';
 import { readRows, type ReadRow } from './mathEnvironments';
 
+/** Work that a display makes, in the measure of an expansion. */
+const DISPLAY_WORK = 50;
+
 /** Words in a formula that look like prose: two or more in a row, the first of three letters at least or one that sentences are full of. */
 const PROSE =
   /(?<![\\A-Za-z])(?:[A-Za-z]{3,}[,.;:]?|be|is|in|of|on|we|so|to|at|as|by)\s+[A-Za-z]{2,}/;
@@ -198,6 +201,7 @@ export function displayFrame(
 
 /** Ends the text before a display and starts what comes after without indent. */
 export function addDisplay(it: Interpreter, display: Display): void {
+  if (!it.p.spend(DISPLAY_WORK, 'display')) return;
   if (it.mode.restricted) {
     // A box on one line has no room for a display: the formula goes into the line.
     const list = display.rows.flatMap((row) => row.cells.flat());

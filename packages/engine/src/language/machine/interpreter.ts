@@ -21,7 +21,13 @@ import { EnvironmentData } from './environmentData';
 import type { CellOf } from '../../expansion/cells';
 import { beginParagraph, finishParagraph } from './paragraphMode';
 import { fontInterner } from './parameters';
-import type { BlockReading, LabelDefinition, LanguageHost, OpenGroup } from './reading';
+import {
+  MOST_FINDINGS,
+  type BlockReading,
+  type LabelDefinition,
+  type LanguageHost,
+  type OpenGroup,
+} from './reading';
 
 export type {
   BlockReading,
@@ -52,6 +58,8 @@ export class Interpreter {
   citations: string[] = [];
   strangers: { name: string; from: number; to: number }[] = [];
   findings: RawFinding[] = [];
+  /** Names near to those that nobody defined, as far as they were looked for in this block. */
+  readonly nearest = new Map<string, readonly string[]>();
   private depth = 0;
   readonly intern = fontInterner();
   constructor(
@@ -64,7 +72,8 @@ export class Interpreter {
   }
 
   readonly report = (finding: RawFinding): void => {
-    this.findings.push(finding);
+    const isEnd = finding.code === 'macro-runaway' || finding.code === 'nesting-too-deep';
+    if (isEnd || this.findings.length < MOST_FINDINGS) this.findings.push(finding);
   };
 
   // ---- what is remembered in cells
@@ -114,6 +123,7 @@ export class Interpreter {
     this.mode = freshMode(null);
     this.afterEnvironment = null;
     this.depth = 0;
+    this.nearest.clear();
     this.labels = [];
     this.citations = [];
     this.strangers = [];

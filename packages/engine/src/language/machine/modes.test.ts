@@ -8,7 +8,7 @@ import { freshMode, modeName } from './modes';
 describe('a mode', () => {
   it('has nothing of the one around it but the table it stands in', () => {
     const outer = freshMode(null, {
-      hlist: new InlineList([]),
+      hlist: new InlineList(new Map()),
       restricted: true,
       nextIndent: 5,
       clubPenalty: 9,
@@ -29,7 +29,7 @@ describe('a mode', () => {
   });
   it('is called as TeX asks', () => {
     expect(modeName(freshMode(null))).toBe('vertical');
-    expect(modeName(freshMode(null, { hlist: new InlineList([]) }))).toBe('horizontal');
+    expect(modeName(freshMode(null, { hlist: new InlineList(new Map()) }))).toBe('horizontal');
     expect(modeName(freshMode(null, { inMath: true }))).toBe('math');
   });
   const asked = '\\ifmmode M\\else\\ifhmode H\\else V\\fi\\fi\\ifinner i\\fi';

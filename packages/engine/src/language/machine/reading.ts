@@ -5,6 +5,9 @@ import type { Inline } from '../../document/inlines';
 import type { RawFinding } from '../../findings/finding';
 import type { CommandEntry } from './entries';
 
+/** How many mistakes of one block are told: whoever mends so many finds the others then. */
+export const MOST_FINDINGS = 500;
+
 /** A command bound to its entry. */
 export interface LanguageCommand {
   readonly kind: 'command';

@@ -5,17 +5,25 @@ import { readArgument, readOptional } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import type { Fix } from '../../findings/finding';
+import { MOST_FINDINGS } from './reading';
 import type { Interpreter } from './interpreter';
 
 const CONTROL_WORD = /^[A-Za-z]+\*?$/;
 
-/** The known commands whose names are nearest. */
-export const nearestCommands = (it: Interpreter, name: string, most = 3): string[] =>
-  nearestNames(
-    name,
-    it.state.names((n) => CONTROL_WORD.test(n)),
-    most,
-  );
+/** The known commands whose names are nearest; looked for once in a block. */
+export function nearestCommands(it: Interpreter, name: string, most = 3): readonly string[] {
+  const asked = `${most} ${name}`;
+  let near = it.nearest.get(asked);
+  if (!near) {
+    near = nearestNames(
+      name,
+      it.state.names((n) => CONTROL_WORD.test(n)),
+      most,
+    );
+    it.nearest.set(asked, near);
+  }
+  return near;
+}
 
 /** The known environment whose name is nearest. */
 export function nearestEnvironment(it: Interpreter, name: string): string | null {
@@ -27,7 +35,7 @@ export function nearestEnvironment(it: Interpreter, name: string): string | null
 
 /** A finding for a command nobody defined, with the nearest known ones as its fixes. */
 export function unknownCommand(it: Interpreter, token: Token): void {
-  const near = nearestCommands(it, token.text);
+  const near = it.findings.length < MOST_FINDINGS ? nearestCommands(it, token.text) : [];
   const own = token.chunk === it.p.reader.chunk;
   const ways: Fix[] = (own ? near : []).map((name) => ({
     title: `Write \\${name}`,
@@ -38,6 +46,10 @@ export function unknownCommand(it: Interpreter, token: Token): void {
     : it.spanOf(token);
   const typo = token.text.length > 4 && editDistance(token.text, near[0] ?? '', 1) <= 1;
   if (!typo && isStranger(it, `\\${token.text}`, span)) return;
+  // A macro that repeats itself has the same to tell each time.
+  const last = it.findings.at(-1);
+  if (!own && last?.code === 'command-unknown' && last.from === span.from && last.to === span.to)
+    return;
   it.p.report('command-unknown', span, { name: token.text }, ways);
 }
 

@@ -224,7 +224,7 @@ describe('client and worker', () => {
           client.close();
         },
       ),
-      { numRuns: Number(process.env.LAW_RUNS ?? 25) },
+      { numRuns: Number(process.env.LAW_RUNS ?? 12) },
     );
   });
 
