@@ -41,6 +41,7 @@ export function answer(facts: Facts, factKey: string): Answer {
   if (what === 'title') return found.title ?? '';
   if (what === 'part') return found.part ?? found.value;
   if (what === 'clever' && found.kind === 'equation') return `(${found.value})`;
+  if (what === 'autokind') return autoName(found);
   if (what !== 'kind') return found.shown ?? found.value;
   const flags = factKey.slice(0, at);
   const form = { capital: flags.includes('^'), long: flags.includes('=') };
@@ -78,6 +79,29 @@ const LONG: Readonly<Record<string, string>> = {
   'fig.': 'figure',
   'figs.': 'figures',
 };
+
+/** What `\autoref` calls them (hyperref manual, section 4.3): some begin with capitals, some do not. */
+const AUTO_NAMES: Readonly<Record<string, string>> = {
+  equation: 'Equation',
+  figure: 'Figure',
+  table: 'Table',
+  part: 'Part',
+  appendix: 'Appendix',
+  subsection: 'subsection',
+  subsubsection: 'subsubsection',
+  paragraph: 'paragraph',
+  section: 'section',
+  chapter: 'chapter',
+  enumi: 'item',
+  enumii: 'item',
+  enumiii: 'item',
+  footnote: 'footnote',
+  page: 'page',
+};
+
+function autoName(label: LabelDefinition): string {
+  return AUTO_NAMES[label.kind ?? ''] ?? kindName(label, { capital: true, long: true }, false);
+}
 
 interface NameForm {
   readonly capital: boolean;

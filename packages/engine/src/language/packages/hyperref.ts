@@ -183,7 +183,7 @@ export const hyperref: PackageEntry = {
         const label = textOf(it.p, tokensOf(args, 0));
         it.startParagraph();
         const ref = { kind: 'ref' as const, label, font: it.font, ...it.p.place };
-        it.add(leading(it, { ...ref, what: 'kind', capital: true }));
+        it.add(leading(it, { ...ref, what: 'autokind' }));
       },
     },
     withoutStar('autoref'),
