@@ -123,6 +123,11 @@ it('badness is about a hundred times the cube of the ratio', () => {
 
 it('English words are divided as the standard patterns do', () => {
   const hyphenate = englishHyphenator();
+  it('are looked for in the beginning of a word only, however long it is', () => {
+    const long = 'hydrodynamics'.repeat(20_000);
+    expect(hyphenate(long).length).toBeGreaterThan(3);
+    expect(Math.max(...hyphenate(long))).toBeLessThan(64);
+  });
   const show = (w: string): string => {
     let out = '';
     [...w].forEach((char, i) => (out += (hyphenate(w).includes(i) ? '-' : '') + char));

@@ -16,6 +16,9 @@ const EXCEPTIONS = [
   .join(' ')
   .split(' ');
 
+/** Of longer words only the beginning is looked at (TeX: The Program, §897). */
+const MOST_LETTERS = 63;
+
 const MARK = '\u00ad';
 
 /** A hyphenator for English with a memory of its own. */
@@ -30,7 +33,7 @@ export function englishHyphenator(): Hyphenate {
   );
   const memory = new Map<string, readonly number[]>();
   return (word) => {
-    const lower = word.toLowerCase();
+    const lower = word.slice(0, MOST_LETTERS).toLowerCase();
     let points = memory.get(lower);
     if (!points) {
       points = divisions(exceptions.get(lower) ?? mark(lower)).filter(

@@ -37,7 +37,8 @@ function closeForgotten(it: Interpreter, at: Span): void {
 export function plainTitle(it: Interpreter, tokens: readonly Token[]): string {
   return tokensText(expandTokens(it.p, tokens))
     .replace(/\\(label|footnote|thanks|index) ?\{[^}]*\}/g, '')
-    .replace(/\\[A-Za-z@]+ ?|[{}$~]/g, ' ')
+    .replace(/\\[A-Za-z@]+ ?|\\[ ,;:!>\\]|[{}$~]/g, ' ')
+    .replace(/\\([&%#_])/g, '$1')
     .replace(/\s+/g, ' ')
     .trim();
 }

@@ -1,0 +1,101 @@
+import { describe, expect, it } from 'vitest';
+import { kernel } from '../language/kernel/kernel';
+import { inArticle, linesOf, newSession, typeset } from '../testing/document';
+
+const times = (n: number, text: string): string => text.repeat(n);
+const kindsOf = (text: string): string[] =>
+  typeset(text)
+    .findings()
+    .map(({ kind }) => kind);
+
+describe('the work of a block', () => {
+  it.each([
+    ['macros called', '\\newcommand{\\t}{ebb }', times(30_000, '\\t ')],
+    [
+      'macros that call macros',
+      '\\newcommand{\\t}{\\u}\\newcommand{\\u}{\\emph{x} }',
+      times(10_000, '\\t '),
+    ],
+    ['commands', '', times(40_000, '\\relax ')],
+    ['items', '', `\\begin{itemize}${times(3000, '\\item x ')}\\end{itemize}`],
+    ['conditions', '', times(20_000, '\\iftrue x\\fi ')],
+  ])('may be as much as its source is long: %s', (_what, preamble, body) => {
+    expect(kindsOf(inArticle(body, preamble))).not.toContain('macro-runaway');
+  });
+  it.each([
+    [
+      'a loop of a thousand rounds',
+      '\\newcount\\n\\loop x \\advance\\n by1 \\ifnum\\n<1000 \\repeat',
+    ],
+    [
+      'a list of a hundred, made by a macro',
+      '\\newcount\\n\\def\\a{\\item x \\advance\\n by1 \\ifnum\\n<100 \\expandafter\\a\\fi}\\begin{itemize}\\a\\end{itemize}',
+    ],
+    [
+      'twenty pages by a loop',
+      '\\newcount\\n\\loop x\\newpage\\advance\\n by1 \\ifnum\\n<20 \\repeat',
+    ],
+    [
+      'fifty displays by a loop',
+      '\\newcount\\n\\loop\\[x\\]\\advance\\n by1 \\ifnum\\n<50 \\repeat',
+    ],
+  ])('that ends is done: %s', (_what, body) => {
+    expect(kindsOf(inArticle(body, ''))).toEqual([]);
+  });
+  it('is counted anew in the next: one that runs away takes nothing from others', () => {
+    const runaway = '\\def\\a{x\\a}\\a';
+    const text = inArticle(
+      `${runaway}\n\n${times(5000, '\\emph{x} ')}\n\n${runaway}\n\nAfter.`,
+      '',
+    );
+    expect(kindsOf(text).filter((kind) => kind === 'macro-runaway')).toHaveLength(2);
+    expect(linesOf(typeset(text)).join('\n')).toContain('After.');
+  });
+  it('names the macro that ran away, where it was called', () => {
+    const text = inArticle('Low \\runs water.', '\\newcommand{\\runs}{\\runs}');
+    const [found] = typeset(text).findings();
+    expect(found?.kind).toBe('macro-runaway');
+    expect(found?.message).toContain('\\runs');
+    expect(text.slice(found?.from, found?.to)).toBe('\\runs');
+  });
+  it('that was stopped and is mended is as if it had never been', () => {
+    const text = inArticle('Low \\runs water.', '\\newcommand{\\runs}{\\runs}');
+    const at = text.indexOf('{\\runs}\n') + 1;
+    const session = newSession();
+    session.setText(text);
+    session.settleAll();
+    session.edit(at, at + 5, 'high');
+    session.settleAll();
+    const mended = text.slice(0, at) + 'high' + text.slice(at + 5);
+    expect(session.text).toBe(mended);
+    expect(linesOf(session)).toEqual(linesOf(typeset(mended)));
+    expect(session.findings()).toEqual(typeset(mended).findings());
+  });
+});
+
+describe('the heavier commands', () => {
+  it('are commands that there are', () => {
+    const names = new Set((kernel.commands ?? []).map(({ name }) => name));
+    for (const name of [
+      'newpage',
+      'clearpage',
+      'caption',
+      'footnote',
+      'marginpar',
+      'item',
+      'label',
+    ])
+      expect(names.has(name)).toBe(true);
+  });
+  it.each([
+    ['\\newpage x', 3000],
+    ['\\footnote{x}', 6000],
+    ['\\label{x}', 40_000],
+    ['\\[x\\]', 10_000],
+  ])('%s by a macro without end stops before there are %d of it', (command, most) => {
+    const session = typeset(inArticle(`\\def\\a{${command}\\a}\\a`, ''));
+    const { pages } = session;
+    expect(pages.length).toBeLessThan(most);
+    expect(session.findings().map(({ kind }) => kind)).toContain('macro-runaway');
+  });
+});
