@@ -121,20 +121,42 @@ it('badness is about a hundred times the cube of the ratio', () => {
   expect(badness(PT, 0)).toBe(10000);
 });
 
-it('English words are divided as the standard patterns do', () => {
+describe('divisions of words', () => {
   const hyphenate = englishHyphenator();
+  const divided = (word: string): string => {
+    const points = new Set(hyphenate(word));
+    return [...word].map((letter, i) => (points.has(i) ? `-${letter}` : letter)).join('');
+  };
+  it.each([
+    ['hyphenation', 'hy-phen-ation'],
+    ['concatenation', 'con-cate-na-tion'],
+    ['supercalifragilistic', 'su-per-cal-ifrag-ilis-tic'],
+    ['algorithm', 'al-go-rithm'],
+    ['mathematics', 'math-e-mat-ics'],
+    ['associate', 'as-so-ciate'],
+    ['present', 'present'],
+    ['table', 'ta-ble'],
+    ['tide', 'tide'],
+    ['a', 'a'],
+    ['', ''],
+  ])('%s: %s', (word, expected) => expect(divided(word)).toBe(expected));
+  it('do not depend on capitals', () => {
+    expect(divided('Hyphenation').toLowerCase()).toBe(divided('hyphenation'));
+    expect(divided('MATHEMATICS').toLowerCase()).toBe(divided('mathematics'));
+  });
+  it('leave two letters before and three behind', () => {
+    for (const word of ['anemone', 'ability', 'education', 'reality', 'ebony', 'idea'])
+      for (const at of hyphenate(word)) {
+        expect(at).toBeGreaterThanOrEqual(2);
+        expect(at).toBeLessThanOrEqual(word.length - 3);
+      }
+  });
+  it('are the same when asked again', () => {
+    expect(hyphenate('concatenation')).toEqual(hyphenate('concatenation'));
+  });
   it('are looked for in the beginning of a word only, however long it is', () => {
     const long = 'hydrodynamics'.repeat(20_000);
     expect(hyphenate(long).length).toBeGreaterThan(3);
     expect(Math.max(...hyphenate(long))).toBeLessThan(64);
   });
-  const show = (w: string): string => {
-    let out = '';
-    [...w].forEach((char, i) => (out += (hyphenate(w).includes(i) ? '-' : '') + char));
-    return out;
-  };
-  expect(show('hyphenation')).toBe('hy-phen-ation');
-  expect(show('associate')).toBe('as-so-ciate');
-  expect(show('table')).toBe('ta-ble');
-  expect(show('algorithm')).toBe('al-go-rithm');
 });
