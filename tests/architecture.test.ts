@@ -94,3 +94,28 @@ it('every source file says what it is and is of a size that can be read', () => 
   });
   expect(long).toEqual([]);
 });
+
+it('no file of the app, its tools or its tests is too long to be read at once', () => {
+  const ROOT = new URL('../', import.meta.url).pathname;
+  const long = ['src', 'tools', 'tests', 'packages/engine/src/testing'].flatMap((folder) =>
+    readdirSync(ROOT + folder, { recursive: true, encoding: 'utf8' })
+      .filter((name) => /\.(ts|svelte|css|mjs)$/.test(name))
+      // What the corpus must show is data.
+      .filter((name) => !name.endsWith('corpusExpected.ts'))
+      .filter((name) => readFileSync(`${ROOT}${folder}/${name}`, 'utf8').split('\n').length > 451)
+      .map((name) => `${folder}/${name}`),
+  );
+  expect(long).toEqual([]);
+});
+
+it('room after room of the architecture is told of in its page', () => {
+  const page = readFileSync(new URL('../docs/architecture.md', import.meta.url), 'utf8');
+  const engine = new URL('../packages/engine/src/', import.meta.url).pathname;
+  const rooms = readdirSync(engine, { withFileTypes: true })
+    .filter((entry) => entry.isDirectory() && entry.name !== 'testing')
+    .map(({ name }) => name);
+  const floors = readdirSync(`${engine}language`, { withFileTypes: true })
+    .filter((entry) => entry.isDirectory())
+    .map(({ name }) => name);
+  expect([...rooms, ...floors].filter((name) => !page.includes(`\`${name}\``))).toEqual([]);
+});
