@@ -73,6 +73,17 @@ describe('the work of a block', () => {
   });
 });
 
+describe('names that objects are born with', () => {
+  it.each(['constructor', 'toString', 'valueOf', 'hasOwnProperty'])(
+    'are names like others: %s',
+    (name) => {
+      expect(kindsOf(inArticle(`Low \\${name} water.`, ''))).toEqual(['command-unknown']);
+      const mine = `\\newcommand{\\${name}}{ebb}`;
+      expect(kindsOf(inArticle(`Low \\${name}.`, mine))).toEqual([]);
+    },
+  );
+});
+
 describe('the heavier commands', () => {
   it('are commands that there are', () => {
     const names = new Set((kernel.commands ?? []).map(({ name }) => name));

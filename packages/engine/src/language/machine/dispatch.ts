@@ -11,21 +11,23 @@ import { reportUnknownCommand } from './unknown';
 
 /** How much work a command makes, in the measure of an expansion: what it leaves is laid out too. */
 const WORK = 5;
-const WORK_OF: Readonly<Record<string, number>> = {
-  newpage: 400,
-  clearpage: 400,
-  cleardoublepage: 400,
-  pagebreak: 400,
-  eject: 400,
-  caption: 100,
-  footnote: 100,
-  footnotetext: 100,
-  marginpar: 50,
-  '@startsection': 50,
-  item: 25,
-  label: 10,
-  par: 10,
-};
+const WORK_OF: ReadonlyMap<string, number> = new Map(
+  Object.entries({
+    newpage: 400,
+    clearpage: 400,
+    cleardoublepage: 400,
+    pagebreak: 400,
+    eject: 400,
+    caption: 100,
+    footnote: 100,
+    footnotetext: 100,
+    marginpar: 50,
+    '@startsection': 50,
+    item: 25,
+    label: 10,
+    par: 10,
+  }),
+);
 
 /** Carries out one token that expansion has left, by its category or its meaning (TeX: The Program, §1030 ff.). */
 export function carryOut(it: Interpreter, token: Token): void {
@@ -57,7 +59,7 @@ export function carryOut(it: Interpreter, token: Token): void {
 }
 
 function command(it: Interpreter, token: Token): void {
-  if (!it.p.spend(WORK_OF[token.text] ?? WORK, token.text)) return;
+  if (!it.p.spend(WORK_OF.get(token.text) ?? WORK, token.text)) return;
   const meaning: Meaning | undefined = token.cell ? it.state.meaning(token.cell) : undefined;
   switch (meaning?.kind) {
     case 'primitive':
