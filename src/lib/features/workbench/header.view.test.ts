@@ -2,6 +2,7 @@ import type { EditorView } from '@codemirror/view';
 import type { Finding } from '@odd-compass/engine';
 import { render } from '@testing-library/svelte';
 import { describe, expect, it } from 'vitest';
+import { editorOf } from '$lib/testing/editor';
 import { inArticle, typeset } from '../../../../packages/engine/src/testing/document';
 import { field, press, settle, shown } from '$lib/testing/hands';
 import { visited } from '$lib/testing/navigation';
@@ -9,28 +10,8 @@ import { pretendServer } from '$lib/testing/server';
 import type { EngineClient } from './engine/engineClient.svelte';
 import Needle from './Needle.svelte';
 import type { Saver, SaveStatus } from './saving/saver.svelte';
-import { openEditor } from './source/editor';
 import { setFindings } from './source/findingNotes';
-import { STANDARD_TASTE } from './source/taste';
 import WorkbenchHeader from './WorkbenchHeader.svelte';
-
-const editorOf = (text: string): EditorView => {
-  const nothing = (): undefined => undefined;
-  const events = {
-    onedit: nothing,
-    oncaret: nothing,
-    onmove: nothing,
-    onread: nothing,
-    onpictures: nothing,
-  };
-  const knowledge = {
-    words: () => [],
-    labels: () => [],
-    files: () => [],
-    glimpse: () => Promise.resolve(null),
-  };
-  return openEditor(document.body, text, events, knowledge, STANDARD_TASTE);
-};
 
 const course = { id: 'c', code: 'MA 1', title: 'Tides', term: 'Lent', colour: 'sea' as const };
 const main = (content: string) => ({ path: 'sheet.tex', content, revision: 1 });

@@ -1,11 +1,10 @@
 import { vocabulary } from '@odd-compass/engine';
 import { render } from '@testing-library/svelte';
 import { describe, expect, it } from 'vitest';
+import { editorOf } from '$lib/testing/editor';
 import { inArticle } from '../../../../../packages/engine/src/testing/document';
 import { canPress, fill, press, settle, shown } from '$lib/testing/hands';
 import { pretendServer, type Answered, type Asked } from '$lib/testing/server';
-import { openEditor } from '../source/editor';
-import { STANDARD_TASTE } from '../source/taste';
 import FragmentsDrawer from './FragmentsDrawer.svelte';
 
 const MATRIX = {
@@ -21,14 +20,7 @@ const PLAIN = { id: 5, name: 'the usual', origin: 'Set 2', source: 'By the tides
 async function drawer(marked: string, answers: Readonly<Record<string, Answered>> = {}) {
   const [before = '', inside = '', behind = ''] = marked.split('|');
   const asked: Asked[] = pretendServer({ 'GET /api/fragments': [MATRIX, PLAIN], ...answers });
-  const nothing = (): undefined => undefined;
-  const view = openEditor(
-    document.body,
-    before + inside + behind,
-    { onedit: nothing, oncaret: nothing, onmove: nothing, onread: nothing, onpictures: nothing },
-    { words: () => [], labels: () => [], files: () => [], glimpse: () => Promise.resolve(null) },
-    STANDARD_TASTE,
-  );
+  const view = editorOf(before + inside + behind);
   view.dispatch({ selection: { anchor: before.length, head: before.length + inside.length } });
   const { component } = render(FragmentsDrawer, { view, title: 'Set 3', words: vocabulary() });
   component.open();

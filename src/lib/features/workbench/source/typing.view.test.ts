@@ -1,24 +1,16 @@
 import { undo } from '@codemirror/commands';
 import { EditorView } from '@codemirror/view';
 import { describe, expect, it } from 'vitest';
+import { editorOf } from '$lib/testing/editor';
 import { inArticle, typeset } from '../../../../../packages/engine/src/testing/document';
-import { openEditor } from './editor';
 import { setFormulas } from './sourceFacts';
-import { STANDARD_TASTE } from './taste';
 
 /** An editor over a body; a bar stands where the caret does. */
 function writing(marked: string): EditorView {
   const whole = inArticle(marked);
   const at = whole.indexOf('|');
   const text = whole.slice(0, at) + whole.slice(at + 1);
-  const nothing = (): undefined => undefined;
-  const view = openEditor(
-    document.body,
-    text,
-    { onedit: nothing, oncaret: nothing, onmove: nothing, onread: nothing, onpictures: nothing },
-    { words: () => [], labels: () => [], files: () => [], glimpse: () => Promise.resolve(null) },
-    STANDARD_TASTE,
-  );
+  const view = editorOf(text);
   const formulas = setFormulas.of(typeset(text).formulaSpans());
   view.dispatch({ selection: { anchor: at }, effects: formulas });
   return view;
