@@ -34,6 +34,8 @@ export default defineConfig({
         test: {
           name: 'views',
           environment: 'jsdom',
+          // Some stand a module of their own in for another: not to be seen by other files.
+          isolate: true,
           include: [VIEWS],
           setupFiles: ['src/lib/testing/browser.ts'],
         },

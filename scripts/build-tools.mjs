@@ -13,6 +13,7 @@ const programs = [
   'desk-bench',
   'course-site',
   'backup',
+  'fuzz',
 ];
 await build({
   entryPoints: programs.map((name) => `tools/${name}.ts`).filter((file) => existsSync(file)),

@@ -1,19 +1,12 @@
+import { numbers } from '../../packages/engine/src/testing/random';
+
+export { numbers };
+
 /** Words for the generated documents, in the manner of the demo. */
 const WORDS =
   'the ferry leaves harbour before high water and returns by lamplight while gauge readings at pier show that a tide of this kind rises faster than any chart would suggest so we count crossings once more and compare'.split(
     ' ',
   );
-
-/** A small generator of repeatable numbers (mulberry32). */
-export function numbers(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** Formulas of the kinds that coursework holds; `n` makes each one different. */
 const FORMULAS: readonly ((n: number) => string)[] = [

@@ -156,5 +156,5 @@ export const STOP = 18;
 
 /** Body tokens forget where they stand: a use is placed at the call. */
 export function detach(tokens: readonly Token[]): Token[] {
-  return tokens.map((t) => ({ ...t, chunk: -1 }));
+  return tokens.map((t) => (t.chunk === -1 ? t : { ...t, chunk: -1 }));
 }

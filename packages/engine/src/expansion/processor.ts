@@ -13,12 +13,20 @@ import { cell } from './cells';
 import { isExpandable, type Macro, type Meaning, type Token } from './meaning';
 import type { Cell, State } from './state';
 
-/** Bounds on the work of one block, so that a runaway macro is stopped and named. */
+/** Bounds on work, in the measure of an expansion, so that a runaway macro is stopped and named. */
 export interface Budget {
-  readonly expansions: number;
-  readonly pending: number;
+  /** What any block may do besides what its length allows. */
+  readonly free: number;
+  /** What a block that needs more may do at most. */
+  readonly block: number;
+  /** How much of that there is for the whole document: a block gets a third of what is left. */
+  readonly document: number;
 }
-export const STANDARD_BUDGET: Budget = { expansions: 400_000, pending: 3_000_000 };
+export const STANDARD_BUDGET: Budget = { free: 5000, block: 200_000, document: 600_000 };
+const SHARE = 1 / 3;
+
+/** How much the blocks so far took of what the document has. Read by those alone that need more than is free. */
+const TAKEN = cell<number>('workTaken', 0);
 
 /** The categories of characters in force (`\catcode`). */
 const CATEGORIES = cell<CatTable>('catcodes', standardCategories());
@@ -47,6 +55,10 @@ const DEEPEST_FILE = 20;
 const PER_CHARACTER = 60;
 /** What each character of the source adds to it: what is written out never meets the bound, however long. */
 const PER_WRITTEN = 10;
+/** What a token costs that waits to be read: copied, read, copied again. */
+const PER_PUSHED = 1 / 8;
+/** How many lists of tokens may wait for one another. */
+const MOST_FRAMES = 20_000;
 /** How many files one block may read. */
 const MOST_FILES = 500;
 /** Chunks of files that are read in; below every other chunk number. */
@@ -78,12 +90,18 @@ export class Processor {
   /** Expansions, and other work in their measure, since the block began. */
   private work = 0;
   private start = 0;
-  private pending = 0;
+  /** What the block has of the document's work; it asks for it once, when it needs it. */
+  private granted = 0;
+  private asked = false;
+  /** What was expanded last. */
+  private called = '';
   private depth = 0;
   /** The macro at work when the budget ran out, or null. */
   exhausted: string | null = null;
   /** Was it nesting, not repetition, that used it up? */
   tooDeep = false;
+  /** How often the block went on after that. */
+  recoveries = 0;
   /** The furthest offset looked at, for proving what a block depended on. */
   reach = 0;
   /** The source of what is being expanded: the outermost call in the document. */
@@ -113,29 +131,50 @@ export class Processor {
     return this.frames.length === 0;
   }
 
-  /** Starts counting anew, for the next block. */
+  /** Starts anew with the next block: what the end of the document cut off waits no more. */
   startBlock(): void {
+    this.drop();
+    this.exhausted = null;
+    this.tooDeep = false;
+    this.recoveries = 0;
     this.work = 0;
+    this.called = '';
+    this.granted = 0;
+    this.asked = false;
     this.start = this.reader.pos;
     this.extra = 0;
     this.opened = 0;
-    this.pending = 0;
-    this.exhausted = null;
-    this.tooDeep = false;
+    this.depth = 0;
     this.reach = this.reader.pos;
     // A block knows no place of another: what it reads must not depend on where it was.
     this.place = { from: 0, to: 0 };
   }
 
-  /** Throws away all that waits, after the budget was spent: reading goes on with the file. */
-  recover(): void {
+  /** Ends a block: what it took of the document's work is written down. */
+  endBlock(): void {
+    if (!this.asked) return;
+    const taken = Math.max(0, this.work - this.allowed());
+    this.state.write(TAKEN, this.state.read(TAKEN) + Math.min(taken, this.granted), true);
+  }
+
+  /** Throws away all that waits: reading goes on with the file. */
+  drop(): void {
     this.frames = [];
     this.sources = 0;
     this.conditions.length = 0;
-    this.work = 0;
-    this.pending = 0;
+  }
+
+  /**
+   * Goes on with the file after the budget was spent. Each time leaves half of the time before:
+   * a block that runs away again and again ends too.
+   */
+  recover(): void {
+    this.drop();
     this.exhausted = null;
     this.tooDeep = false;
+    this.recoveries++;
+    const left = (this.budget.free + this.granted) / 2 ** this.recoveries;
+    this.work = Math.max(this.work, this.allowed() + this.granted - left);
   }
 
   /** The next token as it stands. */
@@ -170,9 +209,8 @@ export class Processor {
     if (tokens.length === 0) return;
     this.dropSpent();
     this.frames.push({ tokens, at: 0 });
-    this.pending += tokens.length;
-    if (this.frames.length > 20_000 || this.pending > this.budget.pending + 10 * this.extra)
-      this.exhaust('');
+    this.work += tokens.length * PER_PUSHED;
+    if (this.frames.length > MOST_FRAMES || !this.within()) this.exhaust(this.called);
   }
 
   /** The next token that expansion does not replace. */
@@ -195,6 +233,7 @@ export class Processor {
   /** Replaces one expandable token by its expansion. */
   expand(token: Token, meaning: Macro | Extract<Meaning, { kind: 'expandable' }>): void {
     if (!this.spend(1, token.text)) return;
+    this.called = token.text;
     const own = token.chunk === this.reader.chunk;
     if (own) this.place = { from: token.from, to: token.to };
     if (meaning.kind === 'expandable') {
@@ -212,10 +251,26 @@ export class Processor {
    */
   spend(work: number, name: string): boolean {
     this.work += work;
-    const written = PER_WRITTEN * (this.reader.pos - this.start);
-    if (this.work <= this.budget.expansions + this.extra + written) return true;
+    if (this.within()) return true;
     this.exhaust(name);
     return false;
+  }
+
+  /** Is the work within its bounds? Asks for what the document has when it needs more than is free. */
+  private within(): boolean {
+    if (this.work <= this.allowed() + this.granted) return true;
+    if (this.asked) return false;
+    this.asked = true;
+    const { block, document } = this.budget;
+    const left = Math.max(0, document - this.state.read(TAKEN));
+    this.granted = Math.min(block, Math.floor(left * SHARE));
+    return this.work <= this.allowed() + this.granted;
+  }
+
+  /** How much the block may do as far as it has been read. */
+  private allowed(): number {
+    const written = PER_WRITTEN * (this.reader.pos - this.start);
+    return this.budget.free + this.extra + written;
   }
 
   /** What something gives that may have to wait for another of its kind; null when they are too deep in one another. */

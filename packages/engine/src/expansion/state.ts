@@ -32,14 +32,51 @@ interface Saved {
 
 /** What reading one block took from the state, and what it left changed. */
 export interface BlockTrace {
-  /** Cells read, with the values they had when the block began. */
-  readonly reads: readonly Held[];
+  /** Cells read. Blocks that read the same ones, in the same order, share the set. */
+  readonly reads: ReadonlySet<Cell>;
   /** Cells set, with values before and after; also those set to what they held. */
   readonly writes: readonly {
     readonly cell: Cell;
     readonly before: CellValue;
     readonly after: CellValue;
   }[];
+}
+
+/** Cells read so far by a block, in order: the cell read next leads on. */
+interface ReadPath {
+  /** Where the cell read next leads: most paths go on in one way only. */
+  only: ReadPath | null;
+  others: Map<Cell, ReadPath> | null;
+  readonly cell: Cell | null;
+  readonly before: ReadPath | null;
+  set: ReadonlySet<Cell> | null;
+}
+const newPath = (cell: Cell | null, before: ReadPath | null): ReadPath => ({
+  only: null,
+  others: null,
+  cell,
+  before,
+  set: null,
+});
+const follow = (path: ReadPath, cell: Cell): ReadPath | undefined =>
+  path.only?.cell === cell ? path.only : path.others?.get(cell);
+
+function lead(path: ReadPath, cell: Cell): ReadPath {
+  const next = newPath(cell, path);
+  if (path.only) (path.others ??= new Map()).set(cell, next);
+  else path.only = next;
+  return next;
+}
+
+/** How many paths are remembered; then they are begun anew. Blocks keep the sets they have. */
+const MOST_PATHS = 100_000;
+
+function setOf(path: ReadPath): ReadonlySet<Cell> {
+  if (path.set) return path.set;
+  const set = new Set<Cell>();
+  for (let at: ReadPath | null = path; at?.cell; at = at.before) set.add(at.cell);
+  path.set = set;
+  return set;
 }
 
 /**
@@ -54,7 +91,10 @@ export class State {
   private readonly saved: Saved[] = [];
   private readonly marks: number[] = [];
   private stamp = 1;
-  private reads: Held[] = [];
+  private paths = newPath(null, null);
+  private pathCount = 0;
+  /** What the current block has read. */
+  private readPath = this.paths;
   private written: Held[] = [];
 
   /** The cell of that name, made on first use. */
@@ -161,7 +201,11 @@ export class State {
   /** Starts the record of a block. */
   startBlock(): void {
     this.stamp++;
-    this.reads = [];
+    if (this.pathCount > MOST_PATHS) {
+      this.paths = newPath(null, null);
+      this.pathCount = 0;
+    }
+    this.readPath = this.paths;
     this.written = [];
   }
 
@@ -172,7 +216,7 @@ export class State {
       before: value,
       after: cell.value,
     }));
-    return { reads: this.reads, writes };
+    return { reads: setOf(this.readPath), writes };
   }
 
   /** Puts values back without noting anything: how the session moves between safe points. */
@@ -192,6 +236,8 @@ export class State {
 
   private noteRead(cell: Cell): void {
     cell.readStamp = this.stamp;
-    this.reads.push({ cell, value: cell.value });
+    const known = follow(this.readPath, cell);
+    if (!known) this.pathCount++;
+    this.readPath = known ?? lead(this.readPath, cell);
   }
 }

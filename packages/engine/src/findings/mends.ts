@@ -36,10 +36,15 @@ export const literal =
   ({ text, from, to }: Pick<MendContext, 'text' | 'from' | 'to'>): Fix | null =>
     text.slice(from, to) === char ? one(`Print the ${char} itself`, from, to, `\\${char}`) : null;
 
+/** How far to both sides of a place its line is looked at for a comment: some lines are whole books. */
+const NEAR = 2000;
+
 /** The end of the line that a place stands on, comments left out. */
 export function lineEnd(text: string, at: number): number {
-  const start = text.lastIndexOf('\n', at - 1) + 1;
-  const end = text.indexOf('\n', at);
-  const line = text.slice(start, end < 0 ? text.length : end);
-  return start + lineEndAt(shapeOf(line), at - start);
+  const newline = text.indexOf('\n', at);
+  const whole = newline < 0 ? text.length : newline;
+  const start = Math.max(text.lastIndexOf('\n', at - 1) + 1, at - NEAR);
+  const end = Math.min(whole, at + NEAR);
+  const found = start + lineEndAt(shapeOf(text.slice(start, end)), at - start);
+  return found === end ? whole : found;
 }

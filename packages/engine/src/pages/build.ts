@@ -234,9 +234,10 @@ function place(
     sheet.placed.push({ x: left + x, y: top + y, box, block });
     pushLabels(sheet, labels, left + x, top + y - box.height);
   }
+  const marked = new Map(set.marks.map(({ mark, y }) => [mark, y]));
   for (const { element, at } of elements) {
     if (element.kind !== 'mark') continue;
-    const y = set.marks.find(({ mark }) => mark === element.mark)?.y ?? 0;
+    const y = marked.get(element.mark) ?? 0;
     addMark(sheet, { mark: element.mark, block: idOf(at), y: top + y }, left);
   }
   sheet.bottom = Math.max(sheet.bottom, top + set.height);

@@ -29,7 +29,6 @@ export interface SessionBlock {
   /** How far reading looked, counted from its start; at least `length`. */
   readonly reach: number;
   readonly reading: BlockReading;
-  readonly readCells: ReadonlySet<Cell>;
   trace: BlockTrace;
   /** What it settled about the document as a whole; almost always nothing. */
   readonly settles: readonly { readonly cell: Cell; readonly after: unknown }[];
@@ -70,7 +69,6 @@ export function makeBlock(
     reach,
     reading,
     trace,
-    readCells: new Set(trace.reads.map(({ cell }) => cell)),
     start,
     index: 0,
     settles: trace.writes.filter(({ cell }) => WHOLE.has(cell.name)),

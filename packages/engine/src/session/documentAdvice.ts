@@ -68,6 +68,9 @@ function titleNotPrinted(reading: SourceReading, blocks: readonly SessionBlock[]
   ];
 }
 
+/** For how many references that lead nowhere it is asked what they mean. */
+const MOST_ASTRAY = 200;
+
 /** Labels that nothing refers to. Told only where some others are used: a sheet without references has none by choice. */
 function unusedLabels(
   blocks: readonly SessionBlock[],
@@ -78,7 +81,8 @@ function unusedLabels(
   );
   if (![...labels].some((name) => referred.has(name))) return [];
   // A misspelt reference to it is told of already.
-  for (const name of [...referred].filter((one) => !labels.has(one))) {
+  const astray = [...referred].filter((one) => !labels.has(one));
+  for (const name of astray.slice(0, MOST_ASTRAY)) {
     const meant = nearestName(name, labels);
     if (meant !== null) referred.add(meant);
   }

@@ -1,5 +1,6 @@
 import type { RawFinding, RawFindingOf } from '../findings/finding';
 import { CELLS } from '../language/machine/cells';
+import { lineMap, positionAt } from '../source/lines';
 import type { SourceReading } from './reading';
 
 /** Findings about the document as a whole, with offsets into the file. */
@@ -80,8 +81,8 @@ export function usesOfUnknown(reading: SourceReading): readonly Use[] {
     for (const { name, from } of block.reading.strangers)
       if (!first.has(name)) first.set(name, block.start + from);
   if (first.size === 0) return [];
-  const { text } = reading;
-  return [...first].map(([name, at]) => ({ name, line: text.slice(0, at).split('\n').length }));
+  const lines = lineMap(reading.text);
+  return [...first].map(([name, at]) => ({ name, line: positionAt(lines, at).line }));
 }
 
 /** How many uses a finding names. */

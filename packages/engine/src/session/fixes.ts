@@ -55,7 +55,9 @@ function plainer(raw: RawFinding, context: MendContext): RawFinding {
   )
     return swallowed(raw, context) ?? raw;
   if (raw.code === 'command-unknown' && raw.args.name === 'chapter') {
-    const name = callsOf(shapeOf(text), ['documentclass'], 'om')[0]?.args[1];
+    const begin = text.indexOf('\\begin{document}');
+    const preamble = text.slice(0, begin < 0 ? text.length : begin);
+    const name = callsOf(shapeOf(preamble), ['documentclass'], 'om')[0]?.args[1];
     if (!name) return raw;
     const start = from - raw.from;
     return {
@@ -68,13 +70,17 @@ function plainer(raw: RawFinding, context: MendContext): RawFinding {
   return raw;
 }
 
+/** How far a comment may stand behind what it leaves open. */
+const LONGEST_PARAGRAPH = 5000;
+
 /** What closes something open stands in a comment: the sign that starts that is the cause. */
 function swallowed(raw: RawFinding, { text, from }: MendContext): RawFinding | null {
   const closer =
     raw.code === 'formula-unclosed'
       ? (raw.args.open ?? '$').replace(/\\([[(])/, (_, c: string) => (c === '[' ? '\\]' : '\\)'))
       : '}';
-  const paragraph = /^[\s\S]*?(?=\n[ \t]*\n|$)/.exec(text.slice(from))?.[0] ?? '';
+  const near = text.slice(from, from + LONGEST_PARAGRAPH);
+  const paragraph = near.slice(0, /\n[ \t]*\n/.exec(near)?.index);
   for (const comment of partsNamed(shapeOf(paragraph), 'comment')) {
     if (!paragraph.slice(comment.from, comment.to).includes(closer)) continue;
     const at = raw.from + comment.from;

@@ -26,7 +26,10 @@ function collect(value: unknown, spans: number[]): void {
     if (to > from) spans.push(from, to);
     return;
   }
-  for (const part of Object.values(value)) if (typeof part === 'object') collect(part, spans);
+  for (const key in value) {
+    const part = (value as Record<string, unknown>)[key];
+    if (typeof part === 'object' && key !== 'font') collect(part, spans);
+  }
 }
 
 /** The extents of all formulas in the text, start and end by turns, as the engine reads them. */

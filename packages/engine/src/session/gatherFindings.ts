@@ -3,6 +3,7 @@ import type { Finding, RawFinding } from '../findings/finding';
 import { CELLS } from '../language/machine/cells';
 import { MOST_FINDINGS } from '../language/machine/reading';
 import type { SessionBlock } from './block';
+import { MOST_PAGES } from './bounds';
 import { documentAdvice } from './documentAdvice';
 import { documentFindings, usesOfUnknown, withUses } from './documentFindings';
 import type { Facts, LabelFinding } from './facts';
@@ -17,6 +18,8 @@ export interface FindingSurroundings {
   readonly repeated: readonly LabelFinding[];
   /** The numbers did not come to rest. */
   readonly unsettled: boolean;
+  /** The block before which the pages end, when there are too many. */
+  readonly cutBefore: SessionBlock | null;
   readonly files: readonly string[];
   /** The name of the main file. */
   readonly file: string;
@@ -41,6 +44,13 @@ export function gatherFindings(reading: SourceReading, given: FindingSurrounding
   for (const { block, finding } of given.repeated.slice(0, MOST_FINDINGS))
     add(block.start, finding);
   for (const finding of documentFindings(reading)) add(0, finding);
+  if (given.cutBefore)
+    add(given.cutBefore.start, {
+      code: 'document-too-long',
+      from: 0,
+      to: given.cutBefore.length,
+      args: { most: `${MOST_PAGES} pages` },
+    });
   if (given.unsettled) add(0, { code: 'facts-unsettled', from: 0, to: 0, args: {} });
   const named = [...given.facts.labels.values()].map(({ name }) => name);
   const labels = named.filter((name) => !isOwnName(name));

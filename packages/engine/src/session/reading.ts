@@ -1,3 +1,4 @@
+import type { RawFinding } from '../findings/finding';
 import { sameValue } from '../expansion/meaning';
 import { Processor } from '../expansion/processor';
 import type { FontUnits } from '../expansion/scan';
@@ -8,6 +9,7 @@ import { connect, installKernel } from '../language/kernel/kernel';
 import { CELLS } from '../language/machine/cells';
 import { Reader } from '../tokens/reader';
 import { makeBlock, place, sourceOf, type SessionBlock } from './block';
+import { MOST_TEXT } from './bounds';
 import type { CellOf } from '../expansion/cells';
 import { CONTENTS } from '../language/constructs/contents';
 
@@ -134,9 +136,9 @@ export class SourceReading {
     if (sameValue(this.state.valueOf(declared, before), value)) return null;
     cell.value = value;
     if (!this.isRead(declared)) return null;
-    const first = this.blocks.findIndex(({ readCells }) => readCells.has(cell));
+    const first = this.blocks.findIndex(({ trace }) => trace.reads.has(cell));
     if (first < 0) return null;
-    const last = this.blocks.findLastIndex(({ readCells }) => readCells.has(cell));
+    const last = this.blocks.findLastIndex(({ trace }) => trace.reads.has(cell));
     const { start } = this.blocks[first] as SessionBlock;
     return this.reread(start, start, '', { cell, before, first, last });
   }
@@ -152,7 +154,7 @@ export class SourceReading {
       const cell = this.state.cell(name);
       const readers = this.readers.get(name) as Set<SessionBlock>;
       for (const block of gone) readers.delete(block);
-      for (const block of kept) if (block.readCells.has(cell)) readers.add(block);
+      for (const block of kept) if (block.trace.reads.has(cell)) readers.add(block);
     }
   }
 
@@ -175,6 +177,8 @@ export class SourceReading {
     let old = first;
     let pos = oldBlocks[first]?.start ?? oldLength;
     if (first === 0) pos = 0;
+    // What lies behind the longest text is not read, so that no block of it can serve again.
+    const tooLong = Math.max(edited.length, oldLength) > MOST_TEXT;
     this.openWindow(edited, pos, Math.max(WINDOW, text.length));
     for (;;) {
       // Every old block that ends before here is gone; the old state moves past it.
@@ -183,7 +187,8 @@ export class SourceReading {
         old++;
       }
       const next = oldBlocks[old];
-      const inStep = next !== undefined && next.start === pos - shift && next.start >= to;
+      const inStep =
+        !tooLong && next !== undefined && next.start === pos - shift && next.start >= to;
       if (inStep) {
         if (given && old > given.last) differences.forget(given.cell);
         differences.settle();
@@ -197,7 +202,7 @@ export class SourceReading {
         }
       }
       if (pos >= edited.length) break;
-      const block = this.readBlock(edited, pos);
+      const block = pos < MOST_TEXT ? this.readBlock(edited, pos) : this.leftOut(edited, pos);
       differences.passNew(block);
       kept.push(block);
       changed.push(block);
@@ -223,6 +228,20 @@ export class SourceReading {
     this.windowStart = start;
   }
 
+  /** The rest of a text that is too long, as a block of which nothing is read. */
+  private leftOut(text: EditedText, start: number): SessionBlock {
+    const source = text.slice(start, text.length);
+    const at = { from: 0, to: Math.max(1, source.search(/\n|$/)) };
+    const most = `${MOST_TEXT / 1_000_000} million characters`;
+    const findings: RawFinding[] = this.state.peekAt(CELLS.ended)
+      ? []
+      : [{ code: 'document-too-long', ...at, args: { most } }];
+    this.state.startBlock();
+    const reading = { nodes: [], findings, labels: [], citations: [], strangers: [] };
+    const trace = this.state.endBlock();
+    return makeBlock(this.nextId++, start, source, source.length, reading, trace);
+  }
+
   /** Reads the block at `start`; again with more text at hand when it looked at the end of what there was. */
   private readBlock(text: EditedText, start: number): SessionBlock {
     const { p } = this.interpreter;
@@ -242,7 +261,6 @@ export class SourceReading {
         return makeBlock(id, start, reader.text.slice(from, end), reach - from, reading, trace);
       }
       this.undo(trace);
-      p.recover();
       this.openWindow(text, start, size * 8);
     }
   }
@@ -327,7 +345,7 @@ class Differences {
 
   /** Did the block read any of them? */
   touch(block: SessionBlock): boolean {
-    for (const cell of this.old.keys()) if (block.readCells.has(cell)) return true;
+    for (const cell of this.old.keys()) if (block.trace.reads.has(cell)) return true;
     return false;
   }
 }

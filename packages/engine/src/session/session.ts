@@ -21,6 +21,7 @@ import type { LayoutEnv } from '../paragraphs/env';
 import { lineItems } from '../paragraphs/items';
 import { englishHyphenator } from '../paragraphs/hyphenation';
 import type { SessionBlock } from './block';
+import { MOST_PAGES } from './bounds';
 import {
   answer,
   collectLabels,
@@ -102,8 +103,12 @@ export class Session {
   private paging: Paging | null = null;
   private changedFrom = 0;
   private changedTo = 0;
+  /** The block that the last page which is made does not reach, when there are too many. */
+  private cutBefore: SessionBlock | null = null;
   private geometry: PageGeometry | null = null;
   private unsettled = false;
+  /** Nothing of an earlier text was known when this one was read. */
+  private fromCold = true;
   /** Reading measured with a font that stood in for one that is missing. */
   private guessed = false;
   private readonly descriptions = new WeakMap<
@@ -144,8 +149,13 @@ export class Session {
 
   /** Other files than before: everything is read again. */
   setFiles(files: AssignmentFiles): void {
-    const { text } = this;
     this.files = files;
+    this.readAnew();
+  }
+
+  /** Forgets all that was made of the text, and reads it as if it had just been opened. */
+  private readAnew(): void {
+    const { text } = this;
     this.reading = this.newReading();
     this.records = [];
     this.asking.clear();
@@ -161,6 +171,7 @@ export class Session {
 
   /** Replaces part of the text and reads what changed. Pages are made by `settle`. */
   edit(from: number, to: number, text: string): void {
+    this.fromCold = this.facts === NO_FACTS && this.reading.length === 0;
     const before = this.reading.blocks.length;
     this.takeChange(this.reading.edit(from, to, text), before);
     this.giveCitations();
@@ -266,8 +277,19 @@ export class Session {
     this.paging = null;
   }
 
-  /** Makes the pages, a step at a time; each step yields how many are ready. */
+  /**
+   * Makes the pages, a step at a time; each step yields how many are ready. Pages and what is
+   * said of them may never come to rest (a heading that stands in its own contents): where they
+   * stop then would depend on where they started, so they are made from cold.
+   */
   *settle(): Generator<number, void, void> {
+    yield* this.rounds();
+    if (!this.unsettled || this.fromCold) return;
+    this.readAnew();
+    yield* this.rounds();
+  }
+
+  private *rounds(): Generator<number, void, void> {
     for (let round = 0; round < MOST_ROUNDS; round++) {
       yield* this.buildPages();
       this.takeFacts({ ...this.facts, pages: collectPages(this.records) });
@@ -286,15 +308,19 @@ export class Session {
   private *buildPages(): Generator<number, void, void> {
     const { blocks } = this.reading;
     const flow = blocks.map((block): FlowBlock => (block.flow ??= this.flowBlock(block)));
-    const paging = startPaging(this.records, blocks, this.changedFrom, this.changedTo);
+    // Pages that were cut off lead to nothing known: those behind a change cannot serve again.
+    const last = this.cutBefore ? blocks.length : this.changedTo;
+    const paging = startPaging(this.records, blocks, this.changedFrom, last);
     this.paging = paging;
     let more = true;
-    while (more) {
+    while (more && paging.records.length < MOST_PAGES) {
       more = nextPage(paging, blocks, flow, this.geometry as PageGeometry);
       this.work.pagesBuilt++;
       if (more) yield paging.records.length;
     }
-    this.records = paging.records;
+    const behind = paging.records[MOST_PAGES]?.startBlock ?? blocks[paging.next?.at.block ?? -1];
+    this.cutBefore = behind ?? null;
+    this.records = paging.records.slice(0, MOST_PAGES);
     this.paging = null;
     this.changedFrom = this.changedTo = 0;
   }
@@ -398,9 +424,9 @@ export class Session {
 
   /** All findings in the order of the text, in words. */
   findings(): Finding[] {
-    const { facts, repeated, unsettled, file } = this;
+    const { facts, repeated, unsettled, file, cutBefore } = this;
     const files = this.files.names();
-    return gatherFindings(this.reading, { facts, repeated, unsettled, files, file });
+    return gatherFindings(this.reading, { facts, repeated, unsettled, cutBefore, files, file });
   }
 
   /** Headings, and the numbers given out, in order. */

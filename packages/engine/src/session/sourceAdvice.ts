@@ -42,7 +42,21 @@ export function notesOf(block: SessionBlock): SourceNotes {
   return notes;
 }
 
+/** Words alone, in which there is nothing to note. */
+const BARE = /^[^\\$"%]*$/;
+const NOTHING: SourceNotes = {
+  findings: [],
+  ownWords: [],
+  swallowed: [],
+  referred: [],
+  title: null,
+  printsTitle: false,
+  loads: [],
+  beginsDocument: false,
+};
+
 function readNotes(block: SessionBlock): SourceNotes {
+  if (BARE.test(block.source) && !block.source.includes('...')) return NOTHING;
   const code = withoutCode(block.source);
   const plain = withoutComments(code);
   const text = withoutFormulas(plain, block);

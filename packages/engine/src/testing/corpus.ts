@@ -1,7 +1,8 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import type { AssignmentFiles } from '../index';
+import { ROOT } from './root';
 
-const FOLDER = new URL('./corpus/', import.meta.url).pathname;
+const FOLDER = `${ROOT}/packages/engine/src/testing/corpus/`;
 
 /** The documents of the corpus: coursework as staff and students write it. */
 export const corpus: readonly { readonly name: string; readonly text: string }[] = readdirSync(

@@ -1,6 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { dirname, resolve } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { join } from 'node:path';
 import { wholeOf } from '../output/display/description';
 import {
   FontStore,
@@ -11,16 +10,15 @@ import {
   type Finding,
   type Fix,
 } from '../index';
+import { ROOT } from './root';
 
-const HERE = dirname(fileURLToPath(import.meta.url));
-const FONTS = `${resolve(HERE, '../../../../static/fonts')}/`;
 const bytes = new Map<string, Uint8Array>();
 
 /** Fonts from the folder that ships, read once. */
 export function testFonts(file: string): Uint8Array {
   let found = bytes.get(file);
   if (!found) {
-    found = new Uint8Array(readFileSync(`${FONTS}${file}.otf`));
+    found = new Uint8Array(readFileSync(join(ROOT, `static/fonts/${file}.otf`)));
     bytes.set(file, found);
   }
   return found;
@@ -104,3 +102,14 @@ export function picture(session: Session): unknown {
     return wholeOf(description, starts);
   });
 }
+
+/** All that a session says of its document, comparable part by part. */
+export const accountOf = (
+  session: Session,
+): Record<'pages' | 'findings' | 'outline' | 'labels' | 'formulas', string> => ({
+  pages: JSON.stringify(picture(session)),
+  findings: JSON.stringify(session.findings()),
+  outline: JSON.stringify(session.outline()),
+  labels: JSON.stringify(session.labels()),
+  formulas: JSON.stringify([...session.formulaSpans()]),
+});

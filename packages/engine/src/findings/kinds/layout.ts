@@ -17,6 +17,18 @@ export const layout = {
     cause: 'It is on one line; break it over several, at a relation or a plus sign.',
     mend: ({ text, from, to, args }) => tooWideFormula(text, from, to, Number(args.times)),
   }),
+  'formula-too-long': finding({
+    severity: 'broken',
+    args: [],
+    message: 'This formula is too long to be set; the rest of it is left out.',
+    cause: 'It has more than twenty thousand signs: most likely it was never closed.',
+  }),
+  'document-too-long': finding({
+    severity: 'broken',
+    args: ['most'],
+    message: 'The sheet is too long to be set in one; from here on it is left out.',
+    cause: 'At most <most> are set. What is longer is divided into several sheets.',
+  }),
   'character-missing': finding({
     severity: 'off',
     args: ['char'],

@@ -10,10 +10,13 @@ import type { Interpreter } from '../machine/interpreter';
 import { setSize } from './fonts';
 import { OWN } from '../machine/ownNames';
 
+/** The work of a head or foot, in the measure of an expansion. */
+const LINE_WORK = 30;
+
 /** One line of a head or foot, set as if at the top level of the document; null when its macro is empty. */
 function runningLine(it: Interpreter, macro: string, rule: string): RunningLine | null {
   const { state } = it;
-  if (state.get(state.cell(macro)) === undefined) return null;
+  if (state.get(state.cell(macro)) === undefined || !it.p.spend(LINE_WORK, macro)) return null;
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright', color: 0 });
   setSize(it, 'normalsize');

@@ -73,7 +73,7 @@ function endDocument(it: Interpreter): void {
   // `\enddocument` clears the page, which fills it: the notes of the last page stand at its foot.
   it.addBlock({ kind: 'vspace', glue: FIL, behaviour: 'plain' });
   it.write(CELLS.ended, true, true);
-  it.p.recover();
+  it.p.drop();
   it.p.reader.pos = it.p.reach = it.p.reader.text.length;
 }
 

@@ -22,7 +22,7 @@ import type { CellOf } from '../../expansion/cells';
 import { beginParagraph, finishParagraph } from './paragraphMode';
 import { fontInterner } from './parameters';
 import {
-  MOST_FINDINGS,
+  note,
   type BlockReading,
   type LabelDefinition,
   type LanguageHost,
@@ -71,10 +71,7 @@ export class Interpreter {
     p.isInner = () => this.mode.restricted || this.mode.outer !== null;
   }
 
-  readonly report = (finding: RawFinding): void => {
-    const isEnd = finding.code === 'macro-runaway' || finding.code === 'nesting-too-deep';
-    if (isEnd || this.findings.length < MOST_FINDINGS) this.findings.push(finding);
-  };
+  readonly report = (finding: RawFinding): void => note(this.findings, finding);
 
   // ---- what is remembered in cells
 
@@ -134,6 +131,7 @@ export class Interpreter {
     const start = this.p.reader.pos;
     this.loop(null, start);
     if (this.p.reader.atEnd && this.p.atFile) this.endOfFile();
+    this.p.endBlock();
     return {
       nodes: this.mode.vlist,
       findings: this.findings,
@@ -167,7 +165,10 @@ export class Interpreter {
 
   /** Carries out tokens until the stop mark; without one, until a safe point or the end. */
   private loop(stop: Token | null, start: number): void {
+    const { recoveries } = this.p;
     for (;;) {
+      // The stop mark went with all else that waited.
+      if (stop !== null && this.p.recoveries > recoveries) return;
       if (stop === null && this.atSafePoint(start)) {
         this.p.reach = Math.max(this.p.reach, this.p.reader.skipBlankLines());
         return;

@@ -1,3 +1,4 @@
+import { endTooLong, MOST_SIGNS } from './longFormula';
 import { pick, type Span } from '../../base/spans';
 import type { ArraySpan, MathAlphabet, MathClass, MathNode, SymbolNode } from '../../document/math';
 import { isPar, readArgument, readBalanced } from '../../expansion/arguments';
@@ -57,6 +58,7 @@ export class MathReader {
   /** Set by a cell over several columns while it is read. */
   cellSpan: ArraySpan | null = null;
   private depth = 0;
+  private signs = 0;
   /** What the whole formula reads up to. */
   private outermost: Until | null = null;
 
@@ -112,6 +114,7 @@ export class MathReader {
     for (;;) {
       const token = this.p.nextExpanded();
       if (token === null) return 'early';
+      if (++this.signs > MOST_SIGNS) endTooLong(this.it, token);
       if (token.cat === STOP) return this.giveBack(token);
       if (isPar(token)) {
         if (!this.passBlankLine(token, until)) return this.giveBack(token);

@@ -7,6 +7,15 @@ import type { CommandEntry } from './entries';
 
 /** How many mistakes of one block are told: whoever mends so many finds the others then. */
 export const MOST_FINDINGS = 500;
+/** How many more, when they tell why reading stopped. */
+const MOST_STOPS = 50;
+
+/** Adds a finding to those of a block; what stopped its reading is told even where there is more to mend than one can. */
+export function note(findings: RawFinding[], finding: RawFinding): void {
+  const isStop = finding.code === 'macro-runaway' || finding.code === 'nesting-too-deep';
+  if (findings.length < (isStop ? MOST_FINDINGS + MOST_STOPS : MOST_FINDINGS))
+    findings.push(finding);
+}
 
 /** A command bound to its entry. */
 export interface LanguageCommand {

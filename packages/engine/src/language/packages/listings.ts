@@ -68,11 +68,15 @@ function backgroundOf(it: Interpreter, tokens: readonly Token[]): number | null 
   return colourOf(it, null, name);
 }
 
+/** The work of a word in its style, in the measure of an expansion. */
+const PART_WORK = 20;
+
 /** A line of code, its words in the styles of their kind. */
 function codeLine(it: Interpreter, line: string, keys: Keys, language: Language): Inline[] {
   const out: Inline[] = [];
   for (const { text, kind } of splitCode(line, language)) {
     const tokens = kind === 'plain' ? [] : style(keys, `${kind}style`);
+    if (!it.p.spend(PART_WORK, kind)) break;
     it.openGroup({ kind: 'semisimple', span: it.p.place });
     if (kind === 'keyword' && !keys.has('keywordstyle')) it.changeFont({ series: 'bold' });
     else if (kind === 'comment' && !keys.has('commentstyle')) it.changeFont({ shape: 'italic' });

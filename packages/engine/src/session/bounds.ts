@@ -1,0 +1,9 @@
+/**
+ * How much of a document is set. A book of 500 pages of mathematics has about 1.3 million
+ * characters; beyond these bounds it would fill the memory that a window has.
+ */
+
+/** Characters of the source; where a block would begin behind them, reading ends. */
+export const MOST_TEXT = 2_000_000;
+/** Pages. */
+export const MOST_PAGES = 2000;
