@@ -209,8 +209,9 @@ export class State {
     this.written = [];
   }
 
-  /** Ends the record of a block; no group may be open. */
+  /** Ends the record of a block. Groups that something left open end with it. */
   endBlock(): BlockTrace {
+    while (this.level > 0) this.closeGroup();
     const writes = this.written.map(({ cell, value }) => ({
       cell,
       before: value,

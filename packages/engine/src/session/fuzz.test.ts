@@ -61,6 +61,15 @@ describe('what once differed from cold', () => {
     expect(after(body, [26, 27, 'f'])).toEqual([]);
     expect(after(body, [26, body.length, body.slice(27)], [30, 30, 'x'])).toEqual([]);
   });
+  it('a group that something left open ends with its block', () => {
+    const text = '\\documentclass{beamer} \\begin{block}{Def{frame}\n\\begin{frame\n\n\\';
+    expect(after(text, [22, 58, ''])).toEqual([]);
+  });
+  it('a \\begin{document} that was looked for, and is spoilt', () => {
+    const text = 'a\n\n\\begin{document}\nEbb.\n';
+    expect(after(text, [10, 14, 'x'])).toEqual([]);
+    expect(after(text, [18, 19, ''])).toEqual([]);
+  });
   it('a frame in a frame', () => {
     const text =
       '\\documentclass{beamer}\\begin{frame}26}\n\\begin{document}\n\\begin{frame}\\tableofcontents\\end{frame}\n\\section{One}\\begin{frame';

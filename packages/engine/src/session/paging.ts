@@ -1,3 +1,4 @@
+import type { CONTENTS } from '../language/constructs/contents';
 import type { PageGeometry } from '../document/page';
 import { buildPage, FIRST_PAGE, type PageStart } from '../pages/build';
 import { numberText } from '../pages/numbers';
@@ -172,6 +173,14 @@ export function collectPages(records: readonly PageRecord[]): Map<string, string
   if (last) pages.set(LAST_PAGE, last.page.folio);
   return pages;
 }
+
+/** The entries of all lists of contents, with the pages they fell on. */
+export const collectContents = (records: readonly PageRecord[]): typeof CONTENTS.start =>
+  records.flatMap(({ page }) =>
+    page.marks.flatMap(({ mark }) =>
+      mark.kind === 'contents' ? [{ list: mark.list, entry: mark.entry, page: page.folio }] : [],
+    ),
+  );
 
 /** The label that the last page bears (package lastpage). */
 export const LAST_PAGE = 'LastPage';

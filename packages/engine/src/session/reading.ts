@@ -7,6 +7,7 @@ import { setCount } from '../expansion/registers';
 import { Interpreter, type LanguageHost } from '../language/machine/interpreter';
 import { connect, installKernel } from '../language/kernel/kernel';
 import { CELLS } from '../language/machine/cells';
+import { applyEdit, composed, type TextEdit } from '../source/edits';
 import { Reader } from '../tokens/reader';
 import { makeBlock, place, sourceOf, type SessionBlock } from './block';
 import { MOST_TEXT } from './bounds';
@@ -39,6 +40,28 @@ const GIVEN_BACK = [CONTENTS, CELLS.cited, CELLS.bibStyleOfAll] as const;
 /** How much of the text is put together for reading at first; a block that looks further gets more. */
 const WINDOW = 8192;
 
+/** A reading that goes on: its blocks so far, and the traces of those that serve again as they were. */
+interface UnderWay {
+  readonly kept: readonly SessionBlock[];
+  readonly traces: ReadonlyMap<SessionBlock, BlockTrace>;
+}
+
+/** A cell that no block writes holds something else than before; the first and last block that read it. */
+interface GivenBack {
+  readonly cell: Cell;
+  readonly before: unknown;
+  readonly first: number;
+  readonly last: number;
+}
+
+/** What work in steps gives, done in one go. */
+export function finished<T>(work: Generator<unknown, T, void>): T {
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+  }
+}
+
 /** The text as an edit leaves it, put together piece by piece. */
 interface EditedText {
   readonly length: number;
@@ -48,9 +71,7 @@ interface EditedText {
 function editedText(
   old: readonly SessionBlock[],
   oldLength: number,
-  from: number,
-  to: number,
-  inserted: string,
+  { from, to, text: inserted }: TextEdit,
 ): EditedText {
   const end = from + inserted.length;
   const shift = inserted.length - (to - from);
@@ -79,9 +100,19 @@ export class SourceReading {
   /** Where the text that the reader has at hand starts. */
   private windowStart = 0;
   private whole: string | null = '';
+  /** What is to be changed, as one edit of the text that was read last; null when all is read. */
+  private pending: TextEdit | null = null;
+  /** A reading that goes on: it is taken back when a newer edit comes. */
+  private underWay: UnderWay | null = null;
   private readonly readers = new Map(GIVEN_BACK.map(({ name }) => [name, new Set<SessionBlock>()]));
 
-  constructor(today: CalendarDate, units: (it: Interpreter) => FontUnits, host: LanguageHost) {
+  constructor(
+    today: CalendarDate,
+    units: (it: Interpreter) => FontUnits,
+    private readonly host: LanguageHost & {
+      readonly watch?: ((start: number) => void) | undefined;
+    },
+  ) {
     const reader = new Reader<Cell>('', this.state.cell, 0, 0);
     const processor = new Processor(this.state, reader, (finding) =>
       this.interpreter.report(finding),
@@ -95,10 +126,20 @@ export class SourceReading {
     setCount(this.state, 'day', today.day);
   }
 
-  /** All of the text; put together when it is asked for. */
+  /** All of the text that was read; put together when it is asked for. */
   get text(): string {
     this.whole ??= this.blocks.map(({ source }) => source).join('');
     return this.whole;
+  }
+
+  /** All of the text, edits that wait to be read included. */
+  get wanted(): string {
+    return this.pending ? applyEdit(this.text, this.pending) : this.text;
+  }
+
+  get wantedLength(): number {
+    const { pending, length } = this;
+    return pending ? length + pending.text.length - (pending.to - pending.from) : length;
   }
 
   get length(): number {
@@ -121,9 +162,41 @@ export class SourceReading {
     return this.state.valueOf(declared, this.state.peek(cell));
   }
 
-  /** Replaces the text from `from` to `to` and reads what must be read again. */
-  edit(from: number, to: number, text: string): ReadChange {
-    return this.reread(from, to, text, null);
+  /** Replaces the text from `from` to `to`; it is read by `read`. */
+  change(from: number, to: number, text: string): void {
+    const { pending } = this;
+    this.takeBack();
+    const edit = { from, to, text };
+    if (!pending) {
+      this.pending = edit;
+      return;
+    }
+    const between = editedText(this.blocks, this.length, pending);
+    this.pending = composed(pending, edit, between.slice);
+  }
+
+  /**
+   * Reads what must be read again after changes, in steps between which a newer change may
+   * come: then it is begun anew, from where it was. Null when nothing waits.
+   */
+  *read(): Generator<void, ReadChange | null, void> {
+    if (!this.pending) return null;
+    this.takeBack();
+    const change = yield* this.reread(this.pending, null);
+    this.pending = null;
+    return change;
+  }
+
+  /** Brings all back to where it was before the reading that goes on. */
+  private takeBack(): void {
+    const { underWay } = this;
+    if (!underWay) return;
+    for (const block of [...underWay.kept].reverse()) {
+      this.undo(block.trace);
+      const before = underWay.traces.get(block);
+      if (before) block.trace = before;
+    }
+    this.underWay = null;
   }
 
   /**
@@ -140,7 +213,8 @@ export class SourceReading {
     if (first < 0) return null;
     const last = this.blocks.findLastIndex(({ trace }) => trace.reads.has(cell));
     const { start } = this.blocks[first] as SessionBlock;
-    return this.reread(start, start, '', { cell, before, first, last });
+    const given = { cell, before, first, last };
+    return finished(this.reread({ from: start, to: start, text: '' }, given));
   }
 
   /** Does any block read what is given back? Known without looking at them all. */
@@ -158,19 +232,17 @@ export class SourceReading {
     }
   }
 
-  private reread(
-    from: number,
-    to: number,
-    text: string,
-    given: { cell: Cell; before: unknown; first: number; last: number } | null,
-  ): ReadChange {
+  private *reread(edit: TextEdit, given: GivenBack | null): Generator<void, ReadChange, void> {
+    const { from, to, text } = edit;
     const oldBlocks = this.blocks;
     const oldLength = this.length;
-    const edited = editedText(oldBlocks, oldLength, from, to, text);
+    const edited = editedText(oldBlocks, oldLength, edit);
     const shift = edited.length - oldLength;
     const first = given ? given.first : firstDirty(oldBlocks, from);
     this.moveTo(first);
     const kept: SessionBlock[] = [];
+    const traces = new Map<SessionBlock, BlockTrace>();
+    this.underWay = { kept, traces };
     const changed: SessionBlock[] = [];
     const differences = new Differences();
     if (given) differences.given(given.cell, given.before);
@@ -194,6 +266,7 @@ export class SourceReading {
         differences.settle();
         if (differences.none) break;
         if (!differences.touch(next)) {
+          traces.set(next, next.trace);
           this.reuse(next, differences);
           kept.push(next);
           old++;
@@ -202,12 +275,14 @@ export class SourceReading {
         }
       }
       if (pos >= edited.length) break;
+      if (changed.length > 0) yield;
       const block = pos < MOST_TEXT ? this.readBlock(edited, pos) : this.leftOut(edited, pos);
       differences.passNew(block);
       kept.push(block);
       changed.push(block);
       pos += block.length;
     }
+    this.underWay = null;
     const reusedFrom = first + kept.length;
     const gone = oldBlocks.slice(first, old);
     this.blocks = oldBlocks.slice(0, first).concat(kept, oldBlocks.slice(old));
@@ -244,6 +319,7 @@ export class SourceReading {
 
   /** Reads the block at `start`; again with more text at hand when it looked at the end of what there was. */
   private readBlock(text: EditedText, start: number): SessionBlock {
+    this.host.watch?.(start);
     const { p } = this.interpreter;
     if (this.windowStart + p.reader.pos !== start) this.openWindow(text, start, WINDOW);
     for (let size = WINDOW; ; size *= 8) {

@@ -34,6 +34,7 @@ import {
 } from './facts';
 import { gatherFindings } from './gatherFindings';
 import {
+  collectContents,
   collectPages,
   LAST_PAGE,
   nextPage,
@@ -43,7 +44,7 @@ import {
 } from './paging';
 import { imageMeasure, NO_FILES, type AssignmentFiles } from './files';
 import { fieldsOf, furniture } from './furniture';
-import { SourceReading, type CalendarDate, type ReadChange } from './reading';
+import { finished, SourceReading, type CalendarDate, type ReadChange } from './reading';
 import type { CellOf } from '../expansion/cells';
 import {
   blockPlacesOf,
@@ -69,6 +70,8 @@ export interface SessionHost {
   readonly files?: AssignmentFiles;
   /** While a formula is broken its last good form stays, marked: for a page that is being written. */
   readonly keepLastGood?: boolean;
+  /** Told where each block starts before it is read or laid out: for finding the one that never ends. */
+  readonly watch?: (start: number) => void;
 }
 
 const NO_FIELDS: LayoutEnv['field'] = () => [];
@@ -118,6 +121,7 @@ export class Session {
   private readonly lists = newLists();
   private readonly file: string;
   private readonly keepLastGood: boolean;
+  private readonly watch: ((start: number) => void) | undefined;
 
   constructor(host: SessionHost) {
     this.fonts = host.fonts instanceof FontStore ? host.fonts : new FontStore(host.fonts);
@@ -125,11 +129,12 @@ export class Session {
     this.files = host.files ?? NO_FILES;
     this.today = host.today;
     this.keepLastGood = host.keepLastGood ?? false;
+    this.watch = host.watch;
     this.reading = this.newReading();
   }
 
   get text(): string {
-    return this.reading.text;
+    return this.reading.wanted;
   }
 
   private newReading(): SourceReading {
@@ -139,6 +144,7 @@ export class Session {
       imageSize: imageMeasure(this.files),
       measure: (inlines) =>
         this.measured(setText(inlines, this.layoutEnv([], new Map(), NO_FIELDS))),
+      watch: this.watch,
     });
   }
 
@@ -166,16 +172,29 @@ export class Session {
 
   /** Replaces all of the text. */
   setText(text: string): void {
-    this.edit(0, this.reading.length, text);
+    this.edit(0, this.reading.wantedLength, text);
   }
 
   /** Replaces part of the text and reads what changed. Pages are made by `settle`. */
   edit(from: number, to: number, text: string): void {
+    this.change(from, to, text);
+    finished(this.read());
+  }
+
+  /** Replaces part of the text, which is read by `read` or `settle`. */
+  change(from: number, to: number, text: string): void {
     this.fromCold = this.facts === NO_FACTS && this.reading.length === 0;
-    const before = this.reading.blocks.length;
-    this.takeChange(this.reading.edit(from, to, text), before);
-    this.giveCitations();
+    this.reading.change(from, to, text);
     this.paging = null;
+  }
+
+  /** Reads what was changed, a step at a time, so that a newer change can overtake. */
+  *read(): Generator<void, void, void> {
+    const before = this.reading.blocks.length;
+    const change = yield* this.reading.read();
+    if (!change) return;
+    this.takeChange(change, before);
+    this.giveCitations();
   }
 
   private takeChange(change: ReadChange, before: number): void {
@@ -218,12 +237,7 @@ export class Session {
   /** The entries of all lists of contents, with the pages they fell on. */
   private giveContents(): void {
     if (!this.reading.isRead(CONTENTS)) return;
-    const entries = this.records.flatMap(({ page }) =>
-      page.marks.flatMap(({ mark }) =>
-        mark.kind === 'contents' ? [{ list: mark.list, entry: mark.entry, page: page.folio }] : [],
-      ),
-    );
-    this.refresh(CONTENTS, entries);
+    this.refresh(CONTENTS, collectContents(this.records));
   }
 
   /** Remembers which blocks changed since the pages were last whole. */
@@ -269,7 +283,7 @@ export class Session {
     this.fonts.retry();
     if (this.guessed) {
       this.guessed = false;
-      this.setText(this.text);
+      this.change(0, this.reading.wantedLength, this.text);
     }
     for (const block of this.reading.blocks) block.laid = null;
     this.changedFrom = 0;
@@ -283,6 +297,7 @@ export class Session {
    * stop then would depend on where they started, so they are made from cold.
    */
   *settle(): Generator<number, void, void> {
+    for (const step of this.read()) yield step ?? 0;
     yield* this.rounds();
     if (!this.unsettled || this.fromCold) return;
     this.readAnew();
@@ -302,7 +317,7 @@ export class Session {
 
   /** Makes the pages in one go. */
   settleAll(): void {
-    for (const ready of this.settle()) void ready;
+    finished(this.settle());
   }
 
   private *buildPages(): Generator<number, void, void> {
@@ -355,6 +370,7 @@ export class Session {
   }
 
   private layOut(block: SessionBlock): void {
+    this.watch?.(block.start);
     const findings: RawFinding[] = [];
     const reads = new Map<string, Answer>();
     const env = this.layoutEnv(findings, reads, NO_FIELDS);
@@ -384,10 +400,8 @@ export class Session {
     return description;
   }
 
-  private stillTrue(reads: ReadonlyMap<string, Answer>): boolean {
-    for (const [factKey, value] of reads) if (answer(this.facts, factKey) !== value) return false;
-    return true;
-  }
+  private readonly stillTrue = (reads: ReadonlyMap<string, Answer>): boolean =>
+    [...reads].every(([factKey, value]) => answer(this.facts, factKey) === value);
 
   /** Where the blocks of a page stand in the text now: id, start and length of each. */
   blocksOf(description: PageDescription): { id: number; start: number; length: number }[] {

@@ -16,6 +16,23 @@ export function applyEdits(text: string, edits: readonly TextEdit[]): string {
   return fromTheEnd.reduce(applyEdit, text);
 }
 
+/**
+ * Two edits, one after the other, as one edit of the text before them.
+ *
+ * @param between gives a piece of the text as the first edit leaves it.
+ */
+export function composed(
+  first: TextEdit,
+  second: TextEdit,
+  between: (from: number, to: number) => string,
+): TextEdit {
+  const from = Math.min(first.from, second.from);
+  const end = Math.max(first.from + first.text.length, second.to);
+  const shift = first.text.length - (first.to - first.from);
+  const text = between(from, second.from) + second.text + between(second.to, end);
+  return { from, to: end - shift, text };
+}
+
 /** The smallest single edit that turns `before` into `after`, or null when they are the same. */
 export function editBetween(before: string, after: string): TextEdit | null {
   if (before === after) return null;

@@ -47,7 +47,9 @@ export class WorkerHost {
   private opened: Promise<void> = Promise.resolve();
   private readonly fonts = new Map<FontFile, Uint8Array>();
   private readonly fetched = new Map<string, Uint8Array>();
+  /** The revision of the text that was read, and the newest there is. */
   private revision = 0;
+  private wanted = 0;
   private run = 0;
   private today: CalendarDate = { year: 2000, month: 1, day: 1 };
   private view: readonly PageRange[] = [{ first: 0, last: 1 }];
@@ -76,8 +78,8 @@ export class WorkerHost {
       case 'edit':
         // What is typed while the first fonts are on their way waits for the document.
         await this.opened;
-        for (const { from, to, text } of request.edits) this.session?.edit(from, to, text);
-        this.revision = request.revision;
+        for (const { from, to, text } of request.edits) this.session?.change(from, to, text);
+        this.wanted = request.revision;
         return this.settle();
       case 'files':
         // Edits behind it wait, so that no picture is missing for a moment.
@@ -86,6 +88,8 @@ export class WorkerHost {
         );
         await this.opened;
         return this.settle();
+      case 'ping':
+        return this.around.post({ kind: 'pong' }, []);
       case 'vocabulary':
         return this.around.post({ kind: 'vocabulary', words: vocabulary() }, []);
       case 'glimpse':
@@ -113,9 +117,11 @@ export class WorkerHost {
     const fonts = (file: FontFile): Uint8Array | null => this.fonts.get(file) ?? null;
     this.today = request.today;
     const { today, file = 'sheet.tex' } = request;
-    this.session = new Session({ fonts, today, file, files, keepLastGood: true });
-    this.session.setText(request.text);
-    this.revision = request.revision;
+    const watch = (start: number): void => this.around.post({ kind: 'at', start }, []);
+    const watched = request.watched ? { watch } : {};
+    this.session = new Session({ fonts, today, file, files, keepLastGood: true, ...watched });
+    this.session.change(0, 0, request.text);
+    this.wanted = request.revision;
   }
 
   private async loadFonts(files: readonly FontFile[]): Promise<void> {
@@ -144,20 +150,16 @@ export class WorkerHost {
   private async settle(): Promise<void> {
     const run = ++this.run;
     const { session } = this;
-    if (!session) return;
+    if (!session || !(await this.inSlices(run, session.read(), () => undefined))) return;
+    this.revision = this.wanted;
     for (;;) {
-      let sliceEnd = this.around.now() + SLICE;
       let shown = false;
-      for (const ready of session.settle()) {
-        if (!shown && ready > (this.view[0]?.last ?? 0) && session.fonts.missing.size === 0) {
-          shown = true;
-          this.sendPages();
-        }
-        if (this.around.now() < sliceEnd) continue;
-        await this.around.turn();
-        if (run !== this.run) return;
-        sliceEnd = this.around.now() + SLICE;
-      }
+      const settled = await this.inSlices(run, session.settle(), (ready) => {
+        if (shown || ready <= (this.view[0]?.last ?? 0) || session.fonts.missing.size > 0) return;
+        shown = true;
+        this.sendPages();
+      });
+      if (!settled) return;
       const missing = [...session.fonts.missing];
       if (missing.length === 0) break;
       await this.loadFonts(missing);
@@ -167,6 +169,23 @@ export class WorkerHost {
     this.sendPages();
     await this.around.painted();
     if (run === this.run) this.sendAccount();
+  }
+
+  /** Does work for a while, then looks at messages; false when a newer run has overtaken it. */
+  private async inSlices<T>(
+    run: number,
+    work: Generator<T, void, void>,
+    step: (done: T) => void,
+  ): Promise<boolean> {
+    let end = this.around.now() + SLICE;
+    for (const done of work) {
+      step(done);
+      if (this.around.now() < end) continue;
+      await this.around.turn();
+      if (run !== this.run) return false;
+      end = this.around.now() + SLICE;
+    }
+    return true;
   }
 
   /** Typesets a piece by itself; fonts it lacks are fetched and it is tried again. */

@@ -23,7 +23,11 @@ export type Request =
       /** The name of the text among the files, for findings. */
       readonly file?: string;
       readonly files: readonly FileAddress[];
+      /** Are all blocks to be told of before they are worked on? Slower: for finding one that never ends. */
+      readonly watched?: boolean;
     }
+  /** Is the worker there to hear? Answered at once, if it is. */
+  | { readonly kind: 'ping' }
   /** The other files of the assignment from now on. */
   | { readonly kind: 'files'; readonly files: readonly FileAddress[] }
   /** Edits in order; each one's offsets refer to the text after those before it. */
@@ -101,6 +105,9 @@ export type Response =
       /** Starts and ends of all formulas, by turns. */
       readonly formulas: Int32Array;
     }
+  | { readonly kind: 'pong' }
+  /** Where the block starts that is worked on from now on. */
+  | { readonly kind: 'at'; readonly start: number }
   | { readonly kind: 'vocabulary'; readonly words: readonly Word[] }
   | { readonly kind: 'found'; readonly id: number; readonly places: readonly FoundPlace[] }
   /** From 0; -1 when it is on none. */

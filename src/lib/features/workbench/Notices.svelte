@@ -41,7 +41,7 @@
 {/if}
 {#if engine?.failed}
   {@render notice(
-    'The page cannot be drawn: what it needs did not come from the server. What you type is kept.',
+    'The page cannot be drawn: what it needs did not come from the server, or it never came to an end. What you type is kept.',
     [['Try again', () => location.reload()]],
   )}
 {/if}

@@ -69,7 +69,9 @@
     {/if}
   </nav>
   <p class="ml-auto whitespace-nowrap" role="status" data-testid="status">
-    {saver ? STATUS[saver.status] : 'opening'} · {pageCount === 1 ? '1 page' : `${pageCount} pages`}
+    {saver ? STATUS[saver.status] : 'opening'} · {pageCount === 1
+      ? '1 page'
+      : `${pageCount} pages`}{engine?.busy ? ', still being set' : ''}
   </p>
   {#if engine}
     <Needle findings={engine.findings} {caret} {settled} {ongo} />

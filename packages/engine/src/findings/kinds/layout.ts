@@ -1,4 +1,5 @@
 import { finding } from '../entry';
+import { SET_ASIDE } from '../setAside';
 import { tooWideFormula, tooWideLine } from '../wideMends';
 
 /** What sticks out, and what is set otherwise than it was meant. */
@@ -23,6 +24,7 @@ export const layout = {
     message: 'This formula is too long to be set; the rest of it is left out.',
     cause: 'It has more than twenty thousand signs: most likely it was never closed.',
   }),
+  'paragraph-set-aside': finding({ args: [], ...SET_ASIDE }),
   'document-too-long': finding({
     severity: 'broken',
     args: ['most'],

@@ -52,16 +52,17 @@ export function beginMissingDocument(it: Interpreter): void {
   if (it.read(CELLS.inDocument)) return;
   const at = Math.max(0, it.p.here() - 1);
   const { reader } = it.p;
-  const ahead = reader.text.indexOf('\\begin{document}', reader.pos);
+  const begin = '\\begin{document}';
+  const ahead = reader.text.indexOf(begin, reader.pos);
   const line = Math.max(0, reader.text.lastIndexOf('\n', reader.base + at - 1) + 1 - reader.base);
   const fix =
     ahead < 0
       ? {
           title: 'Add \\begin{document} before it',
-          edits: [{ from: line, to: line, text: '\\begin{document}\n' }],
+          edits: [{ from: line, to: line, text: `${begin}\n` }],
         }
       : undefined;
-  it.p.reach = ahead < 0 ? reader.text.length : Math.max(it.p.reach, ahead);
+  it.p.reach = ahead < 0 ? reader.text.length : Math.max(it.p.reach, ahead + begin.length);
   it.p.report('document-begin-missing', { from: at, to: at + 1 }, {}, fix);
   beginDocument(it);
 }

@@ -1,4 +1,6 @@
 import type { Finding, OutlineEntry, PageDescription, TextEdit } from '@odd-compass/engine';
+import { applyEdits } from '@odd-compass/engine/edits';
+import { setAsideFinding } from '@odd-compass/engine/setAside';
 import type {
   BlockPlace,
   FileAddress,
@@ -12,6 +14,8 @@ import type {
   Word,
 } from '@odd-compass/engine/worker';
 import { afterPaint } from '../afterPaint';
+import { paragraphAround, toldWithAsides, withoutAsides, type Aside } from './asides';
+import { Attention } from './attention';
 import type { PaintRequest } from '../painting/painter';
 import { Pictures } from '../sheet/pictures';
 import { blockWithin, accountWithin, partWindow } from './partWindow';
@@ -26,6 +30,9 @@ export interface SightedPage {
 }
 
 const MOST_GLIMPSES = 200;
+
+/** After so many workers that were lost one after another, no other is begun. */
+const MOST_LOST = 6;
 
 /** What answers a question by its number. */
 type Answer = Extract<Response, { readonly id: number }>;
@@ -60,10 +67,22 @@ export class EngineClient {
   revision = $state(0);
   /** The worker could not go on. */
   failed = $state(false);
+  /** The page takes longer than one notices. */
+  busy = $state(false);
+  /** Counts the workers there were: what one painted on is of no use to the next. */
+  generation = $state(0);
 
   private readonly kept = new Map<number, SightedPage>();
-  private readonly worker: Worker;
-  private files: readonly string[] = [];
+  private worker: Worker;
+  private files: readonly FileAddress[] = [];
+  /** All of the text that is typeset, and what of it the worker is not given. */
+  private text: string;
+  private asides: readonly Aside[] = [];
+  /** Where the last edit was, and the block that a watched worker is at; null when that is not known. */
+  private lastEdit: number | null = null;
+  private at: number | null = null;
+  /** Workers lost since one has answered. */
+  private lost = 0;
   private viewed = '';
   /** Where the file that is written in begins in the engine's text, and its length; null when the engine does not have it there. */
   private base: number | null = 0;
@@ -77,16 +96,25 @@ export class EngineClient {
   private asked = 0;
   private readonly glimpses = new Map<string, Promise<Glimpse | null>>();
   /** Who waits for the answer to what was asked, by its number. */
-  private readonly waiting = new Map<number, (answer: Answer) => void>();
+  private readonly waiting = new Map<
+    number,
+    { readonly question: Request; readonly answer: (answer: Answer) => void }
+  >();
   private readonly pictures = new Pictures((name, picture) =>
     this.say({ kind: 'picture', name, picture }, [picture]),
   );
 
-  /** @param start begins the worker; tests hand in one of their own. */
+  private readonly attention = new Attention({
+    ping: () => this.say({ kind: 'ping' }),
+    busy: (is) => (this.busy = is),
+    lost: () => this.startAnew(),
+  });
+
+  /** @param start begins a worker; tests hand in ones of their own. */
   constructor(
     opened: OpenedText,
     files: readonly FileAddress[],
-    start: () => Worker = () => new EngineWorker(),
+    private readonly start: () => Worker = () => new EngineWorker(),
   ) {
     const { path, part } = opened;
     const window = part && partWindow(opened.text, part.path, part.text);
@@ -95,16 +123,53 @@ export class EngineClient {
     this.length = (part ?? opened).text.length;
     this.path = part?.path ?? path;
     this.mainPath = path;
-    this.worker = start();
-    this.worker.onmessage = (event: MessageEvent<Response>) => this.hear(event.data);
+    this.text = text;
+    this.files = files;
     this.revision = 1;
-    const now = new Date();
-    const today = { year: now.getFullYear(), month: now.getMonth() + 1, day: now.getDate() };
-    const fontBase = `${location.origin}/fonts/`;
-    this.files = files.map(({ name }) => name);
-    this.say({ kind: 'open', text, revision: 1, today, fontBase, file: path, files });
+    this.worker = this.begin(false);
     this.say({ kind: 'vocabulary' });
-    this.pictures.load(files);
+  }
+
+  /** A worker that has the text opened. */
+  private begin(watched: boolean): Worker {
+    const worker = this.start();
+    worker.onmessage = (event: MessageEvent<Response>) => this.hear(event.data);
+    this.worker = worker;
+    const now = new Date();
+    this.say({
+      kind: 'open',
+      text: withoutAsides(this.text, this.asides),
+      revision: this.edited,
+      today: { year: now.getFullYear(), month: now.getMonth() + 1, day: now.getDate() },
+      fontBase: `${location.origin}/fonts/`,
+      file: this.mainPath,
+      files: this.files,
+      ...(watched ? { watched } : {}),
+    });
+    this.attention.asked();
+    this.pictures.load(this.files);
+    return worker;
+  }
+
+  /**
+   * The worker hangs: another is begun, without the paragraph at fault. That is where the last
+   * edit was; when it was not, the new worker, which tells each block before its work, shows it.
+   */
+  private startAnew(): void {
+    this.worker.terminate();
+    if (++this.lost > MOST_LOST) {
+      this.failed = true;
+      return;
+    }
+    const fault = this.at ?? this.lastEdit;
+    if (fault !== null) this.asides = [...this.asides, paragraphAround(this.text, fault)];
+    [this.at, this.lastEdit] = [null, null];
+    this.kept.clear();
+    this.pictures.forget();
+    this.begin(true);
+    if (this.viewed !== '') this.say({ kind: 'view', ranges: JSON.parse(this.viewed) });
+    for (const { question } of this.waiting.values()) this.say(question);
+    this.generation++;
   }
 
   /** Is the file that is written in read by its address, when it is saved? */
@@ -119,12 +184,21 @@ export class EngineClient {
     if (base === null) return;
     this.edited++;
     for (const { from, to, text } of edits) this.length += text.length - (to - from);
-    const placed =
-      base === 0
-        ? edits
-        : edits.map(({ from, to, text }) => ({ from: from + base, to: to + base, text }));
-    this.say({ kind: 'edit', edits: placed, revision: this.edited });
+    const told = edits.flatMap(({ from, to, text }) =>
+      this.told({ from: from + base, to: to + base, text }),
+    );
+    this.say({ kind: 'edit', edits: told, revision: this.edited });
+    this.attention.asked();
     this.echo.ask();
+  }
+
+  /** An edit of the text as the worker is told of it. */
+  private told(edit: TextEdit): readonly TextEdit[] {
+    this.lastEdit = edit.from;
+    const { edits, asides } = toldWithAsides(this.text, this.asides, edit);
+    this.text = applyEdits(this.text, [edit]);
+    this.asides = asides;
+    return edits;
   }
 
   /** What was typed stands on the screen: the page may follow. */
@@ -136,7 +210,7 @@ export class EngineClient {
 
   /** The other files of the assignment from now on. */
   setFiles(files: readonly FileAddress[]): void {
-    this.files = files.map(({ name }) => name);
+    this.files = files;
     this.say({ kind: 'files', files });
     this.pictures.load(files);
   }
@@ -180,7 +254,7 @@ export class EngineClient {
   readonly knowledge: EngineKnowledge = {
     words: () => this.words,
     labels: () => this.labels,
-    files: () => this.files,
+    files: () => this.files.map(({ name }) => name),
     glimpse: (source, preamble) => this.glimpse(source, preamble),
   };
 
@@ -200,6 +274,7 @@ export class EngineClient {
   }
 
   close(): void {
+    this.attention.stop();
     this.worker.terminate();
   }
 
@@ -208,8 +283,11 @@ export class EngineClient {
     question: (id: number) => Request,
   ): Promise<Extract<Answer, { kind: Kind }>> {
     const id = ++this.asked;
-    const answer = new Promise<Answer>((resolve) => this.waiting.set(id, resolve));
-    this.say(question(id));
+    const asked = question(id);
+    const answer = new Promise<Answer>((resolve) =>
+      this.waiting.set(id, { question: asked, answer: resolve }),
+    );
+    this.say(asked);
     return answer as Promise<Extract<Answer, { kind: Kind }>>;
   }
 
@@ -218,19 +296,25 @@ export class EngineClient {
   }
 
   private hear(response: Response): void {
+    this.attention.heard();
     if (this.echo.asked()) this.heard.push(response);
     else this.take(response);
   }
 
   private take(response: Response): void {
+    if (response.kind === 'pong') return;
+    if (response.kind === 'at') {
+      this.at = response.start;
+      return;
+    }
     this.failed = response.kind === 'failed';
-    if (response.kind === 'failed') return;
+    if (response.kind === 'failed') return this.attention.answered();
     if (response.kind === 'vocabulary') {
       this.words = response.words;
       return;
     }
     if ('id' in response) {
-      this.waiting.get(response.id)?.(response);
+      this.waiting.get(response.id)?.answer(response);
       this.waiting.delete(response.id);
       return;
     }
@@ -251,14 +335,22 @@ export class EngineClient {
     this.sighted = sighted;
     this.blocks = blocks;
     this.pagesRevision = response.revision;
+    this.attention.progressed();
   }
 
   private within(place: BlockPlace): BlockPlace | null {
     return this.base === null ? null : blockWithin(place, this.base, this.length);
   }
 
-  private takeAccount(all: Extract<Response, { kind: 'account' }>): void {
+  private takeAccount(told: Extract<Response, { kind: 'account' }>): void {
     const { base, path, length, mainPath } = this;
+    if (told.revision === this.edited) {
+      this.lost = 0;
+      [this.at, this.lastEdit] = [null, null];
+      this.attention.answered();
+    }
+    const aside = this.asides.map(({ from, to }) => setAsideFinding(mainPath, from, to));
+    const all = { ...told, findings: [...told.findings, ...aside] };
     // A part that the engine's text does not hold has no extents in it.
     const account =
       base === 0 ? all : accountWithin(all, { base: base ?? Infinity, length, path, mainPath });

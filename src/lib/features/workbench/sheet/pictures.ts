@@ -12,6 +12,11 @@ export class Pictures {
 
   constructor(private readonly arrived: (name: string, picture: ImageBitmap) => void) {}
 
+  /** Hands all over again: who had them is no more. */
+  forget(): void {
+    this.known.clear();
+  }
+
   /** Loads those that are new or changed. What cannot be loaded stays an empty frame. */
   load(files: readonly FileAddress[]): void {
     for (const { name, address } of files) {
