@@ -96,6 +96,15 @@ function ruleBox({ width, height, color }: Extract<VItem, { kind: 'rule' }>): Bo
   return boxOf(width, height, 0, children);
 }
 
+const known = new WeakMap<readonly VItem[], readonly Element[]>();
+
+/** The same, found once for each list: of columns that go over many pages, for each of them. */
+export function elementsOnce(items: readonly VItem[]): readonly Element[] {
+  let found = known.get(items);
+  if (!found) known.set(items, (found = elementsOf(items)));
+  return found;
+}
+
 /** The elements of a list by itself: a box's, a footnote's, a float's, those of one column. */
 export function elementsOf(items: readonly VItem[]): Element[] {
   const reader = new ElementReader();

@@ -32,6 +32,18 @@ const withoutTop = (elements: readonly Element[]): readonly Element[] => {
 const columnsOf = (elements: readonly Element[], from: number, ends: readonly number[]) =>
   ends.map((end, c) => withoutTop(elements.slice(c === 0 ? from : ends[c - 1], end)));
 
+/** Where the elements from `from` on are surely higher than `height`: no more of them matter then. */
+function behind(elements: readonly Element[], from: number, height: Sp): number {
+  let sum = 0;
+  for (let i = from; i < elements.length; i++) {
+    const element = elements[i] as Element;
+    if (element.kind === 'box') sum += element.box.height + element.box.depth;
+    else if (element.kind === 'glue') sum += element.glue.width;
+    if (sum > height) return i + 1;
+  }
+  return elements.length;
+}
+
 /** Columns are made this much higher at each try (a line's worth of small steps). */
 const STEP: Sp = PT;
 
@@ -48,7 +60,7 @@ export function balance(
   room: Sp,
   topSkip: Sp,
 ): Balanced | null {
-  const rest = withoutTop(elements.slice(from));
+  const rest = withoutTop(elements.slice(from, behind(elements, from, 2 * layout.count * room)));
   const { height, depth } = naturalSize(rest, topSkip);
   const firstTop = (column: readonly Element[]): Sp => {
     const [first] = column;

@@ -14,7 +14,7 @@ import {
   isDiscardable,
   NOTHING,
 } from './cost';
-import { elementsOf, type Element } from '../boxes/elements';
+import { elementsOf, elementsOnce, type Element } from '../boxes/elements';
 import { glueElement, naturalSize, spaceElement } from '../boxes/stack';
 import { Flow, type Located } from './flow';
 import { floatColumn, placeFloat, roomTaken, type FloatArea } from './floats';
@@ -307,7 +307,7 @@ function addBalanced(
   at: FlowPosition,
   from: number,
 ): BuiltColumn | null {
-  const elements = elementsOf(element.items);
+  const elements = elementsOnce(element.items);
   const room = column.goal - column.used;
   const set = balance(elements, from, element.layout, room, column.geometry.topSkip);
   if (!set && !column.empty)

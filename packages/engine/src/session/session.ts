@@ -4,7 +4,7 @@ import { layoutBlocks, setParbox } from '../blocks/layout';
 import type { PageGeometry } from '../document/page';
 import type { ParboxInline } from '../document/inlines';
 import type { Finding, RawFinding } from '../findings/finding';
-import { FontStore, type FontSource } from '../fonts/store';
+import { FontStore } from '../fonts/store';
 import { CELLS } from '../language/machine/cells';
 import { MOST_FINDINGS } from '../language/machine/reading';
 import { pageGeometry } from '../language/machine/parameters';
@@ -42,6 +42,7 @@ import {
   type PageRecord,
   type Paging,
 } from './paging';
+import type { SessionHost } from './host';
 import { imageMeasure, NO_FILES, type AssignmentFiles } from './files';
 import { fieldsOf, furniture } from './furniture';
 import { finished, SourceReading, type CalendarDate, type ReadChange } from './reading';
@@ -58,28 +59,14 @@ import { CONTENTS } from '../language/constructs/contents';
 
 export type { CalendarDate } from './reading';
 export type { OutlineEntry } from './account';
-
-/** What a host gives: fonts, and the day. The engine reads no clock and no disk of its own. */
-export interface SessionHost {
-  /** Where fonts come from, or a store that several sessions share. */
-  readonly fonts: FontSource | FontStore;
-  readonly today: CalendarDate;
-  /** The name of the file, for findings. */
-  readonly file?: string;
-  /** The other files of the assignment: parts, styles, bibliographies, pictures. */
-  readonly files?: AssignmentFiles;
-  /** While a formula is broken its last good form stays, marked: for a page that is being written. */
-  readonly keepLastGood?: boolean;
-  /** Told where each block starts before it is read or laid out: for finding the one that never ends. */
-  readonly watch?: (start: number) => void;
-}
+export type { SessionHost } from './host';
 
 const NO_FIELDS: LayoutEnv['field'] = () => [];
 
 /** How often pages and the references to them are worked out anew before giving up. */
 const MOST_ROUNDS = 5;
 
-/** Work counted in the last change, for tests and the benchmark. */
+/** Work counted, for tests and the benchmark. */
 export interface WorkDone {
   blocksRead: number;
   blocksLaid: number;
