@@ -11,7 +11,7 @@ const serversOf = (worker: number): Servers => [
     env: { COURSE_SITE_PORT: String(sitePortOf(worker)), ODD_COMPASS_ROOT: process.cwd() },
   },
   {
-    command: 'node build-tools/fill-demo.mjs --afresh && node build/index.js',
+    command: 'node build-tools/fill-demo.mjs --afresh && node build-tools/serve.mjs',
     url: `${addressOf(worker)}/`,
     timeout: 240_000,
     env: {

@@ -13,6 +13,9 @@ const programs = [
   'desk-bench',
   'course-site',
   'backup',
+  'restore',
+  'serve',
+  'kills',
   'fuzz',
 ];
 await build({

@@ -16,7 +16,7 @@ afterAll(() => server?.kill('SIGKILL'));
 
 /** Starts the built server on the database, and waits until it answers. */
 async function start(): Promise<void> {
-  server = spawn('node', ['build/index.js'], {
+  server = spawn('node', ['build-tools/serve.mjs'], {
     env: {
       ...process.env,
       PORT: String(PORT),

@@ -2,13 +2,16 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { compose, databasePath, rootFolder } from '../src/lib/server/compose';
+import { orSentence } from './orSentence';
 import { ASSIGNMENTS, COURSES, FRAGMENTS, STUDENT, type DemoAssignment } from './demo/index';
 
 /** Fills an empty database with the demo; with `--afresh`, any database. */
 const root = rootFolder();
 /** The demo was written over some days: the clock stands where it is put. */
 let clock = new Date();
-const { repositories, services } = compose(root, databasePath(), () => clock);
+const { repositories, services } = await orSentence(() =>
+  compose(root, databasePath(), () => clock),
+);
 const { courses, assignments, files, handIns } = repositories;
 const now = new Date();
 const DAY = 86_400_000;

@@ -1,5 +1,6 @@
 import { expect, test } from './test';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { rmSync, writeFileSync } from 'node:fs';
 import { caretBehind, sheet, source, write } from './writing';
 
 const PORT = 4317;
@@ -14,22 +15,31 @@ const env = {
 let server: ChildProcess | null = null;
 
 async function start(): Promise<void> {
-  server = spawn('node', ['build/index.js'], { env, stdio: 'ignore' });
+  server = spawn('node', ['build-tools/serve.mjs'], { env, stdio: 'ignore' });
   await expect
     .poll(async () => (await fetch(`${BASE}/api/search?q=`).catch(() => null))?.status ?? 0)
     .toBe(200);
 }
 async function kill(): Promise<void> {
-  const gone = new Promise((resolve) => server?.once('exit', resolve));
-  server?.kill('SIGKILL');
+  const running = server;
+  server = null;
+  if (!running || running.exitCode !== null) return;
+  const gone = new Promise((resolve) => running.once('exit', resolve));
+  running.kill('SIGKILL');
   await gone;
 }
-test.afterAll(() => server?.kill('SIGKILL'));
+test.afterEach(kill);
+
+/** The demo in a database of its own. */
+function fill(): void {
+  for (const part of ['', '-wal', '-shm']) rmSync(env.ODD_COMPASS_DATABASE + part, { force: true });
+  spawnSync('node', ['build-tools/fill-demo.mjs', '--afresh'], { env });
+}
 
 test('the server is killed while one writes: typing goes on, the window is closed, and nothing is missing', async ({
   context,
 }) => {
-  spawnSync('node', ['build-tools/fill-demo.mjs', '--afresh'], { env });
+  fill();
   await start();
   const page = await context.newPage();
   const status = page.getByTestId('status');
@@ -59,4 +69,42 @@ test('the server is killed while one writes: typing goes on, the window is close
   await expect(later.getByTestId('status')).toContainText(/^saved/);
   const kept = await context.request.get(`${BASE}/a/three-harbours/files/sheet.tex`);
   expect(await kept.text()).toContain('each grey and windy autumn morning');
+});
+
+test('a damaged database is told of, and a copy put back; what is typed meanwhile goes into it', async ({
+  context,
+}) => {
+  const copy = 'test-results/crash-copy.db';
+  const run = (program: string, ...args: string[]) =>
+    spawnSync('node', [`build-tools/${program}.mjs`, ...args], {
+      env,
+      encoding: 'utf8',
+      timeout: 60_000,
+    });
+  fill();
+  await start();
+  const page = await context.newPage();
+  const status = page.getByTestId('status');
+  await page.goto(`${BASE}/a/three-harbours`);
+  await expect(sheet(page)).toContainText('A ferry leaves each');
+  await caretBehind(page, 'A ferry leaves each');
+  await write(page, ' calm');
+  await expect(status).toContainText(/^saved/);
+  expect(run('backup', copy).status).toBe(0);
+  await kill();
+
+  for (const part of ['-wal', '-shm']) rmSync(env.ODD_COMPASS_DATABASE + part, { force: true });
+  writeFileSync(env.ODD_COMPASS_DATABASE, 'This was a database once. '.repeat(500));
+  await write(page, ' and bright');
+  await expect(status).toContainText('not saved yet, kept in this browser');
+  const refused = run('serve');
+  expect(refused.status).toBe(3);
+  expect(refused.stderr).toMatch(/damaged.*bin\/odd-compass restore/);
+
+  const restored = run('restore', copy);
+  expect(restored.stdout).toContain('is in place again');
+  await start();
+  await expect(status).toContainText(/^saved/);
+  const kept = await context.request.get(`${BASE}/a/three-harbours/files/sheet.tex`);
+  expect(await kept.text()).toContain('each calm and bright morning');
 });

@@ -50,6 +50,8 @@ export interface FloatVItem {
   readonly items: readonly VItem[];
   /** Its contents at their natural height. */
   readonly box: Box;
+  /** The block it is of: it may be placed far from it. */
+  readonly block?: number;
 }
 
 /** An item of the main vertical list. */

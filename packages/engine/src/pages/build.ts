@@ -252,7 +252,8 @@ function addMark(sheet: Sheet, placed: PlacedMark, left: Sp): void {
   if (placed.mark.kind === 'label') pushLabels(sheet, [placed.mark.name], left, placed.y);
 }
 
-function placeFloatLines(sheet: Sheet, float: FloatVItem, x: Sp, top: Sp, block: number): void {
+function placeFloatLines(sheet: Sheet, float: FloatVItem, x: Sp, top: Sp, near: number): void {
+  const block = float.block ?? near;
   const set = stack(elementsOf(float.items), 0, null);
   for (const line of set.boxes) {
     sheet.placed.push({ x: x + line.x, y: top + line.y, box: line.box, block });

@@ -1,3 +1,4 @@
+import { placedAt } from '../document/placedAt';
 import { FIL } from '../base/lengths';
 import type { Box, HItem, Item } from '../boxes/box';
 import type { Inline, Leader, LinkInline, RefInline, SpaceInline } from '../document/inlines';
@@ -131,7 +132,8 @@ function pushReference(out: LineItem[], inline: RefInline, env: LayoutEnv): void
     env.report({ code, from, to, args: { name: label } });
   }
   if (typeof found === 'object' && found !== null) {
-    out.push(...lineItems(found, env));
+    // It was read where the label is; here it stands for the reference.
+    out.push(...lineItems(placedAt(found, { from, to }), env));
     return;
   }
   const font = found === null ? { ...inline.font, series: 'bold' as const } : inline.font;

@@ -70,6 +70,18 @@ describe('what once differed from cold', () => {
     expect(after(text, [10, 14, 'x'])).toEqual([]);
     expect(after(text, [18, 19, ''])).toEqual([]);
   });
+  it('a figure on a page of its own is of its block', () => {
+    const text = inArticle(
+      'Ebb.\n\n\\begin{figure}[p]Gauge\\end{figure}\n\n\\clearpage\n\nFlood.',
+      '',
+    );
+    const session = typeset(text);
+    const [, page] = session.pages;
+    if (!page) throw new Error('no second page');
+    const blocks = session.blocksOf(session.describe(page));
+    expect(blocks.some(({ start }) => text.startsWith('\\begin{figure}', start))).toBe(true);
+    expect(after(text, [text.indexOf('Ebb'), text.indexOf('Ebb'), 'Low. '])).toEqual([]);
+  });
   it('a frame in a frame', () => {
     const text =
       '\\documentclass{beamer}\\begin{frame}26}\n\\begin{document}\n\\begin{frame}\\tableofcontents\\end{frame}\n\\section{One}\\begin{frame';

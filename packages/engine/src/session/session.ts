@@ -64,7 +64,7 @@ export type { SessionHost } from './host';
 const NO_FIELDS: LayoutEnv['field'] = () => [];
 
 /** How often pages and the references to them are worked out anew before giving up. */
-const MOST_ROUNDS = 5;
+const MOST_ROUNDS = 10;
 
 /** Work counted, for tests and the benchmark. */
 export interface WorkDone {
@@ -300,6 +300,8 @@ export class Session {
       this.unsettled = this.changedTo > this.changedFrom;
       if (!this.unsettled) return;
     }
+    // The pages are at least of what was read last.
+    yield* this.buildPages();
   }
 
   /** Makes the pages in one go. */
@@ -361,7 +363,9 @@ export class Session {
     const findings: RawFinding[] = [];
     const reads = new Map<string, Answer>();
     const env = this.layoutEnv(findings, reads, NO_FIELDS);
-    const items = layoutBlocks(block.shown, env);
+    const items = layoutBlocks(block.shown, env).map((item) =>
+      item.kind === 'float' ? { ...item, block: block.id } : item,
+    );
     block.laid = { items, findings, facts: reads };
     if (reads.size > 0) this.asking.add(block);
     this.work.blocksLaid++;

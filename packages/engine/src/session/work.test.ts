@@ -101,10 +101,14 @@ describe('the heavier commands', () => {
   it.each([
     ['\\newpage x', 3000],
     ['\\footnote{x}', 6000],
+    ['\\maketitle', 1500],
+    ['\\chapter{x}', 6000],
     ['\\label{x}', 40_000],
     ['\\[x\\]', 10_000],
   ])('%s by a macro without end stops before there are %d of it', (command, most) => {
-    const session = typeset(inArticle(`\\def\\a{${command}\\a}\\a`, ''));
+    const session = typeset(
+      inArticle(`\\def\\a{${command}\\a}\\a`, '\\title{x}').replace('{article}', '{report}'),
+    );
     const { pages } = session;
     expect(pages.length).toBeLessThan(most);
     expect(session.findings().map(({ kind }) => kind)).toContain('macro-runaway');

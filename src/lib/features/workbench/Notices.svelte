@@ -36,6 +36,17 @@
     ],
   )}
 {/if}
+{#if saver?.reason && saver.status === 'refused'}
+  {@render notice(
+    `This text is not saved: ${saver.reason} It is kept in this browser; change it, and it is sent again.`,
+    [],
+  )}
+{:else if saver?.reason && saver.status === 'waiting'}
+  {@render notice(
+    `This text is not saved yet: ${saver.reason} It is kept in this browser, and sent again until it is taken.`,
+    [],
+  )}
+{/if}
 {#if refused}
   {@render notice(refused, [['Close', () => (refused = null)]])}
 {/if}

@@ -29,6 +29,7 @@
     saved: 'saved',
     saving: 'saving',
     waiting: 'not saved yet, kept in this browser',
+    refused: 'not taken by the server, kept in this browser',
     conflict: 'changed in another window',
   };
   let findingsList = $state<ReturnType<typeof FindingsList>>();

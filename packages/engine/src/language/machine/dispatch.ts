@@ -13,11 +13,18 @@ import { reportUnknownCommand } from './unknown';
 const WORK = 5;
 const WORK_OF: ReadonlyMap<string, number> = new Map(
   Object.entries({
+    maketitle: 1000,
     newpage: 400,
     clearpage: 400,
     cleardoublepage: 400,
     pagebreak: 400,
     eject: 400,
+    lipsum: 200,
+    chapter: 100,
+    part: 100,
+    tableofcontents: 100,
+    listoffigures: 100,
+    listoftables: 100,
     caption: 100,
     footnote: 100,
     footnotetext: 100,

@@ -3,7 +3,7 @@ import type { Draft, Drafts } from './drafts';
 import { merged } from './merge';
 
 /** How the source stands between here and the server. */
-export type SaveStatus = 'saved' | 'saving' | 'waiting' | 'conflict';
+export type SaveStatus = 'saved' | 'saving' | 'waiting' | 'refused' | 'conflict';
 
 /** Typing may pause this long before it is sent, ms. */
 const PAUSE = 250;
@@ -26,6 +26,13 @@ export interface SaverSurroundings {
 /** What a saved file is called among drafts, and between windows. */
 export const fileKey = (assignment: string, path: string): string => `${assignment} ${path}`;
 
+/** The sentence of an answer, if it has one. */
+const said = (answer: Response): Promise<string | null> =>
+  answer.json().then(
+    ({ message }: { readonly message?: unknown }) => (typeof message === 'string' ? message : null),
+    () => null,
+  );
+
 /** Said by a window when the server has taken its text. */
 interface Saved {
   readonly file: string;
@@ -42,6 +49,8 @@ export class Saver {
   status = $state<SaveStatus>('saved');
   /** What another window saved, in the same lines. */
   theirs = $state<string | null>(null);
+  /** Why the server did not take the text, in its words; null when it is only away. */
+  reason = $state<string | null>(null);
   private revision: number;
   /** The text that the server has, as far as is known here. */
   private base: string;
@@ -134,6 +143,7 @@ export class Saver {
     this.draftTimer = null;
     this.waiting = null;
     this.status = 'saved';
+    this.reason = null;
     this.around.drafts.forget(this.key, this.around.window).catch(() => undefined);
   }
 
@@ -168,13 +178,29 @@ export class Saver {
         }),
         keepalive: content.length < 30_000,
       });
-      if (!answer.ok && answer.status !== 409) throw new Error(String(answer.status));
-      this.settle((await answer.json()) as SaveOutcome, content, asked);
+      if (!answer.ok && answer.status !== 409) return this.notTaken(answer, await said(answer));
+      const outcome = (await answer.json()) as SaveOutcome;
+      this.reason = null;
+      this.settle(outcome, content, asked);
     } catch {
-      this.status = 'waiting';
-      this.keep();
-      this.plan(RETRY);
+      this.wait(null);
     }
+  }
+
+  /** The server is away, or cannot write: what is here is kept, and sent again later. */
+  private wait(reason: string | null): void {
+    this.status = 'waiting';
+    this.reason = reason;
+    this.keep();
+    this.plan(RETRY);
+  }
+
+  /** A text that the server will never take as it is waits for the next change; other trouble passes. */
+  private notTaken({ status }: Response, reason: string | null): void {
+    if (status >= 500 || status === 408 || status === 429) return this.wait(reason);
+    this.keep();
+    this.status = 'refused';
+    this.reason = reason ?? 'The server does not take this text.';
   }
 
   private settle(outcome: SaveOutcome, sent: string, asked: () => string): void {

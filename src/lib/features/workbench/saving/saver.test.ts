@@ -231,3 +231,49 @@ describe('drafts in the browser', () => {
     expect(await drafts.left('other', 'me')).toBeNull();
   });
 });
+
+describe('a text that the server does not take', () => {
+  const TOO_LONG = 'This file is too long to be kept here.';
+  it('is kept, told in the words of the server, and not sent for ever', async () => {
+    const sent = server(() => ({ status: 400, body: { message: TOO_LONG } }));
+    const { saver, draft } = opened();
+    saver.change(() => 'much');
+    await vi.advanceTimersByTimeAsync(60_000);
+    expect(sent).toHaveLength(1);
+    expect([saver.status, saver.reason]).toEqual(['refused', TOO_LONG]);
+    expect(draft()?.content).toBe('much');
+    expect(await saver.flush()).toBe(false);
+  });
+  it('is sent again when it has changed', async () => {
+    const sent = server((body) =>
+      body.content === 'much' ? { status: 413, body: { message: TOO_LONG } } : saves(body),
+    );
+    const { saver, draft } = opened();
+    saver.change(() => 'much');
+    await vi.advanceTimersByTimeAsync(1000);
+    saver.change(() => 'less');
+    await vi.advanceTimersByTimeAsync(1000);
+    expect(sent.map(({ content }) => content)).toEqual(['much', 'less']);
+    expect([saver.status, saver.reason, draft()]).toEqual(['saved', null, undefined]);
+  });
+  it('because of trouble that passes is sent until it is taken', async () => {
+    let full = true;
+    const reason = 'There is no room left on the disk.';
+    server((body) => (full ? { status: 503, body: { message: reason } } : saves(body)));
+    const { saver, draft } = opened();
+    saver.change(() => 'much');
+    await vi.advanceTimersByTimeAsync(10_000);
+    expect([saver.status, saver.reason, draft()?.content]).toEqual(['waiting', reason, 'much']);
+    full = false;
+    await vi.advanceTimersByTimeAsync(3000);
+    expect([saver.status, saver.reason]).toEqual(['saved', null]);
+  });
+  it('is told even when the answer has no words', async () => {
+    vi.stubGlobal('fetch', async () => new Response('<html>', { status: 404 }));
+    const { saver } = opened();
+    saver.change(() => 'much');
+    await vi.advanceTimersByTimeAsync(1000);
+    expect(saver.status).toBe('refused');
+    expect(saver.reason).toMatch(/does not take/);
+  });
+});

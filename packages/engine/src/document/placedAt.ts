@@ -1,0 +1,13 @@
+import type { Span } from '../base/spans';
+
+/** Inlines, or other nodes, with all that is in them, at one place of the source. */
+export function placedAt<T>(node: T, at: Span): T {
+  if (Array.isArray(node)) return node.map((part: unknown) => placedAt(part, at)) as T;
+  if (node === null || typeof node !== 'object') return node;
+  const parts = Object.entries(node).map(([name, part]: [string, unknown]) => {
+    if (name === 'from' || name === 'to') return [name, at[name]];
+    // Fonts are compared by identity.
+    return [name, name === 'font' ? part : placedAt(part, at)];
+  });
+  return Object.fromEntries(parts) as T;
+}
