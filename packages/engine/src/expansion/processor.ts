@@ -329,8 +329,13 @@ export class Processor {
     const source = new Reader<Cell>(text, this.state.cell, 0, chunk);
     this.frames.push({ name, source, from: 0 });
     this.sources++;
-    this.extra += PER_CHARACTER * text.length;
+    this.allow(text.length);
     return true;
+  }
+
+  /** Characters of a file that is read otherwise give room for work too. */
+  allow(characters: number): void {
+    this.extra += PER_CHARACTER * characters;
   }
 
   private closeSource(): void {

@@ -5,10 +5,19 @@ export interface ImageInfo {
   readonly kind: 'png' | 'jpeg' | 'pdf' | 'svg' | 'eps';
   readonly width: Sp;
   readonly height: Sp;
+  /** How many points it has, when it is made of points. */
+  readonly points?: number;
 }
 
 const ascii = (bytes: Uint8Array, from: number, length: number): string =>
   String.fromCharCode(...bytes.subarray(from, from + length));
+
+/** Bytes as characters, one each. */
+export function readLatin1(bytes: Uint8Array): string {
+  let text = '';
+  for (let i = 0; i < bytes.length; i += 8192) text += ascii(bytes, i, 8192);
+  return text;
+}
 
 const u16 = (b: Uint8Array, at: number): number => ((b[at] ?? 0) << 8) | (b[at + 1] ?? 0);
 const u32 = (b: Uint8Array, at: number): number => u16(b, at) * 65536 + u16(b, at + 2);
@@ -36,7 +45,8 @@ function png(bytes: Uint8Array): ImageInfo {
     at += 12 + length;
   }
   const scale = 72 / perInch;
-  return { kind: 'png', width: fromBp(width * scale), height: fromBp(height * scale) };
+  const points = width * height;
+  return { kind: 'png', width: fromBp(width * scale), height: fromBp(height * scale), points };
 }
 
 /** Frame header and JFIF density (ISO 10918-1 B.2.2; ISO 10918-5). */
@@ -54,7 +64,8 @@ function jpeg(bytes: Uint8Array): ImageInfo | null {
     if (isFrame) {
       const scale = 72 / perInch;
       const [height, width] = [u16(bytes, at + 5), u16(bytes, at + 7)];
-      return { kind: 'jpeg', width: fromBp(width * scale), height: fromBp(height * scale) };
+      const points = width * height;
+      return { kind: 'jpeg', width: fromBp(width * scale), height: fromBp(height * scale), points };
     }
     at += 2 + u16(bytes, at + 2);
   }
@@ -63,8 +74,7 @@ function jpeg(bytes: Uint8Array): ImageInfo | null {
 
 /** The first page's box, when it is not packed away in a compressed stream; a page of letter paper else. */
 function pdf(bytes: Uint8Array): ImageInfo {
-  let text = '';
-  for (let i = 0; i < bytes.length; i += 8192) text += ascii(bytes, i, 8192);
+  const text = readLatin1(bytes);
   const box =
     /\/(?:CropBox|MediaBox)\s*\[\s*(-?[\d.]+)\s+(-?[\d.]+)\s+(-?[\d.]+)\s+(-?[\d.]+)\s*\]/.exec(
       text,

@@ -12,14 +12,24 @@ const HYPHEN = 50;
 /** A hyphen, or the dashes made of hyphens, end with a place to break (The TeXbook, chapter 14). */
 const AFTER_HYPHEN = /-+/g;
 
-/** The width of the first `count` characters of a shaped word, in font units. */
-function widthUpTo(font: Font, text: string, count: number): number {
-  const shaped = font.shape(text);
-  for (let i = 0; i < shaped.clusters.length; i++) {
-    if ((shaped.clusters[i] as number) >= count) return shaped.positions[i] as number;
-  }
-  return shaped.width;
+/**
+ * Gives the width of the first so many characters of a shaped word, in font units. Asked for
+ * growing counts, it goes through the word once.
+ */
+function widthsOf(font: Font, text: string): (count: number) => number {
+  const { clusters, positions, width } = font.shape(text);
+  let i = 0;
+  let last = 0;
+  return (count) => {
+    if (count < last) i = 0;
+    last = count;
+    while (i < clusters.length && (clusters[i] as number) < count) i++;
+    return i < clusters.length ? (positions[i] as number) : width;
+  };
 }
+
+/** Of a longer word, no more than this beside a cut is shaped again with its hyphen, and without. */
+const NEAR_CUT = 64;
 
 /** A word cut into stretches that one font has, the document's own first. */
 function byFont(
@@ -86,10 +96,15 @@ function pushCut(out: LineItem[], inline: TextInline, font: Font, cuts: readonly
   const whole = font.shape(text).width;
   let start = 0;
   let done = 0;
+  const widthUpTo = widthsOf(font, text);
+  const widthFrom = widthsOf(font, text);
+  const widthTo = widthsOf(font, text);
   for (const cut of cuts) {
-    const upTo = widthUpTo(font, text, cut);
-    const before = font.shape(`${text.slice(0, cut)}-`).width - upTo;
-    const after = font.shape(text.slice(cut)).width - (whole - upTo);
+    const upTo = widthUpTo(cut);
+    const [left, right] = [Math.max(0, cut - NEAR_CUT), Math.min(text.length, cut + NEAR_CUT)];
+    const beside = widthTo(right) - upTo;
+    const before = font.shape(`${text.slice(left, cut)}-`).width - (upTo - widthFrom(left));
+    const after = font.shape(text.slice(cut, right)).width - beside;
     out.push({ kind: 'word', inline, font, start, end: cut, width: at(upTo - done) });
     out.push({
       kind: 'disc',
@@ -113,10 +128,11 @@ function pushShaped(out: LineItem[], inline: TextInline, font: Font): void {
   let start = 0;
   let done = 0;
   if (text.includes('-')) {
+    const widthUpTo = widthsOf(font, text);
     for (const hit of text.matchAll(AFTER_HYPHEN)) {
       const end = hit.index + hit[0].length;
       if (end >= text.length) break;
-      const upTo = widthUpTo(font, text, end);
+      const upTo = widthUpTo(end);
       out.push({ kind: 'word', inline, font, start, end, width: at(upTo - done) });
       out.push({
         kind: 'disc',

@@ -1,5 +1,6 @@
 import { imageSize } from '../images/size';
-import type { ImageSize } from '../language/machine/interpreter';
+import { pictureTrouble } from '../images/trouble';
+import type { LanguageHost } from '../language/machine/interpreter';
 
 /** The files of an assignment besides its main one. Names are paths within it, with `/`. */
 export interface AssignmentFiles {
@@ -30,16 +31,14 @@ export function filesOf(
   };
 }
 
-/** Sizes of pictures, read once each. */
-export function imageMeasure(
-  files: AssignmentFiles,
-): (name: string, page: number) => ImageSize | null {
-  const known = new Map<string, ImageSize | null>();
+/** Sizes of pictures, or what keeps them from being shown; read once each. */
+export function imageMeasure(files: AssignmentFiles): LanguageHost['imageSize'] {
+  const known = new Map<string, ReturnType<LanguageHost['imageSize']>>();
   return (name) => {
     let found = known.get(name);
     if (found === undefined) {
       const bytes = files.bytes(name);
-      found = bytes ? imageSize(bytes) : null;
+      found = bytes ? (pictureTrouble(bytes) ?? imageSize(bytes)) : null;
       known.set(name, found);
     }
     return found;

@@ -65,6 +65,8 @@ const NO_FIELDS: LayoutEnv['field'] = () => [];
 
 /** How often pages and the references to them are worked out anew before giving up. */
 const MOST_ROUNDS = 10;
+/** By how many entries contents may grow meanwhile, besides twice what they were. */
+const MOST_GROWN = 50;
 
 /** Work counted, for tests and the benchmark. */
 export interface WorkDone {
@@ -221,10 +223,12 @@ export class Session {
     this.refresh(CELLS.cited, [...keys]);
   }
 
-  /** The entries of all lists of contents, with the pages they fell on. */
-  private giveContents(): void {
-    if (!this.reading.isRead(CONTENTS)) return;
-    this.refresh(CONTENTS, collectContents(this.records));
+  /** Gives back the entries of all lists of contents, with the pages they fell on; how many there are. */
+  private giveContents(): number {
+    if (!this.reading.isRead(CONTENTS)) return 0;
+    const entries = collectContents(this.records);
+    this.refresh(CONTENTS, entries);
+    return entries.length;
   }
 
   /** Remembers which blocks changed since the pages were last whole. */
@@ -292,13 +296,17 @@ export class Session {
   }
 
   private *rounds(): Generator<number, void, void> {
+    let most = Infinity;
     for (let round = 0; round < MOST_ROUNDS; round++) {
       yield* this.buildPages();
       this.takeFacts({ ...this.facts, pages: collectPages(this.records) });
-      this.giveContents();
+      const entries = this.giveContents();
       this.giveCitations();
       this.unsettled = this.changedTo > this.changedFrom;
       if (!this.unsettled) return;
+      // Contents that stand in themselves grow with each round.
+      if (entries > most) break;
+      most = Math.min(most, 2 * entries + MOST_GROWN);
     }
     // The pages are at least of what was read last.
     yield* this.buildPages();

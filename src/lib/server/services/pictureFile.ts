@@ -1,8 +1,8 @@
 import { imageSize } from '@odd-compass/engine/imageSize';
+import { pictureTrouble } from '@odd-compass/engine/pictureTrouble';
 import { LARGEST_PICTURE } from '../../domain/schemas';
 
 const ENDINGS = { png: 'png', jpeg: 'jpg', pdf: 'pdf', svg: 'svg' } as const;
-const KINDS = 'Pictures can be PNG, JPEG, PDF or SVG files';
 
 /** The ending that a picture's bytes call for, or why it cannot be taken, in a sentence. */
 export function pictureEnding(
@@ -10,13 +10,11 @@ export function pictureEnding(
 ): { readonly ending: string } | { readonly problem: string } {
   if (bytes.length > LARGEST_PICTURE)
     return { problem: 'This picture is larger than 12 MB. Make it smaller.' };
-  const found = imageSize(bytes);
-  if (!found) return { problem: `${KINDS}; this is none of them.` };
-  if (found.kind === 'eps')
+  const trouble = pictureTrouble(bytes);
+  const kind = imageSize(bytes)?.kind;
+  if (trouble || !kind || kind === 'eps')
     return {
-      problem: `${KINDS}. This is an EPS file: save it as a PDF in the program it is from.`,
+      problem: `Pictures can be PNG, JPEG, PDF or SVG files. This one cannot be shown: ${trouble?.why ?? 'it is none of them'}. What helps: ${trouble?.todo ?? 'save it as one of these'}.`,
     };
-  if (!(found.width > 0 && found.height > 0))
-    return { problem: 'This picture has no size: its file is damaged.' };
-  return { ending: ENDINGS[found.kind] };
+  return { ending: ENDINGS[kind] };
 }

@@ -119,7 +119,7 @@ function bibliography(it: Interpreter, args: Args, token: Token): void {
       reportMissing(it, `${name}.bib`, span);
       continue;
     }
-    const { entries: found, broken } = parseBib(file.text);
+    const { entries: found, broken } = parseBib(file.text, cited);
     entries.push(...found);
     for (const key of broken)
       it.p.report('bibliography-broken', span, { name: key, file: file.name });
@@ -139,6 +139,7 @@ function bibliography(it: Interpreter, args: Args, token: Token): void {
         `\\bibitem${label === null ? '' : `[${label}]`}{${key}}\n${text}\n\n`,
     )
     .join('');
+  it.p.allow(body.length);
   it.p.push(it.source(`\\begin{thebibliography}{${widest}}\n${body}\\end{thebibliography}`));
 }
 
@@ -162,15 +163,15 @@ function pick(entries: readonly BibEntry[], cited: readonly string[]): BibEntry[
     const key = entry.key.toLowerCase();
     if (!byKey.has(key)) byKey.set(key, entry);
   }
-  const out: BibEntry[] = [];
+  const out = new Set<BibEntry>();
   const take = (entry: BibEntry | undefined): void => {
-    if (entry && !out.includes(entry)) out.push(entry);
+    if (entry) out.add(entry);
   };
   for (const key of cited) {
     if (key === '*') for (const entry of byKey.values()) take(entry);
     else take(byKey.get(key.toLowerCase()));
   }
-  return out;
+  return [...out];
 }
 
 /** Citations and the list they point to. */

@@ -31,6 +31,9 @@ const LOOK_AHEAD = 20_000;
 const DEEPEST = 150;
 
 /** Carries out `\begin{name}`. */
+/** The work of an environment that begins, in the measure of an expansion. */
+const ENVIRONMENT_WORK = 30;
+
 export function beginEnvironment(it: Interpreter, token: Token): void {
   const { p } = it;
   const start = it.spanOf(token);
@@ -43,6 +46,7 @@ export function beginEnvironment(it: Interpreter, token: Token): void {
     if (it.environments.length === DEEPEST) p.report('nesting-too-deep', span);
     return openTransparent(it, name, span);
   }
+  if (!p.spend(ENVIRONMENT_WORK, name)) return;
   const entry = it.environment(name);
   const macro = it.state.get(it.state.cell(name)) as { kind?: string } | undefined;
   const byMacro = !entry && macro !== undefined;

@@ -76,8 +76,11 @@ export interface LanguageHost {
   readonly readFile: (name: string) => string | null;
   /** Names of all files of the assignment. */
   readonly files: () => readonly string[];
-  /** Size of a picture in pt, or null when it is no picture that can be shown. */
-  readonly imageSize: (name: string, page: number) => ImageSize | null;
+  /** Size of a picture, why it cannot be shown and what is to be done, or null when it is not there. */
+  readonly imageSize: (
+    name: string,
+    page: number,
+  ) => ImageSize | { readonly why: string; readonly todo: string } | null;
   /** Width, height and depth of inlines side by side, in sp. */
   readonly measure: (inlines: readonly Inline[]) => Size;
 }

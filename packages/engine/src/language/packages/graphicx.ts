@@ -105,18 +105,12 @@ function includeGraphics(it: Interpreter, args: Args, token: Token): Inline {
   const span = { from: at.from, to: Math.max(at.to, it.p.here()) };
   const want = wanted(it, tokensOf(args, 1));
   const file = pictureFile(it, name);
-  let size = file === null ? null : it.host.imageSize(file, 1);
-  const eps = file !== null && size !== null && size.width === 0;
-  if (file === null) reportMissing(it, name, span);
-  else if (size === null || eps) {
-    const why = eps ? 'it is an EPS file' : 'its contents are none of those';
-    const todo = eps
-      ? 'save it as PDF, PNG or SVG in the program it was made with'
-      : 'open it in a drawing program and save it as one of these';
-    it.p.report('picture-unreadable', span, { name: file, why, todo });
-  }
-  const blank = file === null || size === null || eps || it.read(CELLS.draft);
-  size = size && !eps ? size : { width: 120 * PT, height: 80 * PT };
+  const found = file === null ? null : it.host.imageSize(file, 1);
+  if (file === null || found === null) reportMissing(it, name, span);
+  else if ('why' in found) it.p.report('picture-unreadable', span, { name: file, ...found });
+  const known = found === null || 'why' in found ? null : found;
+  const blank = known === null || it.read(CELLS.draft);
+  const size = known ?? { width: 120 * PT, height: 80 * PT };
   const cut = cropOf(size, want);
   const { width, height } = sizeFor(cut.size, want);
   const image: Inline = {

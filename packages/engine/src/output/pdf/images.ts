@@ -8,7 +8,8 @@ import {
   PngEmbedder,
 } from '@cantoo/pdf-lib';
 import { toBp } from '../../base/lengths';
-import { imageSize } from '../../images/size';
+import { imageSize, readLatin1 } from '../../images/size';
+import { pictureTrouble } from '../../images/trouble';
 import type { PageDescription } from '../display/description';
 import { NO_PORT, type PagePicture, walkPage } from '../display/walk';
 import type { PlacedImage } from './content';
@@ -41,6 +42,7 @@ async function embed(
   bytes: Uint8Array,
   name: string,
 ): Promise<Embedded | null> {
+  if (pictureTrouble(bytes)) return null;
   const kind = imageSize(bytes)?.kind;
   try {
     if (kind === 'png') return pixels(await PngEmbedder.for(bytes), context, name);
@@ -80,9 +82,7 @@ async function drawnSvg(bytes: Uint8Array): Promise<PDFDocument> {
   const [width, height] = [toBp(size?.width ?? 0), toBp(size?.height ?? 0)];
   const document = await PDFDocument.create();
   const page = document.addPage([width, height]);
-  let text = '';
-  for (let i = 0; i < bytes.length; i += 8192)
-    text += String.fromCharCode(...bytes.subarray(i, i + 8192));
+  const text = readLatin1(bytes);
   const start = text.indexOf('<svg');
   page.drawSvg(text.slice(start), { x: 0, y: height, width, height });
   const saved = await document.save();

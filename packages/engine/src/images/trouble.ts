@@ -1,0 +1,99 @@
+import { Inflate } from 'fflate';
+import { imageSize, readLatin1 } from './size';
+
+/** Why a picture cannot be shown, and what is to be done; halves of sentences. */
+export interface PictureTrouble {
+  readonly why: string;
+  readonly todo: string;
+}
+
+/** Points that a picture may have: sharp over a page of paper at 600 to the inch. */
+const MOST_POINTS = 40_000_000;
+/** What the packed objects of a PDF may unpack to, bytes, and how many objects it may have. */
+const MOST_UNPACKED = 30_000_000;
+const MOST_OBJECTS = 60_000;
+/** Characters of an SVG. */
+const LONGEST_SVG = 4_000_000;
+
+const DAMAGED: PictureTrouble = {
+  why: 'its file is damaged, or only part of it came',
+  todo: 'bring it in again, or save it anew in a drawing program',
+};
+const TOO_LARGE: PictureTrouble = {
+  why: 'it has more in it than can be drawn',
+  todo: 'save it smaller, or as a PNG of the size it is shown at',
+};
+const OTHER: PictureTrouble = {
+  why: 'its contents are none of those',
+  todo: 'open it in a drawing program and save it as one of these',
+};
+const EPS: PictureTrouble = {
+  why: 'it is an EPS file',
+  todo: 'save it as PDF, PNG or SVG in the program it was made with',
+};
+
+const known = new WeakMap<Uint8Array, PictureTrouble | null>();
+
+/** What keeps a picture from being shown, or null. Looked at once for each file. */
+export function pictureTrouble(bytes: Uint8Array): PictureTrouble | null {
+  let found = known.get(bytes);
+  if (found === undefined) known.set(bytes, (found = look(bytes)));
+  return found;
+}
+
+function look(bytes: Uint8Array): PictureTrouble | null {
+  const size = imageSize(bytes);
+  if (!size) return bytes.length > 1 && bytes[0] === 0xff && bytes[1] === 0xd8 ? DAMAGED : OTHER;
+  if (size.kind === 'eps') return EPS;
+  if (!(size.width > 0 && size.height > 0)) return DAMAGED;
+  if ((size.points ?? 0) > MOST_POINTS) return TOO_LARGE;
+  if (size.kind === 'png') return isWholePng(bytes) ? null : DAMAGED;
+  if (size.kind === 'svg') return svgTrouble(bytes);
+  return size.kind === 'pdf' ? pdfTrouble(bytes) : null;
+}
+
+/** Its chunks lead to the one that ends it (PNG specification, 5.6). */
+function isWholePng(bytes: Uint8Array): boolean {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  let data = false;
+  for (let at = 8; at + 12 <= bytes.length; at += 12 + view.getUint32(at)) {
+    const type = view.getUint32(at + 4);
+    if (type === 0x49444154) data = true;
+    if (type === 0x49454e44) return data;
+  }
+  return false;
+}
+
+function svgTrouble(bytes: Uint8Array): PictureTrouble | null {
+  if (bytes.length > LONGEST_SVG) return TOO_LARGE;
+  const end = readLatin1(bytes.subarray(-4000));
+  return /<\/(\w+:)?svg\s*>|\/>/.test(end) ? null : DAMAGED;
+}
+
+/** It says where its objects are, has not too many, and packs none that are huge (ISO 32000-1, 7.5). */
+function pdfTrouble(bytes: Uint8Array): PictureTrouble | null {
+  const text = readLatin1(bytes);
+  if (!/startxref|trailer/.test(text) || !/\d+\s+\d+\s+obj\b/.test(text)) return DAMAGED;
+  if ((text.match(/\bobj\b/g)?.length ?? 0) > 2 * MOST_OBJECTS) return TOO_LARGE;
+  let left = MOST_UNPACKED;
+  for (const found of text.matchAll(/\/Type\s*\/(?:ObjStm|XRef)\b[^]{0,400}?stream\r?\n/g)) {
+    left -= unpacked(bytes.subarray(found.index + found[0].length), left);
+    if (left <= 0) return TOO_LARGE;
+  }
+  return null;
+}
+
+/** How many bytes a packed stream unpacks to; counted up to `most`. */
+function unpacked(packed: Uint8Array, most: number): number {
+  let count = 0;
+  const inflate = new Inflate((part) => (count += part.length));
+  const STEP = 16_384;
+  try {
+    // The two bytes before are the head of the format (RFC 1950).
+    for (let at = 2; at < packed.length && count < most; at += STEP)
+      inflate.push(packed.subarray(at, at + STEP));
+  } catch {
+    // What stands behind the end of the stream is none of it.
+  }
+  return count;
+}

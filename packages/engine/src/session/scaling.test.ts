@@ -1,0 +1,111 @@
+import { Session as Inspector } from 'node:inspector/promises';
+import { describe, expect, it } from 'vitest';
+import { inArticle, newSession } from '../testing/document';
+
+/**
+ * No step over linear: twice the input makes at most 2.3 times the work. Work is counted, not
+ * timed: how often the functions of the engine are called, by the blocks of code that V8 counts.
+ */
+interface Coverage {
+  readonly result: readonly {
+    readonly url: string;
+    readonly functions: readonly {
+      readonly ranges: readonly { readonly count: number }[];
+    }[];
+  }[];
+}
+
+/** All counted calls and turns of loops while something is done. */
+async function counted(inspector: Inspector, act: () => void): Promise<number> {
+  await inspector.post('Profiler.startPreciseCoverage', { callCount: true, detailed: true });
+  act();
+  const { result } = (await inspector.post('Profiler.takePreciseCoverage')) as Coverage;
+  await inspector.post('Profiler.stopPreciseCoverage');
+  let sum = 0;
+  for (const { url, functions } of result)
+    if (url.includes('/engine/src/'))
+      for (const { ranges } of functions) for (const { count } of ranges) sum += count;
+  return sum;
+}
+
+const times = (n: number, text: string): string => text.repeat(n);
+const each = (n: number, of: (i: number) => string): string =>
+  Array.from({ length: n }, (_, i) => of(i)).join('');
+const letters = (i: number): string => [...String(i)].map((d) => 'abcdefghij'[Number(d)]).join('');
+
+/** Much of one thing, `n` of it. */
+const GROWING: Readonly<Record<string, (n: number) => string>> = {
+  blanks: (n) => `x${times(40 * n, ' ')}y`,
+  'empty lines': (n) => `x${times(20 * n, '\n')}y`,
+  'a comment': (n) => `x\n%${times(40 * n, 'c')}\ny`,
+  comments: (n) => `x\n${times(2 * n, '% nothing\n')}y`,
+  verbatim: (n) => `\\begin{verbatim}\n${times(n, 'a line\n')}\\end{verbatim}`,
+  'verbatim that is open': (n) => `\\begin{verbatim}\n${times(n, 'a line\n')}`,
+  dollars: (n) => times(n, '$'),
+  'dollars around letters': (n) => times(n, '$x$ '),
+  'one formula': (n) => `$${times(2 * n, 'x+')}y$`,
+  'braces in a formula': (n) => `$${times(n, '{x}')}$`,
+  'open braces in a formula': (n) => `$${times(n, '{')}`,
+  'rows of a matrix': (n) => `\\[\\begin{matrix}${times(n, '1&2\\\\')}\\end{matrix}\\]`,
+  'rows of a table': (n) => `\\begin{tabular}{ll}${times(n, '1&2\\\\')}\\end{tabular}`,
+  'rows of an alignment': (n) => `\\begin{align}${times(n, 'a&=b\\\\')}\\end{align}`,
+  'line ends': (n) => times(n, 'x\\\\'),
+  'line ends alone': (n) => `x${times(n, '\\\\')}`,
+  labels: (n) => each(n, (i) => `x\\label{l${i}} \\ref{l${i}} `),
+  'labels in paragraphs': (n) => each(n, (i) => `x\\label{l${i}} \\ref{l${i}}\n\n`),
+  'references astray': (n) => each(n, (i) => `x\\ref{l${i}} `),
+  notes: (n) => times(n, 'x\\footnote{y} '),
+  'marginal notes': (n) => times(n, 'x\\marginpar{y} '),
+  'sections with contents': (n) => `\\tableofcontents ${times(n, '\\section{x} y\n\n')}`,
+  figures: (n) => times(n >> 1, '\\begin{figure}x\\caption{y}\\end{figure} z\n\n'),
+  items: (n) => `\\begin{itemize}${times(n, '\\item x ')}\\end{itemize}`,
+  words: (n) => times(4 * n, 'word '),
+  'one word': (n) => times(20 * n, 'x'),
+  'one word of many parts': (n) => times(4 * n, 'ebb-'),
+  'one word with many cuts': (n) => times(2 * n, 'ebb\\-'),
+  paragraphs: (n) => times(2 * n, 'word word\n\n'),
+  ampersands: (n) => times(n, '&'),
+  hashes: (n) => times(n, '#'),
+  ends: (n) => times(n, '\\end{center}'),
+  'names that nobody defined': (n) => each(n, (i) => `\\${letters(i)}qz `),
+  macros: (n) => each(n, (i) => `\\newcommand{\\${letters(i)}qz}{x}\\${letters(i)}qz `),
+  groups: (n) => times(n, '{\\bf x} '),
+  conditions: (n) => `${times(n, '\\iftrue ')}x${times(n, '\\fi ')}`,
+  'a citation of many': (n) => `\\cite{${each(n, (i) => `k${i},`)}}`,
+  bibitems: (n) =>
+    `\\cite{k1}\\begin{thebibliography}{9}${each(n, (i) => `\\bibitem{k${i}} x `)}\\end{thebibliography}`,
+  'columns that are balanced': (n) =>
+    `\\begin{multicols}{2}${times(2 * n, 'word word word word\n\n')}\\end{multicols}`,
+  'a long title': (n) => `\\section{${times(4 * n, 'x ')}}`,
+};
+
+const SIZE = 300;
+const MOST = 2.3;
+/** Functions that V8 lets go of are counted anew: so much is no sign of anything. */
+const SLACK = 250_000;
+
+describe('twice as much', () => {
+  const inspector = new Inspector();
+  inspector.connect();
+  const started = inspector.post('Profiler.enable');
+  const work = (body: string): Promise<number> =>
+    counted(inspector, () => {
+      const session = newSession();
+      session.setText(inArticle(body, '\\usepackage{amsmath,multicol}'));
+      session.settleAll();
+      session.findings();
+      session.outline();
+      session.formulaSpans();
+      for (const page of session.pages) session.describe(page);
+    });
+  it.each(Object.entries(GROWING))('makes at most 2.3 times the work: %s', async (_what, text) => {
+    await started;
+    // What is done once, whatever is written, is no part of it.
+    const empty = await work(text(0));
+    const once = (await work(text(SIZE))) - empty;
+    const twice = (await work(text(2 * SIZE))) - empty;
+    const fourTimes = (await work(text(4 * SIZE))) - empty;
+    expect(twice).toBeLessThan(MOST * once + SLACK);
+    expect(fourTimes).toBeLessThan(MOST * twice + SLACK);
+  });
+});
