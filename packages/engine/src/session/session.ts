@@ -64,9 +64,9 @@ export type { SessionHost } from './host';
 const NO_FIELDS: LayoutEnv['field'] = () => [];
 
 /** How often pages and the references to them are worked out anew before giving up. */
-const MOST_ROUNDS = 10;
+const MOST_ROUNDS = 8;
 /** By how many entries contents may grow meanwhile, besides twice what they were. */
-const MOST_GROWN = 50;
+const MOST_GROWN = 1000;
 
 /** Work counted, for tests and the benchmark. */
 export interface WorkDone {
@@ -160,9 +160,7 @@ export class Session {
   }
 
   /** Replaces all of the text. */
-  setText(text: string): void {
-    this.edit(0, this.reading.wantedLength, text);
-  }
+  readonly setText = (text: string): void => this.edit(0, this.reading.wantedLength, text);
 
   /** Replaces part of the text and reads what changed. Pages are made by `settle`. */
   edit(from: number, to: number, text: string): void {
@@ -313,9 +311,7 @@ export class Session {
   }
 
   /** Makes the pages in one go. */
-  settleAll(): void {
-    finished(this.settle());
-  }
+  readonly settleAll = (): void => finished(this.settle());
 
   private *buildPages(): Generator<number, void, void> {
     const { blocks } = this.reading;
@@ -421,14 +417,10 @@ export class Session {
   }
 
   /** The extents of all formulas in the text, start and end by turns. */
-  formulaSpans(): Int32Array {
-    return formulaSpans(this.reading.blocks);
-  }
+  readonly formulaSpans = (): Int32Array => formulaSpans(this.reading.blocks);
 
   /** What reading made of the text, block by block. */
-  nodes(): BlockNode[] {
-    return this.reading.blocks.flatMap(({ reading }) => reading.nodes);
-  }
+  readonly nodes = (): BlockNode[] => this.reading.blocks.flatMap(({ reading }) => reading.nodes);
 
   /** Where every block starts in the text, and the page it begins on (from 0). */
   blockPlaces(): { starts: number[]; pages: number[] } {
