@@ -14,6 +14,7 @@ const programs = [
   'course-site',
   'backup',
   'restore',
+  'kills',
   'serve',
   'kills',
   'fuzz',

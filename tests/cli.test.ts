@@ -72,4 +72,14 @@ describe('the command line', () => {
     expect(run(sheet('x.tex', 'x'), '--date', 'tomorrow').status).toBe(2);
     expect(run().status).toBe(2);
   });
+  it('ends a document that takes too long with a sentence: status 2', () => {
+    const file = sheet('long.tex', 'Low water. '.repeat(60_000));
+    const result = spawnSync('bin/odd-compass', ['pdf', file, '-o', join(folder, 'long.pdf')], {
+      encoding: 'utf8',
+      env: { ...process.env, ODD_COMPASS_PDF_SECONDS: '0.2' },
+    });
+    expect(result.status).toBe(2);
+    expect(result.stderr).toMatch(/^odd-compass: this document was not done in 0.2 seconds/);
+    expect(existsSync(join(folder, 'long.pdf'))).toBe(false);
+  });
 });

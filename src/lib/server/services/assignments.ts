@@ -1,3 +1,4 @@
+import { oncePerKey } from '../once';
 import type { OpenAssignment, SaveOutcome } from '../../domain/assignment';
 import type { SaveRequest } from '../../domain/schemas';
 import type { AssignmentRepository, StoredTypesetting } from '../repositories/assignments';
@@ -24,6 +25,7 @@ interface Parts {
 /** What the workbench does with an assignment: open it, save its files, typeset it. The clock is passed in. */
 export function assignmentService(parts: Parts) {
   const { assignments, files, pictures, versions, typesetter, now } = parts;
+  const once = oncePerKey();
   return {
     /** With one of its texts to write in, the main one unless another is named; null when either is not there. */
     open(id: string, path: string | null): OpenAssignment | null {
@@ -66,10 +68,13 @@ export function assignmentService(parts: Parts) {
       const { title, edition } = row;
       const kept = assignments.typesetting(id, edition);
       if (kept) return { ...kept, title };
-      const job = jobOf(snapshotOf(files, pictures, id, row.mainPath), title, now());
-      const { pdf, firstPage, pages, toFix } = await typesetter.typeset(job);
-      const stored: StoredTypesetting = { edition, pdf, firstPage, pages, toFix };
-      assignments.keepTypesetting(id, stored, now().toISOString());
+      const stored = await once(`${id} ${edition}`, async (): Promise<StoredTypesetting> => {
+        const job = jobOf(snapshotOf(files, pictures, id, row.mainPath), title, now());
+        const { pdf, firstPage, pages, toFix } = await typesetter.typeset(job);
+        const made = { edition, pdf, firstPage, pages, toFix };
+        assignments.keepTypesetting(id, made, now().toISOString());
+        return made;
+      });
       return { ...stored, title };
     },
   };

@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { Worker } from 'node:worker_threads';
 import type { TypesetJob, TypesetResult } from './job';
 
@@ -11,8 +12,23 @@ export interface TypesetLimits {
   readonly memory: number;
   /** Threads at work at once; more wait their turn. */
   readonly atOnce: number;
+  /** How many may wait; each keeps what it is made of in memory. */
+  readonly waiting: number;
 }
-export const STANDARD_LIMITS: TypesetLimits = { time: 20_000, memory: 512, atOnce: 2 };
+export const STANDARD_LIMITS: TypesetLimits = {
+  time: 20_000,
+  memory: 512,
+  // One processor is left to those who write.
+  atOnce: Math.max(1, Math.min(4, availableParallelism() - 1)),
+  waiting: 40,
+};
+
+/** Too many wait already. */
+export class TypesetBusy extends TypesetTooMuch {
+  constructor() {
+    super('Many PDFs are being made at this moment. Ask for this one again in a while.');
+  }
+}
 
 export interface Typesetter {
   typeset(job: TypesetJob): Promise<TypesetResult>;
@@ -33,6 +49,7 @@ export function threadTypesetter(
   let running = 0;
   const waiting: (() => void)[] = [];
   const enter = async (): Promise<void> => {
+    if (running >= limits.atOnce && waiting.length >= limits.waiting) throw new TypesetBusy();
     if (running >= limits.atOnce) await new Promise<void>((resolve) => waiting.push(resolve));
     running++;
   };
