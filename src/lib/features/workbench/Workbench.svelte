@@ -85,6 +85,8 @@
       onsaved: (version) => isPart && tellVersion(version),
     });
     if (unsent) saver.resume(draft);
+    // What was saved, though nobody heard of it, is kept no longer.
+    else if (draft) void drafts.forget(draft.file, draft.window).catch(() => undefined);
   }
 
   /** The engine reads a part that it has by its address only, when it is saved. */
@@ -200,7 +202,7 @@
 
 <svelte:window
   onbeforeunload={() => {
-    saver?.keep();
+    void saver?.keep();
     void saver?.flush();
   }}
   onresize={move}

@@ -76,17 +76,22 @@ export class Saver {
     if (this.others) this.others.onmessage = ({ data }: MessageEvent<Saved>) => this.hear(data);
   }
 
-  /** Goes on from what an earlier visit could not send. */
-  resume({ base, revision, content }: Draft): void {
+  /** Goes on from what an earlier visit could not send; from now on it is this window's. */
+  resume({ base, revision, content, window }: Draft): void {
+    const { drafts, window: own } = this.around;
     this.base = base;
     this.revision = revision;
     this.change(() => content);
+    const taken = this.keep();
+    // Else it would be found again when it has long been saved, and written over.
+    if (window !== own)
+      void taken.then(() => drafts.forget(this.key, window)).catch(() => undefined);
   }
 
   /** The text is now what this gives. */
   change(content: () => string): void {
     this.waiting = content;
-    this.draftTimer ??= setTimeout(() => this.keep(), DRAFT_PAUSE);
+    this.draftTimer ??= setTimeout(() => void this.keep(), DRAFT_PAUSE);
     if (this.status === 'conflict') return;
     this.status = 'saving';
     this.plan(PAUSE);
@@ -122,14 +127,14 @@ export class Saver {
   }
 
   /** Keeps in this browser what the server has not taken yet. */
-  keep(): void {
+  async keep(): Promise<void> {
     if (this.draftTimer) clearTimeout(this.draftTimer);
     this.draftTimer = null;
     const content = this.waiting?.();
     if (content === undefined) return;
     const { key: file, base, revision, around } = this;
     // When the browser's store is full the server still has all but the last moments.
-    around.drafts
+    await around.drafts
       .keep({ file, window: around.window, base, revision, content })
       .catch(() => undefined);
   }
@@ -191,14 +196,14 @@ export class Saver {
   private wait(reason: string | null): void {
     this.status = 'waiting';
     this.reason = reason;
-    this.keep();
+    void this.keep();
     this.plan(RETRY);
   }
 
   /** A text that the server will never take as it is waits for the next change; other trouble passes. */
   private notTaken({ status }: Response, reason: string | null): void {
     if (status >= 500 || status === 408 || status === 429) return this.wait(reason);
-    this.keep();
+    void this.keep();
     this.status = 'refused';
     this.reason = reason ?? 'The server does not take this text.';
   }
@@ -214,7 +219,7 @@ export class Saver {
     if (outcome.kind === 'saved')
       this.others?.postMessage({ file: this.key, revision, content: sent } satisfies Saved);
     if (this.waiting !== asked) {
-      this.keep();
+      void this.keep();
       this.plan(0);
       return;
     }

@@ -190,6 +190,18 @@ describe('another window saved first', () => {
 
 describe('putting two texts together', () => {
   const lines = fc.array(fc.constantFrom('a', 'b', 'c', 'd'), { minLength: 1, maxLength: 8 });
+  it.each([
+    ['a\nb', 'a\n1\n2\nb', 'a\n1\nb', 'a\n1\n2\nb'],
+    ['a\nb', 'a\n2\nb', 'a\n1\n2\n3\nb', 'a\n1\n2\n3\nb'],
+    ['a\nb', 'a\n1\nb', 'a\n2\nb', null],
+    ['a\nb', 'a1\nb', 'a2\nb', null],
+  ])(
+    'takes what both put in once, when one of them holds the other: %j',
+    (base, one, other, both) => {
+      expect(merged(base, one, other)).toBe(both);
+      expect(merged(base, other, one)).toBe(both);
+    },
+  );
   it('takes over what only one side changed, whichever it is', () => {
     fc.assert(
       fc.property(lines, lines, (base, other) => {
