@@ -27,7 +27,7 @@ const env = {
 };
 const SHEET = 'three-harbours';
 
-let server: ChildProcess;
+let server = null as unknown as ChildProcess;
 async function start(): Promise<void> {
   server = spawn('node', ['build-tools/serve.mjs'], { env, stdio: 'ignore' });
   for (;;) {
