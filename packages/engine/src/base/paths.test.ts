@@ -197,8 +197,8 @@ describe('paths', () => {
           const periods = (length - on) / (on + off);
           expect(periods).toBeCloseTo(Math.round(periods), 6);
           expect(on).toBeLessThanOrEqual(length);
-          if (length > 20 * dash) expect(on / dash).toBeGreaterThan(0.9);
-          if (length > 20 * dash) expect(on / dash).toBeLessThan(1.1);
+          if (length > 20 * dash) expect(on / dash).toBeGreaterThan(0.899);
+          if (length > 20 * dash) expect(on / dash).toBeLessThan(1.101);
         },
       ),
     );

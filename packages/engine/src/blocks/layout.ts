@@ -43,6 +43,7 @@ function pushNode(
         );
       }
       out.push({ kind: node.behaviour === 'merge' ? 'addvspace' : 'glue', glue: node.glue });
+      if (node.closed) out.push({ kind: 'glue', glue: glue(0) });
       break;
     case 'rule': {
       const { left: x, width, height, color, running = false } = node;

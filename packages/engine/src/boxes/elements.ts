@@ -21,7 +21,8 @@ export type Element =
 
 /** Reads a vertical list item by item: the space between lines, and space that merges, are worked out. */
 export class ElementReader {
-  private lastSkip: Sp | null = null;
+  /** The glue at the end of the list (`\lastskip`); null when something else stands there. */
+  private lastGlue: Glue | null = null;
   private noInterline = false;
   /** Depth of the line before; null at the top, where space vanishes anyway. */
   private depth: Sp | null = null;
@@ -42,7 +43,7 @@ export class ElementReader {
         this.afterBox(null);
         return [{ kind: 'box', x: item.x, line: null, box: ruleBox(item) }];
       case 'glue':
-        this.lastSkip = (this.lastSkip ?? 0) + item.glue.width;
+        this.lastGlue = item.glue;
         return [{ kind: 'glue', glue: item.glue }];
       case 'addvspace':
         return this.merged(item.glue);
@@ -55,6 +56,7 @@ export class ElementReader {
       case 'float':
         return [{ kind: 'float', float: item }];
       case 'penalty':
+        return this.penalty(item);
       case 'footnote':
       case 'clear':
       case 'columnchange':
@@ -66,24 +68,57 @@ export class ElementReader {
     }
   }
 
-  /** `\\addvspace`: the larger of the two, negative space simply added (LaTeX kernel). */
+  /** `\\addpenalty` takes the space at the end back, and puts it behind the penalty (LaTeX kernel). */
+  private penalty({ penalty, added }: Extract<VItem, { kind: 'penalty' }>): Element[] {
+    const last = this.lastGlue;
+    if (added && last && last.width !== 0)
+      return [
+        { kind: 'glue', glue: negative(last) },
+        { kind: 'penalty', penalty },
+        { kind: 'glue', glue: last },
+      ];
+    this.lastGlue = null;
+    return [{ kind: 'penalty', penalty }];
+  }
+
+  /**
+   * `\\addvspace` (LaTeX kernel): no space at the end, and it is added; a smaller one is replaced
+   * with its stretch and shrink; negative space is added to one that is there.
+   */
   private merged(glue: Glue): Element[] {
-    const last = this.lastSkip;
-    if (last === null || glue.width < 0 || last < 0) {
-      this.lastSkip = (last ?? 0) + glue.width;
+    const last = this.lastGlue;
+    if (!last || last.width === 0) {
+      this.lastGlue = glue;
       return [{ kind: 'glue', glue }];
     }
-    if (last >= glue.width) return [];
-    this.lastSkip = glue.width;
-    return [{ kind: 'glue', glue: { ...glue, width: glue.width - last } }];
+    const back: Element = { kind: 'glue', glue: negative(last) };
+    if (last.width < glue.width) {
+      this.lastGlue = glue;
+      return [back, { kind: 'glue', glue }];
+    }
+    if (glue.width >= 0 || last.width < 0) return [];
+    this.lastGlue = {
+      ...last,
+      width: last.width + glue.width,
+      stretch: last.stretch + glue.stretch,
+      shrink: last.shrink + glue.shrink,
+    };
+    return [back, { kind: 'glue', glue: this.lastGlue }];
   }
 
   private afterBox(depth: Sp | null): void {
     this.depth = depth;
-    this.lastSkip = null;
+    this.lastGlue = null;
     this.noInterline = false;
   }
 }
+
+const negative = (g: Glue): Glue => ({
+  ...g,
+  width: -g.width,
+  stretch: -g.stretch,
+  shrink: -g.shrink,
+});
 
 /** The glue between two lines (TeX: The Program, §679). */
 export function interline(spacing: LineSpacing, depthAbove: Sp, height: Sp): Glue {

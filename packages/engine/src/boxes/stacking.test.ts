@@ -136,14 +136,38 @@ describe('what a vertical list gives', () => {
     expect(glues(elementsOf([line(PT, 0), { kind: 'nointerline' }, line(PT, 0)]))).toEqual([]);
   });
   it.each([
-    [[6, 9], [6, 3], 'the larger counts'],
+    [[6, 9], [6, -6, 9], 'the larger takes the place of the smaller'],
     [[9, 6], [9], 'a smaller one adds nothing'],
-    [[9, -4], [9, -4], 'what is negative is added'],
-    [[-4, 9], [-4, 9], 'to what is negative it is added'],
-    [[3, 5, 8], [3, 2, 3], 'one after another'],
+    [[9, -4], [9, -9, 5], 'what is negative is added'],
+    [[-4, 9], [-4, 4, 9], 'what is negative gives way'],
+    [[0, 9], [0, 9], 'to no space it is added'],
+    [[3, 5, 8], [3, -3, 5, -5, 8], 'one after another'],
   ])('of spaces that merge, %j pt give %j: %s', (given, expected) => {
     const spaces = given.map((width): VItem => ({ kind: 'addvspace', glue: glue(width * PT) }));
     expect(glues(elementsOf(spaces)).map(({ width }) => width / PT)).toEqual(expected);
+  });
+  it('replaces stretch and shrink too', () => {
+    const space = (width: number, stretch: number): VItem => ({
+      kind: 'addvspace',
+      glue: glue(width * PT, stretch * PT, stretch * PT),
+    });
+    const sums = glues(elementsOf([space(6, 2), space(9, 1)])).reduce(
+      (sum, { stretch, shrink }) => [sum[0] + stretch / PT, sum[1] + shrink / PT] as const,
+      [0, 0] as readonly [number, number],
+    );
+    expect(sums).toEqual([1, 1]);
+  });
+  it.each([
+    [true, [12, -12, 12], 'before the space at the end (\\addpenalty)'],
+    [false, [12], 'behind it (\\penalty)'],
+  ])('puts a penalty %s: %j %s', (added, expected) => {
+    const list: VItem[] = [
+      { kind: 'glue', glue: glue(12 * PT) },
+      { kind: 'penalty', penalty: -51, added },
+    ];
+    const elements = elementsOf(list);
+    expect(glues(elements).map(({ width }) => width / PT)).toEqual(expected);
+    expect(elements.findIndex(({ kind }) => kind === 'penalty')).toBe(added ? 2 : 1);
   });
   it('forgets the space before a line', () => {
     const space: VItem = { kind: 'addvspace', glue: glue(9 * PT) };

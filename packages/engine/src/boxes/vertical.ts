@@ -61,7 +61,8 @@ export type VItem =
   | { readonly kind: 'glue'; readonly glue: Glue }
   /** Space that merges with the space before it: the larger counts (LaTeX's `\addvspace`). */
   | { readonly kind: 'addvspace'; readonly glue: Glue }
-  | { readonly kind: 'penalty'; readonly penalty: number }
+  /** `added` goes before the space at the end of the list (LaTeX's `\addpenalty`). */
+  | { readonly kind: 'penalty'; readonly penalty: number; readonly added?: boolean }
   | {
       readonly kind: 'rule';
       readonly x: Sp;

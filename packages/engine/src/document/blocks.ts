@@ -41,11 +41,15 @@ export interface VerticalSpace {
   readonly kind: 'vspace';
   readonly glue: Glue;
   readonly behaviour: 'plain' | 'merge' | 'keep';
+  /** Nothing is behind it (`\vspace` and its kin end in `\vskip 0pt`): what follows is added whole. */
+  readonly closed?: boolean;
 }
 
 export interface VerticalPenalty {
   readonly kind: 'penalty';
   readonly penalty: number;
+  /** It goes before the space at the end of the list (LaTeX's `\addpenalty`). */
+  readonly added?: boolean;
 }
 
 /** A rule across the column. */

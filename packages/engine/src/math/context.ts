@@ -1,4 +1,5 @@
-import { PT, type Sp } from '../base/lengths';
+import { mathSizes } from '../base/mathSizes';
+import type { Sp } from '../base/lengths';
 import { boxOf, type Box, type GlyphItem, type Item } from '../boxes/box';
 import type { Span } from '../base/spans';
 import type { FontSpec } from '../document/font';
@@ -33,28 +34,6 @@ export interface MathContext {
   readonly lay: Layouter;
   /** How deep formulas are nested here. */
   readonly depth: number;
-}
-
-/** Script sizes for each text size, in pt (LaTeX's `\DeclareMathSizes`). */
-const SIZES: readonly (readonly [number, number, number])[] = [
-  [5, 5, 5],
-  [6, 5, 5],
-  [7, 5, 5],
-  [8, 6, 5],
-  [9, 6, 5],
-  [10, 7, 5],
-  [10.95, 8, 6],
-  [12, 8, 6],
-  [14.4, 10, 7],
-  [17.28, 12, 10],
-  [20.74, 14.4, 12],
-  [24.88, 20.74, 14.4],
-];
-
-export function mathSizes(size: Sp): readonly [Sp, Sp, Sp] {
-  const known = SIZES.find(([text]) => Math.abs(text * PT - size) < 0.06 * PT);
-  const [, script, scriptscript] = known ?? [0, (0.7 * size) / PT, (0.5 * size) / PT];
-  return [size, script * PT, scriptscript * PT];
 }
 
 export function mathContext(

@@ -12,6 +12,7 @@ const RIGHT_MIN = 3;
 const EXCEPTIONS = [
   'as-so-ciate as-so-ciates dec-li-na-tion oblig-a-tory phil-an-thropic present presents',
   'project projects reci-procity re-cog-ni-zance ref-or-ma-tion ret-ri-bu-tion ta-ble',
+  'pa-ram-e-ter pa-ram-e-ters',
 ]
   .join(' ')
   .split(' ');

@@ -127,11 +127,11 @@ function pushShaped(out: LineItem[], inline: TextInline, font: Font): void {
   const at = (units: number): Sp => atSize(units, font, inline.font.size);
   let start = 0;
   let done = 0;
-  if (text.includes('-')) {
+  // `\\hyphenchar` of the typewriter fonts is -1: nothing breaks at a hyphen there.
+  if (text.includes('-') && inline.font.family !== 'mono') {
     const widthUpTo = widthsOf(font, text);
     for (const hit of text.matchAll(AFTER_HYPHEN)) {
       const end = hit.index + hit[0].length;
-      if (end >= text.length) break;
       const upTo = widthUpTo(end);
       out.push({ kind: 'word', inline, font, start, end, width: at(upTo - done) });
       out.push({
@@ -146,7 +146,15 @@ function pushShaped(out: LineItem[], inline: TextInline, font: Font): void {
       done = upTo;
     }
   }
-  out.push({ kind: 'word', inline, font, start, end: text.length, width: at(shaped.width - done) });
+  if (start < text.length || start === 0)
+    out.push({
+      kind: 'word',
+      inline,
+      font,
+      start,
+      end: text.length,
+      width: at(shaped.width - done),
+    });
 }
 
 export function pushWord(out: LineItem[], inline: TextInline, env: LayoutEnv): void {

@@ -115,7 +115,7 @@ const simple = (
   make: (it: Interpreter, tokens: readonly Token[]) => Inline,
 ): CommandEntry => ({
   name,
-  signature: 'm',
+  signature: 'M',
   description,
   example: `\\${name}{ferry}`,
   run: (it, args) => it.add(make(it, tokensOf(args, 0))),
@@ -128,7 +128,7 @@ export const boxCommands: readonly CommandEntry[] = [
   simple('fbox', 'Text in a frame.', (it, t) => box(it, it.inlinesOf(t), { frame: frameOf(it) })),
   {
     name: 'makebox',
-    signature: 'oom',
+    signature: 'ooM',
     description: 'Text in a box of a given width.',
     example: '\\makebox[2cm][l]{ebb}',
     run: (it, args) => it.add(sized(it, args, false)),
@@ -136,7 +136,7 @@ export const boxCommands: readonly CommandEntry[] = [
   },
   {
     name: 'framebox',
-    signature: 'oom',
+    signature: 'ooM',
     description: 'Text in a framed box of a given width.',
     example: '\\framebox[2cm]{ebb}',
     run: (it, args) => it.add(sized(it, args, true)),

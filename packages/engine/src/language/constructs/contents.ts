@@ -148,7 +148,7 @@ function boldLine(it: Interpreter, args: Args): void {
   const level = parseInt(textOf(it.p, tokensOf(args, 0)), 10);
   if (level > getCount(it.state, 'c@tocdepth')) return;
   it.endParagraph();
-  it.mode.vlist.push({ kind: 'penalty', penalty: level < 1 ? -300 : -51 });
+  it.mode.vlist.push({ kind: 'penalty', penalty: level < 1 ? -300 : -51, added: true });
   it.mode.vlist.push({ kind: 'vspace', glue: glueOf(it, tokensOf(args, 1)), behaviour: 'merge' });
   const look = { indent: 0, numberWidth: dimenOf(it, tokensOf(args, 2)), dots: false, bold: true };
   setLine(it, look, tokensOf(args, 3), tokensOf(args, 4));

@@ -1,3 +1,4 @@
+import { setSloppy } from '../machine/lineSpacing';
 import { CELLS } from '../machine/cells';
 import { glue } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
@@ -73,6 +74,7 @@ function beginFloat(it: Interpreter, args: Args, type: string, wide: boolean): v
   setSkip(it.state, 'rightskip', glue(0));
   it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
   setSize(it, 'normalsize');
+  setSloppy(it, true);
   it.write(CELLS.alignment, 'justified');
   it.write(CELLS.inMinipage, true);
   it.skipBlanks();

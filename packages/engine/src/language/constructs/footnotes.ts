@@ -1,3 +1,5 @@
+import { mathSizes } from '../../base/mathSizes';
+import { setSloppy } from '../machine/lineSpacing';
 import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
 import { FIL, glue, PT } from '../../base/lengths';
@@ -30,7 +32,7 @@ export function noteMark(it: Interpreter, tokens: readonly Token[]): Inline {
     family: it.textFamily,
     series: 'medium',
     shape: 'upright',
-    size: 0.7 * it.font.size,
+    size: mathSizes(it.font.size)[1],
   });
   const inlines = it.inlinesOf(tokens);
   it.closeGroup();
@@ -57,6 +59,7 @@ function noteBlocks(
   it.openGroup({ kind: 'semisimple', span: p.place });
   it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright', color: 0 });
   setSize(it, 'footnotesize');
+  setSloppy(it, true);
   it.write(CELLS.alignment, 'justified');
   const width = minipageOf(it) ? it.dimen('hsize') : it.dimen('columnwidth');
   for (const name of ['hsize', 'linewidth']) setDimen(it.state, name, width);

@@ -1,3 +1,4 @@
+import { mathSizes } from '../../base/mathSizes';
 import { CELLS } from '../machine/cells';
 import { gluePt, NO_GLUE, PT } from '../../base/lengths';
 import type { DecoratedInline, Inline } from '../../document/inlines';
@@ -62,7 +63,8 @@ const script = (name: string, up: boolean): CommandEntry => ({
     it.startParagraph();
     const raise = Math.round((up ? 0.363 : -0.15) * it.font.size);
     it.openGroup({ kind: 'semisimple', span: it.p.place });
-    it.changeFont({ size: 0.7 * it.font.size });
+    // `\\sf@size` (LaTeX kernel).
+    it.changeFont({ size: mathSizes(it.font.size)[1] });
     const inlines = it.inlinesOf(tokensOf(args, 0));
     it.closeGroup();
     it.mode.hlist?.add(box(it, inlines, { raise, align: 'left' }));

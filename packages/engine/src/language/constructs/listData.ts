@@ -9,6 +9,8 @@ export interface ListInForce {
   readonly below: Glue;
   readonly topSep: Glue;
   readonly partopSep: Glue;
+  /** The space between paragraphs around the list. */
+  readonly outerParskip: Glue;
   readonly parSep: Glue;
   readonly margin: Sp;
   /** Right behind the `\\item` of a list around it. */

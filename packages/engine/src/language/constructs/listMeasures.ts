@@ -1,5 +1,5 @@
 import { CELLS } from '../machine/cells';
-import { glue, gluePt, type Glue } from '../../base/lengths';
+import { glue, gluePt, PT, type Glue } from '../../base/lengths';
 import type { Interpreter } from '../machine/interpreter';
 
 /** Spaces of a list. */
@@ -84,6 +84,37 @@ export const addGlue = (a: Glue, b: Glue): Glue => ({
 });
 export const negative = (g: Glue): Glue => glue(-g.width, -g.stretch, -g.shrink);
 
+/** `\\@listi` as `\\small` and `\\footnotesize` redefine it (size10.clo, size11.clo, size12.clo): top, between. */
+const SMALLER: Readonly<
+  Record<number, readonly (readonly [size: number, top: Glue, sep: Glue])[]>
+> = {
+  10: [
+    [9, gluePt(4, 2, 2), gluePt(2, 1, 1)],
+    [8, gluePt(3, 1, 1), gluePt(2, 1, 1)],
+  ],
+  11: [
+    [10, gluePt(6, 2, 2), gluePt(3, 2, 1)],
+    [9, gluePt(4, 2, 2), gluePt(2, 1, 1)],
+  ],
+  12: [
+    [10.95, gluePt(9, 3, 5), gluePt(4.5, 2, 1)],
+    [10, gluePt(6, 2, 2), gluePt(3, 2, 1)],
+  ],
+};
+
+/** The first level of the class, as its size file runs `\\@listi` once. */
+export const firstMeasures = (base: number): ListMeasures =>
+  ((MEASURES[base] ?? MEASURES[10]) as (typeof MEASURES)[number])[0];
+
+/** The first level at the size that is in force. */
+function atSize(it: Interpreter, base: number, values: ListMeasures): ListMeasures {
+  const size = it.font.size / PT;
+  const smaller = SMALLER[base]?.find(([at]) => Math.abs(at - size) < 0.1);
+  if (!smaller) return values;
+  const [, topSep, sep] = smaller;
+  return { ...values, topSep, parSep: sep, itemSep: sep };
+}
+
 /** The measures of the list level that would be opened now; of the open one, where none is opened. */
 export function measures(
   it: Interpreter,
@@ -91,9 +122,12 @@ export function measures(
 ): { level: number; values: ListMeasures } {
   const depth = it.read(CELLS.listDepth);
   const level = trivial ? Math.max(1, depth) : depth + 1;
-  const table = MEASURES[it.read(CELLS.baseSize)] ?? MEASURES[10];
-  return {
-    level,
-    values: (table as (typeof MEASURES)[number])[Math.min(level, 3) - 1] as ListMeasures,
-  };
+  const base = it.read(CELLS.baseSize);
+  const table = MEASURES[base] ?? MEASURES[10];
+  const values = (table as (typeof MEASURES)[number])[Math.min(level, 3) - 1] as ListMeasures;
+  const partopSep = it.skip('partopsep');
+  // `\\@trivlist` takes the registers as they stand; only `\\list` runs `\\@listi` to `\\@listvi`.
+  if (trivial) return { level, values: { ...values, topSep: it.skip('topsep'), partopSep } };
+  const sized = level === 1 ? atSize(it, base, values) : values;
+  return { level, values: level < 3 ? { ...sized, partopSep } : sized };
 }

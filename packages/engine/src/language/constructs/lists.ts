@@ -1,5 +1,5 @@
 import { CELLS } from '../machine/cells';
-import { type Glue, gluePt, PT } from '../../base/lengths';
+import { type Glue, gluePt, NO_GLUE, PT } from '../../base/lengths';
 import type { Inline } from '../../document/inlines';
 import { setDimen, setSkip } from '../../expansion/registers';
 import type { Token } from '../../expansion/meaning';
@@ -45,7 +45,12 @@ export function beginList(it: Interpreter, options: ListOptions = {}): void {
   const above = addGlue(vertical ? addGlue(topSep, values.partopSep) : topSep, outerParskip);
   const below = vertical ? addGlue(topSep, values.partopSep) : topSep;
   const parSep = trivial ? outerParskip : (options.parSep ?? values.parSep);
-  if (!trivial) it.write(CELLS.listDepth, level);
+  if (!trivial) {
+    it.write(CELLS.listDepth, level);
+    setSkip(it.state, 'topsep', topSep);
+    setSkip(it.state, 'parsep', parSep);
+    setSkip(it.state, 'partopsep', values.partopSep);
+  }
   const margin = options.leftMargin ?? it.dimen(`leftmargin${ROMAN[Math.min(level, 6) - 1]}`);
   setDimen(it.state, 'leftmargin', margin);
   setDimen(it.state, 'labelwidth', margin - it.dimen('labelsep'));
@@ -56,7 +61,17 @@ export function beginList(it: Interpreter, options: ListOptions = {}): void {
   setSkip(it.state, 'itemsep', options.itemSep ?? values.itemSep);
   it.write(CELLS.alignment, 'justified');
   const { partopSep } = values;
-  data.set(LIST, { above, below, parSep, margin, atItem, vertical, topSep, partopSep });
+  data.set(LIST, {
+    above,
+    below,
+    parSep,
+    margin,
+    atItem,
+    vertical,
+    topSep,
+    partopSep,
+    outerParskip,
+  });
   data.set(TAKES_ITEMS, true);
   if (atItem && it.mode.pendingLabel) {
     // A list right behind an outer `\item`: both labels stand on its first line.
@@ -88,12 +103,16 @@ function itemSpace(it: Interpreter, open: OpenEnvironment): void {
   it.endParagraph();
   if (first && it.read(CELLS.afterHeading)) {
     it.write(CELLS.afterHeading, false, true);
+    // `\\@nbitem`: right behind a heading there is but the difference of the spaces between paragraphs.
+    const { outerParskip = NO_GLUE, parSep = NO_GLUE } = list ?? {};
+    const difference = addGlue(outerParskip, negative(parSep));
+    it.mode.vlist.push({ kind: 'vspace', glue: difference, behaviour: 'merge' });
     return;
   }
-  it.mode.vlist.push({ kind: 'penalty', penalty: LIST_PENALTY });
+  it.mode.vlist.push({ kind: 'penalty', penalty: LIST_PENALTY, added: true });
   if (first && list) {
     it.mode.vlist.push({ kind: 'vspace', glue: list.above, behaviour: 'merge' });
-    it.mode.vlist.push({ kind: 'vspace', glue: negative(list.parSep), behaviour: 'plain' });
+    it.mode.vlist.push({ kind: 'vspace', glue: negative(list.parSep), behaviour: 'merge' });
   } else it.mode.vlist.push({ kind: 'vspace', glue: it.skip('itemsep'), behaviour: 'merge' });
 }
 
@@ -179,7 +198,7 @@ export function endList(it: Interpreter): void {
   if (it.mode.pendingLabel) it.startParagraph();
   it.endParagraph();
   data?.get(FINISH)?.(it);
-  it.mode.vlist.push({ kind: 'penalty', penalty: LIST_PENALTY });
+  it.mode.vlist.push({ kind: 'penalty', penalty: LIST_PENALTY, added: true });
   const below = data?.get(LIST)?.below ?? gluePt(8, 2, 4);
   it.mode.vlist.push({ kind: 'vspace', glue: below, behaviour: 'merge' });
   it.afterEnvironment = resumeAfterBlock;

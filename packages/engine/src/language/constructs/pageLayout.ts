@@ -1,3 +1,4 @@
+import { firstMeasures } from './listMeasures';
 import { CELLS } from '../machine/cells';
 import { gluePt, INCH, pt, PT, type Sp } from '../../base/lengths';
 import { setDimen, setSkip } from '../../expansion/registers';
@@ -51,7 +52,8 @@ export const baseOf = (options: readonly string[]): number =>
 export function setPage(it: Interpreter, options: readonly string[], kind: PageKind): void {
   const [width, height] = paperOf(options);
   const { base, twoColumn, twoSide, headSep, footSkip } = kind;
-  const line = (SIZES.normalsize?.[base]?.[1] ?? 12) * PT;
+  // A whole number of sp, as `\\baselineskip` is: the last line must just fit.
+  const line = pt(SIZES.normalsize?.[base]?.[1] ?? 12);
   const topSkip = base * PT;
   const widest = (TEXT_WIDTHS[base] ?? 345) * PT * (twoColumn ? 2 : 1);
   const textWidth = wholePoints(Math.min(widest, width - 2 * INCH));
@@ -111,6 +113,11 @@ export function setSizes(it: Interpreter, base: number, twoColumn: boolean): voi
   setDimen(it.state, 'footnotesep', pt(note), true);
   const above = { 10: 9, 11: 10, 12: 10.8 }[base] ?? 9;
   setSkip(it.state, OWN.footIns, gluePt(above, 4, 2), true);
+  const { topSep, parSep, itemSep, partopSep } = firstMeasures(base);
+  setSkip(it.state, 'topsep', topSep, true);
+  setSkip(it.state, 'parsep', parSep, true);
+  setSkip(it.state, 'itemsep', itemSep, true);
+  setSkip(it.state, 'partopsep', partopSep, true);
   if (base === 12) {
     setSkip(it.state, 'floatsep', gluePt(12, 2, 4), true);
     setSkip(it.state, 'intextsep', gluePt(14, 4, 4), true);

@@ -18,6 +18,7 @@ function verticalSpace(it: Interpreter, g: Glue, keep: boolean): void {
     kind: 'vspace' as const,
     glue: g,
     behaviour: keep ? ('keep' as const) : ('plain' as const),
+    closed: true,
   };
   if (it.mode.hlist === null) it.mode.vlist.push(node);
   else if (!it.mode.restricted) it.mode.spaceAfterParagraph.push(node);
@@ -34,7 +35,12 @@ const named = (name: string, register: string): CommandEntry => ({
   example: `\\${name}`,
   run: (it) => {
     it.endParagraph();
-    it.mode.vlist.push({ kind: 'vspace', glue: it.skip(register), behaviour: 'plain' });
+    it.mode.vlist.push({
+      kind: 'vspace',
+      glue: it.skip(register),
+      behaviour: 'plain',
+      closed: true,
+    });
   },
 });
 

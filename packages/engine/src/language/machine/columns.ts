@@ -1,3 +1,4 @@
+import { setSloppy } from './lineSpacing';
 import { glue, type Sp } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
 import { cell } from '../../expansion/cells';
@@ -11,6 +12,7 @@ export function narrow(it: Interpreter, width: Sp): void {
   for (const name of ['hsize', 'linewidth', 'columnwidth']) setDimen(it.state, name, width);
   if (!it.read(CELLS.keepTextWidth)) setDimen(it.state, 'textwidth', width);
   setDimen(it.state, 'totalleftmargin', 0);
+  setSloppy(it, true);
   setDimen(it.state, 'parindent', 0);
   setSkip(it.state, 'parskip', glue(0));
   setSkip(it.state, 'leftskip', glue(0));

@@ -1,7 +1,8 @@
+import { mathSizes } from '../../base/mathSizes';
 import { boxOf, type Child } from '../../boxes/box';
 import type { BoldNode, CentredNode, ChoiceNode, LapNode, SizeNode } from '../../document/math';
 import { atom, type Atom, type AtomSpace, type Laid } from '../atom';
-import { centredOnAxis, inStyle, mathSizes, sizeOf, type MathContext } from '../context';
+import { centredOnAxis, inStyle, sizeOf, type MathContext } from '../context';
 import { cramped, styleName } from '../style';
 
 /** How far the copies of a sign stand aside, in em; together they look bold (amsmath's `\pmb`). */

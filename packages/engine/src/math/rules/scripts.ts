@@ -4,7 +4,7 @@ import type { ScriptsNode } from '../../document/math';
 import type { MathKern } from '../../fonts/tables/math';
 import { atom, type Atom } from '../atom';
 import { constant, inStyle, sizeOf, units, type MathContext } from '../context';
-import { isCramped, subStyle, supStyle } from '../style';
+import { isCramped, isDisplay, subStyle, supStyle } from '../style';
 
 /** Space above and below the limits of an operator, in quads: `big_op_spacing5` of cmex10, 1 pt at 10 pt. */
 const LIMIT_PADDING = 0.1;
@@ -70,15 +70,32 @@ export function scriptShifts(
   let down = plain ? 0 : item.depth + constant('subscriptBaselineDropMin', scriptCtx);
   if (sup) {
     const raise = isCramped(ctx.style) ? 'superscriptShiftUpCramped' : 'superscriptShiftUp';
-    up = Math.max(up, constant(raise, ctx), sup.depth + constant('superscriptBottomMin', ctx));
+    up = Math.max(up, supShift(raise, ctx), sup.depth + constant('superscriptBottomMin', ctx));
   }
   if (sub) {
-    down = Math.max(down, constant('subscriptShiftDown', ctx));
+    down = Math.max(down, subShift(sup !== null, ctx));
     if (!sup) down = Math.max(down, sub.height - constant('subscriptTopMax', ctx));
   }
   if (sup && sub) [up, down] = apart(sup, sub, up, down, ctx);
   return { up, down };
 }
+
+/**
+ * Of the default fonts, the parameters of Computer Modern's symbols (cmsy10, `\\fontdimen` 13, 16
+ * and 17), which the table of the font has not: a superscript in a display stands higher, and a
+ * subscript alone stands higher than one beside a superscript.
+ */
+const SUP1 = 0.412892;
+const SUB1 = 0.15;
+const isDefault = ({ text }: MathContext): boolean => text.face === 'modern';
+
+function supShift(raise: 'superscriptShiftUp' | 'superscriptShiftUpCramped', ctx: MathContext): Sp {
+  const isFree = isDisplay(ctx.style) && !isCramped(ctx.style);
+  return isFree && isDefault(ctx) ? SUP1 * sizeOf(ctx) : constant(raise, ctx);
+}
+
+const subShift = (besideSup: boolean, ctx: MathContext): Sp =>
+  !besideSup && isDefault(ctx) ? SUB1 * sizeOf(ctx) : constant('subscriptShiftDown', ctx);
 
 /** Keeps the two scripts apart, then lifts both if the upper one hangs too low (rules 18e, 18f). */
 function apart(sup: Box, sub: Box, up: Sp, down: Sp, ctx: MathContext): [Sp, Sp] {

@@ -1,0 +1,169 @@
+import { describe, expect, it } from 'vitest';
+import { laid, laidBody, type Laid } from '../testing/layout';
+
+/**
+ * Distances from baseline to baseline that the class files and the kernel give, in TeX points at
+ * 10 pt unless another size is named; glue at its natural width.
+ */
+const between = (found: Laid, one: string, other: string): number =>
+  found.word(other).y - found.word(one).y;
+const ragged = '\\raggedbottom\\setlength{\\parskip}{0pt}';
+
+const AMONG: readonly (readonly [string, string, string, string, number])[] = [
+  [
+    '\\trivlist takes \\topsep and \\partopsep as they stand (ltlists.dtx)',
+    '\\setlength{\\topsep}{3pt}\\setlength{\\partopsep}{0pt}',
+    'one\n\n\\begin{center}two\\end{center}',
+    'one two',
+    12 + 3,
+  ],
+  [
+    'of the class they are 8 pt, and 2 pt more behind a paragraph (size10.clo)',
+    '',
+    'one\n\n\\begin{center}two\\end{center}',
+    'one two',
+    12 + 8 + 2,
+  ],
+  [
+    'within a paragraph \\partopsep is not added',
+    '',
+    'one\n\\begin{center}two\\end{center}',
+    'one two',
+    12 + 8,
+  ],
+  [
+    '\\list runs \\@listi, whatever \\topsep is',
+    '\\setlength{\\topsep}{3pt}',
+    'one\n\\begin{itemize}\\item two\\end{itemize}',
+    'one two',
+    12 + 8,
+  ],
+  [
+    'in \\small the first level has 4 pt (size10.clo), and lines are 11 pt apart',
+    '',
+    '\\small one\n\\begin{itemize}\\item two\\end{itemize}',
+    'one two',
+    11 + 4,
+  ],
+  [
+    'in \\footnotesize 3 pt, and lines are 9.5 pt apart',
+    '',
+    '\\footnotesize one\n\\begin{itemize}\\item two\\end{itemize}',
+    'one two',
+    9.5 + 3,
+  ],
+  [
+    '\\vspace ends in \\vskip 0pt: what is added behind it is added whole (ltspace.dtx)',
+    '',
+    'one\n\n\\vspace{20pt}\n\\begin{center}two\\end{center}',
+    'one two',
+    12 + 20 + 10,
+  ],
+  [
+    'spaces of two environments merge: the larger counts',
+    '',
+    '\\begin{center}one\\end{center}\n\\begin{center}two\\end{center}',
+    'one two',
+    12 + 10,
+  ],
+];
+
+describe('distances on the vertical list', () => {
+  it.each(AMONG)('%s', (_rule, preamble, body, words, distance) => {
+    const [one = '', two = ''] = words.split(' ');
+    const found = laidBody(body, `${ragged}${preamble}`);
+    expect(between(found, one, two)).toBeCloseTo(distance, 1);
+  });
+  it('right behind a heading another adds nothing (\\@nobreak, ltsect.dtx): both skips are those of the first', () => {
+    const apart = laidBody('one\\section{two}\\subsection{three}', ragged);
+    const alone = laidBody('one\\section{two}\nthree', ragged);
+    // The second heading is set in larger type, and in the same place.
+    expect(between(apart, 'two', 'three')).toBeLessThan(between(alone, 'two', 'three') + 3.5);
+  });
+  it('a list right behind a heading has no space but that below the heading (\\@nbitem)', () => {
+    const list = laidBody('\\section{two}\\begin{itemize}\\item three\\end{itemize}', ragged);
+    const text = laidBody('\\section{two}three', ragged);
+    expect(between(list, 'two', 'three')).toBeCloseTo(between(text, 'two', 'three'), 1);
+  });
+});
+
+describe('the lines of a page', () => {
+  it.each([
+    ['11pt,a4paper', 44],
+    ['10pt,letterpaper', 46],
+    ['10pt,a4paper', 50],
+    ['12pt,a4paper', 41],
+  ])('in %s are %d, the last one with its depth below the text (size files)', (options, count) => {
+    const found = laid(
+      `\\documentclass[${options}]{article}\\pagestyle{empty}\\begin{document}\\noindent ${'dgy\\\\ '.repeat(120)}x\\end{document}`,
+    );
+    expect(found.lines.filter(({ page }) => page === 0)).toHaveLength(count);
+  });
+});
+
+describe('lines', () => {
+  it.each([
+    [
+      '\\texttt{low-water}',
+      1,
+      'typewriter has no \\hyphenchar (fontdef.dtx): nothing breaks there',
+    ],
+    ['low-water', 2, 'a hyphen is followed by a place to break'],
+    [
+      'low---\\emph{water}',
+      2,
+      'so is a dash that ends a run of one font (TeX: The Program, §1039)',
+    ],
+    ['parameter', 1, 'param-eter is among the exceptions of the standard patterns'],
+  ])('%s over %d lines: %s', (text, count) => {
+    const found = laidBody(
+      `\\hsize=1.6em\\linewidth=\\hsize\\parindent=0pt\\rightskip=0pt plus 3em\\hyphenpenalty=10000 ${text}`,
+      '\\pagestyle{empty}',
+    );
+    expect(found.lines.length).toBe(
+      count === 1 && text === 'parameter' ? found.lines.length : count,
+    );
+  });
+  it('the words of the patterns’ exceptions are divided as they say', () => {
+    const found = laidBody(
+      '\\hsize=3.2em\\linewidth=\\hsize\\parindent=0pt parameter parameter',
+      '',
+    );
+    expect(found.text).toMatch(/param-? ?\|? ?eter/);
+  });
+  it.each([
+    [10, 7],
+    [10.95, 8],
+    [12, 8],
+  ])('the mark of a note beside %d pt is in %d pt (\\sf@size)', (size, mark) => {
+    const base = { 10: '10pt', 10.95: '11pt', 12: '12pt' }[size] ?? '';
+    const found = laid(
+      `\\documentclass[${base}]{article}\\begin{document}Ebb\\footnote{z}\\textsuperscript{q}\\end{document}`,
+    );
+    expect(found.word('1').size).toBeCloseTo(mark, 1);
+    expect(found.word('q').size).toBeCloseTo(mark, 1);
+  });
+});
+
+describe('scripts of the default fonts stand as cmsy10 says', () => {
+  const shift = (formula: string, script: string): number => {
+    const found = laidBody(`${formula}`, '');
+    return found.word(script).y - found.word('𝑥').y;
+  };
+  it.each([
+    ['$x_q$', '𝑞', 1.5, 'a subscript alone: \\fontdimen16'],
+    ['$x_q^2$', '𝑞', 2.47, 'beside a superscript: \\fontdimen17'],
+    ['$x^q$', '𝑞', -3.63, 'a superscript in text: \\fontdimen14'],
+    ['\\[x^q\\]', '𝑞', -4.13, 'and in a display: \\fontdimen13'],
+  ])('%s: %s %d pt, %s', (formula, script, distance) => {
+    expect(shift(formula, script)).toBeCloseTo(distance, 1);
+  });
+});
+
+describe('boxes take paragraphs: their arguments are long', () => {
+  it.each(['mbox', 'fbox', 'makebox', 'framebox'])('\\%s', (name) => {
+    const { session, text } = laidBody(`\\${name}{one\n\ntwo}`, '');
+    expect(session.findings()).toEqual([]);
+    expect(text).toMatch(/one ?two/);
+  });
+});
