@@ -11,16 +11,18 @@ interface Row {
   readonly pieces: readonly { readonly left: number; readonly right: number }[];
 }
 
-/** The rows of a document of displays only, with the places of formula and number. */
+/** The rows of a document of displays only, with the places of formula and number; the empty lines before them left out. */
 function rows(body: string, options = ''): Row[] {
   const text = inArticle(body).replace('{article}', `[${options}]{article}`.replace('[]', ''));
   const [page] = typeset(text).pages;
-  return (page?.placed ?? []).map(({ y, box }) => ({
-    y: y / PT,
-    pieces: box.children
-      .filter(({ item }) => inked(item))
-      .map(({ x, item }) => ({ left: x / PT, right: (x + item.width) / PT })),
-  }));
+  return (page?.placed ?? [])
+    .map(({ y, box }) => ({
+      y: y / PT,
+      pieces: box.children
+        .filter(({ item }) => inked(item))
+        .map(({ x, item }) => ({ left: x / PT, right: (x + item.width) / PT })),
+    }))
+    .filter(({ pieces }) => pieces.length > 0);
 }
 
 const inked = (item: Item): boolean =>
@@ -110,8 +112,9 @@ describe('alignments', () => {
   });
   it('break where a break is asked for, and nowhere else', () => {
     const lines = Array.from({ length: 6 }, (_, i) => (i === 2 ? 'a&=b\\displaybreak' : 'a&=b'));
-    const { pages } = typeset(inArticle(`\\begin{align*}${lines.join('\\\\')}\\end{align*}`));
-    expect(pages.map(({ placed }) => placed.length)).toEqual([3, 3]);
+    const body = `x\n\\begin{align*}${lines.join('\\\\')}\\end{align*}`;
+    const { pages } = typeset(inArticle(body));
+    expect(pages.map(({ placed }) => placed.length)).toEqual([4, 3]);
   });
   it('never break over a page unless allowed', () => {
     const tall = `${Array(38).fill('x').join('\\\\')} \\begin{align*}${Array(12).fill('a&=b').join('\\\\')}\\end{align*}`;

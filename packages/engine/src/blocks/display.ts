@@ -48,6 +48,9 @@ export function layoutDisplay(
   out.push({ kind: 'penalty', penalty: display.preDisplayPenalty });
   out.push({ kind: 'glue', glue: short ? display.aboveShort : display.above });
   const spacing = rowSpacing(display);
+  // The first row is not opened up (`\\displ@y` takes it back; eqnarray has `\\jot` between rows).
+  const { baselineSkip, lineSkip, lineSkipLimit } = display;
+  const first: LineSpacing = { baselineSkip, lineSkip, lineSkipLimit };
   places.forEach((place, i) => {
     const { row, tag } = rows[i] as SetRow;
     const wished = rows[i - 1]?.row.breakBelow;
@@ -58,7 +61,7 @@ export function layoutDisplay(
       const { number, from, to } = row;
       out.push({ kind: 'mark', mark: { kind: 'number', what: 'equation', number, from, to } });
     }
-    pushRow(out, display, place, tag, row, spacing);
+    pushRow(out, display, place, tag, row, i === 0 ? first : spacing);
     if (row.skip !== 0 && i < places.length - 1) out.push({ kind: 'glue', glue: glue(row.skip) });
   });
   out.push({ kind: 'penalty', penalty: display.postDisplayPenalty });
@@ -249,7 +252,8 @@ const em = (display: Display): Sp => display.font.size;
 
 /** Short skips: the line before ends left of where the formula begins (TeX: The Program, §1203). */
 function isShort(display: Display, first: Place | undefined, lastLine: Sp | null): boolean {
-  if (display.layout !== 'single' || !first || lastLine === null) return false;
+  if (display.layout !== 'single' || !first) return false;
+  if (lastLine === null) return true;
   return display.left + first.x > lastLine + 2 * em(display);
 }
 

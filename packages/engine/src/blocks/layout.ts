@@ -22,7 +22,9 @@ export function layoutBlocks(nodes: readonly BlockNode[], env: LayoutEnv): VItem
   for (const node of nodes) {
     if (node.kind === 'paragraph') lastLine = pushParagraph(out, node, env);
     else if (node.kind === 'display') {
-      layoutDisplay(out, node, lastLine, env, (inner) => layoutBlocks(inner, env));
+      layoutDisplay(out, node, node.alone ? null : lastLine, env, (inner) =>
+        layoutBlocks(inner, env),
+      );
       lastLine = null;
     } else pushNode(out, node, env);
   }

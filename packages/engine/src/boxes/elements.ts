@@ -40,7 +40,8 @@ export class ElementReader {
         return between ? [{ kind: 'glue', glue: between }, box] : [box];
       }
       case 'rule':
-        this.afterBox(null);
+        // `\\@vspacer` gives the depth before it back: line space follows as if the rule were not there.
+        this.afterBox(item.width === 0 && item.height === 0 ? (this.depth ?? 0) : null);
         return [{ kind: 'box', x: item.x, line: null, box: ruleBox(item) }];
       case 'glue':
         this.lastGlue = item.glue;

@@ -111,6 +111,8 @@ export interface Display {
   readonly tagSide: 'left' | 'right';
   /** Indent from the left instead of centring (`fleqn`), or null. */
   readonly flushIndent: Sp | null;
+  /** No line of its paragraph stands before it. */
+  readonly alone?: boolean;
   readonly from: number;
   readonly to: number;
 }

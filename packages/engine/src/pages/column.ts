@@ -169,6 +169,17 @@ class Column {
   }
 
   private keepNote(elements: readonly Located[], after: number, height: Sp): void {
+    if (this.notes.length === 0) {
+      // `\\skip\\footins` can stretch and shrink with the page (TeX: The Program, §1009).
+      const { stretch, shrink, stretchOrder } = this.area.rules.footnotes;
+      const more = stretchOrder === 0 ? stretch : 0;
+      const { totals } = this;
+      this.totals = {
+        ...totals,
+        stretch: totals.stretch + more,
+        shrink: totals.shrink + shrink,
+      };
+    }
     this.notes.push({ elements, after });
     this.noteHeight += height;
   }

@@ -314,7 +314,7 @@ export const EXPECTED: Readonly<Record<string, Expected>> = {
     ],
   },
   '21-analysis': {
-    pages: 2,
+    pages: 1,
     text: [
       'Definition 1.1.',
       'Lemma 1.2.',

@@ -185,7 +185,7 @@ export class WorkerHost {
       if (run !== this.run) return false;
       end = this.around.now() + SLICE;
     }
-    return true;
+    return run === this.run;
   }
 
   /** Typesets a piece by itself; fonts it lacks are fetched and it is tried again. */

@@ -113,7 +113,7 @@ function sorted(files: readonly GivenFile[], given: readonly GivenFile[]): Bundl
     title: titleOf(texts, mainPath, given),
     texts,
     pictures,
-    leftOut,
+    leftOut: leftOut.filter((words) => !words.startsWith(`${typeset}: `)),
   };
 }
 

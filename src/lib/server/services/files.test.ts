@@ -41,7 +41,7 @@ describe('pictures', () => {
       file: { path: 'really.png' },
     });
     expect(refused('x.png', Buffer.from('not a picture'))).toContain('none of those');
-    expect(refused('x.eps', Buffer.from('%!PS-Adobe-3.0 EPSF-3.0'))).toContain('save it as a PDF');
+    expect(refused('x.eps', Buffer.from('%!PS-Adobe-3.0 EPSF-3.0'))).toContain('save it as PDF');
     expect(refused('x.png', GAUGE.subarray(0, 12))).toContain('damaged');
     expect(refused('x.png', Buffer.alloc(12_000_001))).toContain('12 MB');
     expect(services.files.add('none', 'x.png', GAUGE)).toBeNull();

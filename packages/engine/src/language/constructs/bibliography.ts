@@ -104,6 +104,8 @@ function beginList(it: Interpreter, args: Args): void {
     it.p.command('thebibliography'),
   );
   it.execute(it.source('\\sloppy'));
+  // `\\sfcode`\\.\\@m`: a full stop within a name ends no sentence.
+  it.write(CELLS.french, true);
   setCounter(it.state, 'enumiv', 0);
 }
 

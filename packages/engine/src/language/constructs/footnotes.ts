@@ -137,8 +137,11 @@ function footnote(it: Interpreter, args: Args): void {
   it.write(CELLS.currentLabel, labelValue(it, markTokens(it, counter), 'footnote'));
   const mark = markTokens(it, counter);
   it.startParagraph();
-  it.mode.hlist?.add(noteMark(it, mark));
-  place(it, mark, tokensOf(args, 1));
+  const list = it.mode.hlist;
+  list?.addBeside(() => {
+    list.add(noteMark(it, mark));
+    place(it, mark, tokensOf(args, 1));
+  });
   if (Array.isArray(args[0])) setCounter(it.state, counter, before);
 }
 

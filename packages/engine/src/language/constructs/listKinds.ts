@@ -117,7 +117,7 @@ const quoted = (name: string, indented: boolean, description: string): Environme
   description,
   example: `\\begin{${name}}\nThe tide waits for nobody.\n\\end{${name}}`,
   begin: (it) => {
-    beginQuoted(it);
+    beginQuoted(it, indented);
     // `\listparindent 1.5em` and `\parsep 0pt plus 1pt` (article.cls), which \quote does not set.
     if (indented) setSkip(it.state, 'parskip', gluePt(0, 1));
     setDimen(it.state, 'parindent', indented ? Math.round(1.5 * it.em) : 0);

@@ -34,7 +34,8 @@ export function beginList(it: Interpreter, options: ListOptions = {}): void {
   const trivial = options.trivial ?? false;
   const { level, values } = measures(it, trivial);
   const { data } = it.innermost;
-  const vertical = it.mode.hlist === null;
+  const vertical = it.mode.hlist === null && !it.read(CELLS.afterDisplay);
+  if (it.read(CELLS.afterDisplay)) it.write(CELLS.afterDisplay, false, true);
   const atItem = it.mode.pendingLabel !== null;
   if (!vertical && !it.mode.restricted) {
     it.mode.hlist?.unskip();
@@ -220,9 +221,10 @@ export function beginTrivial(it: Interpreter, spaces?: (measures: ListMeasures) 
 }
 
 /** A list without marks, set in from both margins, for quotations. */
-export function beginQuoted(it: Interpreter): void {
+export function beginQuoted(it: Interpreter, isQuotation = false): void {
   const margin = it.dimen('leftmargini');
-  beginList(it, { leftMargin: margin });
+  // `\\quotation` sets `\\parsep` to 0pt plus 1pt; `\\quote` leaves it (article.cls).
+  beginList(it, { leftMargin: margin, ...(isQuotation ? { parSep: gluePt(0, 1) } : {}) });
   setDimen(it.state, 'linewidth', it.dimen('linewidth') - margin);
   startMarkless(it);
 }

@@ -103,6 +103,7 @@ function startSection(it: Interpreter, args: Args): void {
   const number = numbered ? textOf(it.p, [it.p.command(`the${name}`)]) : null;
   const words = plainTitle(it, title);
   it.write(CELLS.currentTitle, words, true);
+  if (it.read(CELLS.afterDisplay)) it.write(CELLS.afterDisplay, false, true);
   // `\\@startsection` adds nothing while `\\if@nobreak` is true: right behind a heading.
   if (!it.read(CELLS.afterHeading)) {
     it.mode.vlist.push({ kind: 'penalty', penalty: SECTION_PENALTY, added: true });

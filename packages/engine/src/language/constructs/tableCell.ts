@@ -1,3 +1,4 @@
+import { arrayStretch } from './tablePreamble';
 import { CELLS } from '../machine/cells';
 import type { BlockNode } from '../../document/blocks';
 import type { Inline, TabularColumn } from '../../document/inlines';
@@ -57,7 +58,7 @@ export function readCell(
 /** The last line of a column of paragraphs is as deep as a row (LaTeX's `\@finalstrut`). */
 function finalStrut(it: Interpreter): void {
   if (!it.mode.hlist || it.mode.hlist.isEmpty) return;
-  const depth = Math.round(0.3 * it.skip('baselineskip').width);
+  const depth = Math.round(0.3 * it.skip('baselineskip').width * arrayStretch(it));
   it.mode.hlist.add({ kind: 'rule', width: 0, height: 0, depth, ...it.p.place });
 }
 

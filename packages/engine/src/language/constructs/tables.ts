@@ -328,6 +328,8 @@ export const tableCommands: readonly CommandEntry[] = [
       (it, table, args) => {
         const span = Math.max(1, parseInt(textOf(it.p, tokensOf(args, 0)), 10) || 1);
         table.own = { span, preamble: readPreamble(it, tokensOf(args, 1)) };
+        // The argument is the next token that is no blank.
+        it.skipBlanks();
       },
     ),
     math: spanningCell,

@@ -1,3 +1,4 @@
+import { addGlue } from './listMeasures';
 import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
 import { FILL, glue, gluePt, PT } from '../../base/lengths';
@@ -71,7 +72,12 @@ export const space = (points: number): BlockNode => ({
   glue: gluePt(points),
   behaviour: 'plain',
 });
-const merged: BlockNode = { kind: 'vspace', glue: gluePt(10, 3, 5), behaviour: 'merge' };
+/** Above and below a `center`: `\\topsep` and `\\partopsep` as they stand. */
+const around = (it: Interpreter): BlockNode => ({
+  kind: 'vspace',
+  glue: addGlue(it.skip('topsep'), it.skip('partopsep')),
+  behaviour: 'merge',
+});
 const fill: BlockNode = { kind: 'vspace', glue: FILL, behaviour: 'plain' };
 
 /** Authors as columns of lines, side by side as far as there is room (`\and`). */
@@ -89,6 +95,15 @@ export function authorSource(it: Interpreter, tokens: readonly Token[]): Token[]
   ]);
 }
 
+/** `{\\large \\@date}\\par`: the group closes before the paragraph, whose lines are as far apart as those around. */
+const dateLine = (it: Interpreter, date: readonly Token[]): BlockNode[] =>
+  centred(it, 'normalsize', () => {
+    it.openGroup({ kind: 'semisimple', span: it.p.place });
+    setSize(it, 'large');
+    it.execute(date);
+    it.closeGroup();
+  });
+
 /** Title, authors and date of article: `\LARGE`, `\large`, and article.cls's spaces. */
 function titleBlocks(it: Interpreter, title: readonly Token[]): BlockNode[] {
   const em = it.em / PT;
@@ -96,13 +111,13 @@ function titleBlocks(it: Interpreter, title: readonly Token[]): BlockNode[] {
   const author = titlePart(it, 'author') ?? [];
   return [
     space(2 * em),
-    merged,
+    around(it),
     ...centred(it, 'LARGE', () => it.execute(title)),
     space(1.5 * em),
     ...centred(it, 'large', () => it.execute(authorSource(it, author))),
     space(em),
-    ...(date.length > 0 ? centred(it, 'large', () => it.execute(date)) : []),
-    merged,
+    ...(date.length > 0 ? dateLine(it, date) : []),
+    around(it),
     space(1.5 * em),
   ];
 }
@@ -225,9 +240,19 @@ function beginAbstract(it: Interpreter): void {
     return;
   }
   setSize(it, 'small');
-  it.mode.vlist.push(merged, ...abstractHead(it, 'small'));
-  it.mode.vlist.push({ kind: 'vspace', glue: glue(-0.5 * it.em), behaviour: 'plain' });
-  beginQuoted(it);
+  it.mode.vlist.push(around(it), ...abstractHead(it, 'small'));
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.changeFont({ series: 'bold' });
+  const bold = it.em;
+  it.closeGroup();
+  // `\\vspace{-.5em}` within the bold font, then `\\quotation` (article.cls).
+  it.mode.vlist.push({
+    kind: 'vspace',
+    glue: glue(Math.round(-0.5 * bold)),
+    behaviour: 'plain',
+    closed: true,
+  });
+  beginQuoted(it, true);
   setDimen(it.state, 'parindent', Math.round(1.5 * it.em));
 }
 

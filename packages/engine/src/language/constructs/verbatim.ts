@@ -85,6 +85,8 @@ export function rawLines(it: Interpreter, name: string): string[] {
 /** Lines in typewriter one under another, in the measures of a list (LaTeX's `\@verbatim`). */
 export function setLines(it: Interpreter, lines: readonly (readonly Inline[])[]): void {
   beginTrivial(it);
+  // `\\trivlist\\item\\relax … \\vskip\\parskip` (`\\@verbatim`).
+  it.mode.vlist.push({ kind: 'vspace', glue: it.skip('parskip'), behaviour: 'plain' });
   setSkip(it.state, 'parskip', glue(0));
   setDimen(it.state, 'parindent', 0);
   setSkip(it.state, 'rightskip', FIL);

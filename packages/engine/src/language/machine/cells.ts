@@ -37,6 +37,8 @@ export const CELLS = {
   /** After a heading: no break, no indent. */
   afterHeading: flag('afterheading'),
   noIndentNext: flag('noindentnext'),
+  /** A display has just ended, and no blank line: what goes on is the same paragraph. */
+  afterDisplay: flag('afterdisplay'),
   currentLabel: cell<CurrentLabel | null>('currentlabel', null),
   /** The name of the heading given out last, for \nameref. */
   currentTitle: cell('currenttitle', ''),

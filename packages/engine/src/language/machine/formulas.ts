@@ -214,6 +214,7 @@ export function addDisplay(it: Interpreter, display: Display): void {
   }
   it.mode.vlist.push(display);
   resumeAfterBlock(it);
+  it.write(CELLS.afterDisplay, it.read(CELLS.noIndentNext), true);
 }
 
 /** After a display or list, text that follows at once goes on without indent; a blank line starts a new paragraph. */
@@ -237,7 +238,7 @@ function resumeParagraph(it: Interpreter): void {
 /** `\[ … \]` and `$$ … $$`: one row without a number. */
 export function readBareDisplay(it: Interpreter, token: Token, until: Until): void {
   const open = it.spanOf(token);
-  it.startParagraphForDisplay();
+  const alone = it.startParagraphForDisplay(until !== 'dollar' && !it.hasPackage('amsmath'));
   const marks: RowMarks = { numbered: false, tag: null, labels: [] };
   const { nodes, closed } = readFormula(it, open, until, marks);
   if (until === 'dollar' && closed) takeSecondDollar(it, open);
@@ -250,7 +251,7 @@ export function readBareDisplay(it: Interpreter, token: Token, until: Until): vo
     borders: noBorders(),
     ...span,
   });
-  addDisplay(it, displayFrame(it, 'single', [row], span));
+  addDisplay(it, { ...displayFrame(it, 'single', [row], span), alone });
 }
 
 function takeSecondDollar(it: Interpreter, open: Span): void {
@@ -268,7 +269,7 @@ export function readDisplayRows(
   numbered: boolean,
 ): void {
   const open = it.spanOf(token);
-  it.startParagraphForDisplay();
+  const alone = it.startParagraphForDisplay();
   const reader = new MathReader(it);
   const rows: DisplayRow[] = [];
   // The lines of a `multline` are one formula and have one number.
@@ -285,7 +286,7 @@ export function readDisplayRows(
   it.inMath(() => readRows(reader, token.text, open, take, layout.startsWith('aligned')));
   if (together) numberTogether(it, whole, rows);
   const span = { from: open.from, to: it.p.here() };
-  addDisplay(it, displayFrame(it, layout, rows, span));
+  addDisplay(it, { ...displayFrame(it, layout, rows, span), alone });
 }
 
 /** A line of a formula that is numbered as a whole. */

@@ -21,6 +21,16 @@ function factorOf(char: string): number {
 }
 
 /** Gathers the inlines of a paragraph or box; characters become words. */
+/** What leaves the space factor as it was (The TeXbook, chapter 12): neither letters nor boxes. */
+const KEEPS_FACTOR: ReadonlySet<Inline['kind']> = new Set([
+  'space',
+  'kern',
+  'glue',
+  'penalty',
+  'migrant',
+  'anchor',
+]);
+
 export class InlineList {
   readonly inlines: Inline[] = [];
   private word: { text: string; from: number; to: number; font: FontSpec } | null = null;
@@ -64,7 +74,7 @@ export class InlineList {
   add(inline: Inline): void {
     this.flush();
     this.inlines.push(inline);
-    if (inline.kind !== 'space') this.factor = 1000;
+    if (!KEEPS_FACTOR.has(inline.kind)) this.factor = 1000;
   }
 
   /** `\unskip`: takes back a blank or glue at the end. */
@@ -82,6 +92,15 @@ export class InlineList {
   finish(): readonly Inline[] {
     this.flush();
     return this.inlines;
+  }
+
+  /** Adds what leaves the space factor as it was before it (`\\@x@sf` of the kernel). */
+  addBeside(act: () => void): void {
+    this.flush();
+    const { factor } = this;
+    act();
+    this.flush();
+    this.factor = factor;
   }
 
   /** Sentence space after whatever comes next is as after a lower-case letter (`\@`). */

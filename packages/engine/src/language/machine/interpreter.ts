@@ -19,7 +19,7 @@ import { freshMode, type Mode, modeName } from './modes';
 import { CELLS, environmentCell } from './cells';
 import { EnvironmentData } from './environmentData';
 import type { CellOf } from '../../expansion/cells';
-import { beginParagraph, finishParagraph } from './paragraphMode';
+import { beginForDisplay, beginParagraph, finishParagraph } from './paragraphMode';
 import { fontInterner } from './parameters';
 import {
   note,
@@ -278,10 +278,8 @@ export class Interpreter {
     beginParagraph(this, indented);
   }
 
-  /** A display belongs to the paragraph before it; without one it starts an empty paragraph. */
-  startParagraphForDisplay(): void {
-    if (this.mode.hlist === null) this.startParagraph(false);
-  }
+  /** A display belongs to the paragraph before it, or to one begun for it; was no line before it? */
+  startParagraphForDisplay = (byKernel = false): boolean => beginForDisplay(this, byKernel);
 
   /** Binds a macro without arguments to a body in the language itself. */
   define(name: string, body: string, params = 0): void {

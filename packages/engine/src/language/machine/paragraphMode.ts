@@ -9,13 +9,41 @@ export function beginParagraph(it: Interpreter, indented: boolean): void {
   const { mode } = it;
   if (mode.hlist !== null) return;
   mode.hlist = new InlineList(it.read(CELLS.divisions));
-  mode.vlist.push({ kind: 'vspace', glue: it.skip('parskip'), behaviour: 'plain' });
+  const isNew = !it.read(CELLS.afterDisplay) || mode.pendingLabel !== null;
+  if (isNew) mode.vlist.push({ kind: 'vspace', glue: it.skip('parskip'), behaviour: 'plain' });
+  if (it.read(CELLS.afterDisplay)) it.write(CELLS.afterDisplay, false, true);
   const suppressed = takeIndentSuppression(it);
   if (mode.pendingLabel) {
     for (const inline of mode.pendingLabel) mode.hlist.add(inline);
     mode.pendingLabel = null;
     mode.nextIndent = 0;
   } else if (!indented || suppressed) mode.nextIndent = 0;
+}
+
+/**
+ * Begins the paragraph that a display in vertical mode interrupts (TeX: The Program, §1138,
+ * §1145): with an empty line, but behind a display or a heading; the kernel's `\\[` puts a box of
+ * .6`\\linewidth` there. True when no line stands before the display.
+ */
+export function beginForDisplay(it: Interpreter, byKernel: boolean): boolean {
+  const { mode } = it;
+  if (mode.hlist !== null) return false;
+  const behindDisplay = it.read(CELLS.afterDisplay);
+  if (behindDisplay || mode.pendingLabel || mode.restricted) {
+    it.startParagraph(false);
+    return behindDisplay && mode.pendingLabel === null;
+  }
+  if (byKernel) {
+    it.startParagraph(false);
+    mode.vlist.push({ kind: 'nointerline' });
+    it.add({ ...emptyBox(it), width: Math.round(0.6 * it.dimen('linewidth')) } as Inline);
+    return false;
+  }
+  const isBare = it.read(CELLS.afterHeading) || it.read(CELLS.noIndentNext);
+  it.startParagraph(true);
+  if (isBare) return true;
+  it.add(emptyBox(it));
+  return false;
 }
 
 /** Did something before say that the next paragraph has no indent? It is said once. */
