@@ -136,6 +136,25 @@ describe('distances on the vertical list', () => {
   });
 });
 
+describe('the top of a box', () => {
+  const high = (body: string): number => {
+    const found = laidBody(`\\noindent\\fbox{\\begin{minipage}{4cm}${body}\\end{minipage}} x`, '');
+    const edges = found.rules.map(({ y, height }) => [y, y + height]).flat();
+    return Math.max(...edges) - Math.min(...edges);
+  };
+  it.each([
+    ['center', '\\begin{center}two\\end{center}'],
+    ['flushleft', '\\begin{flushleft}two\\end{flushleft}'],
+    ['itemize', '\\begin{itemize}\\item two\\end{itemize}'],
+  ])(
+    'has no space of a %s above: \\addvspace does nothing in a minipage’s beginning (ltspace.dtx)',
+    (_name, body) => {
+      // Only the space below is there: 8 pt and 2 pt of \\partopsep.
+      expect(high(body) - high('two')).toBeCloseTo(10, 0);
+    },
+  );
+});
+
 describe('the lines of a page', () => {
   it.each([
     ['11pt,a4paper', 44],

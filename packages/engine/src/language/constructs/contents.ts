@@ -149,7 +149,9 @@ function boldLine(it: Interpreter, args: Args): void {
   if (level > getCount(it.state, 'c@tocdepth')) return;
   it.endParagraph();
   it.mode.vlist.push({ kind: 'penalty', penalty: level < 1 ? -300 : -51, added: true });
-  it.mode.vlist.push({ kind: 'vspace', glue: glueOf(it, tokensOf(args, 1)), behaviour: 'merge' });
+  // article adds by `\\addvspace`; report and book have `\\vskip` above a chapter.
+  const behaviour = level === 0 ? 'plain' : 'merge';
+  it.mode.vlist.push({ kind: 'vspace', glue: glueOf(it, tokensOf(args, 1)), behaviour });
   const look = { indent: 0, numberWidth: dimenOf(it, tokensOf(args, 2)), dots: false, bold: true };
   setLine(it, look, tokensOf(args, 3), tokensOf(args, 4));
 }

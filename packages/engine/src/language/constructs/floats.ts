@@ -63,7 +63,7 @@ function beginFloat(it: Interpreter, args: Args, type: string, wide: boolean): v
   data.set(FLOAT, {
     wide: wide && it.dimen('columnwidth') < it.dimen('textwidth'),
     placement: placementOf(it, args[0]),
-    outer: it.pushMode(),
+    outer: it.pushMode({ atTop: true }),
   });
   const width = wide ? it.dimen('textwidth') : it.dimen('columnwidth');
   for (const name of ['hsize', 'linewidth']) setDimen(it.state, name, width);

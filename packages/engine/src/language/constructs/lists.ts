@@ -110,6 +110,11 @@ function itemSpace(it: Interpreter, open: OpenEnvironment): void {
     it.mode.vlist.push({ kind: 'vspace', glue: difference, behaviour: 'merge' });
     return;
   }
+  if (first && list && it.mode.atTop) {
+    // `\\addvspace` does nothing there, and a paragraph on top of a list has no `\\parskip` (§1091).
+    it.mode.vlist.push({ kind: 'vspace', glue: negative(list.parSep), behaviour: 'plain' });
+    return;
+  }
   it.mode.vlist.push({ kind: 'penalty', penalty: LIST_PENALTY, added: true });
   if (first && list) {
     it.mode.vlist.push({ kind: 'vspace', glue: list.above, behaviour: 'merge' });

@@ -41,6 +41,7 @@ const COLUMN = cell<{ readonly outer: Mode; readonly width: Sp } | null>('column
 export function beginColumn(it: Interpreter, width: Sp): void {
   const { data } = it.innermost;
   data.set(COLUMN, { outer: enterColumn(it, width), width });
+  it.mode.atTop = true;
 }
 
 /** What stood in the innermost environment since `beginColumn`, and its width. */

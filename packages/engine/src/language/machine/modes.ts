@@ -21,6 +21,8 @@ export interface Mode {
   /** The next paragraph's own indent, overriding `\parindent`. */
   nextIndent: Sp | null;
   clubPenalty: number | null;
+  /** Nothing stands in the minipage or float yet (`\\@minipagetrue`): space is not added there. */
+  atTop: boolean;
   /** What `\vspace` and `\pagebreak` inside a paragraph leave for its end. */
   spaceAfterParagraph: BlockNode[];
   /** The table being read, and the frame of its cell; null outside tables. */
@@ -38,6 +40,7 @@ export const freshMode = (outer: Mode | null, change: Partial<Mode> = {}): Mode 
   pendingLabel: null,
   nextIndent: null,
   clubPenalty: null,
+  atTop: false,
   spaceAfterParagraph: [],
   table: outer?.table ?? null,
   cell: outer?.cell ?? null,

@@ -12,6 +12,7 @@ export function beginParagraph(it: Interpreter, indented: boolean): void {
   const isNew = !it.read(CELLS.afterDisplay) || mode.pendingLabel !== null;
   if (isNew) mode.vlist.push({ kind: 'vspace', glue: it.skip('parskip'), behaviour: 'plain' });
   if (it.read(CELLS.afterDisplay)) it.write(CELLS.afterDisplay, false, true);
+  mode.atTop = false;
   const suppressed = takeIndentSuppression(it);
   if (mode.pendingLabel) {
     for (const inline of mode.pendingLabel) mode.hlist.add(inline);
