@@ -323,6 +323,6 @@ test('a picture is drawn to its size on the page; what is no picture is refused 
     type: 'application/postscript',
     bytes: Buffer.from('%!PS-Adobe-3.0 EPSF-3.0'),
   });
-  await expect(page.getByRole('alert')).toContainText('save it as a PDF');
+  await expect(page.getByRole('alert')).toContainText('save it as PDF');
   expect(await written(page)).toBe(before);
 });

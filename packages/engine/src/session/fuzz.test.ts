@@ -82,6 +82,11 @@ describe('what once differed from cold', () => {
     expect(blocks.some(({ start }) => text.startsWith('\\begin{figure}', start))).toBe(true);
     expect(after(text, [text.indexOf('Ebb'), text.indexOf('Ebb'), 'Low. '])).toEqual([]);
   });
+  it('an abstract that is printed by the title behind it', () => {
+    const text =
+      '\\documentclass{amsart}\n\\begin{abstract}Ebb.\\end{abstract}\n\n\\begin{document}\n\n\\maketitle\n\nFlood.\\end{document}';
+    expect(after(text, [23, 23, '\\def\\x{x}\n'], [24, 26, ''])).toEqual([]);
+  });
   it('a frame in a frame', () => {
     const text =
       '\\documentclass{beamer}\\begin{frame}26}\n\\begin{document}\n\\begin{frame}\\tableofcontents\\end{frame}\n\\section{One}\\begin{frame';

@@ -1,3 +1,4 @@
+import { placedAt } from '../../document/placedAt';
 import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
 import { gluePt, INCH, PT, type Sp } from '../../base/lengths';
@@ -109,7 +110,8 @@ function makeTitle(it: Interpreter, token: Token): void {
       );
   }
   const kept = it.read(ABSTRACT);
-  if (kept) it.mode.vlist.push(space(18), ...kept);
+  // It was read in another block; here it stands for the title's command.
+  if (kept) it.mode.vlist.push(space(18), ...placedAt(kept, it.p.place));
   titleNotes(it);
   it.mode.vlist.push({ kind: 'vspace', glue: gluePt(26, 12), behaviour: 'plain' });
   it.write(TITLED, true, true);
