@@ -93,7 +93,7 @@ async function worker(tasks: Task[], account: Account): Promise<void> {
   let child: ChildProcess | null = null;
   for (let task = tasks.shift(); task; task = tasks.shift()) {
     child ??= fork(process.argv[1] as string, [], {
-      execArgv: ['--max-old-space-size=440', '--stack-size=900'],
+      execArgv: ['--max-old-space-size=560', '--stack-size=900'],
       stdio: ['ignore', 'inherit', 'ignore', 'ipc'],
     });
     const well = await carriedOut(task, child, account);

@@ -87,6 +87,12 @@ describe('what once differed from cold', () => {
       '\\documentclass{amsart}\n\\begin{abstract}Ebb.\\end{abstract}\n\n\\begin{document}\n\n\\maketitle\n\nFlood.\\end{document}';
     expect(after(text, [23, 23, '\\def\\x{x}\n'], [24, 26, ''])).toEqual([]);
   });
+  it('a name that was proposed for a misspelt one, and is defined no longer', () => {
+    const own = '\\newtheorem{mooring}{Mooring}\n\\section{x}\n\\begin{moorin}x\\end{moorin}\n';
+    expect(after(own, [1, 4, ''])).toEqual([]);
+    const word = '\\newcommand{\\mooring}{x}\n\\section{x}\n\\moorin y\n';
+    expect(after(word, [1, 4, ''])).toEqual([]);
+  });
   it('a frame in a frame', () => {
     const text =
       '\\documentclass{beamer}\\begin{frame}26}\n\\begin{document}\n\\begin{frame}\\tableofcontents\\end{frame}\n\\section{One}\\begin{frame';

@@ -20,6 +20,8 @@ export function nearestCommands(it: Interpreter, name: string, most = 3): readon
       it.state.names((n) => CONTROL_WORD.test(n)),
       most,
     );
+    // What is proposed must be there still: the block depends on it.
+    for (const one of near) it.state.get(it.state.cell(one));
     it.nearest.set(asked, near);
   }
   return near;
@@ -30,7 +32,9 @@ export function nearestEnvironment(it: Interpreter, name: string): string | null
   function* names(): Generator<string> {
     for (const n of it.state.names((cell) => cell.startsWith(ENVIRONMENT))) yield n.slice(1);
   }
-  return nearestName(name, names());
+  const near = nearestName(name, names());
+  if (near !== null) it.state.get(it.state.cell(ENVIRONMENT + near));
+  return near;
 }
 
 /** A finding for a command nobody defined, with the nearest known ones as its fixes. */
