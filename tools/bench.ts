@@ -7,7 +7,8 @@ import type { FontSpec } from '../packages/engine/src/document/font';
 import type { MathList } from '../packages/engine/src/document/math';
 import { formulaContext, layoutList } from '../packages/engine/src/math/layout';
 import { TEXT } from '../packages/engine/src/math/style';
-import { mathematicalDocument, numbers, type GeneratedDocument } from './bench/documents';
+import { numbers } from '../packages/engine/src/testing/random';
+import { mathematicalDocument, type GeneratedDocument } from './bench/documents';
 
 /** Prints the budgets as ratios within this one run; absolute times only tell where one stands. */
 const FONTS = join(process.env.ODD_COMPASS_ROOT ?? process.cwd(), 'static/fonts');

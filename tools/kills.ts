@@ -27,12 +27,11 @@ const env = {
 };
 const SHEET = 'three-harbours';
 
-let server = null as unknown as ChildProcess;
-async function start(): Promise<void> {
-  server = spawn('node', ['build-tools/serve.mjs'], { env, stdio: 'ignore' });
+async function start(): Promise<ChildProcess> {
+  const server = spawn('node', ['build-tools/serve.mjs'], { env, stdio: 'ignore' });
   for (;;) {
     const answer = await fetch(`${BASE}/api/search?q=`).catch(() => null);
-    if (answer?.ok) return;
+    if (answer?.ok) return server;
     await sleep(20);
   }
 }
@@ -86,7 +85,7 @@ const writing = clients.map(async (client) => {
 });
 const faults: string[] = [];
 for (let n = 1; n <= Number(values.times); n++) {
-  await start();
+  const server = await start();
   await sleep(random() * 120);
   const gone = new Promise((resolve) => server.once('exit', resolve));
   server.kill('SIGKILL');
@@ -97,7 +96,7 @@ for (let n = 1; n <= Number(values.times); n++) {
   if (whole !== 'ok') faults.push(`kill ${n}: integrity_check says ${String(whole)}`);
   if (n % 50 === 0) process.stderr.write(`${n} kills, ${faults.length} faults\n`);
 }
-await start();
+const server = await start();
 on = false;
 await Promise.all(writing);
 const kept = await (await fetch(`${BASE}/a/${SHEET}/files/sheet.tex`)).text();

@@ -1,7 +1,5 @@
 import { numbers } from '../../packages/engine/src/testing/random';
 
-export { numbers };
-
 /** Words for the generated documents, in the manner of the demo. */
 const WORDS =
   'the ferry leaves harbour before high water and returns by lamplight while gauge readings at pier show that a tide of this kind rises faster than any chart would suggest so we count crossings once more and compare'.split(

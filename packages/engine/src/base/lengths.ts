@@ -71,6 +71,14 @@ export function glue(width: Sp, stretch: Sp = 0, shrink: Sp = 0): Glue {
 export const gluePt = (width: number, stretch = 0, shrink = 0): Glue =>
   glue(pt(width), pt(stretch), pt(shrink));
 
+/** The glue that takes another back: width, stretch and shrink below zero. */
+export const negative = (g: Glue): Glue => ({
+  ...g,
+  width: -g.width,
+  stretch: -g.stretch,
+  shrink: -g.shrink,
+});
+
 export const NO_GLUE: Glue = glue(0);
 /** `\hfil`, `\vfil`. */
 export const FIL: Glue = { ...NO_GLUE, stretch: PT, stretchOrder: 1 };

@@ -1,4 +1,4 @@
-import type { Glue, Sp } from '../base/lengths';
+import { negative, type Glue, type Sp } from '../base/lengths';
 import { boxOf, rule, type Box } from './box';
 import type { FloatVItem, LineSpacing, LineVItem, PageMark, VItem } from './vertical';
 
@@ -113,13 +113,6 @@ export class ElementReader {
     this.noInterline = false;
   }
 }
-
-const negative = (g: Glue): Glue => ({
-  ...g,
-  width: -g.width,
-  stretch: -g.stretch,
-  shrink: -g.shrink,
-});
 
 /** The glue between two lines (TeX: The Program, §679). */
 export function interline(spacing: LineSpacing, depthAbove: Sp, height: Sp): Glue {

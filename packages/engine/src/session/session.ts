@@ -286,7 +286,8 @@ export class Session {
    * stop then would depend on where they started, so they are made from cold.
    */
   *settle(): Generator<number, void, void> {
-    for (const step of this.read()) yield step ?? 0;
+    const reading = this.read();
+    while (!reading.next().done) yield 0;
     yield* this.rounds();
     if (!this.unsettled || this.fromCold) return;
     this.readAnew();

@@ -1,4 +1,4 @@
-import { setSloppy } from '../machine/lineSpacing';
+import { restoreParagraphs } from '../machine/columns';
 import { CELLS } from '../machine/cells';
 import { glue } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
@@ -67,15 +67,9 @@ function beginFloat(it: Interpreter, args: Args, type: string, wide: boolean): v
   });
   const width = wide ? it.dimen('textwidth') : it.dimen('columnwidth');
   for (const name of ['hsize', 'linewidth']) setDimen(it.state, name, width);
-  setDimen(it.state, 'totalleftmargin', 0);
-  setDimen(it.state, 'parindent', 0);
-  setSkip(it.state, 'parskip', glue(0));
-  setSkip(it.state, 'leftskip', glue(0));
-  setSkip(it.state, 'rightskip', glue(0));
   it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
   setSize(it, 'normalsize');
-  setSloppy(it, true);
-  it.write(CELLS.alignment, 'justified');
+  restoreParagraphs(it);
   it.write(CELLS.inMinipage, true);
   it.skipBlanks();
 }

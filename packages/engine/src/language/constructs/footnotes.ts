@@ -1,5 +1,5 @@
 import { mathSizes } from '../../base/mathSizes';
-import { setSloppy } from '../machine/lineSpacing';
+import { restoreParagraphs } from '../machine/columns';
 import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
 import { FIL, glue, PT } from '../../base/lengths';
@@ -59,14 +59,9 @@ function noteBlocks(
   it.openGroup({ kind: 'semisimple', span: p.place });
   it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright', color: 0 });
   setSize(it, 'footnotesize');
-  setSloppy(it, true);
-  it.write(CELLS.alignment, 'justified');
+  restoreParagraphs(it);
   const width = minipageOf(it) ? it.dimen('hsize') : it.dimen('columnwidth');
   for (const name of ['hsize', 'linewidth']) setDimen(it.state, name, width);
-  setDimen(it.state, 'totalleftmargin', 0);
-  setSkip(it.state, 'parskip', glue(0));
-  setSkip(it.state, 'leftskip', glue(0));
-  setSkip(it.state, 'rightskip', glue(0));
   setSkip(it.state, 'parfillskip', FIL);
   const { em } = it;
   setDimen(it.state, 'parindent', em);

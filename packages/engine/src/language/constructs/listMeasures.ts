@@ -1,5 +1,5 @@
 import { CELLS } from '../machine/cells';
-import { glue, gluePt, PT, type Glue } from '../../base/lengths';
+import { gluePt, PT, type Glue } from '../../base/lengths';
 import type { Interpreter } from '../machine/interpreter';
 
 /** Spaces of a list. */
@@ -82,7 +82,6 @@ export const addGlue = (a: Glue, b: Glue): Glue => ({
   stretch: a.stretch + b.stretch,
   shrink: a.shrink + b.shrink,
 });
-export const negative = (g: Glue): Glue => glue(-g.width, -g.stretch, -g.shrink);
 
 /** `\\@listi` as `\\small` and `\\footnotesize` redefine it (size10.clo, size11.clo, size12.clo): top, between. */
 const SMALLER: Readonly<

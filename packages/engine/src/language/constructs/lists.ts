@@ -1,5 +1,5 @@
 import { CELLS } from '../machine/cells';
-import { type Glue, gluePt, NO_GLUE, PT } from '../../base/lengths';
+import { type Glue, gluePt, negative, NO_GLUE, PT } from '../../base/lengths';
 import type { Inline } from '../../document/inlines';
 import { setDimen, setSkip } from '../../expansion/registers';
 import type { Token } from '../../expansion/meaning';
@@ -9,6 +9,7 @@ import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
 import type { OpenEnvironment } from '../machine/environments';
 import { resumeAfterBlock } from '../machine/formulas';
 import type { Interpreter } from '../machine/interpreter';
+import { takeFlag } from '../machine/paragraphMode';
 import { makeLabel } from './listLabel';
 import {
   BEGUN,
@@ -22,7 +23,7 @@ import {
   TAKES_ITEMS,
   USED_COUNTER,
 } from './listData';
-import { addGlue, type ListMeasures, measures, negative, ROMAN } from './listMeasures';
+import { addGlue, type ListMeasures, measures, ROMAN } from './listMeasures';
 import type { ListOptions } from './listOptions';
 import { INVISIBLE, nextStep, overlaySpec, showsOn } from './overlays';
 
@@ -34,8 +35,8 @@ export function beginList(it: Interpreter, options: ListOptions = {}): void {
   const trivial = options.trivial ?? false;
   const { level, values } = measures(it, trivial);
   const { data } = it.innermost;
-  const vertical = it.mode.hlist === null && !it.read(CELLS.afterDisplay);
-  if (it.read(CELLS.afterDisplay)) it.write(CELLS.afterDisplay, false, true);
+  const behindDisplay = takeFlag(it, CELLS.afterDisplay);
+  const vertical = it.mode.hlist === null && !behindDisplay;
   const atItem = it.mode.pendingLabel !== null;
   if (!vertical && !it.mode.restricted) {
     it.mode.hlist?.unskip();
@@ -102,8 +103,7 @@ function itemSpace(it: Interpreter, open: OpenEnvironment): void {
     it.endParagraph();
   }
   it.endParagraph();
-  if (first && it.read(CELLS.afterHeading)) {
-    it.write(CELLS.afterHeading, false, true);
+  if (first && takeFlag(it, CELLS.afterHeading)) {
     // `\\@nbitem`: right behind a heading there is but the difference of the spaces between paragraphs.
     const { outerParskip = NO_GLUE, parSep = NO_GLUE } = list ?? {};
     const difference = addGlue(outerParskip, negative(parSep));

@@ -1,5 +1,6 @@
+import { takeFlag } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
-import { glue, type Glue, NO_GLUE } from '../../base/lengths';
+import { glue, type Glue, negative, NO_GLUE } from '../../base/lengths';
 import type { Span } from '../../base/spans';
 import type { Inline } from '../../document/inlines';
 import { expandTokens, textOf, tokensText } from '../../expansion/tokenText';
@@ -82,8 +83,7 @@ interface Heading {
   readonly title: readonly Token[];
 }
 
-const abs = (g: Glue): Glue =>
-  g.width < 0 ? { ...g, width: -g.width, stretch: -g.stretch, shrink: -g.shrink } : g;
+const abs = (g: Glue): Glue => (g.width < 0 ? negative(g) : g);
 
 /** `\@startsection{name}{level}{indent}{above}{below}{style}*[short]{title}` (LaTeX kernel). */
 function startSection(it: Interpreter, args: Args): void {
@@ -103,7 +103,7 @@ function startSection(it: Interpreter, args: Args): void {
   const number = numbered ? textOf(it.p, [it.p.command(`the${name}`)]) : null;
   const words = plainTitle(it, title);
   it.write(CELLS.currentTitle, words, true);
-  if (it.read(CELLS.afterDisplay)) it.write(CELLS.afterDisplay, false, true);
+  takeFlag(it, CELLS.afterDisplay);
   // `\\@startsection` adds nothing while `\\if@nobreak` is true: right behind a heading.
   if (!it.read(CELLS.afterHeading)) {
     it.mode.vlist.push({ kind: 'penalty', penalty: SECTION_PENALTY, added: true });

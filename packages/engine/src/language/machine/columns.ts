@@ -7,10 +7,8 @@ import { CELLS } from './cells';
 import type { Interpreter } from './interpreter';
 import type { Mode } from './modes';
 
-/** Measures inside a box of paragraphs (LaTeX's `\@parboxrestore`). */
-export function narrow(it: Interpreter, width: Sp): void {
-  for (const name of ['hsize', 'linewidth', 'columnwidth']) setDimen(it.state, name, width);
-  if (!it.read(CELLS.keepTextWidth)) setDimen(it.state, 'textwidth', width);
+/** Paragraphs as they are at the beginning of a box, in the size that is in force (LaTeX's `\\@parboxrestore`). */
+export function restoreParagraphs(it: Interpreter): void {
   setDimen(it.state, 'totalleftmargin', 0);
   setSloppy(it, true);
   setDimen(it.state, 'parindent', 0);
@@ -18,6 +16,13 @@ export function narrow(it: Interpreter, width: Sp): void {
   setSkip(it.state, 'leftskip', glue(0));
   setSkip(it.state, 'rightskip', glue(0));
   it.write(CELLS.alignment, 'justified');
+}
+
+/** Measures inside a box of paragraphs of a width. */
+export function narrow(it: Interpreter, width: Sp): void {
+  for (const name of ['hsize', 'linewidth', 'columnwidth']) setDimen(it.state, name, width);
+  if (!it.read(CELLS.keepTextWidth)) setDimen(it.state, 'textwidth', width);
+  restoreParagraphs(it);
   it.write(CELLS.noIndentNext, false, true);
   it.write(CELLS.inMinipage, true);
 }

@@ -1,17 +1,24 @@
 import type { Inline } from '../../document/inlines';
+import type { CellOf } from '../../expansion/cells';
 import { CELLS } from './cells';
 import { InlineList } from './inlineList';
 import type { Interpreter } from './interpreter';
 import { paragraphShape } from './parameters';
+
+/** Was something said for what comes next? It is said once. */
+export function takeFlag(it: Interpreter, flag: CellOf<boolean>): boolean {
+  const isSaid = it.read(flag);
+  if (isSaid) it.write(flag, false, true);
+  return isSaid;
+}
 
 /** In vertical mode, starts a paragraph: `\parskip` above, then the indent or a waiting label. */
 export function beginParagraph(it: Interpreter, indented: boolean): void {
   const { mode } = it;
   if (mode.hlist !== null) return;
   mode.hlist = new InlineList(it.read(CELLS.divisions));
-  const isNew = !it.read(CELLS.afterDisplay) || mode.pendingLabel !== null;
+  const isNew = !takeFlag(it, CELLS.afterDisplay) || mode.pendingLabel !== null;
   if (isNew) mode.vlist.push({ kind: 'vspace', glue: it.skip('parskip'), behaviour: 'plain' });
-  if (it.read(CELLS.afterDisplay)) it.write(CELLS.afterDisplay, false, true);
   mode.atTop = false;
   const suppressed = takeIndentSuppression(it);
   if (mode.pendingLabel) {
@@ -49,13 +56,9 @@ export function beginForDisplay(it: Interpreter, byKernel: boolean): boolean {
 
 /** Did something before say that the next paragraph has no indent? It is said once. */
 function takeIndentSuppression(it: Interpreter): boolean {
-  const afterHeading = it.read(CELLS.afterHeading);
-  if (afterHeading) {
-    it.write(CELLS.afterHeading, false, true);
-    it.mode.clubPenalty = 10000;
-  }
-  const noIndent = it.read(CELLS.noIndentNext);
-  if (noIndent) it.write(CELLS.noIndentNext, false, true);
+  const afterHeading = takeFlag(it, CELLS.afterHeading);
+  if (afterHeading) it.mode.clubPenalty = 10000;
+  const noIndent = takeFlag(it, CELLS.noIndentNext);
   return afterHeading || noIndent;
 }
 

@@ -1,5 +1,5 @@
 import type { Finding, OutlineEntry, PageDescription, TextEdit } from '@odd-compass/engine';
-import { applyEdits } from '@odd-compass/engine/edits';
+import { applyEdit } from '@odd-compass/engine/edits';
 import { setAsideFinding } from '@odd-compass/engine/setAside';
 import type {
   BlockPlace,
@@ -83,7 +83,7 @@ export class EngineClient {
   private at: number | null = null;
   /** Workers lost since one has answered. */
   private lost = 0;
-  private viewed = '';
+  private viewed: readonly PageRange[] = [];
   /** Where the file that is written in begins in the engine's text, and its length; null when the engine does not have it there. */
   private base: number | null = 0;
   private length: number;
@@ -167,7 +167,7 @@ export class EngineClient {
     this.kept.clear();
     this.pictures.forget();
     this.begin(true);
-    if (this.viewed !== '') this.say({ kind: 'view', ranges: JSON.parse(this.viewed) });
+    if (this.viewed.length > 0) this.say({ kind: 'view', ranges: this.viewed });
     for (const { question } of this.waiting.values()) this.say(question);
     this.generation++;
   }
@@ -196,7 +196,7 @@ export class EngineClient {
   private told(edit: TextEdit): readonly TextEdit[] {
     this.lastEdit = edit.from;
     const { edits, asides } = toldWithAsides(this.text, this.asides, edit);
-    this.text = applyEdits(this.text, [edit]);
+    this.text = applyEdit(this.text, edit);
     this.asides = asides;
     return edits;
   }
@@ -234,9 +234,8 @@ export class EngineClient {
 
   /** The pages in sight; said again only when they are others. */
   view(ranges: readonly PageRange[]): void {
-    const wanted = JSON.stringify(ranges);
-    if (wanted === this.viewed) return;
-    this.viewed = wanted;
+    if (JSON.stringify(ranges) === JSON.stringify(this.viewed)) return;
+    this.viewed = ranges;
     this.say({ kind: 'view', ranges });
   }
 
