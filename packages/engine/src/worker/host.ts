@@ -150,16 +150,19 @@ export class WorkerHost {
   private async settle(): Promise<void> {
     const run = ++this.run;
     const { session } = this;
-    if (!session || !(await this.inSlices(run, session.read(), () => undefined))) return;
+    if (!session) return;
+    await this.inSlices(run, session.read(), () => undefined);
+    // Another may have come between the end of the work and this line.
+    if (run !== this.run) return;
     this.revision = this.wanted;
     for (;;) {
       let shown = false;
-      const settled = await this.inSlices(run, session.settle(), (ready) => {
+      await this.inSlices(run, session.settle(), (ready) => {
         if (shown || ready <= (this.view[0]?.last ?? 0) || session.fonts.missing.size > 0) return;
         shown = true;
         this.sendPages();
       });
-      if (!settled) return;
+      if (run !== this.run) return;
       const missing = [...session.fonts.missing];
       if (missing.length === 0) break;
       await this.loadFonts(missing);
@@ -171,21 +174,20 @@ export class WorkerHost {
     if (run === this.run) this.sendAccount();
   }
 
-  /** Does work for a while, then looks at messages; false when a newer run has overtaken it. */
+  /** Does work for a while, then looks at messages; left when a newer run has overtaken it. */
   private async inSlices<T>(
     run: number,
     work: Generator<T, void, void>,
     step: (done: T) => void,
-  ): Promise<boolean> {
+  ): Promise<void> {
     let end = this.around.now() + SLICE;
     for (const done of work) {
       step(done);
       if (this.around.now() < end) continue;
       await this.around.turn();
-      if (run !== this.run) return false;
+      if (run !== this.run) return;
       end = this.around.now() + SLICE;
     }
-    return run === this.run;
   }
 
   /** Typesets a piece by itself; fonts it lacks are fetched and it is tried again. */

@@ -1,6 +1,7 @@
 import { WorkerHost, type Request, type Response } from '@odd-compass/engine/worker';
 import { afterPaint } from '../afterPaint';
 import { Painter, type PaintRequest } from './painter';
+import { turns } from './turns';
 
 /**
  * The engine in a thread of the browser, and the painter of its pages; see the engine's `worker`
@@ -11,9 +12,6 @@ const scope = self as unknown as {
   onmessage: ((event: MessageEvent<Request | PaintRequest>) => void) | null;
 };
 let fontBase = '/fonts/';
-const channel = new MessageChannel();
-let wake: (() => void) | null = null;
-channel.port1.onmessage = () => wake?.();
 
 const painter = new Painter();
 let onScreen: (() => void)[] = [];
@@ -41,12 +39,7 @@ const host = new WorkerHost({
       onScreen.push(resolve);
       screen.ask();
     }),
-  turn: () =>
-    new Promise((resolve) => {
-      // Through setTimeout, so that messages that wait come first.
-      wake = resolve;
-      setTimeout(() => channel.port2.postMessage(null), 0);
-    }),
+  turn: turns(),
   now: () => performance.now(),
 });
 

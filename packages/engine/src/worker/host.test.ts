@@ -1,0 +1,60 @@
+import { expect, it } from 'vitest';
+import { inArticle, testFonts, TODAY } from '../testing/document';
+import { WorkerHost } from './host';
+import type { Request, Response } from './messages';
+
+/** A host whose fonts come after so many microtasks; each look at the clock is a slice later. */
+function host(fontsAfter: number) {
+  const said: Response[] = [];
+  let clock = 0;
+  const after = async (count: number): Promise<void> => {
+    for (let i = 0; i < count; i++) await Promise.resolve();
+  };
+  const made = new WorkerHost({
+    fetchFont: async (file) => {
+      await after(fontsAfter);
+      return testFonts(file);
+    },
+    fetchFile: () => Promise.resolve(null),
+    decode: (bytes) => new TextDecoder().decode(bytes),
+    post: (response) => said.push(response),
+    paint: () => undefined,
+    painted: () => Promise.resolve(),
+    turn: () => new Promise((resolve) => setTimeout(resolve, 0)),
+    now: () => (clock += 7),
+  });
+  return { made, said, after };
+}
+
+const open = (text: string): Request => ({
+  kind: 'open',
+  text,
+  revision: 1,
+  today: TODAY,
+  fontBase: '',
+  file: 'sheet.tex',
+  files: [],
+});
+
+it('tells of the text of the last edit, wherever the edits come between its own steps', async () => {
+  const first = inArticle('An ebb.\n\n'.repeat(6));
+  const last = inArticle('A flood.');
+  for (const between of [0, 1, 2, 3, 4, 5, 7, 9, 13]) {
+    const { made, said, after } = host(20);
+    const asked = [made.take(open(first))];
+    await after(between);
+    asked.push(
+      made.take({ kind: 'edit', edits: [{ from: 0, to: first.length, text: '' }], revision: 2 }),
+    );
+    await after(between);
+    asked.push(made.take({ kind: 'edit', edits: [{ from: 0, to: 0, text: last }], revision: 3 }));
+    await Promise.all(asked);
+    const account = said.findLast(({ kind }) => kind === 'account');
+    expect(account, `after ${between}`).toMatchObject({ revision: 3 });
+    for (const response of said)
+      if (response.kind === 'pages' && response.revision === 3) {
+        const words = response.views.flatMap(({ text }) => text ?? []).join(' ');
+        expect(words).not.toContain('ebb');
+      }
+  }
+});
