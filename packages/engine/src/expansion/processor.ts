@@ -26,7 +26,7 @@ export const STANDARD_BUDGET: Budget = { free: 5000, block: 200_000, document: 6
 const SHARE = 1 / 3;
 
 /** How much the blocks so far took of what the document has. Read by those alone that need more than is free. */
-const TAKEN = cell<number>('workTaken', 0);
+export const TAKEN = cell<number>('workTaken', 0);
 
 /** The categories of characters in force (`\catcode`). */
 const CATEGORIES = cell<CatTable>('catcodes', standardCategories());

@@ -176,8 +176,8 @@ function onePass(
   for (const node of active)
     if (node.at === last && (!best || node.demerits < best.demerits)) best = node;
   const breaks: number[] = [];
-  for (let node = best; node && node.at >= 0; node = node.before) breaks.unshift(node.at);
-  return best ? breaks : null;
+  for (let node = best; node && node.at >= 0; node = node.before) breaks.push(node.at);
+  return best ? breaks.reverse() : null;
 }
 
 /** Weighs a break at item `at` against every line it could end (§829 ff.); gives the new active list. */

@@ -61,6 +61,12 @@ describe('what once differed from cold', () => {
     expect(after(body, [26, 27, 'f'])).toEqual([]);
     expect(after(body, [26, body.length, body.slice(27)], [30, 30, 'x'])).toEqual([]);
   });
+  it('a caption that holds a figure adds nothing to its own list', () => {
+    const text = 'o\\listoffigures\\caption{}\\label{f1}\\e\\begin{figure}\\caption{\\begin{figure';
+    const broken: [number, number, string] = [24, 37, 'e\\}1f{lebal\\}'];
+    expect(after(text, broken)).toEqual([]);
+    expect(after(text, broken, [60, 60, '$$'], [0, 0, 'aption{Tab}\\label{t1}\\'])).toEqual([]);
+  });
   it('a group that something left open ends with its block', () => {
     const text = '\\documentclass{beamer} \\begin{block}{Def{frame}\n\\begin{frame\n\n\\';
     expect(after(text, [22, 58, ''])).toEqual([]);

@@ -56,6 +56,7 @@ import {
   type OutlineEntry,
 } from './account';
 import { CONTENTS } from '../language/constructs/contents';
+import { STANDARD_BUDGET, TAKEN } from '../expansion/processor';
 
 export type { CalendarDate } from './reading';
 export type { OutlineEntry } from './account';
@@ -65,8 +66,8 @@ const NO_FIELDS: LayoutEnv['field'] = () => [];
 
 /** How often pages and the references to them are worked out anew before giving up. */
 const MOST_ROUNDS = 8;
-/** By how many entries contents may grow meanwhile, besides twice what they were. */
-const MOST_GROWN = 1000;
+/** Nor when reading has taken so much of the work that is bounded: macros that run away, round after round. */
+const MOST_TAKEN = 1.5 * STANDARD_BUDGET.block;
 
 /** Work counted, for tests and the benchmark. */
 export interface WorkDone {
@@ -221,12 +222,9 @@ export class Session {
     this.refresh(CELLS.cited, [...keys]);
   }
 
-  /** Gives back the entries of all lists of contents, with the pages they fell on; how many there are. */
-  private giveContents(): number {
-    if (!this.reading.isRead(CONTENTS)) return 0;
-    const entries = collectContents(this.records);
-    this.refresh(CONTENTS, entries);
-    return entries.length;
+  /** Gives back the entries of all lists of contents, with the pages they fell on. */
+  private giveContents(): void {
+    if (this.reading.isRead(CONTENTS)) this.refresh(CONTENTS, collectContents(this.records));
   }
 
   /** Remembers which blocks changed since the pages were last whole. */
@@ -295,17 +293,15 @@ export class Session {
   }
 
   private *rounds(): Generator<number, void, void> {
-    let most = Infinity;
-    for (let round = 0; round < MOST_ROUNDS; round++) {
+    let taken = 0;
+    for (let round = 0; round < MOST_ROUNDS && taken < MOST_TAKEN; round++) {
       yield* this.buildPages();
       this.takeFacts({ ...this.facts, pages: collectPages(this.records) });
-      const entries = this.giveContents();
+      this.giveContents();
       this.giveCitations();
       this.unsettled = this.changedTo > this.changedFrom;
       if (!this.unsettled) return;
-      // Contents that stand in themselves grow with each round.
-      if (entries > most) break;
-      most = Math.min(most, 2 * entries + MOST_GROWN);
+      taken += this.reading.finalValue(TAKEN);
     }
     // The pages are at least of what was read last.
     yield* this.buildPages();

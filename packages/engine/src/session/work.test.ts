@@ -51,6 +51,19 @@ describe('the work of a block', () => {
     expect(kindsOf(text).filter((kind) => kind === 'macro-runaway')).toHaveLength(2);
     expect(linesOf(typeset(text)).join('\n')).toContain('After.');
   });
+  it('is bounded over the rounds of the document too', () => {
+    // What stands in its contents depends on what stood in them.
+    const swinging =
+      '\\def\\w{1}\\tableofcontents\\ifnum\\w=1 \\addtocontents{toc}{\\protect\\gdef\\protect\\w{0}}\\fi';
+    const read = (more: string): number => {
+      const session = newSession();
+      session.setText(inArticle(swinging + more, ''));
+      session.settleAll();
+      expect(session.findings().map(({ kind }) => kind)).toContain('facts-unsettled');
+      return session.work.blocksRead;
+    };
+    expect(read('\\def\\a{\\emph{x} \\a}\\a')).toBeLessThan(read('') / 2);
+  });
   it('names the macro that ran away, where it was called', () => {
     const text = inArticle('Low \\runs water.', '\\newcommand{\\runs}{\\runs}');
     const [found] = typeset(text).findings();

@@ -17,6 +17,9 @@ export const CONTENTS = cell<
   readonly { readonly list: string; readonly entry: unknown; readonly page: string }[]
 >('contents', []);
 
+/** Is a list of contents being set? What it says adds nothing to any: contents would stand in themselves. */
+const IN_LIST = cell<boolean>('inContents', false);
+
 /** The entries of a list: the tokens of each, and its page. */
 export const entriesOf = (it: Interpreter, list: string) =>
   it.read(CONTENTS).flatMap(({ list: of, entry, page }) =>
@@ -26,6 +29,7 @@ export const entriesOf = (it: Interpreter, list: string) =>
 
 /** Tokens for a list, with numbers as they are now. */
 export function addToList(it: Interpreter, list: string, tokens: readonly Token[]): void {
+  if (it.read(IN_LIST)) return;
   const entry = detach(expandTokens(it.p, tokens));
   emit(it, { kind: 'contents', list, entry, ...it.p.place });
 }
@@ -54,6 +58,7 @@ function startList(it: Interpreter, tokens: readonly Token[]): void {
   const entries = entriesOf(it, list);
   it.endParagraph();
   it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.write(IN_LIST, true);
   for (const { entry, page } of entries) {
     const isLine = entry[0]?.text === 'contentsline';
     const number = isLine ? [it.p.make(1, '{'), ...it.p.chars(page), it.p.make(2, '}')] : [];
