@@ -22,3 +22,19 @@ export function mathSizes(size: Sp): readonly [Sp, Sp, Sp] {
   const [, script, scriptscript] = known ?? [0, (0.7 * size) / PT, (0.5 * size) / PT];
   return [size, script * PT, scriptscript * PT];
 }
+
+/** How far up a superscript stands in text, in em: `\\fontdimen14` of the symbol fonts from so many pt on. */
+const SUPERSCRIPT_SHIFTS: readonly (readonly [from: number, em: number])[] = [
+  [9.95, 0.362892],
+  [8.95, 0.424811],
+  [7.95, 0.352917],
+  [6.95, 0.431111],
+  [5.95, 0.41963],
+  [0, 0.403556],
+];
+
+/** How far up a superscript stands in text of a size. */
+export const superscriptShift = (size: Sp): Sp => {
+  const [, em] = SUPERSCRIPT_SHIFTS.find(([from]) => size >= from * PT) ?? [0, 0];
+  return Math.round(em * size);
+};

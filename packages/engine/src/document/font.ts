@@ -7,6 +7,9 @@ export type FontShape = 'upright' | 'italic' | 'slanted' | 'caps';
 /** The design of the document's types: Latin Modern, or one that a package line puts in force. */
 export type FontFace = 'modern' | 'pagella' | 'termes';
 
+/** How characters stand in fonts: that decides kerns and widths, and what some signs print. */
+export type FontEncoding = 'OT1' | 'T1';
+
 /** A text font as the document asks for it; `fonts` decides which file that is. */
 export interface FontSpec {
   readonly family: FontFamily;
@@ -16,6 +19,7 @@ export interface FontSpec {
   /** 0xRRGGBB; below zero nothing is drawn. */
   readonly color: number;
   readonly face: FontFace;
+  readonly encoding: FontEncoding;
 }
 
 export const BLACK = 0x000000;

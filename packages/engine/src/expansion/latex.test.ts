@@ -27,7 +27,7 @@ describe('commands by their arguments', () => {
     expect(body(`${define}\\c{a}, \\c[x]{a}, \\c[]{a}`)).toBe('none-a, x-a, -a');
   });
   it('nest brackets of their own kind', () => {
-    expect(body('\\NewDocumentCommand{\\c}{d()}{<#1>}\\c(a(b)c)')).toBe('<a(b)c>');
+    expect(body('\\NewDocumentCommand{\\c}{d()}{[#1]}\\c(a(b)c)')).toBe('[a(b)c]');
   });
 });
 
@@ -78,8 +78,8 @@ describe('loops and lists', () => {
 
 describe('definitions', () => {
   it('match their delimiters', () => {
-    expect(body('\\def\\pair(#1,#2){#2-#1}\\pair(a,b) \\def\\upto#1.{<#1>}\\upto a b.')).toBe(
-      'b-a <a b>',
+    expect(body('\\def\\pair(#1,#2){#2-#1}\\pair(a,b) \\def\\upto#1.{[#1]}\\upto a b.')).toBe(
+      'b-a [a b]',
     );
   });
   it('are looked ahead for by \\futurelet and \\@ifnextchar', () => {

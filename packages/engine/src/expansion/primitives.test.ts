@@ -7,7 +7,7 @@ const prints = (source: string): string => bodyLines(`\\noindent ${source}`, '')
 
 describe('definitions', () => {
   it.each([
-    ['delimited arguments', '\\def\\a#1;#2.{[#2|#1]}\\a x;yz.', '[yz|x]'],
+    ['delimited arguments', '\\def\\a#1;#2.{[#2/#1]}\\a x;yz.', '[yz/x]'],
     ['a delimiter at the start', '\\def\\a(#1){[#1]}\\a(xy)', '[xy]'],
     ['braces around an argument go', '\\def\\a#1.{(#1)}\\a{xy}.', '(xy)'],
     ['an argument is a token or a group', '\\def\\a#1#2{#2#1}\\a x{yz}', 'yzx'],

@@ -47,6 +47,8 @@ export interface Font {
   /** The glyph of a code point; 0 when there is none. */
   glyph(code: number): number;
   box(glyph: number): GlyphBox;
+  /** The width of a glyph in the file, in font units, without a look at its outline. */
+  advance(glyph: number): number;
   kern: PairKerns;
   readonly ligatures: readonly LigatureStep[];
   /** The form of a glyph for scripts of that level (1 or 2), or the glyph itself. */
@@ -108,7 +110,6 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
     : new Map<number, number[]>();
   const glyphs = new Map<number, number>();
   const boxes = new Map<number, GlyphBox>();
-  const words = new Map<string, Shaped>();
   let texts: Map<number, string> | null = null;
 
   const glyph = (code: number): number => {
@@ -151,17 +152,11 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
     file,
     glyph,
     box,
+    advance,
     kern,
     ligatures,
     scriptForm: (id, level) => scriptForms.get(id)?.[level - 1] ?? scriptForms.get(id)?.[0] ?? id,
-    shape: (text) => {
-      let found = words.get(text);
-      if (!found) {
-        found = shapeWord(font, text, typewriter);
-        words.set(text, found);
-      }
-      return found;
-    },
+    shape: shaper(() => font),
     textOf: (id) => {
       texts ??= glyphTexts(file, ligatures, scriptForms, font.math, glyph);
       const text = texts.get(id) ?? '';
@@ -169,6 +164,28 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
     },
   };
   return font;
+}
+
+/** Shapes words in the measures of a font, each once. */
+function shaper(font: () => Font): (text: string) => Shaped {
+  const words = new Map<string, Shaped>();
+  return (text) => {
+    let found = words.get(text);
+    if (!found) {
+      found = shapeWord(font(), text, isTypewriter(font().name));
+      words.set(text, found);
+    }
+    return found;
+  };
+}
+
+/** The same outlines in other measures. Its id stays: what is drawn is the same. */
+export function remeasured(
+  font: Font,
+  measures: Partial<Pick<Font, 'box' | 'kern' | 'xHeight' | 'math'>>,
+): Font {
+  const other: Font = { ...font, ...measures, shape: shaper(() => other) };
+  return other;
 }
 
 /**

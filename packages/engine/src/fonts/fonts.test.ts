@@ -14,6 +14,7 @@ const spec = {
   size: 10 * PT,
   color: 0,
   face: 'modern',
+  encoding: 'OT1',
 } as const;
 
 describe('shaping', () => {
@@ -56,7 +57,15 @@ describe('the choice of file', () => {
         for (const shape of ['upright', 'italic', 'slanted', 'caps'] as const)
           for (const size of [5, 7, 8, 9, 10, 12, 20])
             expect(FONT_FILES).toContain(
-              fileFor({ family, series, shape, size: size * PT, color: 0, face: 'modern' }),
+              fileFor({
+                family,
+                series,
+                shape,
+                size: size * PT,
+                color: 0,
+                face: 'modern',
+                encoding: 'OT1',
+              }),
             );
   });
 });

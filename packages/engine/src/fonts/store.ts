@@ -11,6 +11,8 @@ import {
   SCRIPT_FONT,
   SYMBOL_FONT,
 } from './catalog';
+import { asCalligraphic, asComputerModernMath } from './computerModern/mathFont';
+import { asComputerModern } from './computerModern/textFont';
 import { fallbackFile } from './fallback';
 import { type Font, openFont } from './font';
 
@@ -30,7 +32,8 @@ export interface WordSpace {
 export class FontStore {
   private readonly open = new Map<string, Font>();
   private bySpec = new WeakMap<FontSpec, Font>();
-  private readonly spaces = new Map<number, WordSpace>();
+  private readonly measured = new WeakMap<Font, Font>();
+  private readonly spaces = new WeakMap<Font, WordSpace>();
   /** Files that were asked for and not there; the host brings them and layout is done again. */
   readonly missing = new Set<FontFile>();
 
@@ -55,14 +58,28 @@ export class FontStore {
   text(spec: FontSpec): Font {
     const known = this.bySpec.get(spec);
     if (known) return known;
-    const font = this.file(fileFor(spec));
+    const file = this.file(fileFor(spec));
+    const font = spec.encoding === 'OT1' ? this.inComputerModern(file, asComputerModern) : file;
     if (this.missing.size === 0) this.bySpec.set(spec, font);
+    return font;
+  }
+
+  /** A font in the measures of the family it stands for; itself when it stands for none. */
+  private inComputerModern(file: Font, as: (file: Font) => Font | null): Font {
+    const known = this.measured.get(file);
+    if (known) return known;
+    const font = as(file) ?? file;
+    this.measured.set(file, font);
     return font;
   }
 
   /** The mathematics font of a face. */
   math(face: FontFace = 'modern'): Font {
-    return this.file(MATH_FONTS[face]);
+    const file = this.file(MATH_FONTS[face]);
+    // Another may stand in for it, which is in its own measures.
+    return file.math && face === 'modern'
+      ? this.inComputerModern(file, asComputerModernMath)
+      : file;
   }
 
   /** Further symbols, for those that the mathematics font lacks. */
@@ -77,7 +94,9 @@ export class FontStore {
 
   /** Calligraphic capitals of a face, at the places of the Latin ones; null when they are its own. */
   calligraphic(face: FontFace): Font | null {
-    return face === 'modern' ? this.file(CALLIGRAPHIC_FONT) : null;
+    if (face !== 'modern') return null;
+    const file = this.file(CALLIGRAPHIC_FONT);
+    return file.name === CALLIGRAPHIC_FONT ? this.inComputerModern(file, asCalligraphic) : file;
   }
 
   byId(id: number): Font {
@@ -105,7 +124,7 @@ export class FontStore {
    * typewriter blanks are rigid.
    */
   wordSpace(font: Font): WordSpace {
-    let found = this.spaces.get(font.id);
+    let found = this.spaces.get(font);
     if (!found) {
       const width = font.box(font.glyph(32)).width;
       if (font.name.startsWith('lmmono')) found = { width, stretch: 0, shrink: 0, extra: width };
@@ -121,7 +140,7 @@ export class FontStore {
           extra: width * 0.28571,
         };
       } else found = { width, stretch: width / 2, shrink: width / 3, extra: width / 3 };
-      this.spaces.set(font.id, found);
+      this.spaces.set(font, found);
     }
     return found;
   }

@@ -8,7 +8,12 @@ import type { MathList, MathNode } from '../document/math';
 import type { Font } from '../fonts/font';
 import { SCRIPT_CAPITALS } from '../fonts/scriptCapitals';
 import type { FontStore } from '../fonts/store';
-import type { MathConstantName, MathTable } from '../fonts/tables/math';
+import {
+  NO_MATH,
+  type MathConstantName,
+  type MathParameters,
+  type MathTable,
+} from '../fonts/tables/math';
 import type { Laid } from './atom';
 import { sizeLevel, type Style } from './style';
 
@@ -45,19 +50,9 @@ export function mathContext(
 ): MathContext {
   const font = fonts.math(text.face);
   // Until the mathematics font is here, a stand-in without a table shows the bare glyphs.
-  const table = font.math ?? EMPTY_TABLE;
+  const table = font.math ?? NO_MATH;
   return { fonts, font, table, text, sizes: mathSizes(text.size), style, setText, lay, depth: 0 };
 }
-
-const EMPTY_TABLE: MathTable = {
-  constants: new Proxy({} as MathTable['constants'], { get: () => 0 }),
-  italics: new Map(),
-  accentAttachment: new Map(),
-  kerns: new Map(),
-  minConnectorOverlap: 0,
-  vertical: new Map(),
-  horizontal: new Map(),
-};
 
 /** The same context in another style. */
 export const inStyle = (ctx: MathContext, style: Style): MathContext =>
@@ -70,9 +65,22 @@ export const sizeOf = (ctx: MathContext): Sp => ctx.sizes[sizeLevel(ctx.style)];
 export const units = (value: number, ctx: MathContext): Sp =>
   (value * sizeOf(ctx)) / ctx.font.unitsPerEm;
 
+/** The parameters of the context's size, for a family that has some. */
+const parametersOf = (ctx: MathContext): MathParameters | null =>
+  ctx.table.parametersAt?.(sizeOf(ctx)) ?? null;
+
 /** A constant of the MATH table in sp. */
 export const constant = (name: MathConstantName, ctx: MathContext): Sp =>
-  units(ctx.table.constants[name], ctx);
+  units((parametersOf(ctx) ?? ctx.table).constants[name], ctx);
+
+/** A parameter in sp that the table has not; null when the family has none. */
+export function parameter(
+  name: Exclude<keyof MathParameters, 'constants'>,
+  ctx: MathContext,
+): Sp | null {
+  const found = parametersOf(ctx);
+  return found && units(found[name], ctx);
+}
 
 /** Behind a script capital: drawn as calligraphic, or in round hand (Unicode's variation selectors for script letters). */
 const CALLIGRAPHIC = '\ufe00';
@@ -89,7 +97,10 @@ export function drawnBy(char: string, ctx: MathContext): { ctx: MathContext; gly
       selector === ROUND_HAND ? ctx.fonts.roundHand() : ctx.fonts.calligraphic(ctx.text.face);
     const letter = char.slice(0, -1);
     if (font)
-      return { ctx: { ...ctx, font, table: EMPTY_TABLE }, glyph: font.glyph(latinOf(letter)) };
+      return {
+        ctx: { ...ctx, font, table: font.math ?? NO_MATH },
+        glyph: font.glyph(latinOf(letter)),
+      };
     return { ctx, glyph: glyphFor(letter, ctx) };
   }
   const code = char.codePointAt(0) ?? 0;
@@ -97,11 +108,11 @@ export function drawnBy(char: string, ctx: MathContext): { ctx: MathContext; gly
   const symbols = ctx.fonts.symbols();
   const font = symbols.glyph(code) !== 0 ? symbols : ctx.fonts.fallback(code);
   if (!font) return { ctx, glyph: 0 };
-  return { ctx: { ...ctx, font, table: EMPTY_TABLE }, glyph: font.glyph(code) };
+  return { ctx: { ...ctx, font, table: NO_MATH }, glyph: font.glyph(code) };
 }
 
 /** One math unit, 1/18 quad. */
-export const mu = (ctx: MathContext): Sp => sizeOf(ctx) / 18;
+export const mu = (ctx: MathContext): Sp => (parameter('quad', ctx) ?? sizeOf(ctx)) / 18;
 
 /** A glyph at the context's size. */
 export function glyphItem(glyph: number, ctx: MathContext, span: Span, color = 0): GlyphItem {

@@ -23,6 +23,7 @@ const { fonts } = newSession();
 const env: LayoutEnv = {
   fonts,
   hyphenate: () => [],
+  referring: new Set(),
   resolve: () => null,
   field: () => [],
   report: () => undefined,
@@ -55,6 +56,7 @@ const text = (words: string): Inline => ({
     size: 10 * PT,
     color: 0,
     face: 'modern',
+    encoding: 'OT1',
   },
   from: 4,
   to: 4 + words.length,

@@ -11,6 +11,8 @@ export interface LayoutEnv {
   readonly hyphenate: Hyphenate;
   /** What a reference prints, or null when the label is not known. */
   readonly resolve: (ref: RefInline) => string | readonly Inline[] | null;
+  /** What is being set for references: the labels named there, each in what the one before it prints. */
+  readonly referring: Set<string>;
   /** What a field of a running head prints. */
   readonly field: (field: FieldInline) => readonly Inline[];
   readonly report: (finding: RawFinding) => void;

@@ -126,14 +126,17 @@ const setLeader = (leader: Leader, env: LayoutEnv): SetLeader =>
 
 function pushReference(out: LineItem[], inline: RefInline, env: LayoutEnv): void {
   const { from, to, label } = inline;
-  const found = env.resolve(inline);
+  // What stands in its own number has none.
+  const found = env.referring.has(label) ? null : env.resolve(inline);
   if (found === null) {
     const code = inline.what === 'cite' ? 'citation-unknown' : 'reference-unknown';
     env.report({ code, from, to, args: { name: label } });
   }
   if (typeof found === 'object' && found !== null) {
     // It was read where the label is; here it stands for the reference.
+    env.referring.add(label);
     out.push(...lineItems(placedAt(found, { from, to }), env));
+    env.referring.delete(label);
     return;
   }
   const font = found === null ? { ...inline.font, series: 'bold' as const } : inline.font;

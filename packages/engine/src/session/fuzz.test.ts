@@ -67,6 +67,15 @@ describe('what once differed from cold', () => {
     expect(after(text, broken)).toEqual([]);
     expect(after(text, broken, [60, 60, '$$'], [0, 0, 'aption{Tab}\\label{t1}\\'])).toEqual([]);
   });
+  it('contents in a heading are no contents in the list of contents', () => {
+    const text =
+      '\\documentclass{report}\n\\usepackage{amsmath}\n\\newtheorem{t}{T}\n\\section{Word\\tableofcontents s}\n\nEbb.\n\\chapter{Codes}\n';
+    expect(after(text, [text.length - 9, text.length - 9, '%'])).toEqual([]);
+  });
+  it('a theorem whose number refers to itself', () => {
+    const text = '\\newtheorem{thm}\\thm\\label{thm:main}\\ref{thm:main}';
+    expect(after(text, [16, 16, '{proof}[Proof of Theorem~\\ref{thm:main}] Cle'])).toEqual([]);
+  });
   it('a group that something left open ends with its block', () => {
     const text = '\\documentclass{beamer} \\begin{block}{Def{frame}\n\\begin{frame\n\n\\';
     expect(after(text, [22, 58, ''])).toEqual([]);

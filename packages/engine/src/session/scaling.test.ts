@@ -98,14 +98,20 @@ describe('twice as much', () => {
       session.formulaSpans();
       for (const page of session.pages) session.describe(page);
     });
-  it.each(Object.entries(GROWING))('makes at most 2.3 times the work: %s', async (_what, text) => {
-    await started;
-    // What is done once, whatever is written, is no part of it.
-    const empty = await work(text(0));
-    const once = (await work(text(SIZE))) - empty;
-    const twice = (await work(text(2 * SIZE))) - empty;
-    const fourTimes = (await work(text(4 * SIZE))) - empty;
-    expect(twice).toBeLessThan(MOST * once + SLACK);
-    expect(fourTimes).toBeLessThan(MOST * twice + SLACK);
-  });
+  // Counts that V8 lost on the way are lost in one try only.
+  const tries = { retry: 2 };
+  it.each(Object.entries(GROWING))(
+    'makes at most 2.3 times the work: %s',
+    tries,
+    async (_, text) => {
+      await started;
+      // What is done once, whatever is written, is no part of it.
+      const empty = await work(text(0));
+      const once = (await work(text(SIZE))) - empty;
+      const twice = (await work(text(2 * SIZE))) - empty;
+      const fourTimes = (await work(text(4 * SIZE))) - empty;
+      expect(twice).toBeLessThan(MOST * once + SLACK);
+      expect(fourTimes).toBeLessThan(MOST * twice + SLACK);
+    },
+  );
 });

@@ -67,7 +67,7 @@ const NO_FIELDS: LayoutEnv['field'] = () => [];
 /** How often pages and the references to them are worked out anew before giving up. */
 const MOST_ROUNDS = 8;
 /** Nor when reading has taken so much of the work that is bounded: macros that run away, round after round. */
-const MOST_TAKEN = 1.5 * STANDARD_BUDGET.block;
+const MOST_TAKEN = STANDARD_BUDGET.document;
 
 /** Work counted, for tests and the benchmark. */
 export interface WorkDone {
@@ -351,6 +351,7 @@ export class Session {
       fonts: this.fonts,
       hyphenate: this.hyphenate,
       resolve: resolver(this.facts, reads),
+      referring: new Set(),
       field,
       report: (finding) => void (findings.length < MOST_FINDINGS && findings.push(finding)),
       lineItems: (inlines) => lineItems(inlines, env),

@@ -474,7 +474,7 @@ export const EXPECTED: Readonly<Record<string, Expected>> = {
   },
   '38-conditional-macros': {
     pages: 1,
-    text: ['Hint: Look', 'Hint (easy): Look again', 'long; other; blank', 'Small', '<a><b><c>'],
+    text: ['Hint: Look', 'Hint (easy): Look again', 'long; other; blank', 'Small', '¡a¿¡b¿¡c¿'],
   },
   '39-lab-report': {
     pages: 1,

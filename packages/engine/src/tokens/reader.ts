@@ -7,6 +7,10 @@ type LineState = 'new' | 'middle' | 'skipping';
 /** Answers the binding of a control sequence or active character. */
 export type Bind<C> = (name: string) => C;
 
+/** `"`, `<`, `>` and `|`. */
+const isSign = (code: number): boolean =>
+  code === 0x22 || code === 0x3c || code === 0x3e || code === 0x7c;
+
 /**
  * Reads a text into tokens, one at a time, with the category codes in force at
  * that moment. Offsets in tokens count from `base`, the start of the current chunk.
@@ -67,6 +71,7 @@ export class Reader<C> {
   /**
    * The longest run of plain characters (letters and others) from here, or ''.
    * The same characters `next` would give as single tokens; a short way for words.
+   * Signs that some fonts have otherwise are looked at one by one and stand in none.
    */
   plainRun(cats: CatTable): string {
     const start = this.pos;
@@ -75,7 +80,7 @@ export class Reader<C> {
       const code = this.text.charCodeAt(i);
       if (code >= 128) break;
       const cat = cats.ascii[code] as number;
-      if (cat !== Cat.Letter && cat !== Cat.Other) break;
+      if ((cat !== Cat.Letter && cat !== Cat.Other) || isSign(code)) break;
     }
     if (i > start) {
       this.pos = i;

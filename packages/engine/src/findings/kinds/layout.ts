@@ -1,3 +1,4 @@
+import { one } from '../mends';
 import { finding } from '../entry';
 import { SET_ASIDE } from '../setAside';
 import { tooWideFormula, tooWideLine } from '../wideMends';
@@ -36,6 +37,17 @@ export const layout = {
     args: ['char'],
     message: 'No font here has the character “<char>”.',
     cause: 'It was pasted in, or belongs to a script that is not covered.',
+  }),
+  'sign-in-text': finding({
+    severity: 'advice',
+    args: ['typed', 'printed'],
+    message: '<typed> prints <printed> in text.',
+    cause:
+      'The text fonts have another sign at its place. It prints as it is in a formula, and everywhere with \\usepackage[T1]{fontenc}.',
+    mend: ({ text, from, to, args }) =>
+      text.slice(from, to) === args.typed
+        ? one('Make it a formula', from, to, `$${args.typed}$`)
+        : null,
   }),
   'picture-too-wide': finding({
     severity: 'off',

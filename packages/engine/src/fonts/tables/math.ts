@@ -1,3 +1,4 @@
+import type { Sp } from '../../base/lengths';
 import { readCoverage } from './common';
 import { sub } from './sfnt';
 
@@ -98,6 +99,20 @@ export interface CornerKerns {
   readonly bottomLeft: MathKern | null;
 }
 
+/** What the table has once for all sizes, at one size; in font units. */
+export interface MathParameters {
+  readonly constants: MathConstants;
+  /** Eighteen mu. */
+  readonly quad: number;
+  /** Kept clear above and below limits (`big_op_spacing5`). */
+  readonly aroundLimits: number;
+  /** A superscript in a display, and a subscript without a superscript. */
+  readonly displaySuperscript: number;
+  readonly loneSubscript: number;
+  /** Brackets around a fraction that is not in a display (`delim2`). */
+  readonly fractionBrackets: number;
+}
+
 /** The MATH table, all lengths in font units. */
 export interface MathTable {
   readonly constants: MathConstants;
@@ -107,7 +122,20 @@ export interface MathTable {
   readonly minConnectorOverlap: number;
   readonly vertical: ReadonlyMap<number, Growth>;
   readonly horizontal: ReadonlyMap<number, Growth>;
+  /** Of a family whose sizes have parameters of their own. */
+  readonly parametersAt?: (size: Sp) => MathParameters;
 }
+
+/** A table that says nothing. */
+export const NO_MATH: MathTable = {
+  constants: new Proxy({} as MathConstants, { get: () => 0 }),
+  italics: new Map(),
+  accentAttachment: new Map(),
+  kerns: new Map(),
+  minConnectorOverlap: 0,
+  vertical: new Map(),
+  horizontal: new Map(),
+};
 
 /** Reads the MATH table (OpenType 1.9, "MATH — The Mathematical Typesetting Table"). */
 export function readMath(view: DataView): MathTable {

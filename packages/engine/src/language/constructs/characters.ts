@@ -1,3 +1,4 @@
+import type { Span } from '../../base/spans';
 import { PT } from '../../base/lengths';
 import { activeName } from '../../tokens/reader';
 import { type CommandEntry, tokensOf } from '../machine/entries';
@@ -74,8 +75,7 @@ const ACCENTS: readonly (readonly [string, string, string])[] = [
 ];
 
 /** The dots of `\ldots` in text: three full stops, spaced as TeX spaces them. */
-function textDots(it: Interpreter): void {
-  const at = it.p.place;
+function textDots(it: Interpreter, at: Span): void {
   const gap = {
     kind: 'glue' as const,
     glue: {
@@ -94,12 +94,32 @@ function textDots(it: Interpreter): void {
   }
 }
 
+/** `\textunderscore` where the font has none: `\kern.06em\vbox{\hrule width.3em}`. */
+function underscore(it: Interpreter, at: Span): void {
+  if (it.font.encoding !== 'OT1' || it.font.face !== 'modern') return it.character('_', at);
+  it.startParagraph();
+  it.add({ kind: 'kern', width: Math.round(0.06 * it.em), ...at });
+  it.add({ kind: 'rule', width: Math.round(0.3 * it.em), height: RULE, depth: 0, ...at });
+}
+
+const RULE = Math.round(0.4 * PT);
+
+const PRINTS: Readonly<Record<string, (it: Interpreter, at: Span) => void>> = {
+  '…': textDots,
+  _: underscore,
+};
+
 const printed: readonly CommandEntry[] = CHARACTERS.map(([name, char, what]) => ({
   name,
   signature: '',
   description: `${what}.`,
   example: `\\${name}{}`,
-  run: (it, _args, token) => (char === '…' ? textDots(it) : it.character(char, it.spanOf(token))),
+  run: (it, _args, token) => {
+    const at = it.spanOf(token);
+    const print = PRINTS[char];
+    if (print) print(it, at);
+    else it.character(char, at);
+  },
 }));
 
 const accents: readonly CommandEntry[] = ACCENTS.map(([name, mark, what]) => ({

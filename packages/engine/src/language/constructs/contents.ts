@@ -17,7 +17,7 @@ export const CONTENTS = cell<
   readonly { readonly list: string; readonly entry: unknown; readonly page: string }[]
 >('contents', []);
 
-/** Is a list of contents being set? What it says adds nothing to any: contents would stand in themselves. */
+/** Is a list of contents being set? What it says adds nothing to any, nor sets one: contents would stand in themselves. */
 const IN_LIST = cell<boolean>('inContents', false);
 
 /** The entries of a list: the tokens of each, and its page. */
@@ -55,6 +55,7 @@ export function addContentsLine(
 /** `\@starttoc`: the entries of a list, each with its page. */
 function startList(it: Interpreter, tokens: readonly Token[]): void {
   const list = textOf(it.p, tokens);
+  if (it.read(IN_LIST)) return;
   const entries = entriesOf(it, list);
   it.endParagraph();
   it.openGroup({ kind: 'semisimple', span: it.p.place });

@@ -36,6 +36,10 @@ function fontPart(
   };
 }
 
+/** Of all encodings only the first has measures and signs of its own here. */
+export const encodingOf = (it: Interpreter, name: string): void =>
+  it.changeFont({ encoding: name === 'OT1' ? 'OT1' : 'T1' });
+
 function familyOf(it: Interpreter, name: string): void {
   const mono = /tt|pcr|fvm|courier/i.test(name);
   const sans = /ss|sf|phv|helvet|avant/i.test(name);
@@ -60,6 +64,7 @@ export const fontNames: readonly CommandEntry[] = [
     description: 'A font by its encoding, family, series and shape.',
     example: '\\usefont{T1}{cmr}{b}{n}',
     run: (it, args) => {
+      encodingOf(it, textOf(it.p, tokensOf(args, 0)));
       familyOf(it, textOf(it.p, tokensOf(args, 1)));
       seriesOf(it, textOf(it.p, tokensOf(args, 2)));
       shapeOf(it, textOf(it.p, tokensOf(args, 3)));
@@ -68,7 +73,7 @@ export const fontNames: readonly CommandEntry[] = [
   fontPart('fontfamily', 'cmr', familyOf),
   fontPart('fontseries', 'b', seriesOf),
   fontPart('fontshape', 'it', shapeOf),
-  fontPart('fontencoding', 'T1', () => undefined),
+  fontPart('fontencoding', 'T1', encodingOf),
   {
     name: 'newfont',
     signature: 'mm',

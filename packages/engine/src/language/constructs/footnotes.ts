@@ -1,4 +1,4 @@
-import { mathSizes } from '../../base/mathSizes';
+import { scriptText } from './scriptText';
 import { restoreParagraphs } from '../machine/columns';
 import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
@@ -26,28 +26,8 @@ const minipageOf = (it: Interpreter): OpenEnvironment | undefined =>
 const counterOf = (it: Interpreter): string => (minipageOf(it) ? 'mpfootnote' : 'footnote');
 
 /** The mark, raised (`\@makefnmark`). */
-export function noteMark(it: Interpreter, tokens: readonly Token[]): Inline {
-  it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.changeFont({
-    family: it.textFamily,
-    series: 'medium',
-    shape: 'upright',
-    size: mathSizes(it.font.size)[1],
-  });
-  const inlines = it.inlinesOf(tokens);
-  it.closeGroup();
-  return {
-    kind: 'box',
-    inlines,
-    width: null,
-    align: 'left',
-    raise: Math.round(0.363 * it.font.size),
-    hidden: false,
-    frame: null,
-    grow: false,
-    ...it.p.place,
-  };
-}
+export const noteMark = (it: Interpreter, tokens: readonly Token[]): Inline =>
+  scriptText(it, tokens, true, { family: it.textFamily, series: 'medium', shape: 'upright' });
 
 /** The note itself in small type, its mark hung in 1.8 em (`\@makefntext`). */
 function noteBlocks(

@@ -1,4 +1,4 @@
-import { mathSizes } from '../../base/mathSizes';
+import { scriptText } from './scriptText';
 import { CELLS } from '../machine/cells';
 import { gluePt, NO_GLUE, PT } from '../../base/lengths';
 import type { DecoratedInline, Inline } from '../../document/inlines';
@@ -61,13 +61,7 @@ const script = (name: string, up: boolean): CommandEntry => ({
   example: `noon\\${name}{1}`,
   run: (it, args) => {
     it.startParagraph();
-    const raise = Math.round((up ? 0.363 : -0.15) * it.font.size);
-    it.openGroup({ kind: 'semisimple', span: it.p.place });
-    // `\\sf@size` (LaTeX kernel).
-    it.changeFont({ size: mathSizes(it.font.size)[1] });
-    const inlines = it.inlinesOf(tokensOf(args, 0));
-    it.closeGroup();
-    it.mode.hlist?.add(box(it, inlines, { raise, align: 'left' }));
+    it.mode.hlist?.add(scriptText(it, tokensOf(args, 0), up));
   },
 });
 

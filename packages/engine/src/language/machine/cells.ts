@@ -14,6 +14,7 @@ export const NORMAL_FONT: FontSpec = {
   size: 10 * PT,
   color: BLACK,
   face: 'modern',
+  encoding: 'OT1',
 };
 
 export type Alignment = 'justified' | 'left' | 'center' | 'right';

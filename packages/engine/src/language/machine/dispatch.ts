@@ -1,3 +1,4 @@
+import { typedCharacter } from './encoding';
 import { pick } from '../../base/spans';
 import { assignRegister } from '../../expansion/definitions';
 import type { Meaning, Token } from '../../expansion/meaning';
@@ -41,7 +42,7 @@ export function carryOut(it: Interpreter, token: Token): void {
   switch (token.cat) {
     case Cat.Letter:
     case Cat.Other:
-      return it.character(token.text, it.p.spanOf(token));
+      return typedCharacter(it, token.text, it.p.spanOf(token));
     case Cat.Space:
       return it.space(it.p.spanOf(token));
     case Cat.Begin:

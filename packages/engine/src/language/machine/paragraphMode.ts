@@ -56,10 +56,8 @@ export function beginForDisplay(it: Interpreter, byKernel: boolean): boolean {
 
 /** Did something before say that the next paragraph has no indent? It is said once. */
 function takeIndentSuppression(it: Interpreter): boolean {
-  const afterHeading = takeFlag(it, CELLS.afterHeading);
-  if (afterHeading) it.mode.clubPenalty = 10000;
-  const noIndent = takeFlag(it, CELLS.noIndentNext);
-  return afterHeading || noIndent;
+  if (takeFlag(it, CELLS.afterHeading)) it.mode.clubPenalty = 10000;
+  return takeFlag(it, CELLS.noIndentNext);
 }
 
 /** Ends the paragraph that is open, if any, with the shape that holds now. */

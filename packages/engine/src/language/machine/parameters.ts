@@ -39,7 +39,7 @@ const SMALL_DISPLAY_SKIPS: Readonly<Record<number, DisplaySkips>> = {
 export function fontInterner(): (font: FontSpec) => FontSpec {
   const known = new Map<string, FontSpec>();
   return (font) => {
-    const key = `${font.family} ${font.series} ${font.shape} ${font.size} ${font.color} ${font.face}`;
+    const key = `${font.family} ${font.series} ${font.shape} ${font.size} ${font.color} ${font.face} ${font.encoding}`;
     const found = known.get(key);
     if (found) return found;
     known.set(key, font);

@@ -22,6 +22,7 @@ import { etoolbox } from './etoolbox';
 import { fancyhdr } from './fancyhdr';
 import { fancyvrb } from './fancyvrb';
 import { float } from './float';
+import { fontenc } from './fontenc';
 import { framed } from './framed';
 import { fullpage } from './fullpage';
 import { geometry } from './geometry';
@@ -117,6 +118,7 @@ const ALL: readonly PackageEntry[] = [
   fancyhdr,
   fancyvrb,
   float,
+  fontenc,
   framed,
   fullpage,
   geometry,

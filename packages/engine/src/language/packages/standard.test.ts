@@ -109,8 +109,8 @@ describe('packages', () => {
 
   it('change headings', () => {
     const preamble =
-      '\\usepackage{titlesec}\\titleformat{\\section}{\\Large}{<\\thesection>}{1em}{}';
-    expect(bodyLines('\\section{A}\\subsection{B}', preamble)).toEqual(['<1> A', '1.1 B']);
+      '\\usepackage{titlesec}\\titleformat{\\section}{\\Large}{[\\thesection]}{1em}{}';
+    expect(bodyLines('\\section{A}\\subsection{B}', preamble)).toEqual(['[1] A', '1.1 B']);
   });
 
   it('choose a face for text and mathematics', () => {

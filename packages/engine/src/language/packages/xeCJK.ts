@@ -1,3 +1,5 @@
+import { encodingOf } from '../constructs/fontNames';
+import type { Interpreter } from '../machine/interpreter';
 import type { PackageEntry } from '../machine/entries';
 import { quietEntry } from '../machine/macroEntry';
 
@@ -5,11 +7,15 @@ const fonts = ['setCJKmainfont', 'setCJKsansfont', 'setCJKmonofont'].map((name) 
   quietEntry(name, 'omo', 'The font of Chinese text; Noto Serif SC is set here.'),
 );
 
+/** All signs stand in the fonts under their own numbers. */
+const withUnicodeFonts = (it: Interpreter): void => encodingOf(it, 'TU');
+
 /** xeCJK: Chinese text; it is set from the shipped font with or without it. */
 export const xeCJK: PackageEntry = {
   name: 'xeCJK',
   description: 'Chinese text beside others.',
   options: null,
+  setup: withUnicodeFonts,
   commands: [
     ...fonts,
     quietEntry('xeCJKsetup', 'M', 'Options of Chinese text.'),
@@ -44,6 +50,7 @@ export const fontspec: PackageEntry = {
   name: 'fontspec',
   description: 'Fonts by their names; those that ship are taken.',
   options: null,
+  setup: withUnicodeFonts,
   commands: ['setmainfont', 'setsansfont', 'setmonofont', 'setmathfont'].map((name) =>
     quietEntry(name, 'omo', 'A font by its name; those that ship are taken.'),
   ),

@@ -2,7 +2,7 @@ import { PT, type Sp } from '../../base/lengths';
 import { type Box, boxOf, centred, hbox, hpack, kern, rule } from '../../boxes/box';
 import type { FractionNode } from '../../document/math';
 import { atom, type Atom } from '../atom';
-import { centredOnAxis, constant, inStyle, type MathContext, sizeOf } from '../context';
+import { centredOnAxis, constant, inStyle, parameter, type MathContext, sizeOf } from '../context';
 import { growVertically } from '../growth';
 import { denStyle, isDisplay, named, numStyle } from '../style';
 
@@ -18,7 +18,9 @@ export function fraction(node: FractionNode, around: MathContext): Atom {
   const den = ctx.lay.list(node.den, inStyle(ctx, denStyle(ctx.style)));
   const bar = node.bar ?? constant('fractionRuleThickness', ctx);
   const body = bar > 0 ? withBar(node, num, den, bar, ctx) : stacked(node, num, den, ctx);
-  const size = DELIMITER_SIZES[isDisplay(ctx.style) ? 'display' : 'text'] * sizeOf(ctx);
+  const size = isDisplay(ctx.style)
+    ? DELIMITER_SIZES.display * sizeOf(ctx)
+    : (parameter('fractionBrackets', ctx) ?? DELIMITER_SIZES.text * sizeOf(ctx));
   const side = (char: string | null) =>
     char === null
       ? kern(NULL_DELIMITER)

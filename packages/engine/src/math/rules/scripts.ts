@@ -3,11 +3,13 @@ import { boxOf, EMPTY_BOX, type Box, type Child, type Item } from '../../boxes/b
 import type { ScriptsNode } from '../../document/math';
 import type { MathKern } from '../../fonts/tables/math';
 import { atom, type Atom } from '../atom';
-import { constant, inStyle, sizeOf, units, type MathContext } from '../context';
+import { constant, inStyle, parameter, sizeOf, units, type MathContext } from '../context';
 import { isCramped, isDisplay, subStyle, supStyle } from '../style';
 
-/** Space above and below the limits of an operator, in quads: `big_op_spacing5` of cmex10, 1 pt at 10 pt. */
+/** Space above and below the limits of an operator, in quads, where the font does not say. */
 const LIMIT_PADDING = 0.1;
+export const aroundLimits = (ctx: MathContext): Sp =>
+  parameter('aroundLimits', ctx) ?? LIMIT_PADDING * sizeOf(ctx);
 
 /** Scripts beside the base (rule 18) or, for operators with limits, above and below (rule 13a). */
 export function scripts(node: ScriptsNode, ctx: MathContext): Atom {
@@ -27,7 +29,7 @@ function limits(base: Atom, sup: Box | null, sub: Box | null, ctx: MathContext):
   const { item, overhang } = base;
   const width = Math.max(item.width, sup?.width ?? 0, sub?.width ?? 0);
   const children: Child[] = [{ x: (width - item.width) / 2, y: 0, item }];
-  const padding = LIMIT_PADDING * sizeOf(ctx);
+  const padding = aroundLimits(ctx);
   let { height, depth } = item;
   if (sup) {
     const gap = Math.max(
@@ -80,22 +82,15 @@ export function scriptShifts(
   return { up, down };
 }
 
-/**
- * Of the default fonts, the parameters of Computer Modern's symbols (cmsy10, `\\fontdimen` 13, 16
- * and 17), which the table of the font has not: a superscript in a display stands higher, and a
- * subscript alone stands higher than one beside a superscript.
- */
-const SUP1 = 0.412892;
-const SUB1 = 0.15;
-const isDefault = ({ text }: MathContext): boolean => text.face === 'modern';
-
+/** In a display that is not cramped a superscript may stand higher. */
 function supShift(raise: 'superscriptShiftUp' | 'superscriptShiftUpCramped', ctx: MathContext): Sp {
   const isFree = isDisplay(ctx.style) && !isCramped(ctx.style);
-  return isFree && isDefault(ctx) ? SUP1 * sizeOf(ctx) : constant(raise, ctx);
+  return (isFree ? parameter('displaySuperscript', ctx) : null) ?? constant(raise, ctx);
 }
 
+/** A subscript without a superscript may stand higher than one beside it. */
 const subShift = (besideSup: boolean, ctx: MathContext): Sp =>
-  !besideSup && isDefault(ctx) ? SUB1 * sizeOf(ctx) : constant('subscriptShiftDown', ctx);
+  (besideSup ? null : parameter('loneSubscript', ctx)) ?? constant('subscriptShiftDown', ctx);
 
 /** Keeps the two scripts apart, then lifts both if the upper one hangs too low (rules 18e, 18f). */
 function apart(sup: Box, sub: Box, up: Sp, down: Sp, ctx: MathContext): [Sp, Sp] {

@@ -3,6 +3,7 @@ import type { LineNode, StackNode, StretchNode } from '../../document/math';
 import { atom, type Atom } from '../atom';
 import { constant, inkOf, inStyle, type MathContext } from '../context';
 import { growHorizontally } from '../growth';
+import { aroundLimits } from './scripts';
 import { cramped, subStyle, supStyle } from '../style';
 
 /** A line over (rule 9) or under (rule 10) the base. */
@@ -60,7 +61,7 @@ export function stack(node: StackNode, ctx: MathContext): Atom {
     );
     const y = height + gap + over.depth;
     children.push({ x: 0, y, item: centred(over, width) });
-    height = y + over.height;
+    height = y + over.height + aroundLimits(ctx);
   }
   if (under) {
     const gap = Math.max(
@@ -69,7 +70,7 @@ export function stack(node: StackNode, ctx: MathContext): Atom {
     );
     const y = -(depth + gap + under.height);
     children.push({ x: 0, y, item: centred(under, width) });
-    depth = -y + under.depth;
+    depth = -y + under.depth + aroundLimits(ctx);
   }
   return atom(node.cls, boxOf(width, height, depth, children), ctx.style);
 }
