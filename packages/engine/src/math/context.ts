@@ -34,6 +34,8 @@ export interface MathContext {
   readonly text: FontSpec;
   /** Sizes of the text, script and scriptscript styles. */
   readonly sizes: readonly [Sp, Sp, Sp];
+  /** The parameters of those sizes, for a family that has some. */
+  readonly parameters: readonly (MathParameters | undefined)[];
   readonly style: Style;
   readonly setText: SetText;
   readonly lay: Layouter;
@@ -51,7 +53,9 @@ export function mathContext(
   const font = fonts.math(text.face);
   // Until the mathematics font is here, a stand-in without a table shows the bare glyphs.
   const table = font.math ?? NO_MATH;
-  return { fonts, font, table, text, sizes: mathSizes(text.size), style, setText, lay, depth: 0 };
+  const sizes = mathSizes(text.size);
+  const parameters = sizes.map((size) => table.parametersAt?.(size));
+  return { fonts, font, table, text, sizes, parameters, style, setText, lay, depth: 0 };
 }
 
 /** The same context in another style. */
@@ -65,21 +69,17 @@ export const sizeOf = (ctx: MathContext): Sp => ctx.sizes[sizeLevel(ctx.style)];
 export const units = (value: number, ctx: MathContext): Sp =>
   (value * sizeOf(ctx)) / ctx.font.unitsPerEm;
 
-/** The parameters of the context's size, for a family that has some. */
-const parametersOf = (ctx: MathContext): MathParameters | null =>
-  ctx.table.parametersAt?.(sizeOf(ctx)) ?? null;
-
 /** A constant of the MATH table in sp. */
 export const constant = (name: MathConstantName, ctx: MathContext): Sp =>
-  units((parametersOf(ctx) ?? ctx.table).constants[name], ctx);
+  units((ctx.parameters[sizeLevel(ctx.style)] ?? ctx.table).constants[name], ctx);
 
 /** A parameter in sp that the table has not; null when the family has none. */
 export function parameter(
   name: Exclude<keyof MathParameters, 'constants'>,
   ctx: MathContext,
 ): Sp | null {
-  const found = parametersOf(ctx);
-  return found && units(found[name], ctx);
+  const found = ctx.parameters[sizeLevel(ctx.style)];
+  return found ? units(found[name], ctx) : null;
 }
 
 /** Behind a script capital: drawn as calligraphic, or in round hand (Unicode's variation selectors for script letters). */

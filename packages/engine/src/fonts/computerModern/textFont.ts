@@ -94,15 +94,21 @@ export function asComputerModern(font: Font): Font | null {
   const exact = kin.units[size];
   const unit = exact === undefined ? unitByKern(font) : ((exact / 36) * em) / size;
   const box = boxesOf(font, kin, size, exact === undefined ? null : unit);
-  const chars = new Map<number, string>();
-  for (const char of new Set([...kin.kerns.keys()].join('')))
-    chars.set(font.glyph(char.codePointAt(0) as number), char);
-  const kern = (left: number, right: number): number => {
-    const [before, after] = [chars.get(left), chars.get(right)];
-    return before && after ? (kin.kerns.get(before + after) ?? 0) * unit : 0;
-  };
+  const kern = kernsOf(font, kin.kerns, unit);
   const xHeight = (metrics.get(SMALL_X)?.height ?? 0) * em;
   return remeasured(font, { box, kern, xHeight });
+}
+
+/** Glyph numbers are below that. */
+const GLYPHS = 0x10000;
+
+function kernsOf(font: Font, kerns: ReadonlyMap<string, number>, unit: number): Font['kern'] {
+  const byGlyphs = new Map<number, number>();
+  for (const [[left = '', right = ''], by] of kerns) {
+    const [before, after] = [left, right].map((char) => font.glyph(char.codePointAt(0) ?? 0));
+    if (before && after) byGlyphs.set(before * GLYPHS + after, by * unit);
+  }
+  return (left, right) => byGlyphs.get(left * GLYPHS + right) ?? 0;
 }
 
 /** The boxes of the characters that the metrics know; others have their own. */
