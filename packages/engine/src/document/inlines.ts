@@ -40,6 +40,13 @@ export interface KernInline extends Span {
   readonly width: Sp;
 }
 
+/** `\\/`: room for what a slanted letter leans over. */
+export interface CorrectionInline extends Span {
+  readonly kind: 'correction';
+  readonly letter: string;
+  readonly font: FontSpec;
+}
+
 export interface PenaltyInline extends Span {
   readonly kind: 'penalty';
   readonly penalty: number;
@@ -267,6 +274,7 @@ export type Inline =
   | SpaceInline
   | GlueInline
   | KernInline
+  | CorrectionInline
   | PenaltyInline
   | BreakInline
   | MathInline

@@ -1,5 +1,5 @@
 import type { Glue } from '../base/lengths';
-import { Cat, withCategory } from '../tokens/categories';
+import { Cat, categoryOf, withCategory } from '../tokens/categories';
 import { isPar, readArgument, readBalanced, readOptional } from './arguments';
 import { readExpanded } from './tokenText';
 import {
@@ -13,7 +13,7 @@ import {
   type Token,
 } from './meaning';
 import type { Processor } from './processor';
-import { declareRegister } from './registers';
+import { declareRegister, storageOf } from './registers';
 import { registerOf, scanDimen, scanGlue, scanInt, takeKeyword } from './scan';
 import type { Cell } from './state';
 import { cell } from './cells';
@@ -156,7 +156,10 @@ function scanValue(p: Processor, type: RegisterType): unknown {
 export function assignRegister(p: Processor, register: RegisterMeaning): void {
   const prefix = takePrefix(p);
   p.takeChar('=');
-  p.state.set(register.storage, scanValue(p, register.type), prefix.global);
+  const value = scanValue(p, register.type);
+  p.state.set(register.storage, value, prefix.global);
+  if (register.storage === storageOf(p.state, 'count', 'endlinechar'))
+    endLines(p, value as number, prefix.global);
   afterwards(p);
 }
 
@@ -286,9 +289,24 @@ export function latexMacro(
   };
 }
 
+const [NEWLINE, RETURN] = [10, 13];
+
+/** What `\\endlinechar` makes of the end of a line: nothing, when there is no such character. */
+function endLines(p: Processor, char: number, global: boolean): void {
+  const cat =
+    char === RETURN
+      ? Cat.Eol
+      : char < 0 || char > 255
+        ? Cat.Ignored
+        : categoryOf(p.categories, char);
+  p.setCategories(withCategory(p.categories, NEWLINE, cat), global);
+}
+
 function catcode(p: Processor): void {
   const prefix = takePrefix(p);
-  const char = scanInt(p);
+  const named = scanInt(p);
+  // Lines end in one way here.
+  const char = named === RETURN ? NEWLINE : named;
   p.takeChar('=');
   const cat = scanInt(p);
   if (cat >= 0 && cat <= 15 && char >= 0) {

@@ -49,6 +49,8 @@ export interface Font {
   box(glyph: number): GlyphBox;
   /** The width of a glyph in the file, in font units, without a look at its outline. */
   advance(glyph: number): number;
+  /** How far a letter of a slanted font leans over its width (the italic correction of its metrics). */
+  correction(glyph: number): number;
   kern: PairKerns;
   readonly ligatures: readonly LigatureStep[];
   /** The form of a glyph for scripts of that level (1 or 2), or the glyph itself. */
@@ -153,6 +155,7 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
     glyph,
     box,
     advance,
+    correction: (id) => (file.italicAngle === 0 ? 0 : Math.max(0, box(id).right - box(id).width)),
     kern,
     ligatures,
     scriptForm: (id, level) => scriptForms.get(id)?.[level - 1] ?? scriptForms.get(id)?.[0] ?? id,
@@ -182,7 +185,7 @@ function shaper(font: () => Font): (text: string) => Shaped {
 /** The same outlines in other measures. Its id stays: what is drawn is the same. */
 export function remeasured(
   font: Font,
-  measures: Partial<Pick<Font, 'box' | 'kern' | 'xHeight' | 'math'>>,
+  measures: Partial<Pick<Font, 'box' | 'kern' | 'correction' | 'xHeight' | 'math'>>,
 ): Font {
   const other: Font = { ...font, ...measures, shape: shaper(() => other) };
   return other;

@@ -11,7 +11,7 @@ import {
   SCRIPT_FONT,
   SYMBOL_FONT,
 } from './catalog';
-import { asCalligraphic, asComputerModernMath } from './computerModern/mathFont';
+import { asCalligraphic, asComputerModernMath, asFurtherSymbols } from './computerModern/mathFont';
 import { asComputerModern } from './computerModern/textFont';
 import { fallbackFile } from './fallback';
 import { type Font, openFont } from './font';
@@ -84,7 +84,8 @@ export class FontStore {
 
   /** Further symbols, for those that the mathematics font lacks. */
   symbols(): Font {
-    return this.file(SYMBOL_FONT);
+    const file = this.file(SYMBOL_FONT);
+    return file.name === SYMBOL_FONT ? this.inComputerModern(file, asFurtherSymbols) : file;
   }
 
   /** Round-hand capitals, at the places of the Latin ones. */

@@ -85,6 +85,8 @@ export function parameter(
 /** Behind a script capital: drawn as calligraphic, or in round hand (Unicode's variation selectors for script letters). */
 const CALLIGRAPHIC = '\ufe00';
 const ROUND_HAND = '\ufe01';
+/** Behind a sign that the further symbols have in another form. */
+const OTHER_FORM = '\ufe02';
 
 /** The Latin capital of a script one. */
 const latinOf = (script: string): number => 0x41 + SCRIPT_CAPITALS.indexOf(script);
@@ -96,20 +98,24 @@ export function drawnBy(char: string, ctx: MathContext): { ctx: MathContext; gly
     const font =
       selector === ROUND_HAND ? ctx.fonts.roundHand() : ctx.fonts.calligraphic(ctx.text.face);
     const letter = char.slice(0, -1);
-    if (font)
-      return {
-        ctx: { ...ctx, font, table: font.math ?? NO_MATH },
-        glyph: font.glyph(latinOf(letter)),
-      };
+    if (font) return inFont(font, latinOf(letter), ctx);
     return { ctx, glyph: glyphFor(letter, ctx) };
   }
   const code = char.codePointAt(0) ?? 0;
+  if (selector === OTHER_FORM) {
+    return inFont(ctx.fonts.symbols(), code, ctx);
+  }
   if (ctx.font.glyph(code) !== 0) return { ctx, glyph: glyphFor(char, ctx) };
   const symbols = ctx.fonts.symbols();
   const font = symbols.glyph(code) !== 0 ? symbols : ctx.fonts.fallback(code);
   if (!font) return { ctx, glyph: 0 };
-  return { ctx: { ...ctx, font, table: NO_MATH }, glyph: font.glyph(code) };
+  return inFont(font, code, ctx);
 }
+
+const inFont = (font: Font, code: number, ctx: MathContext) => ({
+  ctx: { ...ctx, font, table: font.math ?? NO_MATH },
+  glyph: font.glyph(code),
+});
 
 /** One math unit, 1/18 quad. */
 export const mu = (ctx: MathContext): Sp => (parameter('quad', ctx) ?? sizeOf(ctx)) / 18;

@@ -109,7 +109,7 @@ prints('fractions, roots, brackets', AMS, [
 prints('dots and spaces', AMS, [
   ['a,\\dots,b', '𝑎,...,𝑏'],
   ['a+\\cdots+b', '𝑎+⋅⋅⋅+𝑏'],
-  ['\\vdots\\ddots', '⋮⋱'],
+  ['\\vdots\\ddots', '......'],
   ['a\\,b\\;c\\quad d\\!e', '𝑎𝑏𝑐𝑑𝑒'],
   ['a~b\\ c', '𝑎𝑏𝑐'],
 ]);

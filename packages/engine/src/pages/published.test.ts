@@ -235,3 +235,119 @@ describe('boxes take paragraphs: their arguments are long', () => {
     expect(text).toMatch(/one ?two/);
   });
 });
+
+describe('space in a paragraph and behind lists', () => {
+  it.each([
+    [
+      '\\vspace within one lands below its line (\\vadjust, ltspace.dtx)',
+      '',
+      'one\\vspace{10pt} two\\\\three',
+      'one three',
+      12 + 10,
+    ],
+    [
+      '\\medskip does too, and ends nothing',
+      '',
+      'one\\medskip\\ two\\\\three',
+      'one three',
+      12 + 6,
+    ],
+    [
+      'a list that begins at an item ends as that does (\\@noparlist)',
+      '',
+      'a\n\\begin{itemize}\\item\\begin{itemize}\\item two\\end{itemize}\\item four\\end{itemize}',
+      'two four',
+      12 + 4 + 4,
+    ],
+    [
+      'and begins with the space above it alone (\\@donoparitem)',
+      '',
+      'one\n\\begin{itemize}\\item\\begin{itemize}\\item two\\end{itemize}\\end{itemize}',
+      'one two',
+      12 + 8,
+    ],
+    [
+      'parskip leaves lists the space between paragraphs and no other (parskip.sty)',
+      '\\usepackage{parskip}',
+      'zero\n\n\\begin{itemize}\\item one\\item two\\end{itemize}',
+      'one two',
+      12 + 6,
+    ],
+    [
+      'notes are single spaced with setspace (its \\@footnotetext)',
+      '\\usepackage{setspace}\\doublespacing',
+      `x\\footnote{one alpha ${'mid '.repeat(24)}omega}`,
+      'alpha omega',
+      9.5,
+    ],
+  ])('%s', (_rule, preamble, body, words, distance) => {
+    const [one = '', other = ''] = words.split(' ');
+    const found = laidBody(body, `${preamble}\\raggedbottom`);
+    expect(between(found, one, other)).toBeCloseTo(distance, 1);
+  });
+  it.each([
+    ['a \\label{x} b', 'a b', 'the blank behind what leaves no trace goes (\\@esphack)'],
+    ['a\\label{x} b', 'a b', 'where none stands before it'],
+    ['a \\vspace{1pt} b', 'a b', 'space below the line leaves none either'],
+  ])('%s prints %s: %s', (body, text) => {
+    const spaced = laidBody(text, '');
+    const found = laidBody(body, '');
+    expect(found.word('b').x).toBeCloseTo(spaced.word('b').x, 3);
+  });
+});
+
+describe('rows', () => {
+  const rows = (body: string, one: string, other: string): number =>
+    between(laidBody(body, '\\usepackage{amsmath}'), one, other);
+  it.each([
+    [
+      '\\\\[x] is a strut so much deeper (\\@xargarraycr): 3.6 + 6 pt below, 8.4 pt above the next',
+      '\\begin{tabular}{l}one\\\\[6pt] two\\end{tabular}',
+      'one',
+      'two',
+      18,
+    ],
+    [
+      'under a cell of several lines too it counts from the first',
+      '\\begin{tabular}{p{1cm}l}a a a a a a a a&one\\\\[6pt] x&two\\end{tabular}',
+      'one',
+      'two',
+      24,
+    ],
+    [
+      '\\vdots is 15.06 pt high (LaTeX kernel)',
+      '\\[\\begin{matrix}a\\\\\\vdots\\\\b\\end{matrix}\\]',
+      '𝑎',
+      '𝑏',
+      3.6 + 15.06 + 12,
+    ],
+  ])('%s', (_rule, body, one, other, distance) => {
+    expect(rows(body, one, other)).toBeCloseTo(distance, 1);
+  });
+});
+
+describe('italic correction (cmti10)', () => {
+  const end = (body: string): number => laidBody(`\\noindent ${body}x`, '').word('x').x - 134.27;
+  it.each([
+    ['\\emph{f}', 3.067 + 2.119],
+    ['{\\em f}', 3.067],
+    ['{\\em f\\/}', 3.067 + 2.119],
+    ['\\textit{f}\\hspace{0pt}', 3.067 + 2.119],
+  ])('%s takes %f pt', (body, width) => {
+    expect(end(body)).toBeCloseTo(width, 1);
+  });
+  it.each(['.', ','])('there is none before %s (\\nocorrlist)', (sign) => {
+    const found = laidBody(`\\noindent\\emph{f}${sign}`, '');
+    expect(found.word(sign).x - 134.27).toBeCloseTo(3.067, 1);
+  });
+});
+
+it('what ends in a minipage says nothing of the paragraph behind it (\\@endpetrue is local)', () => {
+  const list = '\\begin{minipage}{3cm}\\begin{itemize}\\item a\\end{itemize}\\end{minipage}';
+  expect(laidBody(`${list}\n\nnext`, '').word('next').x).toBeCloseTo(134.27 + 15, 1);
+});
+it('indentfirst: only the flag for no indent takes it', () => {
+  const found = laidBody('\\section{A}\nnext', '\\usepackage{indentfirst}');
+  expect(found.word('next').x).toBeCloseTo(134.27 + 15, 1);
+  expect(laidBody('\\section{A}\nnext', '').word('next').x).toBeCloseTo(134.27, 1);
+});

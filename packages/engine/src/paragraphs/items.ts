@@ -51,6 +51,11 @@ function pushInline(out: LineItem[], inline: Inline, env: LayoutEnv): void {
       );
     case 'kern':
       return void out.push({ kind: 'kern', width: inline.width });
+    case 'correction': {
+      const font = env.fonts.text(inline.font);
+      const correction = font.correction(font.glyph(inline.letter.codePointAt(0) ?? 0));
+      return void out.push({ kind: 'kern', width: atSize(correction, font, inline.font.size) });
+    }
     case 'penalty':
       return void out.push(penaltyItem(inline.penalty));
     case 'break':

@@ -295,15 +295,19 @@ function rulesBox(table: TabularInline, rules: readonly TableRule[], place: Acro
   return boxOf(place.width, 0, y, children);
 }
 
+/** `\\[2ex]`: a strut that is deeper by so much, where it is not taken back (`\@xargarraycr`). */
+const withStrut = (row: SetRow, skip: Sp, { strut }: TabularInline): SetRow =>
+  skip > 0 ? { ...row, depth: Math.max(row.depth, strut.depth + skip) } : row;
+
 /** All rows of a table with the rules between them. */
 export function setTable(table: TabularInline, env: LayoutEnv): SetTable {
   const texts: Texts = new Map();
   const place = across(table, columnWidths(table, texts, env), env);
   const rows = table.rows.map((row) => {
-    const set = setRow(table, row, place, texts, env);
+    const set = withStrut(setRow(table, row, place, texts, env), row.skip, table);
     return {
       box: rowBox(table, set, place, env),
-      skip: row.skip,
+      skip: Math.min(0, row.skip),
       rules: rulesBox(table, row.above, place),
     };
   });

@@ -1,4 +1,5 @@
 import type { BlockNode } from '../document/blocks';
+import type { SymbolNode } from '../document/math';
 import type { SessionBlock } from './block';
 
 const known = new WeakMap<readonly BlockNode[], readonly number[]>();
@@ -29,6 +30,34 @@ function collect(value: unknown, spans: number[]): void {
   for (const key in value) {
     const part = (value as Record<string, unknown>)[key];
     if (typeof part === 'object' && key !== 'font') collect(part, spans);
+  }
+}
+
+const [FIRST_ITALIC, LAST_ITALIC, ITALIC_H] = [0x1d434, 0x1d467, 0x210e];
+
+/** Where the italic letters of formulas are typed, from the start of the block. */
+export function italicLetters(nodes: readonly BlockNode[]): ReadonlySet<number> {
+  const places = new Set<number>();
+  collectLetters(nodes, places);
+  return places;
+}
+
+function collectLetters(value: unknown, places: Set<number>): void {
+  if (Array.isArray(value)) {
+    for (const part of value) collectLetters(part, places);
+    return;
+  }
+  if (value === null || typeof value !== 'object') return;
+  const { kind, char, from = 0, to = 0 } = value as Partial<SymbolNode>;
+  if (kind === 'symbol') {
+    const code = char?.codePointAt(0) ?? 0;
+    const isItalic = (code >= FIRST_ITALIC && code <= LAST_ITALIC) || code === ITALIC_H;
+    if (isItalic && to - from === 1) places.add(from);
+    return;
+  }
+  for (const key in value) {
+    const part = (value as Record<string, unknown>)[key];
+    if (typeof part === 'object' && key !== 'font') collectLetters(part, places);
   }
 }
 

@@ -1,8 +1,7 @@
 import type { Fix, RawFinding } from '../findings/finding';
-import { environmentKind, hasRows } from '../source/environmentKinds';
 import { callsOf, partnerOf, partsNamed, shapeOf, type Call } from '../source/shape';
 import type { SessionBlock } from './block';
-import { spansIn } from './formulaSpans';
+import { italicLetters, spansIn } from './formulaSpans';
 import { withoutCode, withoutComments } from './visibleSource';
 
 /** What a block's source says that matters beyond the block. */
@@ -69,7 +68,6 @@ function readNotes(block: SessionBlock): SourceNotes {
       ...wordsInFormulas(plain, block),
       ...textBeforeItems(plain),
       ...captionsBehindLabels(plain),
-      ...emptyLineBreaks(text),
       ...straightQuotes(text),
       ...typedDots(plain),
     ],
@@ -139,16 +137,19 @@ function commentsBehindNumbers(code: string): RawFinding[] {
 }
 
 const UPRIGHT =
-  /(?<![\\A-Za-z@])(arcsin|arccos|arctan|sinh|cosh|tanh|sin|cos|tan|cot|log|ln|exp|lim|max|min|sup|inf|det|dim|ker|gcd)(?![A-Za-z])/g;
-/** Arguments in a formula that are no mathematics. */
-const NAMED =
-  /\\(?:text[a-z]*|mbox|hbox|math(?:rm|it|bf|sf|tt)|operatorname\*?|label|tag\*?|ref|eqref|intertext|begin|end|cite|color)\s*\{(?:[^{}]|\{[^{}]*\})*\}/g;
+  /(?<![\\A-Za-z@#])(arcsin|arccos|arctan|sinh|cosh|tanh|sin|cos|tan|cot|log|ln|exp|lim|max|min|sup|inf|det|dim|ker|gcd)(?![A-Za-z])/g;
+const PHRASES = 'for all|such that|if and only if|if|and|for|where|otherwise|when|then|with|or';
+/** May there be a name or a word in it? */
+const SPEAKING = new RegExp(`${UPRIGHT.source}|(?<![A-Za-z])(?:${PHRASES})(?![A-Za-z])`);
 
 /** A formula with its own marks: one that came about in a command stands for the whole call. */
 const MARKED =
   /^(?:\$(?:\\.|[^$\\])*\$|\$\$[^$]*\$\$|\\\([\s\S]*\\\)|\\\[[\s\S]*\\\]|\\begin\{[\s\S]*\})$/;
 
-/** Each formula of the block with what is no mathematics in it blanked out. */
+/** Letters that are no product of variables: of names, of words that are words, of arguments. */
+const OTHER_LETTERS = '#';
+
+/** Each formula of the block, in it only the letters that are set as variables. */
 function formulasOf(plain: string, block: SessionBlock): { from: number; source: string }[] {
   if (block.reading.findings.some(({ code }) => code === 'formula-unclosed')) return [];
   const spans = spansIn(block.reading.nodes);
@@ -156,10 +157,16 @@ function formulasOf(plain: string, block: SessionBlock): { from: number; source:
   for (let i = 0; i + 1 < spans.length; i += 2) {
     const [from = 0, to = 0] = spans.slice(i, i + 2);
     const source = plain.slice(from, to);
-    if (MARKED.test(source))
-      out.set(from, { from, source: source.replace(NAMED, (part) => ' '.repeat(part.length)) });
+    if (MARKED.test(source) && SPEAKING.test(source)) out.set(from, { from, source });
   }
-  return [...out.values()];
+  if (out.size === 0) return [];
+  const letters = italicLetters(block.reading.nodes);
+  return [...out.values()].map(({ from, source }) => ({
+    from,
+    source: source.replace(/[A-Za-z]/g, (letter: string, at: number) =>
+      letters.has(from + at) ? letter : OTHER_LETTERS,
+    ),
+  }));
 }
 
 /** `sin x` in a formula: the letters of a name set as a product. */
@@ -175,8 +182,7 @@ function letterNames(plain: string, block: SessionBlock): RawFinding[] {
   );
 }
 
-const WORDS =
-  /(?<=\s|^|[0-9})\],])(for all|such that|if and only if|if|and|for|where|otherwise|when|then|with|or)(?=\s|$)/g;
+const WORDS = new RegExp(`(?<=\\s|^|[0-9})\\],])(${PHRASES})(?=\\s|$)`, 'g');
 
 /** `x if y > 0` in a formula: words set as a product of letters. */
 function wordsInFormulas(plain: string, block: SessionBlock): RawFinding[] {
@@ -247,30 +253,6 @@ function captionsBehindLabels(plain: string): RawFinding[] {
       },
     };
     return [found];
-  });
-}
-
-/** Environments whose lines end with `\\\\`, besides those with rows. */
-const BROKEN_LINES = /^(center|flushleft|flushright|verse|titlepage)$/;
-
-/** `\\` right before a blank line: the paragraph ends there anyway. */
-function emptyLineBreaks(text: string): RawFinding[] {
-  const begun = partsNamed(shapeOf(text), 'begin');
-  const isBroken = (name: string): boolean =>
-    hasRows(name) || BROKEN_LINES.test(name) || environmentKind(name) === 'picture';
-  if (begun.some(({ name }) => isBroken(name))) return [];
-  return [...text.matchAll(/\\\\(?=[ \t]*\n[ \t]*\n)/g)].map(({ index }) => {
-    const to = index + 2;
-    // Looked for from its end: a pattern that begins with blanks is tried at each of them.
-    let from = index;
-    while (/[ \t]/.test(text[from - 1] ?? '')) from--;
-    return {
-      code: 'line-break-for-nothing',
-      from: to - 2,
-      to,
-      args: {},
-      fix: edit('Take it out', from, to, ''),
-    };
   });
 }
 

@@ -7,6 +7,9 @@ type LineState = 'new' | 'middle' | 'skipping';
 /** Answers the binding of a control sequence or active character. */
 export type Bind<C> = (name: string) => C;
 
+/** The end of a line is `^^M`; in files it is `^^J`. */
+const [NEWLINE, RETURN] = [10, 13];
+
 /** `"`, `<`, `>` and `|`. */
 const isSign = (code: number): boolean =>
   code === 0x22 || code === 0x3c || code === 0x3e || code === 0x7c;
@@ -119,9 +122,15 @@ export class Reader<C> {
   next(cats: CatTable): Token<C> | null {
     while (this.pos < this.end) {
       const from = this.pos;
-      const code = this.text.codePointAt(from) as number;
+      let code = this.text.codePointAt(from) as number;
       this.pos += code > 0xffff ? 2 : 1;
-      const cat = categoryOf(cats, code);
+      let cat = categoryOf(cats, code);
+      const meant = cat === Cat.Super ? this.notation(from) : null;
+      if (meant) {
+        code = meant.code === RETURN ? NEWLINE : meant.code;
+        cat = categoryOf(cats, code);
+        this.pos = meant.end;
+      }
       switch (cat) {
         case Cat.Escape:
           return this.command(cats, from);
@@ -145,6 +154,8 @@ export class Reader<C> {
           break;
         }
         case Cat.Ignored:
+          if (code === NEWLINE) this.state = 'new';
+          break;
         case Cat.Invalid:
           break;
         default: {
@@ -156,6 +167,20 @@ export class Reader<C> {
       }
     }
     return null;
+  }
+
+  /**
+   * `^^A`, `^^41`: a character by its number, two hexadecimal digits or another one 64 away (The
+   * TeXbook, chapter 8). Null when that is not what stands at `from`.
+   */
+  private notation(from: number): { code: number; end: number } | null {
+    const { text } = this;
+    const at = from + 2;
+    if (at >= this.end || text[from + 1] !== text[from]) return null;
+    const hex = /^[0-9a-f]{2}$/.test(text.slice(at, Math.min(at + 2, this.end)));
+    if (hex) return { code: parseInt(text.slice(at, at + 2), 16), end: at + 2 };
+    const code = text.charCodeAt(at);
+    return code < 128 && code !== NEWLINE ? { code: code ^ 64, end: at + 1 } : null;
   }
 
   private command(cats: CatTable, from: number): Token<C> {
@@ -175,6 +200,13 @@ export class Reader<C> {
     } else {
       const code = this.text.codePointAt(i) as number;
       const cat = categoryOf(cats, code);
+      const meant = cat === Cat.Super ? this.notation(i) : null;
+      if (meant) {
+        this.pos = meant.end;
+        this.state = 'middle';
+        const char = String.fromCodePoint(meant.code);
+        return this.token(Cat.Command, char, this.bind(char), from);
+      }
       i += code > 0xffff ? 2 : 1;
       this.state = cat === Cat.Space ? 'skipping' : cat === Cat.Eol ? 'new' : 'middle';
     }

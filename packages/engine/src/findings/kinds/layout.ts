@@ -60,6 +60,12 @@ export const layout = {
     args: [],
     message: 'There is no line here for \\\\ to break.',
     cause: 'The blank line behind it ends the paragraph; together they leave an empty line.',
+    mend: ({ text, from, to }) => {
+      if (text.slice(from, to) !== '\\\\') return null;
+      let start = from;
+      while (/[ \t]/.test(text[start - 1] ?? '')) start--;
+      return one('Take it out', start, to, '');
+    },
   }),
   'quotes-straight': finding({
     severity: 'advice',

@@ -181,16 +181,21 @@ export function asComputerModernMath(font: Font): Font {
   return remeasured(font, { box: boxesOf(font, into), math: table });
 }
 
+/** A font with the signs of one design at their own places, by the metrics of that. */
+const asDesign =
+  (design: Design) =>
+  (font: Font): Font => {
+    const into = nothingMeasured();
+    for (const [code, metrics] of metricsOf(design))
+      if (font.glyph(code) !== 0) measure(into, font, font.glyph(code), metrics);
+    const math = { ...NO_MATH, italics: into.italics, accentAttachment: into.attachments };
+    return remeasured(font, { box: boxesOf(font, into), math });
+  };
+
 /** The calligraphic capitals, which stand at the places of the Latin ones, with their corrections. */
-export function asCalligraphic(font: Font): Font {
-  const into = nothingMeasured();
-  for (const [code, metrics] of metricsOf('Caligraphic-Regular'))
-    if (font.glyph(code) !== 0) measure(into, font, font.glyph(code), metrics);
-  return remeasured(font, {
-    box: boxesOf(font, into),
-    math: { ...NO_MATH, italics: into.italics, accentAttachment: into.attachments },
-  });
-}
+export const asCalligraphic = asDesign('Caligraphic-Regular');
+/** The further symbols of the AMS. */
+export const asFurtherSymbols = asDesign('AMS-Regular');
 
 function bySize(make: (size: Sp) => MathParameters): (size: Sp) => MathParameters {
   const known = new Map<Sp, MathParameters>();

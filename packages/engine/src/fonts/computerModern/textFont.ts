@@ -96,7 +96,13 @@ export function asComputerModern(font: Font): Font | null {
   const box = boxesOf(font, kin, size, exact === undefined ? null : unit);
   const kern = kernsOf(font, kin.kerns, unit);
   const xHeight = (metrics.get(SMALL_X)?.height ?? 0) * em;
-  return remeasured(font, { box, kern, xHeight });
+  const corrections = new Map<number, number>();
+  // In upright type it is what its metrics say too: `f\\/` moves on there as well.
+  for (const [code, { italic }] of metrics) corrections.set(font.glyph(code), italic * em);
+  const isKnown = !font.name.startsWith('lmromanslant');
+  const correction = (glyph: number): number =>
+    (isKnown ? corrections.get(glyph) : undefined) ?? font.correction(glyph);
+  return remeasured(font, { box, kern, correction, xHeight });
 }
 
 /** Glyph numbers are below that. */

@@ -17,6 +17,7 @@ import {
 import type { OpenEnvironment } from '../machine/environments';
 import type { Interpreter } from '../machine/interpreter';
 import { addContentsLine } from './contents';
+import { singleSpaced } from '../machine/lineSpacing';
 import { setSize } from './fonts';
 import { plainTitle } from './sections';
 import { cell } from '../../expansion/cells';
@@ -68,6 +69,7 @@ function beginFloat(it: Interpreter, args: Args, type: string, wide: boolean): v
   const width = wide ? it.dimen('textwidth') : it.dimen('columnwidth');
   for (const name of ['hsize', 'linewidth']) setDimen(it.state, name, width);
   it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
+  singleSpaced(it);
   setSize(it, 'normalsize');
   restoreParagraphs(it);
   it.write(CELLS.inMinipage, true);

@@ -49,7 +49,7 @@ function withArgument(name: string, change: FontChange, what: string): CommandEn
       it.openGroup({ kind: 'semisimple', span: it.p.place });
       it.changeFont(change(it.font));
       if (name === 'textnormal') it.changeFont({ family: it.textFamily });
-      const close = it.p.command(OWN.closeGroup);
+      const close = it.p.command(OWN.closeFont);
       it.p.push([...tokensOf(args, 0), close]);
     },
     math: (reader, token) => {
@@ -62,6 +62,21 @@ function withArgument(name: string, change: FontChange, what: string): CommandEn
       return { kind: 'text', inlines, ...reader.span(token) };
     },
   };
+}
+
+const isSlanted = ({ shape }: FontSpec): boolean => shape === 'italic' || shape === 'slanted';
+
+/** Does one of those come next, under which a letter may lean (`\\nocorrlist`)? */
+function isLow(it: Interpreter): boolean {
+  const next = it.p.next();
+  if (next) it.p.unread(next);
+  return next !== null && (next.text === '.' || next.text === ',');
+}
+
+/** `\\/`: room for the letter that stands last, when it leans over. */
+function correctItalic(it: Interpreter): void {
+  const last = it.mode.hlist?.lastLetter();
+  if (last) it.add({ kind: 'correction', ...last, ...it.p.place });
 }
 
 const OLD_ALPHABETS: Readonly<Record<string, MathAlphabet>> = {
@@ -116,6 +131,24 @@ export const fonts: readonly CommandEntry[] = [
     ...(old ? [fontSwitch(old, (font) => ({ ...NORMAL, ...change(font) }), what)] : []),
   ]),
   ...sizes,
+  {
+    name: OWN.closeFont,
+    signature: '',
+    description: '',
+    example: '',
+    run: (it) => {
+      it.closeGroup();
+      if (!isSlanted(it.font) && !isLow(it)) correctItalic(it);
+    },
+  },
+  {
+    name: '/',
+    signature: '',
+    description: 'Italic correction.',
+    example: '{\\it tide\\/} table',
+    run: correctItalic,
+    math: () => null,
+  },
   {
     name: OWN.closeGroup,
     signature: '',

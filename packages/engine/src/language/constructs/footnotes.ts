@@ -12,6 +12,7 @@ import { labelValue, setCounter, stepCounter } from '../machine/counters';
 import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
 import type { OpenEnvironment } from '../machine/environments';
 import type { Interpreter } from '../machine/interpreter';
+import { singleSpaced } from '../machine/lineSpacing';
 import { setSize } from './fonts';
 import { cell } from '../../expansion/cells';
 import { OWN } from '../machine/ownNames';
@@ -38,6 +39,7 @@ function noteBlocks(
   const { p } = it;
   it.openGroup({ kind: 'semisimple', span: p.place });
   it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright', color: 0 });
+  singleSpaced(it);
   setSize(it, 'footnotesize');
   restoreParagraphs(it);
   const width = minipageOf(it) ? it.dimen('hsize') : it.dimen('columnwidth');

@@ -7,7 +7,16 @@ import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '.
 import type { Interpreter } from '../machine/interpreter';
 import { beginGeneral } from './generalList';
 import { ROMAN } from './listMeasures';
-import { listLabel, listOptions, listStart, refFormat, resumes, withDefaults } from './listOptions';
+import { labelModel, modelMargin } from './labelModel';
+import {
+  listLabel,
+  listOptions,
+  listStart,
+  refFormat,
+  resumes,
+  understood,
+  withDefaults,
+} from './listOptions';
 import { DESCRIPTION, FINISH, LABEL, OVERLAY } from './listData';
 import { cellsBy } from '../../expansion/cells';
 import { beginList, beginQuoted, beginTrivial, endList } from './lists';
@@ -38,15 +47,21 @@ export function beginEnumerate(it: Interpreter, args: Args, kind = 'enumerate'):
   it.write(CELLS.enumerateDepth, depth);
   const counter = `enum${ROMAN[depth - 1]}`;
   const options = withDefaults(it, kind, listArguments(it, args));
-  beginList(it, listOptions(it, options));
+  const model =
+    it.hasPackage('enumerate') && !understood(it) ? labelModel(it, options, counter) : null;
+  beginList(it, {
+    ...listOptions(it, options),
+    ...(model ? { leftMargin: modelMargin(it, model, counter) } : {}),
+  });
   const { data } = it.innermost;
   const resumed = resumes(it, options) ? it.read(lastNumber(`${kind}:${depth}`)) : null;
   setCounter(it.state, counter, resumed ?? listStart(it, options) - 1);
   data.set(FINISH, (inner: Interpreter) =>
     inner.write(lastNumber(`${kind}:${depth}`), counterValue(inner.state, counter), true),
   );
-  const ref = refFormat(it, options, counter);
+  const ref = model?.number ?? refFormat(it, options, counter);
   const custom =
+    model?.label ??
     listLabel(it, options, counter) ??
     listLabel(it, data.get(OVERLAY) === null ? tokensOf(args, 0) : [], counter);
   data.set(LABEL, (inner: Interpreter) => {

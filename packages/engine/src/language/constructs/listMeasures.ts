@@ -1,5 +1,6 @@
 import { CELLS } from '../machine/cells';
-import { gluePt, PT, type Glue } from '../../base/lengths';
+import { gluePt, NO_GLUE, PT, type Glue } from '../../base/lengths';
+import { cell } from '../../expansion/cells';
 import type { Interpreter } from '../machine/interpreter';
 
 /** Spaces of a list. */
@@ -114,6 +115,10 @@ function atSize(it: Interpreter, base: number, values: ListMeasures): ListMeasur
   return { ...values, topSep, parSep: sep, itemSep: sep };
 }
 
+/** Lists have the space between paragraphs between their items, and no other (package parskip). */
+export const EVEN_LISTS = cell<boolean>('evenlists', false);
+const EVEN = { topSep: NO_GLUE, itemSep: NO_GLUE, partopSep: NO_GLUE };
+
 /** The measures of the list level that would be opened now; of the open one, where none is opened. */
 export function measures(
   it: Interpreter,
@@ -127,6 +132,7 @@ export function measures(
   const partopSep = it.skip('partopsep');
   // `\\@trivlist` takes the registers as they stand; only `\\list` runs `\\@listi` to `\\@listvi`.
   if (trivial) return { level, values: { ...values, topSep: it.skip('topsep'), partopSep } };
+  if (it.read(EVEN_LISTS)) return { level, values: { ...EVEN, parSep: it.skip('parskip') } };
   const sized = level === 1 ? atSize(it, base, values) : values;
   return { level, values: level < 3 ? { ...sized, partopSep } : sized };
 }

@@ -1,8 +1,10 @@
 import { glue, NO_GLUE, type Glue, type Sp } from '../../base/lengths';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
+import { textOf } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
 import type { Interpreter } from '../machine/interpreter';
+import { labelModel } from './labelModel';
 import { glueOf } from '../scanning/glueOf';
 import { keyValues } from '../scanning/optionLists';
 
@@ -33,7 +35,7 @@ export function withDefaults(
   return parts.flatMap((part) => [...part, ...it.p.chars(',')]);
 }
 
-const understood = (it: Interpreter): boolean => it.hasPackage('enumitem');
+export const understood = (it: Interpreter): boolean => it.hasPackage('enumitem');
 
 /** The measures that enumitem's keys ask for. */
 export function listOptions(it: Interpreter, tokens: readonly Token[]): ListOptions {
@@ -75,15 +77,6 @@ function widestLabel(it: Interpreter, label: readonly Token[] | undefined): numb
 
 const STARRED: ReadonlySet<string> = new Set(['arabic', 'alph', 'Alph', 'roman', 'Roman']);
 
-/** The short form of the package enumerate: the first of these is the number. */
-const SHORT: Readonly<Record<string, string>> = {
-  '1': 'arabic',
-  a: 'alph',
-  A: 'Alph',
-  i: 'roman',
-  I: 'Roman',
-};
-
 /** The label that options ask for, with `*` standing for the list's counter; null for the usual one. */
 export function listLabel(
   it: Interpreter,
@@ -93,16 +86,23 @@ export function listLabel(
   if (tokens.length === 0) return null;
   const label = understood(it) ? keyValues(tokens).get('label') : undefined;
   if (label) return counter ? label.flatMap((t, i) => starred(it, label, t, i, counter)) : label;
-  if (
-    counter &&
-    (it.hasPackage('enumerate') || understood(it)) &&
-    keyValues(tokens).size === 1 &&
-    tokens.length <= 4
-  ) {
-    return shortLabel(it, tokens, counter);
-  }
-  return null;
+  if (!counter || !understood(it) || keyValues(tokens).size > 1) return null;
+  // A key is no model.
+  const word = textOf(it.p, tokens);
+  return KEYS_ALONE.has(word) || word.includes('=')
+    ? null
+    : (labelModel(it, tokens, counter)?.label ?? null);
 }
+
+const KEYS_ALONE: ReadonlySet<string> = new Set([
+  'nosep',
+  'noitemsep',
+  'resume',
+  'resume*',
+  'wide',
+  'fullwidth',
+  'inline',
+]);
 
 /** `\alph*` becomes `\alph{enumi}`. */
 function starred(
@@ -115,26 +115,6 @@ function starred(
   const before = list[i - 1];
   if (t.text !== '*' || t.cat === Cat.Command || !before || !STARRED.has(before.text)) return [t];
   return [it.p.make(Cat.Begin, '{'), ...it.p.chars(counter), it.p.make(Cat.End, '}')];
-}
-
-function shortLabel(
-  it: Interpreter,
-  tokens: readonly Token[],
-  counter: string,
-): readonly Token[] | null {
-  const at = tokens.findIndex((t) => t.cat !== Cat.Command && SHORT[t.text] !== undefined);
-  const kind = SHORT[tokens[at]?.text ?? ''];
-  if (!kind) return null;
-  return tokens.flatMap((t, i) =>
-    i === at
-      ? [
-          it.p.command(kind),
-          it.p.make(Cat.Begin, '{'),
-          ...it.p.chars(counter),
-          it.p.make(Cat.End, '}'),
-        ]
-      : [t],
-  );
 }
 
 /** Does the list go on where the last one of its kind ended? */

@@ -97,7 +97,12 @@ function itemSpace(it: Interpreter, open: OpenEnvironment): void {
   const first = !data.get(BEGUN);
   const list = data.get(LIST);
   data.set(BEGUN, true);
-  if (first && list?.atItem) return;
+  if (first && list?.atItem) {
+    // `\\@donoparitem`: of the item's list but the difference of the spaces between paragraphs is added.
+    const glue = addGlue(list.outerParskip, negative(list.parSep));
+    it.mode.vlist.push({ kind: 'vspace', glue, behaviour: 'plain' });
+    return;
+  }
   if (it.mode.pendingLabel) {
     it.startParagraph();
     it.endParagraph();
@@ -204,8 +209,11 @@ export function endList(it: Interpreter): void {
   if (it.mode.pendingLabel) it.startParagraph();
   it.endParagraph();
   data?.get(FINISH)?.(it);
+  const list = data?.get(LIST);
+  // `\\@noparlist`: what began at an item ends as that does.
+  if (list?.atItem) return;
   it.mode.vlist.push({ kind: 'penalty', penalty: LIST_PENALTY, added: true });
-  const below = data?.get(LIST)?.below ?? gluePt(8, 2, 4);
+  const below = list?.below ?? gluePt(8, 2, 4);
   it.mode.vlist.push({ kind: 'vspace', glue: below, behaviour: 'merge' });
   it.afterEnvironment = resumeAfterBlock;
 }

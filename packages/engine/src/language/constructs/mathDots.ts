@@ -82,6 +82,8 @@ function dotsNodes(reader: MathReader, token: Token, char: string): MathNode[] {
 
 /** Dots at the height that suits what follows: between operators and relations in the middle. */
 function dots(reader: MathReader, token: Token): MathNode[] {
+  // By itself LaTeX knows but one height (`\\let\\dots\\ldots` in formulas).
+  if (!reader.it.hasPackage('amsmath')) return [threeDots(reader, '.', reader.it.spanOf(token))];
   const next = ahead(reader);
   const cls = next ? classAhead(reader, next) : 'ord';
   return dotsNodes(reader, token, cls === 'bin' || cls === 'rel' || cls === 'op' ? '⋅' : '.');

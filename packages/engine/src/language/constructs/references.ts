@@ -1,3 +1,4 @@
+import { aside } from '../machine/asides';
 import { CELLS, kindNames } from '../machine/cells';
 import type { Inline, RefInline } from '../../document/inlines';
 import { textOf } from '../../expansion/tokenText';
@@ -40,7 +41,7 @@ function label(it: Interpreter, args: Args, token: Token): void {
   const span = { from: at.from, to: Math.max(at.to, it.p.here()) };
   it.labels.push(labelDefinition(it, name, span));
   if (it.mode.hlist === null) it.mode.vlist.push({ kind: 'label', name });
-  else it.add({ kind: 'anchor', label: name, ...span });
+  else aside(it, () => it.add({ kind: 'anchor', label: name, ...span }));
 }
 
 function reference(

@@ -1,6 +1,8 @@
+import { adjust } from '../machine/asides';
 import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
 import { FIL, FILL, glue, type Glue, SS } from '../../base/lengths';
+import { Cat } from '../../tokens/categories';
 import { textOf } from '../../expansion/tokenText';
 import { scanGlue } from '../../expansion/scan';
 import type { Token } from '../../expansion/meaning';
@@ -14,14 +16,7 @@ import { glueOf } from '../scanning/glueOf';
 
 /** Vertical space: between paragraphs at once, within one below the line it stands in. */
 function verticalSpace(it: Interpreter, g: Glue, keep: boolean): void {
-  const node = {
-    kind: 'vspace' as const,
-    glue: g,
-    behaviour: keep ? ('keep' as const) : ('plain' as const),
-    closed: true,
-  };
-  if (it.mode.hlist === null) it.mode.vlist.push(node);
-  else if (!it.mode.restricted) it.mode.spaceAfterParagraph.push(node);
+  adjust(it, { kind: 'vspace', glue: g, behaviour: keep ? 'keep' : 'plain', closed: true });
 }
 
 function vspace(it: Interpreter, args: Args): void {
@@ -33,15 +28,7 @@ const named = (name: string, register: string): CommandEntry => ({
   signature: '',
   description: `A ${name.replace('skip', '')} space between paragraphs.`,
   example: `\\${name}`,
-  run: (it) => {
-    it.endParagraph();
-    it.mode.vlist.push({
-      kind: 'vspace',
-      glue: it.skip(register),
-      behaviour: 'plain',
-      closed: true,
-    });
-  },
+  run: (it) => verticalSpace(it, it.skip(register), false),
 });
 
 /** A box without extent: where a line begins, it keeps what follows. */
@@ -132,6 +119,14 @@ function lineBreak(it: Interpreter, args: Args, token: Token): void {
   it.mode.hlist.unskip();
   it.mode.hlist.add({ kind: 'break', skip, fill: it.justified, ...at });
   it.skipBlanks();
+  if (it.justified && !optional && endsBehind(it)) it.p.report('line-break-for-nothing', at);
+}
+
+/** Does the paragraph end right here? */
+function endsBehind(it: Interpreter): boolean {
+  const next = it.p.next();
+  if (next) it.p.unread(next);
+  return next?.cat === Cat.Command && next.text === 'par';
 }
 
 const penalty = (
@@ -145,9 +140,8 @@ const penalty = (
   description,
   example: `\\${name}`,
   run: (it, _args, token) => {
-    if (it.mode.hlist === null) it.mode.vlist.push({ kind: 'penalty', penalty: value });
-    else if (!vertical) it.mode.hlist.add({ kind: 'penalty', penalty: value, ...it.spanOf(token) });
-    else it.mode.spaceAfterParagraph.push({ kind: 'penalty', penalty: value });
+    if (vertical || it.mode.hlist === null) adjust(it, { kind: 'penalty', penalty: value });
+    else it.mode.hlist.add({ kind: 'penalty', penalty: value, ...it.spanOf(token) });
   },
 });
 
@@ -309,14 +303,6 @@ export const spacing: readonly CommandEntry[] = [
   penalty('nopagebreak', 10000, true, 'No page break here.'),
   penalty('allowbreak', 0, false, 'The line may break here.'),
   penalty('nobreak', 10000, false, 'No break here.'),
-  {
-    name: '/',
-    signature: '',
-    description: 'Italic correction.',
-    example: '{\\it tide\\/} table',
-    run: () => undefined,
-    math: () => null,
-  },
   {
     name: '@',
     signature: '',

@@ -25,6 +25,7 @@ function factorOf(char: string): number {
 const KEEPS_FACTOR: ReadonlySet<Inline['kind']> = new Set([
   'space',
   'kern',
+  'correction',
   'glue',
   'penalty',
   'migrant',
@@ -87,6 +88,13 @@ export class InlineList {
   last(): Inline | undefined {
     this.flush();
     return this.inlines.at(-1);
+  }
+
+  /** The letter that stands last, with its font; null when something else does. */
+  lastLetter(): { readonly letter: string; readonly font: FontSpec } | null {
+    const last = this.word ?? this.inlines.at(-1);
+    if (!last || !('text' in last) || last.text === '') return null;
+    return { letter: last.text.slice(-1), font: last.font };
   }
 
   finish(): readonly Inline[] {

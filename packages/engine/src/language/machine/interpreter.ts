@@ -359,7 +359,7 @@ export class Interpreter {
   /** Starts a mode within the one there is, which is to be given back to `popMode`. */
   pushMode(change: Partial<Mode> = {}): Mode {
     const outer = this.mode;
-    this.mode = freshMode(outer, change);
+    this.mode = freshMode(outer, { ...change, unindentedOutside: this.read(CELLS.noIndentNext) });
     return outer;
   }
 
@@ -367,6 +367,8 @@ export class Interpreter {
   popMode(outer: Mode): Mode {
     const inner = this.mode;
     this.mode = outer;
+    if (this.read(CELLS.noIndentNext) !== inner.unindentedOutside)
+      this.write(CELLS.noIndentNext, inner.unindentedOutside, true);
     return inner;
   }
 

@@ -19,6 +19,11 @@ export function setLineSpread(it: Interpreter, factor: number): void {
   setLineDistance(it, Math.round(distance * factor));
 }
 
+/** In notes and floats package setspace leaves lines as close as the class has them. */
+export function singleSpaced(it: Interpreter): void {
+  if (it.hasPackage('setspace')) setLineSpread(it, 1);
+}
+
 /** Where a font is chosen, `\baselinestretch` comes into force as it then is (the kernel's `\selectfont`). */
 export function heedBaselineStretch(it: Interpreter): void {
   const factor = parseFloat(textOf(it.p, [it.p.command('baselinestretch')]));

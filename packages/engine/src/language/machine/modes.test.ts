@@ -23,7 +23,6 @@ describe('a mode', () => {
       nextIndent: null,
       clubPenalty: null,
       pendingLabel: null,
-      spaceAfterParagraph: [],
     });
     expect([inner.table, inner.cell, inner.outer]).toEqual([outer.table, outer.cell, outer]);
   });

@@ -21,10 +21,10 @@ export interface Mode {
   /** The next paragraph's own indent, overriding `\parindent`. */
   nextIndent: Sp | null;
   clubPenalty: number | null;
+  /** Was the next paragraph outside to have no indent? What ends in a box says nothing of that (`\@endpetrue` is local). */
+  unindentedOutside: boolean;
   /** Nothing stands in the minipage or float yet (`\\@minipagetrue`): space is not added there. */
   atTop: boolean;
-  /** What `\vspace` and `\pagebreak` inside a paragraph leave for its end. */
-  spaceAfterParagraph: BlockNode[];
   /** The table being read, and the frame of its cell; null outside tables. */
   table: TableState | null;
   cell: CellFrame | null;
@@ -40,8 +40,8 @@ export const freshMode = (outer: Mode | null, change: Partial<Mode> = {}): Mode 
   pendingLabel: null,
   nextIndent: null,
   clubPenalty: null,
+  unindentedOutside: false,
   atTop: false,
-  spaceAfterParagraph: [],
   table: outer?.table ?? null,
   cell: outer?.cell ?? null,
   ...change,

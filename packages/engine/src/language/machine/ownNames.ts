@@ -5,6 +5,8 @@ export const OWN = {
   /** Closes an environment behind the closing half that the document defines; takes its name. */
   closeEnvironment: ownName('closeenvironment'),
   closeGroup: ownName('closegroup'),
+  /** Closes the argument of a font command, with room for a letter that leans over. */
+  closeFont: ownName('closefont'),
   /** Stands at the end of a cell's own tokens, before the `&` or `\\` that ended it. */
   cellEnd: ownName('cellend'),
   textCell: ownName('textcell'),

@@ -71,7 +71,6 @@ export function finishParagraph(it: Interpreter, beforeDisplay: boolean): void {
   const shape = paragraphShape(it.state, indent, mode.clubPenalty, beforeDisplay);
   mode.clubPenalty = null;
   if (inlines.length > 0) mode.vlist.push({ kind: 'paragraph', inlines, shape });
-  mode.vlist.push(...mode.spaceAfterParagraph.splice(0));
 }
 
 /** A box with nothing in it, which holds a line open. */

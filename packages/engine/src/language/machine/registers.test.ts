@@ -28,7 +28,7 @@ const UNREAD: Readonly<Record<string, string>> = {
   'of a size that pages and lists get otherwise':
     'leftmarginii leftmarginiii leftmarginiv leftmarginv leftmarginvi vsize pdfpagewidth pdfpageheight parsepamount bibindent @totalleftmargin @pnumwidth@ mag',
   'said, and not followed: they seldom show in coursework':
-    'marginparpush footnotesep LTleft LTright dblfloatsep dbltextfloatsep spaceskip xspaceskip floatingpenalty hangindent hangafter language escapechar endlinechar',
+    'marginparpush footnotesep LTleft LTright dblfloatsep dbltextfloatsep spaceskip xspaceskip floatingpenalty hangindent hangafter language escapechar',
   'said, and not followed: lines are broken by the usual values':
     'hyphenpenalty exhyphenpenalty brokenpenalty binoppenalty relpenalty adjdemerits doublehyphendemerits finalhyphendemerits looseness lefthyphenmin righthyphenmin',
 };

@@ -23,7 +23,7 @@ triangle △ surd √ top ⊤ bot ⊥ neg ¬ lnot ¬ flat ♭ natural ♮ sharp 
 heartsuit ♡ spadesuit ♠ imath 𝚤 jmath 𝚥 cdotp · ldotp . backslash \\ vert | Vert ‖ dag † ddag ‡ S § P ¶
 copyright © pounds £ mathsterling £ mathdollar $ mathparagraph ¶ mathsection § degree °`;
 const ORDINARY_AMS: Table = `
-varnothing ∅ nexists ∄ complement ∁ beth ℶ gimel ℷ daleth ℸ mho ℧ eth ð hslash ℏ square □ Box □
+varnothing ∅︂ nexists ∄ complement ∁ beth ℶ gimel ℷ daleth ℸ mho ℧ eth ð hslash ℏ square □ Box □
 blacksquare ■ lozenge ◊ blacklozenge ⧫ bigstar ★ measuredangle ∡ sphericalangle ∢ backprime ‵ Bbbk 𝕜
 circledS Ⓢ Finv Ⅎ Game ⅁ diagup ╱ diagdown ╲ blacktriangle ▲ blacktriangledown ▼ triangledown ▽
 checkmark ✓ maltese ✠ circledR ® yen ¥ Diamond ◊ digamma ϝ varkappa ϰ`;

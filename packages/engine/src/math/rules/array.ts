@@ -14,6 +14,7 @@ import {
   RULE,
   type SetCell,
   type SetRow,
+  strutSkip,
 } from './arrayPlaces';
 import { delimiter, delimiterSize } from './delimited';
 
@@ -58,7 +59,7 @@ function layoutRow(node: ArrayNode, row: ArrayRow, ctx: MathContext): SetRow {
   return {
     cells,
     height: Math.max(0.7 * strut, ...cells.map(({ box }) => box.height)),
-    depth: Math.max(0.3 * strut, ...cells.map(({ box }) => box.depth)),
+    depth: Math.max(0.3 * strut + strutSkip(node, row), ...cells.map(({ box }) => box.depth)),
   };
 }
 

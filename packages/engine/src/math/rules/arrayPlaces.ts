@@ -1,6 +1,6 @@
 import { PT, type Sp } from '../../base/lengths';
 import type { Box } from '../../boxes/box';
-import type { ArrayNode, ArraySpan } from '../../document/math';
+import type { ArrayNode, ArrayRow, ArraySpan } from '../../document/math';
 
 /** `\arrayrulewidth`, LaTeX: 0.4 pt; `\doublerulesep`: 2 pt. */
 export const RULE: Sp = 0.4 * PT;
@@ -14,6 +14,10 @@ export interface SetCell {
   readonly column: number;
   readonly span: ArraySpan | null;
 }
+
+/** `\\[2ex]` in rows with struts: that of the row is deeper by so much (`\@xargarraycr`). */
+export const strutSkip = (node: ArrayNode, { skip }: Pick<ArrayRow, 'skip'>): Sp =>
+  node.strut ? Math.max(0, skip) : 0;
 
 export interface SetRow {
   readonly cells: readonly SetCell[];
@@ -103,7 +107,8 @@ export function placeRows(node: ArrayNode, rows: readonly SetRow[]): Rows {
       y += Math.max(node.baselineSkip - before.depth, tight - before.depth);
     }
     ys.push(y);
-    y += row.depth + (node.rows[r]?.skip ?? 0);
+    const { skip = 0 } = node.rows[r] ?? {};
+    y += row.depth + skip - strutSkip(node, { skip });
     bottoms.push(y);
   });
   drawRules(node.rulesBelow, node.dashedBelow === true);

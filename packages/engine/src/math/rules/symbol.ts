@@ -1,10 +1,14 @@
 import type { SymbolNode } from '../../document/math';
 import { atom, type Atom } from '../atom';
+import { slopingDots } from './dots';
 import { growVertically } from '../growth';
 import { centredOnAxis, glyphItem, italicOf, drawnBy, type MathContext } from '../context';
 
 /** One character. Italic letters take their correction unless a subscript follows (rule 17). */
 export function symbol(node: SymbolNode, around: MathContext): Atom {
+  // Fonts with a MATH table alone have these as signs.
+  const dots = around.parameters[0] ? slopingDots(node, around) : null;
+  if (dots) return atom(node.cls, dots, around.style);
   const { ctx, glyph } = drawnBy(node.char, around);
   const item = glyphItem(glyph, ctx, node, node.color);
   const extra = { glyph, italic: italicOf(glyph, ctx) };
