@@ -12,9 +12,6 @@ import { layoutDisplay } from './display';
 import { anchorsOf, migrantsOf } from './inside';
 import { layoutLongTable } from './longTable';
 
-/** `\brokenpenalty` (plain TeX, LaTeX). */
-const BROKEN_PENALTY = 100;
-
 /** A block's nodes as items of the vertical list. */
 export function layoutBlocks(nodes: readonly BlockNode[], env: LayoutEnv): VItem[] {
   const out: VItem[] = [];
@@ -121,7 +118,7 @@ function pushParagraph(out: VItem[], paragraph: Paragraph, env: LayoutEnv): Sp |
     let penalty = shape.interlinePenalty;
     if (i === 0) penalty += shape.clubPenalty;
     if (i === lines.length - 2) penalty += shape.widowPenalty;
-    if (line.hyphenated) penalty += BROKEN_PENALTY;
+    if (line.hyphenated) penalty += shape.costs.brokenPenalty;
     if (penalty !== 0) out.push({ kind: 'penalty', penalty: Math.min(penalty, 10000) });
   });
   const last = lines.at(-1);

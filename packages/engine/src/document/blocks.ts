@@ -5,6 +5,17 @@ import type { MathList } from './math';
 import type { ColumnLayout, NumberStyle, PageStyle } from './page';
 
 /** How a paragraph is broken into lines; TeX's parameters by our names. */
+/** What breaks of lines cost, by the registers of these names (The TeXbook, chapter 14). */
+export interface LineCosts {
+  readonly linePenalty: number;
+  readonly hyphenPenalty: number;
+  readonly exHyphenPenalty: number;
+  readonly adjDemerits: number;
+  readonly doubleHyphenDemerits: number;
+  readonly finalHyphenDemerits: number;
+  readonly brokenPenalty: number;
+}
+
 export interface ParagraphShape {
   /** Width of the column the paragraph stands in. */
   readonly width: Sp;
@@ -23,6 +34,7 @@ export interface ParagraphShape {
   readonly clubPenalty: number;
   readonly widowPenalty: number;
   readonly interlinePenalty: number;
+  readonly costs: LineCosts;
   /** `\hangindent` and `\hangafter`, or null. */
   readonly hang: { readonly indent: Sp; readonly after: number } | null;
 }

@@ -351,3 +351,24 @@ it('indentfirst: only the flag for no indent takes it', () => {
   expect(found.word('next').x).toBeCloseTo(134.27 + 15, 1);
   expect(laidBody('\\section{A}\nnext', '').word('next').x).toBeCloseTo(134.27, 1);
 });
+
+describe('what breaks of lines cost is read from the registers (The TeXbook, chapter 14)', () => {
+  const words = 'mathematical typesetting notwithstanding characteristically incomprehensible ';
+  const lines = (preamble: string, text = words.repeat(6)): string =>
+    laidBody(text, preamble)
+      .lines.map(({ text: line }) => line)
+      .join('/');
+  it('\\hyphenpenalty: no word is divided at 10000', () => {
+    expect(lines('')).toContain('-/');
+    expect(lines('\\hyphenpenalty=10000')).not.toContain('-/');
+  });
+  it('\\exhyphenpenalty: nothing breaks at a hyphen of the text', () => {
+    const text = 'well-to-do-and-far-away '.repeat(12);
+    expect(lines('', text)).toContain('-/');
+    expect(lines('\\exhyphenpenalty=10000', text)).not.toContain('-/');
+  });
+  it('\\linepenalty: the fewest lines, when each costs much', () => {
+    const count = (preamble: string): number => lines(preamble).split('/').length;
+    expect(count('\\linepenalty=9000')).toBeLessThanOrEqual(count(''));
+  });
+});

@@ -14,6 +14,15 @@ const parameters = {
   pretolerance: 10000,
   tolerance: 10000,
   emergencyStretch: 0,
+  costs: {
+    linePenalty: 10,
+    hyphenPenalty: 50,
+    exHyphenPenalty: 50,
+    adjDemerits: 10_000,
+    doubleHyphenDemerits: 10_000,
+    finalHyphenDemerits: 5_000,
+    brokenPenalty: 100,
+  },
 };
 const word = (width: number): LineItem => ({
   kind: 'content',

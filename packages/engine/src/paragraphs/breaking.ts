@@ -1,5 +1,6 @@
 import type { Glue, Sp } from '../base/lengths';
 import { badness, INFINITE_BADNESS } from '../boxes/badness';
+import type { LineCosts } from '../document/blocks';
 import type { LineItem } from './lineItem';
 
 /** The parameters of line breaking, TeX's names. */
@@ -10,13 +11,8 @@ export interface BreakParameters {
   readonly pretolerance: number;
   readonly tolerance: number;
   readonly emergencyStretch: Sp;
+  readonly costs: LineCosts;
 }
-
-/** Plain TeX's values, which LaTeX keeps (The TeXbook, appendix B). */
-const LINE_PENALTY = 10;
-const ADJACENT_DEMERITS = 10_000;
-const DOUBLE_HYPHEN_DEMERITS = 10_000;
-const FINAL_HYPHEN_DEMERITS = 5_000;
 
 const FORCED = -10_000;
 const AWFUL = 0x3fffffff;
@@ -73,9 +69,8 @@ function penaltyAt(items: readonly LineItem[], i: number): number | null {
   const item = items[i] as LineItem;
   switch (item.kind) {
     case 'penalty':
-      return item.penalty >= INFINITE_BADNESS ? null : Math.max(FORCED, item.penalty);
     case 'disc':
-      return item.penalty;
+      return item.penalty >= INFINITE_BADNESS ? null : Math.max(FORCED, item.penalty);
     case 'glue':
       return !item.inMath && endsMaterial(items[i - 1]) ? 0 : null;
     case 'kern': {
@@ -246,7 +241,8 @@ function tryBreak(
       continue;
     }
     const demerits =
-      from.demerits + (artificial ? 0 : demeritsOf(b, penalty, fitness, hyphenated, isEnd, from));
+      from.demerits +
+      (artificial ? 0 : demeritsOf(b, penalty, fitness, hyphenated, isEnd, from, parameters.costs));
     if (demerits <= (least[fitness] as number)) {
       least[fitness] = demerits;
       best[fitness] = from;
@@ -259,7 +255,8 @@ function tryBreak(
     const after = hyphenated ? -item.after : 0;
     for (let fitness = 0; fitness < 4; fitness++) {
       const before = best[fitness];
-      if (!before || (least[fitness] as number) > leastOfAll + ADJACENT_DEMERITS) continue;
+      if (!before || (least[fitness] as number) > leastOfAll + parameters.costs.adjDemerits)
+        continue;
       kept.push({
         at,
         line: before.line + 1,
@@ -285,13 +282,14 @@ function demeritsOf(
   hyphenated: boolean,
   isEnd: boolean,
   from: ActiveNode,
+  costs: LineCosts,
 ): number {
-  const line = LINE_PENALTY + b;
+  const line = costs.linePenalty + b;
   let d = Math.abs(line) >= 10_000 ? 100_000_000 : line * line;
   if (penalty > 0) d += penalty * penalty;
   else if (penalty > FORCED) d -= penalty * penalty;
-  if (from.hyphenated && hyphenated) d += DOUBLE_HYPHEN_DEMERITS;
-  if (from.hyphenated && isEnd) d += FINAL_HYPHEN_DEMERITS;
-  if (Math.abs(fitness - from.fitness) > 1) d += ADJACENT_DEMERITS;
+  if (from.hyphenated && hyphenated) d += costs.doubleHyphenDemerits;
+  if (from.hyphenated && isEnd) d += costs.finalHyphenDemerits;
+  if (Math.abs(fitness - from.fitness) > 1) d += costs.adjDemerits;
   return d;
 }

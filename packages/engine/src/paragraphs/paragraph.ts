@@ -1,16 +1,16 @@
 import { MM, type Sp } from '../base/lengths';
-import type { Paragraph } from '../document/blocks';
+import type { LineCosts, Paragraph } from '../document/blocks';
 import { breakLines } from './breaking';
 import type { LayoutEnv } from './env';
 import { lineItems } from './items';
-import { hyphenated } from './words';
+import { HYPHEN_PENALTY, hyphenated } from './words';
 import { glueItem, type LineItem, penaltyItem } from './lineItem';
 import { buildLines, HFUZZ, type Line } from './lines';
 
 /** A paragraph as lines, top to bottom. Reports lines that stick out. */
 export function layoutParagraph(paragraph: Paragraph, env: LayoutEnv): Line[] {
   const { shape } = paragraph;
-  const items = finish(lineItems(paragraph.inlines, env), paragraph);
+  const items = priced(finish(lineItems(paragraph.inlines, env), paragraph), shape.costs);
   const width: Sp = Math.max(0, shape.width - shape.left - shape.right);
   const broken = breakLines(
     items,
@@ -21,12 +21,23 @@ export function layoutParagraph(paragraph: Paragraph, env: LayoutEnv): Line[] {
       pretolerance: shape.pretolerance,
       tolerance: shape.tolerance,
       emergencyStretch: shape.emergencyStretch,
+      costs: shape.costs,
     },
-    (uncut) => hyphenated(uncut, env),
+    (uncut) => priced(hyphenated(uncut, env), shape.costs),
   );
   const lines = buildLines(broken.items, broken.breaks, width, shape.leftSkip, shape.rightSkip);
   for (const line of lines) reportOverfull(line, paragraph, env);
   return lines;
+}
+
+/** Hyphens at what they cost: those that are put in, and those that stand in the text. */
+function priced(items: LineItem[], { hyphenPenalty, exHyphenPenalty }: LineCosts): LineItem[] {
+  if (hyphenPenalty === HYPHEN_PENALTY && exHyphenPenalty === HYPHEN_PENALTY) return items;
+  return items.map((item) =>
+    item.kind === 'disc'
+      ? { ...item, penalty: item.hyphen ? hyphenPenalty : exHyphenPenalty }
+      : item,
+  );
 }
 
 /** The indent before, and `\unskip\penalty10000\hskip\parfillskip\penalty-10000` behind (The TeXbook, chapter 14). */

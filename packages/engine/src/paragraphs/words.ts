@@ -5,10 +5,8 @@ import { atSize } from '../fonts/store';
 import type { LayoutEnv } from './env';
 import { type LineItem, penaltyItem, type WordItem } from './lineItem';
 
-/** `\exhyphenpenalty` and `\hyphenpenalty` (plain TeX, LaTeX). */
-const EXPLICIT_HYPHEN = 50;
-
-const HYPHEN = 50;
+/** `\exhyphenpenalty` and `\hyphenpenalty`, unless the paragraph says otherwise (plain TeX, LaTeX). */
+export const HYPHEN_PENALTY = 50;
 /** A hyphen, or the dashes made of hyphens, end with a place to break (The TeXbook, chapter 14). */
 const AFTER_HYPHEN = /-+/g;
 
@@ -111,7 +109,7 @@ function pushCut(out: LineItem[], inline: TextInline, font: Font, cuts: readonly
       width: 0,
       before: at(before),
       after: at(after),
-      penalty: HYPHEN,
+      penalty: HYPHEN_PENALTY,
       hyphen: true,
     });
     start = cut;
@@ -139,7 +137,7 @@ function pushShaped(out: LineItem[], inline: TextInline, font: Font): void {
         width: 0,
         before: 0,
         after: 0,
-        penalty: EXPLICIT_HYPHEN,
+        penalty: HYPHEN_PENALTY,
         hyphen: false,
       });
       start = end;

@@ -166,6 +166,7 @@ export function declareParameters(state: State): void {
     predisplaypenalty: 10000,
     postdisplaypenalty: 0,
     interdisplaylinepenalty: 10000,
+    linepenalty: 10,
     hyphenpenalty: 50,
     exhyphenpenalty: 50,
     hbadness: 1000,
@@ -263,6 +264,15 @@ export function paragraphShape(
     clubPenalty: clubPenalty ?? getCount(state, 'clubpenalty'),
     widowPenalty: getCount(state, beforeDisplay ? 'displaywidowpenalty' : 'widowpenalty'),
     interlinePenalty: getCount(state, 'interlinepenalty'),
+    costs: {
+      linePenalty: getCount(state, 'linepenalty'),
+      hyphenPenalty: getCount(state, 'hyphenpenalty'),
+      exHyphenPenalty: getCount(state, 'exhyphenpenalty'),
+      adjDemerits: getCount(state, 'adjdemerits'),
+      doubleHyphenDemerits: getCount(state, 'doublehyphendemerits'),
+      finalHyphenDemerits: getCount(state, 'finalhyphendemerits'),
+      brokenPenalty: getCount(state, 'brokenpenalty'),
+    },
     hang: null,
   };
 }

@@ -30,7 +30,7 @@ const UNREAD: Readonly<Record<string, string>> = {
   'said, and not followed: they seldom show in coursework':
     'marginparpush footnotesep LTleft LTright dblfloatsep dbltextfloatsep spaceskip xspaceskip floatingpenalty hangindent hangafter language escapechar',
   'said, and not followed: lines are broken by the usual values':
-    'hyphenpenalty exhyphenpenalty brokenpenalty binoppenalty relpenalty adjdemerits doublehyphendemerits finalhyphendemerits looseness lefthyphenmin righthyphenmin',
+    'binoppenalty relpenalty looseness lefthyphenmin righthyphenmin',
 };
 const listed = Object.values(UNREAD).flatMap((names) => names.split(' '));
 
