@@ -69,7 +69,7 @@ export interface MathInline extends Span {
 
 /** What a reference asks of its label. */
 export type RefWhat =
-  'number' | 'part' | 'page' | 'title' | 'cite' | 'kind' | 'autokind' | 'clever';
+  'number' | 'part' | 'page' | 'title' | 'cite' | 'cites' | 'kind' | 'autokind' | 'clever';
 
 /** What a reference prints: the label's number, its page, its heading, or how it is cited. */
 export interface RefInline extends Span {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { bodyLines, inArticle, typeset } from '../testing/document';
+import { bodyLines, inArticle, linesOf, typeset } from '../testing/document';
 import { laidBody } from '../testing/layout';
 
 const found = (body: string, preamble = ''): string[] => {
@@ -81,5 +81,40 @@ describe('labels after a model (package enumerate)', () => {
     const found = laidBody(body, '\\usepackage{enumerate}');
     expect(found.word('ebb').x - found.word('Step').x).toBeGreaterThan(35);
     expect(found.word('Step').x).toBeCloseTo(134.27, 0);
+  });
+});
+
+describe('citations and theorems as elsewhere', () => {
+  const entries = 'abcde'
+    .split('')
+    .map((key) => `\\bibitem{${key}} entry ${key} `)
+    .join('');
+  const all = `\\begin{thebibliography}{9}${entries}\\end{thebibliography}`;
+  it.each([
+    ['\\usepackage[numbers,sort&compress]{natbib}', '\\cite{c,a,b}', '[1–3]'],
+    ['\\usepackage[numbers,sort&compress]{natbib}', '\\citep{e,a,b,d,c}', '[1–5]'],
+    ['\\usepackage[numbers,sort&compress]{natbib}', '\\cite{e,a,b}', '[1, 2, 5]'],
+    ['\\usepackage[numbers,sort&compress]{natbib}', '\\cite{a}', '[1]'],
+    ['\\usepackage[numbers]{natbib}', '\\cite{c,a,b}', '[3, 1, 2]'],
+    ['\\usepackage{cite}', '\\cite{c,a,b}', '[1–3]'],
+    ['\\usepackage{cite}', '\\cite{c,a,zz}', '[3, 1, ?]'],
+    ['\\usepackage{cite}', '\\citen{b,a}', '1, 2'],
+    ['', '\\cite{c,a,b}', '[3, 1, 2]'],
+  ])('%s, %s: %s', (preamble, body, printed) => {
+    expect(laidBody(`See ${body}!${all}`, preamble).text).toContain(`See ${printed}!`);
+  });
+  it('an entry with a label of its own counts for none', () => {
+    const some = '\\bibitem[Q]{a} ebb \\bibitem{b} flood';
+    const { text } = laidBody(
+      `See \\cite{a,b}!\\begin{thebibliography}{9}${some}\\end{thebibliography}`,
+      '',
+    );
+    expect(text).toContain('See [Q, 1]!');
+  });
+  it('theorems of a talk have no numbers', () => {
+    const frame = '\\begin{frame}\\begin{theorem}Ebb\\end{theorem}\\end{frame}';
+    const session = typeset(`\\documentclass{beamer}\\begin{document}${frame}\\end{document}`);
+    expect(session.findings()).toEqual([]);
+    expect(linesOf(session).join(' ')).toContain('Theorem. Ebb');
   });
 });

@@ -36,6 +36,7 @@ export function answer(facts: Facts, factKey: string): Answer {
   const [label = '', ...neighbours] = factKey.slice(at + 1).split(BETWEEN);
   const what = factKey.slice(0, at).replace(/[+^=]/g, '');
   if (what === 'page') return pageAnswer(facts, label);
+  if (what === 'cites') return citesAnswer(facts, label);
   const found = facts.labels.get(what === 'cite' ? citeLabel(label) : label);
   if (!found) return null;
   if (what === 'title') return found.title ?? '';
@@ -48,6 +49,22 @@ export function answer(facts: Facts, factKey: string): Answer {
   if (neighbours.length === 0) return kindName(found, form, flags.endsWith('+'));
   const [before, behind] = neighbours.map((name) => facts.labels.get(name)?.kind);
   return before === found.kind ? '' : `${kindName(found, form, behind === found.kind)} `;
+}
+
+/** Numbers of entries in order, three or more in a row as a range; null when not all are known numbers. */
+function citesAnswer(facts: Facts, keys: string): Answer {
+  const numbers = keys.split(',').map((key) => facts.labels.get(citeLabel(key))?.value ?? '');
+  if (!numbers.every((number) => /^\d+$/.test(number))) return null;
+  const sorted = [...new Set(numbers.map(Number))].sort((a, b) => a - b);
+  const runs: number[][] = [];
+  for (const number of sorted) {
+    const last = runs.at(-1);
+    if (last && last.at(-1) === number - 1) last.push(number);
+    else runs.push([number]);
+  }
+  return runs
+    .map((run) => (run.length > 2 ? `${run[0]}–${run.at(-1)}` : run.join(', ')))
+    .join(', ');
 }
 
 function pageAnswer(facts: Facts, label: string): Answer {

@@ -96,7 +96,7 @@ export const EXPECTED: Readonly<Record<string, Expected>> = {
       'North Pier',
       'The matrix',
       'Definition',
-      'Theorem 1',
+      'Theorem (Limit)',
       'Only on the second',
     ],
   },

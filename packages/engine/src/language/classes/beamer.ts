@@ -297,10 +297,10 @@ function setup(it: Interpreter, options: readonly string[]): void {
 }
 
 const THEOREMS = String.raw`
-\newtheorem{theorem}{Theorem}\newtheorem{corollary}[theorem]{Corollary}
-\newtheorem{lemma}[theorem]{Lemma}\newtheorem{fact}[theorem]{Fact}
+\newtheorem*{theorem}{Theorem}\newtheorem*{corollary}{Corollary}
+\newtheorem*{lemma}{Lemma}\newtheorem*{fact}{Fact}
 \newtheorem*{problem}{Problem}\newtheorem*{solution}{Solution}
-\theoremstyle{definition}\newtheorem{definition}[theorem]{Definition}\newtheorem{example}[theorem]{Example}
+\theoremstyle{definition}\newtheorem*{definition}{Definition}\newtheorem*{example}{Example}
 `;
 
 const KEEPS: readonly string[] = ['institute', 'subtitle'];

@@ -25,16 +25,26 @@ export function citation(it: Interpreter, key: string, part = ''): Inline {
   return leading(it, { kind: 'ref', label, what: 'cite', font: it.font, ...at }, 'citecolor');
 }
 
+/** Several numbers in one: sorted, and what stands in a row as a range. */
+export function citations(it: Interpreter, keys: readonly string[]): Inline {
+  const { place } = it.p;
+  const at = { from: place.from, to: Math.max(place.to, it.p.here()) };
+  const label = keys.join(',');
+  return leading(it, { kind: 'ref', label, what: 'cites', font: it.font, ...at }, 'citecolor');
+}
+
 /** `\cite[note]{keys}`: “[1, 2, note]”. */
 function cite(it: Interpreter, args: Args): void {
   const keys = keysOf(it, tokensOf(args, 1));
   it.citations.push(...keys);
   it.startParagraph();
   it.execute(it.p.chars('['));
-  keys.forEach((key, i) => {
-    if (i > 0) it.execute(it.source(', '));
-    it.add(citation(it, key));
-  });
+  if (keys.length > 1 && it.hasPackage('cite')) it.add(citations(it, keys));
+  else
+    keys.forEach((key, i) => {
+      if (i > 0) it.execute(it.source(', '));
+      it.add(citation(it, key));
+    });
   if (args[0]) it.execute([...it.source(',~'), ...tokensOf(args, 0)]);
   it.execute(it.p.chars(']'));
 }
@@ -46,7 +56,8 @@ function bibItem(it: Interpreter, args: Args): void {
   const { place } = it.p;
   const at = { from: place.from, to: place.to };
   const natbib = own ? authorYear(tokensText(expandTokens(it.p, own))) : null;
-  stepCounter(it.state, 'enumiv');
+  // The kernel's `\\@lbibitem` counts none that has a label of its own.
+  if (!own || natbib || it.hasPackage('natbib')) stepCounter(it.state, 'enumiv');
   const number = String(counterValue(it.state, 'enumiv'));
   if (natbib) {
     it.labels.push({ name: citeLabel(key), value: number, ...at });

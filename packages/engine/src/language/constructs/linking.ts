@@ -29,7 +29,9 @@ export function leading(it: Interpreter, ref: RefInline, kind: LinkKind = 'linkc
   if (!it.hasPackage('hyperref')) return ref;
   const color = linkColour(it, kind);
   const font = color === null ? ref.font : it.intern({ ...ref.font, color });
-  const label = ref.what === 'cite' ? citeLabel(ref.label) : ref.label;
+  const [first = ''] = ref.label.split(',');
+  const isCitation = ref.what === 'cite' || ref.what === 'cites';
+  const label = isCitation ? citeLabel(first) : ref.label;
   const { from, to } = ref;
   return { kind: 'link', inlines: [{ ...ref, font }], target: `#${label}`, from, to };
 }

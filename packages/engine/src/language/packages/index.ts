@@ -11,6 +11,7 @@ import { booktabs } from './booktabs';
 import { calc } from './calc';
 import { cancel } from './cancel';
 import { caption, subcaption } from './caption';
+import { cite } from './cite';
 import { cleveref } from './cleveref';
 import { colortbl } from './colortbl';
 import { comment } from './comment';
@@ -106,6 +107,7 @@ const ALL: readonly PackageEntry[] = [
   cancel,
   caption,
   subcaption,
+  cite,
   cleveref,
   colortbl,
   comment,

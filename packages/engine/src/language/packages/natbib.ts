@@ -6,7 +6,7 @@ import {
   type PackageEntry,
   tokensOf,
 } from '../machine/entries';
-import { citation, citesByName, keysOf } from '../constructs/bibliography';
+import { citation, citations, citesByName, keysOf } from '../constructs/bibliography';
 import type { Interpreter } from '../machine/interpreter';
 import { macroEntry, quietEntry } from '../machine/macroEntry';
 import { cell } from '../../expansion/cells';
@@ -34,7 +34,11 @@ function cite(it: Interpreter, args: Args, form: Form): void {
   if (form.author === 'inside' && form.bracketed) say(open);
   if (before && before.length > 0 && form.author === 'inside')
     it.execute([...before, ...it.source('~')]);
+  const together =
+    byNumber(it) && it.read(SORTED) && form.author === 'inside' && form.year && keys.length > 1;
+  if (together) it.add(citations(it, keys));
   keys.forEach((key, i) => {
+    if (together) return;
     if (i > 0) say(byNumber(it) || form.author === 'before' ? ', ' : '; ');
     if (byNumber(it)) {
       if (form.author === 'before' || (form.author === 'inside' && !form.year)) {
@@ -65,6 +69,8 @@ function cite(it: Interpreter, args: Args, form: Form): void {
 
 /** The brackets around citations: round, square or curly. */
 const BRACKETS = cell('citebrackets', 'round');
+/** Numbers in one pair of brackets are put in order, and shortened to ranges. */
+const SORTED = cell('citessorted', false);
 
 function brackets(it: Interpreter): [string, string] {
   const kind = it.read(BRACKETS);
@@ -164,6 +170,8 @@ export const natbib: PackageEntry = {
   setup: (it, options) => {
     if (options.includes('numbers') || options.includes('super'))
       it.write(CELLS.authorYear, false, true);
+    if (options.some((o) => o === 'sort&compress' || o === 'compress'))
+      it.write(SORTED, true, true);
     if (options.includes('authoryear')) it.write(CELLS.authorYear, true, true);
     const kind = options.find((o) => ['square', 'round', 'curly'].includes(o));
     if (kind) it.write(BRACKETS, kind, true);
