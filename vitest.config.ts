@@ -16,6 +16,8 @@ export default defineConfig({
   },
   test: {
     testTimeout: 300_000,
+    // Of two cores vitest would leave one to itself.
+    maxWorkers: 2,
     // The engine is loaded once for all files of a worker: it keeps no state of its own.
     isolate: false,
     projects: [
