@@ -208,10 +208,10 @@ test('a symbol is drawn by hand, and kept as a favourite', async ({ page }) => {
   await caretBehind(page, '$a');
   await page.keyboard.press('F7');
   await bench(page).getByRole('button', { name: 'Draw it' }).click();
+  // The shapes of the glyphs are learnt first; the bench has come to rest then.
+  await page.waitForTimeout(1500);
   const pad = await page.getByLabel('Draw a symbol here with the pointer').boundingBox();
   if (!pad) throw new Error('there is nothing to draw on');
-  // The shapes of the glyphs are learnt first.
-  await page.waitForTimeout(1500);
   const to = (x: number, y: number) => page.mouse.move(pad.x + x, pad.y + y);
   await to(20, 20);
   await page.mouse.down();
