@@ -4,7 +4,6 @@ import type { Inline, TableRule, TabularInline } from './inlines';
 import type { MathList } from './math';
 import type { ColumnLayout, NumberStyle, PageStyle } from './page';
 
-/** How a paragraph is broken into lines; TeX's parameters by our names. */
 /** What breaks of lines cost, by the registers of these names (The TeXbook, chapter 14). */
 export interface LineCosts {
   readonly linePenalty: number;
@@ -16,6 +15,7 @@ export interface LineCosts {
   readonly brokenPenalty: number;
 }
 
+/** How a paragraph is broken into lines; TeX's parameters by our names. */
 export interface ParagraphShape {
   /** Width of the column the paragraph stands in. */
   readonly width: Sp;

@@ -158,7 +158,8 @@ export function assignRegister(p: Processor, register: RegisterMeaning): void {
   p.takeChar('=');
   const value = scanValue(p, register.type);
   p.state.set(register.storage, value, prefix.global);
-  if (register.storage === storageOf(p.state, 'count', 'endlinechar'))
+  // Only a number is looked at: this is done with each assignment.
+  if (register.type === 'count' && register.storage === storageOf(p.state, 'count', 'endlinechar'))
     endLines(p, value as number, prefix.global);
   afterwards(p);
 }

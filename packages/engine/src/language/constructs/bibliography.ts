@@ -18,19 +18,17 @@ export const keysOf = (it: Interpreter, tokens: readonly Token[]): string[] =>
     .filter((k) => k !== '');
 
 /** What a citation prints for one key: its number or label, its author, its year. */
-export function citation(it: Interpreter, key: string, part = ''): Inline {
-  const { place } = it.p;
-  const at = { from: place.from, to: Math.max(place.to, it.p.here()) };
-  const label = key + part;
-  return leading(it, { kind: 'ref', label, what: 'cite', font: it.font, ...at }, 'citecolor');
-}
+export const citation = (it: Interpreter, key: string, part = ''): Inline =>
+  cited(it, key + part, 'cite');
 
 /** Several numbers in one: sorted, and what stands in a row as a range. */
-export function citations(it: Interpreter, keys: readonly string[]): Inline {
+export const citations = (it: Interpreter, keys: readonly string[]): Inline =>
+  cited(it, keys.join(','), 'cites');
+
+function cited(it: Interpreter, label: string, what: 'cite' | 'cites'): Inline {
   const { place } = it.p;
   const at = { from: place.from, to: Math.max(place.to, it.p.here()) };
-  const label = keys.join(',');
-  return leading(it, { kind: 'ref', label, what: 'cites', font: it.font, ...at }, 'citecolor');
+  return leading(it, { kind: 'ref', label, what, font: it.font, ...at }, 'citecolor');
 }
 
 /** `\cite[note]{keys}`: “[1, 2, note]”. */

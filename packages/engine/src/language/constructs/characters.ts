@@ -2,6 +2,7 @@ import type { Span } from '../../base/spans';
 import { PT } from '../../base/lengths';
 import { activeName } from '../../tokens/reader';
 import { type CommandEntry, tokensOf } from '../machine/entries';
+import { inOldEncoding } from '../machine/encoding';
 import type { Interpreter } from '../machine/interpreter';
 
 /** Commands that print one character: name, character, what it is. */
@@ -96,7 +97,7 @@ function textDots(it: Interpreter, at: Span): void {
 
 /** `\textunderscore` where the font has none: `\kern.06em\vbox{\hrule width.3em}`. */
 function underscore(it: Interpreter, at: Span): void {
-  if (it.font.encoding !== 'OT1' || it.font.face !== 'modern') return it.character('_', at);
+  if (!inOldEncoding(it)) return it.character('_', at);
   it.startParagraph();
   it.add({ kind: 'kern', width: Math.round(0.06 * it.em), ...at });
   it.add({ kind: 'rule', width: Math.round(0.3 * it.em), height: RULE, depth: 0, ...at });
