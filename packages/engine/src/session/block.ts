@@ -6,6 +6,7 @@ import type { VItem } from '../boxes/vertical';
 import type { RawFinding } from '../findings/finding';
 import type { BlockReading } from '../language/machine/interpreter';
 import type { Answer } from './facts';
+import type { SourceNotes } from './sourceAdvice';
 
 /** What a block is laid out from besides its nodes: each fact it asked for, and the answer. */
 export type FactReads = ReadonlyMap<string, Answer>;
@@ -40,6 +41,8 @@ export interface SessionBlock {
   shown: readonly BlockNode[];
   /** The block as the pages see it, made once. */
   flow: FlowBlock | null;
+  /** What its source alone tells, made when it is first asked for. */
+  notes: SourceNotes | null;
 }
 
 /** Cells about the whole document that are asked for after reading. */
@@ -75,6 +78,7 @@ export function makeBlock(
     laid: null,
     shown: reading.nodes,
     flow: null,
+    notes: null,
   };
 }
 

@@ -5,5 +5,5 @@
 
 /** Characters of the source; where a block would begin behind them, reading ends. */
 export const MOST_TEXT = 2_000_000;
-/** Pages. */
-export const MOST_PAGES = 2000;
+/** Pages: twice those of a long book. */
+export const MOST_PAGES = 1000;

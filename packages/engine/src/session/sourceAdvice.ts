@@ -5,7 +5,7 @@ import { italicLetters, spansIn } from './formulaSpans';
 import { withoutCode, withoutComments } from './visibleSource';
 
 /** What a block's source says that matters beyond the block. */
-interface SourceNotes {
+export interface SourceNotes {
   readonly findings: readonly RawFinding[];
   /** Commands without arguments that stand for words: what is defined here. */
   readonly ownWords: readonly string[];
@@ -29,17 +29,8 @@ interface SourceNotes {
   readonly beginsDocument: boolean;
 }
 
-const known = new WeakMap<SessionBlock, SourceNotes>();
-
 /** Found once for each block: a block's source never changes. */
-export function notesOf(block: SessionBlock): SourceNotes {
-  let notes = known.get(block);
-  if (!notes) {
-    notes = readNotes(block);
-    known.set(block, notes);
-  }
-  return notes;
-}
+export const notesOf = (block: SessionBlock): SourceNotes => (block.notes ??= readNotes(block));
 
 /** Words alone, in which there is nothing to note. */
 const BARE = /^[^\\$"%]*$/;

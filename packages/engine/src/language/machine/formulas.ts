@@ -174,9 +174,11 @@ export function displayFrame(
   layout: Display['layout'],
   rows: readonly DisplayRow[],
   span: Span,
+  alone: boolean,
 ): Display {
   return {
     kind: 'display',
+    alone,
     layout,
     rows,
     font: it.font,
@@ -251,7 +253,7 @@ export function readBareDisplay(it: Interpreter, token: Token, until: Until): vo
     borders: noBorders(),
     ...span,
   });
-  addDisplay(it, { ...displayFrame(it, 'single', [row], span), alone });
+  addDisplay(it, displayFrame(it, 'single', [row], span, alone));
 }
 
 function takeSecondDollar(it: Interpreter, open: Span): void {
@@ -286,7 +288,7 @@ export function readDisplayRows(
   it.inMath(() => readRows(reader, token.text, open, take, layout.startsWith('aligned')));
   if (together) numberTogether(it, whole, rows);
   const span = { from: open.from, to: it.p.here() };
-  addDisplay(it, { ...displayFrame(it, layout, rows, span), alone });
+  addDisplay(it, displayFrame(it, layout, rows, span, alone));
 }
 
 /** A line of a formula that is numbered as a whole. */
@@ -309,15 +311,20 @@ function numberTogether(it: Interpreter, marks: RowMarks, rows: DisplayRow[]): v
 
 function finishRow(it: Interpreter, marks: RowMarks, row: ReadRow): DisplayRow {
   const place = trimRow(it, row);
-  return {
+  const { tag, number, labels } = tagOf(it, marks, place);
+  const finished: DisplayRow = {
     cells: row.cells,
-    ...tagOf(it, marks, place),
+    tag,
+    number,
+    labels,
     skip: row.skip,
     textAbove: marks.textAbove ?? null,
-    ...(marks.shove ? { shove: marks.shove } : {}),
-    ...(marks.breakBelow === undefined ? {} : { breakBelow: marks.breakBelow }),
-    ...place,
+    from: place.from,
+    to: place.to,
   };
+  if (!marks.shove && marks.breakBelow === undefined) return finished;
+  const { shove, breakBelow } = marks;
+  return { ...finished, ...(shove && { shove }), ...(breakBelow !== undefined && { breakBelow }) };
 }
 
 /** The number of a row and the labels that stand for it. */
