@@ -38,10 +38,29 @@ const TROUBLE: Readonly<Record<string, [Uint8Array, RegExp | null]>> = {
   'the head of a PNG': [file('gauge.png').slice(0, 33), /damaged/],
   'a PNG of four thousand million points': [png(65_535, 65_535), /more in it/],
   'the head of a JPEG': [file('photo.jpg').slice(0, 20), /damaged/],
+  'half a JPEG': [file('photo.jpg').slice(0, file('photo.jpg').length >> 1), /damaged/],
+  'a JPEG with something behind its end': [
+    Uint8Array.from([...file('photo.jpg'), ...bytes('made by a camera')]),
+    null,
+  ],
   'half an SVG': [bytes('<svg width="9" height="9"><rect'), /damaged/],
   'an SVG of eight million signs': [
     bytes(`<svg width="9" height="9"><path d="${times(1_000_000, 'L1 1 2 2')}"/></svg>`),
     /more in it/,
+  ],
+  'a PDF whose pages stand in nodes of nodes': [
+    pdf(
+      '1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj 2 0 obj<</Type/Pages/Kids[3 0 R]/Count 2>>endobj ' +
+        '3 0 obj<</Type/Pages/Kids [4 0 R 5 0 R]/Count 2>>endobj',
+    ),
+    null,
+  ],
+  'a PDF whose pages lead back to themselves': [
+    pdf(
+      '1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj 2 0 obj<</Type/Pages/Kids[3 0 R]/Count 1>>endobj ' +
+        '3 0 obj<</Type/Pages/Kids[2 0 R]/Count 1>>endobj',
+    ),
+    /damaged/,
   ],
   'the head of a PDF': [bytes('%PDF-1.7\n'), /damaged/],
   'words behind the head of a PDF': [bytes(`%PDF-1.7\n${times(50_000, 'words ')}`), /damaged/],

@@ -12,6 +12,8 @@ const MOST_POINTS = 40_000_000;
 /** What the packed objects of a PDF may unpack to, bytes, and how many objects it may have. */
 const MOST_UNPACKED = 30_000_000;
 const MOST_OBJECTS = 60_000;
+/** Nodes of pages in nodes of pages: in any real file they are a few. */
+const DEEPEST = 1000;
 /** Characters of an SVG. */
 const LONGEST_SVG = 4_000_000;
 
@@ -48,6 +50,7 @@ function look(bytes: Uint8Array): PictureTrouble | null {
   if (!(size.width > 0 && size.height > 0)) return DAMAGED;
   if ((size.points ?? 0) > MOST_POINTS) return TOO_LARGE;
   if (size.kind === 'png') return isWholePng(bytes) ? null : DAMAGED;
+  if (size.kind === 'jpeg') return isWholeJpeg(bytes) ? null : DAMAGED;
   if (size.kind === 'svg') return svgTrouble(bytes);
   return size.kind === 'pdf' ? pdfTrouble(bytes) : null;
 }
@@ -64,6 +67,14 @@ function isWholePng(bytes: Uint8Array): boolean {
   return false;
 }
 
+/** Its end stands behind the head of its last scan (ITU-T T.81, B.1.1.3: EOI and SOS; no other place in a scan looks like them). */
+function isWholeJpeg(bytes: Uint8Array): boolean {
+  for (let at = bytes.length - 1; at > 1; at--)
+    if (bytes[at - 1] === 0xff && (bytes[at] === 0xd9 || bytes[at] === 0xda))
+      return bytes[at] === 0xd9;
+  return false;
+}
+
 function svgTrouble(bytes: Uint8Array): PictureTrouble | null {
   if (bytes.length > LONGEST_SVG) return TOO_LARGE;
   const end = readLatin1(bytes.subarray(-4000));
@@ -75,12 +86,36 @@ function pdfTrouble(bytes: Uint8Array): PictureTrouble | null {
   const text = readLatin1(bytes);
   if (!/startxref|trailer/.test(text) || !/\d+\s+\d+\s+obj\b/.test(text)) return DAMAGED;
   if ((text.match(/\bobj\b/g)?.length ?? 0) > 2 * MOST_OBJECTS) return TOO_LARGE;
+  if (pagesGoRound(text)) return DAMAGED;
   let left = MOST_UNPACKED;
   for (const found of text.matchAll(/\/Type\s*\/(?:ObjStm|XRef)\b[^]{0,400}?stream\r?\n/g)) {
     left -= unpacked(bytes.subarray(found.index + found[0].length), left);
     if (left <= 0) return TOO_LARGE;
   }
   return null;
+}
+
+/** Do its nodes of pages lead back to themselves (ISO 32000-1, 7.7.3)? Readers would follow them for ever. */
+function pagesGoRound(text: string): boolean {
+  const kids = new Map<string, readonly string[]>();
+  const nodes = /\b(\d+)\s+\d+\s+obj\b((?:(?!endobj)[^]){0,4000}?\/Kids\s*\[([\d\sR]*)\])/g;
+  for (const [, node = '', , list = ''] of text.matchAll(nodes))
+    kids.set(
+      node,
+      [...list.matchAll(/(\d+)\s+\d+\s+R/g)].map(([, kid = '']) => kid),
+    );
+  const done = new Set<string>();
+  const above = new Set<string>();
+  const leadsBack = (node: string): boolean => {
+    if (above.has(node) || above.size > DEEPEST) return true;
+    if (done.has(node)) return false;
+    above.add(node);
+    const found = (kids.get(node) ?? []).some(leadsBack);
+    above.delete(node);
+    done.add(node);
+    return found;
+  };
+  return [...kids.keys()].some(leadsBack);
 }
 
 /** How many bytes a packed stream unpacks to; counted up to `most`. */
