@@ -35,8 +35,23 @@ export interface ParagraphShape {
   readonly widowPenalty: number;
   readonly interlinePenalty: number;
   readonly costs: LineCosts;
-  /** `\hangindent` and `\hangafter`, or null. */
-  readonly hang: { readonly indent: Sp; readonly after: number } | null;
+  /** Where lines stand that are not all alike; the last of them holds for all that follow. */
+  readonly lineShapes: readonly LineShape[] | null;
+  /** So many lines more than the best number, or fewer. */
+  readonly looseness: number;
+  /** Letters that stay together at the start and the end of a word that is divided. */
+  readonly hyphenMinima: HyphenMinima;
+}
+
+/** Where a line begins, from the left edge of its column, and its width. */
+export interface LineShape {
+  readonly indent: Sp;
+  readonly width: Sp;
+}
+
+export interface HyphenMinima {
+  readonly left: number;
+  readonly right: number;
 }
 
 export interface Paragraph {

@@ -65,6 +65,14 @@ export interface MathInline extends Span {
   readonly kind: 'math';
   readonly list: MathList;
   readonly font: FontSpec;
+  /** What a break behind a relation or an operator costs, where it is not the usual. */
+  readonly breakCosts?: FormulaBreakCosts;
+}
+
+/** `\relpenalty` and `\binoppenalty`. */
+export interface FormulaBreakCosts {
+  readonly relation: number;
+  readonly operator: number;
 }
 
 /** What a reference asks of its label. */

@@ -2,6 +2,7 @@ import { boxOf, hbox, hpack, kern, type Box, type HItem, type Item } from '../bo
 import type { MathClass, MathList, MathNode } from '../document/math';
 import type { Atom, Laid } from './atom';
 import type { FontSpec } from '../document/font';
+import type { FormulaBreakCosts } from '../document/inlines';
 import type { FontStore } from '../fonts/store';
 import { inStyle, mathContext, mu, type MathContext, type SetText } from './context';
 import { rules, type Rule } from './rules';
@@ -13,8 +14,7 @@ import { named, type Style } from './style';
 const DEEPEST = 220;
 
 /** Penalties for breaking an in-line formula after a relation or operator (plain TeX). */
-const RELATION_PENALTY = 500;
-const OPERATOR_PENALTY = 700;
+const USUAL_COSTS: FormulaBreakCosts = { relation: 500, operator: 700 };
 
 /** Lays out one node by the rule of its kind. */
 export function layoutNode(node: MathNode, ctx: MathContext): Laid {
@@ -36,14 +36,15 @@ export function layoutNodes(list: MathList, ctx: MathContext): Laid[] {
   return out;
 }
 
-/** The atoms with the spaces between them (Appendix G, rules 20 to 22). */
-export function spaced(laid: readonly Laid[], ctx: MathContext, breakable: boolean): HItem[] {
+/** The atoms with the spaces between them (Appendix G, rules 20 to 22); a line may break where it costs something. */
+function spaced(laid: readonly Laid[], ctx: MathContext, costs: FormulaBreakCosts | null): HItem[] {
+  const breakable = costs !== null;
   const atoms = laid.filter((l): l is Atom => l.kind === 'atom');
   const classes = settleClasses(atoms.map((a) => a.cls));
   const out: HItem[] = [];
   let before: MathClass | null = null;
   let index = 0;
-  for (const part of laid) {
+  for (const [at, part] of laid.entries()) {
     if (part.kind === 'space') {
       out.push(kern(part.width));
       continue;
@@ -55,9 +56,12 @@ export function spaced(laid: readonly Laid[], ctx: MathContext, breakable: boole
     const cls = classes[index++] as MathClass;
     if (before !== null) pushSpace(out, before, cls, part, ctx, breakable);
     out.push(hbox(withItalic(part)));
-    if (breakable && index < atoms.length && classes[index] !== 'rel') {
-      if (cls === 'rel') out.push({ kind: 'penalty', penalty: RELATION_PENALTY });
-      else if (cls === 'bin') out.push({ kind: 'penalty', penalty: OPERATOR_PENALTY });
+    const next = laid[at + 1];
+    // The document's own penalty stands there alone (TeX: The Program, §767).
+    const relates = next?.kind === 'atom' && classes[index] === 'rel';
+    if (costs && next && next.kind !== 'penalty' && !relates) {
+      if (cls === 'rel') out.push({ kind: 'penalty', penalty: costs.relation });
+      else if (cls === 'bin') out.push({ kind: 'penalty', penalty: costs.operator });
     }
     before = cls;
   }
@@ -89,12 +93,16 @@ function withItalic({ item, italic }: Atom): Item {
 
 /** A list as a box at its natural width. */
 export function layoutList(list: MathList, ctx: MathContext): Box {
-  return hpack(spaced(layoutNodes(list, ctx), ctx, false));
+  return hpack(spaced(layoutNodes(list, ctx), ctx, null));
 }
 
 /** A formula within a line: it stretches with the line and breaks after relations and operators. */
-export function layoutInline(list: MathList, ctx: MathContext): HItem[] {
-  return spaced(layoutNodes(list, ctx), ctx, true);
+export function layoutInline(
+  list: MathList,
+  ctx: MathContext,
+  costs: FormulaBreakCosts = USUAL_COSTS,
+): HItem[] {
+  return spaced(layoutNodes(list, ctx), ctx, costs);
 }
 
 /** The context in which a formula of the document is laid out. */

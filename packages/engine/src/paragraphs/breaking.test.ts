@@ -3,12 +3,14 @@ import { describe, expect, it } from 'vitest';
 import { NO_GLUE, PT } from '../base/lengths';
 import { badness } from '../boxes/badness';
 import { breakLines } from './breaking';
-import { englishHyphenator } from './hyphenation';
+import { englishHyphenator, pointsWithin } from './hyphenation';
 import { glueItem, type LineItem, penaltyItem } from './lineItem';
 
 const WIDTH = 100 * PT;
 const parameters = {
   width: WIDTH,
+  firstWidths: [],
+  looseness: 0,
   leftSkip: NO_GLUE,
   rightSkip: NO_GLUE,
   pretolerance: 10000,
@@ -47,10 +49,14 @@ function paragraph(widths: readonly number[]): LineItem[] {
 }
 
 /** Badness and fitness of a line of words, or null when it cannot be squeezed in. */
-function lineOf(widths: readonly number[], last: boolean): { b: number; fitness: number } | null {
+function lineOf(
+  widths: readonly number[],
+  last: boolean,
+  room = 100,
+): { b: number; fitness: number } | null {
   const gaps = widths.length - 1;
   const natural = widths.reduce((a, b) => a + b, 0) + 3 * gaps;
-  const short = (100 - natural) * PT;
+  const short = (room - natural) * PT;
   if (short >= 0 && last) return { b: 0, fitness: 2 };
   if (short >= 0) {
     const b = badness(short, 2 * gaps * PT);
@@ -61,51 +67,81 @@ function lineOf(widths: readonly number[], last: boolean): { b: number; fitness:
   return { b, fitness: b > 12 ? 3 : 2 };
 }
 
-/** The least total demerits over all ways to break, tried one by one. */
-function bruteForce(widths: readonly number[]): number {
-  const best = (start: number, fitness: number): number => {
-    if (start >= widths.length) return 0;
-    let least = Infinity;
-    for (let end = start + 1; end <= widths.length; end++) {
-      const line = lineOf(widths.slice(start, end), end === widths.length);
-      if (!line) continue;
-      const jump = Math.abs(line.fitness - fitness) > 1 ? 10000 : 0;
-      // The forced break at the end has its own penalty, which adds nothing.
-      least = Math.min(least, (10 + line.b) ** 2 + jump + best(end, line.fitness));
+/** The least total demerits by how many lines there are, over all ways to break, tried one by one. */
+function bruteForce(widths: readonly number[], first: readonly number[] = []): Map<number, number> {
+  const found = new Map<number, number>();
+  const go = (start: number, fitness: number, line: number, demerits: number): void => {
+    if (start >= widths.length) {
+      found.set(line, Math.min(found.get(line) ?? Infinity, demerits));
+      return;
     }
-    return least;
+    for (let end = start + 1; end <= widths.length; end++) {
+      const set = lineOf(widths.slice(start, end), end === widths.length, first[line]);
+      if (!set) continue;
+      const jump = Math.abs(set.fitness - fitness) > 1 ? 10000 : 0;
+      // The forced break at the end has its own penalty, which adds nothing.
+      go(end, set.fitness, line + 1, demerits + (10 + set.b) ** 2 + jump);
+    }
   };
-  return best(0, 2);
+  go(0, 2, 0, 0);
+  return found;
 }
 
-function demeritsOf(widths: readonly number[], breaks: readonly number[]): number {
+function demeritsOf(
+  widths: readonly number[],
+  breaks: readonly number[],
+  first: readonly number[] = [],
+): number {
   let start = 0;
   let fitness = 2;
   let total = 0;
-  for (const at of breaks) {
+  for (const [line, at] of breaks.entries()) {
     const end = Math.min(widths.length, Math.ceil(at / 2));
-    const line = lineOf(widths.slice(start, end), end === widths.length);
-    if (!line) return Infinity;
-    total += (10 + line.b) ** 2 + (Math.abs(line.fitness - fitness) > 1 ? 10000 : 0);
-    fitness = line.fitness;
+    const set = lineOf(widths.slice(start, end), end === widths.length, first[line]);
+    if (!set) return Infinity;
+    total += (10 + set.b) ** 2 + (Math.abs(set.fitness - fitness) > 1 ? 10000 : 0);
+    fitness = set.fitness;
     start = end;
   }
   return total;
 }
 
+const someWords = fc.array(fc.integer({ min: 5, max: 40 }), { minLength: 1, maxLength: 12 });
+
 describe('line breaking', () => {
-  it('finds the least total demerits, as trying every way does', () => {
+  it('finds the least total demerits, as trying every way does; lines of their own widths too', () => {
     fc.assert(
       fc.property(
-        fc.array(fc.integer({ min: 5, max: 40 }), { minLength: 1, maxLength: 14 }),
-        (widths) => {
-          const least = bruteForce(widths);
+        someWords,
+        fc.array(fc.integer({ min: 40, max: 140 }), { maxLength: 4 }),
+        (widths, first) => {
+          const least = Math.min(...bruteForce(widths, first).values());
           fc.pre(least < Infinity);
-          const { breaks } = breakLines(paragraph(widths), parameters, (items) => items);
-          expect(demeritsOf(widths, breaks)).toBe(least);
+          const shaped = { ...parameters, firstWidths: first.map((width) => width * PT) };
+          const { breaks } = breakLines(paragraph(widths), shaped, (items) => items);
+          expect(demeritsOf(widths, breaks, first)).toBe(least);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: 400 },
+    );
+  });
+  it('gives as many lines more or fewer as are asked for, where there is such a way, and the best of those', () => {
+    fc.assert(
+      fc.property(someWords, fc.integer({ min: -2, max: 2 }), (widths, looseness) => {
+        const ways = bruteForce(widths);
+        fc.pre(ways.size > 0);
+        const least = Math.min(...ways.values());
+        const { breaks } = breakLines(
+          paragraph(widths),
+          { ...parameters, looseness },
+          (items) => items,
+        );
+        const bestCounts = [...ways.keys()].filter((count) => ways.get(count) === least);
+        const wanted = bestCounts.map((count) => count + looseness);
+        if (wanted.some((count) => ways.has(count))) expect(wanted).toContain(breaks.length);
+        expect(demeritsOf(widths, breaks)).toBe(ways.get(breaks.length));
+      }),
+      { numRuns: 400 },
     );
   });
   it('answers even when nothing fits', () => {
@@ -131,7 +167,9 @@ it('badness is about a hundred times the cube of the ratio', () => {
 });
 
 describe('divisions of words', () => {
-  const hyphenate = englishHyphenator();
+  const all = englishHyphenator();
+  const hyphenate = (word: string): readonly number[] =>
+    pointsWithin(all(word), word.length, { left: 2, right: 3 });
   const divided = (word: string): string => {
     const points = new Set(hyphenate(word));
     return [...word].map((letter, i) => (points.has(i) ? `-${letter}` : letter)).join('');
@@ -159,6 +197,11 @@ describe('divisions of words', () => {
         expect(at).toBeGreaterThanOrEqual(2);
         expect(at).toBeLessThanOrEqual(word.length - 3);
       }
+  });
+  it('leave as many as the document says', () => {
+    const at = (left: number, right: number): readonly number[] =>
+      pointsWithin(all('education'), 9, { left, right });
+    expect([at(1, 1), at(2, 3), at(4, 3), at(4, 6)]).toEqual([[2, 3, 5], [2, 3, 5], [5], []]);
   });
   it('are the same when asked again', () => {
     expect(hyphenate('concatenation')).toEqual(hyphenate('concatenation'));

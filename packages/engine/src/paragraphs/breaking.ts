@@ -5,7 +5,12 @@ import type { LineItem } from './lineItem';
 
 /** The parameters of line breaking, TeX's names. */
 export interface BreakParameters {
+  /** The width of a line, but of the first ones. */
   readonly width: Sp;
+  /** The widths of the first lines, where they have their own. */
+  readonly firstWidths: readonly Sp[];
+  /** So many lines more than the best number, or fewer (`\looseness`). */
+  readonly looseness: number;
   readonly leftSkip: Glue;
   readonly rightSkip: Glue;
   readonly pretolerance: number;
@@ -128,6 +133,33 @@ export function breakLines(
   return { items: cut, breaks: third ?? [cut.length - 1] };
 }
 
+/**
+ * The end with the least demerits, or of those with as many lines as `looseness` asks for (§872,
+ * §875); null when there is none, or none so loose and another pass may find one.
+ */
+function bestEnd(
+  ends: readonly ActiveNode[],
+  looseness: number,
+  final: boolean,
+): ActiveNode | null {
+  const least = (a: ActiveNode | null, b: ActiveNode): ActiveNode =>
+    !a || b.demerits < a.demerits ? b : a;
+  const best = ends.reduce(least, null as ActiveNode | null);
+  if (!best || looseness === 0) return best;
+  const lack = ({ line }: ActiveNode): number => line - best.line - looseness;
+  // No line count beyond what is asked for, nor on the other side of the best one.
+  const between = ends.filter((end) =>
+    looseness < 0
+      ? end.line <= best.line && lack(end) >= 0
+      : end.line >= best.line && lack(end) <= 0,
+  );
+  const nearest = Math.min(...between.map((end) => Math.abs(lack(end))));
+  if (nearest > 0 && !final) return null;
+  return between
+    .filter((end) => Math.abs(lack(end)) === nearest)
+    .reduce(least, null as ActiveNode | null);
+}
+
 function onePass(
   items: readonly LineItem[],
   parameters: BreakParameters,
@@ -167,9 +199,8 @@ function onePass(
     );
     if (active.length === 0) return null;
   }
-  let best: ActiveNode | null = null;
-  for (const node of active)
-    if (node.at === last && (!best || node.demerits < best.demerits)) best = node;
+  const ends = active.filter((node) => node.at === last);
+  const best = bestEnd(ends, parameters.looseness, final);
   const breaks: number[] = [];
   for (let node = best; node && node.at >= 0; node = node.before) breaks.push(node.at);
   return best ? breaks.reverse() : null;
@@ -200,13 +231,47 @@ function tryBreak(
     extraStretch;
   const sideShrink = leftSkip.shrink + rightSkip.shrink;
   const endWidth = (sums.width[at] as number) + (hyphenated ? item.before : 0);
-  const room = parameters.width - leftSkip.width - rightSkip.width;
+  // Breaks are weighed against one another behind as many lines alone, while that decides anything (§848).
+  const { firstWidths } = parameters;
+  const alike = parameters.looseness === 0 ? firstWidths.length : Infinity;
   const kept: ActiveNode[] = [];
   const best: (ActiveNode | null)[] = [null, null, null, null];
   const least = [AWFUL, AWFUL, AWFUL, AWFUL];
   let leastOfAll = AWFUL;
+  const keepBest = (): void => {
+    if (leastOfAll >= AWFUL) return;
+    const next = lineStart(items, at);
+    const after = hyphenated ? -item.after : 0;
+    for (let fitness = 0; fitness < 4; fitness++) {
+      const before = best[fitness];
+      const demerits = least[fitness] as number;
+      best[fitness] = null;
+      least[fitness] = AWFUL;
+      if (!before || demerits > leastOfAll + parameters.costs.adjDemerits) continue;
+      kept.push({
+        at,
+        line: before.line + 1,
+        fitness: fitness as Fitness,
+        demerits,
+        hyphenated,
+        before,
+        width: (sums.width[next] as number) + after,
+        stretch: sums.stretch[next] as number,
+        fil: sums.fil[next] as number,
+        shrink: sums.shrink[next] as number,
+      });
+    }
+    leastOfAll = AWFUL;
+  };
+  let line = -1;
+  let room = 0;
   for (let k = 0; k < active.length; k++) {
     const from = active[k] as ActiveNode;
+    if (from.line !== line) {
+      if (line >= 0 && line < alike - 1) keepBest();
+      line = from.line;
+      room = (firstWidths[line] ?? parameters.width) - leftSkip.width - rightSkip.width;
+    }
     const short = room - (endWidth - from.width);
     let b: number;
     let fitness: Fitness;
@@ -250,27 +315,7 @@ function tryBreak(
     }
     if (stays) kept.push(from);
   }
-  if (leastOfAll < AWFUL) {
-    const next = lineStart(items, at);
-    const after = hyphenated ? -item.after : 0;
-    for (let fitness = 0; fitness < 4; fitness++) {
-      const before = best[fitness];
-      if (!before || (least[fitness] as number) > leastOfAll + parameters.costs.adjDemerits)
-        continue;
-      kept.push({
-        at,
-        line: before.line + 1,
-        fitness: fitness as Fitness,
-        demerits: least[fitness] as number,
-        hyphenated,
-        before,
-        width: (sums.width[next] as number) + after,
-        stretch: sums.stretch[next] as number,
-        fil: sums.fil[next] as number,
-        shrink: sums.shrink[next] as number,
-      });
-    }
-  }
+  keepBest();
   return kept;
 }
 

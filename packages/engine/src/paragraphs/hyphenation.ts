@@ -1,12 +1,9 @@
+import type { HyphenMinima } from '../document/blocks';
 import createHyphenator from 'hyphen';
 import englishPatterns from 'hyphen/patterns/en-us.js';
 
-/** Where a word may be divided: offsets of the characters that would start the next line. */
+/** Where the patterns of a language divide a word, however near its ends: offsets of the characters that would start the next line. */
 export type Hyphenate = (word: string) => readonly number[];
-
-/** `\lefthyphenmin` and `\righthyphenmin` for English (plain TeX, LaTeX). */
-const LEFT_MIN = 2;
-const RIGHT_MIN = 3;
 
 /** The words that the standard English patterns list as exceptions. */
 const EXCEPTIONS = [
@@ -16,6 +13,13 @@ const EXCEPTIONS = [
 ]
   .join(' ')
   .split(' ');
+
+/** The points that leave so many letters before and behind them, of a word of so many. */
+export const pointsWithin = (
+  points: readonly number[],
+  length: number,
+  { left, right }: HyphenMinima,
+): readonly number[] => points.filter((at) => at >= left && at <= length - right);
 
 /** Of longer words only the beginning is looked at (TeX: The Program, §897). */
 const MOST_LETTERS = 63;
@@ -27,7 +31,7 @@ export function englishHyphenator(): Hyphenate {
   const mark = createHyphenator(englishPatterns, {
     async: false,
     hyphenChar: MARK,
-    minWordLength: 5,
+    minWordLength: 2,
   });
   const exceptions = new Map(
     EXCEPTIONS.map((word) => [word.replaceAll('-', ''), word.replaceAll('-', MARK)]),
@@ -37,9 +41,7 @@ export function englishHyphenator(): Hyphenate {
     const lower = word.slice(0, MOST_LETTERS).toLowerCase();
     let points = memory.get(lower);
     if (!points) {
-      points = divisions(exceptions.get(lower) ?? mark(lower)).filter(
-        (at) => at >= LEFT_MIN && at <= lower.length - RIGHT_MIN,
-      );
+      points = divisions(exceptions.get(lower) ?? mark(lower));
       memory.set(lower, points);
     }
     return points;

@@ -68,7 +68,8 @@ function pushInline(out: LineItem[], inline: Inline, env: LayoutEnv): void {
       const ctx = formulaContext(env.fonts, inline.font, TEXT, (inner, scale) =>
         setText(inner, env, scale),
       );
-      for (const part of layoutInline(inline.list, ctx)) out.push(fromMath(part));
+      for (const part of layoutInline(inline.list, ctx, inline.breakCosts))
+        out.push(fromMath(part));
       return;
     }
     case 'ref':

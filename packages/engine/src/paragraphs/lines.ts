@@ -3,6 +3,7 @@ import { type Box, boxOf, type Child, rule, type RunItem } from '../boxes/box';
 import { giveOf, setGlue, type GlueSet } from '../boxes/glueSetting';
 import { atSize } from '../fonts/store';
 import { lineStart } from './breaking';
+import type { LineShape } from '../document/blocks';
 import type { LineItem, SetLeader, WordItem } from './lineItem';
 
 /** A finished line: its box as wide as the column, and what the page must know. */
@@ -16,7 +17,7 @@ export interface Line {
   readonly overfull: Sp;
   /** Right edge of the contents at their natural width. */
   readonly contentWidth: Sp;
-  /** From the left edge of its paragraph, when that hangs. */
+  /** From the left edge of its paragraph, where lines are not all alike. */
   readonly indent: Sp;
 }
 
@@ -56,15 +57,16 @@ const settled = (g: Glue, set: GlueSet): Sp => g.width + giveOf(g, set);
 export function buildLines(
   items: readonly LineItem[],
   breaks: readonly number[],
-  width: Sp,
+  shapeOf: (line: number) => LineShape,
   leftSkip: Glue,
   rightSkip: Glue,
 ): Line[] {
   let start = 0;
   return breaks.map((end, i) => {
+    const { indent, width } = shapeOf(i);
     const line = buildLine(items, i === 0 ? 0 : start, end, width, leftSkip, rightSkip);
     start = lineStart(items, end);
-    return line;
+    return indent === 0 ? line : { ...line, indent };
   });
 }
 

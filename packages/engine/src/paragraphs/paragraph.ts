@@ -1,5 +1,5 @@
 import { MM, type Sp } from '../base/lengths';
-import type { LineCosts, Paragraph } from '../document/blocks';
+import type { LineCosts, LineShape, Paragraph, ParagraphShape } from '../document/blocks';
 import { breakLines } from './breaking';
 import type { LayoutEnv } from './env';
 import { lineItems } from './items';
@@ -11,11 +11,13 @@ import { buildLines, HFUZZ, type Line } from './lines';
 export function layoutParagraph(paragraph: Paragraph, env: LayoutEnv): Line[] {
   const { shape } = paragraph;
   const items = priced(finish(lineItems(paragraph.inlines, env), paragraph), shape.costs);
-  const width: Sp = Math.max(0, shape.width - shape.left - shape.right);
+  const { shapeOf, first, rest } = linesOf(shape);
   const broken = breakLines(
     items,
     {
-      width,
+      width: rest.width,
+      firstWidths: first.map(({ width }) => width),
+      looseness: shape.looseness,
       leftSkip: shape.leftSkip,
       rightSkip: shape.rightSkip,
       pretolerance: shape.pretolerance,
@@ -23,11 +25,31 @@ export function layoutParagraph(paragraph: Paragraph, env: LayoutEnv): Line[] {
       emergencyStretch: shape.emergencyStretch,
       costs: shape.costs,
     },
-    (uncut) => priced(hyphenated(uncut, env), shape.costs),
+    (uncut) => priced(hyphenated(uncut, shape.hyphenMinima, env), shape.costs),
   );
-  const lines = buildLines(broken.items, broken.breaks, width, shape.leftSkip, shape.rightSkip);
+  const lines = buildLines(broken.items, broken.breaks, shapeOf, shape.leftSkip, shape.rightSkip);
   for (const line of lines) reportOverfull(line, paragraph, env);
   return lines;
+}
+
+/** Where its lines stand: the first ones, where they have their own shape, and all that follow. */
+function linesOf(shape: ParagraphShape): {
+  first: readonly LineShape[];
+  rest: LineShape;
+  shapeOf: (line: number) => LineShape;
+} {
+  const first = shape.lineShapes?.slice(0, -1) ?? [];
+  const { indent, width } = shape.lineShapes?.at(-1) ?? {
+    indent: shape.left,
+    width: shape.width - shape.left - shape.right,
+  };
+  const inside = (line: LineShape): LineShape => ({
+    indent: line.indent - shape.left,
+    width: Math.max(0, line.width),
+  });
+  const rest = inside({ indent, width });
+  const inner = first.map(inside);
+  return { first: inner, rest, shapeOf: (line) => inner[line] ?? rest };
 }
 
 /** Hyphens at what they cost: those that are put in, and those that stand in the text. */

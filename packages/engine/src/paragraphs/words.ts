@@ -1,3 +1,5 @@
+import type { HyphenMinima } from '../document/blocks';
+import { pointsWithin } from './hyphenation';
 import type { Sp } from '../base/lengths';
 import type { TextInline } from '../document/inlines';
 import type { Font } from '../fonts/font';
@@ -173,16 +175,18 @@ export function pushWord(out: LineItem[], inline: TextInline, env: LayoutEnv): v
 /** The first run of letters in a word; what stands before it is no letter. */
 const FIRST_LETTERS = /\p{L}+/u;
 
-function pushDivided(out: LineItem[], word: WordItem, env: LayoutEnv): void {
+/** Cuts a word where it may be divided, so many of its letters from its ends (TeX: The Program, §899, §923). */
+function pushDivided(out: LineItem[], word: WordItem, minima: HyphenMinima, env: LayoutEnv): void {
   const { inline, font } = word;
   const { text } = inline;
   const letters = FIRST_LETTERS.exec(text);
   const rest = letters ? text.slice(letters.index + letters[0].length) : '';
-  if (!letters || /\p{L}/u.test(rest) || letters[0].length < 5) {
+  if (!letters || /\p{L}/u.test(rest) || letters[0].length < minima.left + minima.right) {
     out.push(word);
     return;
   }
-  const points = env.hyphenate(letters[0]).map((point) => letters.index + point);
+  const found = pointsWithin(env.hyphenate(letters[0]), letters[0].length, minima);
+  const points = found.map((point) => letters.index + point);
   pushCut(out, inline, font, points);
 }
 
@@ -191,7 +195,11 @@ function pushDivided(out: LineItem[], word: WordItem, env: LayoutEnv): void {
  * A word is tried when it follows a blank, is whole, and holds one run of letters
  * (The TeXbook, appendix H).
  */
-export function hyphenated(items: readonly LineItem[], env: LayoutEnv): LineItem[] {
+export function hyphenated(
+  items: readonly LineItem[],
+  minima: HyphenMinima,
+  env: LayoutEnv,
+): LineItem[] {
   const out: LineItem[] = [];
   items.forEach((item, i) => {
     const mayDivide =
@@ -201,7 +209,7 @@ export function hyphenated(items: readonly LineItem[], env: LayoutEnv): LineItem
       !item.inline.cuts &&
       item.inline.font.family !== 'mono' &&
       items[i - 1]?.kind === 'glue';
-    if (mayDivide) pushDivided(out, item, env);
+    if (mayDivide) pushDivided(out, item, minima, env);
     else out.push(item);
   });
   return out;

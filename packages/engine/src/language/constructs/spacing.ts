@@ -4,7 +4,8 @@ import { CELLS } from '../machine/cells';
 import { FIL, FILL, glue, type Glue, SS } from '../../base/lengths';
 import { Cat } from '../../tokens/categories';
 import { textOf } from '../../expansion/tokenText';
-import { scanGlue } from '../../expansion/scan';
+import type { LineShape } from '../../document/blocks';
+import { scanDimen, scanGlue, scanInt } from '../../expansion/scan';
 import type { Token } from '../../expansion/meaning';
 import type { Span } from '../../base/spans';
 import type { Inline } from '../../document/inlines';
@@ -17,6 +18,18 @@ import { glueOf } from '../scanning/glueOf';
 /** Vertical space: between paragraphs at once, within one below the line it stands in. */
 function verticalSpace(it: Interpreter, g: Glue, keep: boolean): void {
   adjust(it, { kind: 'vspace', glue: g, behaviour: keep ? 'keep' : 'plain', closed: true });
+}
+
+/** Lines of a paragraph that shapes itself: beyond these the last one holds. */
+const MOST_SHAPED = 1000;
+
+/** `\parshape n` and n pairs of indent and width (TeX: The Program, §1248). */
+function readParShape(it: Interpreter): void {
+  const count = scanInt(it.p);
+  const lines: LineShape[] = [];
+  for (let i = 0; i < Math.min(count, MOST_SHAPED); i++)
+    lines.push({ indent: scanDimen(it.p), width: scanDimen(it.p) });
+  it.write(CELLS.parShape, lines.length > 0 ? lines : null);
 }
 
 function vspace(it: Interpreter, args: Args): void {
@@ -206,6 +219,14 @@ export const spacing: readonly CommandEntry[] = [
       it.endParagraph();
       it.mode.vlist.push({ kind: 'vspace', glue: scanGlue(it.p), behaviour: 'plain' });
     },
+  },
+  {
+    name: 'parshape',
+    signature: '',
+    description:
+      'How many lines of this paragraph stand where, and where each begins and how wide it is.',
+    example: '\\parshape 2 0pt 8cm 1cm 7cm\nA paragraph whose lines stand further in.',
+    run: readParShape,
   },
   {
     name: 'addvspace',

@@ -2,7 +2,7 @@ import { CELLS } from './cells';
 import type { Span } from '../../base/spans';
 import type { Display, DisplayRow } from '../../document/blocks';
 import { MARKED } from '../../document/font';
-import type { Inline } from '../../document/inlines';
+import type { FormulaBreakCosts, Inline } from '../../document/inlines';
 import type { MathList, MathNode } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
 import { getCount } from '../../expansion/registers';
@@ -37,7 +37,15 @@ export function readInlineFormula(it: Interpreter, token: Token, until: Until, m
   const { nodes, closed } = readFormula(it, open, until);
   const end = closed ? it.p.here() : open.to;
   if (!closed) reportUnclosed(it, open, mark);
-  it.add({ kind: 'math', list: nodes, font: it.font, from: open.from, to: Math.max(open.to, end) });
+  const span = { from: open.from, to: Math.max(open.to, end) };
+  it.add({ kind: 'math', list: nodes, font: it.font, ...breakCosts(it), ...span });
+}
+
+/** What breaks within the formula cost, when the document says so. */
+function breakCosts(it: Interpreter): { breakCosts?: FormulaBreakCosts } {
+  const relation = getCount(it.state, 'relpenalty');
+  const operator = getCount(it.state, 'binoppenalty');
+  return relation === 500 && operator === 700 ? {} : { breakCosts: { relation, operator } };
 }
 
 function readFormula(
@@ -62,8 +70,13 @@ function readFormula(
 function reportUnclosed(it: Interpreter, last: Span, mark: string): void {
   // An argument without its } has taken the end of the formula with it, or half of one.
   if (it.findings.some(({ code }) => code === 'argument-unclosed')) return;
+  // A loop comes by the same formula again and again.
+  const isToldOf = ({ from: start }: Span): boolean =>
+    it.findings.some(({ code, from }) => code === 'formula-unclosed' && from === start);
+  if (isToldOf(last)) return;
   const { reader } = it.p;
   const open = mark === '$' ? firstWithProse(it, last) : last;
+  if (isToldOf(open)) return;
   it.findings = it.findings.filter(({ code, from }) => code !== 'math-in-text' || from < open.from);
   const from = reader.base + open.to;
   const line = reader.text.slice(from, lineEnd(reader.text, from));

@@ -3,7 +3,7 @@ import type { CellOf } from '../../expansion/cells';
 import { CELLS } from './cells';
 import { InlineList } from './inlineList';
 import type { Interpreter } from './interpreter';
-import { paragraphShape } from './parameters';
+import { paragraphShape, resetParagraph } from './parameters';
 
 /** Was something said for what comes next? It is said once. */
 export function takeFlag(it: Interpreter, flag: CellOf<boolean>): boolean {
@@ -70,6 +70,7 @@ export function finishParagraph(it: Interpreter, beforeDisplay: boolean): void {
   mode.nextIndent = null;
   const shape = paragraphShape(it.state, indent, mode.clubPenalty, beforeDisplay);
   mode.clubPenalty = null;
+  if (!beforeDisplay) resetParagraph(it.state);
   if (inlines.length > 0) mode.vlist.push({ kind: 'paragraph', inlines, shape });
 }
 

@@ -1,8 +1,16 @@
 import { glue, type Glue, gluePt, INCH, NO_GLUE, pt, PT, type Sp } from '../../base/lengths';
-import type { ParagraphShape } from '../../document/blocks';
+import type { LineShape, ParagraphShape } from '../../document/blocks';
 import type { FontSpec } from '../../document/font';
 import type { FloatRules, PageGeometry } from '../../document/page';
-import { declareRegister, getCount, getDimen, getSkip, setSkip } from '../../expansion/registers';
+import {
+  declareRegister,
+  getCount,
+  getDimen,
+  getSkip,
+  setCount,
+  setDimen,
+  setSkip,
+} from '../../expansion/registers';
 import type { State } from '../../expansion/state';
 import { CELLS } from './cells';
 import { OWN } from './ownNames';
@@ -273,8 +281,39 @@ export function paragraphShape(
       finalHyphenDemerits: getCount(state, 'finalhyphendemerits'),
       brokenPenalty: getCount(state, 'brokenpenalty'),
     },
-    hang: null,
+    lineShapes: state.read(CELLS.parShape) ?? hangingLines(state, width, left),
+    looseness: getCount(state, 'looseness'),
+    hyphenMinima: {
+      left: getCount(state, 'lefthyphenmin'),
+      right: getCount(state, 'righthyphenmin'),
+    },
   };
+}
+
+/** Of so many lines at most it is said by itself where they stand. */
+const MOST_SHAPED = 1000;
+
+/**
+ * The lines of `\hangindent` and `\hangafter` (TeX: The Program, §848 f.). In lists the kernel's own
+ * `\parshape` is in force, which goes before.
+ */
+function hangingLines(state: State, width: Sp, left: Sp): readonly LineShape[] | null {
+  const hang = getDimen(state, 'hangindent');
+  if (hang === 0 || left !== 0 || getDimen(state, 'linewidth') !== width) return null;
+  const after = getCount(state, 'hangafter');
+  const full: LineShape = { indent: 0, width };
+  const hanging: LineShape = { indent: Math.max(0, hang), width: width - Math.abs(hang) };
+  const [first, then] = after < 0 ? [hanging, full] : [full, hanging];
+  const count = Math.min(MOST_SHAPED, Math.abs(after));
+  return [...Array.from({ length: count }, () => first), then];
+}
+
+/** What a paragraph alone has ends with it (TeX: The Program, §1070). */
+export function resetParagraph(state: State): void {
+  if (getDimen(state, 'hangindent') !== 0) setDimen(state, 'hangindent', 0);
+  if (getCount(state, 'hangafter') !== 1) setCount(state, 'hangafter', 1);
+  if (getCount(state, 'looseness') !== 0) setCount(state, 'looseness', 0);
+  if (state.read(CELLS.parShape)) state.write(CELLS.parShape, null);
 }
 
 /** Paper and margins from the registers, at the start of the document. */

@@ -28,9 +28,7 @@ const UNREAD: Readonly<Record<string, string>> = {
   'of a size that pages and lists get otherwise':
     'leftmarginii leftmarginiii leftmarginiv leftmarginv leftmarginvi vsize pdfpagewidth pdfpageheight parsepamount bibindent @totalleftmargin @pnumwidth@ mag',
   'said, and not followed: they seldom show in coursework':
-    'marginparpush footnotesep LTleft LTright dblfloatsep dbltextfloatsep spaceskip xspaceskip floatingpenalty hangindent hangafter language escapechar',
-  'said, and not followed: lines are broken by the usual values':
-    'binoppenalty relpenalty looseness lefthyphenmin righthyphenmin',
+    'marginparpush footnotesep LTleft LTright dblfloatsep dbltextfloatsep spaceskip xspaceskip floatingpenalty language escapechar',
 };
 const listed = Object.values(UNREAD).flatMap((names) => names.split(' '));
 
