@@ -2,7 +2,7 @@ import { glue, NO_GLUE, PT, SS, type Sp } from '../base/lengths';
 import { boxOf, type AnchorItem, type Box, type Child, type MigrantItem } from '../boxes/box';
 import { elementsOf, type Element } from '../boxes/elements';
 import { naturalSize, stack } from '../boxes/stack';
-import type { FloatVItem, LineSpacing, PageMark, VItem } from '../boxes/vertical';
+import type { LineSpacing, PageMark, VItem } from '../boxes/vertical';
 import type { BlockNode, Float, Paragraph } from '../document/blocks';
 import type { Inline, ParboxInline } from '../document/inlines';
 import type { LayoutEnv } from '../paragraphs/env';
@@ -50,7 +50,7 @@ function pushNode(
       break;
     }
     case 'float':
-      out.push(setFloat(node, env));
+      pushFloat(out, node, env);
       break;
     case 'footnote':
       out.push({ kind: 'footnote', items: layoutBlocks(node.blocks, env) });
@@ -84,10 +84,12 @@ function pushNode(
 }
 
 /** A float with its contents set, at their natural height. */
-function setFloat(node: Float, env: LayoutEnv): FloatVItem {
+/** Adds a float, and where it was called the notes in it: they stand at the foot of that page. */
+function pushFloat(out: VItem[], node: Float, env: LayoutEnv): void {
   const items = layoutBlocks(node.blocks, env);
   const { type, placement, wide, width } = node;
-  return { kind: 'float', type, placement, wide, items, box: stackItems(items, width).box };
+  out.push({ kind: 'float', type, placement, wide, items, box: stackItems(items, width).box });
+  for (const item of items) if (item.kind === 'footnote') out.push(item);
 }
 
 function spacingOf({ shape }: Paragraph): LineSpacing {
@@ -107,7 +109,7 @@ function pushParagraph(out: VItem[], paragraph: Paragraph, env: LayoutEnv): Sp |
   lines.forEach((line, i) => {
     out.push({
       kind: 'line',
-      box: special ? withMarginNotes(line.box, shape.left, env) : line.box,
+      box: special ? withMarginNotes(line.box, shape.left + line.indent, env) : line.box,
       x: shape.left + line.indent,
       spacing,
       labels: special ? anchorsOf(line.box) : [],

@@ -276,6 +276,8 @@ export interface ArrayColumn {
   readonly barsBefore: number;
   /** The bars are dashed. */
   readonly dashed?: boolean;
+  /** It is no narrower than this. */
+  readonly least?: Sp;
   /** What stands between this column and the one before in place of the usual space. */
   readonly between?: MathList;
 }

@@ -73,6 +73,18 @@ const MENDED: readonly (readonly [string, string, string, string])[] = [
     '\\label{fig:a}',
   ],
   ['a line break for nothing', 'Ebb. \\\\\n\nFlood.', 'line-break-for-nothing', '\\\\'],
+  [
+    'a note in a figure',
+    '\\begin{figure}\nebb\\footnote{At noon.}\n\\caption{Ebb}\n\\end{figure}',
+    'note-in-float',
+    '\\footnote',
+  ],
+  [
+    'a note in a table of a table',
+    '\\begin{table}\\begin{tabular}{c}ebb\\footnote{At noon.}\\end{tabular}\\end{table}',
+    'note-in-float',
+    '\\footnote',
+  ],
   ['straight quotes', 'He said "ebb" twice.', 'quotes-straight', '"ebb"'],
   ['typed dots', 'And so on ... and on.', 'dots-typed', '...'],
   ['a swallowed blank', 'Set in \\LaTeX by us.', 'blank-swallowed', '\\LaTeX'],

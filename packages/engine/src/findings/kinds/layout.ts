@@ -1,6 +1,7 @@
 import { one } from '../mends';
 import { finding } from '../entry';
 import { SET_ASIDE } from '../setAside';
+import { noteBehind } from '../noteMends';
 import { tooWideFormula, tooWideLine } from '../wideMends';
 
 /** What sticks out, and what is set otherwise than it was meant. */
@@ -48,6 +49,14 @@ export const layout = {
       text.slice(from, to) === args.typed
         ? one('Make it a formula', from, to, `$${args.typed}$`)
         : null,
+  }),
+  'note-in-float': finding({
+    severity: 'off',
+    args: ['kind'],
+    message:
+      'In other LaTeX programs the text of this note is lost: notes do not come out of a <kind>.',
+    cause: 'The mark alone belongs in it; the text of the note is said behind it.',
+    mend: ({ text, from, args }) => noteBehind(text, from, args.kind),
   }),
   'picture-too-wide': finding({
     severity: 'off',

@@ -168,20 +168,44 @@ function moved(name: string, axis: 'raise' | 'shift', sign: number): CommandEntr
     description: 'A box moved by a length.',
     example: `\\${name} 2pt\\hbox{ferry}`,
     run: (it, _args, token) => {
-      const by = sign * scanDimen(it.p);
-      const maker = it.p.nextNonBlank();
-      const inline =
-        maker && (maker.text === 'hbox' || maker.text === 'vbox' || maker.text === 'vtop')
-          ? readBox(it, maker.text, token)
-          : null;
-      if (!inline) {
-        if (maker) it.p.unread(maker);
-        return;
-      }
-      const kern: Inline = { kind: 'kern', width: by, ...it.p.place };
-      addBox(it, axis === 'raise' ? box(it, [inline], { raise: by }) : box(it, [kern, inline], {}));
+      const inline = readMoved(it, axis, sign, token);
+      if (inline) addBox(it, inline);
+    },
+    math: ({ it }, token) => {
+      const inline = readMoved(it, axis, sign, token);
+      return inline && { kind: 'text', inlines: [inline], ...it.spanOf(token) };
     },
   };
+}
+
+/** A length, and the box behind it moved by so much; null when no box follows. */
+function readMoved(
+  it: Interpreter,
+  axis: 'raise' | 'shift',
+  sign: number,
+  token: Token,
+): BoxInline | null {
+  const by = sign * scanDimen(it.p);
+  const maker = it.p.nextNonBlank();
+  const inlines = maker && boxFollowing(it, maker, token);
+  if (!inlines) {
+    if (maker) it.p.unread(maker);
+    return null;
+  }
+  const kern: Inline = { kind: 'kern', width: by, ...it.p.place };
+  return axis === 'raise' ? box(it, inlines, { raise: by }) : box(it, [kern, ...inlines], {});
+}
+
+/** What a command makes that gives a box (TeX: The Program, §1073); null when it gives none. */
+function boxFollowing(it: Interpreter, maker: Token, caller: Token): readonly Inline[] | null {
+  const { text } = maker;
+  if (text === 'hbox' || text === 'vbox' || text === 'vtop' || text === 'vcenter')
+    return [readBox(it, text, caller)];
+  if (text !== 'box' && text !== 'copy') return null;
+  const register = it.state.register('box', scanInt(it.p));
+  const found = kept(it, register);
+  if (text === 'box') it.state.set(register, undefined);
+  return placedAt(found?.inlines ?? [], it.p.place);
 }
 
 /** `\settowidth` and its kin. */

@@ -107,7 +107,18 @@ function takeNumber(it: Interpreter, own: unknown, counter: string): void {
   setCounter(it.state, counter, parseInt(textOf(it.p, own as Token[]), 10) || 0);
 }
 
-function footnote(it: Interpreter, args: Args): void {
+/** Environments out of which no note comes, but in a minipage (The TeXbook, chapter 15: insertions in boxes). */
+const CLOSED = /^(?:figure|table|tabular|tabularx|tabulary)\*?$/;
+
+function reportInFloat(it: Interpreter, token: Token): void {
+  const around = it.environments.findLast(({ name }) => CLOSED.test(name));
+  if (!around || minipageOf(it) || !it.p.atFile) return;
+  const outer = it.environments.find(({ name }) => CLOSED.test(name)) ?? around;
+  const { from, to } = it.spanOf(token);
+  it.report({ code: 'note-in-float', from, to, args: { kind: outer.name.replace('*', '') } });
+}
+
+function footnote(it: Interpreter, args: Args, token: Token): void {
   const counter = counterOf(it);
   const before = it.state.get(it.state.register('count', `c@${counter}`)) as number;
   takeNumber(it, args[0], counter);
@@ -119,6 +130,7 @@ function footnote(it: Interpreter, args: Args): void {
     list.add(noteMark(it, mark));
     place(it, mark, tokensOf(args, 1));
   });
+  reportInFloat(it, token);
   if (Array.isArray(args[0])) setCounter(it.state, counter, before);
 }
 

@@ -98,6 +98,14 @@ const mark = (name: string): CommandEntry =>
     () => null,
   );
 
+/** `\iddots` (mathdots). */
+export const risingDots: CommandEntry = {
+  ...entry('iddots', '', 'Dots that rise.', '\\iddots', (reader, token) =>
+    reader.symbol('⋰', 'inner', reader.it.spanOf(token)),
+  ),
+  package: 'mathdots',
+};
+
 export const dotCommands: readonly CommandEntry[] = [
   ...ROWS.map(([name, char]) =>
     entry(name, '', 'Dots.', `a \\${name} b`, (reader, token) =>

@@ -1,10 +1,13 @@
 import { PT } from '../../base/lengths';
-import type { ArrayNode } from '../../document/math';
+import type { Span } from '../../base/spans';
+import type { ArrayNode, ArrayRow, MathNode } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
 import { readArgument, readOptional } from '../../expansion/arguments';
 import type { EnvironmentEntry } from '../machine/entries';
 import type { MathReader } from '../machine/mathReader';
 import { arraySpec, readArray, VALIGN, type ArraySpec } from './mathArrays';
+import { openedCell } from '../machine/mathEnvironments';
+import { dimenOf } from '../scanning/dimenOf';
 import { textCell } from './mathText';
 
 /** Columns without end, all set alike. */
@@ -133,6 +136,63 @@ export function innerAlignment(
   };
 }
 
+/** `lgathered`, `rgathered`: lines of a display inside a formula, all at one side (mathtools). */
+const gatheredAt = (name: string, side: 'left' | 'right'): EnvironmentEntry => ({
+  name,
+  signature: 'o',
+  package: 'mathtools',
+  description: `Lines that stand at the ${side}, as part of a formula.`,
+  example: `\\begin{${name}} a + b \\\\ c \\end{${name}}`,
+  math: (reader, token) => {
+    const valign = VALIGN[readOptional(reader.p)?.[0]?.text ?? 'c'] ?? 'center';
+    const columns = columnsOf(side).slice(0, 1);
+    return readArray(reader, token, { ...displayLines(reader), valign, columns });
+  },
+});
+
+/**
+ * `multlined`: a long formula within a formula, its first line at the left, its last at the right,
+ * a `\multlinegap` of 10 pt kept free beyond them (mathtools manual, section 3.4.5).
+ */
+const multlined: EnvironmentEntry = {
+  name: 'multlined',
+  signature: 'oo',
+  package: 'mathtools',
+  description: 'One long formula over several lines, as part of a formula.',
+  example: '\\begin{multlined} a + b \\\\ {} + c \\end{multlined}',
+  math: (reader, token) => {
+    const options = [readOptional(reader.p), readOptional(reader.p)].map((tokens) => tokens ?? []);
+    const letter = options.find(([first, second]) => first && !second && first.text in VALIGN);
+    const width = options.find((tokens) => tokens.length > 1);
+    const spec = displayLines(reader);
+    const least = width ? dimenOf(reader.it, width) : 0;
+    const array = readArray(reader, token, {
+      ...spec,
+      valign: VALIGN[letter?.[0]?.text ?? 'c'] ?? 'center',
+      columns: [{ align: 'center', barsBefore: 0, least }],
+    });
+    return { ...array, rows: spread(array.rows, reader.span(token)) };
+  },
+};
+
+/** The first line at the left and the last at the right, with room beyond them. */
+function spread(rows: ArrayNode['rows'], at: Span): ArrayNode['rows'] {
+  const gap: MathNode = { kind: 'space', mu: 0, width: 10 * PT, ...at };
+  const placed = (row: ArrayRow, align: 'left' | 'right'): ArrayRow => {
+    const [cell = []] = row.cells;
+    const cells = [align === 'left' ? [...cell, gap] : [gap, ...cell]];
+    return { ...row, cells, spans: [{ count: 1, align, barsBefore: 0, barsAfter: 0 }] };
+  };
+  const opened = rows.map((row) => ({
+    ...row,
+    cells: row.cells.map((cell) => openedCell(cell, at)),
+  }));
+  return opened.map((row, i) => {
+    if (rows.length > 1 && i === 0) return placed(row, 'left');
+    return i > 0 && i === rows.length - 1 ? placed(row, 'right') : row;
+  });
+}
+
 /** Lines under an operator: script size, close together (amsmath's `subarray`, `\substack`). */
 export function readSubarray(reader: MathReader, token: Token, letter: string): ArrayNode {
   return readArray(reader, token, {
@@ -192,4 +252,7 @@ export const toolsMatrices: readonly EnvironmentEntry[] = [
     matrix(`${letter}smallmatrix*`, left, right, true),
   ]),
   matrix('smallmatrix*', null, null, true),
+  gatheredAt('lgathered', 'left'),
+  gatheredAt('rgathered', 'right'),
+  multlined,
 ];

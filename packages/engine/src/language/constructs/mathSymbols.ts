@@ -3,6 +3,7 @@ import {
   FUNCTIONS,
   KERNEL_SYMBOLS,
   LARGE_OPERATORS,
+  LIMIT_INTEGRALS,
   LIMIT_FUNCTIONS,
   type SymbolEntry,
 } from '../symbols/symbols';
@@ -24,7 +25,10 @@ export function symbolCommand({ name, char, cls, package: pkg }: SymbolEntry): C
   return pkg ? { ...entry, package: pkg } : entry;
 }
 
-export const largeOperator = ([name, char]: readonly [string, string]): CommandEntry => ({
+export const largeOperator = (
+  [name, char]: readonly [string, string],
+  takesLimits?: boolean,
+): CommandEntry => ({
   name,
   signature: '',
   description: `The large operator ${char}.`,
@@ -34,6 +38,7 @@ export const largeOperator = ([name, char]: readonly [string, string]): CommandE
     char,
     name: null,
     limits: null,
+    ...(takesLimits === undefined ? {} : { takesLimits }),
     color: reader.color,
     ...reader.it.spanOf(token),
   }),
@@ -87,7 +92,8 @@ const smallIntegral: CommandEntry = {
 /** Symbols, large operators and named functions of the kernel. */
 export const mathSymbols: readonly CommandEntry[] = [
   ...KERNEL_SYMBOLS.map(symbolCommand),
-  ...LARGE_OPERATORS.map(largeOperator),
+  ...LARGE_OPERATORS.map((operator) => largeOperator(operator)),
+  ...LIMIT_INTEGRALS.map((operator) => largeOperator(operator, true)),
   ...FUNCTIONS.map((name) => functionCommand(name, name, false)),
   ...LIMIT_FUNCTIONS.map(([name, text]) => functionCommand(name, text, true)),
   smallIntegral,

@@ -21,6 +21,22 @@ describe('footnotes', () => {
     expect(page.word('ebb').y - page.word('1').y).toBeCloseTo(3.63, 0);
     expect(page.word('first').x - page.word('ebb').x).toBeCloseTo(1.8 * 8.5, 0);
   });
+  it('come out of figures and tables to the foot of the page, at the top too', () => {
+    const page = laidBody(
+      'ebb\\begin{figure}[t]x\\footnote{first}\\end{figure} and\n\n' +
+        '\\begin{table}[h]\\begin{tabular}{c}y\\footnote{second}\\end{tabular}\\end{table} flood\\footnote{third}',
+    );
+    const [first, second, third] = ['first', 'second', 'third'].map((note) => page.word(note));
+    expect(first?.y).toBeGreaterThan(600);
+    expect(second?.y ?? 0).toBeCloseTo((first?.y ?? 0) + 9.54, 1);
+    expect(third?.y ?? 0).toBeCloseTo((second?.y ?? 0) + 9.54, 1);
+  });
+  it('stay in a minipage within a figure, without a finding', () => {
+    const body =
+      '\\begin{figure}[t]\\begin{minipage}{4cm}x\\footnote{first}\\end{minipage}\\end{figure}';
+    expect(laidBody(body).word('first').y).toBeLessThan(300);
+    expect(findingsIn(inArticle(body))).toEqual([]);
+  });
   it('stand on the page of their mark', () => {
     const page = laidBody('ebb\\footnote{first}\\newpage flood\\footnote{second}');
     expect([page.word('first').page, page.word('second').page]).toEqual([0, 1]);

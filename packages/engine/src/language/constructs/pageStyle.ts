@@ -1,3 +1,4 @@
+import { quietEntry } from '../machine/macroEntry';
 import { CELLS } from '../machine/cells';
 import type { Inline } from '../../document/inlines';
 import type { NumberStyle, PageStyle, RunningLine } from '../../document/page';
@@ -114,8 +115,21 @@ function pageNumbering(it: Interpreter, tokens: readonly Token[], token: Token):
   setPage(it, 1, name);
 }
 
+/** Marks by hand: what heads say is set by `\\markboth` and `\\markright`. */
+const marks: readonly CommandEntry[] = [
+  quietEntry(
+    'mark',
+    'm',
+    'A mark for the heads of pages; \\markboth and \\markright set what they say.',
+  ),
+  ...['topmark', 'firstmark', 'botmark', 'splitfirstmark', 'splitbotmark'].map((name) =>
+    quietEntry(name, '', 'A mark of the page, where a head is put together by hand.'),
+  ),
+];
+
 /** Heads, feet and page numbers. */
 export const pageStyleCommands: readonly CommandEntry[] = [
+  ...marks,
   {
     name: 'pagestyle',
     signature: 'm',

@@ -12,7 +12,7 @@ import { counterText, stepCounter } from './counters';
 import type { Interpreter } from './interpreter';
 import { MathReader, type Until } from './mathReader';
 import { noBorders, type RowMarks } from './rowMarks';
-import { readRows, type ReadRow } from './mathEnvironments';
+import { openedCell, readRows, type ReadRow } from './mathEnvironments';
 
 /** Work that a display makes, in the measure of an expansion. */
 const DISPLAY_WORK = 50;
@@ -312,7 +312,9 @@ function partRow(it: Interpreter, marks: RowMarks, row: ReadRow): DisplayRow {
   const own: RowMarks = { numbered: false, tag: null, labels: [] };
   if (shove) own.shove = shove;
   if (breakBelow !== undefined) own.breakBelow = breakBelow;
-  return finishRow(it, own, row);
+  // `\displaystyle{}##` (amsmath, \multline@)
+  const cells = row.cells.map((cell) => openedCell(cell, row));
+  return finishRow(it, own, { ...row, cells });
 }
 
 /** The number of a `multline` stands on its last line, or on its first where numbers stand left. */

@@ -121,6 +121,12 @@ export function closeMathEnvironment(reader: MathReader, ended: Ended): void {
   reader.it.closeGroup();
 }
 
+/** A cell with an empty atom before it: a sign it begins with is spaced as one between two others (amsmath's `{}`). */
+export const openedCell = (cell: MathList, { from, to }: Span): MathList =>
+  cell.length === 0
+    ? cell
+    : [{ kind: 'group', cls: 'ord', body: [], limits: false, from, to }, ...cell];
+
 /** Most cells and rows that are kept of one alignment. */
 const MOST_ROWS = 4000;
 
@@ -156,9 +162,7 @@ export function readRows(
     reader.cellSpan = null;
     // An empty atom opens every second column of a pair, so that a relation there is spaced as one (amsmath).
     const opens = paired && cells.length % 2 === 1 && nodes.length > 0;
-    cells.push(
-      opens ? [{ kind: 'group', cls: 'ord', body: [], limits: false, ...span }, ...nodes] : nodes,
-    );
+    cells.push(opens ? openedCell(nodes, span) : nodes);
     if (ended === 'tab') continue;
     const { borders } = reader;
     reader.borders = noBorders();

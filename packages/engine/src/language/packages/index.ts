@@ -35,6 +35,7 @@ import { lastpage } from './lastpage';
 import { lipsum } from './lipsum';
 import { listings } from './listings';
 import { longtable } from './longtable';
+import { mathdots } from './mathdots';
 import { mathpazo } from './mathpazo';
 import { mathptmx } from './mathptmx';
 import { mathrsfs } from './mathrsfs';
@@ -134,6 +135,7 @@ const ALL: readonly PackageEntry[] = [
   lipsum,
   listings,
   longtable,
+  mathdots,
   mathpazo,
   mathptmx,
   mathrsfs,

@@ -31,7 +31,7 @@ export const esint: PackageEntry = {
   name: 'esint',
   description: 'Integrals over closed surfaces and volumes.',
   options: null,
-  commands: CONTOUR_OPERATORS.map(largeOperator),
+  commands: CONTOUR_OPERATORS.map((operator) => largeOperator(operator)),
 };
 
 const colon = (name: string, body: string): CommandEntry =>

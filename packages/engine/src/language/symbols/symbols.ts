@@ -138,7 +138,6 @@ export const LARGE_OPERATORS: readonly (readonly [string, string])[] = [
   ['prod', '∏'],
   ['coprod', '∐'],
   ['int', '∫'],
-  ['intop', '∫'],
   ['iint', '∬'],
   ['iiint', '∭'],
   ['oint', '∮'],
@@ -151,6 +150,12 @@ export const LARGE_OPERATORS: readonly (readonly [string, string])[] = [
   ['bigotimes', '⨂'],
   ['bigoplus', '⨁'],
   ['biguplus', '⨄'],
+];
+
+/** Integrals that take limits in displays, of which the others are made (LaTeX kernel). */
+export const LIMIT_INTEGRALS: readonly (readonly [string, string])[] = [
+  ['intop', '∫'],
+  ['ointop', '∮'],
 ];
 
 /** Integrals that are rare: amsmath's iterated ones, and those of esint. */

@@ -42,7 +42,7 @@ export function placeColumns(
 ): Columns {
   const last = rows.flatMap(({ cells }) => cells.map((c) => c.column + (c.span?.count ?? 1)));
   const count = Math.min(Math.max(node.columns.length, ...last), MOST_COLUMNS);
-  const widths = Array<Sp>(count).fill(0);
+  const widths = Array.from({ length: count }, (_, c): Sp => node.columns[c]?.least ?? 0);
   const single = rows.flatMap(({ cells }) => cells.filter((c) => (c.span?.count ?? 1) === 1));
   for (const { box, column } of single) widths[column] = Math.max(widths[column] as Sp, box.width);
   const gapBefore = (c: number): Sp => {
