@@ -27,7 +27,14 @@ await build({
   format: 'esm',
   target: 'node20',
   outExtension: { '.js': '.mjs' },
-  external: ['better-sqlite3', '@resvg/resvg-js', 'katex', 'pdfkit', '@playwright/test'],
+  external: [
+    'hyphen/patterns/*',
+    'better-sqlite3',
+    '@resvg/resvg-js',
+    'katex',
+    'pdfkit',
+    '@playwright/test',
+  ],
   // Some of what is bundled asks for `require`.
   banner: {
     js: "import { createRequire as requireOf } from 'node:module'; const require = requireOf(import.meta.url);",

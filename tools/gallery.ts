@@ -44,6 +44,7 @@ async function draw(face: string, line: string): Promise<void> {
   });
   session.setText(documentOf(line));
   session.settleAll();
+  if (await session.loadPatterns()) session.settleAll();
   if (heights.length === 0)
     heights = session.pages.map(({ placed }) =>
       Math.max(...placed.map(({ box }) => box.height + box.depth)),

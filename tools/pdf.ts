@@ -27,6 +27,7 @@ async function main(): Promise<number> {
   const session = new Session({ fonts, today, file: input, files });
   session.setText(text);
   session.settleAll();
+  if (await session.loadPatterns()) session.settleAll();
   const pdf = await session.pdf({ title: basename(input).replace(/\.tex$/, ''), author: '' });
   try {
     writeFileSync(output, pdf);

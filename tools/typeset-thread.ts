@@ -18,6 +18,7 @@ const session = new Session({
 });
 session.setText(job.text);
 session.settleAll();
+if (await session.loadPatterns()) session.settleAll();
 
 const TYPES: Readonly<Record<string, string>> = {
   png: 'image/png',

@@ -39,8 +39,7 @@ export interface ParagraphShape {
   readonly lineShapes: readonly LineShape[] | null;
   /** So many lines more than the best number, or fewer. */
   readonly looseness: number;
-  /** Letters that stay together at the start and the end of a word that is divided. */
-  readonly hyphenMinima: HyphenMinima;
+  readonly hyphenation: Hyphenation;
 }
 
 /** Where a line begins, from the left edge of its column, and its width. */
@@ -49,7 +48,25 @@ export interface LineShape {
   readonly width: Sp;
 }
 
-export interface HyphenMinima {
+/** Patterns that words are divided by; the name is that of their file in the registry's package. */
+export type PatternName =
+  | 'en-us'
+  | 'en-gb'
+  | 'de-1901'
+  | 'de-1996'
+  | 'de-ch-1901'
+  | 'fr'
+  | 'es'
+  | 'it'
+  | 'pt'
+  | 'nl'
+  | 'pl';
+
+/** How words are divided. */
+export interface Hyphenation {
+  /** Null where no word is divided. */
+  readonly patterns: PatternName | null;
+  /** Letters that stay together at the start and the end of a word. */
   readonly left: number;
   readonly right: number;
 }

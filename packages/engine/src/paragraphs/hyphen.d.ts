@@ -10,7 +10,7 @@ declare module 'hyphen' {
     options: Options,
   ): (text: string) => string;
 }
-declare module 'hyphen/patterns/en-us.js' {
+declare module 'hyphen/patterns/*.js' {
   const patterns: unknown;
   export default patterns;
 }

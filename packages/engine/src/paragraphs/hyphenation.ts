@@ -1,4 +1,4 @@
-import type { HyphenMinima } from '../document/blocks';
+import type { Hyphenation } from '../document/blocks';
 import createHyphenator from 'hyphen';
 import englishPatterns from 'hyphen/patterns/en-us.js';
 
@@ -18,7 +18,7 @@ const EXCEPTIONS = [
 export const pointsWithin = (
   points: readonly number[],
   length: number,
-  { left, right }: HyphenMinima,
+  { left, right }: Pick<Hyphenation, 'left' | 'right'>,
 ): readonly number[] => points.filter((at) => at >= left && at <= length - right);
 
 /** Of longer words only the beginning is looked at (TeX: The Program, §897). */
@@ -27,14 +27,17 @@ const MOST_LETTERS = 63;
 const MARK = '\u00ad';
 
 /** A hyphenator for English with a memory of its own. */
-export function englishHyphenator(): Hyphenate {
-  const mark = createHyphenator(englishPatterns, {
+export const englishHyphenator = (): Hyphenate => hyphenatorOf(englishPatterns, EXCEPTIONS);
+
+/** A hyphenator by patterns (TeX: The Program, §919 ff.), with words that are divided otherwise. */
+export function hyphenatorOf(patterns: unknown, divided: readonly string[] = []): Hyphenate {
+  const mark = createHyphenator(patterns, {
     async: false,
     hyphenChar: MARK,
     minWordLength: 2,
   });
   const exceptions = new Map(
-    EXCEPTIONS.map((word) => [word.replaceAll('-', ''), word.replaceAll('-', MARK)]),
+    divided.map((word) => [word.replaceAll('-', ''), word.replaceAll('-', MARK)]),
   );
   const memory = new Map<string, readonly number[]>();
   return (word) => {

@@ -25,7 +25,7 @@ export function layoutParagraph(paragraph: Paragraph, env: LayoutEnv): Line[] {
       emergencyStretch: shape.emergencyStretch,
       costs: shape.costs,
     },
-    (uncut) => priced(hyphenated(uncut, shape.hyphenMinima, env), shape.costs),
+    (uncut) => priced(hyphenated(uncut, shape.hyphenation, env), shape.costs),
   );
   const lines = buildLines(broken.items, broken.breaks, shapeOf, shape.leftSkip, shape.rightSkip);
   for (const line of lines) reportOverfull(line, paragraph, env);

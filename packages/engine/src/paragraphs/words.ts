@@ -1,4 +1,4 @@
-import type { HyphenMinima } from '../document/blocks';
+import type { Hyphenation } from '../document/blocks';
 import { pointsWithin } from './hyphenation';
 import type { Sp } from '../base/lengths';
 import type { TextInline } from '../document/inlines';
@@ -176,16 +176,22 @@ export function pushWord(out: LineItem[], inline: TextInline, env: LayoutEnv): v
 const FIRST_LETTERS = /\p{L}+/u;
 
 /** Cuts a word where it may be divided, so many of its letters from its ends (TeX: The Program, §899, §923). */
-function pushDivided(out: LineItem[], word: WordItem, minima: HyphenMinima, env: LayoutEnv): void {
+function pushDivided(
+  out: LineItem[],
+  word: WordItem,
+  hyphenation: Hyphenation,
+  env: LayoutEnv,
+): void {
   const { inline, font } = word;
   const { text } = inline;
   const letters = FIRST_LETTERS.exec(text);
   const rest = letters ? text.slice(letters.index + letters[0].length) : '';
-  if (!letters || /\p{L}/u.test(rest) || letters[0].length < minima.left + minima.right) {
+  if (!letters || /\p{L}/u.test(rest) || letters[0].length < hyphenation.left + hyphenation.right) {
     out.push(word);
     return;
   }
-  const found = pointsWithin(env.hyphenate(letters[0]), letters[0].length, minima);
+  const all = env.divide(letters[0], hyphenation.patterns);
+  const found = pointsWithin(all, letters[0].length, hyphenation);
   const points = found.map((point) => letters.index + point);
   pushCut(out, inline, font, points);
 }
@@ -197,7 +203,7 @@ function pushDivided(out: LineItem[], word: WordItem, minima: HyphenMinima, env:
  */
 export function hyphenated(
   items: readonly LineItem[],
-  minima: HyphenMinima,
+  hyphenation: Hyphenation,
   env: LayoutEnv,
 ): LineItem[] {
   const out: LineItem[] = [];
@@ -209,7 +215,7 @@ export function hyphenated(
       !item.inline.cuts &&
       item.inline.font.family !== 'mono' &&
       items[i - 1]?.kind === 'glue';
-    if (mayDivide) pushDivided(out, item, minima, env);
+    if (mayDivide) pushDivided(out, item, hyphenation, env);
     else out.push(item);
   });
   return out;

@@ -19,7 +19,7 @@ import type { FlowBlock, Page } from '../pages/page';
 import { setText } from '../paragraphs/boxes';
 import type { LayoutEnv } from '../paragraphs/env';
 import { lineItems } from '../paragraphs/items';
-import { englishHyphenator } from '../paragraphs/hyphenation';
+import { divisions } from '../paragraphs/patterns';
 import type { SessionBlock } from './block';
 import { MOST_PAGES } from './bounds';
 import {
@@ -87,7 +87,7 @@ export class Session {
   private reading: SourceReading;
   private files: AssignmentFiles;
   private readonly today: CalendarDate;
-  private readonly hyphenate = englishHyphenator();
+  private readonly divisions = divisions();
   private facts: Facts = NO_FACTS;
   /** Blocks that were laid out from facts. */
   private readonly asking = new Set<SessionBlock>();
@@ -261,6 +261,10 @@ export class Session {
     const found = this.reading.finalValue(CELLS.geometry) ?? pageGeometry(this.reading.state);
     if (JSON.stringify(found) === JSON.stringify(this.geometry)) return;
     this.geometry = found;
+    this.changeAll();
+  }
+
+  private changeAll(): void {
     this.changedFrom = 0;
     this.changedTo = this.reading.blocks.length;
   }
@@ -272,9 +276,15 @@ export class Session {
       this.guessed = false;
       this.change(0, this.reading.wantedLength, this.text);
     }
+    this.layOutAnew();
+  }
+
+  /** Fetches the patterns of languages that were asked for; true when there is something to settle anew. */
+  loadPatterns = (): Promise<boolean> => this.divisions.load(() => this.layOutAnew());
+
+  private layOutAnew(): void {
     for (const block of this.reading.blocks) block.laid = null;
-    this.changedFrom = 0;
-    this.changedTo = this.reading.blocks.length;
+    this.changeAll();
     this.paging = null;
   }
 
@@ -349,7 +359,7 @@ export class Session {
   ): LayoutEnv {
     const env: LayoutEnv = {
       fonts: this.fonts,
-      hyphenate: this.hyphenate,
+      divide: this.divisions.divide,
       resolve: resolver(this.facts, reads),
       referring: new Set(),
       field,

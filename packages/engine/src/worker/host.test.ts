@@ -58,3 +58,16 @@ it('tells of the text of the last edit, wherever the edits come between its own 
       }
   }
 });
+
+it('divides the words of another language when its patterns have come', async () => {
+  const { made, said } = host(3);
+  const text =
+    '\\documentclass{article}\\usepackage[ngerman]{babel}\\begin{document}' +
+    '\\parbox{1pt}{\\hspace{0pt}Grenzwertsatz\\par}\\end{document}';
+  await made.take(open(text));
+  await made.take({ kind: 'view', ranges: [{ first: 0, last: 0 }] });
+  const shown = said.flatMap((response) =>
+    response.kind === 'pages' ? response.views.flatMap(({ text: words }) => words ?? []) : [],
+  );
+  expect(shown.join(' ').replaceAll('- ', '-')).toContain('Grenz-wert-satz');
+});

@@ -164,10 +164,12 @@ export class WorkerHost {
       });
       if (run !== this.run) return;
       const missing = [...session.fonts.missing];
-      if (missing.length === 0) break;
+      const divided = await session.loadPatterns();
+      if (run !== this.run) return;
+      if (missing.length === 0 && !divided) break;
       await this.loadFonts(missing);
       if (run !== this.run) return;
-      session.fontsArrived();
+      if (missing.length > 0) session.fontsArrived();
     }
     this.sendPages();
     await this.around.painted();

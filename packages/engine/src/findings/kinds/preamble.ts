@@ -34,6 +34,13 @@ export const preamble = {
     cause:
       'Its name is misspelt, its file did not come with the assignment, or it does something that is not supported yet.',
   }),
+  'language-unknown': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'The language “<name>” is not known here; the document goes on in the one before.',
+    cause:
+      'Known are English, German, French, Spanish, Italian, Portuguese, Dutch and Polish, by their names in babel.',
+  }),
   'option-unknown': finding({
     severity: 'advice',
     args: ['name'],

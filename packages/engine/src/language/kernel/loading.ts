@@ -11,6 +11,7 @@ import { namesOf } from '../scanning/namesOf';
 import { splitAt } from '../scanning/optionLists';
 import { renameFix } from '../machine/unknown';
 import { install } from '../machine/install';
+import { languageNamed } from '../symbols/languages';
 import { PACKAGES } from '../packages';
 
 function reportOptions(it: Interpreter, args: Args, known: readonly string[] | null): void {
@@ -25,7 +26,7 @@ function reportOptions(it: Interpreter, args: Args, known: readonly string[] | n
 
 /** Options of a class that packages read, not the class itself. */
 const GENERAL_OPTIONS: ReadonlySet<string> = new Set(
-  'english,american,british,ukenglish,USenglish,german,ngerman,french,utf8,hidelinks,usenames,dvipsnames,svgnames,x11names,table,draftcls,journal,conference,compsoc,reqno,intlimits,sumlimits,nosumlimits,psamsfonts,cmex10,fontset=fandol,UTF8,oldfontcommands'.split(
+  'utf8,hidelinks,usenames,dvipsnames,svgnames,x11names,table,draftcls,journal,conference,compsoc,reqno,intlimits,sumlimits,nosumlimits,psamsfonts,cmex10,fontset=fandol,UTF8,oldfontcommands'.split(
     ',',
   ),
 );
@@ -33,7 +34,9 @@ const GENERAL_OPTIONS: ReadonlySet<string> = new Set(
 /** The driver that a document names for elsewhere: it means nothing here. */
 const DRIVER = /^dvi[a-z]+$|^[a-z]+tex$/;
 
-const isGeneral = (name: string): boolean => GENERAL_OPTIONS.has(name) || DRIVER.test(name);
+const isGeneral = (name: string): boolean =>
+  GENERAL_OPTIONS.has(name) || DRIVER.test(name) || languageNamed(name) !== null;
+
 export function documentClass(it: Interpreter, args: Args, token: Token): void {
   const name = textOf(it.p, tokensOf(args, 1));
   const options = args[0] ? namesOf(it, tokensOf(args, 0)) : [];

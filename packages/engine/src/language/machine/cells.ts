@@ -3,7 +3,7 @@ import { BLACK, type FontFace, type FontSpec } from '../../document/font';
 import type { NumberStyle, PageGeometry } from '../../document/page';
 import { PT } from '../../base/lengths';
 import type { Token } from '../../expansion/meaning';
-import type { LineShape } from '../../document/blocks';
+import type { LineShape, PatternName } from '../../document/blocks';
 import type { CurrentLabel } from './counters';
 import type { EnvironmentEntry } from './entries';
 import type { KindNames } from './reading';
@@ -44,6 +44,8 @@ export const CELLS = {
   currentLabel: cell<CurrentLabel | null>('currentlabel', null),
   /** The name of the heading given out last, for \nameref. */
   currentTitle: cell('currenttitle', ''),
+  /** By which patterns words are divided: those of the language. */
+  patterns: cell<PatternName | null>('patterns', 'en-us'),
   /** `\parshape` of the paragraph that is being read. */
   parShape: cell<readonly LineShape[] | null>('parshape', null),
   alignment: cell<Alignment>('alignment', 'justified'),

@@ -1,5 +1,5 @@
 import type { Sp } from '../../base/lengths';
-import type { BlockNode } from '../../document/blocks';
+import type { BlockNode, Hyphenation } from '../../document/blocks';
 import type { Inline } from '../../document/inlines';
 import type { InlineList } from './inlineList';
 import type { CellFrame, TableState } from './tableState';
@@ -21,6 +21,8 @@ export interface Mode {
   /** The next paragraph's own indent, overriding `\parindent`. */
   nextIndent: Sp | null;
   clubPenalty: number | null;
+  /** How the words of the open paragraph are divided: as in the language it began in. */
+  hyphenation: Hyphenation | null;
   /** Was the next paragraph outside to have no indent? What ends in a box says nothing of that (`\@endpetrue` is local). */
   unindentedOutside: boolean;
   /** Nothing stands in the minipage or float yet (`\\@minipagetrue`): space is not added there. */
@@ -40,6 +42,7 @@ export const freshMode = (outer: Mode | null, change: Partial<Mode> = {}): Mode 
   pendingLabel: null,
   nextIndent: null,
   clubPenalty: null,
+  hyphenation: null,
   unindentedOutside: false,
   atTop: false,
   table: outer?.table ?? null,

@@ -3,7 +3,7 @@ import type { CellOf } from '../../expansion/cells';
 import { CELLS } from './cells';
 import { InlineList } from './inlineList';
 import type { Interpreter } from './interpreter';
-import { paragraphShape, resetParagraph } from './parameters';
+import { hyphenationOf, paragraphShape, resetParagraph } from './parameters';
 
 /** Was something said for what comes next? It is said once. */
 export function takeFlag(it: Interpreter, flag: CellOf<boolean>): boolean {
@@ -17,6 +17,7 @@ export function beginParagraph(it: Interpreter, indented: boolean): void {
   const { mode } = it;
   if (mode.hlist !== null) return;
   mode.hlist = new InlineList(it.read(CELLS.divisions));
+  mode.hyphenation ??= hyphenationOf(it.state);
   const isNew = !takeFlag(it, CELLS.afterDisplay) || mode.pendingLabel !== null;
   if (isNew) mode.vlist.push({ kind: 'vspace', glue: it.skip('parskip'), behaviour: 'plain' });
   mode.atTop = false;
@@ -68,8 +69,9 @@ export function finishParagraph(it: Interpreter, beforeDisplay: boolean): void {
   mode.hlist = null;
   const indent = mode.nextIndent ?? (it.justified ? it.dimen('parindent') : 0);
   mode.nextIndent = null;
-  const shape = paragraphShape(it.state, indent, mode.clubPenalty, beforeDisplay);
+  const shape = paragraphShape(it.state, indent, mode, beforeDisplay);
   mode.clubPenalty = null;
+  if (!beforeDisplay) mode.hyphenation = null;
   if (!beforeDisplay) resetParagraph(it.state);
   if (inlines.length > 0) mode.vlist.push({ kind: 'paragraph', inlines, shape });
 }

@@ -1,5 +1,5 @@
 import { glue, type Glue, gluePt, INCH, NO_GLUE, pt, PT, type Sp } from '../../base/lengths';
-import type { LineShape, ParagraphShape } from '../../document/blocks';
+import type { Hyphenation, LineShape, ParagraphShape } from '../../document/blocks';
 import type { FontSpec } from '../../document/font';
 import type { FloatRules, PageGeometry } from '../../document/page';
 import {
@@ -13,6 +13,7 @@ import {
 } from '../../expansion/registers';
 import type { State } from '../../expansion/state';
 import { CELLS } from './cells';
+import type { Mode } from './modes';
 import { OWN } from './ownNames';
 
 /** The standard text sizes by base size: [size, line distance] in pt (the files size10, size11, size12 of the classes). */
@@ -247,7 +248,7 @@ export function setSizeParameters(state: State, size: string, base: number): voi
 export function paragraphShape(
   state: State,
   indent: Sp,
-  clubPenalty: number | null,
+  { clubPenalty, hyphenation }: Pick<Mode, 'clubPenalty' | 'hyphenation'>,
   beforeDisplay: boolean,
 ): ParagraphShape {
   const width = getDimen(state, 'hsize');
@@ -283,12 +284,16 @@ export function paragraphShape(
     },
     lineShapes: state.read(CELLS.parShape) ?? hangingLines(state, width, left),
     looseness: getCount(state, 'looseness'),
-    hyphenMinima: {
-      left: getCount(state, 'lefthyphenmin'),
-      right: getCount(state, 'righthyphenmin'),
-    },
+    hyphenation: hyphenation ?? hyphenationOf(state),
   };
 }
+
+/** How words are divided from here on. */
+export const hyphenationOf = (state: State): Hyphenation => ({
+  patterns: state.read(CELLS.patterns),
+  left: getCount(state, 'lefthyphenmin'),
+  right: getCount(state, 'righthyphenmin'),
+});
 
 /** Of so many lines at most it is said by itself where they stand. */
 const MOST_SHAPED = 1000;

@@ -1,3 +1,4 @@
+import { LANGUAGE } from '../constructs/languages';
 import { CELLS } from '../machine/cells';
 import {
   type CommandEntry,
@@ -6,7 +7,13 @@ import {
   type PackageEntry,
   tokensOf,
 } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { type Language, languageNamed } from '../symbols/languages';
 import { macroEntry, quietEntry } from '../machine/macroEntry';
+
+/** The marks of the language in force (csquotes manual, option autostyle). */
+const quotesOf = (it: Interpreter): Language['quotes'] =>
+  languageNamed(it.read(LANGUAGE) ?? '')?.quotes ?? ['“', '”', '‘', '’'];
 
 const enquote: CommandEntry = {
   name: 'enquote',
@@ -20,9 +27,10 @@ const enquote: CommandEntry = {
     it.startParagraph();
     it.openGroup({ kind: 'semisimple', span: it.p.place });
     it.write(CELLS.quoteDepth, depth + 1);
-    it.execute(it.p.chars(inner ? '‘' : '“'));
+    const [open, close, openInner, closeInner] = quotesOf(it);
+    it.execute(it.p.chars(inner ? openInner : open));
     it.execute(tokensOf(args, 1));
-    it.execute(it.p.chars(inner ? '’' : '”'));
+    it.execute(it.p.chars(inner ? closeInner : close));
     it.closeGroup();
   },
 };

@@ -5,6 +5,7 @@ import { amsthm } from './amsthm';
 import { appendix } from './appendix';
 import { array } from './array';
 import { authblk } from './authblk';
+import { babel } from './babel';
 import { blindtext } from './blindtext';
 import { bm } from './bm';
 import { booktabs } from './booktabs';
@@ -51,6 +52,7 @@ import { newtxtext } from './newtxtext';
 import { palatino } from './palatino';
 import { parskip } from './parskip';
 import { quiet } from './quiet';
+import { polyglossia } from './polyglossia';
 import { setspace } from './setspace';
 import {
   a4wide,
@@ -101,6 +103,7 @@ const ALL: readonly PackageEntry[] = [
   appendix,
   array,
   authblk,
+  babel,
   blindtext,
   bm,
   booktabs,
@@ -150,6 +153,7 @@ const ALL: readonly PackageEntry[] = [
   newtxtext,
   palatino,
   parskip,
+  polyglossia,
   setspace,
   soul,
   tabularx,

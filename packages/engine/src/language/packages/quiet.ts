@@ -10,7 +10,6 @@ const nothing = (name: string, description: string): PackageEntry => ({
 export const quiet: readonly PackageEntry[] = [
   nothing('inputenc', 'The encoding of the file; UTF-8 is always read.'),
   nothing('lmodern', 'The Latin Modern fonts, which are used unless others are asked for.'),
-  nothing('babel', 'The language of the document; English is set.'),
   nothing('microtype', 'Finer spacing of letters; lines are broken as without it.'),
   nothing('textcomp', 'More characters of text; they are at hand anyway.'),
   { ...nothing('latexsym', 'A few more symbols.'), requires: ['amssymb'] },
