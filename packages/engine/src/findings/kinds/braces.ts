@@ -26,7 +26,7 @@ export const braces = {
     },
   }),
   'brace-extra': finding({
-    severity: 'off',
+    severity: 'broken',
     args: [],
     message: 'This } closes nothing.',
     cause: 'There is one } too many, or the { before it is missing.',
@@ -45,7 +45,7 @@ export const braces = {
     cause: 'A % starts a comment. To print the sign, write \\%.',
   }),
   'verb-unclosed': finding({
-    severity: 'off',
+    severity: 'broken',
     args: ['open'],
     message: 'This \\verb is never closed: its second <open> is missing in this line.',
     cause: 'What is printed as it is typed stands between two equal characters, on one line.',
@@ -56,7 +56,7 @@ export const braces = {
     },
   }),
   'parameter-character': finding({
-    severity: 'off',
+    severity: 'broken',
     args: [],
     message: 'A # cannot stand here by itself.',
     cause: '# marks the arguments in a definition. To print one, write \\#.',

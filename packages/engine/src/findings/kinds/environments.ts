@@ -4,19 +4,19 @@ import { lineEnd, literal, one } from '../mends';
 /** Environments, lists and tables. */
 export const environments = {
   'begin-end-mismatch': finding({
-    severity: 'off',
+    severity: 'broken',
     args: ['found', 'expected'],
     message: 'This closes <found>, but <expected> is what is open.',
     cause: 'The name behind \\end must be the same, letter for letter, as behind its \\begin.',
   }),
   'environment-unclosed': finding({
-    severity: 'off',
+    severity: 'broken',
     args: ['name'],
     message: 'This <name> is never ended.',
     cause: 'Its \\end{<name>} is missing, or stands further down under another name.',
   }),
   'end-without-begin': finding({
-    severity: 'off',
+    severity: 'broken',
     args: ['name'],
     message: 'There is no <name> open that this could end.',
     cause: 'Its \\begin{<name>} is missing or misspelt, or it was ended before.',
@@ -24,7 +24,7 @@ export const environments = {
       text.startsWith('\\end', from) ? one('Take it out', from, to, '') : null,
   }),
   'item-outside-list': finding({
-    severity: 'off',
+    severity: 'broken',
     args: [],
     message: 'An \\item stands outside any list.',
     cause: 'Items belong between \\begin{itemize} or \\begin{enumerate} and its \\end.',
@@ -42,20 +42,20 @@ export const environments = {
     },
   }),
   'text-before-item': finding({
-    severity: 'off',
+    severity: 'broken',
     args: [],
     message: 'This list starts without an \\item.',
     cause: 'Everything in a list belongs to an item.',
   }),
   'alignment-outside': finding({
-    severity: 'off',
+    severity: 'broken',
     args: [],
     message: 'This & has nothing to align.',
     cause: 'An & separates columns in a table, a matrix or aligned lines. To print one, write \\&.',
     mend: literal('&'),
   }),
   'columns-too-many': finding({
-    severity: 'off',
+    severity: 'broken',
     args: [],
     message: 'This row has more columns than the table was given.',
     cause: 'There is one & too many, or the column list needs another letter.',
@@ -73,7 +73,7 @@ export const environments = {
     },
   }),
   'column-unknown': finding({
-    severity: 'off',
+    severity: 'broken',
     args: ['name'],
     message: '“<name>” is no kind of column; text set to the left is taken.',
     cause: 'Columns are l, c, r, or p{…} for paragraphs; some packages bring more.',

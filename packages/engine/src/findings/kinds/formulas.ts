@@ -10,7 +10,7 @@ export const formulas = {
     cause: 'A formula needs a mark at both ends; here the paragraph ends before the second one.',
   }),
   'math-in-text': finding({
-    severity: 'off',
+    severity: 'broken',
     args: ['what'],
     message: '<what> works only in a formula.',
     cause: 'Mathematics in a line of text stands between two $ marks; they are missing here.',
@@ -28,7 +28,7 @@ export const formulas = {
     },
   }),
   'delimiter-missing': finding({
-    severity: 'off',
+    severity: 'broken',
     args: ['name'],
     message: '\\<name> needs a bracket behind it.',
     cause: 'What follows is not a bracket that can grow. For no bracket, put a full stop.',
@@ -40,7 +40,7 @@ export const formulas = {
     },
   }),
   'scripts-doubled': finding({
-    severity: 'off',
+    severity: 'broken',
     args: ['what'],
     message: 'There are two <what> on one symbol.',
     cause: 'Put braces around what belongs together: a^{b^c} or {a^b}^c.',
@@ -64,7 +64,7 @@ export const formulas = {
     },
   }),
   'fraction-ambiguous': finding({
-    severity: 'off',
+    severity: 'broken',
     args: [],
     message: 'Two fractions of this old form stand in one group.',
     cause: 'Which is over which cannot be told. Put braces around one of them, or write \\frac.',
@@ -78,7 +78,7 @@ export const formulas = {
     mend: takeOut,
   }),
   'dollar-in-formula': finding({
-    severity: 'off',
+    severity: 'broken',
     args: [],
     message: 'This $ stands inside a formula.',
     cause: 'A displayed formula needs no $ marks of its own.',
@@ -103,7 +103,7 @@ export const formulas = {
     },
   }),
   'blank-line-in-formula': finding({
-    severity: 'off',
+    severity: 'broken',
     args: [],
     message: 'There is a blank line inside this formula.',
     cause: 'A blank line ends a paragraph, and a formula cannot go across that end.',

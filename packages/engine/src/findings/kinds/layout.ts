@@ -34,7 +34,7 @@ export const layout = {
     cause: 'At most <most> are set. What is longer is divided into several sheets.',
   }),
   'character-missing': finding({
-    severity: 'off',
+    severity: 'broken',
     args: ['char'],
     message: 'No font here has the character “<char>”.',
     cause: 'It was pasted in, or belongs to a script that is not covered.',

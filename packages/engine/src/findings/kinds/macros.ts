@@ -23,19 +23,19 @@ export const macros = {
     cause: 'Something is put inside itself many times over, often by a command that repeats.',
   }),
   'conditional-unclosed': finding({
-    severity: 'off',
+    severity: 'broken',
     args: ['name'],
     message: 'This \\<name> has no \\fi.',
     cause: 'Every condition ends with \\fi.',
   }),
   'number-missing': finding({
-    severity: 'off',
+    severity: 'broken',
     args: [],
     message: 'A number should stand here.',
     cause: 'The command before it counts or measures something; 0 is used.',
   }),
   'unit-missing': finding({
-    severity: 'off',
+    severity: 'broken',
     args: ['number'],
     message: 'The length <number> has no unit.',
     cause: 'A length needs one of pt, mm, cm, in, em, ex behind its number; pt is used.',

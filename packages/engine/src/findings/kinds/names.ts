@@ -16,7 +16,7 @@ export const names = {
     cause: 'A line \\usepackage{<package>} before \\begin{document} is missing.',
   }),
   'command-not-defined-here': finding({
-    severity: 'advice',
+    severity: 'broken',
     args: ['name', 'body'],
     message: 'Nothing in this document defines \\<name>; it is taken for <body>.',
     cause:
@@ -29,7 +29,7 @@ export const names = {
     cause: 'Its name is misspelt, or the package that brings it is not loaded.',
   }),
   'command-redefined': finding({
-    severity: 'off',
+    severity: 'broken',
     args: ['name'],
     message: '\\<name> exists already; this definition replaces it.',
     cause: '\\newcommand is for new names. To change one on purpose, use \\renewcommand.',
@@ -41,7 +41,7 @@ export const names = {
     },
   }),
   'command-not-yet-defined': finding({
-    severity: 'advice',
+    severity: 'broken',
     args: ['name'],
     message: '\\<name> did not exist before, so there is nothing to change.',
     cause: '\\renewcommand changes what exists. For a new name, use \\newcommand.',
@@ -53,7 +53,7 @@ export const names = {
     },
   }),
   'counter-unknown': finding({
-    severity: 'off',
+    severity: 'broken',
     args: ['name'],
     message: 'There is no counter called <name>.',
     cause: 'It is misspelt, or the \\newcounter for it is missing.',

@@ -4,25 +4,25 @@ import { one } from '../mends';
 /** The kind of document, packages, title, and where the text begins and ends. */
 export const preamble = {
   'class-missing': finding({
-    severity: 'off',
+    severity: 'broken',
     args: [],
     message: 'The sheet does not say what kind of document it is.',
     cause: 'A document starts with \\documentclass{article}, or another kind.',
   }),
   'class-unknown': finding({
-    severity: 'off',
+    severity: 'broken',
     args: ['name'],
     message: 'The kind of document “<name>” is not known here; article is used in its place.',
     cause: 'Its name is misspelt, or its class file did not come with the assignment.',
   }),
   'document-begin-missing': finding({
-    severity: 'off',
+    severity: 'broken',
     args: [],
     message: 'The text starts before \\begin{document}.',
     cause: 'What is printed stands between \\begin{document} and \\end{document}.',
   }),
   'document-end-missing': finding({
-    severity: 'advice',
+    severity: 'broken',
     args: [],
     message: 'The document is never ended.',
     cause: 'The last line should be \\end{document}.',
@@ -42,7 +42,7 @@ export const preamble = {
       'Known are English, German, French, Spanish, Italian, Portuguese, Dutch and Polish, by their names in babel.',
   }),
   'option-unknown': finding({
-    severity: 'advice',
+    severity: 'off',
     args: ['name'],
     message: 'The option “<name>” is not known here and changes nothing.',
     cause: 'It is misspelt, or it belongs to another class or package.',
@@ -54,7 +54,7 @@ export const preamble = {
     },
   }),
   'title-missing': finding({
-    severity: 'off',
+    severity: 'broken',
     args: [],
     message: 'There is no title to print.',
     cause: '\\maketitle prints what \\title{…} was given; that line is missing.',
@@ -70,7 +70,7 @@ export const preamble = {
     cause: '\\maketitle prints it, behind \\begin{document}; that line is missing.',
   }),
   'line-too-late': finding({
-    severity: 'off',
+    severity: 'broken',
     args: ['name'],
     message: 'A line with \\<name> belongs before \\begin{document}.',
     cause: 'What the document is and what it loads is settled before its text begins.',

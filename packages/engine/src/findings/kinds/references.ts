@@ -46,13 +46,13 @@ export const references = {
     mend: renamed(({ keys }) => keys),
   }),
   'bibliography-broken': finding({
-    severity: 'off',
+    severity: 'broken',
     args: ['name', 'file'],
     message: 'The entry <name> in <file> cannot be read; the others are.',
     cause: 'A brace or a comma is missing in it.',
   }),
   'bibliography-style-unknown': finding({
-    severity: 'advice',
+    severity: 'off',
     args: ['name'],
     message: 'There is no bibliography style <name> here; plain is used.',
     cause: 'Known are plain, unsrt, abbrv, alpha, and those that natbib brings.',
@@ -63,7 +63,7 @@ export const references = {
     },
   }),
   'facts-unsettled': finding({
-    severity: 'advice',
+    severity: 'off',
     args: [],
     message: 'The numbers on this sheet change each time they are worked out.',
     cause: 'Two places depend on one another, so that no answer fits both.',
