@@ -46,7 +46,9 @@ export function layoutDisplay(
   const places = placeRows(display, rows);
   const short = isShort(display, places[0], lastLine);
   out.push({ kind: 'penalty', penalty: display.preDisplayPenalty });
-  out.push({ kind: 'glue', glue: short ? display.aboveShort : display.above });
+  const beyond = numberBeyond(display, places[0], rows[0]?.tag ?? null);
+  if (beyond !== 'above')
+    out.push({ kind: 'glue', glue: short ? display.aboveShort : display.above });
   const spacing = rowSpacing(display);
   // The first row is not opened up (`\\displ@y` takes it back; eqnarray has `\\jot` between rows).
   const { baselineSkip, lineSkip, lineSkipLimit } = display;
@@ -65,7 +67,26 @@ export function layoutDisplay(
     if (row.skip !== 0 && i < places.length - 1) out.push({ kind: 'glue', glue: glue(row.skip) });
   });
   out.push({ kind: 'penalty', penalty: display.postDisplayPenalty });
-  out.push({ kind: 'glue', glue: short ? display.belowShort : display.below });
+  if (beyond !== 'below')
+    out.push({ kind: 'glue', glue: short ? display.belowShort : display.below });
+}
+
+/** On which side of its formula the number stands on a line of its own, in the place of the skip there (TeX: The Program, §1204 f.). */
+function numberBeyond(
+  display: Display,
+  place: Place | undefined,
+  tag: Box | null,
+): 'above' | 'below' | null {
+  if (display.layout !== 'single' || !place || !tag || numberFits(display, place, tag)) return null;
+  return display.tagSide === 'left' ? 'above' : 'below';
+}
+
+/** Is there room for the number beside what stands in its row? */
+function numberFits(display: Display, { box, x }: Place, tag: Box): boolean {
+  const gap = TAG_GAP_EM * em(display);
+  return display.tagSide === 'left'
+    ? x >= tag.width + gap
+    : x + box.width + gap <= display.width - tag.width;
 }
 
 /** Lines of an alignment stand a `\jot` further apart (amsmath's `\displ@y`). */
@@ -281,9 +302,7 @@ function pushRow(
 ): void {
   const { box, x } = place;
   const tagX = tag ? (display.tagSide === 'left' ? 0 : display.width - tag.width) : 0;
-  const gap = TAG_GAP_EM * em(display);
-  const fits =
-    !tag || (display.tagSide === 'left' ? x >= tag.width + gap : x + box.width + gap <= tagX);
+  const fits = !tag || numberFits(display, place, tag);
   const children: Child[] = [{ x, y: 0, item: box }];
   if (tag && fits) children.push({ x: tagX, y: 0, item: tag });
   const height = Math.max(box.height, tag && fits ? tag.height : 0);

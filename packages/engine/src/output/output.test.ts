@@ -1,3 +1,4 @@
+import { PDFDocument } from '@cantoo/pdf-lib';
 import { describe, expect, it } from 'vitest';
 import { inArticle, textFiles, typeset } from '../testing/document';
 import { COLUMN_NAMES, COLUMNS } from './display/schema';
@@ -96,6 +97,20 @@ describe('PDF', () => {
   it('names subsets by what they hold', () => {
     expect(subsetTag([0, 1, 2])).toMatch(/^[A-Z]{6}$/);
     expect(subsetTag([0, 1, 2])).not.toBe(subsetTag([0, 1, 3]));
+  });
+  it('says of itself what the document says (hyperref), else what it is told', async () => {
+    const said = (source: string) => typeset(source).pdf({ title: 'a', author: 'b' });
+    const info = async (preamble: string): Promise<string[]> => {
+      const read = await PDFDocument.load(await said(inArticle('x', preamble)));
+      return [read.getTitle(), read.getAuthor(), read.getSubject(), read.getKeywords()].map(
+        (text) => text ?? '',
+      );
+    };
+    expect(await info('')).toEqual(['a', 'b', '', '']);
+    const setup = '\\usepackage[pdfauthor={Ada Quill}]{hyperref}';
+    const more =
+      '\\hypersetup{pdftitle={Tides, \\emph{again}},pdfsubject=Set 3,pdfkeywords={ebb, flood}}';
+    expect(await info(setup + more)).toEqual(['Tides, again', 'Ada Quill', 'Set 3', 'ebb, flood']);
   });
   it('is the same bytes each time, with headings as nested bookmarks and a title', async () => {
     const body = '\\section{Ebb}\\subsection{Low}\\section{Flood}';

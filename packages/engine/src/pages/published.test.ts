@@ -372,3 +372,18 @@ describe('what breaks of lines cost is read from the registers (The TeXbook, cha
     expect(count('\\linepenalty=9000')).toBeLessThanOrEqual(count(''));
   });
 });
+
+describe('a number that stands on a line of its own', () => {
+  const wide = '\\hbox to 340pt{tides\\hfil}';
+  it('is followed by a line, not by \\belowdisplayskip (TeX: The Program, §1205)', () => {
+    const found = laidBody(`one\n\\begin{equation}${wide}\\end{equation}\ntwo`, ragged);
+    expect(between(found, 'tides', '(1)')).toBeCloseTo(12, 1);
+    expect(between(found, '(1)', 'two')).toBeCloseTo(12, 1);
+  });
+  it('at the left comes after a line, not after \\abovedisplayskip (§1204)', () => {
+    const source = `\\documentclass[leqno]{article}${ragged}\\begin{document}one\n\\begin{equation}${wide}\\end{equation}\ntwo\\end{document}`;
+    const found = laid(source);
+    expect(between(found, 'one', '(1)')).toBeCloseTo(12, 1);
+    expect(between(found, 'tides', 'two')).toBeCloseTo(12 + 10, 0);
+  });
+});

@@ -54,6 +54,7 @@ const WHOLE: ReadonlySet<string> = new Set(
     CELLS.classMissing,
     CELLS.bibStyle,
     CELLS.unknownPackages,
+    CELLS.pdfInfo,
   ].map(({ name }) => name),
 );
 

@@ -4,7 +4,7 @@ import type { LabelDefinition } from '../language/machine/interpreter';
 import { LAST_PAGE } from './paging';
 import type { RawFinding } from '../findings/finding';
 import type { SessionBlock } from './block';
-import { citeLabel, isOwnName } from '../expansion/cells';
+import { citeLabel, isOwnName, ownName } from '../expansion/cells';
 
 /** What references can ask for: numbers are known after reading, pages after pages are made. */
 export interface Facts {
@@ -67,8 +67,12 @@ function citesAnswer(facts: Facts, keys: string): Answer {
     .join(', ');
 }
 
+/** A place whose page the text itself prints; no label of the document. */
+export const ownPlace = (place: string): string => ownName(`place:${place}`);
+const isOwnPlace = (label: string): boolean => label.startsWith(ownPlace(''));
+
 function pageAnswer(facts: Facts, label: string): Answer {
-  if (!facts.labels.has(label) && label !== LAST_PAGE) return null;
+  if (!facts.labels.has(label) && label !== LAST_PAGE && !isOwnPlace(label)) return null;
   return facts.pages.get(label) ?? '?';
 }
 

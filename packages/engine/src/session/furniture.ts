@@ -1,3 +1,4 @@
+import { ownPlace } from './facts';
 import { PT, type Sp } from '../base/lengths';
 import { boxOf, rule, type Box, type Child } from '../boxes/box';
 import type { Inline } from '../document/inlines';
@@ -58,6 +59,18 @@ export function fieldsOf(page: Page, pages: string): LayoutEnv['field'] {
     return page.running[what].map((inline) => inFont(inline, font, lower));
   };
 }
+
+/** What a field prints in the text: `\thepage` the page on which it stands; what runs in heads is not known there. */
+export const fieldsInText =
+  (block: number): LayoutEnv['field'] =>
+  ({ what, font, from, to }) => {
+    if (what !== 'page') return [];
+    const label = ownPlace(`${block}:${from}`);
+    return [
+      { kind: 'anchor', label, from, to },
+      { kind: 'ref', what, label, font, from, to },
+    ];
+  };
 
 /** The inline in the font of its field, unless it asks for one of its own. */
 function inFont(inline: Inline, font: { shape: string }, lower: boolean): Inline {

@@ -44,7 +44,7 @@ import {
 } from './paging';
 import type { SessionHost } from './host';
 import { imageMeasure, NO_FILES, type AssignmentFiles } from './files';
-import { fieldsOf, furniture } from './furniture';
+import { fieldsInText, fieldsOf, furniture } from './furniture';
 import { finished, SourceReading, type CalendarDate, type ReadChange } from './reading';
 import type { CellOf } from '../expansion/cells';
 import {
@@ -374,7 +374,7 @@ export class Session {
     this.watch?.(block.start);
     const findings: RawFinding[] = [];
     const reads = new Map<string, Answer>();
-    const env = this.layoutEnv(findings, reads, NO_FIELDS);
+    const env = this.layoutEnv(findings, reads, fieldsInText(block.id));
     const items = layoutBlocks(block.shown, env).map((item) =>
       item.kind === 'float' ? { ...item, block: block.id } : item,
     );
@@ -447,10 +447,11 @@ export class Session {
     return outlineOf(this.pages, this.reading.blocks);
   }
 
-  /** The PDF of the pages as they stand. */
+  /** The PDF of the pages as they stand; what the document says of itself goes before the metadata given. */
   async pdf(metadata: { readonly title: string; readonly author: string }): Promise<Uint8Array> {
     const pages = this.pages.map((page) => this.describe(page));
     const bookmarks = bookmarksOf(this.outline());
-    return writePdf(pages, this.fonts, metadata, bookmarks, (name) => this.files.bytes(name));
+    const info = { ...metadata, ...this.reading.finalValue(CELLS.pdfInfo) };
+    return writePdf(pages, this.fonts, info, bookmarks, (name) => this.files.bytes(name));
   }
 }

@@ -20,12 +20,17 @@ export const NORMAL_FONT: FontSpec = {
 
 export type Alignment = 'justified' | 'left' | 'center' | 'right';
 
+/** Entries of a PDF's information dictionary (ISO 32000-1, 14.3.3). */
+export type PdfInfoKey = 'title' | 'author' | 'subject' | 'keywords';
+
 /** Token lists kept until a later point of the document. */
 type Hooks = readonly (readonly Token[])[];
 
 /** What the interpreter remembers for all constructs; what belongs to one stands in its file. */
 export const CELLS = {
   font: cell<FontSpec>('font', NORMAL_FONT),
+  /** What the PDF says of itself, where the document says it (`pdftitle` and its kin). */
+  pdfInfo: cell<Readonly<Partial<Record<PdfInfoKey, string>>>>('pdfinfo', {}),
   /** Null until the document names one. */
   class: cell<string | null>('class', null),
   classMissing: flag('classmissing'),

@@ -13,6 +13,9 @@ import {
   linkColour,
   linkColourSaid,
 } from '../constructs/linking';
+import { plainTitle } from '../constructs/sections';
+import { CELLS, type PdfInfoKey } from '../machine/cells';
+import { keyValues } from '../scanning/optionLists';
 import { optionWords } from '../scanning/optionWords';
 
 /** An address as it is typed: what stands between braces, or between two equal characters. */
@@ -218,4 +221,18 @@ function takeOptions(it: Interpreter, tokens: readonly Token[]): void {
   }
   const on = 'colorlinks' in words && words.colorlinks !== 'false';
   if ('colorlinks' in words) it.write(COLOUR_LINKS, on, true);
+  takePdfInfo(it, tokens);
+}
+
+const INFO_KEYS: readonly PdfInfoKey[] = ['title', 'author', 'subject', 'keywords'];
+
+/** `pdftitle` and its kin: what the PDF says of itself. */
+function takePdfInfo(it: Interpreter, tokens: readonly Token[]): void {
+  const values = keyValues(tokens);
+  const said = INFO_KEYS.flatMap((key) => {
+    const value = values.get(`pdf${key}`);
+    return value ? [[key, plainTitle(it, value).trim()] as const] : [];
+  });
+  if (said.length > 0)
+    it.write(CELLS.pdfInfo, { ...it.read(CELLS.pdfInfo), ...Object.fromEntries(said) }, true);
 }

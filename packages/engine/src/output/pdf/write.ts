@@ -18,6 +18,8 @@ import { subsetFont, subsetTag, toUnicode, type SubsetFont } from './subset';
 export interface PdfMetadata {
   readonly title: string;
   readonly author: string;
+  readonly subject?: string;
+  readonly keywords?: string;
 }
 
 /** A bookmark: a heading, its page from 0 and its height on it from the top, in big points. */
@@ -102,6 +104,8 @@ export async function writePdf(
     context.obj({
       ...(metadata.title ? { Title: PDFHexString.fromText(metadata.title) } : {}),
       ...(metadata.author ? { Author: PDFHexString.fromText(metadata.author) } : {}),
+      ...(metadata.subject ? { Subject: PDFHexString.fromText(metadata.subject) } : {}),
+      ...(metadata.keywords ? { Keywords: PDFHexString.fromText(metadata.keywords) } : {}),
       Producer: PDFHexString.fromText('Odd Compass'),
     }),
   );
