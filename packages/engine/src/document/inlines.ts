@@ -103,6 +103,9 @@ export interface FieldInline extends Span {
   readonly lower: boolean;
 }
 
+/** Begins the names of places that only the page itself asks for: no link leads there. */
+export const UNNAMED_PLACE = '\u0001place:';
+
 /** A place that can be pointed to. */
 export interface AnchorInline extends Span {
   readonly kind: 'anchor';

@@ -1,5 +1,6 @@
 import { Cat } from '../tokens/categories';
 import { sameToken } from '../tokens/token';
+import { bracesMeant, bracketCut, cutShort, nameBefore } from './argumentSlips';
 import { STOP, type Token } from './meaning';
 import type { Processor } from './processor';
 
@@ -66,20 +67,23 @@ export function readArgument(p: Processor, caller: Token, long = false): Token[]
       }
       return null;
     }
-    if (token.cat !== Cat.Begin) return [token];
+    if (token.cat !== Cat.Begin) return bracesMeant(p, token) ?? [token];
     const { tokens, end } = readBalanced(p, long);
-    if (end !== 'closed' && p.exhausted === null) reportUnclosed(p, caller, token, tokens);
-    return tokens;
+    if (end === 'closed' || p.exhausted !== null) return tokens;
+    const name = nameBefore(p, token) ?? caller.text;
+    const inside = cutShort(p, name, token, tokens, end === 'paragraph' && !long);
+    reportUnclosed(p, name, token, inside);
+    return inside;
   }
 }
 
-function reportUnclosed(p: Processor, caller: Token, open: Token, inside: readonly Token[]): void {
+function reportUnclosed(p: Processor, name: string, open: Token, inside: readonly Token[]): void {
   const own = [...inside].reverse().find((t) => t.chunk === p.reader.chunk && t.cat !== Cat.Space);
   const fix =
     own && open.chunk === p.reader.chunk
       ? { title: 'Close it with }', edits: [{ from: own.to, to: own.to, text: '}' }] }
       : undefined;
-  p.report('argument-unclosed', p.spanOf(open), { name: caller.text }, fix);
+  p.report('argument-unclosed', p.spanOf(open), { name }, fix);
 }
 
 /** An optional argument in square brackets, or null. Braces inside protect brackets. */
@@ -105,6 +109,11 @@ export function readOptional(p: Processor, spacesAllowed = true): Token[] | null
       isPar(token) ||
       (token.cat === Cat.End && depth === 0)
     ) {
+      const cut = bracketCut(p, open, tokens);
+      if (cut) {
+        p.push(token === null ? tokens.slice(cut) : [...tokens.slice(cut), token]);
+        return tokens.slice(0, cut);
+      }
       // Never closed: what was read is text after all.
       p.push(token === null ? [open, ...tokens] : [open, ...tokens, token]);
       return null;

@@ -101,7 +101,7 @@ describe('the frame of the document', () => {
       '\\documentclass{article}\\usepackage{amsmth}\\begin{document}x\\end{document}',
     );
     expect(pkg).toMatchObject({
-      kind: 'package-unknown',
+      kind: 'package-misspelt',
       at: 'amsmth',
       fixed: expect.stringContaining('{amsmath}'),
     });

@@ -4,6 +4,7 @@ import { CELLS } from '../language/machine/cells';
 import type { SessionBlock } from './block';
 import { labelsOfKey } from './facts';
 import type { SourceReading } from './reading';
+import { bareCommand, leaningSlashes, type WrittenName } from './slashes';
 import { notesOf } from './sourceAdvice';
 import { withoutComments } from './visibleSource';
 import type { BlockFinding } from './wording';
@@ -17,8 +18,9 @@ export function documentAdvice(
   labels: ReadonlySet<string>,
 ): BlockFinding[] {
   const { blocks } = reading;
+  const slashes = backslashes(blocks);
   const first = blocks.findIndex((block) => notesOf(block).beginsDocument);
-  if (first < 0) return [];
+  if (first < 0) return slashes;
   const own = new Set(blocks.flatMap((block) => notesOf(block).ownWords));
   const body = blocks.slice(first);
   const out: BlockFinding[] = [];
@@ -30,12 +32,24 @@ export function documentAdvice(
       if (PRINTED.has(name) || own.has(name)) add(swallowedBlank(name, from, to));
   }
   return [
+    ...slashes,
     ...out,
     ...titleNotPrinted(reading, blocks),
     ...unusedLabels(blocks, labels),
     ...lateLines(body),
     ...textBehindEnd(reading),
   ];
+}
+
+/** Commands without their backslash, and with a slash in its place, in the preamble too. */
+function backslashes(blocks: readonly SessionBlock[]): BlockFinding[] {
+  const placed = (names: (block: SessionBlock) => readonly WrittenName[]): WrittenName[] =>
+    blocks.flatMap((block) =>
+      names(block).map(({ name, from }) => ({ name, from: from + block.start })),
+    );
+  const leaning = leaningSlashes(placed((block) => notesOf(block).leaning));
+  const bare = placed((block) => notesOf(block).bare).map(bareCommand);
+  return [...leaning, ...bare].map((raw) => ({ start: 0, raw }));
 }
 
 const swallowedBlank = (name: string, from: number, to: number): RawFinding => ({

@@ -1,10 +1,10 @@
-import type { Inline, RefInline } from '../document/inlines';
+import { type Inline, type RefInline, UNNAMED_PLACE } from '../document/inlines';
 import { sameValue } from '../expansion/meaning';
 import type { LabelDefinition } from '../language/machine/interpreter';
 import { LAST_PAGE } from './paging';
 import type { RawFinding } from '../findings/finding';
 import type { SessionBlock } from './block';
-import { citeLabel, isOwnName, ownName } from '../expansion/cells';
+import { citeLabel, isOwnName } from '../expansion/cells';
 
 /** What references can ask for: numbers are known after reading, pages after pages are made. */
 export interface Facts {
@@ -68,8 +68,8 @@ function citesAnswer(facts: Facts, keys: string): Answer {
 }
 
 /** A place whose page the text itself prints; no label of the document. */
-export const ownPlace = (place: string): string => ownName(`place:${place}`);
-const isOwnPlace = (label: string): boolean => label.startsWith(ownPlace(''));
+export const ownPlace = (place: string): string => `${UNNAMED_PLACE}${place}`;
+const isOwnPlace = (label: string): boolean => label.startsWith(UNNAMED_PLACE);
 
 function pageAnswer(facts: Facts, label: string): Answer {
   if (!facts.labels.has(label) && label !== LAST_PAGE && !isOwnPlace(label)) return null;

@@ -4,6 +4,7 @@ import { CELLS } from '../language/machine/cells';
 import { MOST_FINDINGS } from '../language/machine/reading';
 import type { SessionBlock } from './block';
 import { MOST_PAGES } from './bounds';
+import { withoutConsequences } from './consequences';
 import { documentAdvice } from './documentAdvice';
 import { documentFindings, usesOfUnknown, withUses } from './documentFindings';
 import type { Facts, LabelFinding } from './facts';
@@ -57,7 +58,11 @@ export function gatherFindings(reading: SourceReading, given: FindingSurrounding
   out.push(...documentAdvice(reading, new Set(labels)));
   const keys = named.filter((name) => name.startsWith(CITED)).map((n) => n.slice(CITED.length));
   const text = (): string => reading.text;
-  return withFixes(withNeededPackages(out, text), text, { labels, keys, files: given.files })
+  return withFixes(withNeededPackages(withoutConsequences(out), text), text, {
+    labels,
+    keys,
+    files: given.files,
+  })
     .map((placed) => worded(placed, given.file, reading.length))
     .sort((a, b) => a.from - b.from || a.to - b.to);
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { inArticle, linesOf, typeset } from '../testing/document';
+import { inArticle, linesOf, picture, typeset } from '../testing/document';
 
 const text = (body: string): string => linesOf(typeset(inArticle(body))).join(' | ');
 
@@ -18,6 +18,7 @@ describe('the number of the page, printed in the text', () => {
     session.settleAll();
     expect(linesOf(session).join(' | ')).toContain('Here 2.');
     expect(linesOf(session)).toEqual(linesOf(typeset(session.text)));
+    expect(picture(session)).toEqual(picture(typeset(session.text)));
     expect(session.findings()).toEqual([]);
   });
   it('is no label of the document', () => {

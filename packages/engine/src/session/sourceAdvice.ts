@@ -2,6 +2,7 @@ import type { Fix, RawFinding } from '../findings/finding';
 import { callsOf, partnerOf, partsNamed, shapeOf, type Call } from '../source/shape';
 import type { SessionBlock } from './block';
 import { italicLetters, spansIn } from './formulaSpans';
+import { bareNames, leaningNames, type WrittenName } from './slashes';
 import { withoutCode, withoutComments } from './visibleSource';
 
 /** What a block's source says that matters beyond the block. */
@@ -27,13 +28,16 @@ export interface SourceNotes {
     readonly to: number;
   }[];
   readonly beginsDocument: boolean;
+  /** Commands without their backslash, and with a slash in its place. */
+  readonly bare: readonly WrittenName[];
+  readonly leaning: readonly WrittenName[];
 }
 
 /** Found once for each block: a block's source never changes. */
 export const notesOf = (block: SessionBlock): SourceNotes => (block.notes ??= readNotes(block));
 
 /** Words alone, in which there is nothing to note. */
-const BARE = /^[^\\$"%]*$/;
+const BARE = /^[^\\$"%/{]*$/;
 const NOTHING: SourceNotes = {
   findings: [],
   ownWords: [],
@@ -43,6 +47,8 @@ const NOTHING: SourceNotes = {
   printsTitle: false,
   loads: [],
   beginsDocument: false,
+  bare: [],
+  leaning: [],
 };
 
 function readNotes(block: SessionBlock): SourceNotes {
@@ -81,6 +87,8 @@ function readNotes(block: SessionBlock): SourceNotes {
         to: to + (/^[ \t]*\n?/.exec(plain.slice(to))?.[0].length ?? 0),
       })),
     beginsDocument: partsNamed(shape, 'begin', 'document').length > 0,
+    bare: bareNames(text),
+    leaning: leaningNames(text),
   };
 }
 
@@ -89,7 +97,7 @@ const OWN_WORD =
 const SWALLOWED = /\\([A-Za-z]+)[ \t]+(?=[\p{L}\p{N}(])/gu;
 const REFERENCES = /\\(?:[A-Za-z]*ref|labelcref|crefrange)\*?\{([^{}]*)\}|\\hyperref\[([^\]]*)\]/g;
 const PRINTS_TITLE =
-  /\\(?:maketitle|titlepage|titleframe|inserttitle|thetitle|@title|printtitle|makebeamertitle)\b|\\begin\{titlepage\}/;
+  /\\(?:make[ \t]*title(?:[A-Z][a-z]*)?|titlepage|titleframe|inserttitle|thetitle|@title|printtitle|makebeamertitle)\b|\\begin\{titlepage\}/;
 
 function withoutFormulas(plain: string, block: SessionBlock): string {
   const spans = spansIn(block.reading.nodes);

@@ -15,6 +15,18 @@ export const braces = {
     message: 'The { behind \\<name> is never closed.',
     cause: 'Each { needs a } of its own; here a blank line comes first.',
   }),
+  'bracket-unclosed': finding({
+    severity: 'broken',
+    args: [],
+    message: 'This [ is never closed.',
+    cause: 'Options stand between [ and ], before the { of the name.',
+  }),
+  'braces-meant': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'What \\<name> works on is not in braces.',
+    cause: 'It is written \\<name>{…}; without braces it is the first letter alone.',
+  }),
   'group-unclosed': finding({
     severity: 'off',
     args: [],

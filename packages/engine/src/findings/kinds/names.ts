@@ -1,5 +1,6 @@
 import { finding } from '../entry';
 import { one } from '../mends';
+import { declaredStatement } from '../statementMends';
 
 /** Names of commands, environments and counters, and letters that should be names. */
 export const names = {
@@ -26,7 +27,8 @@ export const names = {
     severity: 'broken',
     args: ['name'],
     message: 'There is no environment called <name>.',
-    cause: 'Its name is misspelt, or the package that brings it is not loaded.',
+    cause: 'Its name is misspelt, or the line that declares it or loads its package is missing.',
+    mend: ({ text, args }) => declaredStatement(text, args.name),
   }),
   'command-redefined': finding({
     severity: 'broken',

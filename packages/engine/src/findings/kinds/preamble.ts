@@ -15,6 +15,12 @@ export const preamble = {
     message: 'The kind of document “<name>” is not known here; article is used in its place.',
     cause: 'Its name is misspelt, or its class file did not come with the assignment.',
   }),
+  'name-swapped': finding({
+    severity: 'broken',
+    args: ['name', 'command'],
+    message: 'The name <name> and its options have changed places.',
+    cause: 'Options stand in brackets before the name in braces: \\<command>[…]{<name>}.',
+  }),
   'document-begin-missing': finding({
     severity: 'broken',
     args: [],
@@ -33,6 +39,25 @@ export const preamble = {
     message: 'The package <name> is not known here<uses>.',
     cause:
       'Its name is misspelt, its file did not come with the assignment, or it does something that is not supported yet.',
+  }),
+  'package-misspelt': finding({
+    severity: 'broken',
+    args: ['name', 'meant'],
+    message: 'There is no package “<name>”; <meant> is meant, most likely.',
+    cause: 'Names of packages are written in small letters, with commas between them.',
+  }),
+  'slash-leans': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'This slash leans the wrong way: commands begin with a backslash, \\<name>.',
+    cause: 'The backslash, \\, stands on a key of its own.',
+  }),
+  'backslash-missing': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'The backslash before <name> is missing.',
+    cause: 'Commands begin with a backslash: \\<name>.',
+    mend: ({ from }) => one('Put it there', from, from, '\\'),
   }),
   'language-unknown': finding({
     severity: 'off',

@@ -1,5 +1,4 @@
 import { CELLS } from '../machine/cells';
-import { nearestName } from '../../base/nearest';
 import type { Token } from '../../expansion/meaning';
 import { textOf } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
@@ -8,11 +7,12 @@ import { CLASSES } from '../classes';
 import { type Args, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { namesOf } from '../scanning/namesOf';
-import { splitAt } from '../scanning/optionLists';
+import { splitAt, trimmed } from '../scanning/optionLists';
 import { renameFix } from '../machine/unknown';
 import { install } from '../machine/install';
 import { languageNamed } from '../symbols/languages';
 import { PACKAGES } from '../packages';
+import { meantClass, meantPackages, nearestOption, nearestPackage } from './meantModules';
 
 function reportOptions(it: Interpreter, args: Args, known: readonly string[] | null): void {
   for (const part of known ? splitAt(tokensOf(args, 0), ',') : []) {
@@ -20,7 +20,9 @@ function reportOptions(it: Interpreter, args: Args, known: readonly string[] | n
     const name = own.map((t) => t.text).join('');
     const [first] = own;
     if (!first || known?.includes(name) || name.includes('=') || isGeneral(name)) continue;
-    it.p.report('option-unknown', { from: first.from, to: (own.at(-1) as Token).to }, { name });
+    const span = { from: first.from, to: (own.at(-1) as Token).to };
+    const fix = renameFix(it, own, nearestOption(name, known ?? []));
+    it.p.report('option-unknown', span, { name }, fix);
   }
 }
 
@@ -37,15 +39,31 @@ const DRIVER = /^dvi[a-z]+$|^[a-z]+tex$/;
 const isGeneral = (name: string): boolean =>
   GENERAL_OPTIONS.has(name) || DRIVER.test(name) || languageNamed(name) !== null;
 
-export function documentClass(it: Interpreter, args: Args, token: Token): void {
+/** `{12pt}[article]`: the name where its options belong, and they where it does. */
+function inPlace(
+  it: Interpreter,
+  args: Args,
+  token: Token,
+  isKnown: (name: string) => boolean,
+): Args {
+  const [name, meant] = [1, 2].map((i) => textOf(it.p, tokensOf(args, i)).trim());
+  if (!name || !meant || args[0] || isKnown(name) || !isKnown(meant)) return args;
+  const from = token.from + token.text.length + 1;
+  const span = { from, to: it.p.here() };
+  const fix = { title: 'Change their places', edits: [{ ...span, text: `[${name}]{${meant}}` }] };
+  it.p.report('name-swapped', span, { name: meant, command: token.text }, fix);
+  return [tokensOf(args, 1), tokensOf(args, 2)];
+}
+
+export function documentClass(it: Interpreter, given: Args, token: Token): void {
+  const args = inPlace(it, given, token, (name) => CLASSES[name] !== undefined);
   const name = textOf(it.p, tokensOf(args, 1));
   const options = args[0] ? namesOf(it, tokensOf(args, 0)) : [];
   if (it.read(CELLS.classOptions) === null) it.write(CELLS.classOptions, options, true);
   if (CLASSES[name] === undefined || it.host.readFile(`${name}.cls`) !== null) {
     it.write(CELLS.class, name, true);
     if (loadStyleFile(it, name, 'cls', options)) return;
-    const near = nearestName(name, Object.keys(CLASSES));
-    const fix = renameFix(it, tokensOf(args, 1), near);
+    const fix = renameFix(it, tokensOf(args, 1), meantClass(name));
     it.p.report('class-unknown', it.spanOf(token), { name }, fix);
   }
   loadClass(it, CLASSES[name] ? name : 'article', options);
@@ -95,15 +113,27 @@ function loadLater(it: Interpreter, parts: readonly (readonly Token[])[], args: 
 }
 
 /** A package nobody knows: commands that may be its own are gathered and told of with it. */
-function unknownPackage(it: Interpreter, own: readonly Token[], name: string, token: Token): void {
-  const near = nearestName(name, Object.keys(PACKAGES));
+function unknownPackage(
+  it: Interpreter,
+  part: readonly Token[],
+  name: string,
+  token: Token,
+  options: readonly string[],
+): void {
+  const own = trimmed(part);
+  const meant = meantPackages(textOf(it.p, own));
+  const near = meant.length > 0 ? meant.join(',') : nearestPackage(name);
   const [first] = own;
   const inPlace = first !== undefined && first.chunk === it.p.reader.chunk;
   const span = inPlace ? { from: first.from, to: own.at(-1)?.to ?? 0 } : it.spanOf(token);
   const fix = renameFix(it, own, near);
+  for (const one of meant) loadPackage(it, one, options);
   const unknown = it.read(CELLS.unknownPackages);
-  if (!unknown.includes(name)) it.write(CELLS.unknownPackages, [...unknown, name], true);
-  it.p.report('package-unknown', span, { name, uses: '' }, fix);
+  if (meant.length === 0 && !unknown.includes(name))
+    it.write(CELLS.unknownPackages, [...unknown, name], true);
+  const written = textOf(it.p, own).trim();
+  if (near) it.p.report('package-misspelt', span, { name: written, meant: near }, fix);
+  else it.p.report('package-unknown', span, { name, uses: '' });
 }
 
 /** Puts a package in force, and those it needs; false when it is not known. */
@@ -125,16 +155,22 @@ export function loadPackage(
   return true;
 }
 
-export function usePackage(it: Interpreter, args: Args, token: Token, withOptions = false): void {
+export function usePackage(
+  it: Interpreter,
+  written: Args,
+  token: Token,
+  withOptions = false,
+): void {
+  const args = inPlace(it, written, token, (name) => PACKAGES[name] !== undefined);
   const given = args[0] ? namesOf(it, tokensOf(args, 0)) : [];
   const options = withOptions ? (currentStyleFile(it)?.options ?? []) : given;
-  const parts = splitAt(tokensOf(args, 1), ',')
-    .map((part) => part.filter((t) => t.cat !== Cat.Space))
-    .filter((part) => part.length > 0);
-  parts.forEach((own, i) => {
+  const parts = splitAt(tokensOf(args, 1), ',').filter((part) => trimmed(part).length > 0);
+  parts.forEach((part, i) => {
+    const own = part.filter((t) => t.cat !== Cat.Space);
     const name = textOf(it.p, own);
     if (it.host.readFile(`${name}.sty`) === null) {
-      if (!loadPackage(it, name, options)) unknownPackage(it, own, name, token);
+      if (!loadPackage(it, name, options)) unknownPackage(it, part, name, token, options);
+      else if (parts.length === 1) reportOptions(it, args, PACKAGES[name]?.options ?? null);
       return;
     }
     // The file is read when we are done here: what stands behind it in the list must wait.

@@ -11,10 +11,13 @@ import type { Interpreter } from './interpreter';
 import { isStranger, nearestEnvironment, renameFix } from './unknown';
 import { braced, ENDING, runOwnEnd } from './ownEnd';
 import { cellsBy } from '../../expansion/cells';
+import { CELLS } from './cells';
 
 /** An environment that has begun. */
 export interface OpenEnvironment {
   readonly name: string;
+  /** How its name is misspelt in the source; its end may be so too. */
+  readonly alias?: string;
   readonly span: Span;
   /** Null for one the document defines itself by macros. */
   readonly entry: EnvironmentEntry | null;
@@ -30,10 +33,10 @@ const LOOK_AHEAD = 20_000;
 /** How many environments may be open inside one another; what is deeper is set as if its begin were not there. */
 const DEEPEST = 150;
 
-/** Carries out `\begin{name}`. */
 /** The work of an environment that begins, in the measure of an expansion. */
 const ENVIRONMENT_WORK = 30;
 
+/** Carries out `\begin{name}`. */
 export function beginEnvironment(it: Interpreter, token: Token): void {
   const { p } = it;
   const start = it.spanOf(token);
@@ -50,10 +53,18 @@ export function beginEnvironment(it: Interpreter, token: Token): void {
   const entry = it.environment(name);
   const macro = it.state.get(it.state.cell(name)) as { kind?: string } | undefined;
   const byMacro = !entry && macro !== undefined;
-  if (!entry && !byMacro) return beginUnknown(it, name, span, nameTokens);
+  if (!entry && !byMacro) return beginUnknown(it, name, span, nameTokens, token);
+  beginKnown(it, name, span, token);
+}
+
+/** Carries out the begin of an environment that is known, by an entry or by a macro of its name. */
+function beginKnown(it: Interpreter, name: string, span: Span, token: Token, alias?: string): void {
+  const { p } = it;
+  const entry = it.environment(name);
   runHook(it, 'before', name);
   it.environments.push({
     name,
+    ...(alias === undefined ? {} : { alias }),
     span,
     entry: entry ?? null,
     groups: it.groups.length,
@@ -88,17 +99,21 @@ function readMathEnvironmentInText(it: Interpreter, name: string, token: Token):
   readStrayMath(it, { ...token, text: 'begin' });
 }
 
-/** An unknown environment: its contents are set as they are. */
+/** An unknown environment: taken for the one whose name is near, else its contents are set as they are. */
 function beginUnknown(
   it: Interpreter,
   name: string,
   span: Span,
   nameTokens: readonly Token[],
+  token: Token,
 ): void {
-  const near = nearestEnvironment(it, name);
+  const isDocument = !it.read(CELLS.inDocument) && editDistance(name, 'document', 2) <= 2;
+  const near = isDocument ? 'document' : nearestEnvironment(it, name);
   const fix = near ? renameBothEnds(it, name, renameFix(it, nameTokens, near), near) : undefined;
   if (fix || !isStranger(it, `the environment ${name}`, span))
     it.p.report('environment-unknown', span, { name }, fix);
+  if (isDocument) return it.environment('document')?.begin?.(it, [], token);
+  if (near && editDistance(name, near, 2) <= 2) return beginKnown(it, near, span, token, name);
   openTransparent(it, name, span);
 }
 
@@ -156,13 +171,26 @@ export function endEnvironment(it: Interpreter, token: Token): void {
   }
   const open = it.environments.at(-1);
   if (open?.name === name) return finishEnvironment(it, span);
-  const at = it.environments.findLastIndex((e) => e.name === name);
+  const at = it.environments.findLastIndex((e) => e.name === name || e.alias === name);
   if (at >= 0) {
     const outer = it.environments[at] as OpenEnvironment;
     // The closing half of the document's own environment may hold the ends that seem to be missing.
     if (outer.entry === null && !outer.data.get(ENDING)) return runOwnEnd(it, outer);
-    closeOpenGroups(it, (it.environments[at + 1] as OpenEnvironment).groups, span);
+    const inner = it.environments[at + 1];
+    if (inner) closeOpenGroups(it, inner.groups, span);
     return finishEnvironment(it, span);
+  }
+  if (endsDocument(it, name, open)) {
+    // One that began so was told of there.
+    if (!it.p.reader.text.includes(`\\begin{${name}}`))
+      p.report(
+        'begin-end-mismatch',
+        span,
+        { found: `\\end{${name}}`, expected: 'document' },
+        renameFix(it, nameTokens, 'document'),
+      );
+    closeOpenGroups(it, 0, span);
+    return it.environment('document')?.end?.(it);
   }
   if (!open || isStray(it, name, open)) {
     p.report(
@@ -177,6 +205,12 @@ export function endEnvironment(it: Interpreter, token: Token): void {
   p.report('begin-end-mismatch', span, { found: `\\end{${name}}`, expected: open.name }, fix);
   finishEnvironment(it, span);
 }
+
+/** Is it the end of the document, misspelt? Not where an open environment's name is as near. */
+const endsDocument = (it: Interpreter, name: string, open: OpenEnvironment | undefined): boolean =>
+  it.read(CELLS.inDocument) &&
+  editDistance(name, 'document', 2) <= 2 &&
+  (!open || editDistance(name, open.name, 2) > 2);
 
 /**
  * Is an `\end` that names another environment than the open one to be passed

@@ -23,6 +23,9 @@ export interface ReadRow {
   readonly to: number;
 }
 
+/** Commands of plain TeX that have become environments in amsmath. */
+const PLAIN_MATRICES: ReadonlySet<string> = new Set(['matrix', 'pmatrix', 'cases']);
+
 /** `\begin` inside a formula. False when it belongs to text, so that the formula ends before it. */
 export function beginInFormula(reader: MathReader, token: Token, nodes: MathNode[]): boolean {
   const { it, p } = reader;
@@ -43,7 +46,8 @@ export function beginInFormula(reader: MathReader, token: Token, nodes: MathNode
     return true;
   }
   if (!entry && it.state.get(it.state.cell(name)) !== undefined) {
-    // An environment of the document's own: its two halves are macros.
+    // An environment of the document's own: its two halves are macros. Plain TeX's of these names are none.
+    if (PLAIN_MATRICES.has(name)) p.report('environment-unknown', start, { name });
     reader.environments.push({ name, span: start });
     it.openGroup({ kind: 'math', span: start });
     p.push([p.command(name)]);

@@ -1,3 +1,4 @@
+import { meantWays } from './meantNames';
 import { endTooLong, MOST_SIGNS } from './longFormula';
 import { pick, type Span } from '../../base/spans';
 import type { ArraySpan, MathAlphabet, MathClass, MathNode, SymbolNode } from '../../document/math';
@@ -297,7 +298,8 @@ export class MathReader {
     }
     // A heading, a list or a paragraph of text: the formula before it was not closed.
     if (ENDS_FORMULA.test(entry.name)) return this.giveBack(token);
-    this.p.report('text-only-in-math', this.it.spanOf(token), { name: entry.name });
+    const ways = meantWays(this.it, token);
+    this.p.report('text-only-in-math', this.it.spanOf(token), { name: entry.name }, ways);
     return null;
   }
 

@@ -5,6 +5,7 @@ import { readArgument, readOptional } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import type { Fix } from '../../findings/finding';
+import { cutName, meantWays } from './meantNames';
 import { MOST_FINDINGS } from './reading';
 import type { Interpreter } from './interpreter';
 
@@ -41,21 +42,36 @@ export function nearestEnvironment(it: Interpreter, name: string): string | null
 export function unknownCommand(it: Interpreter, token: Token): void {
   const near = it.findings.length < MOST_FINDINGS ? nearestCommands(it, token.text) : [];
   const own = token.chunk === it.p.reader.chunk;
-  const ways: Fix[] = (own ? near : []).map((name) => ({
-    title: `Write \\${name}`,
-    edits: [{ from: token.from, to: token.from + token.text.length + 1, text: `\\${name}` }],
-  }));
+  const ways = own ? waysFor(it, token, near) : [];
   const span = own
     ? { from: token.from, to: token.from + token.text.length + 1 }
     : it.spanOf(token);
   const typo = token.text.length > 4 && editDistance(token.text, near[0] ?? '', 1) <= 1;
-  if (!typo && isStranger(it, `\\${token.text}`, span)) return;
+  if (!typo && !isMeant(it, token) && isStranger(it, `\\${token.text}`, span)) return;
   // A macro that repeats itself has the same to tell each time.
   const last = it.findings.at(-1);
   if (!own && last?.code === 'command-unknown' && last.from === span.from && last.to === span.to)
     return;
   it.p.report('command-unknown', span, { name: token.text }, ways);
 }
+
+/** What its letters tell first, then names that are near; a name that goes on behind a known one is cut before those. */
+function waysFor(it: Interpreter, token: Token, near: readonly string[]): Fix[] {
+  const written = (name: string): Fix => ({
+    title: `Write \\${name}`,
+    edits: [{ from: token.from, to: token.from + token.text.length + 1, text: `\\${name}` }],
+  });
+  const cut = cutName(it, token);
+  const [first, ...others] = near;
+  const isCut = first !== undefined && token.text.startsWith(first);
+  const nearest = first !== undefined && !isCut ? [written(first)] : [];
+  const ways = [...meantWays(it, token), ...nearest, ...(cut ? [cut] : []), ...others.map(written)];
+  return ways
+    .filter((way, i) => ways.findIndex(({ title }) => title === way.title) === i)
+    .slice(0, 3);
+}
+
+const isMeant = (it: Interpreter, token: Token): boolean => meantWays(it, token).length > 0;
 
 /** Where a package that is not known is loaded, a name nobody defined is taken for one of its own, and told of with it. */
 export function isStranger(it: Interpreter, name: string, { from, to }: Span): boolean {
@@ -64,9 +80,23 @@ export function isStranger(it: Interpreter, name: string, { from, to }: Span): b
   return true;
 }
 
+/** `\bgein{enumerate}`: the beginning or the end of an environment there is, misspelt. */
+function misspeltEnd(it: Interpreter, token: Token): 'begin' | 'end' | null {
+  if (token.chunk !== it.p.reader.chunk || !it.p.atFile) return null;
+  const { text, pos } = it.p.reader;
+  const name = /^\{([A-Za-z]+\*?)\}/.exec(text.slice(pos, pos + 40))?.[1];
+  if (name === undefined || (name !== 'document' && it.environment(name) === undefined))
+    return null;
+  if (editDistance(token.text, 'begin', 2) <= 2) return 'begin';
+  return editDistance(token.text, 'end', 1) <= 1 || token.text === 'edn' ? 'end' : null;
+}
+
 /** In text: reports, and prints the name, marked, so that the place can be seen on the page. */
 export function reportUnknownCommand(it: Interpreter, token: Token): void {
   unknownCommand(it, token);
+  const meant = misspeltEnd(it, token);
+  if (meant)
+    return it.p.unread({ ...token, ...it.p.command(meant), from: token.from, to: token.to });
   if (it.read(CELLS.inDocument)) it.addMarked(`\\${token.text}`, it.spanOf(token));
   else skipArguments(it, token);
 }

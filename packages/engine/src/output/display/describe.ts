@@ -1,3 +1,4 @@
+import { UNNAMED_PLACE } from '../../document/inlines';
 import { toBp, type Sp } from '../../base/lengths';
 import { composed, flipped, isUpright, mapped, type AffineMap, type Point } from '../../base/maps';
 import { boundsOf, mappedPath, rectangle, type Path } from '../../base/paths';
@@ -54,7 +55,7 @@ export function describePage(
 
 /** A place that links can lead to, once for each name. */
 function anchor(lists: PageLists, name: string, at: Point): void {
-  if (lists.anchorName.includes(name)) return;
+  if (name.startsWith(UNNAMED_PLACE) || lists.anchorName.includes(name)) return;
   lists.anchors.push(toBp(at.x));
   lists.anchors.push(toBp(at.y));
   lists.anchorName.push(name);

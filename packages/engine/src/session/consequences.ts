@@ -1,0 +1,33 @@
+import type { FindingCode, RawFinding } from '../findings/finding';
+import type { BlockFinding } from './wording';
+
+/** What follows from a slip, and is not told beside it. */
+interface Cause {
+  readonly code: FindingCode;
+  /** Is it this cause, with these arguments? */
+  readonly when?: (args: Readonly<Record<string, string>>) => boolean;
+  readonly hides: readonly FindingCode[];
+}
+
+const FRAME: readonly FindingCode[] = [
+  'class-missing',
+  'document-begin-missing',
+  'document-end-missing',
+];
+const isOfFrame = ({ name = '' }: Readonly<Record<string, string>>): boolean =>
+  /^(?:documentclass|usepackage|begin|end)$/.test(name);
+
+const CAUSES: readonly Cause[] = [
+  { code: 'slash-leans', when: isOfFrame, hides: [...FRAME, 'title-not-printed'] },
+  { code: 'backslash-missing', when: isOfFrame, hides: FRAME },
+];
+
+/** The findings without those that only follow from another. */
+export function withoutConsequences(findings: readonly BlockFinding[]): BlockFinding[] {
+  const hidden = new Set<FindingCode>();
+  const argsOf = (raw: RawFinding): Readonly<Record<string, string>> => raw.args;
+  for (const { code, when, hides } of CAUSES)
+    if (findings.some(({ raw }) => raw.code === code && (when?.(argsOf(raw)) ?? true)))
+      for (const one of hides) hidden.add(one);
+  return hidden.size === 0 ? [...findings] : findings.filter(({ raw }) => !hidden.has(raw.code));
+}
