@@ -30,6 +30,22 @@ export const renamed =
     );
   };
 
+/** `newton` for `eq:newton`: the label that is the same but for what stands before its colon. */
+export function sameEnding({
+  text,
+  from,
+  to,
+  args: { name },
+  labels,
+}: MendContext<'name'>): Fix | null {
+  const ending = name.slice(name.lastIndexOf(':') + 1);
+  const same = labels.filter((label) => label.slice(label.lastIndexOf(':') + 1) === ending);
+  const at = text.slice(from, to + 1).indexOf(name);
+  const [label] = same;
+  if (same.length !== 1 || !label || at < 0 || ending === '') return null;
+  return one(`Write ${label}`, from + at, from + at + name.length, label);
+}
+
 /** A sign of the language that was meant to be printed. */
 export const literal =
   (char: string) =>

@@ -61,7 +61,6 @@ describe('what is set, but wrongly or otherwise elsewhere, is off', () => {
     ['an option without effect', '\\pagestyle{ebb} x', ''],
     ['a package that is not known', 'x', '\\usepackage{ebbing}'],
     ['a line that is too wide', `\\mbox{${'x'.repeat(200)}}`, ''],
-    ['a blank that is swallowed', 'Set in \\LaTeX by us.', ''],
   ])('%s', (_, source, preamble) => {
     expect(body(source, preamble)).toEqual(['off']);
   });
@@ -71,6 +70,7 @@ describe('what sets as it is written, a likely slip, is advice', () => {
   it.each([
     ['straight quotes', 'He said "ebb" twice.'],
     ['typed dots', 'And so on ... and on.'],
+    ['a blank that is swallowed', 'Set in \\LaTeX by us.'],
     ['a name in letters', 'So $sin x + 1$ is.'],
   ])('%s', (_, source) => {
     expect(body(source)).toEqual(['advice']);

@@ -106,11 +106,13 @@ export class FontStore {
 
   /** A font that has a character the document's own lacks; null when none that ships does. */
   fallback(code: number): Font | null {
-    const file = fallbackFile(code);
-    if (file === null) return null;
+    const file = fallbackFile(code) ?? MATH_FONTS.modern;
     const font = this.file(file);
     return font.glyph(code) === 0 ? null : font;
   }
+
+  /** Is it the font of mathematics, which stands in for signs that text fonts lack? */
+  isMathematics = (font: Font): boolean => font === this.file(MATH_FONTS.modern);
 
   /** After the host has brought missing files. */
   retry(): void {

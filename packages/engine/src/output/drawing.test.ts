@@ -22,7 +22,7 @@ import { subsetFont } from './pdf/subset';
 const { fonts } = newSession();
 const env: LayoutEnv = {
   fonts,
-  hyphenate: () => [],
+  divide: () => [],
   referring: new Set(),
   resolve: () => null,
   field: () => [],

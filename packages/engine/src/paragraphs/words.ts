@@ -167,7 +167,12 @@ export function pushWord(out: LineItem[], inline: TextInline, env: LayoutEnv): v
       const { from, to } = inline;
       env.report({ code: 'character-missing', from, to, args: { char: missing } });
     }
-    if (part.font === font) pushShaped(out, part.inline, font);
+    const isSign = part.font !== font && env.fonts.isMathematics(part.font);
+    if (isSign && missing === null) {
+      const { from, to, text: char } = part.inline;
+      env.report({ code: 'character-in-text', from, to, args: { char } });
+    }
+    if (part.font === font || isSign) pushShaped(out, part.inline, part.font);
     else pushIdeographs(out, part.inline, part.font);
   }
 }

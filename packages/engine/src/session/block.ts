@@ -55,6 +55,7 @@ const WHOLE: ReadonlySet<string> = new Set(
     CELLS.bibStyle,
     CELLS.unknownPackages,
     CELLS.pdfInfo,
+    CELLS.class,
   ].map(({ name }) => name),
 );
 

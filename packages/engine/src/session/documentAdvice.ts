@@ -1,5 +1,5 @@
 import { nearestName } from '../base/nearest';
-import type { RawFinding } from '../findings/finding';
+import type { Fix, RawFinding } from '../findings/finding';
 import { CELLS } from '../language/machine/cells';
 import type { SessionBlock } from './block';
 import { labelsOfKey } from './facts';
@@ -23,7 +23,14 @@ export function documentAdvice(
   if (first < 0) return slashes;
   const own = new Set(blocks.flatMap((block) => notesOf(block).ownWords));
   const body = blocks.slice(first);
-  const out: BlockFinding[] = [];
+  const out: BlockFinding[] = [...wholeAdvice(reading, body)];
+  for (const block of blocks.slice(0, first)) {
+    const { swallowed, title } = notesOf(block);
+    if (!title) continue;
+    for (const { name, from, to } of swallowed)
+      if ((PRINTED.has(name) || own.has(name)) && from > title.from && to < title.to)
+        out.push({ start: block.start, raw: swallowedBlank(name, from, to) });
+  }
   for (const block of body) {
     const add = (raw: RawFinding): void => void out.push({ start: block.start, raw });
     const { findings, swallowed } = notesOf(block);
@@ -39,6 +46,58 @@ export function documentAdvice(
     ...lateLines(body),
     ...textBehindEnd(reading),
   ];
+}
+
+const CHAPTERED = /^(?:report|book|memoir|scrreprt|scrbook)$/;
+const CHINESE = /[\u3400-\u9fff]/;
+const ASIAN = /ctex|CJK|xeCJK|luatexja|fontspec/;
+
+/** What the document as a whole lacks: chapters above its sections, a text, a package for its script. */
+function wholeAdvice(reading: SourceReading, body: readonly SessionBlock[]): BlockFinding[] {
+  const { blocks, text } = reading;
+  const out: RawFinding[] = [];
+  const kind = reading.finalValue(CELLS.class) ?? '';
+  const headings = body.flatMap((block) =>
+    notesOf(block).headings.map(({ name, from }) => ({ name, from: from + block.start })),
+  );
+  const [heading] = headings;
+  if (CHAPTERED.test(kind) && heading?.name === 'section')
+    out.push({
+      code: 'chapters-below',
+      from: heading.from,
+      to: heading.from + 1 + heading.name.length,
+      args: { class: kind },
+      fix: asChapters(headings),
+    });
+  const empty = /\\begin\{document\}\s*\\end\{document\}/.exec(text);
+  if (empty)
+    out.push({ code: 'nothing-printed', from: empty.index, to: empty.index + 16, args: {} });
+  const loads = blocks.flatMap((block) => notesOf(block).loads).map(({ line }) => line);
+  const asian = body.find(({ source }) => CHINESE.test(source));
+  if (asian && !loads.some((line) => ASIAN.test(line))) {
+    const from = asian.start + asian.source.search(CHINESE);
+    out.push({
+      code: 'script-without-package',
+      from,
+      to: from + 1,
+      args: { script: 'Chinese characters', package: 'xeCJK' },
+    });
+  }
+  return out.map((raw) => ({ start: 0, raw }));
+}
+
+/** Sections made chapters, and what is below them sections. */
+function asChapters(headings: readonly { name: string; from: number }[]): Fix {
+  const up: Readonly<Record<string, string>> = {
+    section: 'chapter',
+    subsection: 'section',
+    subsubsection: 'subsection',
+  };
+  const edits = headings.flatMap(({ name, from }) => {
+    const other = up[name];
+    return other ? [{ from: from + 1, to: from + 1 + name.length, text: other }] : [];
+  });
+  return { title: 'Make chapters of the sections', edits };
 }
 
 /** Commands without their backslash, and with a slash in its place, in the preamble too. */
@@ -64,6 +123,7 @@ function titleNotPrinted(reading: SourceReading, blocks: readonly SessionBlock[]
   const titled = blocks.find((block) => notesOf(block).title);
   if (!titled || blocks.some((block) => notesOf(block).printsTitle)) return [];
   const { from, to } = notesOf(titled).title as { from: number; to: number };
+  const behindSign = /^[ \t]*(%[ \t]*)\\maketitle/m.exec(reading.text);
   const begin = reading.text.indexOf('\\begin{document}') + '\\begin{document}'.length;
   return [
     {
@@ -73,13 +133,22 @@ function titleNotPrinted(reading: SourceReading, blocks: readonly SessionBlock[]
         from: titled.start + from,
         to: titled.start + to,
         args: {},
-        fix: {
-          title: 'Print it',
-          edits: [{ from: begin, to: begin, text: '\n\\maketitle' }],
-        },
+        fix: printing(behindSign, begin),
       },
     },
   ];
+}
+
+/** `\\maketitle`, taken out of its comment where it stands in one. */
+function printing(behindSign: RegExpExecArray | null, begin: number): Fix {
+  if (!behindSign)
+    return { title: 'Print it', edits: [{ from: begin, to: begin, text: '\n\\maketitle' }] };
+  const [whole, sign = ''] = behindSign;
+  const from = behindSign.index + whole.indexOf('%');
+  return {
+    title: 'Take \\maketitle out of its comment',
+    edits: [{ from, to: from + sign.length, text: '' }],
+  };
 }
 
 /** For how many references that lead nowhere it is asked what they mean. */

@@ -8,7 +8,8 @@ import {
 import type { Mend, MendContext } from '../findings/entry';
 import { FINDINGS } from '../findings/kinds';
 import { one } from '../findings/mends';
-import { callsOf, partsNamed, shapeOf } from '../source/shape';
+import { type Argument, callsOf, partsNamed, shapeOf } from '../source/shape';
+import { inFormula } from './signsInText';
 import type { BlockFinding } from './wording';
 
 /** The mend of a finding, if its kind has one; its arguments are those of its kind. */
@@ -22,6 +23,7 @@ const PLAINER: ReadonlySet<FindingCode> = new Set([
   'argument-unclosed',
   'formula-unclosed',
   'command-unknown',
+  'character-in-text',
 ]);
 
 /** A line that is too wide because of the picture on it; a comment that took a brace; a chapter in an article. */
@@ -54,10 +56,20 @@ function plainer(raw: RawFinding, context: MendContext): RawFinding {
     raw.code === 'formula-unclosed'
   )
     return swallowed(raw, context) ?? raw;
+  if (raw.code === 'character-in-text') {
+    const fix = inFormula(raw);
+    return fix ? { ...raw, fix } : raw;
+  }
+  if (raw.code === 'command-unknown' && HEADING.test(raw.args.name)) {
+    const kind = classIn(text);
+    if (!kind || !/^letter$|^minimal$/.test(kind.text)) return raw;
+    const start = from - raw.from;
+    const args = { class: kind.text };
+    const fix = one('Make it an article', kind.from - start, kind.to - start, 'article');
+    return { ...raw, code: 'headings-missing', args, fix };
+  }
   if (raw.code === 'command-unknown' && raw.args.name === 'chapter') {
-    const begin = text.indexOf('\\begin{document}');
-    const preamble = text.slice(0, begin < 0 ? text.length : begin);
-    const name = callsOf(shapeOf(preamble), ['documentclass'], 'om')[0]?.args[1];
+    const name = classIn(text);
     if (!name) return raw;
     const start = from - raw.from;
     return {
@@ -68,6 +80,15 @@ function plainer(raw: RawFinding, context: MendContext): RawFinding {
     };
   }
   return raw;
+}
+
+const HEADING = /^(?:sub)*section$|^tableofcontents$/;
+
+/** The kind of document, as its line names it. */
+function classIn(text: string): Argument | null {
+  const begin = text.indexOf('\\begin{document}');
+  const preamble = text.slice(0, begin < 0 ? text.length : begin);
+  return callsOf(shapeOf(preamble), ['documentclass'], 'om')[0]?.args[1] ?? null;
 }
 
 /** How far a comment may stand behind what it leaves open. */

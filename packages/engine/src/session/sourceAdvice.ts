@@ -3,6 +3,7 @@ import { callsOf, partnerOf, partsNamed, shapeOf, type Call } from '../source/sh
 import type { SessionBlock } from './block';
 import { italicLetters, spansIn } from './formulaSpans';
 import { bareNames, leaningNames, type WrittenName } from './slashes';
+import { structureAdvice } from './structureAdvice';
 import { withoutCode, withoutComments } from './visibleSource';
 
 /** What a block's source says that matters beyond the block. */
@@ -28,6 +29,8 @@ export interface SourceNotes {
     readonly to: number;
   }[];
   readonly beginsDocument: boolean;
+  /** Headings, by the names of their commands. */
+  readonly headings: readonly WrittenName[];
   /** Commands without their backslash, and with a slash in its place. */
   readonly bare: readonly WrittenName[];
   readonly leaning: readonly WrittenName[];
@@ -47,6 +50,7 @@ const NOTHING: SourceNotes = {
   printsTitle: false,
   loads: [],
   beginsDocument: false,
+  headings: [],
   bare: [],
   leaning: [],
 };
@@ -67,6 +71,7 @@ function readNotes(block: SessionBlock): SourceNotes {
       ...captionsBehindLabels(plain),
       ...straightQuotes(text),
       ...typedDots(plain),
+      ...structureAdvice(shape, block),
     ],
     ownWords: [...plain.matchAll(OWN_WORD)].map(([, name = '']) => name),
     swallowed: [...text.matchAll(SWALLOWED)].map((found) => {
@@ -87,6 +92,9 @@ function readNotes(block: SessionBlock): SourceNotes {
         to: to + (/^[ \t]*\n?/.exec(plain.slice(to))?.[0].length ?? 0),
       })),
     beginsDocument: partsNamed(shape, 'begin', 'document').length > 0,
+    headings: partsNamed(shape, 'command', 'chapter', 'section', 'subsection', 'subsubsection').map(
+      ({ name, from }) => ({ name, from }),
+    ),
     bare: bareNames(text),
     leaning: leaningNames(text),
   };

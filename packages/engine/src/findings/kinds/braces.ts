@@ -15,6 +15,12 @@ export const braces = {
     message: 'The { behind \\<name> is never closed.',
     cause: 'Each { needs a } of its own; here a blank line comes first.',
   }),
+  'argument-empty': finding({
+    severity: 'advice',
+    args: ['name'],
+    message: 'There is nothing in the braces of this \\<name>.',
+    cause: 'What it is about is still to be written, or it can go.',
+  }),
   'bracket-unclosed': finding({
     severity: 'broken',
     args: [],

@@ -72,6 +72,19 @@ export const environments = {
       return one('Give the table another column', end, end, 'c');
     },
   }),
+  'columns-missing': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'This <name> does not say what columns it has.',
+    cause: 'Its columns stand behind \\begin{<name>} in braces, a letter each: l, c or r.',
+  }),
+  'row-unended': finding({
+    severity: 'broken',
+    args: [],
+    message: 'The row before this line across is not ended.',
+    cause: 'Each row ends with \\\\; a line across stands between rows.',
+    mend: ({ from }) => one('End the row', from, from, '\\\\ '),
+  }),
   'column-unknown': finding({
     severity: 'broken',
     args: ['name'],
@@ -81,6 +94,12 @@ export const environments = {
       text.slice(from, from + 1) === args.name
         ? one('Set it to the left', from, from + 1, 'l')
         : null,
+  }),
+  'float-place-unknown': finding({
+    severity: 'broken',
+    args: ['letters'],
+    message: '[<letters>] says no place where this may stand.',
+    cause: 'The letters are h for here, t for top, b for bottom and p for a page of its own.',
   }),
   'caption-outside': finding({
     severity: 'broken',

@@ -1,3 +1,4 @@
+import { otherDisplay } from '../displayMends';
 import { finding } from '../entry';
 import { one, takeOut } from '../mends';
 
@@ -69,6 +70,32 @@ export const formulas = {
     message: 'Two fractions of this old form stand in one group.',
     cause: 'Which is over which cannot be told. Put braces around one of them, or write \\frac.',
   }),
+  'script-short': finding({
+    severity: 'advice',
+    args: ['sign', 'signs'],
+    message: 'Only the first sign behind this <sign> is raised or lowered.',
+    cause: 'More than one sign stands in braces: <sign>{<signs>}.',
+  }),
+  'columns-in-equation': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'An & has nothing to align in <name>, which is one line.',
+    cause: 'Lines are aligned by the environment align.',
+    mend: ({ text, from, args }) => otherDisplay(text, from, args.name, 'align'),
+  }),
+  'rows-in-equation': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'Elsewhere this is no new line: <name> is one line.',
+    cause: 'Several lines, each with a number, stand in the environment gather, or in align.',
+    mend: ({ text, from, args }) => otherDisplay(text, from, args.name, 'gather'),
+  }),
+  'row-empty': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'This \\\\ begins one more row of <name>, with nothing in it.',
+    cause: '\\\\ stands between rows, not behind the last one, where it makes room and a number.',
+  }),
   'script-missing': finding({
     severity: 'broken',
     args: ['name'],
@@ -82,6 +109,12 @@ export const formulas = {
     args: [],
     message: 'This $ stands inside a formula.',
     cause: 'A displayed formula needs no $ marks of its own.',
+  }),
+  'marks-around-display': finding({
+    severity: 'broken',
+    args: ['open', 'name'],
+    message: 'The environment <name> is a formula by itself; the marks around it are too many.',
+    cause: 'A display has one beginning: <open> or \\begin{<name>}, not both.',
   }),
   'text-only-in-math': finding({
     severity: 'off',

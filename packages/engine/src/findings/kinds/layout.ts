@@ -39,6 +39,12 @@ export const layout = {
     message: 'No font here has the character “<char>”.',
     cause: 'It was pasted in, or belongs to a script that is not covered.',
   }),
+  'character-in-text': finding({
+    severity: 'broken',
+    args: ['char'],
+    message: 'Other LaTeX programs stop at “<char>” in text.',
+    cause: 'It is a sign of mathematics, which stands in a formula, as a command.',
+  }),
   'sign-in-text': finding({
     severity: 'advice',
     args: ['typed', 'printed'],
@@ -89,7 +95,7 @@ export const layout = {
     cause: 'Dots have a command of their own, which spaces them: \\dots.',
   }),
   'blank-swallowed': finding({
-    severity: 'off',
+    severity: 'advice',
     args: ['name'],
     message: 'The blank behind \\<name> is not printed.',
     cause: 'A blank only ends the name of a command. Braces behind it keep the blank: \\<name>{}.',

@@ -1,5 +1,6 @@
 import { finding } from '../entry';
 import { one } from '../mends';
+import { withUnit } from '../unitMends';
 
 /** Definitions, conditions, numbers and lengths. */
 export const macros = {
@@ -33,6 +34,10 @@ export const macros = {
     args: [],
     message: 'A number should stand here.',
     cause: 'The command before it counts or measures something; 0 is used.',
+    mend: ({ text, from }) =>
+      /^(?:text|line|column)width\b/.test(text.slice(from))
+        ? one('Make it a length', from, from, '\\')
+        : null,
   }),
   'unit-missing': finding({
     severity: 'broken',
@@ -41,10 +46,9 @@ export const macros = {
     cause: 'A length needs one of pt, mm, cm, in, em, ex behind its number; pt is used.',
     mend: ({ text, to, args }) => {
       const number = args.number ?? '';
-      const at = text.slice(Math.max(0, to - 40), to).lastIndexOf(number);
-      if (at < 0) return null;
-      const end = Math.max(0, to - 40) + at + number.length;
-      return one('Make it points', end, end, 'pt');
+      const start = Math.max(0, to - 40);
+      const at = text.slice(start, to).lastIndexOf(number);
+      return at < 0 ? null : withUnit(text, start + at, number);
     },
   }),
 };

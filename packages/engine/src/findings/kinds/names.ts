@@ -1,4 +1,5 @@
 import { finding } from '../entry';
+import { packageLine } from '../../source/packageLine';
 import { one } from '../mends';
 import { declaredStatement } from '../statementMends';
 
@@ -15,6 +16,10 @@ export const names = {
     args: ['name', 'package'],
     message: '<name> comes with the package <package>, which is not loaded.',
     cause: 'A line \\usepackage{<package>} before \\begin{document} is missing.',
+    mend: ({ text, args }) => {
+      const line = packageLine(text, args.package);
+      return line && one(`Load ${args.package}`, line.from, line.from, line.insert);
+    },
   }),
   'command-not-defined-here': finding({
     severity: 'broken',

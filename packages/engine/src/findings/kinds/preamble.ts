@@ -1,3 +1,5 @@
+import { packageLine } from '../../source/packageLine';
+import { behindClass } from '../preambleMends';
 import { finding } from '../entry';
 import { one } from '../mends';
 
@@ -72,10 +74,12 @@ export const preamble = {
     message: 'The option “<name>” is not known here and changes nothing.',
     cause: 'It is misspelt, or it belongs to another class or package.',
     mend: ({ text, from, to }) => {
-      const behind = /^\s*,/.exec(text.slice(to));
+      const value = /^\s*=\s*(?:\{[^{}]*\}|[^,\]{}\n]*)/.exec(text.slice(to))?.[0] ?? '';
+      const end = to + value.length;
+      const behind = /^\s*,/.exec(text.slice(end));
       const before = /,\s*$/.exec(text.slice(0, from));
       const start = behind ? from : from - (before?.[0].length ?? 0);
-      return one('Take it out', start, to + (behind?.[0].length ?? 0), '');
+      return one('Take it out', start, end + (behind?.[0].length ?? 0), '');
     },
   }),
   'title-missing': finding({
@@ -87,6 +91,19 @@ export const preamble = {
       const begin = text.indexOf('\\begin{document}');
       return begin < 0 ? null : one('Add a title', begin, begin, '\\title{Untitled}\n');
     },
+  }),
+  'maketitle-early': finding({
+    severity: 'broken',
+    args: ['what'],
+    message: '\\maketitle stands too early: it belongs behind <what>.',
+    cause: 'It prints title, author and date, which come first, in the text of the document.',
+  }),
+  'line-too-early': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'This \\<name> stands before \\documentclass.',
+    cause: 'The kind of document comes first; what it loads follows.',
+    mend: ({ text, from }) => behindClass(text, from),
   }),
   'title-not-printed': finding({
     severity: 'off',
@@ -105,6 +122,35 @@ export const preamble = {
     args: [],
     message: 'What stands behind \\end{document} is not printed.',
     cause: 'The document ends there. Move the line down if this belongs to it.',
+  }),
+  'headings-missing': finding({
+    severity: 'broken',
+    args: ['class'],
+    message: 'This kind of document, <class>, has no headings.',
+    cause: 'Sections belong to the kinds article, report and book.',
+  }),
+  'chapters-below': finding({
+    severity: 'off',
+    args: ['class'],
+    message:
+      'Sections are numbered 0.1 and on: this kind of document, <class>, begins with chapters.',
+    cause: 'Sections stand in chapters here; an article begins with sections.',
+  }),
+  'nothing-printed': finding({
+    severity: 'advice',
+    args: [],
+    message: 'Nothing is printed yet.',
+    cause: 'What is printed stands between \\begin{document} and \\end{document}.',
+  }),
+  'script-without-package': finding({
+    severity: 'advice',
+    args: ['script', 'package'],
+    message: 'Other LaTeX programs need a package for <script>.',
+    cause: 'The package <package> brings fonts that have these characters.',
+    mend: ({ text, args }) => {
+      const line = packageLine(text, args.package);
+      return line && one(`Load ${args.package}`, line.from, line.from, line.insert);
+    },
   }),
   'chapters-missing': finding({
     severity: 'broken',

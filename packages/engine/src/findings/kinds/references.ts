@@ -1,5 +1,5 @@
 import { finding } from '../entry';
-import { one, renamed } from '../mends';
+import { one, renamed, sameEnding } from '../mends';
 
 /** Labels, references and the bibliography. */
 export const references = {
@@ -8,7 +8,7 @@ export const references = {
     args: ['name'],
     message: 'Nothing on the sheet has the label “<name>”.',
     cause: 'The label is misspelt here or where it is set, or its \\label was taken out.',
-    mend: renamed(({ labels }) => labels),
+    mend: (context) => sameEnding(context) ?? renamed(({ labels }) => labels)(context),
   }),
   'label-repeated': finding({
     severity: 'off',
@@ -24,6 +24,18 @@ export const references = {
       const start = from + at + 1;
       return one(`Call this one ${name}-${n}`, start, start + name.length, `${name}-${n}`);
     },
+  }),
+  'label-behind-formula': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'This label stands behind its formula, and names what comes before that.',
+    cause: 'It belongs before \\end{<name>}.',
+  }),
+  'label-unnumbered': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'This label names a formula that has no number.',
+    cause: '<name> sets no number; a reference would print that of the section, or nothing.',
   }),
   'label-unused': finding({
     severity: 'advice',

@@ -16,7 +16,7 @@ export function displayEnvironment(
     name,
     signature: argument ? 'm' : '',
     description,
-    example: `\\begin{${name}}\n  a &= b + c\n\\end{${name}}`,
+    example: `\\begin{${name}}\n  a ${layout === 'single' ? '' : '&'}= b + c\n\\end{${name}}`,
     begin: (it, _args, token) => {
       readDisplayRows(it, token, layout, numbered);
       closeEnvironment(it);

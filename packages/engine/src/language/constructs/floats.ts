@@ -19,6 +19,7 @@ import type { Interpreter } from '../machine/interpreter';
 import { addContentsLine } from './contents';
 import { singleSpaced } from '../machine/lineSpacing';
 import { setSize } from './fonts';
+import { renameFix } from '../machine/unknown';
 import { plainTitle } from './sections';
 import { cell } from '../../expansion/cells';
 import type { Mode } from '../machine/modes';
@@ -29,6 +30,19 @@ export const CAPTION_OPTIONS = cell<CaptionOptions>('captionoptions', {});
 
 export const captionOptions = (it: Interpreter): CaptionOptions => it.read(CAPTION_OPTIONS);
 
+/** `[here]` for `[h]`: places by their names. */
+const PLACES: Readonly<Record<string, string>> = { here: 'h', top: 't', bottom: 'b', page: 'p' };
+
+function reportPlace(it: Interpreter, own: readonly Token[], letters: string, isH: boolean): void {
+  const span = { from: own[0]?.from ?? 0, to: own.at(-1)?.to ?? 0 };
+  if (own[0]?.chunk !== it.p.reader.chunk) return;
+  if (isH) return it.p.report('package-needed', span, { name: `[${letters}]`, package: 'float' });
+  const named = PLACES[letters.trim().toLowerCase()];
+  const kept = letters.replace(/[^htbp!]/g, '');
+  const fix = renameFix(it, own, named ?? ([...new Set(kept)].join('') || 'htbp'));
+  it.p.report('float-place-unknown', span, { letters }, fix);
+}
+
 /** Letters of `[htbp!H]`; what is not given is `tbp` (article.cls). */
 function placementOf(it: Interpreter, own: unknown): string {
   if (!Array.isArray(own)) {
@@ -37,7 +51,11 @@ function placementOf(it: Interpreter, own: unknown): string {
     return 'tbp';
   }
   const letters = textOf(it.p, own as Token[]);
-  if (letters.includes('H')) return 'H';
+  if (letters.includes('H')) {
+    if (!it.hasPackage('float')) reportPlace(it, own as Token[], letters, true);
+    return 'H';
+  }
+  if (/[^htbp!\s]/.test(letters)) reportPlace(it, own as Token[], letters, false);
   const places = letters.replace(/[^htbp!]/g, '');
   // `h` alone is taken for `ht` (LaTeX kernel).
   if (places.replace('!', '') === 'h') return `${places}t`;

@@ -2,6 +2,7 @@ import type { MathClass } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import type { CommandEntry } from '../machine/entries';
+import { missingRight } from '../machine/formulaSlips';
 import type { MathReader } from '../machine/mathReader';
 import { DELIMITER_CHARACTERS, DELIMITER_COMMANDS } from '../symbols/delimiters';
 import { mathEntry as entry, type Make } from './mathEntry';
@@ -27,7 +28,12 @@ const left: Make = (reader, token) => {
   reader.it.closeGroup();
   if (ended !== 'closed') {
     if (reader.p.exhausted === null)
-      reader.p.report('delimiter-unmatched', reader.it.spanOf(token), { name: 'left' });
+      reader.p.report(
+        'delimiter-unmatched',
+        reader.it.spanOf(token),
+        { name: 'left' },
+        missingRight(reader, opening),
+      );
     return { kind: 'delimited', left: opening, right: null, body, ...reader.span(token) };
   }
   const right = readDelimiter(reader, reader.p.command('right'));

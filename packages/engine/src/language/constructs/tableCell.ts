@@ -62,6 +62,15 @@ function finalStrut(it: Interpreter): void {
   it.mode.hlist.add({ kind: 'rule', width: 0, height: 0, depth, ...it.p.place });
 }
 
+const ACROSS: ReadonlySet<string> = new Set([
+  'hline',
+  'toprule',
+  'midrule',
+  'bottomrule',
+  'cline',
+  'cmidrule',
+]);
+
 function fillCell(it: Interpreter, groups: number, frame: CellFrame): CellEnd {
   let marked = false;
   for (;;) {
@@ -82,6 +91,10 @@ function fillCell(it: Interpreter, groups: number, frame: CellFrame): CellEnd {
       continue;
     }
     if (ended === 'end') it.p.unread(token);
+    if (ended === 'row' && ACROSS.has(token.text)) {
+      it.p.report('row-unended', it.spanOf(token));
+      it.p.unread(token);
+    }
     if (ended) return ended;
     it.carryOut(token);
   }
@@ -92,6 +105,8 @@ function endOf(it: Interpreter, token: Token, frame: CellFrame): CellEnd | 'own'
   if (token.cat === Cat.Tab) return 'tab';
   if (token.cat !== Cat.Command) return null;
   if (token.text === '\\' || token.text === 'tabularnewline' || token.text === 'cr') return 'row';
+  // A line across belongs between rows (The TeXbook, chapter 22: misplaced \\noalign).
+  if (ACROSS.has(token.text)) return 'row';
   if (token.text !== 'end') return null;
   return ownEnd(it, frame) ? 'own' : 'end';
 }

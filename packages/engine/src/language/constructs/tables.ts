@@ -219,12 +219,31 @@ export function tableNode(
   };
 }
 
+/** The columns of a table; where none are given, as many as its first row has, and what was taken for them is read again. */
+function givenColumns(it: Interpreter, given: readonly Token[], token: Token): readonly Token[] {
+  const { text, base, chunk, pos } = it.p.reader;
+  const [first] = given;
+  if (first?.chunk !== chunk || text[base + first.from - 1] !== ' ' || given.length > 1)
+    return given;
+  it.p.reach = Math.max(it.p.reach, Math.min(text.length, pos + 400));
+  const row = /^[^]*?(?:\\\\|\\end\{)/.exec(text.slice(base + first.from, pos + 400))?.[0] ?? '';
+  const columns = 'l'.repeat(1 + (row.match(/(?<!\\)&/g)?.length ?? 0));
+  it.p.unread(first);
+  const fix = {
+    title: `Give it columns, {${columns}}`,
+    edits: [{ from: token.to, to: token.to, text: `{${columns}}` }],
+  };
+  it.p.report('columns-missing', { from: token.from, to: token.to }, { name: token.text }, fix);
+  return it.p.chars(columns);
+}
+
 function beginTabular(name: string, widthArgument: number | null, spec: number) {
-  return (it: Interpreter, args: Args): void => {
+  return (it: Interpreter, args: Args, token: Token): void => {
     it.startParagraph();
+    const columns = givenColumns(it, tokensOf(args, spec), token);
     const width = widthArgument === null ? null : dimenOf(it, tokensOf(args, widthArgument));
     const position = tokensOf(args, widthArgument === null ? 0 : 1)[0]?.text ?? 'c';
-    const preamble = readPreamble(it, tokensOf(args, spec));
+    const preamble = readPreamble(it, columns);
     const table = freshTable();
     const rows = readRows(it, preamble, name, table);
     it.add(tableNode(it, preamble, rows, table, { position, width }));

@@ -152,10 +152,43 @@ function withSigns(it: Interpreter, act: () => void): void {
   setCounter(it.state, 'footnote', 0);
 }
 
+/** Does `\\maketitle` stand before what it prints, or before the text begins? Then it is told where it belongs. */
+function standsEarly(it: Interpreter, token: Token, hasTitle: boolean): boolean {
+  const { text, base, pos, chunk } = it.p.reader;
+  if (token.chunk !== chunk || !it.p.atFile) return false;
+  const inText = it.read(CELLS.inDocument);
+  if (inText && hasTitle) return false;
+  const ahead = text.slice(pos);
+  it.p.reach = Math.max(it.p.reach, text.length);
+  const wanted = inText
+    ? /\\title\s*\{[^{}\n]*\}[ \t]*\n?/.exec(ahead)
+    : /\\begin\{document\}[ \t]*\n?/.exec(ahead);
+  if (!wanted) return false;
+  const from = token.from;
+  const to = token.to + (/^[ \t]*\n/.exec(text.slice(base + token.to))?.[0].length ?? 0);
+  const at = pos - base + wanted.index + wanted[0].length;
+  const lead = wanted[0].endsWith('\n') ? '' : '\n';
+  const title = inText ? 'Move it behind the title' : 'Move it behind \\begin{document}';
+  it.p.report(
+    'maketitle-early',
+    { from: token.from, to: token.to },
+    { what: inText ? '\\title' : '\\begin{document}' },
+    {
+      title,
+      edits: [
+        { from, to, text: '' },
+        { from: at, to: at, text: `${lead}\\maketitle\n` },
+      ],
+    },
+  );
+  return true;
+}
+
 /** `\maketitle` of the standard classes. */
 export function makeTitle(it: Interpreter, token: Token): void {
   const at = it.spanOf(token);
   const title = titlePart(it, 'title');
+  if (standsEarly(it, token, Boolean(title))) return;
   if (!title) it.p.report('title-missing', at);
   it.endParagraph();
   const own = it.state.meaning(it.state.cell('@maketitle'));

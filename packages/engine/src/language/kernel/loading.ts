@@ -1,4 +1,5 @@
 import { CELLS } from '../machine/cells';
+import { nearestName } from '../../base/nearest';
 import type { Token } from '../../expansion/meaning';
 import { textOf } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
@@ -23,6 +24,20 @@ function reportOptions(it: Interpreter, args: Args, known: readonly string[] | n
     const span = { from: first.from, to: (own.at(-1) as Token).to };
     const fix = renameFix(it, own, nearestOption(name, known ?? []));
     it.p.report('option-unknown', span, { name }, fix);
+  }
+}
+
+/** Keys that a package does not have; a length alone is taken for the first of them. */
+function reportKeys(it: Interpreter, args: Args, keys: readonly string[] = []): void {
+  for (const part of keys.length > 0 ? splitAt(tokensOf(args, 0), ',') : []) {
+    const eq = part.findIndex(({ text }) => text === '=');
+    const key = trimmed(eq < 0 ? part : part.slice(0, eq));
+    const name = key.map((t) => t.text).join('');
+    const [first] = key;
+    if (!first || keys.includes(name) || isGeneral(name)) continue;
+    const span = { from: first.from, to: (key.at(-1) as Token).to };
+    const meant = /^\d/.test(name) ? `${keys[0]}=${name}` : nearestName(name, keys);
+    it.p.report('option-unknown', span, { name }, renameFix(it, key, meant));
   }
 }
 
@@ -155,6 +170,14 @@ export function loadPackage(
   return true;
 }
 
+/** A package before the kind of document, when that is named further down. */
+function reportEarly(it: Interpreter, token: Token): void {
+  const { text, base } = it.p.reader;
+  it.p.reach = Math.max(it.p.reach, text.length);
+  if (!text.includes('\\documentclass', base + token.to)) return;
+  it.p.report('line-too-early', it.spanOf(token), { name: token.text });
+}
+
 export function usePackage(
   it: Interpreter,
   written: Args,
@@ -162,6 +185,7 @@ export function usePackage(
   withOptions = false,
 ): void {
   const args = inPlace(it, written, token, (name) => PACKAGES[name] !== undefined);
+  if (it.read(CELLS.class) === null && token.chunk === it.p.reader.chunk) reportEarly(it, token);
   const given = args[0] ? namesOf(it, tokensOf(args, 0)) : [];
   const options = withOptions ? (currentStyleFile(it)?.options ?? []) : given;
   const parts = splitAt(tokensOf(args, 1), ',').filter((part) => trimmed(part).length > 0);
@@ -170,7 +194,10 @@ export function usePackage(
     const name = textOf(it.p, own);
     if (it.host.readFile(`${name}.sty`) === null) {
       if (!loadPackage(it, name, options)) unknownPackage(it, part, name, token, options);
-      else if (parts.length === 1) reportOptions(it, args, PACKAGES[name]?.options ?? null);
+      else if (parts.length === 1) {
+        reportOptions(it, args, PACKAGES[name]?.options ?? null);
+        reportKeys(it, args, PACKAGES[name]?.keys);
+      }
       return;
     }
     // The file is read when we are done here: what stands behind it in the list must wait.

@@ -62,6 +62,8 @@ export interface PackageEntry extends Module {
   readonly description: string;
   /** Options it knows; `null` takes any. */
   readonly options: readonly string[] | null;
+  /** The keys of its options (`key=value`), all that its manual has: others are told of. */
+  readonly keys?: readonly string[];
   /** Packages it loads. */
   readonly requires?: readonly string[];
 }

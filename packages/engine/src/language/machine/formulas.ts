@@ -9,7 +9,8 @@ import { getCount } from '../../expansion/registers';
 import type { Fix } from '../../findings/finding';
 import { Cat } from '../../tokens/categories';
 import { counterText, stepCounter } from './counters';
-import type { Interpreter } from './interpreter';
+import { marksAround, passMarks, runAround } from './formulaSlips';
+import type { Interpreter, LanguageCommand } from './interpreter';
 import { MathReader, type Until } from './mathReader';
 import { noBorders, type RowMarks } from './rowMarks';
 import { openedCell, readRows, type ReadRow } from './mathEnvironments';
@@ -30,9 +31,21 @@ export function readDollarFormula(it: Interpreter, token: Token): void {
   readInlineFormula(it, token, 'dollar', '$');
 }
 
+/** Is the formula an environment that needs no marks? Then it is read as that, and they are told of. */
+function readsItself(it: Interpreter, open: Span, mark: string): boolean {
+  const around = marksAround(it, open, mark);
+  if (!around) return false;
+  const begin = it.p.nextNonBlank();
+  const meaning = begin?.cell ? it.state.meaning(begin.cell) : undefined;
+  if (begin && meaning?.kind === 'command') (meaning as LanguageCommand).entry.run?.(it, [], begin);
+  passMarks(it, around.closing);
+  return true;
+}
+
 /** Reads an in-line formula whose opening mark was just taken. */
 export function readInlineFormula(it: Interpreter, token: Token, until: Until, mark: string): void {
   const open = it.spanOf(token);
+  if (mark === '$' && !it.mode.restricted && readsItself(it, open, mark)) return;
   it.startParagraph();
   const { nodes, closed } = readFormula(it, open, until);
   const end = closed ? it.p.here() : open.to;
@@ -130,19 +143,44 @@ export function readStrayMath(it: Interpreter, token: Token): void {
   const from = before?.from ?? span.from;
   const to = Math.max(span.to, end);
   const what = token.cat === Cat.Command ? `\\${token.text}` : `The sign ${token.text}`;
-  it.p.report(
-    'math-in-text',
-    { from, to },
-    { what },
-    {
-      title: 'Put it between $ marks',
-      edits: [
-        { from, to: from, text: '$' },
-        { from: to, to, text: '$' },
-      ],
-    },
-  );
+  reportInText(it, { from, to }, what);
   it.add({ kind: 'math', list: nodes, font: { ...it.font, color: MARKED }, from, to });
+}
+
+/** Tells of mathematics in text; its button takes the whole run of it, which is told of once. */
+function reportInText(it: Interpreter, span: Span, what: string): void {
+  const { text, base } = it.p.reader;
+  const run = runAround(text, { from: base + span.from, to: base + span.to });
+  const [from, to] = [run.from - base, run.to - base];
+  const told = it.findings.some(
+    ({ code, fix }) =>
+      code === 'math-in-text' && fix?.edits.some((edit) => edit.from === from && edit.text === '$'),
+  );
+  if (told && from < span.from) return;
+  const marks: Fix = {
+    title: 'Put it between $ marks',
+    edits: [
+      { from, to: from, text: '$' },
+      { from: to, to, text: '$' },
+    ],
+  };
+  it.p.report('math-in-text', span, { what }, [...literalSign(text, base, span), marks]);
+}
+
+/** `my_lamp`: a sign between words, which was meant to be printed. */
+function literalSign(text: string, base: number, { from, to }: Span): Fix[] {
+  const at = text.slice(base + from, base + to).search(/[_^]/);
+  const sign = base + from + at;
+  const isBetweenWords =
+    at >= 0 &&
+    /[A-Za-z]{2}$/.test(text.slice(Math.max(0, sign - 2), sign)) &&
+    /^[A-Za-z]{2}/.test(text.slice(sign + 1, sign + 3));
+  if (!isBetweenWords) return [];
+  const char = text.charAt(sign);
+  const edits = [
+    { from: sign - base, to: sign - base + 1, text: `\\${char === '^' ? '^{}' : char}` },
+  ];
+  return [{ title: `Print the ${char} itself`, edits }];
 }
 
 function trimmedEnd(it: Interpreter): number {
@@ -252,7 +290,9 @@ function resumeParagraph(it: Interpreter): void {
 
 /** `\[ … \]` and `$$ … $$`: one row without a number. */
 export function readBareDisplay(it: Interpreter, token: Token, until: Until): void {
-  const open = it.spanOf(token);
+  const { from, to } = it.spanOf(token);
+  const open = { from, to: until === 'dollar' ? Math.max(to, it.p.here()) : to };
+  if (readsItself(it, open, until === 'dollar' ? '$$' : '\\[')) return;
   const alone = it.startParagraphForDisplay(until !== 'dollar' && !it.hasPackage('amsmath'));
   const marks: RowMarks = { numbered: false, tag: null, labels: [] };
   const { nodes, closed } = readFormula(it, open, until, marks);
@@ -295,13 +335,23 @@ export function readDisplayRows(
   };
   startMarks();
   const take = (row: ReadRow): void => {
+    if (layout === 'single') reportRows(it, row, rows.length, token.text);
     rows.push(together ? partRow(it, whole, row) : finishRow(it, reader.rowMarks as RowMarks, row));
     startMarks();
   };
-  it.inMath(() => readRows(reader, token.text, open, take, layout.startsWith('aligned')));
+  const paired = layout.startsWith('aligned');
+  const keepsLast = layout !== 'single' && !together;
+  it.inMath(() => readRows(reader, token.text, open, take, paired, undefined, keepsLast));
   if (together) numberTogether(it, whole, rows);
   const span = { from: open.from, to: it.p.here() };
   addDisplay(it, displayFrame(it, layout, rows, span, alone));
+}
+
+/** `&` and `\\` in a display that is one line. */
+function reportRows(it: Interpreter, row: ReadRow, before: number, name: string): void {
+  const place = trimRow(it, row);
+  if (row.cells.length > 1) it.p.report('columns-in-equation', place, { name });
+  else if (before === 1) it.p.report('rows-in-equation', place, { name });
 }
 
 /** A line of a formula that is numbered as a whole. */

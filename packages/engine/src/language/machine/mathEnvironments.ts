@@ -140,6 +140,7 @@ const MOST_ROWS = 4000;
  * @param onRow called at the end of each row, before the next one is read.
  * @param paired the columns come in pairs, right then left aligned.
  * @param before what the preamble puts before the cells of a column.
+ * @param keepsLast a row with nothing in it counts behind the last `\\` too, as in displays.
  */
 export function readRows(
   reader: MathReader,
@@ -148,6 +149,7 @@ export function readRows(
   onRow: (row: ReadRow) => void,
   paired = false,
   before: (column: number) => readonly Token[] = () => [],
+  keepsLast = false,
 ): void {
   const { it, p } = reader;
   reader.environments.push({ name, span });
@@ -174,7 +176,7 @@ export function readRows(
     if (ended === 'row') p.takeCharHere('*');
     const skip = ended === 'row' ? rowSkip(reader) : 0;
     const blank = cells.every((cell) => cell.length === 0);
-    if (ended === 'row' || !blank || ruled || rows === 0) {
+    if (ended === 'row' || !blank || ruled || rows === 0 || (keepsLast && ended === 'closed')) {
       onRow({ cells, skip, spans, borders, from: rowFrom, to: p.here() });
     }
     cells = [];

@@ -1,4 +1,5 @@
 import { meantWays } from './meantNames';
+import { innerDollars, missingBrace } from './formulaSlips';
 import { endTooLong, MOST_SIGNS } from './longFormula';
 import { pick, type Span } from '../../base/spans';
 import type { ArraySpan, MathAlphabet, MathClass, MathNode, SymbolNode } from '../../document/math';
@@ -59,6 +60,10 @@ export class MathReader {
   /** Set by a cell over several columns while it is read. */
   cellSpan: ArraySpan | null = null;
   private depth = 0;
+  /** What the lists that are open are read up to, the innermost last. */
+  private readonly lists: Until[] = [];
+  /** The second of two dollars within a display that were told of together. */
+  private partnerDollar: number | null = null;
   private signs = 0;
   /** What the whole formula reads up to. */
   private outermost: Until | null = null;
@@ -76,7 +81,9 @@ export class MathReader {
     const outerInfix = this.infix;
     this.infix = null;
     this.depth++;
+    this.lists.push(until);
     const ended = this.fill(nodes, until);
+    this.lists.pop();
     this.depth--;
     const whole = this.infix ? [this.infixFraction(nodes)] : nodes;
     this.infix = outerInfix;
@@ -193,6 +200,7 @@ export class MathReader {
         return null;
       case Cat.Tab:
         if (until === 'cell') return 'tab';
+        if (this.isOpenInCell()) return this.giveBack(token);
         if (this.endsTableCell(token)) return null;
         this.p.report('alignment-outside', this.it.spanOf(token), {}, this.removal(token));
         return null;
@@ -225,8 +233,17 @@ export class MathReader {
     // It ends the formula it began; what is open in it is told of there.
     const within = this.environments.length > 0 || this.displayEndsAhead();
     if (!within || this.outermost === 'dollar') return this.giveBack(token);
-    this.p.report('dollar-in-formula', this.it.spanOf(token), {}, this.removal(token));
+    if (this.partnerDollar !== null && token.from === this.partnerDollar) return null;
+    const { fix, partner } = innerDollars(this, token);
+    this.partnerDollar = partner;
+    this.p.report('dollar-in-formula', this.it.spanOf(token), {}, fix);
     return null;
+  }
+
+  /** Is a `\\left` open that the end of its cell cuts off (TeX: The Program, §1192)? */
+  private isOpenInCell(): boolean {
+    const outer = this.lists.findLast((until) => until !== 'right');
+    return this.lists.at(-1) === 'right' && outer === 'cell';
   }
 
   /** In `\\[`: does its `\\]` come before the paragraph ends? Then a dollar on the way means nothing. */
@@ -245,9 +262,9 @@ export class MathReader {
     if (token.text === ']' && until === 'bracket') return 'closed';
     if (
       (token.text === '\\' || token.text === 'cr' || token.text === 'tabularnewline') &&
-      until === 'cell'
+      (until === 'cell' || this.isOpenInCell())
     )
-      return 'row';
+      return until === 'cell' ? 'row' : this.giveBack(token);
     if (until !== 'cell' && TABLE_ENDS.has(token.text) && this.endsTableCell(token)) return null;
     if (token.text === 'begin')
       return beginInFormula(this, token, nodes) ? null : this.giveBack(token);
@@ -360,7 +377,7 @@ export class MathReader {
     const outer = { alphabet: this.alphabet, bold: this.bold, color: this.color };
     const { nodes, ended } = this.list('brace');
     if (ended !== 'closed' && this.p.exhausted === null) {
-      this.p.report('group-unclosed', this.it.spanOf(open));
+      this.p.report('group-unclosed', this.it.spanOf(open), {}, missingBrace(this));
     }
     Object.assign(this, outer);
     this.it.closeGroup();

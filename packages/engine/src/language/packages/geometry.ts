@@ -23,6 +23,12 @@ const SIDES: Readonly<Record<string, readonly string[]>> = {
   bmargin: ['bottom'],
 };
 
+/** All keys of its options (geometry manual, section 5). */
+const KEYS: readonly string[] =
+  'margin hmargin vmargin left lmargin inner right rmargin outer top tmargin bottom bmargin paper papername papersize paperwidth paperheight landscape portrait a0paper a1paper a2paper a3paper a4paper a5paper a6paper b0paper b1paper b2paper b3paper b4paper b5paper b6paper letterpaper legalpaper executivepaper ansiapaper screen layout layoutsize layoutwidth layoutheight layouthoffset layoutvoffset hscale vscale scale width height total textwidth textheight text body lines includehead includefoot includeheadfoot includemp includeall ignorehead ignorefoot ignoreheadfoot ignoremp ignoreall heightrounded hdivide vdivide divide hmarginratio vmarginratio marginratio ratio hratio vratio hcentering vcentering centering twoside asymmetric bindingoffset hoffset voffset offset headheight head headsep footskip foot nohead nofoot noheadfoot footnotesep marginparwidth marginpar marginparsep nomarginpar columnsep columns onecolumn twocolumn reversemp reversemarginpar verbose pass reset resetmag mag truedimen showframe showcrop driver dvips dvipdfm pdftex luatex xetex vtex'.split(
+    ' ',
+  );
+
 /** Margins from options; sides left out follow geometry's ratios (1:1 across, 2:3 down) or stay. */
 function apply(it: Interpreter, source: string): void {
   const keys = keyValues(tokenize(it.state, source));
@@ -109,6 +115,7 @@ export const geometry: PackageEntry = {
   name: 'geometry',
   description: 'Paper size and margins.',
   options: null,
+  keys: KEYS,
   commands: [
     {
       name: 'geometry',

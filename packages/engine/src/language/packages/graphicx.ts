@@ -104,6 +104,9 @@ function includeGraphics(it: Interpreter, args: Args, token: Token): Inline {
   const at = it.spanOf(token);
   const span = { from: at.from, to: Math.max(at.to, it.p.here()) };
   const want = wanted(it, tokensOf(args, 1));
+  const isOld = it.hasPackage('graphics') && !it.hasPackage('graphicx');
+  if (isOld && tokensOf(args, 1).some(({ text }) => text === '='))
+    it.p.report('package-needed', span, { name: 'A size by its name', package: 'graphicx' });
   const file = pictureFile(it, name);
   const found = file === null ? null : it.host.imageSize(file, 1);
   if (file === null || found === null) reportMissing(it, name, span);
@@ -269,4 +272,13 @@ export const graphicx: PackageEntry = {
     if (options.includes('draft')) it.write(CELLS.draft, true, true);
   },
 };
-export const graphics: PackageEntry = { ...graphicx, name: 'graphics' };
+export const graphics: PackageEntry = {
+  ...graphicx,
+  name: 'graphics',
+  // Its sizes have no names: those are what the x stands for.
+  commands: (graphicx.commands ?? []).map((entry) =>
+    entry.name === 'includegraphics'
+      ? { ...entry, package: 'graphics', example: '\\includegraphics{gauge}' }
+      : entry,
+  ),
+};

@@ -113,11 +113,18 @@ function target(it: Interpreter, tokens: readonly Token[]): string {
   return `#${textOf(it.p, tokens)}`;
 }
 
+/** All keys of its options that courses have in their files (hyperref manual, section 4). */
+const KEYS: readonly string[] =
+  'colorlinks linkcolor urlcolor citecolor filecolor menucolor runcolor anchorcolor allcolors hidelinks bookmarks bookmarksnumbered bookmarksopen bookmarksopenlevel bookmarksdepth bookmarkstype breaklinks pdftitle pdfauthor pdfsubject pdfkeywords pdfcreator pdfproducer pdfborder pdfborderstyle pdfhighlight linkbordercolor urlbordercolor citebordercolor filebordercolor allbordercolors pdfstartview pdfstartpage pdfpagemode pdfpagelayout pdflang pdfencoding pdfa pdfversion unicode backref pagebackref hyperindex hyperfootnotes hyperfigures plainpages pdfpagelabels linktoc linktocpage raiselinks final draft debug verbose implicit hypertexnames naturalnames nesting setpagesize driverfallback pdfusetitle baseurl pdfnewwindow pdftoolbar pdfmenubar pdfwindowui pdffitwindow pdfcenterwindow pdfdisplaydoctitle pdfremotestartview psdextra localanchorname CJKbookmarks frenchlinks ocgcolorlinks destlabel english german french spanish'.split(
+    ' ',
+  );
+
 /** hyperref: links and bookmarks. Text is set as without it. */
 export const hyperref: PackageEntry = {
   name: 'hyperref',
   description: 'Links and bookmarks in the PDF.',
   options: null,
+  keys: KEYS,
   requires: ['url', 'nameref'],
   commands: [
     {

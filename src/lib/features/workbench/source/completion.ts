@@ -9,7 +9,9 @@ import {
 import type { Transaction } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
 import type { Word } from '@odd-compass/engine/worker';
-import { EVERYDAY } from './everyday';
+import { completionKeys, isDismissed } from './completionKeys';
+import { EVERYDAY, EVERYDAY_ENVIRONMENTS, EVERYDAY_PACKAGES } from './everyday';
+import { partsNamed, shapeOf } from '@odd-compass/engine/shape';
 import { inFormula, knowledge } from './sourceFacts';
 import { loading } from './loading';
 import { card } from './hover';
@@ -120,6 +122,7 @@ const plain = (label: string, detail: string, info: string, type: string): Compl
 /** What may stand at the caret. */
 export function complete(context: CompletionContext): CompletionResult | null {
   const { state, pos } = context;
+  if (!context.explicit && isDismissed(state)) return null;
   const before = state.sliceDoc(Math.max(0, pos - 400), pos);
   const line = before.slice(before.lastIndexOf('\n') + 1);
   const from = (typed: string): number => pos - typed.length;
@@ -155,7 +158,10 @@ export function complete(context: CompletionContext): CompletionResult | null {
         options: known
           .words()
           .filter((word) => word.kind === kind)
-          .map(({ name, description }) => plain(name, '', description, 'namespace')),
+          .map(({ name, description }) => ({
+            ...plain(name, '', description, 'namespace'),
+            boost: EVERYDAY_PACKAGES.has(name) ? 20 : 0,
+          })),
       };
   }
   match = FILES.exec(line);
@@ -183,10 +189,19 @@ export function complete(context: CompletionContext): CompletionResult | null {
   return commands(context, line);
 }
 
+/** What the document has used comes first, then what sets are full of. */
+const boostOf = (name: string, used: ReadonlySet<string>): number =>
+  (used.has(name) ? 40 : 0) + (EVERYDAY_ENVIRONMENTS.has(name) ? 20 : 0);
+
 function environments(context: CompletionContext, from: number): CompletionResult {
   const text = context.state.doc.toString();
   const loaded = loadedPackages(text);
   const own = ownNames(text).filter(({ kind }) => kind === 'environment');
+  const used = new Set(
+    partsNamed(shapeOf(text), 'begin')
+      .filter(({ to }) => to < from || to > context.pos + 1)
+      .map(({ name }) => name),
+  );
   const known = context.state.facet(knowledge).words();
   const ofClass = classOf(text);
   const words = known.filter(
@@ -196,26 +211,32 @@ function environments(context: CompletionContext, from: number): CompletionResul
     from,
     validFor: /^[A-Za-z*]*$/,
     options: [
-      ...own.map(({ name, what, args }) =>
-        environmentCompletion(name, 'of this document', what, '{}'.repeat(args), ''),
-      ),
+      ...own.map(({ name, what, args }) => ({
+        ...environmentCompletion(name, 'of this document', what, '{}'.repeat(args), ''),
+        boost: boostOf(name, used) + 1,
+      })),
       ...words.map((word) => {
         const { name, signature, package: pkg } = word;
-        return environmentCompletion(
-          name,
-          needs(loaded, pkg, known),
-          infoOf(word, context.view),
-          fieldsOf(signature),
-          pkg,
-        );
+        const needed = needs(loaded, pkg, known);
+        return {
+          ...environmentCompletion(
+            name,
+            needed,
+            infoOf(word, context.view),
+            fieldsOf(signature),
+            pkg,
+          ),
+          boost: boostOf(name, used),
+        };
       }),
     ],
   };
 }
 
 function commands(context: CompletionContext, line: string): CompletionResult | null {
-  const typed = /\\[A-Za-z]*$/.exec(line)?.[0];
-  if (typed === undefined || (typed === '\\' && !context.explicit)) return null;
+  // Of two backslashes the second begins no command.
+  const typed = /(?<!\\)(?:\\\\)*(\\[A-Za-z]*)$/.exec(line)?.[1];
+  if (typed === undefined) return null;
   const { state, pos } = context;
   const text = state.doc.toString();
   const loaded = loadedPackages(text);
@@ -261,23 +282,28 @@ function commands(context: CompletionContext, line: string): CompletionResult | 
 }
 
 /** Completion from the engine's tables and from what the document defines. */
-export const completion = autocompletion({
-  override: [complete],
-  activateOnTyping: true,
-  icons: false,
-  maxRenderedOptions: 60,
-  addToOptions: [
-    {
-      // Before the name (which stands at 50).
-      position: 20,
-      render: (completion) => {
-        const { sign } = completion as SignCompletion;
-        if (sign === undefined) return null;
-        const drawn = document.createElement('span');
-        drawn.className = 'completion-sign';
-        drawn.textContent = sign;
-        return drawn;
+export const completion = [
+  completionKeys,
+  autocompletion({
+    override: [complete],
+    activateOnTyping: true,
+    // Enter is a new line behind a word that is complete: see its own keys.
+    closeOnBlur: true,
+    icons: false,
+    maxRenderedOptions: 60,
+    addToOptions: [
+      {
+        // Before the name (which stands at 50).
+        position: 20,
+        render: (completion) => {
+          const { sign } = completion as SignCompletion;
+          if (sign === undefined) return null;
+          const drawn = document.createElement('span');
+          drawn.className = 'completion-sign';
+          drawn.textContent = sign;
+          return drawn;
+        },
       },
-    },
-  ],
-});
+    ],
+  }),
+];

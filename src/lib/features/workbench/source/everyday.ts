@@ -13,3 +13,17 @@ export const EVERYDAY: ReadonlySet<string> = new Set(
     'newtheorem noindent vspace hspace newpage',
   ].flatMap((line) => line.split(' ')),
 );
+
+/** Environments that nearly every set needs. */
+export const EVERYDAY_ENVIRONMENTS: ReadonlySet<string> = new Set(
+  'align align* equation equation* enumerate itemize gather gather* cases pmatrix bmatrix matrix vmatrix array aligned proof theorem lemma corollary definition figure table tabular center document'.split(
+    ' ',
+  ),
+);
+
+/** Packages and kinds that mathematics students load. */
+export const EVERYDAY_PACKAGES: ReadonlySet<string> = new Set(
+  'amsmath amssymb amsthm mathtools geometry graphicx hyperref enumitem xcolor babel booktabs cleveref fancyhdr article report beamer'.split(
+    ' ',
+  ),
+);

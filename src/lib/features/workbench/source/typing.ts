@@ -8,6 +8,7 @@ import {
 import { EditorView, keymap, type Command } from '@codemirror/view';
 import { shapeOf } from '@odd-compass/engine/shape';
 import { abbreviationsOf } from './abbreviations';
+import { offers, writeOffer } from './offered';
 import { asMarkup, asRows } from './pasted';
 import { inFormula } from './sourceFacts';
 import { environmentEnd, isAlignment, isList, openEnvironments } from './structure';
@@ -31,11 +32,16 @@ const structuredEnter: Command = (view) => {
   if (isList(inner.name)) {
     if (/^\s*\\item\s*$/.test(line.text)) return leaveList(view, line, inner);
     if (!/\\item\b/.test(text.slice(inner.body, at))) return false;
-    return insert(view, `\n${indent.replace(/\S.*/, '')}\\item `);
+    const start = `\n${indent.replace(/\S.*/, '')}`;
+    const item = '\\item ';
+    return writeOffer(view, 'item', start + item, start.length, start.length + item.length);
   }
-  if (!isAlignment(inner.name) || /\\\\(\[[^\]]*\])?\s*$/.test(before)) return false;
+  // Behind a line across, or a row that has ended, a new line is just that.
+  const isEnded = /(?:\\\\(?:\[[^\]]*\])?|\\(?:hline|[a-z]*rule|cline\{[^{}]*\}))\s*$/.test(before);
+  if (!isAlignment(inner.name) || isEnded) return false;
   if (before.trim() === '' || behind.trim() !== '') return false;
-  return insert(view, ` \\\\\n${indent}`);
+  const end = before.endsWith(' ') ? '\\\\' : ' \\\\';
+  return writeOffer(view, 'row', `${end}\n${indent}`, 0, end.length);
 };
 
 /** Between the marks of an empty display: its formula gets a line of its own. */
@@ -47,11 +53,6 @@ function openDisplay(view: EditorView, at: number): boolean {
     selection: EditorSelection.cursor(at + indent.length + 3),
     userEvent: 'input',
   });
-  return true;
-}
-
-function insert(view: EditorView, text: string): boolean {
-  view.dispatch(view.state.replaceSelection(text), { userEvent: 'input', scrollIntoView: true });
   return true;
 }
 
@@ -232,4 +233,5 @@ export const typing: Extension = [
   abbreviate,
   pasteMarkup,
   renamePairs,
+  offers,
 ];

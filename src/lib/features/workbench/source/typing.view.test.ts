@@ -93,6 +93,63 @@ describe('Enter', () => {
   });
 });
 
+/** What a hand does that types everything itself: letters, and Enter at the ends of lines. */
+function byHand(view: EditorView, text: string): void {
+  for (const [i, line] of text.split('\n').entries()) {
+    if (i > 0) key(view, 'Enter');
+    type(view, line.trimStart());
+  }
+}
+
+/** Lines without the blanks at their starts and ends. */
+const bare = (text: string): string =>
+  text
+    .split('\n')
+    .map((line) => line.trim())
+    .join('\n');
+
+describe('what is typed in full stands as it was typed', () => {
+  it.each([
+    ['a list', '\\begin{itemize}\n\\item one\n\\item two\n\\end{itemize}\nAnd on.'],
+    [
+      'a list in a list',
+      '\\begin{enumerate}\n\\item one\n\\begin{itemize}\n\\item a\n\\end{itemize}\n\\item two\n\\end{enumerate}',
+    ],
+    ['rows', '\\begin{align*}\na &= b \\\\\nc &= d\n\\end{align*}'],
+    [
+      'a table with lines across',
+      '\\begin{tabular}{cc}\n\\hline\na & b \\\\\n\\hline\nc & d \\\\ \\hline\n\\end{tabular}',
+    ],
+    ['a matrix in a display', '\\[\n\\begin{pmatrix}\n1 & 2 \\\\\n3 & 4\n\\end{pmatrix}\n\\]'],
+    ['signs that close', '$\\left( x \\right)$ and \\textbf{a} and \\[b\\]'],
+  ])('%s', (_what, text) => {
+    const view = writing('|');
+    byHand(view, text);
+    expect(bare(stands(view).replace('|', ''))).toBe(bare(text));
+  });
+  it('an item that is offered stays when the hand goes on with its words, or a command of them', () => {
+    const view = writing(ITEMS);
+    key(view, 'Enter');
+    type(view, '\\emph');
+    expect(stands(view)).toContain('\\item \\emph|');
+  });
+  it('a row that is left empty takes its \\\\ back', () => {
+    const view = writing(ROWS);
+    key(view, 'Enter');
+    view.dispatch({ selection: { anchor: 0 } });
+    expect(view.state.doc.toString()).toContain('a &= b\n');
+  });
+  it('Enter, and the typing that takes its offer back, are undone one by one', () => {
+    const view = writing(ITEMS);
+    key(view, 'Enter');
+    type(view, '\\item');
+    expect(stands(view)).toContain('ebb\n  \\item|');
+    undo(view);
+    undo(view);
+    expect(stands(view)).toBe(ITEMS);
+  });
+});
+
 describe('Tab in rows', () => {
   const body = (at: number): string => {
     const text = '\\begin{align*}\n  aa &= bb \\\\\n  cc &= dd\n\\end{align*}';

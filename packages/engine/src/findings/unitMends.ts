@@ -1,0 +1,28 @@
+import type { Fix } from './entry';
+
+/** Of a picture: a share of the text, or centimetres. Of margins: inches, or centimetres. */
+function likelyUnits(before: string, value: number): readonly string[] {
+  if (/width\s*=\s*$/.test(before)) return value <= 1.5 ? ['\\textwidth', 'cm'] : ['cm', 'in'];
+  if (/(?:margin|left|right|top|bottom|inner|outer)\s*=\s*$/.test(before))
+    return value <= 2 ? ['in', 'cm'] : value < 10 ? ['cm', 'mm'] : ['mm', 'pt'];
+  if (value < 1) return ['cm', 'em'];
+  return value < 5 ? ['cm', 'em', 'pt'] : ['pt', 'mm'];
+}
+
+/**
+ * A length that has no unit, with those that are likely by what it measures and how large it is.
+ *
+ * @param at where its number begins.
+ */
+export function withUnit(text: string, at: number, number: string): Fix[] {
+  const end = at + number.length;
+  const before = text.slice(Math.max(0, at - 30), at);
+  return likelyUnits(before, Math.abs(Number(number.replace(',', '.')))).map((unit) => ({
+    title: `Make it ${number === '1' && unit.startsWith('\\') ? '' : number}${unit.startsWith('\\') ? '' : ' '}${unit}`,
+    edits: [
+      number === '1' && unit.startsWith('\\')
+        ? { from: at, to: end, text: unit }
+        : { from: end, to: end, text: unit },
+    ],
+  }));
+}

@@ -1,0 +1,129 @@
+import type { Span } from '../../base/spans';
+import type { Token } from '../../expansion/meaning';
+import type { Fix } from '../../findings/finding';
+import { Cat } from '../../tokens/categories';
+import type { Interpreter } from './interpreter';
+import type { MathReader } from './mathReader';
+
+/** What is missing, or one too many, in and around formulas, and where it was meant to be. */
+
+/** Where a list ended early: before what was given back, blanks left out; null when that is not in the file. */
+function endOfList({ p }: MathReader): number | null {
+  const next = p.next();
+  if (next) p.unread(next);
+  const { reader } = p;
+  if (next && next.chunk !== reader.chunk) return null;
+  let end = next ? next.from : p.here();
+  while (end > 0 && /\s/.test(reader.text[reader.base + end - 1] ?? '')) end--;
+  return end;
+}
+
+const PARTNERS: Readonly<Record<string, string>> = {
+  '(': ')',
+  '[': ']',
+  '{': '\\}',
+  '|': '|',
+  '‖': '\\|',
+  '⟨': '\\rangle',
+  '⌊': '\\rfloor',
+  '⌈': '\\rceil',
+};
+
+/** The `\right` that a `\left` lacks, where its part of the formula ends. */
+export function missingRight(reader: MathReader, opening: string | null): Fix | undefined {
+  const at = endOfList(reader);
+  if (at === null) return undefined;
+  const bracket = PARTNERS[opening ?? ''] ?? '.';
+  return {
+    title: `Add \\right${bracket}`,
+    edits: [{ from: at, to: at, text: ` \\right${bracket}` }],
+  };
+}
+
+/** The `}` that a group of a formula lacks, where that ends. */
+export function missingBrace(reader: MathReader): Fix | undefined {
+  const at = endOfList(reader);
+  if (at === null) return undefined;
+  return { title: 'Close it where the formula ends', edits: [{ from: at, to: at, text: '}' }] };
+}
+
+/** A dollar within a display and the one that belongs to it, taken out together. */
+export function innerDollars(
+  reader: MathReader,
+  token: Token,
+): { fix: Fix; partner: number | null } {
+  const { text, base, chunk } = reader.p.reader;
+  const removal = (from: number) => ({ from, to: from + 1, text: '' });
+  const edits = [removal(token.from)];
+  let partner: number | null = null;
+  if (token.chunk === chunk) {
+    const ahead = text.slice(base + token.to, base + token.to + 400);
+    const found = /^(?:\\[^\\[\]]|[^\\$&])*?\$/.exec(ahead);
+    if (found && !found[0].includes('\n\n')) partner = token.to + found[0].length - 1;
+  }
+  if (partner !== null) edits.push(removal(partner));
+  return { fix: { title: edits.length > 1 ? 'Take both out' : 'Take it out', edits }, partner };
+}
+
+const OPERAND = String.raw`(?:\d+(?:\.\d+)?(?:\\?[A-Za-z](?![A-Za-z]))?|\\[A-Za-z]+|[A-Za-z](?![A-Za-z])|\([^()\n$]{1,40}\))(?:[\^_](?:\{[^{}\n]*\}|\w))*`;
+const OPERATOR = String.raw`[ \t]*(?:[-+*/=<>]|\\(?:cdot|times|leq?|geq?|neq?|pm|in|to)(?![A-Za-z]))[ \t]*`;
+const BEHIND = new RegExp(`^(?:${OPERATOR}${OPERAND})+`);
+const BEFORE = new RegExp(`(?<![A-Za-z\\\\$])(?:${OPERAND}${OPERATOR})+$`);
+/** How far to both sides a run of mathematics is looked for. */
+const NEAR = 160;
+
+/** The whole run of mathematics around what stands in text: operands joined by operators, up to the words around it. */
+export function runAround(text: string, { from, to }: Span): Span {
+  const behind = BEHIND.exec(text.slice(to, to + NEAR))?.[0] ?? '';
+  const before = BEFORE.exec(text.slice(Math.max(0, from - NEAR), from))?.[0] ?? '';
+  return { from: from - before.trimStart().length, to: to + behind.length };
+}
+
+/** Displays that are formulas by themselves. */
+const DISPLAYS =
+  /^\s*\\begin\{((?:equation|align|alignat|flalign|gather|multline|eqnarray|displaymath)\*?)\}/;
+
+/**
+ * `$$\begin{align}…`: marks around an environment that is a formula by itself. Tells of them, and
+ * gives where the closing ones stand; null when there is no such environment.
+ */
+export function marksAround(
+  it: Interpreter,
+  open: Span,
+  mark: string,
+): { closing: Span | null } | null {
+  const { text, pos, base } = it.p.reader;
+  if (!it.p.atFile) return null;
+  const begin = DISPLAYS.exec(text.slice(pos, pos + 60));
+  if (!begin) return null;
+  const name = begin[1] ?? '';
+  const ahead = text.slice(pos, pos + 20_000);
+  it.p.reach = Math.max(it.p.reach, pos + ahead.length);
+  const end = ahead.indexOf(`\\end{${name}}`);
+  const behind = end < 0 ? '' : ahead.slice(end + name.length + 6);
+  const marks = mark === '\\[' ? /^\s*(\\\])/ : mark === '$$' ? /^\s*(\$\$)/ : /^\s*(\$)/;
+  const found = end < 0 ? null : marks.exec(behind);
+  const start = pos - base + end + name.length + 6;
+  const to = start + (found?.[0].length ?? 0);
+  const closing = found ? { from: to - (found[1]?.length ?? 0), to } : null;
+  const edits = [open, ...(closing ? [closing] : [])].map((span) => ({ ...span, text: '' }));
+  it.p.report(
+    'marks-around-display',
+    open,
+    { open: mark, name },
+    { title: 'Take the marks out', edits },
+  );
+  return { closing };
+}
+
+/** Passes over the closing marks of a display that was read by itself. */
+export function passMarks(it: Interpreter, closing: Span | null): void {
+  if (!closing) return;
+  for (;;) {
+    const token = it.p.next();
+    if (!token) return;
+    const isMark = token.cat === Cat.Math || token.text === ']';
+    if (!isMark && token.cat !== Cat.Space) return it.p.unread(token);
+    if (token.to >= closing.to) return;
+  }
+}

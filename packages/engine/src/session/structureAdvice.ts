@@ -1,0 +1,118 @@
+import type { Fix, RawFinding } from '../findings/finding';
+import { callsOf, partnerOf, partsNamed, type Part, type Shape } from '../source/shape';
+import type { SessionBlock } from './block';
+import { spansIn } from './formulaSpans';
+
+/** What the shape of a block tells: labels that name nothing, scripts of one sign, rows and arguments with nothing in them. */
+export function structureAdvice(shape: Shape, block: SessionBlock): RawFinding[] {
+  return [
+    ...shortScripts(shape.text, block),
+    ...labelsBehind(shape),
+    ...labelsUnnumbered(shape),
+    ...emptyRows(shape),
+    ...emptyArguments(shape),
+  ];
+}
+
+const edit = (title: string, from: number, to: number, text: string): Fix => ({
+  title,
+  edits: [{ from, to, text }],
+});
+
+/** More than one sign behind `^` or `_` that is meant to be raised or lowered: a number, one with a sign, a start of a sum. */
+const SHORT =
+  /(?<!\\)[\^_](\d{2,}|-\s*(?:\d+|[A-Za-z])(?![A-Za-z])|[A-Za-z]\s*=\s*-?\w+(?=\s*\^))/g;
+
+function shortScripts(text: string, block: SessionBlock): RawFinding[] {
+  const spans = spansIn(block.reading.nodes);
+  const out = new Map<number, RawFinding>();
+  for (let i = 0; i + 1 < spans.length; i += 2) {
+    const [from = 0, to = 0] = spans.slice(i, i + 2);
+    for (const { index, 0: whole, 1: signs = '' } of text.slice(from, to).matchAll(SHORT)) {
+      const at = from + index;
+      const fix = edit('Put braces around it', at + 1, at + whole.length, `{${signs}}`);
+      const args = { sign: whole.charAt(0), signs };
+      out.set(at, { code: 'script-short', from: at, to: at + whole.length, args, fix });
+    }
+  }
+  return [...out.values()];
+}
+
+const NUMBERED = /^(?:equation|align|alignat|flalign|gather|multline|eqnarray)$/;
+const STARRED = /^(?:equation|align|alignat|flalign|gather|multline|eqnarray)\*$|^displaymath$/;
+const LABEL = /^\s*(\\label\{[^{}\n]*\})/;
+
+/** `\end{equation}\label{eq:a}`: the label names what stands before the formula. */
+const labelsBehind = (shape: Shape): RawFinding[] =>
+  partsNamed(shape, 'end').flatMap((end) => {
+    const found = NUMBERED.test(end.name) ? LABEL.exec(shape.text.slice(end.to)) : null;
+    const label = found?.[1];
+    if (!found || !label) return [];
+    const to = end.to + found[0].length;
+    const fix = {
+      title: 'Move it into the formula',
+      edits: [
+        { from: end.from, to: end.from, text: label },
+        { from: to - label.length, to, text: '' },
+      ],
+    };
+    const args = { name: end.name };
+    return [{ code: 'label-behind-formula' as const, from: to - label.length, to, args, fix }];
+  });
+
+/** A label in a formula without a number; its button gives it one. */
+const labelsUnnumbered = (shape: Shape): RawFinding[] =>
+  partsNamed(shape, 'begin').flatMap((begin) => {
+    const end = STARRED.test(begin.name) ? partnerOf(shape, begin) : null;
+    if (!end) return [];
+    const inside = partsNamed(shape, 'command', 'label').find(
+      ({ from }) => from > begin.to && from < end.from,
+    );
+    const tagged = partsNamed(shape, 'command', 'tag', 'tag*').some(
+      ({ from }) => from > begin.to && from < end.from,
+    );
+    if (!inside || tagged) return [];
+    const name = begin.name === 'displaymath' ? 'equation' : begin.name.slice(0, -1);
+    const renamed = (part: Part) => {
+      const from = shape.text.indexOf(begin.name, part.from);
+      return { from, to: from + begin.name.length, text: name };
+    };
+    const fix = { title: 'Number the formula', edits: [renamed(begin), renamed(end)] };
+    const args = { name: begin.name };
+    const { from, to } = inside;
+    return [{ code: 'label-unnumbered' as const, from, to, args, fix }];
+  });
+
+const ROWS = /^(?:align|alignat|flalign|gather|eqnarray)\*?$/;
+
+/** `\\` behind the last row: one more row, with nothing in it but a number. */
+const emptyRows = (shape: Shape): RawFinding[] =>
+  partsNamed(shape, 'end').flatMap((end) => {
+    if (!ROWS.test(end.name)) return [];
+    const last = shape.parts.findLast(({ from }) => from < end.from);
+    if (last?.kind !== 'row' || shape.text.slice(last.to, end.from).trim() !== '') return [];
+    const { from, to } = last;
+    const args = { name: end.name };
+    return [{ code: 'row-empty' as const, from, to, args, fix: edit('Take it out', from, to, '') }];
+  });
+
+/** Commands that say nothing without their argument. */
+const SAYING = [
+  'section',
+  'subsection',
+  'subsubsection',
+  'chapter',
+  'caption',
+  'label',
+  'ref',
+  'eqref',
+  'cite',
+  'footnote',
+];
+
+const emptyArguments = (shape: Shape): RawFinding[] =>
+  callsOf(shape, SAYING, 'som').flatMap(({ name, from, to, args }) =>
+    args[2]?.text.trim() === ''
+      ? [{ code: 'argument-empty' as const, from, to, args: { name: name.replace('*', '') } }]
+      : [],
+  );
