@@ -18,6 +18,7 @@ const programs = [
   'serve',
   'kills',
   'fuzz',
+  'slips',
 ];
 await build({
   entryPoints: programs.map((name) => `tools/${name}.ts`).filter((file) => existsSync(file)),

@@ -61,6 +61,20 @@ const BRACES: readonly Row[] = [
     'See 1 and on.',
   ],
   [
+    'a kind without {',
+    `\\documentclassarticle}\n\\begin{document}\nLow.\n\\end{document}`,
+    'command-unknown',
+    '\\documentclass{article}',
+    'Low.',
+  ],
+  [
+    'a reference without {',
+    text('\\section{A}\\label{a} See \\refa} and on.'),
+    'command-unknown',
+    '\\ref{a} and',
+    'See 1 and on.',
+  ],
+  [
     'a bracket without ]',
     `\\documentclass[11pt{article}\\begin{document}Low.\\end{document}`,
     'bracket-unclosed',
@@ -114,6 +128,20 @@ const FORMULAS: readonly Row[] = [
     text('$$\\begin{align*}a&=b\\end{align*}$$', ams),
     'marks-around-display',
     '{document}\n\\begin{align*}a&=b\\end{align*}\n\\end',
+  ],
+  [
+    'a dollar that closes nothing',
+    text('A matrix P$ is \\emph{stochastic} if so.'),
+    'formula-unopened',
+    'A matrix $P$ is',
+  ],
+  ['a dollar too many', text('One $x$$ two and $y$ three.'), 'dollar-extra', 'One $x$ two'],
+  ['one behind another', text('One $$x$ two.'), 'dollar-extra', 'One $x$ two'],
+  [
+    'a dollar lost between cells',
+    text('\\begin{tabular}{cc} 6 & $1.20 & $\\pm1$\\\\ 1 & 2\\end{tabular}'),
+    'formula-unclosed',
+    '$1.20$ & $\\pm1$',
   ],
   [
     'brackets around equation',

@@ -22,8 +22,39 @@ const CAUSES: readonly Cause[] = [
   { code: 'backslash-missing', when: isOfFrame, hides: FRAME },
 ];
 
+/** What a `$` without a partner makes of the paragraph around it. */
+const IN_PARAGRAPH: ReadonlySet<FindingCode> = new Set([
+  'math-in-text',
+  'alignment-outside',
+  'text-only-in-math',
+  'columns-too-many',
+  'words-in-formula',
+  'script-short',
+  'row-unended',
+  'brace-extra',
+]);
+
+/** Are they of one paragraph? Blocks hold one or a few. */
+function withoutOddFormulas(findings: readonly BlockFinding[]): BlockFinding[] {
+  const odd = new Set(
+    findings
+      .filter(({ raw }) => raw.code === 'formula-unclosed' && /^\$\$?$/.test(raw.args.open))
+      .map(({ start }) => start),
+  );
+  if (odd.size === 0) return [...findings];
+  const told = new Set<number>();
+  return findings.filter(({ start, raw }) => {
+    if (!odd.has(start)) return true;
+    if (raw.code !== 'formula-unclosed') return !IN_PARAGRAPH.has(raw.code);
+    const isFirst = !told.has(start);
+    told.add(start);
+    return isFirst;
+  });
+}
+
 /** The findings without those that only follow from another. */
-export function withoutConsequences(findings: readonly BlockFinding[]): BlockFinding[] {
+export function withoutConsequences(all: readonly BlockFinding[]): BlockFinding[] {
+  const findings = withoutOddFormulas(all);
   const hidden = new Set<FindingCode>();
   const argsOf = (raw: RawFinding): Readonly<Record<string, string>> => raw.args;
   for (const { code, when, hides } of CAUSES)

@@ -9,6 +9,7 @@ import type { Mend, MendContext } from '../findings/entry';
 import { FINDINGS } from '../findings/kinds';
 import { one } from '../findings/mends';
 import { type Argument, callsOf, partsNamed, shapeOf } from '../source/shape';
+import { oddDollarOf } from './oddDollars';
 import { inFormula } from './signsInText';
 import type { BlockFinding } from './wording';
 
@@ -55,7 +56,11 @@ function plainer(raw: RawFinding, context: MendContext): RawFinding {
     raw.code === 'argument-unclosed' ||
     raw.code === 'formula-unclosed'
   )
-    return swallowed(raw, context) ?? raw;
+    return (
+      swallowed(raw, context) ??
+      (raw.code === 'formula-unclosed' ? oddDollarOf(raw, context) : null) ??
+      raw
+    );
   if (raw.code === 'character-in-text') {
     const fix = inFormula(raw);
     return fix ? { ...raw, fix } : raw;

@@ -10,6 +10,19 @@ export const formulas = {
     message: 'This <open> is never closed.',
     cause: 'A formula needs a mark at both ends; here the paragraph ends before the second one.',
   }),
+  'formula-unopened': finding({
+    severity: 'broken',
+    args: [],
+    message: 'This $ closes no formula: the one that begins it is missing.',
+    cause: 'Mathematics in a line of text stands between two $ marks.',
+  }),
+  'dollar-extra': finding({
+    severity: 'broken',
+    args: [],
+    message: 'This $ is one too many.',
+    cause:
+      'Mathematics in a line of text stands between two $ marks; to print the sign, write \\$.',
+  }),
   'math-in-text': finding({
     severity: 'broken',
     args: ['what'],

@@ -18,6 +18,8 @@ export interface OpenEnvironment {
   readonly name: string;
   /** How its name is misspelt in the source; its end may be so too. */
   readonly alias?: string;
+  /** Its name was told of: that it has no end is not told beside that. */
+  readonly isUnknown?: boolean;
   readonly span: Span;
   /** Null for one the document defines itself by macros. */
   readonly entry: EnvironmentEntry | null;
@@ -114,14 +116,15 @@ function beginUnknown(
     it.p.report('environment-unknown', span, { name }, fix);
   if (isDocument) return it.environment('document')?.begin?.(it, [], token);
   if (near && editDistance(name, near, 2) <= 2) return beginKnown(it, near, span, token, name);
-  openTransparent(it, name, span);
+  openTransparent(it, name, span, true);
 }
 
 /** Opens an environment that does nothing, so that its `\end` has something to end. */
-function openTransparent(it: Interpreter, name: string, span: Span): void {
+function openTransparent(it: Interpreter, name: string, span: Span, isUnknown = false): void {
   const entry = { name, signature: '', description: '', example: '' };
   it.environments.push({
     name,
+    isUnknown,
     span,
     entry,
     groups: it.groups.length,
@@ -287,7 +290,7 @@ export function closeOpenGroups(it: Interpreter, down: number, before?: Span): v
         ? { from: before.from, to: before.from, text: `\\end{${open.name}}\n` }
         : undefined;
       const fix = insert && { title: `End ${open.name} here`, edits: [insert] };
-      it.p.report('environment-unclosed', open.span, { name: open.name }, fix);
+      if (!open.isUnknown) it.p.report('environment-unclosed', open.span, { name: open.name }, fix);
       open.entry?.end?.(it);
       if (open.entry === null) it.endParagraph();
       it.environments.pop();

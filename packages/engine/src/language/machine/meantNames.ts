@@ -49,6 +49,23 @@ function joinedName(
   return null;
 }
 
+/** Commands that never stand without an argument in braces. */
+const TAKES_BRACES =
+  /^(?:documentclass|usepackage|title|author|date|(?:sub)*section|chapter|paragraph|caption|label|ref|eqref|pageref|cite|footnote|begin|end|emph|text[a-z]{2}|text|math[a-z]{2,4}|frac|sqrt|input|includegraphics)$/;
+
+/** `\reft}`: a known name whose `{` is missing; where it belongs, from the start of the block. */
+export function missingOpen(it: Interpreter, token: Token): { name: string; at: number } | null {
+  const { text, base, chunk } = it.p.reader;
+  if (token.chunk !== chunk) return null;
+  const behind = text.slice(base + token.to, base + token.to + 120);
+  if (!/^[^{}\n]*\}/.test(behind)) return null;
+  for (let length = token.text.length - 1; length >= SHORTEST; length--) {
+    const name = token.text.slice(0, length);
+    if (TAKES_BRACES.test(name) && isKnown(it, name)) return { name, at: token.from + 1 + length };
+  }
+  return null;
+}
+
 /** `\alphax`, `\mathbbZ`, `\maketitleHello`: a known name with what follows run into it. */
 export function cutName(it: Interpreter, { text: name, from }: Token): Fix | null {
   for (let length = name.length - 1; length >= SHORTEST; length--) {

@@ -5,7 +5,7 @@ import { readArgument, readOptional } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import type { Fix } from '../../findings/finding';
-import { cutName, meantWays } from './meantNames';
+import { cutName, meantWays, missingOpen } from './meantNames';
 import { MOST_FINDINGS } from './reading';
 import type { Interpreter } from './interpreter';
 
@@ -61,6 +61,11 @@ function waysFor(it: Interpreter, token: Token, near: readonly string[]): Fix[] 
     title: `Write \\${name}`,
     edits: [{ from: token.from, to: token.from + token.text.length + 1, text: `\\${name}` }],
   });
+  const open = missingOpen(it, token);
+  if (open)
+    return [
+      { title: `Put { behind \\${open.name}`, edits: [{ from: open.at, to: open.at, text: '{' }] },
+    ];
   const cut = cutName(it, token);
   const [first, ...others] = near;
   const isCut = first !== undefined && token.text.startsWith(first);
@@ -71,7 +76,8 @@ function waysFor(it: Interpreter, token: Token, near: readonly string[]): Fix[] 
     .slice(0, 3);
 }
 
-const isMeant = (it: Interpreter, token: Token): boolean => meantWays(it, token).length > 0;
+const isMeant = (it: Interpreter, token: Token): boolean =>
+  missingOpen(it, token) !== null || meantWays(it, token).length > 0;
 
 /** Where a package that is not known is loaded, a name nobody defined is taken for one of its own, and told of with it. */
 export function isStranger(it: Interpreter, name: string, { from, to }: Span): boolean {
@@ -94,6 +100,15 @@ function misspeltEnd(it: Interpreter, token: Token): 'begin' | 'end' | null {
 /** In text: reports, and prints the name, marked, so that the place can be seen on the page. */
 export function reportUnknownCommand(it: Interpreter, token: Token): void {
   unknownCommand(it, token);
+  const open = it.p.atFile ? missingOpen(it, token) : null;
+  if (open) {
+    it.p.reader.jump(it.p.reader.base + open.at);
+    const place = { from: token.from, to: open.at, chunk: token.chunk };
+    return it.p.push([
+      { ...it.p.command(open.name), ...place },
+      { ...it.p.make(Cat.Begin, '{'), ...place },
+    ]);
+  }
   const meant = misspeltEnd(it, token);
   if (meant)
     return it.p.unread({ ...token, ...it.p.command(meant), from: token.from, to: token.to });
