@@ -67,6 +67,9 @@ function lineOf(
   return { b, fitness: b > 12 ? 3 : 2 };
 }
 
+/** What a line of that badness costs (TeX: The Program, §859). */
+const ofBadness = (b: number): number => (10 + b >= 10_000 ? 100_000_000 : (10 + b) ** 2);
+
 /** The least total demerits by how many lines there are, over all ways to break, tried one by one. */
 function bruteForce(widths: readonly number[], first: readonly number[] = []): Map<number, number> {
   const found = new Map<number, number>();
@@ -80,7 +83,7 @@ function bruteForce(widths: readonly number[], first: readonly number[] = []): M
       if (!set) continue;
       const jump = Math.abs(set.fitness - fitness) > 1 ? 10000 : 0;
       // The forced break at the end has its own penalty, which adds nothing.
-      go(end, set.fitness, line + 1, demerits + (10 + set.b) ** 2 + jump);
+      go(end, set.fitness, line + 1, demerits + ofBadness(set.b) + jump);
     }
   };
   go(0, 2, 0, 0);
@@ -99,7 +102,7 @@ function demeritsOf(
     const end = Math.min(widths.length, Math.ceil(at / 2));
     const set = lineOf(widths.slice(start, end), end === widths.length, first[line]);
     if (!set) return Infinity;
-    total += (10 + set.b) ** 2 + (Math.abs(set.fitness - fitness) > 1 ? 10000 : 0);
+    total += ofBadness(set.b) + (Math.abs(set.fitness - fitness) > 1 ? 10000 : 0);
     fitness = set.fitness;
     start = end;
   }

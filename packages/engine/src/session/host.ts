@@ -16,3 +16,10 @@ export interface SessionHost {
   /** Told where each block starts before it is read or laid out: for finding the one that never ends. */
   readonly watch?: (start: number) => void;
 }
+
+/** Work counted, for tests and the benchmark. */
+export interface WorkDone {
+  blocksRead: number;
+  blocksLaid: number;
+  pagesBuilt: number;
+}

@@ -21,7 +21,7 @@ import type { LayoutEnv } from '../paragraphs/env';
 import { lineItems } from '../paragraphs/items';
 import { divisions } from '../paragraphs/patterns';
 import type { SessionBlock } from './block';
-import { MOST_PAGES } from './bounds';
+import { MOST_PAGES, MOST_ROUNDS, MOST_TAKEN } from './bounds';
 import {
   answer,
   collectLabels,
@@ -42,7 +42,7 @@ import {
   type PageRecord,
   type Paging,
 } from './paging';
-import type { SessionHost } from './host';
+import type { SessionHost, WorkDone } from './host';
 import { imageMeasure, NO_FILES, type AssignmentFiles } from './files';
 import { fieldsInText, fieldsOf, furniture } from './furniture';
 import { finished, SourceReading, type CalendarDate, type ReadChange } from './reading';
@@ -56,25 +56,13 @@ import {
   type OutlineEntry,
 } from './account';
 import { CONTENTS } from '../language/constructs/contents';
-import { STANDARD_BUDGET, TAKEN } from '../expansion/processor';
+import { TAKEN } from '../expansion/processor';
 
 export type { CalendarDate } from './reading';
 export type { OutlineEntry } from './account';
-export type { SessionHost } from './host';
+export type { SessionHost, WorkDone } from './host';
 
 const NO_FIELDS: LayoutEnv['field'] = () => [];
-
-/** How often pages and the references to them are worked out anew before giving up. */
-const MOST_ROUNDS = 8;
-/** Nor when reading has taken so much of the work that is bounded: macros that run away, round after round. */
-const MOST_TAKEN = STANDARD_BUDGET.document;
-
-/** Work counted, for tests and the benchmark. */
-export interface WorkDone {
-  blocksRead: number;
-  blocksLaid: number;
-  pagesBuilt: number;
-}
 
 /**
  * A document that is open: text in, pages out, and after each edit only what it
