@@ -92,7 +92,7 @@ test('a set of two pages from an empty sheet, by keys alone but for the picture'
 const MISTAKES: readonly (readonly [string, string, string])[] = [
   ['An ebb & flood.', 'Print the & itself', 'An ebb \\& flood.'],
   ['Let $x = 1 be tides.', 'Close it with $', 'Let $x = 1$ be tides.'],
-  ['So $\\left( x$ is.', 'Make it a plain bracket', 'So $( x$ is.'],
+  ['So $\\left( x$ is.', 'Add \\right)', 'So $\\left( x \\right)$ is.'],
   ['So $x^a^b$ is.', 'Put braces around the first', 'So ${x^a}^b$ is.'],
   ['Some 50% of it\nis in.', 'Write \\%', 'Some 50\\% of it'],
   ['The \\textbff{tide} rises.', 'Write \\textbf', 'The \\textbf{tide} rises.'],

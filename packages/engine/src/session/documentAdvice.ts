@@ -139,7 +139,7 @@ function titleNotPrinted(reading: SourceReading, blocks: readonly SessionBlock[]
   ];
 }
 
-/** `\\maketitle`, taken out of its comment where it stands in one. */
+/** `\maketitle`, taken out of its comment where it stands in one. */
 function printing(behindSign: RegExpExecArray | null, begin: number): Fix {
   if (!behindSign)
     return { title: 'Print it', edits: [{ from: begin, to: begin, text: '\n\\maketitle' }] };

@@ -115,7 +115,7 @@ function pageNumbering(it: Interpreter, tokens: readonly Token[], token: Token):
   setPage(it, 1, name);
 }
 
-/** Marks by hand: what heads say is set by `\\markboth` and `\\markright`. */
+/** Marks by hand: what heads say is set by `\markboth` and `\markright`. */
 const marks: readonly CommandEntry[] = [
   quietEntry(
     'mark',

@@ -19,7 +19,7 @@ function ends(found: Laid): number[] {
 const paragraph = (start: string, more = ''): string =>
   `\\noindent edge\n\n\\noindent${start} ${WORDS}${more}`;
 
-/** TeX: The Program, §848 f. (hanging), §847 (\\parshape). */
+/** TeX: The Program, §848 f. (hanging), §847 (\parshape). */
 describe('lines of a paragraph', () => {
   it.each([
     ['hang from the second on', '\\hangindent 30pt', [0, 30, 30, 30]],

@@ -105,7 +105,7 @@ function endOf(it: Interpreter, token: Token, frame: CellFrame): CellEnd | 'own'
   if (token.cat === Cat.Tab) return 'tab';
   if (token.cat !== Cat.Command) return null;
   if (token.text === '\\' || token.text === 'tabularnewline' || token.text === 'cr') return 'row';
-  // A line across belongs between rows (The TeXbook, chapter 22: misplaced \\noalign).
+  // A line across belongs between rows (The TeXbook, chapter 22: misplaced \noalign).
   if (ACROSS.has(token.text)) return 'row';
   if (token.text !== 'end') return null;
   return ownEnd(it, frame) ? 'own' : 'end';

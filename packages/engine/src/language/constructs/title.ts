@@ -152,7 +152,7 @@ function withSigns(it: Interpreter, act: () => void): void {
   setCounter(it.state, 'footnote', 0);
 }
 
-/** Does `\\maketitle` stand before what it prints, or before the text begins? Then it is told where it belongs. */
+/** Does `\maketitle` stand before what it prints, or before the text begins? Then it is told where it belongs. */
 function standsEarly(it: Interpreter, token: Token, hasTitle: boolean): boolean {
   const { text, base, pos, chunk } = it.p.reader;
   if (token.chunk !== chunk || !it.p.atFile) return false;

@@ -240,7 +240,7 @@ export class MathReader {
     return null;
   }
 
-  /** Is a `\\left` open that the end of its cell cuts off (TeX: The Program, §1192)? */
+  /** Is a `\left` open that the end of its cell cuts off (TeX: The Program, §1192)? */
   private isOpenInCell(): boolean {
     const outer = this.lists.findLast((until) => until !== 'right');
     return this.lists.at(-1) === 'right' && outer === 'cell';

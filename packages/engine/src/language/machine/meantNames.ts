@@ -71,6 +71,8 @@ export function cutName(it: Interpreter, { text: name, from }: Token): Fix | nul
   for (let length = name.length - 1; length >= SHORTEST; length--) {
     const [start, rest] = [name.slice(0, length), name.slice(length)];
     if (!isKnown(it, start)) continue;
+    // The last letter twice: the finger stayed too long.
+    if (start.endsWith(rest) && rest.length === 1) return null;
     const takes = TAKES_ONE.test(start);
     // Of short names many others begin: one letter more is likelier a slip of the finger.
     if (!takes && length < 4 && rest.length > 2) return null;

@@ -70,7 +70,7 @@ function waysFor(it: Interpreter, token: Token, near: readonly string[]): Fix[] 
   // With its argument behind it, as in `\textbff{…}`, a letter is one too many.
   const isWhole = it.p.reader.text[it.p.reader.base + token.to] === '{' && first !== undefined;
   const cut = isWhole ? null : cutName(it, token);
-  const isCut = !isWhole && first !== undefined && token.text.startsWith(first);
+  const isCut = cut !== null && first !== undefined && token.text.startsWith(first);
   const nearest = first !== undefined && !isCut ? [written(first)] : [];
   const ways = [...meantWays(it, token), ...nearest, ...(cut ? [cut] : []), ...others.map(written)];
   return ways
