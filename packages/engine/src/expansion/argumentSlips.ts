@@ -50,6 +50,7 @@ export function cutShort(
   const newline = text.indexOf('\n', start);
   const lineEnd = newline < 0 ? text.length : newline;
   const end = ONE_WORD.has(name) ? start + (word.exec(text)?.[0].length ?? 0) : lineEnd;
+  p.reach = Math.max(p.reach, Math.min(text.length, lineEnd + 1));
   p.reader.jump(end);
   const count = tokens.findIndex((t) => t.chunk === chunk && base + t.from >= end);
   return count < 0 ? tokens : tokens.slice(0, count);
@@ -71,6 +72,7 @@ export function bracesMeant(p: Processor, first: Token): Token[] | null {
   if (!ON_A_LINE.has(name) && !ONE_WORD.has(name)) return null;
   const newline = text.indexOf('\n', at);
   const line = text.slice(at, newline < 0 ? text.length : newline);
+  p.reach = Math.max(p.reach, Math.min(text.length, at + line.length + 1));
   const round = /^\(([^()\n]*)\)/.exec(line);
   const open = /^[A-Za-z]/.test(line) && ON_A_LINE.has(name) ? /^[^%]*[^%\s]/.exec(line) : null;
   const found = round ?? open;

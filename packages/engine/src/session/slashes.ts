@@ -6,7 +6,7 @@ const STRUCTURE =
 const LEANING = new RegExp(`(?<![\\w\\\\/:.])/(${STRUCTURE})(?![A-Za-z/.])(?=\\s*[[{]|\\s|$)`, 'g');
 /** At the start of a line, with an argument behind it: no sentence begins so. */
 const BARE = new RegExp(
-  `(?<=^[ \\t]*)(documentclass|usepackage|begin|end|title|author|chapter|section|subsection|subsubsection|newcommand|newtheorem|includegraphics|label)(?=\\[[^\\]\\n]*\\]\\{|\\{)`,
+  `^([ \\t]*)(documentclass|usepackage|begin|end|title|author|chapter|section|subsection|subsubsection|newcommand|newtheorem|includegraphics|label)(?=\\[[^\\]\\n]*\\]\\{|\\{)`,
   'gm',
 );
 
@@ -16,13 +16,15 @@ export interface WrittenName {
   readonly from: number;
 }
 
-const namesIn = (text: string, pattern: RegExp): WrittenName[] =>
-  [...text.matchAll(pattern)].map(({ index, 1: name = '' }) => ({ name, from: index }));
-
 /** `/section{One}`: names whose slash leans the wrong way. */
-export const leaningNames = (text: string): WrittenName[] => namesIn(text, LEANING);
+export const leaningNames = (text: string): WrittenName[] =>
+  [...text.matchAll(LEANING)].map(({ index, 1: name = '' }) => ({ name, from: index }));
 /** `section{One}` at the start of a line. */
-export const bareNames = (text: string): WrittenName[] => namesIn(text, BARE);
+export const bareNames = (text: string): WrittenName[] =>
+  [...text.matchAll(BARE)].map(({ index, 1: blanks = '', 2: name = '' }) => ({
+    name,
+    from: index + blanks.length,
+  }));
 
 /** The finding of all leaning slashes of a document; its button turns them all. */
 export function leaningSlashes(found: readonly WrittenName[]): RawFinding[] {

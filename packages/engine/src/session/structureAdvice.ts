@@ -61,17 +61,16 @@ const labelsBehind = (shape: Shape): RawFinding[] =>
   });
 
 /** A label in a formula without a number; its button gives it one. */
-const labelsUnnumbered = (shape: Shape): RawFinding[] =>
-  partsNamed(shape, 'begin').flatMap((begin) => {
+function labelsUnnumbered(shape: Shape): RawFinding[] {
+  const labels = partsNamed(shape, 'command', 'label');
+  if (labels.length === 0) return [];
+  const tags = partsNamed(shape, 'command', 'tag', 'tag*');
+  return partsNamed(shape, 'begin').flatMap((begin) => {
     const end = STARRED.test(begin.name) ? partnerOf(shape, begin) : null;
     if (!end) return [];
-    const inside = partsNamed(shape, 'command', 'label').find(
-      ({ from }) => from > begin.to && from < end.from,
-    );
-    const tagged = partsNamed(shape, 'command', 'tag', 'tag*').some(
-      ({ from }) => from > begin.to && from < end.from,
-    );
-    if (!inside || tagged) return [];
+    const isInside = ({ from }: Part): boolean => from > begin.to && from < end.from;
+    const inside = labels.find(isInside);
+    if (!inside || tags.some(isInside)) return [];
     const name = begin.name === 'displaymath' ? 'equation' : begin.name.slice(0, -1);
     const renamed = (part: Part) => {
       const from = shape.text.indexOf(begin.name, part.from);
@@ -82,14 +81,15 @@ const labelsUnnumbered = (shape: Shape): RawFinding[] =>
     const { from, to } = inside;
     return [{ code: 'label-unnumbered' as const, from, to, args, fix }];
   });
+}
 
 const ROWS = /^(?:align|alignat|flalign|gather|eqnarray)\*?$/;
 
 /** `\\` behind the last row: one more row, with nothing in it but a number. */
 const emptyRows = (shape: Shape): RawFinding[] =>
-  partsNamed(shape, 'end').flatMap((end) => {
-    if (!ROWS.test(end.name)) return [];
-    const last = shape.parts.findLast(({ from }) => from < end.from);
+  shape.parts.flatMap((end, i) => {
+    if (end.kind !== 'end' || !ROWS.test(end.name)) return [];
+    const last = shape.parts[i - 1];
     if (last?.kind !== 'row' || shape.text.slice(last.to, end.from).trim() !== '') return [];
     const { from, to } = last;
     const args = { name: end.name };

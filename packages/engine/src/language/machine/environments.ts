@@ -10,7 +10,7 @@ import { readStrayMath } from './formulas';
 import type { Interpreter } from './interpreter';
 import { isStranger, nearestEnvironment, renameFix } from './unknown';
 import { braced, ENDING, runOwnEnd } from './ownEnd';
-import { cellsBy } from '../../expansion/cells';
+import { cell, cellsBy } from '../../expansion/cells';
 import { CELLS } from './cells';
 
 /** An environment that has begun. */
@@ -28,6 +28,9 @@ export interface OpenEnvironment {
   /** What its begin leaves for its end. */
   readonly data: EnvironmentData;
 }
+
+/** How the name of the document's beginning was misspelt; its end may be so too. */
+const BEGUN_AS = cell<string | null>('begunas', null);
 
 /** How far ahead the end of an environment is looked for, in characters. */
 const LOOK_AHEAD = 20_000;
@@ -114,7 +117,10 @@ function beginUnknown(
   const fix = near ? renameBothEnds(it, name, renameFix(it, nameTokens, near), near) : undefined;
   if (fix || !isStranger(it, `the environment ${name}`, span))
     it.p.report('environment-unknown', span, { name }, fix);
-  if (isDocument) return it.environment('document')?.begin?.(it, [], token);
+  if (isDocument) {
+    it.write(BEGUN_AS, name, true);
+    return it.environment('document')?.begin?.(it, [], token);
+  }
   if (near && editDistance(name, near, 2) <= 2) return beginKnown(it, near, span, token, name);
   openTransparent(it, name, span, true);
 }
@@ -185,7 +191,7 @@ export function endEnvironment(it: Interpreter, token: Token): void {
   }
   if (endsDocument(it, name, open)) {
     // One that began so was told of there.
-    if (!it.p.reader.text.includes(`\\begin{${name}}`))
+    if (it.read(BEGUN_AS) !== name)
       p.report(
         'begin-end-mismatch',
         span,

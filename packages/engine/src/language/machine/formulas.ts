@@ -9,7 +9,7 @@ import { getCount } from '../../expansion/registers';
 import type { Fix } from '../../findings/finding';
 import { Cat } from '../../tokens/categories';
 import { counterText, stepCounter } from './counters';
-import { marksAround, passMarks, runAround } from './formulaSlips';
+import { literalSign, marksAround, passMarks, RUN, runAround } from './formulaSlips';
 import type { Interpreter, LanguageCommand } from './interpreter';
 import { MathReader, type Until } from './mathReader';
 import { noBorders, type RowMarks } from './rowMarks';
@@ -150,6 +150,7 @@ export function readStrayMath(it: Interpreter, token: Token): void {
 /** Tells of mathematics in text; its button takes the whole run of it, which is told of once. */
 function reportInText(it: Interpreter, span: Span, what: string): void {
   const { text, base } = it.p.reader;
+  it.p.reach = Math.max(it.p.reach, Math.min(text.length, base + span.to + RUN));
   const run = runAround(text, { from: base + span.from, to: base + span.to });
   const [from, to] = [run.from - base, run.to - base];
   const told = it.findings.some(
@@ -165,22 +166,6 @@ function reportInText(it: Interpreter, span: Span, what: string): void {
     ],
   };
   it.p.report('math-in-text', span, { what }, [...literalSign(text, base, span), marks]);
-}
-
-/** `my_lamp`: a sign between words, which was meant to be printed. */
-function literalSign(text: string, base: number, { from, to }: Span): Fix[] {
-  const at = text.slice(base + from, base + to).search(/[_^]/);
-  const sign = base + from + at;
-  const isBetweenWords =
-    at >= 0 &&
-    /[A-Za-z]{2}$/.test(text.slice(Math.max(0, sign - 2), sign)) &&
-    /^[A-Za-z]{2}/.test(text.slice(sign + 1, sign + 3));
-  if (!isBetweenWords) return [];
-  const char = text.charAt(sign);
-  const edits = [
-    { from: sign - base, to: sign - base + 1, text: `\\${char === '^' ? '^{}' : char}` },
-  ];
-  return [{ title: `Print the ${char} itself`, edits }];
 }
 
 function trimmedEnd(it: Interpreter): number {

@@ -39,6 +39,7 @@ function joinedName(
   { text: name, to }: Token,
 ): { name: string; to: number } | null {
   const { text, base } = it.p.reader;
+  it.p.reach = Math.max(it.p.reach, Math.min(text.length, base + to + 60));
   const behind = /^(?:[ \t]+[A-Za-z]+){1,3}/.exec(text.slice(base + to, base + to + 60))?.[0] ?? '';
   const parts = behind.match(/[ \t]+[A-Za-z]+/g) ?? [];
   for (let count = parts.length; count > 0; count--) {
@@ -57,6 +58,7 @@ const TAKES_BRACES =
 export function missingOpen(it: Interpreter, token: Token): { name: string; at: number } | null {
   const { text, base, chunk } = it.p.reader;
   if (token.chunk !== chunk) return null;
+  it.p.reach = Math.max(it.p.reach, Math.min(text.length, base + token.to + 120));
   const behind = text.slice(base + token.to, base + token.to + 120);
   if (!/^[^{}\n]*\}/.test(behind)) return null;
   for (let length = token.text.length - 1; length >= SHORTEST; length--) {

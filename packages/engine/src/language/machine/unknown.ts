@@ -92,6 +92,7 @@ export function isStranger(it: Interpreter, name: string, { from, to }: Span): b
 function misspeltEnd(it: Interpreter, token: Token): 'begin' | 'end' | null {
   if (token.chunk !== it.p.reader.chunk || !it.p.atFile) return null;
   const { text, pos } = it.p.reader;
+  it.p.reach = Math.max(it.p.reach, Math.min(text.length, pos + 40));
   const name = /^\{([A-Za-z]+\*?)\}/.exec(text.slice(pos, pos + 40))?.[1];
   if (name === undefined || (name !== 'document' && it.environment(name) === undefined))
     return null;
