@@ -11,10 +11,10 @@ const body = (text: string, preamble = ''): readonly Severity[] =>
 
 /** A standard run stops at these with the error that is named, or leaves part of the sheet out. */
 const STOPS: readonly (readonly [string, string])[] = [
-  ['Missing $ inserted', 'Then x^2 is large.'],
-  ['Missing $ inserted', 'An angle \\alpha here.'],
-  ['Undefined control sequence', 'Some \\textbff{word}.'],
-  ['Undefined control sequence, though what is meant is clear', 'Let $x \\in \\R$.'],
+  ['a power in text', 'Then x^2 is large.'],
+  ['a Greek letter in text', 'An angle \\alpha here.'],
+  ['a command nobody knows', 'Some \\textbff{word}.'],
+  ['one whose meaning is clear', 'Let $x \\in \\R$.'],
   ['Environment undefined', '\\begin{centre}x\\end{centre}'],
   ['begin ended by another', '\\begin{center}x\\end{cetner}'],
   ['begin ended by the document', '\\begin{itemize}\\item a\n\n\\section{B}'],
