@@ -83,7 +83,6 @@ function pushNode(
   }
 }
 
-/** A float with its contents set, at their natural height. */
 /** Adds a float, and where it was called the notes in it: they stand at the foot of that page. */
 function pushFloat(out: VItem[], node: Float, env: LayoutEnv): void {
   const items = layoutBlocks(node.blocks, env);

@@ -1,4 +1,5 @@
 import { nearestNames } from '../base/nearest';
+import { packageLine } from '../source/packageLine';
 import { lineEndAt, shapeOf } from '../source/shape';
 import type { Fix, Mend, MendContext } from './entry';
 
@@ -45,6 +46,12 @@ export function sameEnding({
   if (same.length !== 1 || !label || at < 0 || ending === '') return null;
   return one(`Write ${label}`, from + at, from + at + name.length, label);
 }
+
+/** The line that loads a package. */
+export const loads = ({ text, args }: MendContext<'package'>): Fix | null => {
+  const line = packageLine(text, args.package);
+  return line && one(`Load ${args.package}`, line.from, line.from, line.insert);
+};
 
 /** A sign of the language that was meant to be printed. */
 export const literal =

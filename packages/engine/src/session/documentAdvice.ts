@@ -49,7 +49,6 @@ export function documentAdvice(
 }
 
 const CHAPTERED = /^(?:report|book|memoir|scrreprt|scrbook)$/;
-const CHINESE = /[\u3400-\u9fff]/;
 const ASIAN = /ctex|CJK|xeCJK|luatexja|fontspec/;
 
 /** What the document as a whole lacks: chapters above its sections, a text, a package for its script. */
@@ -73,9 +72,9 @@ function wholeAdvice(reading: SourceReading, body: readonly SessionBlock[]): Blo
   if (empty)
     out.push({ code: 'nothing-printed', from: empty.index, to: empty.index + 16, args: {} });
   const loads = blocks.flatMap((block) => notesOf(block).loads).map(({ line }) => line);
-  const asian = body.find(({ source }) => CHINESE.test(source));
+  const asian = body.find((block) => notesOf(block).chineseAt >= 0);
   if (asian && !loads.some((line) => ASIAN.test(line))) {
-    const from = asian.start + asian.source.search(CHINESE);
+    const from = asian.start + notesOf(asian).chineseAt;
     out.push({
       code: 'script-without-package',
       from,

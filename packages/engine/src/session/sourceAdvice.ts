@@ -29,6 +29,8 @@ export interface SourceNotes {
     readonly to: number;
   }[];
   readonly beginsDocument: boolean;
+  /** Where its first Chinese character stands; -1 when it has none. */
+  readonly chineseAt: number;
   /** Headings, by the names of their commands. */
   readonly headings: readonly WrittenName[];
   /** Commands without their backslash, and with a slash in its place. */
@@ -40,7 +42,8 @@ export interface SourceNotes {
 export const notesOf = (block: SessionBlock): SourceNotes => (block.notes ??= readNotes(block));
 
 /** Words alone, in which there is nothing to note. */
-const BARE = /^[^\\$"%/{]*$/;
+const CHINESE = /[\u3400-\u9fff]/;
+const BARE = /^[^\\$"%/{\u3400-\u9fff]*$/;
 const NOTHING: SourceNotes = {
   findings: [],
   ownWords: [],
@@ -50,6 +53,7 @@ const NOTHING: SourceNotes = {
   printsTitle: false,
   loads: [],
   beginsDocument: false,
+  chineseAt: -1,
   headings: [],
   bare: [],
   leaning: [],
@@ -92,6 +96,7 @@ function readNotes(block: SessionBlock): SourceNotes {
         to: to + (/^[ \t]*\n?/.exec(plain.slice(to))?.[0].length ?? 0),
       })),
     beginsDocument: partsNamed(shape, 'begin', 'document').length > 0,
+    chineseAt: block.source.search(CHINESE),
     headings: partsNamed(shape, 'command', 'chapter', 'section', 'subsection', 'subsubsection').map(
       ({ name, from }) => ({ name, from }),
     ),

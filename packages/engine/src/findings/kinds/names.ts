@@ -1,6 +1,5 @@
 import { finding } from '../entry';
-import { packageLine } from '../../source/packageLine';
-import { one } from '../mends';
+import { loads, one } from '../mends';
 import { declaredStatement } from '../statementMends';
 
 /** Names of commands, environments and counters, and letters that should be names. */
@@ -16,10 +15,7 @@ export const names = {
     args: ['name', 'package'],
     message: '<name> comes with the package <package>, which is not loaded.',
     cause: 'A line \\usepackage{<package>} before \\begin{document} is missing.',
-    mend: ({ text, args }) => {
-      const line = packageLine(text, args.package);
-      return line && one(`Load ${args.package}`, line.from, line.from, line.insert);
-    },
+    mend: loads,
   }),
   'command-not-defined-here': finding({
     severity: 'broken',

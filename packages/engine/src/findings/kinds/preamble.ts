@@ -1,7 +1,6 @@
-import { packageLine } from '../../source/packageLine';
 import { behindClass } from '../preambleMends';
 import { finding } from '../entry';
-import { one } from '../mends';
+import { loads, one } from '../mends';
 
 /** The kind of document, packages, title, and where the text begins and ends. */
 export const preamble = {
@@ -147,10 +146,7 @@ export const preamble = {
     args: ['script', 'package'],
     message: 'Other LaTeX programs need a package for <script>.',
     cause: 'The package <package> brings fonts that have these characters.',
-    mend: ({ text, args }) => {
-      const line = packageLine(text, args.package);
-      return line && one(`Load ${args.package}`, line.from, line.from, line.insert);
-    },
+    mend: (context) => loads(context),
   }),
   'chapters-missing': finding({
     severity: 'broken',

@@ -1,6 +1,7 @@
 import { adjust } from '../machine/asides';
 import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
+import { MOST_SHAPED } from '../machine/parameters';
 import { FIL, FILL, glue, type Glue, SS } from '../../base/lengths';
 import { Cat } from '../../tokens/categories';
 import { textOf } from '../../expansion/tokenText';
@@ -19,9 +20,6 @@ import { glueOf } from '../scanning/glueOf';
 function verticalSpace(it: Interpreter, g: Glue, keep: boolean): void {
   adjust(it, { kind: 'vspace', glue: g, behaviour: keep ? 'keep' : 'plain', closed: true });
 }
-
-/** Lines of a paragraph that shapes itself: beyond these the last one holds. */
-const MOST_SHAPED = 1000;
 
 /** `\parshape n` and n pairs of indent and width (TeX: The Program, §1248). */
 function readParShape(it: Interpreter): void {

@@ -296,7 +296,7 @@ export const hyphenationOf = (state: State): Hyphenation => ({
 });
 
 /** Of so many lines at most it is said by itself where they stand. */
-const MOST_SHAPED = 1000;
+export const MOST_SHAPED = 1000;
 
 /**
  * The lines of `\hangindent` and `\hangafter` (TeX: The Program, §848 f.). In lists the kernel's own
