@@ -22,6 +22,8 @@ export interface AssignmentCard {
   /** Grows with each change of any of its files. */
   readonly edition: number;
   readonly archived: boolean;
+  /** When a file of it was last written, ISO 8601. */
+  readonly writtenAt: string;
   /** From the last time it was typeset; null before that. */
   readonly pages: number | null;
   readonly toFix: number | null;
@@ -57,8 +59,12 @@ export interface OpenAssignment {
   readonly dueAt: string | null;
   readonly state: AssignmentState;
   readonly course: Course;
-  /** The file that is typeset. */
+  /** The path of the sheet itself. */
+  readonly sheet: string;
+  /** The file that is typeset: the sheet, or the one that is written in when it has a class of its own. */
   readonly main: SourceFile;
+  /** The parts that lie between it and the file that is written in: each reads in the next. */
+  readonly between: readonly Pick<SourceFile, 'path' | 'content'>[];
   /** The file that is written in: the main one, or a part. */
   readonly file: SourceFile;
   readonly files: readonly FileInfo[];

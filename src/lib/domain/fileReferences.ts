@@ -51,6 +51,41 @@ export function refersTo({ command, name }: FileReference, path: string): boolea
   return asked === path || (ENDINGS[command] ?? []).some((ending) => asked + ending === path);
 }
 
+/** Is a source typeset by itself? It has a class, which is not the one that borrows another's. */
+export const hasClass = (source: string): boolean =>
+  fileReferences(source).some(
+    ({ command, name }) => command === 'documentclass' && name !== 'subfiles',
+  );
+
+/**
+ * The texts that read one another in, from a main file up to another, both left out; null when
+ * the main file does not come to it. Of several ways the shortest.
+ * @param main,path names as they are written in the sources.
+ * @param textOf the text of a file, or null when there is none.
+ */
+export function wayBetween(
+  main: string,
+  path: string,
+  names: readonly string[],
+  textOf: (name: string) => string | null,
+): readonly string[] | null {
+  const cameFrom = new Map<string, string>([[main, '']]);
+  // A map is gone through in the order in which it grows: what is nearer comes first.
+  for (const [name] of cameFrom) {
+    const references = fileReferences(textOf(name) ?? '').filter(({ command }) =>
+      /^(input|include)$/.test(command),
+    );
+    for (const other of names)
+      if (!cameFrom.has(other) && references.some((it) => refersTo(it, other)))
+        cameFrom.set(other, name);
+  }
+  if (!cameFrom.has(path)) return null;
+  const way: string[] = [];
+  for (let at = cameFrom.get(path) ?? ''; at !== main && at !== ''; at = cameFrom.get(at) ?? '')
+    way.unshift(at);
+  return way;
+}
+
 /** A source in which every mention of a file has its new path; endings stay away where they were away. */
 export function withFileRenamed(source: string, path: string, to: string): string {
   let out = source;

@@ -103,6 +103,8 @@ export interface AssignmentChangeRequest {
   readonly state?: Exclude<AssignmentState, 'handed-in'>;
   readonly archived?: boolean;
   readonly deleted?: boolean;
+  /** The text that is the sheet from now on. */
+  readonly mainPath?: string;
 }
 
 /** What is to be other about an assignment. */
@@ -114,6 +116,7 @@ export const assignmentChange = Joi.object<AssignmentChangeRequest>({
   state: Joi.string<'draft' | 'ready'>().valid(...ASSIGNMENT_STATES.slice(0, 2)),
   archived: Joi.boolean(),
   deleted: Joi.boolean(),
+  mainPath: filePath.optional(),
 })
   .min(1)
   .required();
@@ -153,6 +156,11 @@ export const placeQuery = Joi.object<PlaceQuery>({
   at: Joi.number().integer().min(0),
   find: Joi.string().allow('').max(400),
 })
+  .unknown()
+  .required();
+
+/** The text whose PDF is wanted, when it is not the sheet. */
+export const pdfQuery = Joi.object<{ readonly file?: string }>({ file: filePath.optional() })
   .unknown()
   .required();
 

@@ -47,8 +47,8 @@ describe('the workbench', () => {
     expect(
       pageTops(
         [
-          { key: 1, width: 10, height: 100 },
-          { key: 2, width: 10, height: 100 },
+          { key: 1, width: 10, height: 100, textLeft: 2, textRight: 8 },
+          { key: 2, width: 10, height: 100, textLeft: 2, textRight: 8 },
         ],
         2,
       ),

@@ -45,12 +45,15 @@ function unmarked(marked: string): { text: string; from: number; to: number } {
  * Mounts the bench under an editor that knows the formulas, labels and findings of a text.
  *
  * @param marked a text with a bar where the caret stands, or two around what is marked.
+ * @param open is it found open, or as one line?
  */
 export async function standingBench(
   marked: string,
   pictures: readonly FileAddress[] = [],
+  open = true,
 ): Promise<StandingBench> {
   const { text, from, to } = unmarked(marked);
+  localStorage.setItem('odd-compass-bench-open', String(open));
   const session = typeset(text);
   let moved = 0;
   let follow = (): void => undefined;

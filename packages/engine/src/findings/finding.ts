@@ -36,6 +36,12 @@ export const withWays = (finding: RawFinding, [fix, ...others]: readonly Fix[]):
 
 export type Report = (finding: RawFinding) => void;
 
+/** All ways to mend a finding, the likeliest first. */
+export const waysOf = ({ fix, others = [] }: Ways): readonly Fix[] => [
+  ...(fix ? [fix] : []),
+  ...others,
+];
+
 /** A fix at other places. */
 export const movedFix = ({ title, edits }: Fix, to: (at: number) => number): Fix => ({
   title,

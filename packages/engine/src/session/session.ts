@@ -131,21 +131,21 @@ export class Session {
     return measure;
   }
 
-  /** Other files than before: everything is read again. */
+  /** Other files than before: everything is read again, by `read` or `settle`. */
   setFiles(files: AssignmentFiles): void {
     this.files = files;
-    this.readAnew();
+    this.forgetAll();
   }
 
-  /** Forgets all that was made of the text, and reads it as if it had just been opened. */
-  private readAnew(): void {
+  /** Forgets all that was made of the text, which is read as if it had just been opened. */
+  private forgetAll(): void {
     const { text } = this;
     this.reading = this.newReading();
     this.records = [];
     this.asking.clear();
     this.geometry = null;
     this.facts = NO_FACTS;
-    this.setText(text);
+    this.change(0, 0, text);
   }
 
   /** Replaces all of the text. */
@@ -286,7 +286,8 @@ export class Session {
     while (!reading.next().done) yield 0;
     yield* this.rounds();
     if (!this.unsettled || this.fromCold) return;
-    this.readAnew();
+    this.forgetAll();
+    finished(this.read());
     yield* this.rounds();
   }
 

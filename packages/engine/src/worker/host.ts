@@ -3,6 +3,7 @@ import { toBp } from '../base/lengths';
 import { copyToHandOver, type PageDescription } from '../output/display/description';
 import { pageLetters, pageText } from '../output/display/text';
 import { NO_PORT, walkPage } from '../output/display/walk';
+import type { PageGeometry } from '../document/page';
 import type { Page } from '../pages/page';
 import { filesOf, type AssignmentFiles } from '../session/files';
 import { findText } from '../session/findText';
@@ -41,12 +42,29 @@ export interface WorkerSurroundings {
 /** Work goes on for this long before messages are looked at, in ms. */
 const SLICE = 12;
 
+/** Size of the paper, and where the text of odd and even pages lies on it. */
+function extentOf({ paperWidth, paperHeight, left, evenLeft, textWidth, twoSided }: PageGeometry) {
+  const [first, last] = twoSided
+    ? [Math.min(left, evenLeft), Math.max(left, evenLeft)]
+    : [left, left];
+  return {
+    width: toBp(paperWidth),
+    height: toBp(paperHeight),
+    textLeft: toBp(Math.max(0, first)),
+    textRight: toBp(Math.min(paperWidth, last + textWidth)),
+  };
+}
+
 /** Keeps one document open for a page, and answers with what changed. Newer edits overtake work under way. */
 export class WorkerHost {
   private session: Session | null = null;
   private opened: Promise<void> = Promise.resolve();
   private readonly fonts = new Map<FontFile, Uint8Array>();
   private readonly fetched = new Map<string, Uint8Array>();
+  /** The files as they are kept, and as they stand while one writes in them. */
+  private kept: ReadonlyMap<string, Uint8Array> = new Map();
+  private readonly written = new Map<string, string>();
+  private writing = 0;
   /** The revision of the text that was read, and the newest there is. */
   private revision = 0;
   private wanted = 0;
@@ -88,6 +106,8 @@ export class WorkerHost {
         );
         await this.opened;
         return this.settle();
+      case 'written':
+        return this.takeWritten(request);
       case 'ping':
         return this.around.post({ kind: 'pong' }, []);
       case 'vocabulary':
@@ -143,7 +163,30 @@ export class WorkerHost {
         found.set(name, bytes);
       }),
     );
-    return filesOf(found, this.around.decode);
+    this.kept = found;
+    return this.filesNow();
+  }
+
+  private filesNow(): AssignmentFiles {
+    const { kept, written } = this;
+    const files = filesOf(kept, this.around.decode);
+    return {
+      ...files,
+      names: () => [...new Set([...kept.keys(), ...written.keys()])],
+      text: (name) => written.get(name) ?? files.text(name),
+    };
+  }
+
+  /** What is typed into another file is read with the document; keys that came meanwhile are read at once. */
+  private async takeWritten({ name, text, revision }: Extract<Request, { kind: 'written' }>) {
+    this.written.set(name, text);
+    this.wanted = revision;
+    const mine = ++this.writing;
+    await this.opened;
+    await this.around.turn();
+    if (mine !== this.writing) return;
+    this.session?.setFiles(this.filesNow());
+    return this.settle();
   }
 
   /** Makes pages in slices; what is in sight is sent as soon as it stands. */
@@ -260,8 +303,7 @@ export class WorkerHost {
     });
     const infos = pages.map((page): PageInfo => ({
       key: this.keyOf(page),
-      width: toBp(page.geometry.paperWidth),
-      height: toBp(page.geometry.paperHeight),
+      ...extentOf(page.geometry),
     }));
     this.around.post({ kind: 'pages', revision: this.revision, pages: infos, views }, transfer);
   }

@@ -30,6 +30,13 @@ export type Request =
   | { readonly kind: 'ping' }
   /** The other files of the assignment from now on. */
   | { readonly kind: 'files'; readonly files: readonly FileAddress[] }
+  /** A file that is written in, though it is not the text: as it stands now, saved or not. */
+  | {
+      readonly kind: 'written';
+      readonly name: string;
+      readonly text: string;
+      readonly revision: number;
+    }
   /** Edits in order; each one's offsets refer to the text after those before it. */
   | { readonly kind: 'edit'; readonly edits: readonly TextEdit[]; readonly revision: number }
   /** Every name of the language, asked for once. */
@@ -57,8 +64,12 @@ export interface PageRange {
 /** A page as the host knows it: the same key is the same picture. */
 export interface PageInfo {
   readonly key: number;
+  /** Big points. */
   readonly width: number;
   readonly height: number;
+  /** From the left edge to where the text begins on odd or even pages, whichever is less, and to where it ends. */
+  readonly textLeft: number;
+  readonly textRight: number;
 }
 
 export interface BlockPlace {

@@ -11,6 +11,7 @@
 
   import BringIn from './BringIn.svelte';
   import DueChart from './DueChart.svelte';
+  import { lastWrittenFirst } from './lastWritten';
   import Postings from './Postings.svelte';
   import PutAway from './PutAway.svelte';
   import SheetGrid from './SheetGrid.svelte';
@@ -40,12 +41,14 @@
   });
 
   const shown = $derived(
-    courses
-      .filter((course) => !course.archived)
-      .map((course) => ({
-        ...course,
-        assignments: course.assignments.filter((card) => !card.archived),
-      })),
+    lastWrittenFirst(
+      courses
+        .filter((course) => !course.archived)
+        .map((course) => ({
+          ...course,
+          assignments: course.assignments.filter((card) => !card.archived),
+        })),
+    ),
   );
   const archived = $derived(
     courses

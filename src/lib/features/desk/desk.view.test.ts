@@ -17,6 +17,7 @@ const card = (id: string, more: Partial<AssignmentCard> = {}): AssignmentCard =>
   archived: false,
   pages: 2,
   toFix: 0,
+  writtenAt: '2026-03-01T09:00:00.000Z',
   ...more,
 });
 const course = (assignments: AssignmentCard[], more: Partial<DeskCourse> = {}): DeskCourse => ({

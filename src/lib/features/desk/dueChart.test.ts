@@ -16,6 +16,7 @@ const card = (id: string, day: number, more: Partial<AssignmentCard> = {}): Assi
   archived: false,
   pages: 2,
   toFix: 0,
+  writtenAt: '2026-03-01T09:00:00.000Z',
   ...more,
 });
 const course = (...assignments: AssignmentCard[]): DeskCourse => ({

@@ -20,7 +20,7 @@
     const edit = engine && editBetween(written, text);
     if (!edit) return;
     written = text;
-    untrack(() => engine?.edit([edit]));
+    untrack(() => engine?.edit([edit], () => written));
   });
 
   const page = $derived(engine?.sighted.get(0) ?? null);

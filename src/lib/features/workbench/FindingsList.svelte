@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { EditorView } from '@codemirror/view';
   import type { Finding, Fix } from '@odd-compass/engine';
-  import { applyFix, waysOf } from './source/findingNotes';
+  import { waysOf } from '@odd-compass/engine/finding';
+  import { applyFix } from './source/findingNotes';
 
   interface Props {
     findings: readonly Finding[];

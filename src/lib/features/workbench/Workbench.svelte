@@ -4,6 +4,8 @@
   import { editBetween } from '@odd-compass/engine/edits';
   import type { TextEdit } from '@odd-compass/engine';
   import { engineName } from '$lib/domain/fileName';
+  import { goto } from '$app/navigation';
+  import { folderOf } from '$lib/domain/fileName';
   import { onMount } from 'svelte';
   import Bench from './bench/Bench.svelte';
   import { afterPaint } from './afterPaint';
@@ -18,6 +20,8 @@
   import { blockExtent, type PictureBox } from './sheet/hit';
   import Sheet from './sheet/Sheet.svelte';
   import Notices from './Notices.svelte';
+  import { gatherEarlyKeys, takeEarlyKeys } from './source/earlyKeys';
+  import { startOfText } from './source/preamble';
   import SourcePane from './source/SourcePane.svelte';
   import WorkbenchHeader from './WorkbenchHeader.svelte';
 
@@ -62,6 +66,7 @@
       left = true;
       void saver?.flush().then(() => saver?.close());
       engine?.close();
+      gatherEarlyKeys();
     };
   });
 
@@ -76,24 +81,33 @@
     text = unsent ? draft.content : file.content;
     const part = isPart ? { path: engineName(main.path, file.path), text } : null;
     const whole = isPart ? main.content : text;
-    const opened = { path: engineName(main.path, main.path), text: whole, part };
+    const between = assignment.between.map(({ path, content }) => ({
+      path: engineName(main.path, path),
+      text: content,
+    }));
+    const opened = { path: engineName(main.path, main.path), text: whole, part, between };
     engine = new EngineClient(opened, addresses);
     saver = new Saver(id, file, {
       drafts,
       window: name,
       onmerge: takeMerged,
-      onsaved: (version) => isPart && tellVersion(version),
+      onsaved: tellVersion,
     });
     if (unsent) saver.resume(draft);
     // What was saved, though nobody heard of it, is kept no longer.
     else if (draft) void drafts.forget(draft.file, draft.window).catch(() => undefined);
   }
 
-  /** The engine reads a part that it has by its address only, when it is saved. */
+  /** What is asked for by its address from now on is what was saved. */
   function tellVersion(version: number) {
     const { path } = assignment.file;
     files = files.map((file) => (file.path === path ? { ...file, version } : file));
-    if (engine?.readsBySaving) engine.setFiles(addresses);
+  }
+
+  /** Goes to a place of another file, as the engine names it. */
+  function goElsewhere({ file, from }: { readonly file: string; readonly from: number }) {
+    const path = folderOf(assignment.main.path) + file;
+    void goto(`/a/${assignment.id}?file=${encodeURIComponent(path)}&at=${from}`);
   }
 
   /** Other files than before: the engine and the sheet look at them again. */
@@ -118,7 +132,7 @@
   });
   const settled = $derived(!!engine && engine.accountRevision === engine.revision);
   function edited(edits: readonly TextEdit[], whole: () => string) {
-    engine?.edit(edits);
+    engine?.edit(edits, whole);
     saver?.change(whole);
   }
 
@@ -217,6 +231,7 @@
     {caret}
     {settled}
     ongo={go}
+    onelsewhere={goElsewhere}
     onfiles={takeFiles}
   />
   <Notices {engine} {saver} bind:refused ontheirs={takeMerged} />
@@ -228,6 +243,7 @@
       >
         <Sheet
           bind:this={sheet}
+          id="{assignment.id} {assignment.main.path}"
           {engine}
           {caret}
           {litBlock}
@@ -243,7 +259,9 @@
         {litBlock}
         {tick}
         {scrolled}
+        {caret}
         ongo={go}
+        onelsewhere={goElsewhere}
         onresize={resize}
         share={folded ? 0 : Math.round(sheetWidth === null ? 47 : (100 * sheetWidth) / innerWidth)}
         onfold={() => (folded = !folded)}
@@ -272,7 +290,10 @@
           onready={(opened) => {
             view = opened;
             const place = at ?? (find === null ? -1 : text.indexOf(find));
-            if (place >= 0) go(place);
+            go(place >= 0 ? place : startOfText(text));
+            const typed = takeEarlyKeys();
+            if (typed !== '')
+              opened.dispatch(opened.state.replaceSelection(typed), { userEvent: 'input.type' });
           }}
         />
         {#if view}

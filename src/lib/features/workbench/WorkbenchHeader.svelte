@@ -1,7 +1,6 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import type { FileInfo, OpenAssignment } from '$lib/domain/assignment';
-  import { folderOf } from '$lib/domain/fileName';
   import LampButton from '$lib/ui/LampButton.svelte';
   import type { EditorView } from '@codemirror/view';
   import type { EngineClient } from './engine/engineClient.svelte';
@@ -11,6 +10,7 @@
   import HandbookDrawer from './HandbookDrawer.svelte';
   import Needle from './Needle.svelte';
   import type { Saver, SaveStatus } from './saving/saver.svelte';
+  import TakeMenu from './TakeMenu.svelte';
 
   interface Props {
     assignment: OpenAssignment;
@@ -21,9 +21,11 @@
     /** Do page and source agree? */
     settled: boolean;
     ongo: (offset: number) => void;
+    onelsewhere: (place: { readonly file: string; readonly from: number }) => void;
     onfiles: (files: readonly FileInfo[]) => void;
   }
-  let { assignment, engine, saver, view, caret, settled, ongo, onfiles }: Props = $props();
+  let { assignment, engine, saver, view, caret, settled, ongo, onelsewhere, onfiles }: Props =
+    $props();
 
   const STATUS: Readonly<Record<SaveStatus, string>> = {
     saved: 'saved',
@@ -37,7 +39,7 @@
   let fragments = $state<ReturnType<typeof FragmentsDrawer>>();
   let handbook = $state<ReturnType<typeof HandbookDrawer>>();
   const pageCount = $derived(engine?.pages.length ?? 0);
-  const isPart = $derived(assignment.file.path !== assignment.main.path);
+  const isSheet = $derived(assignment.file.path === assignment.sheet);
 
   /** Goes on when all is saved: PDF and other places look at what the server has. */
   async function whenSaved(event: MouseEvent, go: (address: string) => unknown) {
@@ -47,14 +49,6 @@
     if (await saver.flush()) go(href);
   }
   const leave = (event: MouseEvent) => whenSaved(event, goto);
-  const openPdf = (event: MouseEvent) =>
-    whenSaved(event, (href) => open(href, '_blank', 'noopener'));
-
-  /** Goes to a place of another file. */
-  function goElsewhere({ file, from }: { readonly file: string; readonly from: number }) {
-    const path = folderOf(assignment.main.path) + file;
-    void goto(`/a/${assignment.id}?file=${encodeURIComponent(path)}&at=${from}`);
-  }
 </script>
 
 <header class="flex items-center gap-1.5 border-b border-base-300 bg-base-100 px-4 py-1.5">
@@ -64,7 +58,7 @@
     <span class="truncate max-[1200px]:hidden">{assignment.course.title}</span>
     <span aria-hidden="true" class="max-[1200px]:hidden">/</span>
     <h1 class="truncate text-lg font-bold">{assignment.title}</h1>
-    {#if isPart}
+    {#if !isSheet}
       <span aria-hidden="true">/</span>
       <span class="truncate">{assignment.file.path}</span>
     {/if}
@@ -88,7 +82,7 @@
       {settled}
       {view}
       {ongo}
-      onelsewhere={goElsewhere}
+      {onelsewhere}
     />
   {/if}
   <button class="btn btn-ghost btn-sm px-2" onclick={() => filesDrawer?.open()}>Files</button>
@@ -100,18 +94,12 @@
   >
   <LampButton />
   <a class="btn btn-sm" href="/a/{assignment.id}/hand-in" onclick={leave}>Hand in</a>
-  <a
-    class="btn btn-primary btn-sm"
-    href="/a/{assignment.id}/pdf"
-    target="_blank"
-    rel="noopener"
-    onclick={openPdf}>PDF</a
-  >
+  <TakeMenu {assignment} {whenSaved} flush={() => saver?.flush() ?? Promise.resolve(true)} />
 </header>
 <FilesDrawer
   bind:this={filesDrawer}
   id={assignment.id}
-  main={assignment.main.path}
+  main={assignment.sheet}
   open={assignment.file.path}
   {onfiles}
   flush={() => saver?.flush() ?? Promise.resolve(true)}

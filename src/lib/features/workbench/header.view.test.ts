@@ -20,6 +20,7 @@ interface Standing {
   readonly view: EditorView;
   readonly findings: readonly Finding[];
   readonly wentTo: number[];
+  readonly elsewhere: (readonly [string, number])[];
 }
 
 /** The head of the workbench over a text, with all that is found in it. */
@@ -38,6 +39,7 @@ async function standing(
   const findings = session.findings();
   view.dispatch({ effects: setFindings.of(findings) });
   const wentTo: number[] = [];
+  const wentElsewhere: (readonly [string, number])[] = [];
   const engine = {
     findings,
     findingsElsewhere: elsewhere,
@@ -53,7 +55,9 @@ async function standing(
       dueAt: null,
       state: 'draft',
       course,
+      sheet: 'sheet.tex',
       main: main(text),
+      between: [],
       file: main(text),
       files: [],
       posting: null,
@@ -64,10 +68,11 @@ async function standing(
     caret: 0,
     settled,
     ongo: (at) => wentTo.push(at),
+    onelsewhere: ({ file, from }) => void wentElsewhere.push([file, from]),
     onfiles: () => undefined,
   });
   await settle();
-  return { view, findings, wentTo };
+  return { view, findings, wentTo, elsewhere: wentElsewhere };
 }
 
 const BROKEN = inArticle('Low \\emhp{water} and $\\foo$.');
@@ -116,11 +121,10 @@ describe('the list of what was found', () => {
   it('has what was found in other files, and leads there', async () => {
     const [finding] = typeset(BROKEN).findings();
     const elsewhere = [{ ...(finding as Finding), file: 'parts/one.tex', from: 12 }];
-    await standing(inArticle('Ebb.', ''), { elsewhere });
+    const there = await standing(inArticle('Ebb.', ''), { elsewhere });
     await press('List');
-    visited.length = 0;
     await press('in parts/one.tex');
-    expect(visited).toEqual(['/a/s1?file=parts%2Fone.tex&at=12']);
+    expect(there.elsewhere).toEqual([['parts/one.tex', 12]]);
   });
   it('opens and closes with F8', async () => {
     await standing(BROKEN);

@@ -52,7 +52,10 @@ export interface AssignmentRow {
 }
 
 /** An assignment with its course. */
-export interface Particulars extends Omit<OpenAssignment, 'main' | 'file' | 'files'> {
+export interface Particulars extends Omit<
+  OpenAssignment,
+  'sheet' | 'main' | 'between' | 'file' | 'files'
+> {
   readonly mainPath: string;
 }
 
@@ -142,6 +145,7 @@ export function assignmentRepository(db: Db) {
           state: assignments.state,
           edition: assignments.edition,
           archivedAt: assignments.archivedAt,
+          writtenAt: assignments.updatedAt,
           pages: typesettings.pages,
           toFix: typesettings.toFix,
         })

@@ -65,3 +65,24 @@ it('the engine is given all files, named from the folder of the sheet; a change 
   });
   expect(services.assignments.open('b', 'none.tex')).toBeNull();
 });
+
+it('a file opens with the parts that read it in, or as a document of its own when it has a class', async () => {
+  const { services, jobs } = testServer();
+  const put = (path: string, text: string) => services.files.add('a', path, Buffer.from(text));
+  put('one.tex', 'One. \\input{two}');
+  put('two.tex', 'Two.');
+  put('apart.tex', '\\documentclass{article}\\begin{document}Apart.\\end{document}');
+  put('sub.tex', '\\documentclass[sheet]{subfiles}\\begin{document}Sub.\\end{document}');
+  services.assignments.save('a', save(1, '\\input{one}'));
+  const opened = (path: string) => {
+    const { sheet, main, between } = services.assignments.open('a', path) ?? {};
+    return [sheet, main?.path, between?.map((part) => part.path)];
+  };
+  expect(opened('two.tex')).toEqual(['sheet.tex', 'sheet.tex', ['one.tex']]);
+  expect(opened('one.tex')).toEqual(['sheet.tex', 'sheet.tex', []]);
+  expect(opened('apart.tex')).toEqual(['sheet.tex', 'apart.tex', []]);
+  expect(opened('sub.tex')).toEqual(['sheet.tex', 'sheet.tex', []]);
+  expect(await services.assignments.typesetFile('a', 'apart.tex')).toMatchObject({ name: 'apart' });
+  expect(jobs.at(-1)).toMatchObject({ path: 'apart.tex' });
+  expect(await services.assignments.typesetFile('a', 'none.tex')).toBeNull();
+});

@@ -1,5 +1,7 @@
 import { oncePerKey } from '../once';
-import type { OpenAssignment, SaveOutcome } from '../../domain/assignment';
+import type { OpenAssignment, SaveOutcome, SourceFile } from '../../domain/assignment';
+import { engineName } from '../../domain/fileName';
+import { hasClass, wayBetween } from '../../domain/fileReferences';
 import type { SaveRequest } from '../../domain/schemas';
 import type { AssignmentRepository, StoredTypesetting } from '../repositories/assignments';
 import type { FileRepository } from '../repositories/files';
@@ -31,11 +33,14 @@ export function assignmentService(parts: Parts) {
     open(id: string, path: string | null): OpenAssignment | null {
       const row = assignments.find(id);
       const found = row && assignments.particulars(id);
-      const main = row && files.find(id, row.mainPath);
-      const file = path === null ? main : files.find(id, path);
-      if (!found || !main || !file) return null;
-      const { mainPath: _, ...about } = found;
-      return { ...about, main, file, files: [...files.list(id), ...pictures.list(id)] };
+      const whole = row && files.find(id, row.mainPath);
+      const file = path === null ? whole : files.find(id, path);
+      if (!found || !whole || !file) return null;
+      const { mainPath: sheet, ...about } = found;
+      const main = hasClass(file.content) ? file : whole;
+      const between = main === file ? [] : partsBetween(main.path, file.path, files.all(id));
+      const all = [...files.list(id), ...pictures.list(id)];
+      return { ...about, sheet, main, between, file, files: all };
     },
 
     /** What there is to say of it without its files; null when there is no such assignment. */
@@ -61,6 +66,14 @@ export function assignmentService(parts: Parts) {
       return assignments.firstPage(id, row.edition) ?? (await this.typeset(id))?.firstPage ?? null;
     },
 
+    /** The PDF of another of its texts, which is typeset by itself. Null when that is not there. */
+    async typesetFile(id: string, path: string): Promise<{ pdf: Buffer; name: string } | null> {
+      if (!assignments.find(id) || !files.find(id, path)) return null;
+      const name = path.replace(/^.*\//, '').replace(/\.[A-Za-z0-9]+$/, '');
+      const job = jobOf(snapshotOf(files, pictures, id, path), name, now());
+      return { pdf: (await typesetter.typeset(job)).pdf, name };
+    },
+
     /** The PDF of the files as they are now; made once for each edition. Null when there is no such assignment. */
     async typeset(id: string): Promise<TypesetAssignment | null> {
       const row = assignments.find(id);
@@ -78,6 +91,18 @@ export function assignmentService(parts: Parts) {
       return { ...stored, title };
     },
   };
+}
+
+/** The texts by which a main file reads in another, in order; none when it does not. */
+function partsBetween(main: string, path: string, texts: readonly SourceFile[]) {
+  const name = (of: string): string => engineName(main, of);
+  const named = new Map(texts.map((text) => [name(text.path), text]));
+  const textOf = (of: string): string | null => named.get(of)?.content ?? null;
+  const way = wayBetween(name(main), name(path), [...named.keys()], textOf) ?? [];
+  return way.flatMap((of) => {
+    const text = named.get(of);
+    return text ? [{ path: text.path, content: text.content }] : [];
+  });
 }
 
 export type AssignmentService = ReturnType<typeof assignmentService>;

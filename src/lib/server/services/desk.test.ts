@@ -30,6 +30,16 @@ describe('courses and assignments', () => {
     expect(desk.change('a', { courseId: 'none' })).toBe(false);
     expect(desk.change('none', { title: 'x' })).toBe(false);
   });
+  it('have another text for their sheet when it is there', () => {
+    const { services } = testServer();
+    services.files.create('a', 'other.tex');
+    expect(services.desk.change('a', { mainPath: 'none.tex' })).toBe(false);
+    expect(services.desk.change('a', { mainPath: 'other.tex' })).toBe(true);
+    expect(services.assignments.open('a', null)).toMatchObject({
+      sheet: 'other.tex',
+      main: { path: 'other.tex' },
+    });
+  });
   it('are sorted by what is due first, those without a date last', () => {
     const { services } = testServer();
     const start = (title: string, dueAt: string | null) =>

@@ -108,9 +108,10 @@ export function deskService(parts: Parts) {
       return id;
     },
 
-    /** False when there is no such assignment or course. */
+    /** False when there is no such assignment, course or text. */
     change(id: string, { archived, deleted, ...to }: AssignmentChangeRequest): boolean {
       if (to.courseId !== undefined && !courses.exists(to.courseId)) return false;
+      if (to.mainPath !== undefined && !files.find(id, to.mainPath)) return false;
       const change: AssignmentChange = {
         ...to,
         ...(archived === undefined ? {} : { archivedAt: archived ? at() : null }),

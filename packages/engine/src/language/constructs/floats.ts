@@ -6,7 +6,7 @@ import type { Inline } from '../../document/inlines';
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { setDimen, setSkip } from '../../expansion/registers';
-import { refStepCounter } from '../machine/counters';
+import { counterText, refStepCounter } from '../machine/counters';
 import {
   type Args,
   type CommandEntry,
@@ -201,6 +201,7 @@ export function caption(it: Interpreter, args: Args, token: Token): void {
     it.write(CELLS.currentTitle, plainTitle(it, text));
     const list = { figure: 'lof', table: 'lot' }[type] ?? `lo${type.slice(0, 1)}`;
     addContentsLine(it, list, type, [p.command(`the${type}`)], short);
+    numberMark(it, type, token);
   }
   const own = it.state.meaning(it.state.cell('@makecaption'));
   const label = starred ? [] : [p.command(`${type}name`), p.make(10, ' '), p.command(`the${type}`)];
@@ -215,6 +216,14 @@ export function caption(it: Interpreter, args: Args, token: Token): void {
     return;
   }
   setCaption(it, label, text, captionOptions(it));
+}
+
+/** What the float is called and its number, for the list of what stands on the sheet. */
+function numberMark(it: Interpreter, type: string, token: Token): void {
+  const { from, to } = it.spanOf(token);
+  const what = plainTitle(it, [it.p.command(`${type}name`)]);
+  it.endParagraph();
+  it.mode.vlist.push({ kind: 'number', what, number: counterText(it, type), from, to });
 }
 
 /** Label and text under the rules of the standard classes, or those of `\captionsetup`. */

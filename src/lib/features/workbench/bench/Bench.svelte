@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { EditorView } from '@codemirror/view';
   import type { FileAddress } from '@odd-compass/engine/worker';
+  import { keep, kept } from '$lib/ui/kept';
   import { flushSync } from 'svelte';
   import type { EngineClient } from '../engine/engineClient.svelte';
   import { ownNames } from '../source/structure';
@@ -8,6 +9,7 @@
   import ClassBench from './ClassBench.svelte';
   import FigureBench from './FigureBench.svelte';
   import FormulaBench from './FormulaBench.svelte';
+  import { likelyActions, OPENED_FOR } from './likely';
   import LinesBench from './LinesBench.svelte';
   import MatrixBench from './MatrixBench.svelte';
   import PackageBench from './PackageBench.svelte';
@@ -44,7 +46,9 @@
   const openingOf = (start: string): string =>
     start.slice(0, Math.max(0, start.indexOf('\\begin{document}')));
 
-  let folded = $state(false);
+  const OPEN = 'odd-compass-bench-open';
+  /** One line, until it is asked for, or when it was closed last time. */
+  let folded = $state(kept(OPEN) !== true);
   let symbols = $state(false);
 
   const now = $derived.by(() => {
@@ -60,6 +64,14 @@
       .map(({ name }) => name),
   );
 
+  function fold(to: boolean) {
+    folded = to;
+    keep(OPEN, !to);
+  }
+  const likely = $derived(
+    folded ? likelyActions(now.context, now.state.doc.toString(), kinds) : [],
+  );
+
   /** At once, so that the next key goes there; what was folded is unfolded first. */
   function focusOn(selector: string) {
     flushSync();
@@ -70,12 +82,12 @@
   function keys(event: KeyboardEvent) {
     if (event.key === 'F6' && !event.shiftKey) {
       event.preventDefault();
-      folded = false;
+      fold(false);
       focusOn('#bench-tools :is(input, button, select)');
     }
     if (event.key === 'F7') {
       event.preventDefault();
-      folded = false;
+      fold(false);
       symbols = true;
       focusOn('#bench-symbols input');
     }
@@ -90,17 +102,34 @@
     {#if 'name' in now.context}
       <code>{now.context.name}</code>
     {/if}
+    {#if folded}
+      <div
+        class="flex min-w-0 flex-1 flex-wrap items-center gap-1 overflow-hidden max-h-7"
+        role="group"
+        aria-label="Likely here"
+      >
+        <button class="btn btn-xs" onclick={() => fold(false)}
+          >{OPENED_FOR[now.context.kind]}</button
+        >
+        {#each likely as { title, run } (title)}
+          <button class="btn btn-ghost btn-xs" onclick={() => run(view)}>{title}</button>
+        {/each}
+      </div>
+    {/if}
     <button
       class="btn btn-xs ml-auto {symbols ? 'btn-primary' : ''}"
       aria-pressed={symbols}
       title="Find a symbol (F7)"
-      onclick={() => (symbols = !symbols)}>Symbols</button
+      onclick={() => {
+        symbols = folded || !symbols;
+        if (symbols) fold(false);
+      }}>Symbols</button
     >
     <button
       class="btn btn-xs"
       aria-expanded={!folded}
       title="The bench (F6 goes into it)"
-      onclick={() => (folded = !folded)}>{folded ? 'Unfold' : 'Fold'}</button
+      onclick={() => fold(!folded)}>{folded ? 'Unfold' : 'Fold'}</button
     >
   </header>
   {#if !folded}

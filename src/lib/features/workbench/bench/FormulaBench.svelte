@@ -7,7 +7,8 @@
   import type { Span } from './figure';
   import FormulaPicture from './FormulaPicture.svelte';
   import { nextForm } from './letterForms';
-  import { formOf, rewritten, WRAPS, type Form, type Wrap } from './rewrite';
+  import { changeForm, FORMS } from './formulaForms';
+  import { formOf, WRAPS, type Form, type Wrap } from './rewrite';
 
   interface Props {
     view: EditorView;
@@ -19,12 +20,6 @@
   }
   let { view, from, to, state: now, preamble, glimpse }: Props = $props();
 
-  const FORMS: readonly (readonly [Form, string])[] = [
-    ['inline', 'In the line'],
-    ['displayed', 'Displayed'],
-    ['numbered', 'Numbered'],
-    ['aligned', 'Aligned at relations'],
-  ];
   /** The page comes first: the picture is asked for when the typing pauses. */
   const PAUSE = 150;
   const DISPLAY = '$\\displaystyle ';
@@ -74,24 +69,7 @@
     };
   });
 
-  function toForm(form: Form) {
-    if (!found || form === found.form) return;
-    const insert = rewritten(found.body, found.form, form);
-    // A display stands on lines of its own.
-    const own = form !== 'inline';
-    const line = now.doc.lineAt(from);
-    const last = now.doc.lineAt(to);
-    const before = own && now.sliceDoc(line.from, from).trim() !== '' ? '\n' : '';
-    const behind = own && now.sliceDoc(to, last.to).trim() !== '' ? '\n' : '';
-    const body = formOf(insert)?.bodyAt ?? 1;
-    view.dispatch({
-      changes: { from, to, insert: `${before}${insert}${behind}` },
-      selection: { anchor: from + before.length + body },
-      userEvent: 'input.bench',
-      scrollIntoView: true,
-    });
-    view.focus();
-  }
+  const toForm = (form: Form): void => changeForm(view, { from, to }, form);
 
   /** Marks a part of the formula in the source. */
   function mark(span: Span) {

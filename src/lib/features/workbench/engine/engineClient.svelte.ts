@@ -18,7 +18,15 @@ import { paragraphAround, toldWithAsides, withoutAsides, type Aside } from './as
 import { Attention } from './attention';
 import type { PaintRequest } from '../painting/painter';
 import { Pictures } from '../sheet/pictures';
-import { blockWithin, accountWithin, partWindow } from './partWindow';
+import {
+  accountElsewhere,
+  accountWithin,
+  blockWithin,
+  partWindow,
+  type NamedText,
+  type PartWindow,
+  type PlacedEntry,
+} from './partWindow';
 import type { EngineKnowledge } from '../source/sourceFacts';
 import EngineWorker from '../painting/engine.worker?worker';
 
@@ -38,10 +46,10 @@ const MOST_LOST = 6;
 type Answer = Extract<Response, { readonly id: number }>;
 
 /** What is opened: the text that is typeset, and the part of it that is written in, if it is not the whole. */
-export interface OpenedText {
-  readonly path: string;
-  readonly text: string;
-  readonly part: { readonly path: string; readonly text: string } | null;
+export interface OpenedText extends NamedText {
+  readonly part: NamedText | null;
+  /** The parts that lie between: each reads in the next, the last one the part that is written in. */
+  readonly between?: readonly NamedText[];
 }
 
 /** What the sheet can be asked, kept up to date by the worker, which paints it too. */
@@ -52,7 +60,10 @@ export class EngineClient {
   /** Of the file that is written in, and of the others. */
   findings = $state.raw<readonly Finding[]>([]);
   findingsElsewhere = $state.raw<readonly Finding[]>([]);
+  /** Of the file that is written in. */
   outline = $state.raw<readonly OutlineEntry[]>([]);
+  /** The outline of all files. */
+  contents = $state.raw<readonly PlacedEntry[]>([]);
   blockStarts = $state.raw<readonly number[]>([]);
   blockPages = $state.raw<readonly number[]>([]);
   labels = $state.raw<readonly LabelFact[]>([]);
@@ -87,7 +98,13 @@ export class EngineClient {
   /** Where the file that is written in begins in the engine's text, and its length; null when the engine does not have it there. */
   private base: number | null = 0;
   private length: number;
-  private readonly path: string;
+  /** How the engine's text was put together, when it is not one file. */
+  private readonly window: PartWindow | null;
+  private readonly lengthThen: number;
+  /** A file that is none of the engine's text, as it stands. */
+  private written: string | null = null;
+  /** The engine's name for the file that is written in. */
+  readonly path: string;
   private readonly mainPath: string;
   /** Edits so far; `revision` follows when the last one is on the screen. */
   private edited = 1;
@@ -117,10 +134,11 @@ export class EngineClient {
     private readonly start: () => Worker = () => new EngineWorker(),
   ) {
     const { path, part } = opened;
-    const window = part && partWindow(opened.text, part.path, part.text);
+    const window = part && partWindow([opened, ...(opened.between ?? []), part]);
     const text = window?.text ?? opened.text;
+    this.window = window;
     this.base = part ? (window?.base ?? null) : 0;
-    this.length = (part ?? opened).text.length;
+    this.length = this.lengthThen = (part ?? opened).text.length;
     this.path = part?.path ?? path;
     this.mainPath = path;
     this.text = text;
@@ -146,6 +164,7 @@ export class EngineClient {
       files: this.files,
       ...(watched ? { watched } : {}),
     });
+    if (this.written !== null) this.sayWritten(this.written);
     this.attention.asked();
     this.pictures.load(this.files);
     return worker;
@@ -172,17 +191,19 @@ export class EngineClient {
     this.generation++;
   }
 
-  /** Is the file that is written in read by its address, when it is saved? */
-  get readsBySaving(): boolean {
-    return this.base === null;
-  }
-
-  /** Edits, each one's offsets counted after those before it. What follows from them here waits for the echo of the key. */
-  edit(edits: readonly TextEdit[]): void {
+  /**
+   * Edits, each one's offsets counted after those before it, and the text behind them. What
+   * follows from them here waits for the echo of the key.
+   */
+  edit(edits: readonly TextEdit[], whole: () => string): void {
     const { base } = this;
-    // What is no part of the engine's text reaches it when it is saved.
-    if (base === null) return;
     this.edited++;
+    if (base === null) {
+      // What is no part of the engine's text is read with it as a whole.
+      this.sayWritten((this.written = whole()));
+      this.attention.asked();
+      return this.echo.ask();
+    }
     for (const { from, to, text } of edits) this.length += text.length - (to - from);
     const told = edits.flatMap(({ from, to, text }) =>
       this.told({ from: from + base, to: to + base, text }),
@@ -190,6 +211,10 @@ export class EngineClient {
     this.say({ kind: 'edit', edits: told, revision: this.edited });
     this.attention.asked();
     this.echo.ask();
+  }
+
+  private sayWritten(text: string): void {
+    this.say({ kind: 'written', name: this.path, text, revision: this.edited });
   }
 
   /** An edit of the text as the worker is told of it. */
@@ -342,7 +367,7 @@ export class EngineClient {
   }
 
   private takeAccount(told: Extract<Response, { kind: 'account' }>): void {
-    const { base, path, length, mainPath } = this;
+    const { base, path, length, lengthThen, mainPath, window } = this;
     if (told.revision === this.edited) {
       this.lost = 0;
       [this.at, this.lastEdit] = [null, null];
@@ -350,12 +375,15 @@ export class EngineClient {
     }
     const aside = this.asides.map(({ from, to }) => setAsideFinding(mainPath, from, to));
     const all = { ...told, findings: [...told.findings, ...aside] };
-    // A part that the engine's text does not hold has no extents in it.
+    const stretches = window?.stretches ?? [];
     const account =
-      base === 0 ? all : accountWithin(all, { base: base ?? Infinity, length, path, mainPath });
+      base === null
+        ? accountElsewhere(all, mainPath)
+        : accountWithin(all, { base, length, lengthThen, stretches, path, mainPath });
     this.findings = account.findings.filter(({ file }) => file === path);
     this.findingsElsewhere = account.findings.filter(({ file }) => file !== path);
     this.outline = account.outline;
+    this.contents = account.contents;
     this.blockStarts = account.blockStarts;
     this.blockPages = account.blockPages;
     this.labels = account.labels;

@@ -202,7 +202,7 @@ describe('client and worker', () => {
               const edit = editOf(text, step.edit);
               text = applyEdits(text, [edit]);
               edits++;
-              client.edit([edit]);
+              client.edit([edit], () => '');
               told.edit(edit.from, edit.to, edit.text);
             } else if (step.what === 'view')
               client.view([{ first: step.first, last: step.first + step.count }]);
@@ -251,7 +251,7 @@ describe('client and worker', () => {
     await settled(client, 0);
     worker.onmessage?.({ data: { kind: 'failed', reason: 'no font' } } as MessageEvent<Response>);
     expect(client.failed).toBe(true);
-    client.edit([{ from: TEXT.length, to: TEXT.length, text: '\n' }]);
+    client.edit([{ from: TEXT.length, to: TEXT.length, text: '\n' }], () => '');
     await settled(client, 1);
     expect(client.failed).toBe(false);
     client.close();
@@ -269,9 +269,38 @@ describe('client and worker', () => {
     const [finding] = client.findings;
     expect([finding?.kind, finding?.file]).toEqual(['command-unknown', 'part.tex']);
     expect(part.text.slice(finding?.from, finding?.to)).toBe('\\nothing');
-    client.edit([{ from: 0, to: 4, text: 'Section' }]);
+    client.edit([{ from: 0, to: 4, text: 'Section' }], () => '');
     await settled(client, 1);
     expect(client.findings[0]?.from).toBe((finding?.from ?? 0) + 3);
+    client.close();
+  });
+
+  it('read a file that is none of the text as it is typed, and tell what is found in it there', async () => {
+    const worker = new SlowWorker(() => 1);
+    const text =
+      '\\documentclass{article}\n\\usepackage{own}\n\\begin{document}\n\\mine.\n\\end{document}\n';
+    const part = { path: 'own.sty', text: '' };
+    const client = new EngineClient(
+      { path: 'sheet.tex', text, part },
+      addresses([]),
+      () => worker as unknown as Worker,
+    );
+    await settled(client, 0);
+    const kinds = () => [...client.findings, ...client.findingsElsewhere].map(({ kind }) => kind);
+    expect(kinds()).toEqual(['package-unknown']);
+    // Keys that come one upon another are read at once.
+    let typed = '';
+    for (const letter of '\\newcommand{\\mine}{Mine \\yours}') {
+      typed += letter;
+      const whole = typed;
+      client.edit([{ from: typed.length - 1, to: typed.length - 1, text: letter }], () => whole);
+    }
+    await settled(client, typed.length);
+    const unknown = [...client.findings, ...client.findingsElsewhere].filter(
+      ({ kind }) => kind === 'command-unknown',
+    );
+    expect(unknown.map(({ message }) => message).join()).toContain('yours');
+    expect(unknown).toHaveLength(1);
     client.close();
   });
 });

@@ -68,7 +68,7 @@ describe('a worker that does not hear any more', () => {
     const { client, workers, worker } = opened();
     worker(0).account(1);
     worker(0).hears = false;
-    client.edit([{ from: 13, to: 13, text: '!' }]);
+    client.edit([{ from: 13, to: 13, text: '!' }], () => '');
     await pass(600);
     expect(client.busy).toBe(true);
     await pass(LONG);
@@ -90,11 +90,11 @@ describe('a worker that does not hear any more', () => {
     const { client, worker } = opened();
     worker(0).account(1);
     worker(0).hears = false;
-    client.edit([{ from: 13, to: 13, text: '!' }]);
+    client.edit([{ from: 13, to: 13, text: '!' }], () => '');
     await pass(LONG);
     worker(1).account(2);
     await pass(200);
-    client.edit([{ from: 13, to: 14, text: '' }]);
+    client.edit([{ from: 13, to: 14, text: '' }], () => '');
     expect(worker(1).said.at(-1)).toMatchObject({
       kind: 'edit',
       edits: [

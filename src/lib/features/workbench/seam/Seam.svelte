@@ -3,6 +3,8 @@
   import type { OutlineEntry } from '@odd-compass/engine';
   import type { EngineClient } from '../engine/engineClient.svelte';
   import type { SheetGeometry } from '../sheet/geometry';
+  import List from '@lucide/svelte/icons/list';
+  import ContentsList from './ContentsList.svelte';
   import { ribbonPath, ribbons, sourceExtent, sourceOffset } from './ribbons';
 
   interface Props {
@@ -14,18 +16,37 @@
     tick: number;
     /** How far the source is scrolled, CSS pixels. */
     scrolled: number;
+    /** Where the caret is. */
+    caret: number;
     ongo: (offset: number) => void;
+    /** Goes to a place of another file. */
+    onelsewhere: (place: { readonly file: string; readonly from: number }) => void;
     onresize: (x: number) => void;
     /** Share of the width that the sheet has, in per cent. */
     share: number;
     onfold: () => void;
   }
-  let { engine, view, sheet, litBlock, tick, scrolled, ongo, onresize, share, onfold }: Props =
-    $props();
+  let {
+    engine,
+    view,
+    sheet,
+    litBlock,
+    tick,
+    scrolled,
+    caret,
+    ongo,
+    onelsewhere,
+    onresize,
+    share,
+    onfold,
+  }: Props = $props();
+  let contents = $state<ReturnType<typeof ContentsList>>();
 
   const WIDTH = 72;
   /** Height of a number's label, CSS pixels. */
   const LABEL = 17;
+  /** Above it stands the button of the list. */
+  const TOP = 36;
   const bands = $derived.by(() => {
     void tick;
     return view && sheet ? ribbons(view, engine.sighted, engine.blocks, sheet, scrolled) : [];
@@ -53,7 +74,8 @@
         entry,
         y: (tops[entry.page] ?? 0) + entry.y * scale - scrollTop + 14,
       }))
-      .filter(({ y }) => y > 0 && y < height)
+      .filter(({ y }) => y > TOP && y < height)
+      .sort((a, b) => a.y - b.y)
       .reduce<{ entry: OutlineEntry; y: number }[]>((shown, { entry, y }) => {
         // One below another: a little lower when it must be, left out when that were far off.
         const free = (shown.at(-1)?.y ?? -Infinity) + LABEL;
@@ -63,6 +85,8 @@
 
   /** What is counted, as it is shortened in writing. */
   const SHORT: Readonly<Record<string, string>> = {
+    Figure: 'Fig',
+    Table: 'Tab',
     Theorem: 'Thm',
     Definition: 'Def',
     Proposition: 'Prop',
@@ -139,6 +163,12 @@
       {/each}
     </svg>
   </div>
+  <button
+    class="btn absolute top-1 left-1/2 z-1 btn-square -translate-x-1/2 btn-xs"
+    aria-label="What stands on this sheet"
+    title="What stands on this sheet (F4)"
+    onclick={() => contents?.open()}><List size={14} /></button
+  >
   {#each numbers as { entry, y } (`${entry.kind} ${entry.from} ${entry.number}`)}
     <button
       class="absolute left-1 max-w-full -translate-y-1/2 cursor-pointer truncate rounded-sm bg-base-100 px-1 text-[13px] leading-tight hover:underline"
@@ -167,3 +197,10 @@
     </button>
   {/each}
 </div>
+<ContentsList
+  bind:this={contents}
+  entries={engine.contents}
+  file={engine.path}
+  {caret}
+  ongo={({ file, from }) => (file === engine.path ? ongo(from) : onelsewhere({ file, from }))}
+/>

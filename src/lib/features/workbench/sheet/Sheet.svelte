@@ -1,8 +1,20 @@
 <script lang="ts">
   import type { FoundPlace, PageInfo, PageRange } from '@odd-compass/engine/worker';
   import type { EngineClient } from '../engine/engineClient.svelte';
+  import { keep, kept } from '$lib/ui/kept';
+  import { tick, untrack } from 'svelte';
   import { sourceAt, type PictureBox } from './hit';
-  import { GAP, pageTops, type SheetGeometry } from './geometry';
+  import {
+    extentOfPages,
+    GAP,
+    heightOf,
+    NATURAL,
+    pageTops,
+    placeAt,
+    scaleFor,
+    type SheetGeometry,
+    type Zoom,
+  } from './geometry';
   import PageMarks from './PageMarks.svelte';
   import SheetFind from './SheetFind.svelte';
   import SheetPage from './SheetPage.svelte';
@@ -10,6 +22,8 @@
   import SmallPages from './SmallPages.svelte';
 
   interface Props {
+    /** What the sheet goes by where one remembers how it is seen. */
+    id: string;
     engine: EngineClient;
     /** Offset of the caret, and the block it is in. */
     caret: number;
@@ -18,18 +32,19 @@
     ongeometry: (geometry: SheetGeometry) => void;
     onresize: (picture: PictureBox, width: number) => void;
   }
-  let { engine, caret, litBlock, onpick, ongeometry, onresize }: Props = $props();
+  let { id, engine, caret, litBlock, onpick, ongeometry, onresize }: Props = $props();
 
   const STEPS = [0.5, 0.67, 0.8, 1, 1.25, 1.5, 2, 3];
   const BARE = 3;
-  /** CSS pixels per big point at 100 %. */
-  const NATURAL = 96 / 72;
+  const FITS: readonly unknown[] = ['text', 'width', 'page'];
   let scroller: HTMLElement;
   let width = $state(0);
   let height = $state(0);
   let scrollTop = $state(0);
-  /** A factor, or what the page is fitted to. */
-  let zoom = $state<number | 'width' | 'page'>('width');
+  // Another sheet is another component.
+  // svelte-ignore state_referenced_locally
+  const zoomKey = `odd-compass-zoom ${id}`;
+  let zoom = $state<Zoom>(zoomOf(kept(zoomKey)));
   let small = $state(false);
   let finding = $state(false);
   let found = $state.raw<FoundPlace | null>(null);
@@ -37,19 +52,10 @@
   /** A label whose place is scrolled to when its page has come. */
   let sought = $state<string | null>(null);
 
-  const widest = $derived(Math.max(1, ...engine.pages.map((page) => page.width)));
-  const tallest = $derived(Math.max(1, ...engine.pages.map((page) => page.height)));
-  const scale = $derived(
-    typeof zoom === 'number'
-      ? zoom * NATURAL
-      : Math.max(
-          0.3,
-          Math.min(
-            (width - 2 * GAP) / widest,
-            zoom === 'page' ? (height - 2 * GAP) / tallest : Infinity,
-          ),
-        ),
-  );
+  const extent = $derived(extentOfPages(engine.pages));
+  /** Where the middle of the text lies, big points from the left edge of the paper. */
+  const middle = $derived((extent.textLeft + extent.textRight) / 2);
+  const scale = $derived(scaleFor(zoom, extent, width, height));
   const tops = $derived(pageTops(engine.pages, scale));
   const total = $derived(tops.at(-1) ?? 0);
   const visible = $derived.by(() => {
@@ -104,10 +110,29 @@
 
   const goTo = (page: number) => (scroller.scrollTop = Math.max(0, (tops[page] ?? 0) - GAP / 2));
 
+  /** What was kept, if it can be a zoom: as wide as its text, when nothing was. */
+  function zoomOf(kept: unknown): Zoom {
+    const isFactor = typeof kept === 'number' && kept >= 0.3 && kept <= 4;
+    return isFactor || FITS.includes(kept) ? (kept as Zoom) : 'text';
+  }
+
+  /** Larger or smaller, with a point of the window staying over the same place of the sheet. */
+  async function zoomTo(next: Zoom, x = width / 2, y = height / 2) {
+    const { pages } = engine;
+    const place = placeAt(pages, scale, scroller.scrollTop + y);
+    const left = Math.max(0, (width - extent.width * scale) / 2);
+    const across = (scroller.scrollLeft + x - left) / scale;
+    zoom = next;
+    keep(zoomKey, next);
+    await tick();
+    scroller.scrollTop = heightOf(pages, scale, place) - y;
+    if (typeof next === 'number') scroller.scrollLeft = across * scale - x;
+  }
+
   function step(by: 1 | -1) {
     const now = scale / NATURAL;
     const next = by > 0 ? STEPS.find((s) => s > now + 0.02) : STEPS.findLast((s) => s < now - 0.02);
-    zoom = next ?? now;
+    void zoomTo(next ?? now);
   }
 
   /** Two fingers, or the wheel with Ctrl: larger and smaller around the pointer. */
@@ -115,13 +140,16 @@
     if (!event.ctrlKey) return;
     event.preventDefault();
     const box = scroller.getBoundingClientRect();
-    const at = event.clientY - box.top + scroller.scrollTop;
     const now = scale / NATURAL;
     const next = Math.min(4, Math.max(0.3, now * Math.exp(-event.deltaY / 300)));
-    zoom = next;
-    const top = at * (next / now) - (event.clientY - box.top);
-    requestAnimationFrame(() => (scroller.scrollTop = top));
+    void zoomTo(next, event.clientX - box.left, event.clientY - box.top);
   }
+
+  /** Paper wider than its window shows the text, until one scrolls it elsewhere. */
+  $effect(() => {
+    const drawn = typeof zoom === 'string' ? scale : untrack(() => scale);
+    scroller.scrollLeft = Math.max(0, middle * drawn - width / 2);
+  });
 
   function pick(index: number, x: number, y: number) {
     const page = engine.sighted.get(index);
@@ -152,7 +180,7 @@
     if (event.key === 'f') finding = true;
     else if (event.key === '+' || event.key === '=') step(1);
     else if (event.key === '-') step(-1);
-    else if (event.key === '0') zoom = 'width';
+    else if (event.key === '0') void zoomTo('text');
     else return;
     event.preventDefault();
   }
@@ -188,7 +216,7 @@
       aria-label="The sheet"
       tabindex="0"
     >
-      <div class="relative mx-auto" style="height:{total}px;width:{widest * scale}px">
+      <div class="relative mx-auto" style="height:{total}px;width:{extent.width * scale}px">
         {#each near as i (i)}
           {@const info = engine.pages[i] as PageInfo}
           {@const page = engine.sighted.get(i)}
@@ -224,7 +252,7 @@
     {small}
     ongo={(page) => goTo(page - 1)}
     onstep={step}
-    onfit={(what) => (zoom = what)}
+    onfit={zoomTo}
     onsmall={() => (small = !small)}
     onfind={() => (finding = !finding)}
   />

@@ -1,6 +1,7 @@
 <script lang="ts">
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import ChevronUp from '@lucide/svelte/icons/chevron-up';
+  import FoldHorizontal from '@lucide/svelte/icons/fold-horizontal';
   import Grid from '@lucide/svelte/icons/layout-grid';
   import Minus from '@lucide/svelte/icons/minus';
   import Plus from '@lucide/svelte/icons/plus';
@@ -16,7 +17,7 @@
     small: boolean;
     ongo: (page: number) => void;
     onstep: (by: 1 | -1) => void;
-    onfit: (what: 'width' | 'page') => void;
+    onfit: (what: 'text' | 'width' | 'page') => void;
     onsmall: () => void;
     onfind: () => void;
   }
@@ -61,7 +62,10 @@
   >
   <span class="w-11 text-center text-sm">{pages === 0 ? '' : `${percent} %`}</span>
   <button class={button} onclick={() => onstep(1)} aria-label="Larger"><Plus size={14} /></button>
-  <button class={button} onclick={() => onfit('width')} aria-label="As wide as there is room"
+  <button class={button} onclick={() => onfit('text')} aria-label="As wide as its text"
+    ><FoldHorizontal size={14} /></button
+  >
+  <button class={button} onclick={() => onfit('width')} aria-label="The whole width"
     ><StretchHorizontal size={14} /></button
   >
   <button class={button} onclick={() => onfit('page')} aria-label="A whole page"

@@ -8,16 +8,13 @@ import {
 } from '@codemirror/state';
 import { Decoration, EditorView, WidgetType, type DecorationSet } from '@codemirror/view';
 import type { Finding, Fix } from '@odd-compass/engine';
+import { waysOf } from '@odd-compass/engine/finding';
 
 /** Replaces the findings shown in the source. */
 export const setFindings = StateEffect.define<readonly Finding[]>();
 
 /** A fix was carried out: its note goes at once, not when the engine has read the text again. */
 const mended = StateEffect.define<Fix>();
-
-/** All ways to mend a finding, the likeliest first. */
-export const waysOf = ({ fix, others = [] }: Finding): readonly Fix[] =>
-  fix ? [fix, ...others] : [];
 
 /** Says in words what was found, under its line, with the button that mends it. */
 class Note extends WidgetType {

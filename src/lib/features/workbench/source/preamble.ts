@@ -21,3 +21,17 @@ function balanced(line: string): boolean {
     (part) => partnerOf(shape, part) !== null,
   );
 }
+
+/** Lines that stand before the text: the title and the lists of what is in it. */
+const BEFORE_TEXT =
+  /^(?:[ \t]*(?:\\(?:maketitle|tableofcontents|frontmatter|(?:this)?pagestyle\{[^{}]*\}))?[ \t]*(?:%.*)?\n)+/;
+
+/** Where the text of a source begins: behind the title of a whole document, at the start of a part. */
+export function startOfText(source: string): number {
+  const begin = partsNamed(shapeOf(source), 'begin').find(({ name }) => name === 'document');
+  if (!begin) return 0;
+  const line = source.indexOf('\n', begin.from);
+  if (line < 0) return source.length;
+  const lead = BEFORE_TEXT.exec(source.slice(line + 1))?.[0].length ?? 0;
+  return line + 1 + lead;
+}
