@@ -4,7 +4,7 @@ import type { SessionBlock } from './block';
 import { italicLetters, spansIn } from './formulaSpans';
 import { bareNames, leaningNames, type WrittenName } from './slashes';
 import { structureAdvice } from './structureAdvice';
-import { withoutCode, withoutComments } from './visibleSource';
+import { withoutCode, withoutComments, withoutPictures } from './visibleSource';
 
 /** What a block's source says that matters beyond the block. */
 export interface SourceNotes {
@@ -73,8 +73,8 @@ function readNotes(block: SessionBlock): SourceNotes {
       ...wordsInFormulas(plain, block),
       ...textBeforeItems(plain),
       ...captionsBehindLabels(plain),
-      ...straightQuotes(text),
-      ...typedDots(plain),
+      ...straightQuotes(withoutPictures(text)),
+      ...typedDots(withoutPictures(plain)),
       ...structureAdvice(shape, block),
     ],
     ownWords: [...plain.matchAll(OWN_WORD)].map(([, name = '']) => name),

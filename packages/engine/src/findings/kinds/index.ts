@@ -5,6 +5,7 @@ import { formulas } from './formulas';
 import { layout } from './layout';
 import { macros } from './macros';
 import { names } from './names';
+import { pictures } from './pictures';
 import { preamble } from './preamble';
 import { references } from './references';
 
@@ -19,6 +20,7 @@ export const FINDINGS = {
   ...references,
   ...layout,
   ...files,
+  ...pictures,
 };
 
 export type FindingCode = keyof typeof FINDINGS;

@@ -68,6 +68,7 @@ import { soul } from './soul';
 import { arydshln } from './arydshln';
 import { braket } from './braket';
 import { amscd, tikzcd } from './diagramPackages';
+import { pgffor, pgfmath, tikz } from './tikz';
 import {
   actuarialangle,
   colonequals,
@@ -175,6 +176,9 @@ const ALL: readonly PackageEntry[] = [
   thmRestate,
   amscd,
   tikzcd,
+  tikz,
+  pgffor,
+  pgfmath,
   arydshln,
   braket,
   stmaryrd,

@@ -105,3 +105,14 @@ export function colourOf(
   }
   return colour;
 }
+
+/** Does a text name a colour, or a mix of them? */
+export function isColour(it: Interpreter, text: string): boolean {
+  const parts = text.split('!');
+  const isName = (name: string): boolean =>
+    name in NAMED || it.read(definedColour(name)) !== null || name === '.';
+  return parts.every((part, i) => {
+    const name = part.trim();
+    return i % 2 === 0 ? isName(name) || (i > 0 && name === '') : /^[\d.]*$/.test(name);
+  });
+}

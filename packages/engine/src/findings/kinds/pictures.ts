@@ -1,0 +1,69 @@
+import { finding } from '../entry';
+import { one } from '../mends';
+
+/** Pictures described in text. */
+export const pictures = {
+  'picture-key': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'Pictures know no key “<name>”.',
+    cause:
+      'It is misspelt, or it belongs to a library that is not loaded or not known here; the rest is drawn without it.',
+  }),
+  'picture-node': finding({
+    severity: 'broken',
+    args: ['name', 'near'],
+    message: 'There is no node “<name>” in this picture before here.',
+    cause:
+      'A node gets its name in round brackets, as in \\node (A) {…}; lines can lead to it from then on.',
+    mend: ({ text, from, to, args }) => {
+      const [name = '', near = ''] = [args.name, args.near];
+      const at = text.slice(from, to + 200).indexOf(`(${name}`);
+      if (near === '' || at < 0) return null;
+      const start = from + at + 1;
+      return one(`Make it ${near}`, start, start + name.length, near);
+    },
+  }),
+  'picture-anchor': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'A node has no place “<name>”.',
+    cause:
+      'Places of a node are north, south, east, west and what lies between, center, base, mid, or an angle.',
+  }),
+  'picture-number': finding({
+    severity: 'broken',
+    args: ['word'],
+    message: '“<word>” cannot be worked out.',
+    cause: 'A number, a length or an expression should stand here; 0 is used.',
+  }),
+  'picture-coordinate': finding({
+    severity: 'broken',
+    args: ['word'],
+    message: 'The place “<word>” cannot be read.',
+    cause: 'Places are written (1,2), (30:2cm), (A), (A.north) or ($(A)!.5!(B)$).',
+  }),
+  'picture-word': finding({
+    severity: 'broken',
+    args: ['word'],
+    message: 'A path does not know “<word>”.',
+    cause: 'Between places stand -- , .. , to, rectangle, circle, arc, grid, node and their kin.',
+  }),
+  'picture-semicolon': finding({
+    severity: 'broken',
+    args: ['name', 'end'],
+    message: 'This \\<name> has no ; at its end.',
+    cause: 'Every statement of a picture ends with a semicolon.',
+    mend: ({ text, from, args }) => {
+      const end = Math.max(from, Number(args.end));
+      const at = text.slice(0, end).trimEnd().length;
+      return one('Put the ;', at, at, ';');
+    },
+  }),
+  'picture-loop': finding({
+    severity: 'broken',
+    args: [],
+    message: 'This \\foreach has no list.',
+    cause: 'A loop is written \\foreach \\x in {1,2,3} {…}.',
+  }),
+};

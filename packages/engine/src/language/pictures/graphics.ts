@@ -1,0 +1,309 @@
+import { PT, type Sp } from '../../base/lengths';
+import { IDENTITY, type AffineMap, type Point } from '../../base/maps';
+import type { Paint } from '../../base/paint';
+import type { ShapeName } from '../../drawing/shapes';
+import type { Tip, TipName } from '../../drawing/tips';
+import { cell } from '../../expansion/cells';
+import type { Token } from '../../expansion/meaning';
+
+/** A centimetre, sp. */
+export const CM: Sp = (72.27 / 2.54) * PT;
+
+/** How nodes are made: what scopes, paths and nodes say of them. */
+export interface NodeLook {
+  readonly shape: ShapeName;
+  readonly innerX: Sp;
+  readonly innerY: Sp;
+  /** Null: half the width of its line. */
+  readonly outer: Sp | null;
+  readonly minWidth: Sp;
+  readonly minHeight: Sp;
+  /** The anchor that is put at its place; null while nothing says. */
+  readonly anchor: string | null;
+  readonly textWidth: Sp | null;
+  readonly textHeight: Sp;
+  readonly textDepth: Sp | null;
+  readonly align: 'left' | 'center' | 'right' | 'justify' | null;
+  readonly font: readonly Token[];
+  readonly textColour: Paint | null;
+  readonly sides: number;
+  readonly borderTurn: number;
+  readonly ratio: number;
+  readonly slant: number;
+  /** Moved and turned as a whole; its place itself goes with the picture. */
+  readonly turn: number;
+  readonly scaleX: number;
+  readonly scaleY: number;
+  readonly shift: Point;
+  /** Is it turned and scaled with the picture? */
+  readonly withPicture: boolean;
+  /** Along a path: where on its last piece, and how it stands to it. */
+  readonly position: number | null;
+  readonly sloped: boolean;
+  readonly auto: 'left' | 'right' | null;
+  readonly distance: readonly [down: Sp, across: Sp];
+  readonly onGrid: boolean;
+  readonly labelDistance: Sp;
+  readonly pinDistance: Sp;
+  readonly startAngle: number;
+}
+
+/** How curves of `to` bend. */
+export interface Bend {
+  readonly out: number | null;
+  readonly into: number | null;
+  /** Do the angles count from the line between its ends? */
+  readonly relative: boolean;
+  readonly looseOut: number;
+  readonly looseIn: number;
+  readonly least: Sp;
+  readonly loop: boolean;
+}
+
+/** How functions are plotted. */
+export interface Plotting {
+  readonly from: number;
+  readonly to: number;
+  readonly samples: number;
+  readonly at: readonly number[] | null;
+  readonly variable: string;
+  readonly smooth: boolean;
+  readonly closed: boolean;
+  readonly tension: number;
+  readonly mark: string | null;
+  readonly markSize: Sp;
+  readonly onlyMarks: boolean;
+  readonly form: 'line' | 'ycomb' | 'xcomb' | 'bars' | 'steps' | 'polar comb';
+}
+
+/** A path as it is decorated. */
+export interface Decoration {
+  readonly name: string;
+  readonly amplitude: Sp;
+  readonly segment: Sp;
+  readonly raise: Sp;
+  readonly mirror: boolean;
+  readonly aspect: number;
+  readonly before: Sp;
+  readonly behind: Sp;
+}
+
+/** Arrow tips put somewhere on a path. */
+export interface PathMark {
+  readonly position: number;
+  readonly tips: readonly Tip[] | null;
+  /** What else stands there, in the picture's language. */
+  readonly body: readonly Token[];
+}
+
+/** What is done with the path at hand; no scope hands it on. */
+export interface PathMode {
+  readonly draw: boolean;
+  readonly fill: boolean;
+  readonly clip: boolean;
+  readonly asBounds: boolean;
+  readonly shade: boolean;
+  readonly pattern: string | null;
+  readonly decorate: Decoration | null;
+  readonly marks: readonly PathMark[];
+  readonly named: string | null;
+  readonly behind: boolean;
+  readonly overlay: boolean;
+}
+
+/** The state that pictures draw from; scopes and groups keep it to themselves. */
+export interface Graphics {
+  /** From the coordinates as written, times the unit vectors, to the picture, sp. */
+  readonly map: AffineMap;
+  readonly x: Point;
+  readonly y: Point;
+  readonly z: Point;
+  readonly colour: Paint;
+  readonly drawColour: Paint | null;
+  readonly fillColour: Paint | null;
+  readonly lineWidth: Sp;
+  readonly cap: 'butt' | 'round' | 'square';
+  readonly join: 'miter' | 'round' | 'bevel';
+  readonly miterLimit: number;
+  readonly dash: readonly Sp[];
+  readonly dashPhase: Sp;
+  readonly double: Sp | null;
+  readonly doubleColour: Paint;
+  readonly drawOpacity: number;
+  readonly fillOpacity: number;
+  readonly textOpacity: number;
+  readonly evenOdd: boolean;
+  readonly rounding: Sp;
+  readonly startTips: readonly Tip[];
+  readonly endTips: readonly Tip[];
+  /** What `>` stands for. */
+  readonly tip: Tip;
+  readonly shortenStart: Sp;
+  readonly shortenEnd: Sp;
+  readonly mode: PathMode;
+  readonly node: NodeLook;
+  readonly bend: Bend;
+  readonly plot: Plotting;
+  readonly decoration: Decoration;
+  /** Grid lines lie so far apart, as vectors of the picture. */
+  readonly step: Point | null;
+  readonly radii: readonly [Sp, Sp] | null;
+  readonly arc: {
+    readonly from: number;
+    readonly to: number | null;
+    readonly delta: number;
+    /** Of the marks of angles: how large, and how far out their words stand, in radii. */
+    readonly radius: Sp;
+    readonly eccentricity: number;
+  };
+  readonly shadeColours: readonly Paint[];
+  readonly patternColour: Paint;
+  readonly level: number;
+  readonly siblingDistance: Sp;
+  readonly levelDistance: Sp;
+  readonly grow: number;
+}
+
+export const plainTip = (name: TipName): Tip => ({
+  name,
+  length: null,
+  width: null,
+  open: false,
+  reversed: false,
+  scale: 1,
+});
+
+/** What `>` means is asked when a line is drawn. */
+export const STANDARD_TIP: Tip = { ...plainTip('to'), standard: true };
+
+const NO_MODE: PathMode = {
+  draw: false,
+  fill: false,
+  clip: false,
+  asBounds: false,
+  shade: false,
+  pattern: null,
+  decorate: null,
+  marks: [],
+  named: null,
+  behind: false,
+  overlay: false,
+};
+
+export const STRAIGHT: Bend = {
+  out: null,
+  into: null,
+  relative: false,
+  looseOut: 1,
+  looseIn: 1,
+  least: 0,
+  loop: false,
+};
+
+/** A state as a new path finds it: nothing is done with it yet. */
+export const freshPath = (g: Graphics): Graphics => ({
+  ...g,
+  mode: { ...NO_MODE, behind: g.mode.behind, overlay: g.mode.overlay },
+});
+
+/** The state at the start of a picture (the defaults of the manual). @param em of the font in force, sp. */
+export function startGraphics(em: Sp, colour: Paint): Graphics {
+  return {
+    map: IDENTITY,
+    x: { x: CM, y: 0 },
+    y: { x: 0, y: CM },
+    // The manual's oblique projection of the third axis.
+    z: { x: -0.385 * CM, y: -0.385 * CM },
+    colour,
+    drawColour: null,
+    fillColour: null,
+    lineWidth: 0.4 * PT,
+    cap: 'butt',
+    join: 'miter',
+    miterLimit: 10,
+    dash: [],
+    dashPhase: 0,
+    double: null,
+    doubleColour: 0xffffff,
+    drawOpacity: 1,
+    fillOpacity: 1,
+    textOpacity: 1,
+    evenOdd: false,
+    rounding: 0,
+    startTips: [],
+    endTips: [],
+    tip: plainTip('to'),
+    shortenStart: 0,
+    shortenEnd: 0,
+    mode: NO_MODE,
+    node: {
+      shape: 'rectangle',
+      innerX: 0.3333 * em,
+      innerY: 0.3333 * em,
+      outer: null,
+      minWidth: 0,
+      minHeight: 0,
+      anchor: null,
+      textWidth: null,
+      textHeight: 0,
+      textDepth: null,
+      align: null,
+      font: [],
+      textColour: null,
+      sides: 5,
+      borderTurn: 0,
+      ratio: 1,
+      slant: 60,
+      turn: 0,
+      scaleX: 1,
+      scaleY: 1,
+      shift: { x: 0, y: 0 },
+      withPicture: false,
+      position: null,
+      sloped: false,
+      auto: null,
+      distance: [CM, CM],
+      onGrid: false,
+      labelDistance: 0,
+      pinDistance: 3 * 2.845 * PT,
+      startAngle: 90,
+    },
+    bend: STRAIGHT,
+    plot: {
+      from: -5,
+      to: 5,
+      samples: 25,
+      at: null,
+      variable: 'x',
+      smooth: false,
+      closed: false,
+      tension: 0.55,
+      mark: null,
+      markSize: 2 * PT,
+      onlyMarks: false,
+      form: 'line',
+    },
+    decoration: {
+      name: '',
+      amplitude: 2.5 * PT,
+      segment: 10 * PT,
+      raise: 0,
+      mirror: false,
+      aspect: 0.5,
+      before: 0,
+      behind: 0,
+    },
+    step: null,
+    radii: null,
+    arc: { from: 0, to: null, delta: 0, radius: 0.5 * CM, eccentricity: 0.6 },
+    shadeColours: [0x808080, 0xffffff],
+    patternColour: 0,
+    level: 0,
+    siblingDistance: 1.5 * CM,
+    levelDistance: 1.5 * CM,
+    grow: -90,
+  };
+}
+
+/** The state in force, in a picture; outside none. */
+export const GRAPHICS = cell<Graphics | null>('graphics', null);

@@ -1,0 +1,295 @@
+import { nearestName } from '../../base/nearest';
+import { PT, type Sp } from '../../base/lengths';
+import type { Paint } from '../../base/paint';
+import { isShape, SHAPE_NAMES } from '../../drawing/shapes';
+import { cell } from '../../expansion/cells';
+import type { Token } from '../../expansion/meaning';
+import { tokensText } from '../../expansion/tokenText';
+import { Cat } from '../../tokens/categories';
+import { colourOf, isColour } from '../scanning/colours';
+import { splitAt } from '../scanning/optionLists';
+import { numberIn, placeOf, type Reading } from './coordinates';
+import { GRAPHICS, type Graphics } from './graphics';
+import { readTips } from './tipNames';
+import { bare, bareTokens, unspaced, wordsOf } from './words';
+
+/** A state that keys write to. */
+export type Draft = { -readonly [Key in keyof Graphics]: Graphics[Key] };
+
+/** What keys say of a node besides how it looks. */
+export interface NodeSaying {
+  name: string | null;
+  at: string | null;
+  contents: readonly Token[] | null;
+  labels: { readonly pin: boolean; readonly tokens: readonly Token[] }[];
+  fit: string | null;
+  matrix: 'plain' | 'nodes' | 'formulas' | null;
+  columnSep: Sp;
+  rowSep: Sp;
+  delimiters: readonly [string, string];
+}
+
+/** A key with its value, as those who carry it out see it. */
+export interface KeyCall {
+  readonly reading: Reading;
+  readonly g: Draft;
+  readonly node: NodeSaying | null;
+  readonly name: string;
+  /** Null when none was written. */
+  readonly value: readonly Token[] | null;
+}
+export type Key = (call: KeyCall) => void;
+
+/** What a style or a key of one's own stands for. */
+interface OwnKey {
+  readonly body: readonly Token[];
+  readonly fallback: readonly Token[] | null;
+  readonly code: boolean;
+  readonly params: number;
+}
+
+/** Styles and keys that the document defines, by name. */
+export const STYLES = cell<Readonly<Record<string, OwnKey>>>('tikzstyles', {});
+
+/** Styles may call one another so deep. */
+const DEEPEST = 40;
+
+// ---- what a value says
+
+export const words = ({ reading, value }: KeyCall): string =>
+  bare(wordsOf(reading.it, value ?? []));
+export const numberOf = (call: KeyCall): number => numberIn(call.reading, words(call)).value;
+/** A length, sp; a bare number counts in pt. */
+export const lengthOf = (call: KeyCall): Sp => numberOf(call) * PT;
+/** A length, sp; a bare number counts along a unit vector. */
+export function alongUnit(call: KeyCall, text: string, unit: Sp): Sp {
+  const { value, hasUnit } = numberIn(call.reading, text);
+  return value * (hasUnit ? PT : unit);
+}
+export const isTrue = (call: KeyCall): boolean => call.value === null || words(call) !== 'false';
+/** The colour that a value names; the first part may be `.`, the colour in force. */
+export function colour(call: KeyCall): Paint {
+  const { it } = call.reading;
+  return colourOf(it, null, it.p.chars(words(call)));
+}
+
+/**
+ * Carries out a list of keys on a state.
+ *
+ * @param node what they say of a node is written there; null where there is none.
+ * @returns the state after them.
+ */
+export function withKeys(
+  reading: Reading,
+  g: Graphics,
+  tokens: readonly Token[],
+  node: NodeSaying | null = null,
+  depth = 0,
+): Graphics {
+  if (depth > DEEPEST) {
+    reading.it.p.report('nesting-too-deep', reading.it.p.place);
+    return g;
+  }
+  const draft: Draft = { ...g };
+  for (const part of splitAt(tokens, ',')) {
+    const list = unspaced(part);
+    if (list.length > 0) oneKey(reading, draft, list, node, depth);
+  }
+  return draft;
+}
+
+/** Carries out a style by its name, if there is one (`every node` and its kin). */
+export const withStyle = (
+  reading: Reading,
+  g: Graphics,
+  name: string,
+  node: NodeSaying | null = null,
+): Graphics => {
+  const style = reading.it.read(STYLES)[name];
+  return style ? withKeys(reading, g, style.body, node, 1) : g;
+};
+
+function oneKey(
+  reading: Reading,
+  g: Draft,
+  part: readonly Token[],
+  node: NodeSaying | null,
+  depth: number,
+): void {
+  const { it } = reading;
+  const eq = part.findIndex((t) => t.cat === Cat.Other && t.text === '=');
+  const head = eq < 0 ? part : part.slice(0, eq);
+  const value = eq < 0 ? null : bareTokens(part.slice(eq + 1));
+  // A list in one pair of braces, or a macro that holds one.
+  const inner = eq < 0 ? bareTokens(part) : part;
+  if (eq < 0 && inner.length < part.length && inner !== part) {
+    Object.assign(g, withKeys(reading, g, inner, node, depth + 1));
+    return;
+  }
+  const written = wordsOf(it, head).replace(/\s+/g, ' ');
+  if (eq < 0 && head[0]?.cat === Cat.Command && /[,=]/.test(written)) {
+    Object.assign(g, withKeys(reading, g, it.source(written), node, depth + 1));
+    return;
+  }
+  const name = written.replace(/^\/(?:tikz|pgf|pgfplots)\//, '').trim();
+  if (name === '' || /\.cd$/.test(name)) return;
+  const handler = /^(.*?)\s*\/\.(.+)$/.exec(name);
+  if (handler) return define(reading, handler[1] ?? '', handler[2] ?? '', value ?? []);
+  carryOut({ reading, g, node, name, value }, part, depth);
+}
+
+function carryOut(call: KeyCall, part: readonly Token[], depth: number): void {
+  const { reading, g, node, name, value } = call;
+  const own = reading.it.read(STYLES)[name];
+  if (own) {
+    const body = filled(own, value ?? own.fallback ?? []);
+    if (!own.code) {
+      Object.assign(g, withKeys(reading, g, body, node, depth + 1));
+      return;
+    }
+    reading.it.write(GRAPHICS, { ...g });
+    reading.it.execute(body);
+    Object.assign(g, reading.it.read(GRAPHICS));
+    return;
+  }
+  const key = reading.keys[name];
+  if (key) return key(call);
+  const tips = /[<>|\]){]|-/.test(name) ? readTips(reading, name) : null;
+  if (tips) {
+    [g.startTips, g.endTips] = [tips.start, tips.end];
+    return;
+  }
+  if (isShape(name)) g.node = { ...g.node, shape: name };
+  else if (isColour(reading.it, name)) setColour(call, name);
+  else if (name.startsWith('"')) quoted(call, part);
+  else unknown(call, part);
+}
+
+function setColour({ reading: { it }, g }: KeyCall, name: string): void {
+  g.colour = colourOf(it, null, it.p.chars(name));
+  g.drawColour = g.fillColour = null;
+}
+
+/** `"words" options`: a label on a line, or beside a node (the library of quotes). */
+function quoted({ node, reading }: KeyCall, part: readonly Token[]): void {
+  const end = part.findIndex((t, i) => i > 0 && t.text === '"' && t.cell === null);
+  const text = part.slice(1, end < 0 ? undefined : end);
+  const options = end < 0 ? [] : part.slice(end + 1);
+  const { p } = reading.it;
+  const at = options.findIndex((t) => t.text === "'");
+  const rest =
+    at < 0 ? options : [...options.slice(0, at), ...p.chars('swap'), ...options.slice(at + 1)];
+  node?.labels.push({
+    pin: false,
+    tokens: [
+      ...p.chars('['),
+      ...bareTokens(rest),
+      ...p.chars(']'),
+      p.make(Cat.Begin, '"'),
+      ...text,
+      p.make(Cat.End, '"'),
+    ],
+  });
+}
+
+function unknown({ reading, g, name, value }: KeyCall, part: readonly Token[]): void {
+  const { it } = reading;
+  if (/^every /.test(name) || name.startsWith('/')) return;
+  const span = spanOf(it.spanOf(part[0] as Token), it.spanOf(part.at(-1) as Token));
+  const names = [...Object.keys(reading.keys), ...SHAPE_NAMES, ...Object.keys(it.read(STYLES))];
+  const near = nearestName(name, names);
+  const end = value === null ? span.to : span.from + name.length;
+  const fix = near
+    ? { title: `Make it ${near}`, edits: [{ from: span.from, to: end, text: near }] }
+    : undefined;
+  it.p.report('picture-key', span, { name }, fix);
+  void g;
+}
+const spanOf = <S extends { readonly from: number; readonly to: number }>(a: S, b: S): S => ({
+  ...a,
+  to: Math.max(a.to, b.to),
+});
+
+/** The body of a style with what it was given in the place of `#1` and its kin. */
+function filled({ body, params }: OwnKey, value: readonly Token[]): readonly Token[] {
+  const given = params > 1 ? groupsOf(value) : [value];
+  const out: Token[] = [];
+  for (let i = 0; i < body.length; i++) {
+    const token = body[i] as Token;
+    const next = body[i + 1];
+    if (token.cat === Cat.Argument) out.push(...(given[Number(token.text) - 1] ?? []));
+    else if (token.cat === Cat.Parameter && next && /^[1-9]$/.test(next.text)) {
+      out.push(...(given[Number(next.text) - 1] ?? []));
+      i++;
+    } else out.push(token);
+  }
+  return out;
+}
+
+/** `{a}{b}` as the contents of each; a single token counts as one. */
+function groupsOf(tokens: readonly Token[]): readonly (readonly Token[])[] {
+  const out: Token[][] = [];
+  let depth = 0;
+  for (const token of tokens) {
+    if (token.cat === Cat.Begin && depth++ === 0) out.push([]);
+    else if (token.cat === Cat.End && --depth === 0) continue;
+    else if (depth > 0) out.at(-1)?.push(token);
+    else if (token.cat !== Cat.Space) out.push([token]);
+  }
+  return out;
+}
+
+/** Defines a style, a key with code, or what stands for a value that is left out. */
+export function define(
+  reading: Reading,
+  name: string,
+  handler: string,
+  value: readonly Token[],
+): void {
+  const { it } = reading;
+  const all = it.read(STYLES);
+  const there = all[name];
+  const put = (key: OwnKey): void => it.write(STYLES, { ...all, [name]: key });
+  const style = { body: value, fallback: null, code: false, params: 1 };
+  const comma = it.p.chars(',');
+  switch (handler) {
+    case 'style':
+    case 'estyle':
+      return put(style);
+    case 'append style':
+      return put({ ...style, ...there, body: [...(there?.body ?? []), ...comma, ...value] });
+    case 'prefix style':
+      return put({ ...style, ...there, body: [...value, ...comma, ...(there?.body ?? [])] });
+    case 'style 2 args':
+      return put({ ...style, params: 2 });
+    case 'style 3 args':
+      return put({ ...style, params: 3 });
+    case 'style n args':
+    case 'style args': {
+      // How many: a number, or a pattern with a `#` for each.
+      const [count = [], body = []] = groupsOf(value);
+      const text = tokensText(count).trim();
+      const params = Number(text) || (text.match(/#/g) ?? []).length;
+      return put({ ...style, body, params: Math.max(1, params) });
+    }
+    case 'pic':
+      return it.write(STYLES, { ...all, [`pic ${name}`]: { ...style, code: true } });
+    case 'code':
+    case 'ecode':
+      return put({ ...style, code: true });
+    case 'default':
+    case 'initial':
+      return put({ ...style, body: [], ...there, fallback: value });
+    case 'try':
+    case 'retry':
+      return;
+    default:
+      return;
+  }
+}
+
+/** A place that a value names in brackets, or null. */
+export function placeIn(call: KeyCall, text: string) {
+  const inner = text.trim().replace(/^\(([\s\S]*)\)$/, '$1');
+  return placeOf(call.reading, call.g, inner);
+}

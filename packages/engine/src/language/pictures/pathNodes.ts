@@ -1,0 +1,256 @@
+import { joinedBounds, mappedPath, boundsOf, NO_BOUNDS } from '../../base/paths';
+import type { Point } from '../../base/maps';
+import { polar, plus, times } from '../../drawing/vectors';
+import type { Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
+import { placeOf, type Reading } from './coordinates';
+import type { Graphics } from './graphics';
+import { withKeys, withStyle, type NodeSaying } from './keys';
+import { freshNode, newSaying, setNode, setText, type NodeText } from './nodes';
+import { borderTowards, centreOf, type PlacedNode } from './openPicture';
+import { newWalk, lineTo, pathOfWalk } from './walk';
+import { paintPath } from './painting';
+import { matrixText } from './matrices';
+import {
+  peek,
+  takeCoordinate,
+  takeGroup,
+  takeOptions,
+  takeThisWord,
+  type Scanner,
+} from './scanPath';
+import { wordsOf } from './words';
+
+/** A node as it was read: how it looks, what is said of it, its text. */
+export interface ReadNode {
+  readonly g: Graphics;
+  readonly saying: NodeSaying;
+  /** Null for a coordinate. */
+  readonly tokens: readonly Token[] | null;
+  /** The state of the path that it stands on. */
+  readonly outer: Graphics;
+}
+
+/** What stands behind `node` or `coordinate`: options, a name, a place, a text, in any order. */
+export function readNode(
+  scanner: Scanner,
+  reading: Reading,
+  outer: Graphics,
+  isCoordinate: boolean,
+): ReadNode {
+  const saying = newSaying();
+  let g = freshNode(outer);
+  g = withStyle(reading, g, 'every node', saying);
+  let tokens: readonly Token[] | null = null;
+  let shapeStyled = false;
+  for (;;) {
+    const next = peek(scanner);
+    if (!next) break;
+    if (next.text === '[') g = withKeys(reading, g, takeOptions(scanner) ?? [], saying);
+    else if (next.text === '(') saying.name = takeCoordinate(scanner);
+    else if (next.cat === Cat.Letter && takeThisWord(scanner, 'at'))
+      saying.at = takeCoordinate(scanner);
+    else if (next.cat === Cat.Begin && !isCoordinate) {
+      tokens = takeGroup(scanner);
+      break;
+    } else break;
+    if (!shapeStyled && g.node.shape !== 'rectangle') {
+      shapeStyled = true;
+      g = withStyle(reading, g, `every ${g.node.shape} node`, saying);
+    }
+    if (saying.contents) {
+      tokens = saying.contents;
+      if (peek(scanner)?.text !== '(') break;
+    }
+  }
+  return { g, saying, tokens: isCoordinate ? null : (tokens ?? []), outer };
+}
+
+/** Sets a node that was read, with its labels. */
+export function placeNode(
+  reading: Reading,
+  read: ReadNode,
+  at: Point,
+  direction: Point | null,
+  span: { from: number; to: number },
+): PlacedNode {
+  const { saying, tokens } = read;
+  let { g } = read;
+  let place = at;
+  if (saying.at !== null) place = placeOf(reading, { ...read.outer }, saying.at).at;
+  let text: NodeText | null = null;
+  if (tokens !== null && saying.matrix) text = matrixText(reading, g, saying, tokens, span, place);
+  else if (tokens !== null) text = setText(reading, g, tokens);
+  if (saying.fit !== null && text) ({ g, place } = fitted(reading, g, saying.fit));
+  const node = setNode(reading, g, saying, text, place, direction, span);
+  for (const label of saying.labels) placeLabel(reading, read, node, label, span);
+  return node;
+}
+
+/** A node as large as others: around all that `fit` names. */
+function fitted(reading: Reading, g: Graphics, fit: string) {
+  let bounds = NO_BOUNDS;
+  for (const [, words = ''] of fit.matchAll(/\(([^()]*)\)/g)) {
+    const node = reading.picture.nodes.get(words.trim());
+    const box = node ? boundsOf(mappedPath(node.shape.outline, node.map)) : null;
+    const { at } = placeOf(reading, g, words);
+    bounds = joinedBounds(
+      bounds,
+      box && box.left <= box.right ? box : { left: at.x, right: at.x, low: at.y, high: at.y },
+    );
+  }
+  const size: Point = { x: bounds.right - bounds.left, y: bounds.high - bounds.low };
+  return {
+    place: { x: (bounds.left + bounds.right) / 2, y: (bounds.low + bounds.high) / 2 },
+    g: {
+      ...g,
+      node: {
+        ...g.node,
+        anchor: 'center',
+        minWidth: Math.max(g.node.minWidth, size.x + 2 * g.node.innerX),
+        minHeight: Math.max(g.node.minHeight, size.y + 2 * g.node.innerY),
+      },
+    },
+  };
+}
+
+const WORDS: Readonly<Record<string, number>> = {
+  right: 0,
+  'above right': 45,
+  above: 90,
+  'above left': 135,
+  left: 180,
+  'below left': 225,
+  below: 270,
+  'below right': 315,
+};
+
+/** `label={[red]above:words}`: text beside a node, a pin with a line to it. */
+function placeLabel(
+  reading: Reading,
+  read: ReadNode,
+  node: PlacedNode,
+  label: NodeSaying['labels'][number],
+  span: { from: number; to: number },
+): void {
+  const { it } = reading;
+  const { options, rest } = optionsBefore(label.tokens);
+  const initial = options.some((t) => t.text === 'i') && /^initial\b/.test(wordsOf(it, options));
+  const colon = rest.findIndex(
+    (t, i) => t.text === ':' && t.cell === null && depthBefore(rest, i) === 0,
+  );
+  const where = colon < 0 ? 'above' : wordsOf(it, rest.slice(0, colon));
+  const tokens = colon < 0 ? rest : rest.slice(colon + 1);
+  const angle = WORDS[where] ?? Number(where);
+  let g = freshNode({ ...read.outer, rounding: 0 });
+  const own = newSaying();
+  const distance = label.pin ? g.node.pinDistance : g.node.labelDistance;
+  g = withStyle(reading, g, label.pin ? 'every pin' : 'every label', own);
+  const before = g.node;
+  if (!initial) g = withKeys(reading, g, options, own);
+  const away =
+    g.node.shift.x !== before.shift.x || g.node.shift.y !== before.shift.y ? 0 : distance;
+  const inside = where === 'center' || !Number.isFinite(angle);
+  const centre = centreOf(node);
+  const direction = inside ? { x: 0, y: 0 } : polar(angle, 1);
+  const border = inside ? centre : borderTowards(node, plus(centre, times(direction, 65536 * 100)));
+  const at = plus(border, times(direction, away));
+  if (initial) return startArrow(reading, read, node, span);
+  const look = {
+    ...g,
+    node: { ...g.node, anchor: g.node.anchor ?? (inside ? 'center' : facing(angle)) },
+  };
+  const placed = setNode(
+    reading,
+    look,
+    own,
+    setText(reading, look, innerText(tokens)),
+    at,
+    null,
+    span,
+  );
+  if (!label.pin) return;
+  const pen = {
+    ...read.outer,
+    colour: 0x808080,
+    lineWidth: 0.4 * 65536,
+    mode: { ...read.outer.mode, draw: true, fill: false },
+  };
+  const walk = newWalk(reading, pen, span);
+  walk.place = { at: border, node: null };
+  lineTo(walk, { at: borderTowards(placed, border), node: null });
+  paintPath(reading, { ...pen, startTips: [], endTips: [] }, pathOfWalk(walk), span);
+}
+
+/** The arrow into the state at which an automaton starts. */
+function startArrow(
+  reading: Reading,
+  { outer }: ReadNode,
+  node: PlacedNode,
+  span: { from: number; to: number },
+): void {
+  const end = borderTowards(node, plus(centreOf(node), { x: -65536 * 100, y: 0 }));
+  const start = { x: end.x - 1.5 * reading.it.em, y: end.y };
+  const g = {
+    ...outer,
+    endTips: [outer.tip],
+    startTips: [],
+    mode: { ...outer.mode, draw: true, fill: false },
+  };
+  const walk = newWalk(reading, g, span);
+  walk.place = { at: start, node: null };
+  lineTo(walk, { at: end, node: null });
+  paintPath(reading, g, pathOfWalk(walk), span);
+  const label = newSaying();
+  const look = freshNode({ ...outer });
+  setNode(
+    reading,
+    { ...look, node: { ...look.node, anchor: 'east' } },
+    label,
+    setText(reading, look, reading.it.p.chars('start')),
+    start,
+    null,
+    span,
+  );
+}
+
+const innerText = (tokens: readonly Token[]): readonly Token[] => {
+  const braced = tokens[0]?.cat === Cat.Begin && tokens.at(-1)?.cat === Cat.End;
+  return braced && depthBefore(tokens, tokens.length - 1) === 1 ? tokens.slice(1, -1) : tokens;
+};
+const depthBefore = (tokens: readonly Token[], at: number): number => {
+  let depth = 0;
+  for (let i = 0; i < at; i++) {
+    if (tokens[i]?.cat === Cat.Begin) depth++;
+    else if (tokens[i]?.cat === Cat.End) depth--;
+  }
+  return depth;
+};
+
+function optionsBefore(tokens: readonly Token[]) {
+  const first = tokens.findIndex((t) => t.cat !== Cat.Space);
+  if (tokens[first]?.text !== '[') return { options: [], rest: tokens };
+  const close = tokens.findIndex(
+    (t, i) => i > first && t.text === ']' && depthBefore(tokens, i) === 0,
+  );
+  return { options: tokens.slice(first + 1, close), rest: tokens.slice(close + 1) };
+}
+
+/** The anchor of a label that looks towards its node from an angle. */
+function facing(angle: number): string {
+  const turn = ((angle % 360) + 360) % 360;
+  const names = [
+    'west',
+    'south west',
+    'south',
+    'south east',
+    'east',
+    'north east',
+    'north',
+    'north west',
+  ];
+  const exact = turn % 90 === 0;
+  return exact
+    ? (names[(turn / 90) * 2] as string)
+    : (names[2 * Math.floor(turn / 90) + 1] as string);
+}

@@ -1,0 +1,385 @@
+import { PT } from '../../base/lengths';
+import type { Point } from '../../base/maps';
+import { plus } from '../../drawing/vectors';
+import { STOP, type Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
+import { bentTo } from './bends';
+import { numberIn, placeOf, vectorOf, type Reading } from './coordinates';
+import { freshPath, STRAIGHT, type Graphics, type PathMode } from './graphics';
+import { withKeys, withStyle } from './keys';
+import { loopTokens, readLoop } from './loops';
+import { newSaying } from './nodes';
+import { addMarks } from './openPicture';
+import { paintPath } from './painting';
+import { placeNode, readNode, type ReadNode } from './pathNodes';
+import { readPic } from './pics';
+import {
+  peek,
+  takeCoordinate,
+  takeOptions,
+  takeSign,
+  takeSigns,
+  takeThisWord,
+  takeWord,
+  type Scanner,
+} from './scanPath';
+import {
+  addRectangle,
+  readArc,
+  readEllipse,
+  readGrid,
+  readParabola,
+  readPlot,
+  sineTo,
+} from './pathFigures';
+import { readTarget, type Target } from './targets';
+import { readChild } from './trees';
+import {
+  above,
+  close,
+  cornerTo,
+  curveTo,
+  lineTo,
+  moveTo,
+  newWalk,
+  onLast,
+  pathOfWalk,
+  type Walk,
+} from './walk';
+import { bare, partsOf, wordsOf } from './words';
+
+/** A reader of paths: the sources it reads from, the picture it draws in, where the command stands. */
+export interface PathReader extends Scanner {
+  readonly reading: Reading;
+  readonly command: Token;
+}
+
+/** Commands that begin another statement: a path before them has lost its `;`. */
+const STATEMENTS =
+  /^(?:draw|fill|filldraw|path|node|coordinate|clip|shade|shadedraw|pattern|matrix|useasboundingbox|begin|end|tikzset|foreach)$/;
+
+/** Reads a statement up to its `;` and draws it. @param first what its command begins with. */
+export function readPath(
+  reader: PathReader,
+  g: Graphics,
+  mode: Partial<PathMode>,
+  first: 'node' | 'coordinate' | 'matrix' | 'pic' | null,
+): void {
+  const { reading, command, it } = reader;
+  const start = it.spanOf(command);
+  const span = { from: start.from, to: start.to };
+  it.openGroup({ kind: 'semisimple', span: start });
+  let state = freshPath(g);
+  state = withStyle(reading, { ...state, mode: { ...state.mode, ...mode } }, 'every path');
+  const walk = newWalk(reading, state, span);
+  if (first === 'pic') WORDS.pic?.(reader, walk);
+  else if (first) readPathNode(reader, walk, first);
+  while (step(reader, walk));
+  it.closeGroup();
+  paintPath(reading, walk.g, pathOfWalk(walk), walk.span);
+  addMarks(reading, walk.above, false);
+}
+
+/** Reads one operation; false at the end of the statement. */
+function step(reader: PathReader, walk: Walk): boolean {
+  const { it, reading } = reader;
+  const token = peek(reader);
+  if (token === null) return lostEnd(reader);
+  it.p.spend(1, reader.command.text);
+  if (token.cat === Cat.Command) return stepCommand(reader, walk, token);
+  if (token.cat === Cat.Begin || token.cat === Cat.End) {
+    it.p.nextNonBlank();
+    return true;
+  }
+  if (token.cat === Cat.Letter) return stepWord(reader, walk);
+  switch (token.text) {
+    case ';': {
+      const end = it.p.nextNonBlank();
+      if (end) (walk.span as { to: number }).to = Math.max(walk.span.to, it.p.spanOf(end).to);
+      return false;
+    }
+    case '[':
+      walk.g = withKeys(reading, walk.g, takeOptions(reader) ?? []);
+      return true;
+    case '(':
+    case '+': {
+      const target = readTarget(reader, walk);
+      if (target) moveTo(walk, target.place, target.keepsBase);
+      return true;
+    }
+    case '-':
+      return stepLine(reader, walk);
+    case '|':
+      if (takeSigns(reader, '|-'))
+        toTarget(reader, walk, (t) => cornerTo(walk, t.place, 'up', t.keepsBase));
+      else skipSign(reader);
+      return true;
+    case '.':
+      if (takeSigns(reader, '..')) readCurve(reader, walk);
+      else skipSign(reader);
+      return true;
+    default:
+      return skipSign(reader);
+  }
+}
+
+function stepLine(reader: PathReader, walk: Walk): boolean {
+  if (takeSigns(reader, '--')) toTarget(reader, walk, (t) => lineTo(walk, t.place, t.keepsBase));
+  else if (takeSigns(reader, '-|'))
+    toTarget(reader, walk, (t) => cornerTo(walk, t.place, 'across', t.keepsBase));
+  else skipSign(reader);
+  return true;
+}
+
+/** A sign that is no operation is told of and passed over. */
+function skipSign(reader: PathReader): boolean {
+  const token = reader.it.p.nextNonBlank();
+  if (token) reader.it.p.report('picture-word', reader.it.spanOf(token), { word: token.text });
+  return token !== null;
+}
+
+function stepCommand(reader: PathReader, walk: Walk, token: Token): boolean {
+  const { it } = reader;
+  if (token.text === 'foreach') {
+    it.p.nextNonBlank();
+    const loop = readLoop(reader, walk.reading);
+    if (loop) it.p.push(loopTokens(it, loop, walk.reading));
+    return true;
+  }
+  if (STATEMENTS.test(token.text)) return lostEnd(reader);
+  it.p.nextNonBlank();
+  if (token.text !== 'par' && token.text !== 'relax') it.carryOut(token);
+  return true;
+}
+
+/** The statement ends though no `;` stands there. */
+function lostEnd(reader: PathReader): boolean {
+  const { it, command } = reader;
+  const { to } = it.p.place;
+  const span = it.spanOf(command);
+  const next = it.p.nextNonBlank();
+  if (next) it.p.unread(next);
+  const end = next && next.cat !== STOP ? it.p.spanOf(next).from : to;
+  it.p.report('picture-semicolon', span, { name: command.text, end: String(end) });
+  return false;
+}
+
+function stepWord(reader: PathReader, walk: Walk): boolean {
+  const word = takeWord(reader, () => true);
+  const act = WORDS[word];
+  if (act) act(reader, walk);
+  else {
+    const { p } = reader.it;
+    p.report('picture-word', p.place, { word });
+  }
+  return true;
+}
+
+const WORDS: Readonly<Record<string, (reader: PathReader, walk: Walk) => void>> = {
+  node: (reader, walk) => readPathNode(reader, walk, 'node'),
+  coordinate: (reader, walk) => readPathNode(reader, walk, 'coordinate'),
+  matrix: (reader, walk) => readPathNode(reader, walk, 'matrix'),
+  cycle: (_reader, walk) => close(walk),
+  to: (reader, walk) => readTo(reader, walk),
+  edge: readEdge,
+  rectangle: (reader, walk) => {
+    const target = readTarget(reader, walk);
+    if (target) addRectangle(walk, target.place.at);
+  },
+  circle: (reader, walk) => readEllipse(reader, walk),
+  ellipse: (reader, walk) => readEllipse(reader, walk),
+  arc: readArc,
+  grid: readGrid,
+  parabola: readParabola,
+  sin: (reader, walk) => toTarget(reader, walk, (t) => sineTo(walk, t, true)),
+  cos: (reader, walk) => toTarget(reader, walk, (t) => sineTo(walk, t, false)),
+  plot: (reader, walk) => readPlot(reader, walk, false),
+  let: (reader, walk) => readLet(reader, walk),
+  child: (reader, walk) => readChild(reader, walk),
+  foreach: (reader, walk) => {
+    const loop = readLoop(reader, walk.reading);
+    if (loop) reader.it.p.push(loopTokens(reader.it, loop, walk.reading));
+  },
+  pic: (reader, walk) =>
+    above(walk, () => readPic(reader, walk.reading, walk.g, walk.place.at, walk.span)),
+};
+
+/** What an operation leads to, with the nodes that stand on its way; `cycle` closes the path. */
+function toTarget(reader: PathReader, walk: Walk, act: (target: Target) => void): void {
+  const nodes = nodesOnWay(reader, walk);
+  if (takeThisWord(reader, 'cycle')) {
+    if (walk.segments.length > 0) {
+      act({ place: { at: walk.start, node: null }, keepsBase: false });
+      close(walk);
+    }
+  } else {
+    const target = readTarget(reader, walk);
+    if (!target) {
+      const next = peek(reader);
+      if (next && next.text !== ';')
+        reader.it.p.report('picture-word', reader.it.spanOf(next), { word: next.text });
+      return;
+    }
+    act(target);
+  }
+  for (const node of nodes) placeOnLast(walk, node, 0.5);
+}
+
+function nodesOnWay(reader: PathReader, walk: Walk): ReadNode[] {
+  const nodes: ReadNode[] = [];
+  for (;;) {
+    const word = takeWord(reader, (found) => found === 'node' || found === 'coordinate');
+    if (word === '') {
+      if (peek(reader)?.text !== '[') return nodes;
+      walk.g = withKeys(walk.reading, walk.g, takeOptions(reader) ?? []);
+    } else nodes.push(readNode(reader, walk.reading, walk.g, word === 'coordinate'));
+  }
+}
+
+/** Sets a node on the part that was drawn last; it is drawn above the path. */
+function placeOnLast(walk: Walk, node: ReadNode, usual: number | null): void {
+  const share = node.g.node.position ?? usual;
+  const along = walk.last.length > 0 ? onLast(walk, share ?? 1) : null;
+  const at = share === null ? walk.place.at : (along?.at ?? walk.place.at);
+  above(walk, () => placeNode(walk.reading, node, at, along?.direction ?? null, walk.span));
+}
+
+function readPathNode(
+  reader: PathReader,
+  walk: Walk,
+  kind: 'node' | 'coordinate' | 'matrix',
+): void {
+  const node = readNode(reader, walk.reading, walk.g, kind === 'coordinate');
+  if (kind === 'matrix') node.saying.matrix ??= 'plain';
+  placeOnLast(walk, node, null);
+}
+
+// ---- curves
+
+function readCurve(reader: PathReader, walk: Walk): void {
+  if (!takeThisWord(reader, 'controls')) return;
+  const first = readTarget(reader, walk);
+  if (!first) return;
+  const second = takeThisWord(reader, 'and') ? relativeLater(reader, walk) : null;
+  takeSigns(reader, '..');
+  toTarget(reader, walk, (target) => {
+    const from = first.place.at;
+    const into = second ? second(target.place.at) : from;
+    curveTo(walk, from, into, target.place, target.keepsBase);
+  });
+}
+
+/** A second control counts from where the curve ends, when it is relative. */
+function relativeLater(reader: PathReader, walk: Walk): (end: Point) => Point {
+  const plusses = takeSigns(reader, '++') || takeSign(reader, '+');
+  const words = takeCoordinate(reader) ?? '0,0';
+  return plusses
+    ? (end) => plus(end, vectorOf(walk.reading, walk.g, words))
+    : () => placeOf(walk.reading, walk.g, words).at;
+}
+
+function readTo(reader: PathReader, walk: Walk): void {
+  const { bend } = withKeys(walk.reading, walk.g, takeOptions(reader) ?? []);
+  toTarget(reader, walk, (target) => bentTo(walk, target.place, bend, target.keepsBase));
+}
+
+/** An edge: a path of its own from where this one stands. */
+function readEdge(reader: PathReader, walk: Walk): void {
+  const { reading, place, base, g, span } = walk;
+  let state: Graphics = {
+    ...freshPath(g),
+    startTips: g.startTips,
+    endTips: g.endTips,
+    bend: g.bend,
+  };
+  state = { ...state, mode: { ...state.mode, draw: true } };
+  state = withStyle(reading, state, 'every edge');
+  const options = takeOptions(reader) ?? [];
+  const edge = newWalk(reading, state, span);
+  const holder = newSaying();
+  edge.g = withKeys(reading, state, options, holder);
+  edge.place = place;
+  edge.base = base;
+  const { bend } = edge.g;
+  const nodes = nodesOnWay(reader, { ...edge, g: { ...edge.g, bend: STRAIGHT } });
+  const target = readTarget(reader, edge) ?? { place, keepsBase: true };
+  bentTo(edge, target.place, bend);
+  for (const node of nodes) placeOnLast(edge, node, 0.5);
+  for (const label of holder.labels) edgeQuote(edge, label.tokens);
+  above(walk, () => {
+    paintPath(reading, edge.g, pathOfWalk(edge), span);
+    addMarks(reading, edge.above, false);
+  });
+}
+
+/** A label in quotes on an edge stands beside it, at its middle. */
+function edgeQuote(edge: Walk, tokens: readonly Token[]): void {
+  const { reading } = edge;
+  const close_ = tokens.findIndex((t) => t.text === ']');
+  const options = tokens.slice(1, Math.max(1, close_));
+  const outer = {
+    ...edge.g,
+    node: { ...edge.g.node, auto: edge.g.node.auto ?? 'left' },
+  } as Graphics;
+  const { it } = reading;
+  const source = [
+    ...it.p.chars('['),
+    ...options,
+    ...it.p.chars(']'),
+    it.p.make(Cat.Begin, '{'),
+    ...tokens.slice(close_ + 2, -1),
+    it.p.make(Cat.End, '}'),
+    it.p.command('relax'),
+  ];
+  it.p.push(source);
+  const node = readNode({ it }, reading, outer, false);
+  it.p.next();
+  placeOnLast(edge, node, 0.5);
+}
+
+/** `let \p1 = (A), \n1 = {…} in`: names for places and numbers in what follows. */
+function readLet(reader: PathReader, walk: Walk): void {
+  const { it, reading } = reader;
+  const { p } = it;
+  const tokens: Token[] = [];
+  for (let token = p.next(); token !== null; token = p.next()) {
+    if (token.cat === STOP) {
+      p.unread(token);
+      break;
+    }
+    // ` in ` stands behind a blank.
+    if (token.cat === Cat.Letter && token.text === 'i' && tokens.at(-1)?.cat === Cat.Space) {
+      const second = p.next();
+      if (second?.text === 'n') break;
+      if (second) p.unread(second);
+    }
+    tokens.push(token);
+  }
+  const written = tokens.map((t) => (t.cat === Cat.Command ? `\\${t.text} ` : t.text)).join('');
+  for (const part of partsOf(written, ',')) {
+    const eq = part.indexOf('=');
+    const name = /^\\([pn])\s*\{?(\w+)\}?\s*$/.exec(part.slice(0, eq).trim());
+    if (!name || eq < 0) continue;
+    const value = bare(wordsOf(it, it.source(part.slice(eq + 1).trim())));
+    if (name[1] === 'p') namePoint(reader, name[2] ?? '', value, walk.g);
+    else {
+      const { value: number, hasUnit } = numberIn(reading, value);
+      nameValue(reader, 'n', name[2] ?? '', `${number.toFixed(5)}${hasUnit ? 'pt' : ''}`);
+    }
+  }
+}
+
+/** `\p1` gives both coordinates of a place, `\x1` and `\y1` one each. */
+function namePoint(reader: PathReader, key: string, words: string, g: Graphics): void {
+  const { at } = placeOf(reader.reading, g, words.replace(/^\(([\s\S]*)\)$/, '$1'));
+  const [x, y] = [`${(at.x / PT).toFixed(5)}pt`, `${(at.y / PT).toFixed(5)}pt`];
+  nameValue(reader, 'p', key, `${x},${y}`);
+  nameValue(reader, 'x', key, x);
+  nameValue(reader, 'y', key, y);
+}
+
+/** `\n1` and its kin look for what their argument names. */
+function nameValue({ it }: PathReader, letter: string, key: string, value: string): void {
+  it.define(`let:${letter}${key}`, value);
+  it.define(letter, `\\csname let:${letter}#1\\endcsname`, 1);
+}

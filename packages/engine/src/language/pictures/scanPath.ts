@@ -1,0 +1,111 @@
+import { STOP, type Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
+import type { Interpreter } from '../machine/interpreter';
+import { wordsOf } from './words';
+
+/** Reads the source of paths, a thing at a time. */
+export interface Scanner {
+  readonly it: Interpreter;
+}
+
+/** The next token that is no blank, expanded; it is left to be read again. */
+export function peek({ it }: Scanner): Token | null {
+  const token = it.p.nextNonBlank();
+  if (token) it.p.unread(token);
+  return token && token.cat !== STOP ? token : null;
+}
+
+/** Takes the next sign, blanks aside, when it is this one. */
+export function takeSign(scanner: Scanner, sign: string): boolean {
+  const token = peek(scanner);
+  if (token?.text !== sign || token.cat === Cat.Command) return false;
+  scanner.it.p.nextNonBlank();
+  return true;
+}
+
+/** Takes signs that stand together, such as `--`. */
+export function takeSigns(scanner: Scanner, signs: string): boolean {
+  const { p } = scanner.it;
+  const taken: Token[] = [];
+  for (const sign of signs) {
+    const token = taken.length === 0 ? p.nextNonBlank() : p.nextExpanded();
+    if (token) taken.push(token);
+    if (token?.text !== sign || token.cat === Cat.Command) {
+      for (const one of taken.reverse()) p.unread(one);
+      return false;
+    }
+  }
+  return true;
+}
+
+/** Takes a word of letters; '' when none stands here. Letters are put back when the word is not wanted. */
+export function takeWord({ it }: Scanner, wanted: (word: string) => boolean): string {
+  const { p } = it;
+  const taken: Token[] = [];
+  let word = '';
+  for (;;) {
+    const token = taken.length === 0 ? p.nextNonBlank() : p.next();
+    if (!token) break;
+    if (token.cat !== Cat.Letter) {
+      p.unread(token);
+      break;
+    }
+    taken.push(token);
+    word += token.text;
+  }
+  if (word !== '' && wanted(word)) return word;
+  for (const token of taken.reverse()) p.unread(token);
+  return '';
+}
+export const takeThisWord = (scanner: Scanner, word: string): boolean =>
+  takeWord(scanner, (found) => found === word) !== '';
+
+/** What stands between brackets of a kind, when they open here; nothing in it is expanded. */
+export function takeBetween(scanner: Scanner, open: string, closing: string): Token[] | null {
+  if (!takeSign(scanner, open)) return null;
+  const { p } = scanner.it;
+  const out: Token[] = [];
+  let [depth, braces] = [1, 0];
+  for (;;) {
+    const token = p.next();
+    if (token === null || token.cat === STOP || isEdge(token)) {
+      if (token) p.unread(token);
+      return out;
+    }
+    if (token.cat === Cat.Begin) braces++;
+    else if (token.cat === Cat.End) braces--;
+    else if (braces === 0 && token.cell === null) {
+      if (token.text === open) depth++;
+      else if (token.text === closing && --depth === 0) return out;
+    }
+    out.push(token);
+  }
+}
+/** Nothing in brackets reaches over the end of an environment. */
+const isEdge = (token: Token): boolean => token.cat === Cat.Command && token.text === 'end';
+
+/** The words between round brackets, or null. */
+export function takeCoordinate(scanner: Scanner): string | null {
+  const tokens = takeBetween(scanner, '(', ')');
+  return tokens && wordsOf(scanner.it, tokens);
+}
+
+export const takeOptions = (scanner: Scanner): Token[] | null => takeBetween(scanner, '[', ']');
+
+/** What stands in braces here, or null. */
+export function takeGroup(scanner: Scanner): Token[] | null {
+  if (peek(scanner)?.cat !== Cat.Begin) return null;
+  const { p } = scanner.it;
+  p.nextNonBlank();
+  const out: Token[] = [];
+  for (let depth = 1; ;) {
+    const token = p.next();
+    if (token === null || token.cat === STOP) {
+      if (token) p.unread(token);
+      return out;
+    }
+    if (token.cat === Cat.Begin) depth++;
+    else if (token.cat === Cat.End && --depth === 0) return out;
+    out.push(token);
+  }
+}

@@ -1,0 +1,23 @@
+import { plus } from '../../drawing/vectors';
+import { placeOf, vectorOf, type Place } from './coordinates';
+import { takeCoordinate, takeSign, takeSigns, type Scanner } from './scanPath';
+import type { Walk } from './walk';
+
+/** A place that an operation leads to; after a single `+` the next relative one counts from where this did. */
+export interface Target {
+  readonly place: Place;
+  readonly keepsBase: boolean;
+}
+
+/** `(A)`, `+(1,0)`, `++(1,0)`, with options of their own. */
+export function readTarget(reader: Scanner, walk: Walk): Target | null {
+  const { reading } = walk;
+  const plusses = takeSigns(reader, '++') ? 2 : takeSign(reader, '+') ? 1 : 0;
+  const words = takeCoordinate(reader);
+  if (words === null) return null;
+  // Empty brackets mean the place at hand.
+  if (words === '') return { place: walk.place, keepsBase: false };
+  if (plusses === 0) return { place: placeOf(reading, walk.g, words), keepsBase: false };
+  const at = plus(walk.base, vectorOf(reading, walk.g, words));
+  return { place: { at, node: null }, keepsBase: plusses === 1 };
+}
