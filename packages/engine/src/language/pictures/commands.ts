@@ -1,6 +1,7 @@
 import { PT } from '../../base/lengths';
 import { translation } from '../../base/maps';
 import type { Mark } from '../../document/drawing';
+import { environmentTokens } from '../machine/environmentTokens';
 import { InlineList } from '../machine/inlineList';
 import { CELLS } from '../machine/cells';
 import { tokensOf, type CommandEntry, type EnvironmentEntry } from '../machine/entries';
@@ -85,6 +86,18 @@ function heightOf(it: Interpreter, words: string): number {
   return numberIn(reading, words).value * PT;
 }
 
+/** A picture in a formula is a piece of text in it. */
+function inMath({ it, p }: MathReader, name: string) {
+  const body = environmentTokens(p, name);
+  const edge = (command: string): Token[] => [
+    p.command(command),
+    p.make(Cat.Begin, '{'),
+    ...p.chars(name),
+    p.make(Cat.End, '}'),
+  ];
+  return it.inlinesOf([...edge('begin'), ...body, ...edge('end')]);
+}
+
 export const pictureEnvironment: EnvironmentEntry = {
   name: 'tikzpicture',
   signature: '',
@@ -102,6 +115,11 @@ export const pictureEnvironment: EnvironmentEntry = {
     const frame = data.get(FRAME);
     if (frame) end(it, frame, { from: span.from, to: it.p.place.to });
   },
+  math: (reader, token) => ({
+    kind: 'text',
+    inlines: inMath(reader, 'tikzpicture'),
+    ...reader.span(token),
+  }),
 };
 
 /** `\begin{scope}[…]`: what is said in it holds to its end. */

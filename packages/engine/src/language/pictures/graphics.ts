@@ -109,6 +109,8 @@ export interface PathMode {
   readonly named: string | null;
   readonly behind: boolean;
   readonly overlay: boolean;
+  /** A child of a tree that is not there: its place stays free. */
+  readonly missing: boolean;
 }
 
 /** The state that pictures draw from; scopes and groups keep it to themselves. */
@@ -188,6 +190,7 @@ const NO_MODE: PathMode = {
   named: null,
   behind: false,
   overlay: false,
+  missing: false,
 };
 
 export const STRAIGHT: Bend = {

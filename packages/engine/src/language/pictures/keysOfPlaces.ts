@@ -113,6 +113,16 @@ function beside(call: KeyCall, side: string): void {
   call.node.at = isWhole && !onGrid ? `${target}.${from}` : isWhole ? `${target}.center` : target;
 }
 
+/** `above right of=A`, as before the library of positions: from middle to middle. */
+function centredBeside(call: KeyCall, side: string): void {
+  const { g } = call;
+  const { x, y } = SIDES[side] as (typeof SIDES)[string];
+  const [down, across] = g.node.distance;
+  const share = x !== 0 && y !== 0 ? Math.SQRT1_2 : 1;
+  g.node = { ...g.node, anchor: 'center', shift: { x: x * across * share, y: y * down * share } };
+  if (call.node) call.node.at = `${words(call).replace(/^\((.*)\)$/, '$1')}.center`;
+}
+
 /** Where on the last piece of a path, by name. */
 const POSITIONS: Readonly<Record<string, number>> = {
   'at start': 0,
@@ -236,6 +246,18 @@ export const PLACE_KEYS: Readonly<Record<string, Key>> = {
   'cloud puffs': () => undefined,
   'shape aspect': look((call) => ({ ratio: numberOf(call) })),
   ...entries(SIDES, (side) => (call) => beside(call, side)),
+  ...Object.fromEntries(
+    [
+      'above',
+      'below',
+      'left',
+      'right',
+      'above left',
+      'above right',
+      'below left',
+      'below right',
+    ].map((side): [string, Key] => [`${side} of`, (call) => centredBeside(call, side)]),
+  ),
   'node distance': look((call) => {
     const [down = '1cm', across = down] = words(call).split(/\s+and\s+/);
     return { distance: [alongUnit(call, down, CM), alongUnit(call, across, CM)] };
@@ -334,6 +356,10 @@ export const PLACE_KEYS: Readonly<Record<string, Key>> = {
   },
   'sibling distance': (call) => void (call.g.siblingDistance = alongUnit(call, words(call), CM)),
   'level distance': (call) => void (call.g.levelDistance = alongUnit(call, words(call), CM)),
+  missing: (call) => void (call.g.mode = { ...call.g.mode, missing: isTrue(call) }),
+  'rectangle split': look(() => ({ shape: 'rectangle', align: 'center' })),
+  'rectangle split parts': () => undefined,
+  'rectangle split horizontal': () => undefined,
   grow: (call) => void (call.g.grow = growth(call)),
   "grow'": (call) => void (call.g.grow = growth(call)),
   baseline: () => undefined,
@@ -343,22 +369,23 @@ export const PLACE_KEYS: Readonly<Record<string, Key>> = {
   automaton: () => undefined,
   initial: (call) => mark(call, 'initial'),
   accepting: ({ g }) => {
-    g.double = 0.6 * PT * 2;
+    g.double = 0.6 * PT;
     g.mode = { ...g.mode, draw: true };
   },
   state: (call) => {
-    Object.assign(call.g, withStyle(call.reading, call.g, 'every state'));
     const { g } = call;
-    // The manual: two and a half times the height of an x.
-    const least = 2.5 * 0.430555 * call.reading.it.em;
+    const least = 2.5 * call.reading.it.em;
+    const { minWidth, minHeight } = g.node;
     g.node = {
       ...g.node,
       shape: 'circle',
-      minWidth: g.node.minWidth || least,
-      minHeight: g.node.minHeight || least,
+      minWidth: minWidth || least,
+      minHeight: minHeight || least,
     };
     g.mode = { ...g.mode, draw: true };
+    Object.assign(g, withStyle(call.reading, g, 'every state', call.node));
   },
+},
 };
 
 function mark(call: KeyCall, what: 'initial'): void {

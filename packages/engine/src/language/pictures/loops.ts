@@ -140,10 +140,23 @@ function loopOptions(
   return { count, evaluate, remember };
 }
 
+/** A list cut at commas outside braces and round brackets. */
+function itemsOf(list: readonly Token[]): Token[][] {
+  const out: Token[][] = [[]];
+  let depth = 0;
+  for (const token of list) {
+    if (token.cat === Cat.Begin || token.text === '(') depth++;
+    else if (token.cat === Cat.End || token.text === ')') depth--;
+    if (depth === 0 && token.text === ',') out.push([]);
+    else out.at(-1)?.push(token);
+  }
+  return out;
+}
+
 /** The items of a list, `1,...,5` and `a,...,e` filled in. */
 function expandedItems(reading: LoopReading, list: readonly Token[]): (readonly Token[])[] {
   const { it } = reading;
-  const parts = splitAt(list, ',').map((part) => unspaced(part));
+  const parts = itemsOf(list).map((part) => unspaced(part));
   const out: (readonly Token[])[] = [];
   const words = (part: readonly Token[] | undefined): string =>
     part ? bare(wordsOf(it, part)) : '';
@@ -205,7 +218,7 @@ function turns(it: Interpreter, loop: Loop, reading: LoopReading): (() => void)[
   return loop.items.map((item, i) => () => {
     if (loop.count) it.define(loop.count.name, String(loop.count.from + i));
     for (const [name, value] of kept) it.define(name, value);
-    const parts = loop.variables.length === 1 ? [item] : splitAt(item, '/');
+    const parts = loop.variables.length === 1 ? [item] : splitAt(bareTokens(item), '/');
     loop.variables.forEach((name, v) => {
       const part = parts[v] ?? parts.at(-1) ?? [];
       it.state.set(it.state.cell(name), macro(bareTokens(unspaced(part))));

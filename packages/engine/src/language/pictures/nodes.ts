@@ -71,7 +71,8 @@ export const freshNode = (g: Graphics): Graphics => ({
   },
 });
 
-const isLineEnd = (token: Token): boolean => token.cat === Cat.Command && token.text === '\\';
+const isLineEnd = (token: Token): boolean =>
+  token.cat === Cat.Command && (token.text === '\\' || token.text === 'nodepart');
 
 /** Lines of a text, parted at `\\` outside braces. */
 function linesOf(tokens: readonly Token[]): Token[][] {
@@ -86,6 +87,8 @@ function linesOf(tokens: readonly Token[]): Token[][] {
       continue;
     }
     lines.push([]);
+    // `\\nodepart{second}`: the part's name is none of its words.
+    if (token.text === 'nodepart') while (i + 1 < tokens.length && tokens[++i]?.cat !== Cat.End);
     // A distance behind it is left to the lines as they are.
     if (tokens[i + 1]?.text === '[') while (i + 1 < tokens.length && tokens[++i]?.text !== ']');
   }

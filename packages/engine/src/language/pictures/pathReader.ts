@@ -207,7 +207,8 @@ const WORDS: Readonly<Record<string, (reader: PathReader, walk: Walk) => void>> 
 /** What an operation leads to, with the nodes that stand on its way; `cycle` closes the path. */
 function toTarget(reader: PathReader, walk: Walk, act: (target: Target) => void): void {
   const nodes = nodesOnWay(reader, walk);
-  if (takeThisWord(reader, 'cycle')) {
+  if (takeThisWord(reader, 'plot')) readPlot(reader, walk, true);
+  else if (takeThisWord(reader, 'cycle')) {
     if (walk.segments.length > 0) {
       act({ place: { at: walk.start, node: null }, keepsBase: false });
       close(walk);

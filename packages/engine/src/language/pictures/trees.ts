@@ -42,6 +42,7 @@ function grow(
   g = withStyle(reading, g, `level ${level}`);
   children.forEach((child, i) => {
     const own = withKeys(reading, withStyle(reading, g, 'every child'), child.options);
+    if (own.mode.missing) return;
     const offset = (i - (children.length - 1) / 2) * own.siblingDistance;
     const down = polar(own.grow, own.levelDistance);
     const across = times(polar(own.grow + 90, 1), offset);
