@@ -1,0 +1,239 @@
+import { PT } from '../../base/lengths';
+import { translation } from '../../base/maps';
+import { isShape, NO_ROOM, shapeAround } from '../../drawing/shapes';
+import { nameIntersections } from './coordinates';
+import { CM, type NodeLook } from './graphics';
+import {
+  alongUnit,
+  colour,
+  isTrue,
+  lengthOf,
+  numberOf,
+  withStyle,
+  words,
+  type Key,
+  type KeyCall,
+} from './keys';
+import { bare, partsOf } from './words';
+
+const look =
+  (of: (call: KeyCall) => Partial<NodeLook>): Key =>
+  (call) => {
+    call.g.node = { ...call.g.node, ...of(call) };
+  };
+/** Which anchor of a node lies at its place when it stands on a side of that. */
+const SIDES: Readonly<Record<string, { anchor: string; x: number; y: number; from: string }>> = {
+  above: { anchor: 'south', x: 0, y: 1, from: 'north' },
+  below: { anchor: 'north', x: 0, y: -1, from: 'south' },
+  left: { anchor: 'east', x: -1, y: 0, from: 'west' },
+  right: { anchor: 'west', x: 1, y: 0, from: 'east' },
+  'above left': { anchor: 'south east', x: -1, y: 1, from: 'north west' },
+  'above right': { anchor: 'south west', x: 1, y: 1, from: 'north east' },
+  'below left': { anchor: 'north east', x: -1, y: -1, from: 'south west' },
+  'below right': { anchor: 'north west', x: 1, y: -1, from: 'south east' },
+  'base left': { anchor: 'base east', x: -1, y: 0, from: 'base west' },
+  'base right': { anchor: 'base west', x: 1, y: 0, from: 'base east' },
+  'mid left': { anchor: 'mid east', x: -1, y: 0, from: 'mid west' },
+  'mid right': { anchor: 'mid west', x: 1, y: 0, from: 'mid east' },
+};
+
+/** `above`, `above=2pt`, `above=of A`, `below left=1cm and 2cm of A`. */
+function beside(call: KeyCall, side: string): void {
+  const { g, reading } = call;
+  const { anchor, x, y, from } = SIDES[side] as (typeof SIDES)[string];
+  const text = words(call);
+  const of = /^(?:(.*?)\s+)?of\s+(.+)$/.exec(text);
+  const given = (of ? of[1] : text)?.trim() ?? '';
+  const [down, across = down] = given.split(/\s+and\s+/).map((part) => part.trim());
+  const distance = (part: string | undefined, unit: number, other: number): number =>
+    part === undefined || part === '' ? other : alongUnit(call, part, unit);
+  const { distance: usual, onGrid } = g.node;
+  const both = of !== null;
+  const v = distance(down, both ? CM : PT, both ? usual[0] : 0);
+  const h = distance(across, both ? CM : PT, both ? usual[1] : 0);
+  const diagonal = x !== 0 && y !== 0;
+  // Beside a place, a corner's distance is meant along the slope.
+  const share = diagonal && !of && !/ and /.test(given) ? Math.SQRT1_2 : 1;
+  const shift = { x: x * h * share, y: y * v * share };
+  g.node = { ...g.node, anchor: of && onGrid ? 'center' : anchor, shift };
+  if (!of || !call.node) return;
+  const target = (of[2] ?? '').replace(/^\((.*)\)$/, '$1').trim();
+  const isWhole = reading.picture.nodes.has(target);
+  call.node.at = isWhole && !onGrid ? `${target}.${from}` : isWhole ? `${target}.center` : target;
+}
+
+/** `above right of=A`, as before the library of positions: from middle to middle. */
+function centredBeside(call: KeyCall, side: string): void {
+  const { g } = call;
+  const { x, y } = SIDES[side] as (typeof SIDES)[string];
+  const [down, across] = g.node.distance;
+  const share = x !== 0 && y !== 0 ? Math.SQRT1_2 : 1;
+  g.node = { ...g.node, anchor: 'center', shift: { x: x * across * share, y: y * down * share } };
+  if (call.node) call.node.at = `${words(call).replace(/^\((.*)\)$/, '$1')}.center`;
+}
+
+/** Where on the last piece of a path, by name. */
+const POSITIONS: Readonly<Record<string, number>> = {
+  'at start': 0,
+  'very near start': 0.125,
+  'near start': 0.25,
+  midway: 0.5,
+  'near end': 0.75,
+  'very near end': 0.875,
+  'at end': 1,
+};
+const entries = <T>(table: Readonly<Record<string, T>>, key: (name: string, value: T) => Key) =>
+  Object.fromEntries(Object.entries(table).map(([name, value]) => [name, key(name, value)]));
+
+/** Keys of nodes: their shape, their words, where they stand. */
+export const NODE_KEYS: Readonly<Record<string, Key>> = {
+  name: (call) => {
+    if (call.node) call.node.name = words(call);
+  },
+  alias: () => undefined,
+  at: (call) => {
+    if (call.node) call.node.at = words(call).replace(/^\(([\s\S]*)\)$/, '$1');
+  },
+  'node contents': (call) => {
+    if (call.node) call.node.contents = call.value;
+  },
+  shape: look((call) => {
+    const name = words(call);
+    return isShape(name) ? { shape: name } : {};
+  }),
+  'inner sep': look((call) => ({ innerX: lengthOf(call), innerY: lengthOf(call) })),
+  'inner xsep': look((call) => ({ innerX: lengthOf(call) })),
+  'inner ysep': look((call) => ({ innerY: lengthOf(call) })),
+  'outer sep': look((call) =>
+    words(call) === 'auto' ? { outer: null } : { outer: lengthOf(call) },
+  ),
+  'outer xsep': look((call) => ({ outer: lengthOf(call) })),
+  'outer ysep': look((call) => ({ outer: lengthOf(call) })),
+  'minimum size': look((call) => ({ minWidth: lengthOf(call), minHeight: lengthOf(call) })),
+  'minimum width': look((call) => ({ minWidth: lengthOf(call) })),
+  'minimum height': look((call) => ({ minHeight: lengthOf(call) })),
+  'text width': look((call) => ({ textWidth: lengthOf(call) })),
+  'text height': look((call) => ({ textHeight: lengthOf(call) })),
+  'text depth': look((call) => ({ textDepth: lengthOf(call) })),
+  'text centered': look(() => ({ align: 'center' })),
+  'text badly centered': look(() => ({ align: 'center' })),
+  'text ragged': look(() => ({ align: 'left' })),
+  'text justified': look(() => ({ align: 'justify' })),
+  align: look((call) => {
+    const to = words(call).replace(/^flush /, '');
+    return { align: to === 'left' || to === 'right' || to === 'justify' ? to : 'center' };
+  }),
+  font: look((call) => ({ font: call.value ?? [] })),
+  'node font': look((call) => ({ font: call.value ?? [] })),
+  text: look((call) => ({ textColour: colour(call) })),
+  anchor: look((call) => ({ anchor: words(call) })),
+  'shape border rotate': look((call) => ({ borderTurn: numberOf(call) })),
+  'regular polygon sides': look((call) => ({ sides: Math.max(3, Math.round(numberOf(call))) })),
+  'star points': look((call) => ({ sides: Math.max(2, Math.round(numberOf(call))) })),
+  'star point ratio': look((call) => ({ ratio: numberOf(call) })),
+  'star point height': () => undefined,
+  'aspect ratio': () => undefined,
+  'trapezium angle': look((call) => ({ slant: numberOf(call) })),
+  'trapezium left angle': look((call) => ({ slant: numberOf(call) })),
+  'trapezium right angle': () => undefined,
+  'trapezium stretches': () => undefined,
+  'trapezium stretches body': () => undefined,
+  'cloud puffs': () => undefined,
+  'shape aspect': look((call) => ({ ratio: numberOf(call) })),
+  ...entries(SIDES, (side) => (call) => beside(call, side)),
+  ...Object.fromEntries(
+    [
+      'above',
+      'below',
+      'left',
+      'right',
+      'above left',
+      'above right',
+      'below left',
+      'below right',
+    ].map((side): [string, Key] => [`${side} of`, (call) => centredBeside(call, side)]),
+  ),
+  'node distance': look((call) => {
+    const [down = '1cm', across = down] = words(call).split(/\s+and\s+/);
+    return { distance: [alongUnit(call, down, CM), alongUnit(call, across, CM)] };
+  }),
+  'on grid': look((call) => ({ onGrid: isTrue(call) })),
+  pos: look((call) => ({ position: numberOf(call) })),
+  ...entries(POSITIONS, (_name, position) => look(() => ({ position }))),
+  sloped: look((call) => ({ sloped: isTrue(call) })),
+  'allow upside down': () => undefined,
+  auto: look((call) => {
+    const side = words(call);
+    return { auto: side === 'right' ? 'right' : side === 'false' ? null : 'left' };
+  }),
+  swap: look(({ g }) => ({ auto: g.node.auto === 'right' ? 'left' : 'right' })),
+  label: (call) => void call.node?.labels.push({ pin: false, tokens: call.value ?? [] }),
+  pin: (call) => void call.node?.labels.push({ pin: true, tokens: call.value ?? [] }),
+  'label distance': look((call) => ({ labelDistance: lengthOf(call) })),
+  'pin distance': look((call) => ({ pinDistance: lengthOf(call) })),
+  'label position': () => undefined,
+  fit: (call) => {
+    if (call.node) call.node.fit = words(call);
+  },
+  matrix: (call) => {
+    if (call.node) call.node.matrix = call.node.matrix ?? 'plain';
+  },
+  'matrix of nodes': (call) => {
+    if (call.node) call.node.matrix = 'nodes';
+  },
+  'matrix of math nodes': (call) => {
+    if (call.node) call.node.matrix = 'formulas';
+  },
+  'column sep': (call) => {
+    if (call.node) call.node.columnSep = separation(call);
+  },
+  'row sep': (call) => {
+    if (call.node) call.node.rowSep = separation(call);
+  },
+  'nodes in empty cells': () => undefined,
+  'ampersand replacement': () => undefined,
+  'name intersections': (call) =>
+    nameIntersections(call.reading, words(call), (name, at) => {
+      const { picture } = call.reading;
+      const shape = shapeAround('coordinate', NO_ROOM);
+      picture.nodes.set(name, { shape, map: translation(at.x, at.y), isCoordinate: true });
+    }),
+  'left delimiter': (call) => {
+    if (call.node) call.node.delimiters = [words(call), call.node.delimiters[1]];
+  },
+  'right delimiter': (call) => {
+    if (call.node) call.node.delimiters = [call.node.delimiters[0], words(call)];
+  },
+  baseline: () => undefined,
+  'execute at begin node': () => undefined,
+  'execute at end node': () => undefined,
+  'every node': () => undefined,
+  automaton: () => undefined,
+  initial: (call) => mark(call, 'initial'),
+  accepting: ({ g }) => {
+    g.double = 0.6 * PT;
+    g.mode = { ...g.mode, draw: true };
+  },
+  state: (call) => {
+    const { g } = call;
+    const least = 2.5 * call.reading.it.em;
+    const { minWidth, minHeight } = g.node;
+    g.node = {
+      ...g.node,
+      shape: 'circle',
+      minWidth: minWidth || least,
+      minHeight: minHeight || least,
+    };
+    g.mode = { ...g.mode, draw: true };
+    Object.assign(g, withStyle(call.reading, g, 'every state', call.node));
+  },
+};
+
+function mark(call: KeyCall, what: 'initial'): void {
+  call.node?.labels.push({ pin: true, tokens: call.reading.it.source(`[${what}]left:{}`) });
+}
+
+const separation = (call: KeyCall): number => {
+  const [first = '0pt'] = partsOf(words(call), ',');
+  return alongUnit(call, bare(first), CM);
+};
