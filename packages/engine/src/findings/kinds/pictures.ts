@@ -60,6 +60,12 @@ export const pictures = {
       return one('Put the ;', at, at, ';');
     },
   }),
+  'picture-axis': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: '\\<name> stands in no axis.',
+    cause: 'Plots are drawn between \\begin{axis} and \\end{axis}.',
+  }),
   'picture-loop': finding({
     severity: 'broken',
     args: [],

@@ -68,6 +68,7 @@ import { soul } from './soul';
 import { arydshln } from './arydshln';
 import { braket } from './braket';
 import { amscd, tikzcd } from './diagramPackages';
+import { pgfplots, pgfplotstable } from './pgfplots';
 import { pgffor, pgfmath, tikz } from './tikz';
 import {
   actuarialangle,
@@ -178,6 +179,8 @@ const ALL: readonly PackageEntry[] = [
   tikzcd,
   tikz,
   pgffor,
+  pgfplots,
+  pgfplotstable,
   pgfmath,
   arydshln,
   braket,

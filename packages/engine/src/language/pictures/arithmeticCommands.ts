@@ -2,12 +2,11 @@ import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { tokensOf, type Args, type CommandEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
-import { splitAt } from '../scanning/optionLists';
 import { ExpressionTrouble, readExpression, writtenNumber } from './arithmetic';
 import { numberIn } from './coordinates';
-import { DECLARED, PICTURE, surroundings, unitsOf } from './openPicture';
+import { PICTURE, surroundings, unitsOf } from './openPicture';
 import { readingOf } from './reading';
-import { bareTokens, wordsOf } from './words';
+import { wordsOf } from './words';
 
 /** The value of an expression as it is written, or 0 and a finding. */
 function worked(it: Interpreter, tokens: readonly Token[], whole = false): string {
@@ -117,23 +116,4 @@ export const ARITHMETIC: readonly CommandEntry[] = [
 ];
 function setLength(it: Interpreter, args: Args): void {
   it.execute([...tokensOf(args, 0), ...it.source(`=${worked(it, tokensOf(args, 1))}pt\\relax `)]);
-}
-
-/** `declare function={f(\x)=…;}`, the one key that is no matter of pictures alone. */
-export function declareFunctions(it: Interpreter, tokens: readonly Token[]): void {
-  for (const part of splitAt(bareTokens(tokens), ';')) {
-    const source = part.map((t) => (t.cat === Cat.Command ? `\\${t.text} ` : t.text)).join('');
-    const found = /^\s*([A-Za-z]\w*)\s*\(([^)]*)\)\s*=([\s\S]*)$/.exec(source);
-    if (!found) continue;
-    const parameters = (found[2] ?? '').split(',').map((name) => name.replace(/[\\\s]/g, ''));
-    const body = parameters.reduce(
-      (text, name) => text.replaceAll(new RegExp(`\\\\${name}(?![A-Za-z])`, 'g'), `(${name}Given)`),
-      found[3] ?? '',
-    );
-    const declared = {
-      parameters: parameters.map((name) => `${name}Given`),
-      body: wordsOf(it, it.source(body)),
-    };
-    it.write(DECLARED, { ...it.read(DECLARED), [found[1] ?? '']: declared });
-  }
 }

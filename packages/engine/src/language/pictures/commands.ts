@@ -12,12 +12,12 @@ import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { splitAt } from '../scanning/optionLists';
-import { ARITHMETIC, declareFunctions } from './arithmeticCommands';
+import { ARITHMETIC } from './arithmeticCommands';
 import { numberIn, placeOf } from './coordinates';
 import { GRAPHICS, startGraphics, type Graphics, type PathMode } from './graphics';
 import { define, withKeys, withStyle } from './keys';
 import { readLoop, runLoop } from './loops';
-import { graphicsOf, newPicture, PICTURE, TARGET } from './openPicture';
+import { DEFERRED, graphicsOf, newPicture, PICTURE, TARGET } from './openPicture';
 import { readPath } from './pathReader';
 import { readingOf } from './reading';
 import { peek, takeGroup, takeOptions } from './scanPath';
@@ -168,6 +168,8 @@ const path = (
   description,
   example: `\\begin{tikzpicture}\n${example}\n\\end{tikzpicture}`,
   run: (it, _args, command) => {
+    const waiting = it.read(DEFERRED);
+    if (waiting) return void waiting.push([command, ...upToSemicolon(it)]);
     const reading = readingOf(it);
     readPath({ it, reading, command }, graphicsOf(it), mode, first);
   },
@@ -210,7 +212,11 @@ function set(it: Interpreter, tokens: readonly Token[]): void {
       .map((t) => t.text)
       .join('')
       .trim();
-    return words !== '' && !/\/\.[a-z]/.test(words.split('=')[0] ?? '') && !/\.cd$/.test(words);
+    return (
+      !/^(?:declare function\b.*)?$/.test(words) &&
+      !/\/\.[a-z]/.test(words.split('=')[0] ?? '') &&
+      !/\.cd$/.test(words)
+    );
   });
   if (plain.length > 0) {
     const comma = it.p.chars(',');
@@ -313,21 +319,7 @@ export const pictureCommands: readonly CommandEntry[] = [
     description: 'Sets keys and defines styles for the pictures that follow.',
     example: '\\tikzset{lamp/.style={draw,circle,fill=yellow}}\\tikz \\node[lamp] {};',
     run: (it, args) => {
-      const tokens = tokensOf(args, 0);
-      for (const part of splitAt(tokens, ',')) {
-        const eq = part.findIndex((t) => t.text === '=' && t.cell === null);
-        if (
-          /declare function$/.test(
-            part
-              .slice(0, Math.max(0, eq))
-              .map((t) => t.text)
-              .join('')
-              .trim(),
-          )
-        )
-          declareFunctions(it, part.slice(eq + 1));
-      }
-      set(it, tokens);
+      set(it, tokensOf(args, 0));
     },
   },
   {

@@ -131,7 +131,7 @@ export function placeOf(reading: Reading, g: Graphics, words: string): Place {
   if (text.startsWith('$'))
     return free(calculated(reading, g, text.slice(1).replace(/\$\s*$/, '')));
   const system =
-    /^(canvas(?: polar)?|xyz?(?: polar)?|barycentric|node|intersection|perpendicular)\s*cs\s*:/.exec(
+    /^((?:rel )?axis|axis description|canvas(?: polar)?|xyz?(?: polar)?|barycentric|node|intersection|perpendicular)\s*cs\s*:/.exec(
       text,
     );
   if (system) return inSystem(reading, g, system[1] ?? '', text.slice(system[0].length));
@@ -233,6 +233,18 @@ function inSystem(reading: Reading, g: Graphics, system: string, text: string): 
     case 'xy polar':
     case 'xyz polar':
       return free(mapped(g.map, polarPoint(reading, g, of('angle'), of('radius', of('x radius')))));
+    case 'axis':
+      return placeOf(reading, g, text);
+    case 'rel axis':
+    case 'axis description': {
+      const frame = reading.picture.nodes.get('current axis');
+      const [low, high] = frame
+        ? [anchorOf(frame, 'south west'), anchorOf(frame, 'north east')]
+        : [null, null];
+      if (!low || !high) return NOWHERE;
+      const [x = 0, y = 0] = partsOf(text, ',').map((part) => numberIn(reading, bare(part)).value);
+      return free({ x: low.x + x * (high.x - low.x), y: low.y + y * (high.y - low.y) });
+    }
     case 'perpendicular': {
       const horizontal = placeOf(reading, g, bracketless(of('horizontal line through'))).at;
       const vertical = placeOf(reading, g, bracketless(of('vertical line through'))).at;

@@ -2,6 +2,7 @@ import { PT, type Sp } from '../../base/lengths';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { numberIn } from './coordinates';
+import { declareFunctions } from './declaredFunctions';
 import type { Decoration, Graphics, PathMark, PathMode, Plotting } from './graphics';
 import { STANDARD_TIP } from './graphics';
 import {
@@ -190,6 +191,7 @@ export const LINE_KEYS: Readonly<Record<string, Key>> = {
   'transparency group': () => undefined,
   'blend mode': () => undefined,
   'blend group': () => undefined,
+  'declare function': (call) => declareFunctions(call.reading.it, call.value ?? []),
   'even odd rule': set('evenOdd', () => true),
   'nonzero rule': set('evenOdd', () => false),
   'rounded corners': set('rounding', (call) => (call.value === null ? 4 * PT : lengthOf(call))),

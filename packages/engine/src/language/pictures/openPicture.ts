@@ -5,6 +5,7 @@ import type { Mark } from '../../document/drawing';
 import { compassAngle, type Shape } from '../../drawing/shapes';
 import { minus, polar } from '../../drawing/vectors';
 import { cell } from '../../expansion/cells';
+import type { Token } from '../../expansion/meaning';
 import type { Interpreter } from '../machine/interpreter';
 import { PT } from '../../base/lengths';
 import {
@@ -44,6 +45,9 @@ export interface OpenPicture {
 /** The picture that is drawn, and the list its marks go to: a clip's while one holds. */
 export const PICTURE = cell<OpenPicture | null>('tikzpicture', null);
 export const TARGET = cell<Mark[] | null>('tikztarget', null);
+
+/** Statements that wait instead of being drawn, while an axis is read. */
+export const DEFERRED = cell<Token[][] | null>('tikzdeferred', null);
 
 export const newPicture = (): OpenPicture => ({
   marks: [],

@@ -1,0 +1,105 @@
+import type { Token } from '../../../expansion/meaning';
+import { cell } from '../../../expansion/cells';
+import type { Graphics } from '../graphics';
+import type { NodeSaying } from '../keys';
+import type { ReadNode } from '../pathNodes';
+
+/** How an axis counts: evenly, or by powers of ten. */
+export type Mode = 'linear' | 'log';
+
+/** A point of the data; a third number in three dimensions. */
+export interface DataPoint {
+  readonly x: number;
+  readonly y: number;
+  readonly z: number;
+  /** How far off it may be, for error bars. */
+  readonly errorX: number;
+  readonly errorY: number;
+}
+
+/** A plot as it was read; it is drawn when the limits of its axis are known. */
+export interface Plot {
+  readonly g: Graphics;
+  readonly points: readonly DataPoint[];
+  readonly closedToAxis: boolean;
+  readonly inLegend: boolean;
+  readonly nodes: readonly ReadNode[];
+  readonly form: 'line' | 'ybar' | 'xbar' | 'fill' | 'surface' | 'mesh';
+  /** The names of the paths between which is filled. */
+  readonly between: readonly [string, string] | null;
+  readonly errors: boolean;
+  /** Points to a row of a grid; 0 for a curve. */
+  readonly perRow: number;
+  /** Is it of three dimensions? */
+  readonly three: boolean;
+}
+
+/** The settings of an axis, as its options have them. */
+export interface AxisSettings {
+  readonly mode: readonly [Mode, Mode];
+  readonly width: number | null;
+  readonly height: number | null;
+  readonly scaleOnlyAxis: boolean;
+  readonly min: readonly (number | null)[];
+  readonly max: readonly (number | null)[];
+  readonly labels: readonly (readonly Token[] | null)[];
+  readonly title: readonly Token[] | null;
+  readonly lines: readonly [
+    'box' | 'middle' | 'left' | 'right' | 'none',
+    'box' | 'middle' | 'left' | 'right' | 'none',
+  ];
+  /** Null: found by itself; an empty list: none. */
+  readonly ticks: readonly (readonly number[] | null)[];
+  readonly tickLabels: readonly (readonly (readonly Token[])[] | null)[];
+  readonly tickDistance: readonly (number | null)[];
+  readonly minorTicks: readonly number[];
+  readonly grid: readonly ('none' | 'major' | 'both')[];
+  readonly equal: boolean;
+  readonly enlarge: readonly (number | null)[];
+  readonly legendPlace: string;
+  readonly legendStyle: readonly Token[];
+  readonly legendColumns: number;
+  readonly entries: readonly (readonly Token[])[];
+  readonly symbols: readonly (readonly string[] | null)[];
+  readonly bars: 'ybar' | 'xbar' | null;
+  readonly barWidth: number;
+  readonly stacked: boolean;
+  readonly noMarks: boolean;
+  readonly onlyMarks: boolean;
+  readonly cycle: 'colours' | 'plain';
+  readonly radians: boolean;
+  readonly hidden: boolean;
+  readonly clip: boolean;
+  readonly axisOnTop: boolean;
+  readonly nearCoordinates: boolean;
+  readonly view: readonly [number, number];
+  readonly unit: readonly (number | null)[];
+  readonly restrict: readonly [number, number] | null;
+  readonly tickStyle: readonly Token[];
+  readonly tickLabelStyle: readonly (readonly Token[])[];
+  readonly labelStyle: readonly (readonly Token[])[];
+  readonly titleStyle: readonly Token[];
+  readonly name: string;
+  readonly at: string | null;
+  readonly anchor: string;
+  readonly background: readonly Token[];
+}
+
+/** An axis while it is read. */
+export interface OpenAxis {
+  readonly settings: AxisSettings;
+  readonly plots: Plot[];
+  /** Paths and nodes that stand in it, drawn when its limits are known. */
+  readonly later: Token[][];
+  readonly legend: (readonly Token[])[];
+  /** Options that every plot has. */
+  readonly every: readonly Token[];
+  readonly outer: Graphics;
+  readonly saying: NodeSaying;
+  readonly dimensions: 2 | 3;
+}
+
+/** The axis that is open here. */
+export const AXIS = cell<OpenAxis | null>('pgfaxis', null);
+/** `\pgfplotsset`: options of every axis. */
+export const EVERY_AXIS = cell<readonly Token[]>('pgfplotsset', []);

@@ -1,0 +1,305 @@
+import { mapped, composed } from '../../../base/maps';
+import { splitAt } from '../../scanning/optionLists';
+import type { Token } from '../../../expansion/meaning';
+import { cell } from '../../../expansion/cells';
+import { tokensOf, type CommandEntry, type EnvironmentEntry } from '../../machine/entries';
+import type { Interpreter } from '../../machine/interpreter';
+import { placeOf } from '../coordinates';
+import { GRAPHICS } from '../graphics';
+import { define } from '../keys';
+import { newSaying } from '../nodes';
+import { anchorOf, DEFERRED, graphicsOf } from '../openPicture';
+import { readingOf } from '../reading';
+import { takeGroup, takeOptions } from '../scanPath';
+import { bareTokens, wordsOf } from '../words';
+import { AXIS, EVERY_AXIS, type AxisSettings, type OpenAxis } from './axis';
+import { drawPlots } from './drawPlots';
+import { drawAxes, drawGrid, frameOf, nameAxis, type Frame, type Painter } from './frame';
+import { drawLegend } from './legend';
+import { readAxisPlot } from './readPlot';
+import { readSettings, STANDARD } from './settings';
+import { drawSpace } from './surfaces';
+import { TABLES, tableIn } from './tables';
+
+/** Begins an axis: its options, and the list of what it will show. */
+function begin(it: Interpreter, mode: AxisSettings['mode']): void {
+  const reading = readingOf(it);
+  const every = readSettings(reading, { ...STANDARD, mode }, it.read(EVERY_AXIS));
+  const own = readSettings(reading, every.settings, takeOptions({ it }) ?? []);
+  const comma = it.p.chars(',');
+  const axis: OpenAxis = {
+    settings: own.settings,
+    plots: [],
+    later: [],
+    legend: [],
+    every: [...every.rest, ...comma, ...own.rest],
+    outer: graphicsOf(it),
+    saying: newSaying(),
+    dimensions: 2,
+  };
+  it.write(AXIS, axis);
+  // Paths and nodes wait until the limits are known.
+  it.write(DEFERRED, axis.later);
+}
+
+/** Draws the axis that was read. */
+function end(it: Interpreter): void {
+  const axis = it.read(AXIS);
+  if (!axis) return;
+  const reading = readingOf(it);
+  it.write(DEFERRED, null);
+  const { settings, outer } = axis;
+  const corner =
+    settings.at === null
+      ? mapped(outer.map, { x: 0, y: 0 })
+      : placeOf(reading, outer, settings.at).at;
+  const { span } = it.innermost;
+  const painter: Painter = {
+    reading,
+    axis,
+    frame: anchored(frameOf(settings, axis, corner), settings),
+    span,
+  };
+  nameAxis(painter);
+  const space = axis.plots.some(({ three }) => three);
+  if (space) drawSpace(painter);
+  else {
+    drawGrid(painter);
+    if (!settings.axisOnTop) drawAxes(painter);
+    drawPlots(painter);
+    if (settings.axisOnTop) drawAxes(painter);
+  }
+  drawLater(it, painter);
+  drawLegend(painter);
+}
+
+/** The frame moved so that the anchor it asks for lies at its place. */
+function anchored(frame: Frame, { anchor }: AxisSettings): Frame {
+  const across = /east/.test(anchor) ? 1 : /west/.test(anchor) ? 0 : 0.5;
+  const up = /north/.test(anchor) ? 1 : /south/.test(anchor) ? 0 : 0.5;
+  const { corner, width, height } = frame;
+  return { ...frame, corner: { x: corner.x - across * width, y: corner.y - up * height } };
+}
+
+/** What stood between the plots, in the coordinates of the axis. */
+function drawLater(it: Interpreter, { axis, frame }: Painter): void {
+  if (axis.later.length === 0) return;
+  const { outer } = axis;
+  const x = frame.width / (frame.x.max - frame.x.min);
+  const y = frame.height / (frame.y.max - frame.y.min);
+  const origin = { x: frame.corner.x - frame.x.min * x, y: frame.corner.y - frame.y.min * y };
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  const map = composed(
+    { a: 1, b: 0, c: 0, d: 1, e: origin.x, f: origin.y },
+    { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 },
+  );
+  it.write(GRAPHICS, { ...outer, x: { x, y: 0 }, y: { x: 0, y }, map });
+  for (const statement of axis.later) it.execute(statement);
+  it.closeGroup();
+}
+
+const axis = (name: string, mode: AxisSettings['mode'], description: string): EnvironmentEntry => ({
+  name,
+  signature: '',
+  package: 'pgfplots',
+  description,
+  example: `\\begin{tikzpicture}\n\\begin{${name}}[width=5cm]\n\\addplot[domain=1:4] {x^2};\n\\end{${name}}\n\\end{tikzpicture}`,
+  begin: (it) => begin(it, mode),
+  end,
+});
+
+/** `groupplot`: axes in rows and columns, one beside another. */
+const GROUP = cell<{
+  readonly columns: number;
+  readonly across: number;
+  readonly down: number;
+  count: number;
+  readonly options: readonly Token[];
+} | null>('groupplots', null);
+
+const group: EnvironmentEntry = {
+  name: 'groupplot',
+  signature: '',
+  package: 'pgfplots',
+  description: 'Axes in rows and columns.',
+  example:
+    '\\begin{tikzpicture}\n\\begin{groupplot}[group style={group size=2 by 1},width=4cm]\n\\nextgroupplot \\addplot {x};\n\\nextgroupplot \\addplot {x^2};\n\\end{groupplot}\n\\end{tikzpicture}',
+  begin: (it) => {
+    const options = takeOptions({ it }) ?? [];
+    const text = wordsOf(it, options);
+    const columns = Number(/group size\s*=\s*(\d+)/.exec(text)?.[1] ?? 1);
+    it.write(GROUP, {
+      columns,
+      across: 28.45276 * 2 * 65536,
+      down: 28.45276 * 2 * 65536,
+      count: 0,
+      options,
+    });
+  },
+  end: (it) => {
+    if (it.read(AXIS)) end(it);
+  },
+};
+
+/** Ends the axis before and begins the next of a group. */
+function next(it: Interpreter): void {
+  const there = it.read(GROUP);
+  if (!there) return;
+  if (it.read(AXIS)) end(it);
+  const own = takeOptions({ it }) ?? [];
+  const { count, columns, across, down } = there;
+  const above = (name: string) => it.read(GROUP) && drawnAxis(it, name);
+  const [c, r] = [count % columns, Math.floor(count / columns)];
+  const beside = c > 0 ? above(`group c${c}r${r + 1}`) : null;
+  const over = r > 0 ? above(`group c1r${r}`) : null;
+  const at = beside
+    ? { x: beside.right + across, y: beside.low }
+    : over
+      ? { x: over.left, y: over.low - down - over.height }
+      : null;
+  const place = at ? `,at={(${at.x / 65536}pt,${at.y / 65536}pt)}` : '';
+  const { p } = it;
+  p.push([
+    ...p.chars('['),
+    ...there.options,
+    ...p.chars(','),
+    ...own,
+    ...it.source(`,name=group c${c + 1}r${r + 1}${place}`),
+    ...p.chars(']'),
+  ]);
+  there.count++;
+  begin(it, ['linear', 'linear']);
+}
+function drawnAxis(it: Interpreter, name: string) {
+  const node = readingOf(it).picture.nodes.get(name);
+  const [low, high] = node
+    ? [anchorOf(node, 'south west'), anchorOf(node, 'north east')]
+    : [null, null];
+  return low && high ? { left: low.x, right: high.x, low: low.y, height: high.y - low.y } : null;
+}
+
+export const axisEnvironments: readonly EnvironmentEntry[] = [
+  axis('axis', ['linear', 'linear'], 'Axes with plots of functions and data.'),
+  axis('semilogxaxis', ['log', 'linear'], 'Axes of which the level one counts powers of ten.'),
+  axis('semilogyaxis', ['linear', 'log'], 'Axes of which the upright one counts powers of ten.'),
+  axis('loglogaxis', ['log', 'log'], 'Axes that both count powers of ten.'),
+  group,
+];
+
+/** Commands of axes. */
+export const axisCommands: readonly CommandEntry[] = [
+  {
+    name: 'addplot',
+    signature: '',
+    package: 'pgfplots',
+    description:
+      'A plot of a function, of points or of a table; with a 3 behind it in three dimensions.',
+    example:
+      '\\begin{tikzpicture}\n\\begin{axis}[width=5cm]\n\\addplot[blue,domain=-2:2] {x^2};\n\\end{axis}\n\\end{tikzpicture}',
+    run: (it, _args, token) => {
+      const open = it.read(AXIS);
+      if (!open) return it.p.report('picture-axis', it.spanOf(token), { name: token.text });
+      const plot = readAxisPlot({ it }, readingOf(it), open);
+      if (plot) open.plots.push(plot);
+    },
+  },
+  {
+    name: 'addlegendentry',
+    signature: 'om',
+    package: 'pgfplots',
+    description: 'The words of the last plot in the legend.',
+    example:
+      '\\begin{tikzpicture}\n\\begin{axis}[width=5cm]\n\\addplot {x};\\addlegendentry{line}\n\\end{axis}\n\\end{tikzpicture}',
+    run: (it, args) => void it.read(AXIS)?.legend.push(tokensOf(args, 1)),
+  },
+  {
+    name: 'legend',
+    signature: 'm',
+    package: 'pgfplots',
+    description: 'The words of all plots in the legend.',
+    example:
+      '\\begin{tikzpicture}\n\\begin{axis}[width=5cm]\n\\addplot {x};\\legend{line}\n\\end{axis}\n\\end{tikzpicture}',
+    run: (it, args) =>
+      void it.read(AXIS)?.legend.push(...splitAt(tokensOf(args, 0), ',').map(bareTokens)),
+  },
+  {
+    name: 'addlegendimage',
+    signature: 'm',
+    package: 'pgfplots',
+    description: 'A line in the legend for no plot.',
+    example:
+      '\\begin{tikzpicture}\n\\begin{axis}[width=5cm]\n\\addplot {x};\\addlegendimage{red}\n\\end{axis}\n\\end{tikzpicture}',
+    run: () => undefined,
+  },
+  {
+    name: 'pgfplotsset',
+    signature: 'm',
+    package: 'pgfplots',
+    description: 'Options of all axes that follow.',
+    example: '\\pgfplotsset{compat=1.18,width=6cm}',
+    run: (it, args) => {
+      const tokens = tokensOf(args, 0);
+      const plain = splitAt(tokens, ',').filter((part) => {
+        const name = wordsOf(it, part).split('=')[0] ?? '';
+        const style = /^(?:\/pgfplots\/)?(.+?)\/\.(style|append style)$/.exec(name.trim());
+        if (!style || /^every axis$/.test(style[1] ?? '')) return true;
+        define(
+          readingOf(it),
+          style[1] ?? '',
+          style[2] ?? '',
+          bareTokens(part.slice(part.findIndex((t) => t.text === '=') + 1)),
+        );
+        return false;
+      });
+      const comma = it.p.chars(',');
+      it.write(
+        EVERY_AXIS,
+        plain.reduce<readonly Token[]>(
+          (all, part) => [...all, ...comma, ...everyAxis(part)],
+          it.read(EVERY_AXIS),
+        ),
+      );
+    },
+  },
+  {
+    name: 'pgfplotstableread',
+    signature: '',
+    package: 'pgfplots',
+    description: 'Reads a table of data under a name.',
+    example: '\\pgfplotstableread{\nx y\n0 1\n1 2\n}\\tides',
+    run: (it) => {
+      const options = takeOptions({ it }) ?? [];
+      const table = tableIn(readingOf(it), options, takeGroup({ it }) ?? []);
+      const name = it.p.next();
+      if (table && name) it.write(TABLES, { ...it.read(TABLES), [name.text]: table });
+    },
+  },
+  {
+    name: 'nextgroupplot',
+    signature: '',
+    package: 'pgfplots',
+    description: 'The next axis of a group.',
+    example:
+      '\\begin{tikzpicture}\n\\begin{groupplot}[group style={group size=2 by 1},width=4cm]\n\\nextgroupplot \\addplot {x};\n\\end{groupplot}\n\\end{tikzpicture}',
+    run: next,
+  },
+  {
+    name: 'usepgfplotslibrary',
+    signature: 'm',
+    package: 'pgfplots',
+    description: 'Loads libraries of plots: what they bring is here already.',
+    example: '\\usepgfplotslibrary{fillbetween}',
+    run: () => undefined,
+  },
+];
+
+/** `every axis/.append style={…}` is what is said of every axis. */
+function everyAxis(part: readonly Token[]): readonly Token[] {
+  const eq = part.findIndex((t) => t.text === '=' && t.cell === null);
+  const name = part
+    .slice(0, Math.max(0, eq))
+    .map((t) => t.text)
+    .join('')
+    .trim();
+  return /every axis\/\./.test(name) ? bareTokens(part.slice(eq + 1)) : part;
+}

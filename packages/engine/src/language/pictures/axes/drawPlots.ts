@@ -1,0 +1,285 @@
+import { PT } from '../../../base/lengths';
+import { IDENTITY, type Point } from '../../../base/maps';
+import { polyline, rectangle, stretchesOf, type Path } from '../../../base/paths';
+import { lengthOn, parameterAt, directionOn, smoothed } from '../../../drawing/curves';
+import { pointOn } from '../../../base/paths';
+import type { Mark } from '../../../document/drawing';
+import type { Graphics } from '../graphics';
+import { addMarks } from '../openPicture';
+import { paintPath } from '../painting';
+import { placeNode } from '../pathNodes';
+import { plotMarks } from '../plots';
+import type { DataPoint, Plot } from './axis';
+import { placed, words, type Painter } from './frame';
+import { tickText } from './scale';
+
+/** Runs of points between which the line is drawn: it breaks where a number is missing. */
+function runsOf(points: readonly DataPoint[]): DataPoint[][] {
+  const runs: DataPoint[][] = [[]];
+  for (const point of points) {
+    if (Number.isFinite(point.x) && Number.isFinite(point.y)) runs.at(-1)?.push(point);
+    else if (runs.at(-1)?.length) runs.push([]);
+  }
+  return runs.filter((run) => run.length > 0);
+}
+
+/** The state of a plot, drawn in the picture's own lengths. */
+const flat = (g: Graphics): Graphics => ({ ...g, map: IDENTITY });
+
+/** Draws all plots within the frame; their marks and nodes above them. */
+export function drawPlots(painter: Painter): void {
+  const { axis, frame, reading, span } = painter;
+  const { corner, width, height } = frame;
+  const clip = rectangle(corner.x, corner.y, width, height);
+  const stacked = axis.settings.stacked ? stack(axis.plots) : axis.plots;
+  const bars = stacked.filter(({ form }) => form === 'ybar' || form === 'xbar');
+  const within = (act: () => void): void => {
+    if (!axis.settings.clip) return act();
+    const inside: Mark[] = [];
+    const { picture } = reading;
+    const before = { later: picture.later, bounds: picture.bounds };
+    picture.later = inside;
+    act();
+    picture.later = before.later;
+    picture.bounds = before.bounds;
+    addMarks(reading, [{ kind: 'group', marks: inside, map: IDENTITY, clip }], false);
+  };
+  stacked.forEach((plot, i) => {
+    within(() => drawPlot(painter, plot, bars.indexOf(plot), bars.length, stacked));
+    const points = runsOf(plot.points)
+      .flat()
+      .filter((point) => inFrame(painter, point));
+    // Marks are not cut off at the frame.
+    const g = flat(plot.g);
+    if (plot.form === 'line')
+      plotMarks(
+        reading,
+        g,
+        points.map((point) => placed(frame, point)),
+        span,
+      );
+    if (axis.settings.nearCoordinates)
+      for (const point of points)
+        nearCoordinate(
+          painter,
+          plot,
+          point,
+          axis.plots[i] ?? plot,
+          shiftOf(painter, bars.indexOf(plot), bars.length),
+        );
+    placeNodes(painter, plot);
+  });
+}
+
+const inFrame = ({ frame }: Painter, point: DataPoint): boolean => {
+  const { x, y } = placed(frame, point);
+  const { corner, width, height } = frame;
+  return (
+    x >= corner.x - PT &&
+    x <= corner.x + width + PT &&
+    y >= corner.y - PT &&
+    y <= corner.y + height + PT
+  );
+};
+
+/** Each plot on top of those before it. */
+function stack(plots: readonly Plot[]): readonly Plot[] {
+  const sums = new Map<number, number>();
+  return plots.map((plot) => ({
+    ...plot,
+    points: plot.points.map((point) => {
+      const below = sums.get(point.x) ?? 0;
+      sums.set(point.x, below + point.y);
+      return { ...point, y: below + point.y, z: below };
+    }),
+  }));
+}
+
+function drawPlot(
+  painter: Painter,
+  plot: Plot,
+  bar: number,
+  bars: number,
+  all: readonly Plot[],
+): void {
+  const { reading, span } = painter;
+  const g = flat(plot.g);
+  if (plot.form === 'ybar' || plot.form === 'xbar') return drawBars(painter, plot, bar, bars);
+  if (plot.form === 'fill') return fillBetween(painter, plot, all);
+  if (plot.errors) drawErrors(painter, plot);
+  if (g.plot.onlyMarks) return;
+  for (const run of runsOf(plot.points)) {
+    const line = lineThrough(painter, g, run);
+    const path = plot.closedToAxis ? downToAxis(painter, line) : line;
+    paintPath(reading, { ...g, mode: { ...g.mode, draw: g.mode.draw, named: null } }, path, span);
+  }
+}
+
+/** The line of a run of points: straight, smooth, or in steps. */
+function lineThrough({ frame }: Painter, g: Graphics, run: readonly DataPoint[]): Path {
+  const points = run.map((point) => placed(frame, point));
+  if (g.plot.form === 'steps')
+    return polyline(
+      points.flatMap((p, i) => (i === 0 ? [p] : [{ x: p.x, y: (points[i - 1] as Point).y }, p])),
+    );
+  if (g.plot.form === 'ycomb')
+    return points.flatMap((p) => polyline([{ x: p.x, y: zero(frame).y }, p]));
+  if (g.plot.form === 'xcomb')
+    return points.flatMap((p) => polyline([{ x: zero(frame).x, y: p.y }, p]));
+  return g.plot.smooth
+    ? smoothed(points, g.plot.tension, g.plot.closed)
+    : polyline(points, g.plot.closed);
+}
+
+/** Where both axes count zero, or where they begin when they do not. */
+function zero(frame: Painter['frame']): Point {
+  const [x, y] = [
+    Math.min(frame.x.max, Math.max(frame.x.min, 0)),
+    Math.min(frame.y.max, Math.max(frame.y.min, 0)),
+  ];
+  return placed({ ...frame, mode: ['linear', 'linear'] }, { x, y });
+}
+
+function downToAxis({ frame }: Painter, line: Path): Path {
+  const [first] = line;
+  const last = line.at(-1);
+  if (first?.kind !== 'move' || !last || last.kind === 'close') return line;
+  const { y } = zero(frame);
+  return [
+    ...line,
+    { kind: 'line', to: { x: last.to.x, y } },
+    { kind: 'line', to: { x: first.to.x, y } },
+    { kind: 'close' },
+  ];
+}
+
+/** Between the bars of several plots lies so much, pt. */
+const GAP = 2;
+
+/** How far the bars of a plot stand beside their places. */
+function shiftOf({ axis }: Painter, index: number, count: number): number {
+  const { barWidth, stacked } = axis.settings;
+  return stacked || index < 0 ? 0 : (index - (count - 1) / 2) * (barWidth + GAP * PT);
+}
+
+function drawBars(painter: Painter, plot: Plot, index: number, count: number): void {
+  const { axis, frame, reading, span } = painter;
+  const { barWidth, stacked } = axis.settings;
+  const places = shiftOf(painter, index, count);
+  const g = flat({
+    ...plot.g,
+    mode: { ...plot.g.mode, fill: plot.g.mode.fill || plot.g.fillColour !== null },
+  });
+  const base = zero(frame);
+  for (const point of runsOf(plot.points).flat()) {
+    const at = placed(frame, point);
+    const foot = stacked && point.z > 0 ? placed(frame, { ...point, y: point.z }).y : base.y;
+    const path =
+      plot.form === 'ybar'
+        ? rectangle(at.x + places - barWidth / 2, foot, barWidth, at.y - foot)
+        : rectangle(base.x, at.y + places - barWidth / 2, at.x - base.x, barWidth);
+    paintPath(reading, g, path, span);
+  }
+}
+
+/** Fills what lies between two named plots; the second may be the axis. */
+function fillBetween(painter: Painter, plot: Plot, all: readonly Plot[]): void {
+  const { frame, reading, span } = painter;
+  const [one = '', other = ''] = plot.between ?? [];
+  const pathOf = (name: string): readonly Point[] | null => {
+    const found = all.find(({ g }) => g.mode.named === name);
+    if (found)
+      return runsOf(found.points)
+        .flat()
+        .map((point) => placed(frame, point));
+    if (name !== 'axis') return null;
+    const { y } = zero(frame);
+    return [
+      { x: frame.corner.x, y },
+      { x: frame.corner.x + frame.width, y },
+    ];
+  };
+  const [upper, lower] = [pathOf(one), pathOf(other)];
+  if (!upper || !lower) return;
+  const [from, to] = [upper[0]?.x ?? 0, upper.at(-1)?.x ?? 0];
+  const along =
+    other === 'axis'
+      ? [
+          { x: from, y: lower[0]?.y ?? 0 },
+          { x: to, y: lower[0]?.y ?? 0 },
+        ]
+      : lower;
+  const g = flat({
+    ...plot.g,
+    mode: { ...plot.g.mode, draw: false, fill: plot.g.mode.pattern === null },
+  });
+  paintPath(reading, g, polyline([...upper, ...[...along].reverse()], true), span);
+}
+
+function drawErrors(painter: Painter, plot: Plot): void {
+  const { frame, reading, span } = painter;
+  const g = { ...flat(plot.g), dash: [], mode: { ...plot.g.mode, fill: false } };
+  const CAP = 2 * PT;
+  for (const point of runsOf(plot.points).flat()) {
+    const bar = (a: Point, b: Point, cap: Point): void => {
+      const end = (p: Point): Path =>
+        polyline([
+          { x: p.x - cap.x, y: p.y - cap.y },
+          { x: p.x + cap.x, y: p.y + cap.y },
+        ]);
+      paintPath(reading, g, [...polyline([a, b]), ...end(a), ...end(b)], span);
+    };
+    const { x, y, errorX, errorY } = point;
+    if (errorY > 0)
+      bar(placed(frame, { x, y: y - errorY }), placed(frame, { x, y: y + errorY }), {
+        x: CAP,
+        y: 0,
+      });
+    if (errorX > 0)
+      bar(placed(frame, { x: x - errorX, y }), placed(frame, { x: x + errorX, y }), {
+        x: 0,
+        y: CAP,
+      });
+  }
+}
+
+/** The value of a point, written above it. */
+function nearCoordinate(
+  painter: Painter,
+  plot: Plot,
+  point: DataPoint,
+  own: Plot,
+  shift: number,
+): void {
+  const { frame, reading } = painter;
+  const across = plot.form === 'xbar';
+  const value = own.points.find(({ x }) => x === point.x) ?? point;
+  const tokens = reading.it.source(`$${tickText(across ? point.x : value.y, 2)}$`);
+  const { x, y } = placed(frame, point);
+  const at = across ? { x, y: y + shift } : { x: x + shift, y };
+  words(painter, plot.g, tokens, at, across ? 'west' : 'south');
+}
+
+/** Nodes behind a plot stand on its line. */
+function placeNodes(painter: Painter, plot: Plot): void {
+  if (plot.nodes.length === 0) return;
+  const { frame, reading, span } = painter;
+  const stretches = stretchesOf(
+    polyline(
+      runsOf(plot.points)
+        .flat()
+        .map((point) => placed(frame, point)),
+    ),
+  );
+  const lengths = stretches.map(lengthOn);
+  const total = lengths.reduce((sum, length) => sum + length, 0);
+  for (const node of plot.nodes) {
+    let left = (node.g.node.position ?? 1) * total;
+    let i = 0;
+    while (i < stretches.length - 1 && left > (lengths[i] ?? 0)) left -= lengths[i++] ?? 0;
+    const stretch = stretches[i];
+    if (!stretch) return;
+    const t = parameterAt(stretch, left);
+    placeNode(reading, node, pointOn(stretch, t), directionOn(stretch, t), span);
+  }
+}
