@@ -1,5 +1,6 @@
 import { PT } from '../../base/lengths';
 import { mapped, type Point } from '../../base/maps';
+import { boundsOf } from '../../base/paths';
 import { between, dot, linesMeet, minus, plus, polar, times, unit } from '../../drawing/vectors';
 import { meetings } from '../../drawing/curves';
 import { ExpressionTrouble, readExpression, type Value } from './arithmetic';
@@ -39,14 +40,32 @@ export interface Reading extends Drawing {
 const NOWHERE: Place = { at: { x: 0, y: 0 }, node: null };
 const free = (at: Point): Place => ({ at, node: null });
 
+const SIMPLE = /^([-+]?(?:\d+\.?\d*|\.\d+))\s*(?:(pt|cm|mm)|([*/])\s*(\d+\.?\d*))?$/;
+const SIMPLE_UNITS: Readonly<Record<string, number>> = {
+  pt: 1,
+  cm: 72.27 / 2.54,
+  mm: 7.227 / 2.54,
+};
+
+/** Most numbers are plain, a length, or one by another: they need no reader. */
+function simpleNumber(text: string): { value: number; hasUnit: boolean } | null {
+  const found = SIMPLE.exec(text);
+  if (!found) return null;
+  const [, first = '0', unit, sign, second = '1'] = found;
+  if (unit !== undefined)
+    return { value: Number(first) * (SIMPLE_UNITS[unit] ?? 1), hasUnit: true };
+  const by = Number(second);
+  return { value: sign === '/' ? Number(first) / by : Number(first) * by, hasUnit: false };
+}
+
 /** A number, and whether a length stood in it (then it is in pt). */
 export function numberIn(
   reading: Pick<Reading, 'it' | 'trouble'>,
   text: string,
   variables: Readonly<Record<string, Value>> = {},
 ): { value: number; hasUnit: boolean } {
-  // Most numbers are plain.
-  if (/^[-+]?(\d+\.?\d*|\.\d+)$/.test(text)) return { value: Number(text), hasUnit: false };
+  const simple = simpleNumber(text);
+  if (simple) return simple;
   try {
     const expression = readExpression(text, unitsOf(reading.it));
     const value = expression.run(surroundings(reading.it, variables));
@@ -161,7 +180,7 @@ const isNamed = ({ picture }: Reading, text: string): boolean =>
 
 /** A node by its name, or one of its anchors. */
 function named(reading: Reading, text: string): Place {
-  const { nodes, bounds, pathBounds } = reading.picture;
+  const { nodes, bounds, lastPath } = reading.picture;
   const whole = nodes.get(text);
   if (whole) return { at: centreOf(whole), node: whole.isCoordinate ? null : whole };
   const dotAt = text.indexOf('.');
@@ -171,7 +190,7 @@ function named(reading: Reading, text: string): Place {
     name === 'current bounding box'
       ? bounds
       : name === 'current path bounding box'
-        ? pathBounds
+        ? boundsOf(lastPath)
         : null;
   if (box) return free(boxAnchor(box, anchor));
   const node = nodes.get(name);

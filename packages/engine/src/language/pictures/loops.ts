@@ -65,12 +65,12 @@ function listByMacro({ it }: Scanner): readonly Token[] {
   return token ? it.p.chars(wordsOf(it, [token])) : [];
 }
 
-/** A body without braces goes to its `;`, and a loop in it with all of its own body. */
+/** A body without braces goes to its `;`; when it is a loop itself, to the end of that one's body. */
 function statementOf(scanner: Scanner): Token[] {
   const { p } = scanner.it;
+  const loop = peek(scanner)?.text === 'foreach';
   const out: Token[] = [];
   let depth = 0;
-  let inLoop = peek(scanner)?.text === 'foreach';
   for (let token = p.next(); token !== null; token = p.next()) {
     if (token.cat === Cat.Command && token.text === 'end' && depth === 0) {
       p.unread(token);
@@ -79,22 +79,16 @@ function statementOf(scanner: Scanner): Token[] {
     out.push(token);
     if (token.cat === Cat.Begin) depth++;
     else if (token.cat === Cat.End) {
-      depth--;
-      // The second group of a loop is its body.
-      if (inLoop && depth === 0 && groups(out) >= 2) return out;
+      // Behind the list of a loop stands its body.
+      if (--depth === 0 && loop) return [...out, ...bodyOf(scanner)];
     } else if (token.text === ';' && depth === 0) return out;
-    else if (token.cat === Cat.Command && token.text === 'foreach') inLoop = true;
   }
   return out;
 }
-function groups(tokens: readonly Token[]): number {
-  let [depth, count] = [0, 0];
-  for (const token of tokens) {
-    if (token.cat === Cat.Command && token.text === 'foreach' && depth === 0) count = 0;
-    if (token.cat === Cat.Begin) depth++;
-    else if (token.cat === Cat.End && --depth === 0) count++;
-  }
-  return count;
+function bodyOf(scanner: Scanner): Token[] {
+  if (peek(scanner)?.cat !== Cat.Begin) return statementOf(scanner);
+  const { p } = scanner.it;
+  return [p.make(Cat.Begin, '{'), ...(takeGroup(scanner) ?? []), p.make(Cat.End, '}')];
 }
 
 function loopOptions(

@@ -272,7 +272,7 @@ export function setNode(
   }
   const radii = shape.outline.map(() => g.rounding);
   const outline = mappedPath(rounded(shape.outline, radii), map);
-  const before = picture.pathBounds;
+  const before = picture.lastPath;
   paintPath(drawing, g, outline, span);
   if (shape.lines.length > 0)
     paintPath(
@@ -281,7 +281,7 @@ export function setNode(
       mappedPath(shape.lines, map),
       span,
     );
-  picture.pathBounds = before;
+  picture.lastPath = before;
   // Text is put by its lower left corner, its middle on that of the shape.
   const corner = { x: -given.width / 2, y: room.base };
   const upright = isUpright(map) && map.a === 1 && map.d === 1;

@@ -34,7 +34,8 @@ export interface OpenPicture {
   bounds: Bounds;
   /** Set once by `use as bounding box`: nothing widens the bounds after it. */
   boundsAreSet: boolean;
-  pathBounds: Bounds;
+  /** The path that was painted last. */
+  lastPath: Path;
   /** The state of the generator of random numbers. */
   seed: number;
   unnamed: number;
@@ -56,7 +57,7 @@ export const newPicture = (): OpenPicture => ({
   paths: new Map(),
   bounds: NO_BOUNDS,
   boundsAreSet: false,
-  pathBounds: NO_BOUNDS,
+  lastPath: [],
   seed: 1,
   unnamed: 0,
   later: null,
@@ -89,12 +90,29 @@ export function widen({ it, picture }: Drawing, points: readonly Point[], overla
   picture.bounds = points.reduce(widened, picture.bounds);
 }
 
-/** Every point of a path, those of its curves' controls too: so the picture's bounds count (as the basic layer does). */
-export const pointsOf = (path: Path): Point[] =>
-  path.flatMap((segment): Point[] => {
-    if (segment.kind === 'close') return [];
-    return segment.kind === 'curve' ? [segment.from, segment.into, segment.to] : [segment.to];
-  });
+/**
+ * Widens the picture's bounds by a path: by every point of it, those of its curves' controls too
+ * (so the manual's basic layer counts), and by half the width of its line.
+ */
+export function widenByPath(drawing: Drawing, path: Path, edge: number, overlay: boolean): void {
+  const { it, picture } = drawing;
+  if (overlay || picture.boundsAreSet || it.read(TARGET)) return;
+  let { left, right, low, high } = picture.bounds;
+  const take = ({ x, y }: Point): void => {
+    if (x - edge < left) left = x - edge;
+    if (x + edge > right) right = x + edge;
+    if (y - edge < low) low = y - edge;
+    if (y + edge > high) high = y + edge;
+  };
+  for (const segment of path) {
+    if (segment.kind === 'close') continue;
+    take(segment.to);
+    if (segment.kind !== 'curve') continue;
+    take(segment.from);
+    take(segment.into);
+  }
+  picture.bounds = { left, right, low, high };
+}
 
 /** The next random number from 0 to 1 (Lehmer's generator as Park and Miller set it). */
 export function random(picture: OpenPicture): number {

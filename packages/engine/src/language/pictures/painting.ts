@@ -1,5 +1,5 @@
 import { PT } from '../../base/lengths';
-import { IDENTITY, type Point } from '../../base/maps';
+import { IDENTITY } from '../../base/maps';
 import { rgbOf, withOpacity, type Paint } from '../../base/paint';
 import { boundsOf, pointOn, rectangle, stretchesOf, type Path } from '../../base/paths';
 import { filled, stroked, type Mark, type Stroke } from '../../document/drawing';
@@ -9,7 +9,7 @@ import { patternOver, PATTERN_LINE } from '../../drawing/patterns';
 import { drawnTip, placedTip, type DrawnTip, type Tip } from '../../drawing/tips';
 import { minus, plus, times } from '../../drawing/vectors';
 import type { Graphics, PathMark } from './graphics';
-import { addMarks, paintOf, pointsOf, TARGET, widen, type Drawing } from './openPicture';
+import { addMarks, paintOf, TARGET, widenByPath, type Drawing } from './openPicture';
 
 type Span = { readonly from: number; readonly to: number };
 
@@ -19,10 +19,10 @@ export function paintPath(drawing: Drawing, g: Graphics, whole: Path, span: Span
   const { picture } = drawing;
   if (whole.length === 0) return;
   const path = decoratedPath(g, whole);
-  picture.pathBounds = boundsOf(path);
+  picture.lastPath = path;
   if (mode.named !== null) picture.paths.set(mode.named, path);
   const edge = mode.draw ? g.lineWidth / 2 : 0;
-  widen(drawing, edged(pointsOf(path), edge), mode.overlay);
+  widenByPath(drawing, path, edge, mode.overlay);
   if (mode.asBounds) {
     picture.bounds = boundsOf(path);
     picture.boundsAreSet = true;
@@ -57,14 +57,6 @@ const mark = (
   from,
   to,
 });
-const edged = (points: readonly Point[], by: number): Point[] =>
-  by === 0
-    ? [...points]
-    : points.flatMap(({ x, y }) => [
-        { x: x - by, y: y - by },
-        { x: x + by, y: y + by },
-      ]);
-
 function decoratedPath({ mode }: Graphics, path: Path): Path {
   const { decorate } = mode;
   return decorate && isDecoration(decorate.name) ? decorated(path, decorate.name, decorate) : path;
