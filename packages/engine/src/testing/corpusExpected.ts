@@ -296,6 +296,11 @@ export const EXPECTED: Readonly<Record<string, Expected>> = {
       'Half.',
     ],
   },
+  '43-pictures': {
+    pages: 1,
+    text: ['Circles that overlap:', 'start', 'take the', 'yes', 'sin', '= 0.5', 'root', 'right'],
+  },
+  '44-plots': { pages: 1, text: ['Tide at the pier', 'hours', 'height', 'North', 'spring', '360'] },
   '41-mathematics': {
     pages: 2,
     text: [

@@ -67,7 +67,7 @@ import {
 import { soul } from './soul';
 import { arydshln } from './arydshln';
 import { braket } from './braket';
-import { amscd, tikzcd } from './diagramPackages';
+import { amscd, tikzcd, xy, xypic } from './diagramPackages';
 import { pgfplots, pgfplotstable } from './pgfplots';
 import { pgffor, pgfmath, tikz } from './tikz';
 import {
@@ -177,6 +177,8 @@ const ALL: readonly PackageEntry[] = [
   thmRestate,
   amscd,
   tikzcd,
+  xy,
+  xypic,
   tikz,
   pgffor,
   pgfplots,

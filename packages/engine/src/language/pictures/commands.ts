@@ -9,7 +9,7 @@ import type { Interpreter } from '../machine/interpreter';
 import type { MathReader } from '../machine/mathReader';
 import type { Mode } from '../machine/modes';
 import { cell } from '../../expansion/cells';
-import type { Token } from '../../expansion/meaning';
+import { STOP, type Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { splitAt } from '../scanning/optionLists';
 import { ARITHMETIC } from './arithmeticCommands';
@@ -187,10 +187,16 @@ function small(it: Interpreter, token: Token): void {
   end(it, frame, { from: start.from, to: Math.max(start.to, it.p.place.to) });
   it.closeGroup();
 }
+/** A statement that waits: up to its `;`, and not over the end of an environment. */
 function upToSemicolon(it: Interpreter): Token[] {
   const out: Token[] = [];
   let depth = 0;
   for (let token = it.p.next(); token !== null; token = it.p.next()) {
+    const isEnd = token.cat === Cat.Command && token.text === 'end' && depth === 0;
+    if (isEnd || token.cat === STOP) {
+      it.p.unread(token);
+      break;
+    }
     out.push(token);
     if (token.cat === Cat.Begin) depth++;
     else if (token.cat === Cat.End) depth--;

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { drawn } from '../../testing/drawn';
 
@@ -243,5 +244,105 @@ describe('bounds', () => {
     expect(plain.word('Pier')[1]).toBeCloseTo(-CM - 0.2, 0);
     const based = lift('[baseline=(A.base)]');
     expect(based.word('Pier')[1]).toBeCloseTo(based.word('Quay')[1], 1);
+  });
+});
+
+describe('whatever is written', () => {
+  const SCRAPS = [
+    '\\draw',
+    '\\node',
+    '\\path',
+    '\\fill',
+    '[',
+    ']',
+    '(',
+    ')',
+    '{',
+    '}',
+    ';',
+    '--',
+    '..',
+    'controls',
+    'and',
+    '|-',
+    ' to ',
+    'node',
+    'edge',
+    'cycle',
+    '(0,0)',
+    '(A)',
+    '(A.north)',
+    '(30:1)',
+    '++(1,0)',
+    '$(A)!.5!(1,1)$',
+    'rectangle',
+    'circle',
+    'arc',
+    'grid',
+    'plot',
+    '(\\x,{\\x^2})',
+    'coordinates',
+    '{(0,0) (1,1)}',
+    'thick',
+    '->',
+    'draw=red',
+    'scale=2',
+    'every node/.style={draw}',
+    'a/.style={a}',
+    'a',
+    ',',
+    '=',
+    'bend left',
+    'decorate',
+    'decoration=snake',
+    'rounded corners',
+    '\\foreach \\x in {1,...,3}',
+    '\\begin{scope}',
+    '\\end{scope}',
+    '\\begin{axis}',
+    '\\end{axis}',
+    '\\addplot',
+    '{x^2}',
+    'table',
+    '\\matrix',
+    'child',
+    '{node {x}}',
+    'pic',
+    '{angle=A--B--C}',
+    'let',
+    '\\p1',
+    'in',
+    '\\clip',
+    '\n\n',
+    '"x"',
+    "'",
+    '$x$',
+    '\\def\\y{\\y}',
+    '\\y',
+    '1/0',
+    'sin(',
+    '%\n',
+  ];
+  it('ends, is drawn, and says what was not read', () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...SCRAPS), { maxLength: 25 }), (parts) => {
+        const made = drawn(parts.join(' '), '\\usepackage{pgfplots}');
+        expect(made.laid.session.pages.length).toBeGreaterThan(0);
+        expect(made.findings.length).toBeLessThan(400);
+      }),
+      { numRuns: 150 },
+    );
+  });
+  it.each([
+    ['a style of itself', '\\tikzset{a/.style={a}}\\draw[a] (0,0) -- (1,0);', 'nesting-too-deep'],
+    ['a macro of itself', '\\def\\y{\\y}\\draw (0,0) -- \\y;', 'macro-runaway'],
+  ])('what has no end is stopped: %s', (_, body, kind) => {
+    expect(drawn(body).findings).toContain(kind);
+  });
+  it('a loop over too many things is cut, and the rest of the sheet follows', () => {
+    const many = drawn(
+      '\\foreach \\x in {1,...,10000000} \\draw (\\x,0);\\end{tikzpicture}After.\\begin{tikzpicture}',
+    );
+    expect(many.laid.text).toContain('After.');
   });
 });

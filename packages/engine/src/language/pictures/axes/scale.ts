@@ -40,13 +40,18 @@ export function rangeOf(
 
 /** Labels stand about so far apart, pt. */
 const APART = 35;
-const NICE = [1, 2, 5, 10];
+/** Steps by powers of ten, and up to which ratio each is the nearest. */
+const NICE: readonly (readonly [step: number, below: number])[] = [
+  [1, 1.5],
+  [2, 3.5],
+  [5, 7.5],
+];
 
-/** The distance of ticks: the least of 1, 2 and 5 times a power of ten that leaves them room. @param length of the axis, pt. */
+/** The distance of ticks: that of 1, 2 and 5 times a power of ten which comes nearest to their room. @param length of the axis, pt. */
 export function tickStep({ min, max }: Range, length: number): number {
-  const least = ((max - min) * APART) / Math.max(length, 1);
-  const power = Math.pow(10, Math.floor(Math.log10(least)));
-  return (NICE.find((nice) => nice * power >= least * (1 - 1e-9)) ?? 10) * power;
+  const wanted = ((max - min) * APART) / Math.max(length, 1);
+  const power = Math.pow(10, Math.floor(Math.log10(wanted)));
+  return (NICE.find(([, below]) => wanted / power < below)?.[0] ?? 10) * power;
 }
 
 /** No axis has more ticks. */
