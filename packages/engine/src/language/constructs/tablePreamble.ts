@@ -12,6 +12,8 @@ import { cellsBy } from '../../expansion/cells';
 interface ColumnType {
   readonly count: number;
   readonly body: readonly Token[];
+  /** May settings in brackets stand behind the letter? They are passed over. */
+  readonly settings?: boolean;
 }
 export const columnType = cellsBy<ColumnType | null>('column', null);
 
@@ -67,7 +69,7 @@ export function unfold(it: Interpreter, tokens: readonly Token[], depth = 0): To
     }
     const own = it.read(columnType(token.text));
     if (own && token.cell === null && depth < 8) {
-      let at = i + 1;
+      let at = own.settings ? behindBrackets(tokens, i + 1) : i + 1;
       const args: Token[][] = [];
       for (let k = 0; k < own.count; k++) {
         const { inner, end } = argumentAt(tokens, at);
@@ -84,6 +86,13 @@ export function unfold(it: Interpreter, tokens: readonly Token[], depth = 0): To
     out.push(token);
   }
   return out;
+}
+
+/** Behind a `[…]`, when one opens here. */
+function behindBrackets(tokens: readonly Token[], at: number): number {
+  if (tokens[at]?.text !== '[') return at;
+  const end = tokens.findIndex((t, i) => i > at && t.text === ']');
+  return end < 0 ? at : end + 1;
 }
 
 type Draft = { -readonly [K in keyof TabularGap]: TabularGap[K] } & {

@@ -68,6 +68,17 @@ import { soul } from './soul';
 import { arydshln } from './arydshln';
 import { braket } from './braket';
 import { amscd, tikzcd, xy, xypic } from './diagramPackages';
+import {
+  algcompatible,
+  algorithm,
+  algorithm2e,
+  algorithmicPackage,
+  algorithmicx,
+  algpseudocode,
+} from './algorithms';
+import { physics } from './physics';
+import { siunitx } from './quantities';
+import { mdframed, tcolorbox } from './colourBoxes';
 import { pgfplots, pgfplotstable } from './pgfplots';
 import { pgffor, pgfmath, tikz } from './tikz';
 import {
@@ -181,6 +192,16 @@ const ALL: readonly PackageEntry[] = [
   xypic,
   tikz,
   pgffor,
+  physics,
+  siunitx,
+  algorithm,
+  algorithmicPackage,
+  algcompatible,
+  algpseudocode,
+  algorithmicx,
+  algorithm2e,
+  tcolorbox,
+  mdframed,
   pgfplots,
   pgfplotstable,
   pgfmath,

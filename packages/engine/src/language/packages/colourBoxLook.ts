@@ -1,0 +1,156 @@
+import { PT, type Sp } from '../../base/lengths';
+import type { Paint } from '../../base/paint';
+import { cell } from '../../expansion/cells';
+import type { Token } from '../../expansion/meaning';
+import { tokensText } from '../../expansion/tokenText';
+import type { Interpreter } from '../machine/interpreter';
+import { colourOf } from '../scanning/colours';
+import { dimenOf } from '../scanning/dimenOf';
+import { splitAt, trimmed } from '../scanning/optionLists';
+
+const MM = 2.845274 * PT;
+
+/** How a coloured box looks. */
+export interface BoxLook {
+  readonly ground: Paint;
+  readonly frame: Paint;
+  readonly words: Paint | null;
+  readonly titleGround: Paint | null;
+  readonly titleWords: Paint;
+  readonly title: readonly Token[] | null;
+  readonly titleFont: readonly Token[];
+  readonly font: readonly Token[];
+  /** Thickness of the frame at left, right, top and bottom. */
+  readonly rules: readonly [left: Sp, right: Sp, top: Sp, bottom: Sp];
+  readonly arc: Sp;
+  /** Room within at left, right, top and bottom. */
+  readonly room: readonly [left: Sp, right: Sp, top: Sp, bottom: Sp];
+  readonly width: Sp | null;
+  readonly before: Sp | null;
+  readonly after: Sp | null;
+  readonly align: string;
+  readonly label: readonly Token[] | null;
+}
+
+/** The standard look (the manual's figures): a frame of half a millimetre, room of four and two, and one of the box itself. */
+export const STANDARD_BOX: BoxLook = {
+  ground: 0xf2f2f2,
+  frame: 0x404040,
+  words: null,
+  titleGround: null,
+  titleWords: 0xffffff,
+  title: null,
+  titleFont: [],
+  font: [],
+  rules: [0.5 * MM, 0.5 * MM, 0.5 * MM, 0.5 * MM],
+  arc: MM,
+  room: [5 * MM, 5 * MM, 3 * MM, 3 * MM],
+  width: null,
+  before: null,
+  after: null,
+  align: '',
+  label: null,
+};
+
+/** Looks that the document names (`\tcbset{tide/.style={…}}`), and what holds for every box. */
+export const BOX_STYLES = cell<Readonly<Record<string, readonly Token[]>>>('tcbstyles', {});
+export const EVERY_BOX = cell<readonly Token[]>('tcbset', []);
+
+type Draft = { -readonly [Key in keyof BoxLook]: BoxLook[Key] };
+type Act = (to: Draft, value: readonly Token[], it: Interpreter) => void;
+
+const paint = (it: Interpreter, value: readonly Token[]): Paint => colourOf(it, null, value);
+const at = <T extends readonly Sp[]>(list: T, i: number, by: Sp): T =>
+  list.map((one, k) => (k === i ? by : one)) as unknown as T;
+const side =
+  (field: 'rules' | 'room', ...places: readonly number[]): Act =>
+  (to, value, it) => {
+    const extra = field === 'room' ? MM : 0;
+    for (const place of places) to[field] = at(to[field], place, dimenOf(it, value) + extra);
+  };
+
+const KEYS: Readonly<Record<string, Act>> = {
+  colback: (to, value, it) => void (to.ground = paint(it, value)),
+  colframe: (to, value, it) => void (to.frame = paint(it, value)),
+  coltext: (to, value, it) => void (to.words = paint(it, value)),
+  colupper: (to, value, it) => void (to.words = paint(it, value)),
+  coltitle: (to, value, it) => void (to.titleWords = paint(it, value)),
+  colbacktitle: (to, value, it) => void (to.titleGround = paint(it, value)),
+  title: (to, value) => void (to.title = value),
+  adjusted_title: (to, value) => void (to.title = value),
+  fonttitle: (to, value) => void (to.titleFont = value),
+  fontupper: (to, value) => void (to.font = value),
+  boxrule: side('rules', 0, 1, 2, 3),
+  leftrule: side('rules', 0),
+  rightrule: side('rules', 1),
+  toprule: side('rules', 2),
+  bottomrule: side('rules', 3),
+  titlerule: () => undefined,
+  arc: (to, value, it) => void (to.arc = dimenOf(it, value)),
+  'sharp corners': (to) => void (to.arc = 0),
+  'rounded corners': (to) => void (to.arc = MM),
+  left: side('room', 0),
+  right: side('room', 1),
+  top: side('room', 2),
+  bottom: side('room', 3),
+  'left skip': () => undefined,
+  boxsep: (to, value, it) => {
+    const by = dimenOf(it, value) - MM;
+    const [left, right, top, bottom] = to.room;
+    to.room = [left + by, right + by, top + by, bottom + by];
+  },
+  width: (to, value, it) => void (to.width = dimenOf(it, value)),
+  'before skip': (to, value, it) => void (to.before = dimenOf(it, value)),
+  'after skip': (to, value, it) => void (to.after = dimenOf(it, value)),
+  halign: (to, value) => void (to.align = tokensText(value).trim()),
+  center: (to) => void (to.align = 'center'),
+  'center title': () => undefined,
+  'frame hidden': (to) => void (to.rules = [0, 0, 0, 0]),
+  'frame empty': (to) => void (to.rules = [0, 0, 0, 0]),
+  label: (to, value) => void (to.label = value),
+  blanker: (to) => {
+    to.rules = [0, 0, 0, 0];
+    to.room = [0, 0, 0, 0];
+    to.ground = 0xffffff;
+  },
+  'size=small': () => undefined,
+};
+
+/** Keys that change nothing of how a box looks here. */
+const QUIET =
+  /^(?:enhanced.*|breakable|unbreakable|skin.*|drop.*|fuzzy.*|shadow.*|attach.*|boxed title.*|interior.*|frame style.*|borderline.*|overlay.*|watermark.*|before.*|after.*|parbox.*|nobeforeafter|theorem.*|separator.*|terminator.*|description.*|sidebyside.*|lower.*|upper.*|listing.*|minted.*|size|valign.*|height.*|equal height.*|space.*|pad.*|float.*|code|phantom.*|hyperref|label type.*|number.*|auto counter|use counter.*|crefname.*|outer arc|on line|tcbox.*|capture.*|grow.*|enlarge.*|oversize|toggle.*|middle.*|toptitle|bottomtitle|lefttitle|righttitle|titlerule.*|extras.*|segmentation.*|colbacklower|collower|fontlower|halign .*|flush.*|nophantom|empty|standard.*|freelance|tile|bicolor|beamer|check.*|ignore.*|list.*|no .*|opacity.*|tikz.*|text .*|title .*|subtitle.*|compilable.*|every .*|width .*|reset|box align|baseline|left\*|right\*|highlight.*)$/;
+
+/** A look after a list of keys; one that is not known is told of. */
+export function boxLook(
+  it: Interpreter,
+  from: BoxLook,
+  tokens: readonly Token[],
+  depth = 0,
+): BoxLook {
+  const to: Draft = { ...from };
+  for (const part of splitAt(tokens, ',')) {
+    const eq = part.findIndex((t) => t.text === '=' && t.cell === null);
+    const name = tokensText(eq < 0 ? part : part.slice(0, eq))
+      .replace(/^\s*\/tcb\//, '')
+      .replace(/\s+/g, ' ')
+      .trim();
+    if (name === '') continue;
+    const value = eq < 0 ? [] : trimmed(part.slice(eq + 1));
+    const style = /^(.+?)\/\.(style|append style)$/.exec(name);
+    const own = it.read(BOX_STYLES)[name];
+    if (style) defineStyle(it, style[1] ?? '', style[2] === 'append style', value);
+    else if (own && depth < 20) Object.assign(to, boxLook(it, to, own, depth + 1));
+    else if (KEYS[name]) KEYS[name](to, value, it);
+    else if (!QUIET.test(name)) {
+      const first = part.find((t) => t.text.trim() !== '');
+      if (first) it.p.report('option-unknown', it.spanOf(first), { name });
+    }
+  }
+  return to;
+}
+
+function defineStyle(it: Interpreter, name: string, more: boolean, value: readonly Token[]): void {
+  const all = it.read(BOX_STYLES);
+  const before = more ? [...(all[name] ?? []), ...it.p.chars(',')] : [];
+  it.write(BOX_STYLES, { ...all, [name]: [...before, ...value] });
+}

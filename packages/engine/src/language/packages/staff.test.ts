@@ -1,0 +1,181 @@
+import { describe, expect, it } from 'vitest';
+import { findingsIn, inArticle, typeset } from '../../testing/document';
+import { laidBody } from '../../testing/layout';
+import { NO_PORT, walkPage } from '../../output/display/walk';
+import { angleSource, numberSource, unitSource } from './quantities';
+
+/** The colours in which the first page is filled, in their order. */
+function fills(body: string, preamble: string): number[] {
+  const session = typeset(inArticle(body, preamble));
+  const out: number[] = [];
+  const [page] = session.pages;
+  if (page)
+    walkPage(session.describe(page), {
+      ...NO_PORT,
+      path: ({ fill }) => void (fill !== null && out.push(fill)),
+    });
+  return out;
+}
+
+describe('quantities', () => {
+  it.each([
+    ['12345.6', {}, '12\\,345.6'],
+    ['1234', {}, '1234'],
+    ['0.12345', {}, '0.123\\,45'],
+    ['1.2e-5', {}, '1.2 \\times 10^{-5}'],
+    ['e3', {}, '10^{3}'],
+    ['5 +- 0.1', {}, '5 \\pm 0.1'],
+    ['1.23(4)', {}, '1.23(4)'],
+    ['-3', {}, '-3'],
+    ['3.14159', { 'round-mode': 'places', 'round-precision': '2' }, '3.14'],
+    ['1,5', { 'output-decimal-marker': '{,}' }, '1{,}5'],
+    ['12345', { 'group-digits': 'false' }, '12345'],
+    ['x', {}, 'x'],
+  ])('the number %s (%j) is %s', (text, settings, wanted) =>
+    expect(numberSource(text, settings as Record<string, string>)).toBe(wanted),
+  );
+  it.each([
+    ['\\metre\\per\\second\\squared', {}, '\\mathrm{m}\\,\\mathrm{s}^{-2}'],
+    ['\\kilo\\watt\\hour', {}, '\\mathrm{kW}\\,\\mathrm{h}'],
+    ['\\square\\metre', {}, '\\mathrm{m}^{2}'],
+    ['kg.m.s^{-2}', {}, '\\mathrm{kg}\\,\\mathrm{m}\\,\\mathrm{s}^{-2}'],
+    ['\\km\\per\\hour', { 'per-mode': 'symbol' }, '\\mathrm{km}/\\mathrm{h}'],
+    ['\\N\\per\\m^2', { 'per-mode': 'fraction' }, '\\frac{\\mathrm{N}}{\\mathrm{m}^{2}}'],
+    ['\\per\\second', { 'per-mode': 'symbol' }, '1/\\mathrm{s}'],
+    ['\\metre\\tothe{4}', {}, '\\mathrm{m}^{4}'],
+  ])('the unit %s (%j) is %s', (text, settings, wanted) =>
+    expect(unitSource(text, settings as Record<string, string>)).toBe(wanted),
+  );
+  it.each([
+    ['45', '45^{\\circ}'],
+    ['45;30;10', "45^{\\circ}30'10''"],
+    [';;5', "5''"],
+  ])('the angle %s is %s', (text, wanted) => expect(angleSource(text)).toBe(wanted));
+  it('stand in text, formulas and tables, and have units of the document’s own', () => {
+    const text =
+      '\\DeclareSIUnit{\\knot}{kn}\\qty{12}{\\knot} and $v=\\SI{3}{\\metre}$ \\begin{tabular}{S[table-format=1.2]c}{x}&y\\\\1.5&2\\end{tabular}';
+    expect(findingsIn(inArticle(text, '\\usepackage{siunitx}'))).toEqual([]);
+    const page = laidBody(text, '\\usepackage{siunitx}');
+    expect(page.text).toContain('kn');
+    expect(page.text).not.toContain('table-format');
+  });
+});
+
+describe('coloured boxes', () => {
+  const pkg = '\\usepackage{tcolorbox}';
+  it('have a frame, a ground and a title', () => {
+    const box =
+      '\\begin{tcolorbox}[title=Tide,colback=red,colframe=blue]High water.\\end{tcolorbox}';
+    expect(fills(box, pkg)).toEqual([0x0000ff, 0xff0000]);
+    expect(laidBody(box, pkg).text).toContain('Tide');
+    expect(findingsIn(inArticle(box, pkg))).toEqual([]);
+  });
+  it('reach from margin to margin, their words indented in them', () => {
+    const page = laidBody('\\noindent Before.\\begin{tcolorbox}Inside.\\end{tcolorbox}After.', pkg);
+    expect(page.word('Inside.').x - page.word('Before.').x).toBeCloseTo(5.5 * 2.845, 1);
+    expect(page.word('After.').y).toBeGreaterThan(page.word('Inside.').y + 12);
+  });
+  it.each([
+    [
+      'a box of one’s own',
+      '\\newtcolorbox{note}[1][]{colback=red,#1}\\begin{note}[colframe=blue]x\\end{note}',
+      [0x0000ff, 0xff0000],
+    ],
+    [
+      'a style',
+      '\\tcbset{tide/.style={colback=red,colframe=blue}}\\begin{tcolorbox}[tide]x\\end{tcolorbox}',
+      [0x0000ff, 0xff0000],
+    ],
+    [
+      'what holds for all',
+      '\\tcbset{colback=red,colframe=blue}\\begin{tcolorbox}x\\end{tcolorbox}',
+      [0x0000ff, 0xff0000],
+    ],
+    ['a word in the line', '\\tcbox[colback=red,colframe=blue]{x}', [0x0000ff, 0xff0000]],
+    [
+      'the frame of the other package',
+      '\\begin{mdframed}[backgroundcolor=red,linecolor=blue]x\\end{mdframed}',
+      [0x0000ff, 0xff0000],
+    ],
+  ] as const)('%s', (_, body, wanted) => {
+    expect(fills(body, `${pkg}\\usepackage{mdframed}`)).toEqual(wanted);
+  });
+  it('number theorems, with titles and labels', () => {
+    const theorem = '\\newtcbtheorem[number within=section]{tidal}{Law}{colback=red}{law}';
+    const body = `${theorem}\\section{Sea}\\begin{tidal}{Ebb}{ebb}Low.\\end{tidal}See \\ref{law:ebb}.\\begin{tidal*}{}{}No number.\\end{tidal*}`;
+    const page = laidBody(body, pkg);
+    expect(page.text).toContain('Law 1.1: Ebb');
+    expect(page.text).toContain('See 1.1');
+    expect(findingsIn(inArticle(body, pkg))).toEqual([]);
+  });
+  it('an option that nothing knows is told of', () => {
+    expect(
+      findingsIn(inArticle('\\begin{tcolorbox}[colbck=red]x\\end{tcolorbox}', pkg)).map(
+        ({ kind }) => kind,
+      ),
+    ).toEqual(['option-unknown']);
+  });
+});
+
+describe('algorithms', () => {
+  const body = (lines: string, options = '[1]') =>
+    `\\begin{algorithmic}${options}${lines}\\end{algorithmic}`;
+  it('have numbered lines, each level further to the right, and can be referred to', () => {
+    const lines = '\\State First\\While{$x$}\\If{$y$}\\State Second\\label{l}\\EndIf\\EndWhile';
+    const page = laidBody(`${body(lines)}See \\ref{l}.`, '\\usepackage{algpseudocode}');
+    expect(page.word('Second').x - page.word('First').x).toBeCloseTo(30, 0);
+    expect(page.text).toContain('See 4');
+    expect(page.text).toContain('end while');
+    expect(findingsIn(inArticle(body(lines), '\\usepackage{algpseudocode}'))).toEqual([]);
+  });
+  it('have no last lines when they are not wanted', () => {
+    const lines = '\\While{$x$}\\State Wait\\EndWhile';
+    expect(laidBody(body(lines), '\\usepackage[noend]{algpseudocode}').text).not.toContain('end');
+  });
+  it.each([
+    [
+      'algorithmic',
+      '\\begin{algorithmic}[1]\\REQUIRE $x$\\FOR{$i$}\\IF{$x$}\\STATE Wait\\ELSE\\STATE Go\\ENDIF\\ENDFOR\\RETURN $x$\\end{algorithmic}',
+      ['Require:', 'end if', 'return'],
+    ],
+    [
+      'algorithm2e',
+      '\\begin{algorithm}[H]\\KwIn{tide}\\While{$x$}{\\eIf{$y$}{Wait\\;}{Go\\;}}\\Return{$x$}\\;\\caption{Crossing}\\end{algorithm}',
+      ['Input:', 'while', 'Wait;', 'else', 'end', 'Algorithm 1'],
+    ],
+    [
+      'algorithm',
+      '\\begin{algorithm}\\caption{Crossing}\\label{a}Wait.\\end{algorithm}As in \\ref{a}.\\listofalgorithms',
+      ['Algorithm 1 Crossing', 'As in 1', 'List of Algorithms'],
+    ],
+  ])('in the words of %s', (name, text, wanted) => {
+    const page = laidBody(text, `\\usepackage{${name}}`);
+    for (const words of wanted) expect(page.text).toContain(words);
+    expect(
+      findingsIn(inArticle(text, `\\usepackage{${name}}`)).filter(
+        ({ kind }) => kind !== 'label-unused',
+      ),
+    ).toEqual([]);
+  });
+});
+
+describe('formulas in few letters', () => {
+  const said = (formula: string) => laidBody(`\\[${formula}\\]`, '\\usepackage{physics}').text;
+  it.each([
+    ['\\dv{f}{x}', /d𝑓.*d𝑥/],
+    ['\\dv[2]{f}{x}', /d2.*𝑓|d.*2.*d𝑥/],
+    ['\\dv{x}', /d.*d𝑥/],
+    ['\\pdv{f}{x}{y}', /𝜕.*𝑓.*𝜕𝑥𝜕𝑦/],
+    ['\\dv*{f}{x}', /d𝑓\/d𝑥/],
+    ['\\qty(a+b)', /\(𝑎 \+ 𝑏\)|\(𝑎\+𝑏\)/],
+    ['\\qty{a}', /\{𝑎\}/],
+    ['\\abs{a}', /∣𝑎∣|\|𝑎\|/],
+    ['\\braket{a}{b}', /⟨𝑎∣𝑏⟩|⟨𝑎\|𝑏⟩/],
+    ['\\comm{A}{B}', /\[𝐴,.?𝐵\]/],
+    ['a\\qif b', /𝑎.*if.*𝑏/],
+    ['\\pmqty{a & b}', /𝑎.*𝑏/],
+  ])('%s', (formula, wanted) => {
+    expect(findingsIn(inArticle(`\\[${formula}\\]`, '\\usepackage{physics}'))).toEqual([]);
+    expect(said(formula)).toMatch(wanted);
+  });
+});
