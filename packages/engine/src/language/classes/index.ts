@@ -2,6 +2,7 @@ import type { ClassEntry } from '../machine/entries';
 import { amsart, amsbook } from './amsart';
 import { beamer } from './beamer';
 import { exam } from './exam';
+import { KOMA } from './koma';
 import { letter } from './letter';
 import { slides } from './slides';
 import { article, book, proc, report } from './standard';
@@ -19,6 +20,7 @@ export const CLASSES: Readonly<Record<string, ClassEntry>> = Object.fromEntries(
     exam,
     slides,
     beamer,
+    ...KOMA,
     ...ctexClasses(),
   ].map((entry) => [entry.name, entry]),
 );
@@ -29,9 +31,6 @@ function ctexClasses(): ClassEntry[] {
     { ...article, name: 'ctexart' },
     { ...report, name: 'ctexrep' },
     { ...book, name: 'ctexbook' },
-    { ...article, name: 'scrartcl' },
-    { ...report, name: 'scrreprt' },
-    { ...book, name: 'scrbook' },
     { ...article, name: 'extarticle' },
     { ...article, name: 'minimal' },
   ];
