@@ -76,6 +76,24 @@ import {
   algorithmicx,
   algpseudocode,
 } from './algorithms';
+import { bussproofs } from './proofTrees';
+import {
+  changepage,
+  commath,
+  empheq,
+  gensymb,
+  interval,
+  makecell,
+  marginnote,
+  mleftright,
+  needspace,
+  ragged2e,
+  relsize,
+  tensor,
+  threeparttable,
+  units,
+  xfrac,
+} from './notationPackages';
 import { physics } from './physics';
 import { siunitx } from './quantities';
 import { mdframed, tcolorbox } from './colourBoxes';
@@ -192,6 +210,22 @@ const ALL: readonly PackageEntry[] = [
   xypic,
   tikz,
   pgffor,
+  bussproofs,
+  xfrac,
+  units,
+  gensymb,
+  tensor,
+  mleftright,
+  interval,
+  commath,
+  empheq,
+  relsize,
+  ragged2e,
+  makecell,
+  marginnote,
+  changepage,
+  needspace,
+  threeparttable,
   physics,
   siunitx,
   algorithm,

@@ -179,3 +179,39 @@ describe('formulas in few letters', () => {
     expect(said(formula)).toMatch(wanted);
   });
 });
+
+describe('proofs as trees', () => {
+  const proof =
+    '\\AxiomC{Quay}\\AxiomC{Pier}\\RightLabel{MP}\\BinaryInfC{Ebb}\\AxiomC{Lamp}\\BinaryInfC{Flood}';
+  it('stand over what follows from them, side by side', () => {
+    const page = laidBody(`\\begin{prooftree}${proof}\\end{prooftree}`, '\\usepackage{bussproofs}');
+    const [quay, pier, ebb, lamp, flood] = ['Quay', 'Pier', 'Ebb', 'Lamp', 'Flood'].map((words) =>
+      page.word(words),
+    );
+    expect(pier?.y).toBeCloseTo(quay?.y ?? 0, 3);
+    expect(ebb?.y).toBeGreaterThan(quay?.y ?? 0);
+    expect(lamp?.y).toBeCloseTo(ebb?.y ?? 0, 3);
+    expect(flood?.y).toBeGreaterThan(ebb?.y ?? 0);
+    expect(page.rules).toHaveLength(2);
+    expect(page.text).toContain('MP');
+  });
+  it('stand in the line and in formulas', () => {
+    const both = `${proof}\\DisplayProof and $${proof}\\DisplayProof$`;
+    expect(findingsIn(inArticle(both, '\\usepackage{bussproofs}'))).toEqual([]);
+  });
+});
+
+describe('environments of small packages', () => {
+  it.each([
+    ['empheq', '\\begin{empheq}[left=x]{align}a &= b\\\\ c &= d\\end{empheq}', '(2)'],
+    ['changepage', '\\begin{adjustwidth}{1cm}{1cm}Narrow.\\end{adjustwidth}', 'Narrow.'],
+    [
+      'threeparttable',
+      '\\begin{threeparttable}\\begin{tabular}{c}a\\tnote{1}\\end{tabular}\\begin{tablenotes}\\item[1] Note.\\end{tablenotes}\\end{threeparttable}',
+      'Note.',
+    ],
+  ])('%s', (name, text, wanted) => {
+    expect(findingsIn(inArticle(text, `\\usepackage{${name}}`))).toEqual([]);
+    expect(laidBody(text, `\\usepackage{${name}}`).text).toContain(wanted);
+  });
+});

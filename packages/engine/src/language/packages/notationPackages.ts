@@ -1,0 +1,294 @@
+import type { PackageEntry } from '../machine/entries';
+import { macroEntry, quietEntry } from '../machine/macroEntry';
+
+/** Packages of a few signs and shapes of formulas, each a table of macros. */
+const notation = (
+  name: string,
+  description: string,
+  commands: NonNullable<PackageEntry['commands']>,
+  requires: readonly string[] = [],
+): PackageEntry => ({ name, description, options: null, requires, commands });
+
+/** xfrac: fractions with a slanted stroke. */
+export const xfrac = notation('xfrac', 'Fractions with a slanted stroke.', [
+  macroEntry(
+    'sfrac',
+    'omm',
+    'A fraction with a slanted stroke.',
+    '\\sfrac{1}{2}',
+    '\\ensuremath{{}^{#2}\\!/_{#3}}',
+  ),
+]);
+
+/** units: quantities with upright units. */
+export const units = notation('units', 'Quantities with upright units.', [
+  macroEntry(
+    'unit',
+    'om',
+    'A value with its unit.',
+    '\\unit[3]{m}',
+    '\\ensuremath{#1\\,\\mathrm{#2}}',
+  ),
+  macroEntry(
+    'unitfrac',
+    'omm',
+    'A value with a unit by another.',
+    '\\unitfrac[3]{m}{s}',
+    '\\ensuremath{#1\\,{}^{\\mathrm{#2}}\\!/_{\\mathrm{#3}}}',
+  ),
+  macroEntry(
+    'nicefrac',
+    'omm',
+    'A fraction with a slanted stroke.',
+    '\\nicefrac{1}{2}',
+    '\\ensuremath{{}^{#2}\\!/_{#3}}',
+  ),
+]);
+
+/** gensymb: signs for degrees and the like, in text and formulas. */
+export const gensymb = notation(
+  'gensymb',
+  'Signs for degrees, ohms and the like, in text and formulas.',
+  [
+    macroEntry('degree', '', 'The sign for degrees.', '30\\degree', '\\ensuremath{^{\\circ}}'),
+    macroEntry(
+      'celsius',
+      '',
+      'Degrees Celsius.',
+      '30\\,\\celsius',
+      '\\ensuremath{^{\\circ}\\mathrm{C}}',
+    ),
+    macroEntry('ohm', '', 'The sign for ohms.', '5\\,\\ohm', '\\ensuremath{\\Omega}'),
+    macroEntry('micro', '', 'The sign for a millionth.', '3\\,\\micro m', '\\ensuremath{\\mu}'),
+    macroEntry(
+      'perthousand',
+      '',
+      'The sign for a thousandth.',
+      '3\\,\\perthousand',
+      '\\mbox{\\char"2030 }',
+    ),
+  ],
+);
+
+/** tensor: indices one behind another. */
+export const tensor = notation('tensor', 'Indices one behind another.', [
+  macroEntry('indices', 'm', 'Indices, each behind the one before.', '$T\\indices{^a_b}$', '{#1}'),
+  macroEntry('tensor', 'om', 'A tensor with its indices.', '$\\tensor{T}{^a_b}$', '#2'),
+  macroEntry(
+    'nuclide',
+    'om',
+    'A nuclide by its mass.',
+    '$\\nuclide[14]{C}$',
+    '{}^{#1}\\mathrm{#2}',
+  ),
+]);
+
+/** mleftright: brackets that grow without room around them. */
+export const mleftright = notation('mleftright', 'Brackets that grow, without room around them.', [
+  macroEntry('mleft', '', 'A bracket that grows.', '$f\\mleft(x\\mright)$', '\\mathopen{}\\left'),
+  macroEntry('mright', '', 'The one that closes it.', '$f\\mleft(x\\mright)$', '\\right'),
+  quietEntry('mleftright', '', 'All brackets are of that kind from here on.'),
+]);
+
+/** interval: intervals with the right room. */
+export const interval = notation('interval', 'Intervals of numbers.', [
+  macroEntry(
+    'interval',
+    'omm',
+    'An interval from one number to another.',
+    '$\\interval{a}{b}$',
+    '\\left[#2,#3\\right]',
+  ),
+  macroEntry(
+    'ointerval',
+    'omm',
+    'An open interval.',
+    '$\\ointerval{a}{b}$',
+    '\\left(#2,#3\\right)',
+  ),
+  macroEntry(
+    'linterval',
+    'omm',
+    'An interval open at the left.',
+    '$\\linterval{a}{b}$',
+    '\\left(#2,#3\\right]',
+  ),
+  macroEntry(
+    'rinterval',
+    'omm',
+    'An interval open at the right.',
+    '$\\rinterval{a}{b}$',
+    '\\left[#2,#3\\right)',
+  ),
+  quietEntry('intervalconfig', 'm', 'How intervals are written.'),
+]);
+
+/** commath: derivatives and brackets in few letters. */
+export const commath = notation(
+  'commath',
+  'Derivatives, brackets and differentials in few letters.',
+  [
+    macroEntry('dif', '', 'A differential.', '$\\int f\\dif x$', '\\mathop{}\\!\\mathrm{d}'),
+    macroEntry('Dif', '', 'A differential operator.', '$\\Dif f$', '\\mathop{}\\!\\mathrm{D}'),
+    macroEntry(
+      'od',
+      'omm',
+      'A derivative.',
+      '$\\od{f}{x}$',
+      '\\frac{\\mathrm{d}^{#1}#2}{\\mathrm{d}#3^{#1}}',
+    ),
+    macroEntry(
+      'pd',
+      'omm',
+      'A partial derivative.',
+      '$\\pd{f}{x}$',
+      '\\frac{\\partial^{#1}#2}{\\partial#3^{#1}}',
+    ),
+    macroEntry('del', 'm', 'Round brackets that grow.', '$\\del{x}$', '\\left(#1\\right)'),
+    macroEntry('sbr', 'm', 'Square brackets that grow.', '$\\sbr{x}$', '\\left[#1\\right]'),
+    macroEntry('cbr', 'm', 'Braces that grow.', '$\\cbr{x}$', '\\left\\{#1\\right\\}'),
+    macroEntry('set', 'm', 'A set.', '$\\set{x}$', '\\left\\{#1\\right\\}'),
+    macroEntry('abs', 'm', 'An absolute value.', '$\\abs{x}$', '\\left|#1\\right|'),
+    macroEntry('norm', 'm', 'A norm.', '$\\norm{x}$', '\\left\\Vert #1\\right\\Vert '),
+    macroEntry('eval', 'om', 'A value at a place.', '$\\eval{x^2}_0^1$', '\\left.#2\\right|'),
+    macroEntry('intoo', 'm', 'An open interval.', '$\\intoo{0,1}$', '\\left(#1\\right)'),
+    macroEntry('intcc', 'm', 'A closed interval.', '$\\intcc{0,1}$', '\\left[#1\\right]'),
+    macroEntry(
+      'intoc',
+      'm',
+      'An interval open at the left.',
+      '$\\intoc{0,1}$',
+      '\\left(#1\\right]',
+    ),
+    macroEntry(
+      'intco',
+      'm',
+      'An interval open at the right.',
+      '$\\intco{0,1}$',
+      '\\left[#1\\right)',
+    ),
+  ],
+  ['amsmath'],
+);
+
+/** empheq: displayed formulas with something around them. */
+export const empheq: PackageEntry = {
+  name: 'empheq',
+  description: 'Displayed formulas with a brace or a frame; they are set without it.',
+  options: null,
+  requires: ['amsmath', 'mathtools'],
+  source:
+    '\\newenvironment{empheq}[2][]{\\def\\@empheq{#2}\\begin{#2}}{\\expandafter\\end\\expandafter{\\@empheq}}',
+};
+
+/** relsize: type some steps larger or smaller. */
+export const relsize = notation('relsize', 'Type some steps larger or smaller.', [
+  macroEntry('larger', 'o', 'Larger type from here on.', '{\\larger tide}', '\\large '),
+  macroEntry('smaller', 'o', 'Smaller type from here on.', '{\\smaller tide}', '\\small '),
+  macroEntry('textlarger', 'om', 'Larger type.', '\\textlarger{tide}', '{\\large #2}'),
+  macroEntry('textsmaller', 'om', 'Smaller type.', '\\textsmaller{tide}', '{\\small #2}'),
+  macroEntry(
+    'mathlarger',
+    'm',
+    'A larger formula.',
+    '$\\mathlarger{\\sum}$',
+    '{\\displaystyle #1}',
+  ),
+]);
+
+/** ragged2e: text set to one side. */
+export const ragged2e = notation('ragged2e', 'Text set to one side, with words divided.', [
+  macroEntry(
+    'RaggedRight',
+    '',
+    'Text to the left from here on.',
+    '{\\RaggedRight tide\\par}',
+    '\\raggedright ',
+  ),
+  macroEntry(
+    'RaggedLeft',
+    '',
+    'Text to the right from here on.',
+    '{\\RaggedLeft tide\\par}',
+    '\\raggedleft ',
+  ),
+  macroEntry(
+    'Centering',
+    '',
+    'Text in the middle from here on.',
+    '{\\Centering tide\\par}',
+    '\\centering ',
+  ),
+  macroEntry(
+    'justifying',
+    '',
+    'Text to both margins from here on.',
+    '{\\justifying tide\\par}',
+    '\\relax ',
+  ),
+]);
+
+/** makecell: lines in the cells of a table. */
+export const makecell = notation('makecell', 'Several lines in a cell of a table.', [
+  macroEntry(
+    'makecell',
+    'om',
+    'Several lines in a cell.',
+    '\\begin{tabular}{c}\\makecell{ebb\\\\flood}\\end{tabular}',
+    '\\begin{tabular}{@{}c@{}}#2\\end{tabular}',
+  ),
+  macroEntry(
+    'thead',
+    'om',
+    'The head of a column.',
+    '\\begin{tabular}{c}\\thead{ebb\\\\flood}\\end{tabular}',
+    '{\\footnotesize\\begin{tabular}{@{}c@{}}#2\\end{tabular}}',
+  ),
+]);
+
+/** marginnote: notes in the margin that do not float. */
+export const marginnote = notation('marginnote', 'Notes in the margin that stay where they are.', [
+  macroEntry(
+    'marginnote',
+    'om',
+    'A note in the margin.',
+    'Tide\\marginnote{low}',
+    '\\marginpar{#2}',
+  ),
+]);
+
+/** changepage: margins changed for a while. */
+export const changepage: PackageEntry = {
+  name: 'changepage',
+  description: 'Margins changed for a part of the text.',
+  options: null,
+  source:
+    '\\newenvironment{adjustwidth}[2]{\\begin{list}{}{\\topsep0pt\\listparindent\\parindent\\parsep\\parskip\\leftmargin#1\\rightmargin#2}\\item[]\\ignorespaces}{\\end{list}}',
+};
+
+/** needspace: a page ends before a place that has too little room behind it. */
+export const needspace = notation('needspace', 'Ends a page where there is too little room.', [
+  macroEntry(
+    'needspace',
+    'm',
+    'So much room is needed here.',
+    '\\needspace{3cm}',
+    '\\par\\penalty-100 ',
+  ),
+  macroEntry(
+    'Needspace',
+    'm',
+    'So much room is needed here.',
+    '\\Needspace{3cm}',
+    '\\par\\penalty-100 ',
+  ),
+]);
+
+/** threeparttable: tables with notes below them. */
+export const threeparttable: PackageEntry = {
+  name: 'threeparttable',
+  description: 'Tables with notes below them.',
+  options: null,
+  source:
+    '\\newenvironment{threeparttable}[1][]{\\begin{center}}{\\end{center}}\\newenvironment{tablenotes}[1][]{\\par\\footnotesize\\begin{list}{}{\\leftmargin1em\\itemsep0pt\\parsep0pt\\topsep2pt\\labelwidth.8em\\labelsep.2em}}{\\end{list}}\\newcommand{\\tnote}[1]{\\textsuperscript{#1}}',
+};

@@ -1,0 +1,160 @@
+import { cell } from '../../expansion/cells';
+import type { Token } from '../../expansion/meaning';
+import { tokensOf, type CommandEntry, type PackageEntry } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+
+/** The trees that were begun and not used yet, as formulas; the labels of the next rule. */
+const STACK = cell<readonly (readonly Token[])[]>('prooftrees', []);
+const LABELS = cell<readonly [left: readonly Token[] | null, right: readonly Token[] | null]>(
+  'prooflabels',
+  [null, null],
+);
+
+const group = (it: Interpreter, tokens: readonly Token[]): Token[] => [
+  it.p.make(1, '{'),
+  ...tokens,
+  it.p.make(2, '}'),
+];
+const inText = (it: Interpreter, tokens: readonly Token[]): Token[] => [
+  it.p.command('mbox'),
+  ...group(it, tokens),
+];
+
+/** A rule: what it follows from side by side over a line, what follows below. */
+function infer(it: Interpreter, count: number, conclusion: readonly Token[]): void {
+  const stack = it.read(STACK);
+  const above = stack.slice(Math.max(0, stack.length - count));
+  const [left, right] = it.read(LABELS);
+  const gap = it.source('\\qquad ');
+  const premises = above.flatMap((one, i) => (i === 0 ? [...one] : [...gap, ...one]));
+  // Beside the line, which lies a little above the conclusion.
+  const label = (tokens: readonly Token[]): Token[] => [
+    ...it.source('\\raisebox{1.6ex}'),
+    ...group(it, [...it.source('\\scriptsize '), ...tokens]),
+  ];
+  const made = [
+    ...(left ? [...label(left), ...it.source('\\,')] : []),
+    ...it.source('\\begin{array}[b]{@{}c@{}}'),
+    ...premises,
+    ...it.source('\\\\\\hline '),
+    ...inText(it, conclusion),
+    ...it.source('\\end{array}'),
+    ...(right ? [...it.source('\\,'), ...label(right)] : []),
+  ];
+  it.write(STACK, [...stack.slice(0, Math.max(0, stack.length - count)), group(it, made)], true);
+  it.write(LABELS, [null, null], true);
+}
+
+/** The tree that is ready, as a formula; the stack is empty then. */
+function finished(it: Interpreter): readonly Token[] {
+  const stack = it.read(STACK);
+  it.write(STACK, [], true);
+  return [it.p.command('displaystyle'), ...(stack.at(-1) ?? [])];
+}
+
+const example = (inner: string): string => `\\begin{prooftree}\n${inner}\n\\end{prooftree}`;
+const rule = (name: string, count: number, description: string): CommandEntry[] =>
+  ['C', ''].map((form) => ({
+    name: `${name}Inf${form}`,
+    signature: form === 'C' ? 'm' : 'm',
+    package: 'bussproofs',
+    description,
+    example: example(`${'\\AxiomC{$A$}'.repeat(count)}\\${name}Inf${form}{$B$}`),
+    run: (it, args) => infer(it, count, tokensOf(args, 0)),
+  }));
+const label = (name: string, side: 0 | 1): CommandEntry => ({
+  name,
+  signature: 'm',
+  package: 'bussproofs',
+  description: `What stands to the ${side === 0 ? 'left' : 'right'} of the next rule.`,
+  example: example(`\\AxiomC{$A$}\\${name}{R}\\UnaryInfC{$B$}`),
+  run: (it, args) => {
+    const [left, right] = it.read(LABELS);
+    const own = tokensOf(args, 0);
+    it.write(LABELS, side === 0 ? [own, right] : [left, own], true);
+  },
+});
+/** The same in text and in formulas. */
+function anywhere(entry: CommandEntry): CommandEntry {
+  const { run, signature } = entry;
+  return {
+    ...entry,
+    math: ({ it }, token) => {
+      const args = it.readArguments(signature, token);
+      if (args) run?.(it, args, token);
+      return null;
+    },
+  };
+}
+const quiet = (name: string): CommandEntry => ({
+  name,
+  signature: '',
+  package: 'bussproofs',
+  description: 'How rules of proofs look.',
+  example: example(`\\AxiomC{$A$}\\${name}\\UnaryInfC{$B$}`),
+  run: () => undefined,
+});
+
+/** bussproofs: proofs as trees, premises over their conclusions. */
+export const bussproofs: PackageEntry = {
+  name: 'bussproofs',
+  description: 'Proofs as trees: premises over a line, what follows below it.',
+  options: null,
+  environments: [
+    {
+      name: 'prooftree',
+      signature: '',
+      package: 'bussproofs',
+      description: 'A proof as a tree, displayed.',
+      example: example('\\AxiomC{$A$}\\AxiomC{$B$}\\BinaryInfC{$A\\land B$}'),
+      begin: (it) => it.write(STACK, [], true),
+      end: (it) => {
+        const tree = finished(it);
+        it.execute([...it.source('\\['), ...tree, ...it.source('\\]')]);
+      },
+    },
+  ],
+  commands: [
+    ...[
+      ...['AxiomC', 'Axiom'].map((name): CommandEntry => ({
+        name,
+        signature: 'm',
+        package: 'bussproofs',
+        description: 'Where a proof begins.',
+        example: example(`\\${name}{$A$}\\UnaryInfC{$B$}`),
+        run: (it, args) =>
+          it.write(STACK, [...it.read(STACK), inText(it, tokensOf(args, 0))], true),
+      })),
+      ...rule('Unary', 1, 'What follows from the one before.'),
+      ...rule('Binary', 2, 'What follows from the two before.'),
+      ...rule('Trinary', 3, 'What follows from the three before.'),
+      ...rule('Quaternary', 4, 'What follows from the four before.'),
+      label('LeftLabel', 0),
+      label('RightLabel', 1),
+      ...[
+        'noLine',
+        'singleLine',
+        'doubleLine',
+        'dashedLine',
+        'solidLine',
+        'alwaysNoLine',
+        'alwaysSingleLine',
+      ].map(quiet),
+    ].map(anywhere),
+    {
+      name: 'DisplayProof',
+      signature: '',
+      package: 'bussproofs',
+      description: 'The proof, in the line.',
+      example: '\\AxiomC{$A$}\\UnaryInfC{$B$}\\DisplayProof',
+      run: (it) => {
+        const dollar = it.p.make(3, '$');
+        it.execute([dollar, ...finished(it), dollar]);
+      },
+      math: (reader) => {
+        reader.p.push(finished(reader.it));
+        return null;
+      },
+    },
+  ],
+};
