@@ -210,6 +210,8 @@ export interface DiagramNode extends Span {
   readonly arrows: readonly DiagramArrow[];
   readonly columnSep: Sp;
   readonly rowSep: Sp;
+  /** Room around all objects; rows are then as high as those, and no arrow widens a column for its label (xy). */
+  readonly margin?: Sp;
 }
 
 export interface StyleNode extends Span {

@@ -12,8 +12,9 @@ import { fieldOf } from './mathEntry';
 
 type Draft = { -readonly [K in keyof DiagramArrow]: DiagramArrow[K] } & { labels: DiagramLabel[] };
 
-/** Objects lie so far apart, borders to borders (the manual's two picas). */
+/** Objects lie so far apart (the manual's two picas), and have so much room of their own around them. */
 const APART: Sp = 24 * PT;
+const MARGIN: Sp = 3 * PT;
 
 /** What stands between `\xymatrix` and its brace: `@C=1cm`, `@R+2pc`, `@1`. */
 function separations(reader: MathReader, text: string): { columnSep: Sp; rowSep: Sp } {
@@ -26,7 +27,7 @@ function separations(reader: MathReader, text: string): { columnSep: Sp; rowSep:
     if (which !== 'R') out.columnSep = changed(out.columnSep);
     if (which !== 'C') out.rowSep = changed(out.rowSep);
   }
-  return out;
+  return { columnSep: out.columnSep + 2 * MARGIN, rowSep: out.rowSep + 2 * MARGIN };
 }
 
 /** `@{->>}`, `@{^{(}->}`, `@{=}`: the look of an arrow by its signs. */
@@ -219,7 +220,10 @@ export const xyMatrix: CommandEntry = {
   math: (reader, token) => {
     const { options, body } = readMatrix(reader, token);
     const arrows: DiagramArrow[] = [];
-    const rows = partAt(body, isRowEnd)
+    const written = partAt(body, isRowEnd);
+    // What stands behind the last `\\` is no row when it is empty.
+    if (written.length > 1 && written.at(-1)?.every((t) => t.cat === Cat.Space)) written.pop();
+    const rows = written
       .map((row) => partAt(row, (t) => t.cat === Cat.Tab))
       .map((cells, r) =>
         cells.map((cell, c) =>
@@ -230,6 +234,7 @@ export const xyMatrix: CommandEntry = {
       kind: 'diagram',
       rows,
       arrows,
+      margin: MARGIN,
       ...separations(reader, options),
       ...reader.span(token),
     };

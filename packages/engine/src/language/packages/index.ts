@@ -76,6 +76,7 @@ import {
   algorithmicx,
   algpseudocode,
 } from './algorithms';
+import { biblatex } from './biblatex';
 import { bussproofs } from './proofTrees';
 import {
   changepage,
@@ -210,6 +211,7 @@ const ALL: readonly PackageEntry[] = [
   xypic,
   tikz,
   pgffor,
+  biblatex,
   bussproofs,
   xfrac,
   units,

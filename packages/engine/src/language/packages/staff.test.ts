@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { findingsIn, inArticle, typeset } from '../../testing/document';
-import { laidBody } from '../../testing/layout';
+import { findingsIn, inArticle, textFiles, typeset } from '../../testing/document';
+import { laid, laidBody } from '../../testing/layout';
 import { NO_PORT, walkPage } from '../../output/display/walk';
 import { angleSource, numberSource, unitSource } from './quantities';
 
@@ -213,5 +213,32 @@ describe('environments of small packages', () => {
   ])('%s', (name, text, wanted) => {
     expect(findingsIn(inArticle(text, `\\usepackage{${name}}`))).toEqual([]);
     expect(laidBody(text, `\\usepackage{${name}}`).text).toContain(wanted);
+  });
+});
+
+describe('bibliographies by the newer package', () => {
+  const bib =
+    '@book{b, title={Tides}, author={Bo Quill}, year={2001}, publisher={Pier}}\n@book{a, title={Lamps}, author={Ada Reef}, year={1999}, publisher={Pier}}';
+  const page = (options: string, body: string) =>
+    laid(
+      inArticle(
+        `${body}\\printbibliography[title={Sources}]`,
+        `\\usepackage[${options}]{biblatex}\\addbibresource{sea.bib}`,
+      ),
+      textFiles({ 'sea.bib': bib }),
+    );
+  it.each([
+    ['', '\\cite{a}, \\cite{b}', '[2], [1]'],
+    ['sorting=none', '\\cite{a}, \\cite{b}', '[1], [2]'],
+    ['style=alphabetic', '\\cite{b}', '[Qui01]'],
+    ['style=authoryear', '\\parencite{b}', '(Quill, 2001)'],
+    ['style=authoryear', '\\textcite{b}', 'Quill (2001)'],
+    ['style=authoryear', '\\citeauthor{a}', 'Reef'],
+    ['style=ieee', '\\autocite{b}', '[1]'],
+  ])('with [%s] %s is %s', (options, body, wanted) => {
+    const made = page(options, body);
+    expect(made.session.findings()).toEqual([]);
+    expect(made.text.replace(/~/g, ' ')).toContain(wanted);
+    expect(made.text).toContain('Sources');
   });
 });

@@ -79,17 +79,20 @@ function placeObjects(
   const ys: Sp[] = [];
   let y = 0;
   let last = 0;
+  const strut =
+    node.margin !== undefined ? { height: 0, depth: 0 } : { height: 0.7 * em, depth: 0.3 * em };
   cells.forEach((row, r) => {
-    const height = Math.max(0.7 * em, ...row.map((b) => b.height));
+    const height = Math.max(strut.height, ...row.map((b) => b.height));
     if (r > 0) y -= last + node.rowSep + height;
     ys.push(y + axis);
-    last = Math.max(0.3 * em, ...row.map((b) => b.depth));
+    last = Math.max(strut.depth, ...row.map((b) => b.depth));
   });
   const places = cells.map((row, r): PlacedObject[] =>
     row.map((box, c) => ({ box, centre: { x: xs[c] as Sp, y: ys[r] as Sp } })),
   );
-  const top = Math.max(0.7 * em, ...(cells[0] ?? []).map((b) => b.height));
-  return { places, width: x, height: top, depth: last - y };
+  const top = Math.max(strut.height, ...(cells[0] ?? []).map((b) => b.height));
+  const edge = node.margin ?? 0;
+  return { places, width: x, height: top + edge, depth: last - y + edge };
 }
 
 /** Wide enough for the labels of the arrows that cross it. */
@@ -99,6 +102,7 @@ function columnGap(
   labels: ReadonlyMap<DiagramLabel, Box>,
   em: Sp,
 ): Sp {
+  if (node.margin !== undefined) return node.columnSep;
   const crossing = node.arrows.filter(({ fromCell: [r, c], toCell: [s, d] }) => {
     return r === s && Math.abs(c - d) === 1 && Math.max(c, d) === column;
   });
