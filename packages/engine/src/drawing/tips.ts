@@ -135,14 +135,18 @@ const FORMS: Readonly<Record<TipName, Form>> = {
     stroke: 0,
     back: length / 2,
   }),
-  hook: (length, half, lineWidth) => ({
-    path: [
-      { kind: 'move', to: at(-length, 0) },
-      curve(at(0.6 * length, 0), at(0.6 * length, half), at(-length, half)),
-    ],
-    fills: false,
-    back: length - lineWidth / 4,
-  }),
+  hook: (length, half, lineWidth) => {
+    // The curve bends back where the line ends.
+    const out = (length - lineWidth / 2) / 0.75 - length;
+    return {
+      path: [
+        { kind: 'move', to: at(-length, 0) },
+        curve(at(out, 0), at(out, half), at(-length, half)),
+      ],
+      fills: false,
+      back: length - lineWidth / 4,
+    };
+  },
   bracket: (length, half, lineWidth) => ({
     path: polyline([
       at(-length, half),

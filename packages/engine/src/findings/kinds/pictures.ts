@@ -60,6 +60,12 @@ export const pictures = {
       return one('Put the ;', at, at, ';');
     },
   }),
+  'picture-outside': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: '\\<name> stands in no picture, so nothing is drawn.',
+    cause: 'Pictures are drawn between \\begin{tikzpicture} and \\end{tikzpicture}, or by \\tikz.',
+  }),
   'picture-axis': finding({
     severity: 'broken',
     args: ['name'],

@@ -70,7 +70,7 @@ export const biblatex: PackageEntry = {
       signature: 'o',
       package: 'biblatex',
       description: 'The list of what is cited; title= gives it another heading.',
-      example: '',
+      example: '\\printbibliography',
       run: (it, args) => {
         const options = keyValues(tokensOf(args, 0));
         const title = options.get('title');

@@ -71,7 +71,6 @@ import { amscd, tikzcd, xy, xypic } from './diagramPackages';
 import {
   algcompatible,
   algorithm,
-  algorithm2e,
   algorithmicPackage,
   algorithmicx,
   algpseudocode,
@@ -97,7 +96,9 @@ import {
 } from './notationPackages';
 import { physics } from './physics';
 import { siunitx } from './quantities';
-import { mdframed, tcolorbox } from './colourBoxes';
+import { algorithm2e } from './algorithm2e';
+import { tcolorbox } from './colourBoxes';
+import { mdframed } from './mdframed';
 import { pgfplots, pgfplotstable } from './pgfplots';
 import { pgffor, pgfmath, tikz } from './tikz';
 import {

@@ -171,6 +171,7 @@ const path = (
     const waiting = it.read(DEFERRED);
     if (waiting) return void waiting.push([command, ...upToSemicolon(it)]);
     const reading = readingOf(it);
+    if (!it.read(PICTURE)) it.p.report('picture-outside', it.spanOf(command), { name });
     readPath({ it, reading, command }, graphicsOf(it), mode, first);
   },
 });

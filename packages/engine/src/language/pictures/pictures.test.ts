@@ -201,6 +201,11 @@ describe('keys', () => {
   });
 });
 
+it('what is drawn outside a picture is told of', () => {
+  const { findings } = drawn('\\end{tikzpicture}\\draw (0,0) -- (1,1);\\begin{tikzpicture}');
+  expect(findings).toEqual(['picture-outside']);
+});
+
 describe('loops', () => {
   const said = (head: string, body = '\\x') =>
     drawn(`\\foreach ${head} {\\node {Q${body}};}`)
