@@ -191,14 +191,16 @@ function small(it: Interpreter, token: Token): void {
 /** A statement that waits: up to its `;`, and not over the end of an environment. */
 function upToSemicolon(it: Interpreter): Token[] {
   const out: Token[] = [];
-  let depth = 0;
+  let [depth, begun] = [0, 0];
   for (let token = it.p.next(); token !== null; token = it.p.next()) {
-    const isEnd = token.cat === Cat.Command && token.text === 'end' && depth === 0;
-    if (isEnd || token.cat === STOP) {
+    const isCommand = token.cat === Cat.Command;
+    if (token.cat === STOP || (isCommand && token.text === 'end' && begun === 0)) {
       it.p.unread(token);
       break;
     }
     out.push(token);
+    if (isCommand && token.text === 'begin') begun++;
+    else if (isCommand && token.text === 'end') begun--;
     if (token.cat === Cat.Begin) depth++;
     else if (token.cat === Cat.End) depth--;
     else if (depth === 0 && token.text === ';' && token.cell === null) break;

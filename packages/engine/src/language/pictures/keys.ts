@@ -11,7 +11,7 @@ import { splitAt } from '../scanning/optionLists';
 import { numberIn, placeOf, type Reading } from './coordinates';
 import { GRAPHICS, type Graphics } from './graphics';
 import { readTips } from './tipNames';
-import { bare, bareTokens, unspaced, wordsOf } from './words';
+import { bare, bareTokens, equalsOf, unspaced, wordsOf } from './words';
 
 /** A state that keys write to. */
 export type Draft = { -readonly [Key in keyof Graphics]: Graphics[Key] };
@@ -117,7 +117,7 @@ function oneKey(
   depth: number,
 ): void {
   const { it } = reading;
-  const eq = part.findIndex((t) => t.cat === Cat.Other && t.text === '=');
+  const eq = equalsOf(part);
   const head = eq < 0 ? part : part.slice(0, eq);
   const value = eq < 0 ? null : bareTokens(part.slice(eq + 1));
   // A list in one pair of braces, or a macro that holds one.

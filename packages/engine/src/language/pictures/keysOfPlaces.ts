@@ -86,19 +86,17 @@ const bendBy = (call: KeyCall, sign: 1 | -1): void => {
     loop: false,
   };
 };
+/** Moves what follows to a point of the coordinates in force. */
+function shiftTo({ g, reading }: KeyCall, point: string): void {
+  const by = vectorOf(reading, g, point.trim().replace(/^\(([\s\S]*)\)$/, '$1'));
+  g.map = { ...g.map, e: g.map.e + by.x, f: g.map.f + by.y };
+  const { shift } = g.node;
+  g.node = { ...g.node, shift: { x: shift.x + by.x, y: shift.y + by.y } };
+}
+
 /** Keys of transforms, bends, figures and trees. */
 export const PLACE_KEYS: Readonly<Record<string, Key>> = {
-  shift: (call) => {
-    const inner = words(call)
-      .trim()
-      .replace(/^\(([\s\S]*)\)$/, '$1');
-    const by = vectorOf(call.reading, call.g, inner);
-    call.g.map = { ...call.g.map, e: call.g.map.e + by.x, f: call.g.map.f + by.y };
-    call.g.node = {
-      ...call.g.node,
-      shift: { x: call.g.node.shift.x + by.x, y: call.g.node.shift.y + by.y },
-    };
-  },
+  shift: (call) => shiftTo(call, words(call)),
   xshift: (call) => shiftBy(call, lengthOf(call), 0),
   yshift: (call) => shiftBy(call, 0, lengthOf(call)),
   scale: (call) => scaleBy(call, numberOf(call), numberOf(call)),
@@ -113,9 +111,11 @@ export const PLACE_KEYS: Readonly<Record<string, Key>> = {
   xslant: (call) => map(call, { a: 1, b: 0, c: numberOf(call), d: 1, e: 0, f: 0 }),
   yslant: (call) => map(call, { a: 1, b: numberOf(call), c: 0, d: 1, e: 0, f: 0 }),
   cm: (call) => {
-    const [a = 1, b = 0, c = 0, d = 1] = partsOf(words(call), ',').map(
-      (part) => numberIn(call.reading, part).value,
-    );
+    const parts = partsOf(words(call), ',');
+    const [a = 1, b = 0, c = 0, d = 1] = parts
+      .slice(0, 4)
+      .map((part) => numberIn(call.reading, part).value);
+    if (parts[4] !== undefined) shiftTo(call, parts[4]);
     map(call, { a, b, c, d, e: 0, f: 0 });
   },
   'transform shape': look((call) => ({ withPicture: isTrue(call) })),

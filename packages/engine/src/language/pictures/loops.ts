@@ -6,7 +6,7 @@ import { writtenNumber, readExpression, ExpressionTrouble } from './arithmetic';
 import { numberIn, type Reading } from './coordinates';
 import { surroundings, unitsOf } from './openPicture';
 import { takeGroup, takeOptions, takeThisWord, peek, type Scanner } from './scanPath';
-import { bare, bareTokens, unspaced, wordsOf } from './words';
+import { bare, bareTokens, equalsOf, unspaced, wordsOf } from './words';
 
 /** `\foreach \x/\y [count=\i] in {1,...,4} {body}` as it was read. */
 export interface Loop {
@@ -99,7 +99,7 @@ function loopOptions(
   const evaluate: Loop['evaluate'][number][] = [];
   const remember: Loop['remember'][number][] = [];
   for (const part of splitAt(options, ',')) {
-    const eq = part.findIndex((t) => t.text === '=' && t.cell === null);
+    const eq = equalsOf(part);
     const key = part
       .slice(0, Math.max(0, eq))
       .map((t) => t.text)

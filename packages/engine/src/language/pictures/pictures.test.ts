@@ -344,6 +344,14 @@ describe('whatever is written', () => {
   ])('what has no end is stopped: %s', (_, body, kind) => {
     expect(drawn(body).findings).toContain(kind);
   });
+  it('a statement of an axis with an open brace is told of, and the axis ends', () => {
+    const { findings, paths } = drawn(
+      '\\begin{axis}\\addplot {x};\\draw {',
+      '\\usepackage{pgfplots}',
+    );
+    expect(findings.length).toBeLessThan(5);
+    expect(paths.length).toBeGreaterThan(4);
+  });
   it('a loop over too many things is cut, and the rest of the sheet follows', () => {
     const many = drawn(
       '\\foreach \\x in {1,...,10000000} \\draw (\\x,0);\\end{tikzpicture}After.\\begin{tikzpicture}',

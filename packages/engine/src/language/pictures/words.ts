@@ -85,6 +85,16 @@ export function matching(text: string, at: number): number {
   return -1;
 }
 
+/** The place of the `=` between a key and its value, outside braces; -1 where there is none. */
+export function equalsOf(part: readonly Token[]): number {
+  let depth = 0;
+  return part.findIndex((t) => {
+    if (t.cat === Cat.Begin) depth++;
+    else if (t.cat === Cat.End) depth--;
+    return depth === 0 && t.text === '=' && t.cell === null;
+  });
+}
+
 /** Tokens without blanks at their ends. */
 export function unspaced(tokens: readonly Token[]): readonly Token[] {
   let [from, to] = [0, tokens.length];

@@ -11,7 +11,7 @@ import { newSaying } from '../nodes';
 import { anchorOf, DEFERRED, graphicsOf } from '../openPicture';
 import { readingOf } from '../reading';
 import { takeGroup, takeOptions } from '../scanPath';
-import { bareTokens, wordsOf } from '../words';
+import { bareTokens, equalsOf, wordsOf } from '../words';
 import { AXIS, EVERY_AXIS, type AxisSettings, type OpenAxis } from './axis';
 import { drawPlots } from './drawPlots';
 import { drawAxes, drawGrid, frameOf, nameAxis, type Frame, type Painter } from './frame';
@@ -48,6 +48,7 @@ function end(it: Interpreter): void {
   if (!axis) return;
   const reading = readingOf(it);
   it.write(DEFERRED, null);
+  it.write(AXIS, null);
   const { settings, outer } = axis;
   const corner =
     settings.at === null
@@ -247,7 +248,7 @@ export const axisCommands: readonly CommandEntry[] = [
           readingOf(it),
           style[1] ?? '',
           style[2] ?? '',
-          bareTokens(part.slice(part.findIndex((t) => t.text === '=') + 1)),
+          bareTokens(part.slice(equalsOf(part) + 1)),
         );
         return false;
       });
@@ -295,7 +296,7 @@ export const axisCommands: readonly CommandEntry[] = [
 
 /** `every axis/.append style={…}` is what is said of every axis. */
 function everyAxis(part: readonly Token[]): readonly Token[] {
-  const eq = part.findIndex((t) => t.text === '=' && t.cell === null);
+  const eq = equalsOf(part);
   const name = part
     .slice(0, Math.max(0, eq))
     .map((t) => t.text)

@@ -5,7 +5,7 @@ import { isColour } from '../../scanning/colours';
 import { splitAt } from '../../scanning/optionLists';
 import { numberIn, type Reading } from '../coordinates';
 import { STYLES } from '../keys';
-import { bare, bareTokens, partsOf, unspaced, wordsOf } from '../words';
+import { bare, bareTokens, equalsOf, partsOf, unspaced, wordsOf } from '../words';
 import type { AxisSettings } from './axis';
 
 export const STANDARD: AxisSettings = {
@@ -281,7 +281,7 @@ export function readSettings(
   for (const written of splitAt(tokens, ',')) {
     const part = unspaced(written);
     if (part.length === 0) continue;
-    const eq = part.findIndex((t) => t.text === '=' && t.cell === null);
+    const eq = equalsOf(part);
     const name = wordsOf(it, eq < 0 ? part : part.slice(0, eq))
       .replace(/^\/pgfplots\//, '')
       .replace(/\/\.(?:style|append style)$/, '')

@@ -1,0 +1,312 @@
+import { describe, expect, it } from 'vitest';
+import { drawn } from '../../testing/drawn';
+
+/** A picture as coursework has it, and what of it is known: how many lines and fills, the words in it. */
+type Row = readonly [what: string, body: string, strokes: number, fills: number, words: string];
+
+const GALLERY: readonly Row[] = [
+  [
+    'a graph of a function',
+    '\\draw[->] (-1,0) -- (3,0) node[right] {$x$};\\draw[->] (0,-1) -- (0,3) node[above] {$y$};\\draw[domain=-1:1.5] plot (\\x,{\\x*\\x});',
+    5,
+    0,
+    '𝑥 𝑦',
+  ],
+  [
+    'two graphs that meet',
+    '\\draw[blue,domain=0:2] plot (\\x,{\\x});\\draw[red,domain=0:2] plot (\\x,{2-\\x});\\fill (1,1) circle (2pt) node[right] {S};',
+    2,
+    1,
+    'S',
+  ],
+  [
+    'a sine wave',
+    '\\draw[smooth,samples=50,domain=0:360] plot ({\\x/90},{sin(\\x)});\\draw (0,0) -- (4,0);',
+    2,
+    0,
+    '',
+  ],
+  [
+    'a number line',
+    '\\draw[<->] (-3,0) -- (3,0);\\foreach \\n in {-2,...,2} \\draw (\\n,.1) -- (\\n,-.1) node[below] {$\\n$};',
+    8,
+    0,
+    '-2 -1 0 1 2',
+  ],
+  [
+    'an interval, one end open',
+    '\\draw (0,0) -- (4,0);\\draw[very thick] (1,0) -- (3,0);\\draw[fill=white] (1,0) circle (2pt);\\fill (3,0) circle (2pt);',
+    3,
+    2,
+    '',
+  ],
+  [
+    'a triangle with its sides',
+    '\\draw (0,0) node[left] {A} -- node[below] {c} (3,0) node[right] {B} -- node[right] {a} (1,2) node[above] {C} -- node[left] {b} cycle;',
+    1,
+    0,
+    'A c B a C b',
+  ],
+  [
+    'an angle',
+    '\\coordinate (A) at (2,0);\\coordinate (B) at (0,0);\\coordinate (C) at (1,1);\\draw (A) -- (B) -- (C) pic[draw] {angle=A--B--C};',
+    2,
+    0,
+    '',
+  ],
+  [
+    'a right angle',
+    '\\coordinate (A) at (2,0);\\coordinate (B) at (0,0);\\coordinate (C) at (0,1);\\draw (A) -- (B) -- (C);\\pic[draw] {right angle=A--B--C};',
+    2,
+    0,
+    '',
+  ],
+  [
+    'a height in a triangle',
+    '\\coordinate (A) at (0,0);\\coordinate (B) at (3,0);\\coordinate (C) at (1,2);\\draw (A) -- (B) -- (C) -- cycle;\\draw[dashed] (C) -- ($(A)!(C)!(B)$);',
+    2,
+    0,
+    '',
+  ],
+  [
+    'three medians',
+    '\\coordinate (A) at (0,0);\\coordinate (B) at (3,0);\\coordinate (C) at (1,2);\\draw (A) -- ($(B)!.5!(C)$) (B) -- ($(A)!.5!(C)$) (C) -- ($(A)!.5!(B)$);\\fill (barycentric cs:A=1,B=1,C=1) circle (1pt);',
+    1,
+    1,
+    '',
+  ],
+  [
+    'the circle of radius one',
+    '\\draw (0,0) circle (1);\\draw[->] (0,0) -- (40:1) node[right] {P};\\draw (.3,0) arc (0:40:.3);',
+    4,
+    0,
+    'P',
+  ],
+  [
+    'a polygon by a loop',
+    '\\draw (0:1) \\foreach \\a in {60,120,...,300} { -- (\\a:1) } -- cycle;',
+    1,
+    0,
+    '',
+  ],
+  [
+    'two sets',
+    '\\draw (0,0) circle (1);\\draw (1,0) circle (1);\\begin{scope}\\clip (0,0) circle (1);\\fill[yellow] (1,0) circle (1);\\end{scope}\\node at (-.5,0) {A};\\node at (1.5,0) {B};',
+    2,
+    1,
+    'A B',
+  ],
+  [
+    'three sets',
+    '\\foreach \\a/\\n in {90/A,210/B,330/C} \\draw (\\a:.7) circle (1) node {\\n};',
+    3,
+    0,
+    'A B C',
+  ],
+  [
+    'a difference of sets',
+    '\\fill[yellow,even odd rule] (0,0) circle (1) (.5,0) circle (.3);',
+    0,
+    1,
+    '',
+  ],
+  [
+    'a graph of vertices',
+    '\\foreach \\n/\\x/\\y in {a/0/0,b/1/1,c/2/0} \\node[circle,draw] (\\n) at (\\x,\\y) {\\n};\\draw (a) -- (b) -- (c) -- (a);',
+    4,
+    0,
+    'a b c',
+  ],
+  [
+    'weights on its edges',
+    '\\node (a) at (0,0) {A};\\node (b) at (3,0) {B};\\draw (a) -- node[above] {7} (b);',
+    1,
+    0,
+    'A B 7',
+  ],
+  [
+    'a complete graph',
+    '\\foreach \\i in {1,...,4} \\coordinate (\\i) at (90*\\i:1);\\foreach \\i in {1,...,4} \\foreach \\j in {1,...,4} \\draw (\\i) -- (\\j);',
+    16,
+    0,
+    '',
+  ],
+  [
+    'edges with directions',
+    '\\node (a) {A};\\node (b) [right=of a] {B};\\path[->] (a) edge[bend left] (b) (b) edge[bend left] (a);',
+    4,
+    0,
+    'A B',
+  ],
+  [
+    'a loop at a vertex',
+    '\\node[circle,draw] (a) {A};\\path[->] (a) edge[loop above] node {x} (a);',
+    3,
+    0,
+    'A x',
+  ],
+  [
+    'an automaton',
+    '\\node[state,initial] (p) {P};\\node[state,accepting] (q) [right=of p] {Q};\\draw[->] (p) edge node[above] {0} (q);',
+    7,
+    0,
+    'start P Q 0',
+  ],
+  ['a tree', '\\node {R} child {node {A}} child {node {B} child {node {C}}};', 3, 0, 'R A B C'],
+  [
+    'a tree of cases',
+    '\\node {S}[grow=right] child {node {T} edge from parent node[below] {q}} child {node {H} edge from parent node[above] {p}};',
+    2,
+    0,
+    'S T q H p',
+  ],
+  [
+    'a flow chart',
+    '\\node[draw] (a) {go};\\node[draw,diamond,below=of a] (b) {ok?};\\draw[->] (a) -- (b);\\draw[->] (b) -- ++(2,0) |- (a);',
+    6,
+    0,
+    'go ok?',
+  ],
+  [
+    'a commutative square',
+    '\\matrix (m) [matrix of math nodes,column sep=1cm,row sep=1cm] { A & B \\\\ C & D \\\\ };\\path[->] (m-1-1) edge (m-1-2) edge (m-2-1) (m-1-2) edge (m-2-2) (m-2-1) edge (m-2-2);',
+    8,
+    0,
+    '𝐴 𝐵 𝐶 𝐷',
+  ],
+  [
+    'a curved arrow over it',
+    '\\node (a) {A};\\node (b) at (3,0) {B};\\draw[->] (a) to[out=60,in=120] node[above] {f} (b);',
+    2,
+    0,
+    'A B f',
+  ],
+  [
+    'a table of squares',
+    '\\draw[step=5mm] (0,0) grid (2,1);\\fill[gray] (0,0) rectangle (.5,.5);',
+    1,
+    1,
+    '',
+  ],
+  [
+    'a chess board',
+    '\\foreach \\x in {0,...,3} \\foreach \\y in {0,...,3} { \\pgfmathparse{mod(\\x+\\y,2)==0} \\ifnum\\pgfmathresult=1 \\fill (\\x,\\y) rectangle ++(1,1); \\fi }',
+    0,
+    8,
+    '',
+  ],
+  [
+    'a histogram',
+    '\\foreach \\x/\\h in {0/1,1/3,2/2} \\draw[fill=blue!20] (\\x,0) rectangle ++(1,\\h);',
+    3,
+    3,
+    '',
+  ],
+  [
+    'a Riemann sum',
+    '\\draw[domain=0:2] plot (\\x,{\\x^2/2});\\foreach \\x in {0,.5,1,1.5} \\draw[fill=yellow] (\\x,0) rectangle ++(.5,{\\x*\\x/2});',
+    5,
+    4,
+    '',
+  ],
+  [
+    'an area under a curve',
+    '\\fill[gray!30,domain=0:2] (0,0) -- plot (\\x,{\\x}) -- (2,0) -- cycle;\\node at (1.3,.4) {I};',
+    0,
+    1,
+    'I',
+  ],
+  [
+    'a field of arrows',
+    '\\foreach \\x in {0,1,2} \\foreach \\y in {0,1} \\draw[->] (\\x,\\y) -- +(.3,.1);',
+    12,
+    0,
+    '',
+  ],
+  ['a spiral', '\\draw[domain=0:720,samples=40,smooth] plot (\\x:{\\x/360});', 1, 0, ''],
+  [
+    'a cube',
+    '\\draw (0,0,0) -- (1,0,0) -- (1,1,0) -- (0,1,0) -- cycle;\\draw (0,0,1) -- (1,0,1) -- (1,1,1) -- (0,1,1) -- cycle;\\foreach \\p in {(0,0),(1,0),(1,1),(0,1)} \\draw \\p -- ++(0,0,1);',
+    6,
+    0,
+    '',
+  ],
+  [
+    'a vector and its parts',
+    '\\draw[->] (0,0) -- (2,1) coordinate (v);\\draw[dashed] (v) -- (v |- 0,0) (v) -- (0,0 |- v);',
+    3,
+    0,
+    '',
+  ],
+  ['a tangent', '\\draw[domain=0:2] plot (\\x,{\\x^2/2});\\draw[red] (.5,0) -- (2,1.5);', 2, 0, ''],
+  [
+    'a wave between walls',
+    '\\draw (0,-1) -- (0,1) (4,-1) -- (4,1);\\draw[decorate,decoration={snake,segment length=1cm}] (0,0) -- (4,0);',
+    2,
+    0,
+    '',
+  ],
+  [
+    'a spring',
+    '\\draw[decorate,decoration={coil,segment length=4pt}] (0,0) -- (2,0);\\fill (2,-.2) rectangle (2.4,.2);',
+    1,
+    1,
+    '',
+  ],
+  [
+    'a brace under a sum',
+    '\\draw[decorate,decoration={brace,mirror}] (0,0) -- (2,0) node[midway,below=4pt] {n};',
+    1,
+    0,
+    'n',
+  ],
+  [
+    'a knot of two lines',
+    '\\draw (0,0) .. controls (1,1) .. (2,0);\\draw[white,double=black,line width=3pt] (0,1) .. controls (1,-1) .. (2,1);',
+    3,
+    0,
+    '',
+  ],
+  [
+    'a dart board',
+    '\\foreach \\r in {3,2,1} \\draw[fill=blue!\\r0] (0,0) circle (\\r/3);',
+    3,
+    3,
+    '',
+  ],
+  [
+    'a box around others',
+    '\\node (a) {A};\\node (b) at (2,0) {B};\\node[draw,dashed,fit=(a)(b)] {};',
+    1,
+    0,
+    'A B',
+  ],
+  [
+    'a picture within words',
+    '\\node {see \\tikz \\fill (0,0) circle (2pt); there};',
+    0,
+    1,
+    'see there',
+  ],
+  [
+    'a random walk',
+    '\\pgfmathsetseed{3}\\draw (0,0) \\foreach \\i in {1,...,5} { -- ++(1,{rand}) };',
+    1,
+    0,
+    '',
+  ],
+];
+
+describe('pictures of coursework', () => {
+  it('are forty at least', () => expect(GALLERY.length).toBeGreaterThanOrEqual(40));
+  it.each(GALLERY)('%s', (_, body, strokes, fills, words) => {
+    const { paths, findings, laid } = drawn(body, '\\usepackage{amsmath}');
+    expect(findings).toEqual([]);
+    expect([
+      paths.filter(({ path }) => path.stroke).length,
+      paths.filter(({ path }) => path.fill !== null).length,
+    ]).toEqual([strokes, fills]);
+    const all = laid.text.replace(/−/g, '-');
+    for (const word of words.split(' ')) expect(all).toContain(word);
+  });
+});
