@@ -207,6 +207,52 @@ function keystrokeRows(): void {
   );
 }
 
+/** Twenty pictures of functions with words between them. */
+const PICTURES = Array.from(
+  { length: 20 },
+  (_, i) => `The gauge of quay ${i} reads
+
+\\begin{tikzpicture}
+\\draw[->] (0,0) -- (3,0) node[right] {$x$};
+\\draw[domain=0:3,samples=100] plot (\\x,{sin(\\x r)});
+\\foreach \\n in {1,...,20} \\fill (\\n/8,0) circle (1pt);
+\\end{tikzpicture}
+`,
+).join('\n');
+const withPictures = (body: string): string =>
+  `\\documentclass{article}\n\\usepackage{tikz}\n\\begin{document}\n${body}\\end{document}\n`;
+
+function pictureRows(): void {
+  const marks = withPictures(
+    '\\begin{tikzpicture}\\foreach \\x in {1,...,50} \\foreach \\y in {1,...,40} \\draw (\\x/10,\\y/10) circle (1pt);\\end{tikzpicture}\n',
+  );
+  const drawing = median([1, 2, 3, 4, 5].map(() => timed(() => cold(marks))));
+  add('a picture of 2,000 marks', ms(drawing), '(25 ms)', null);
+
+  const text = withPictures(PICTURES);
+  const session = cold(text);
+  const whole = median([1, 2, 3].map(() => timed(() => cold(text))));
+  const typed = (at: number, length: number, words: (i: number) => string): number => {
+    const times: number[] = [];
+    for (let i = 0; i < WARM + FEW; i++) {
+      const time = timed(() => {
+        session.edit(at, at + length, words(i));
+        session.settleAll();
+      });
+      if (i >= WARM) times.push(time);
+    }
+    return p95(times) / whole;
+  };
+  const quay = text.indexOf('quay 10') + 'quay '.length;
+  const beside = typed(quay, 2, (i) => String(10 + (i % 80)));
+  const samples = text.indexOf('samples=', quay) + 'samples='.length;
+  const within = typed(samples, 3, (i) => String(100 + i));
+  const share = (value: number): string =>
+    `${(100 * value).toFixed(1)} % (${ms(value * whole)} of ${ms(whole)})`;
+  add('a key beside twenty pictures, p95 of cold', share(beside), '≤ 5 %', beside <= 0.05);
+  add('a key in one of twenty pictures, p95 of cold', share(within), '≤ 20 %', within <= 0.2);
+}
+
 /** The same words on as many pages, as the other library writes them. */
 function plainPdf(lines: readonly string[], pages: number): Promise<number> {
   return new Promise((resolve) => {
@@ -286,6 +332,7 @@ memory();
 coldAgainstKatex();
 mathAlone();
 keystrokeRows();
+pictureRows();
 await pdfAgainstPdfkit();
 firstPage();
 const failed = rows.filter(({ holds }) => holds === false);

@@ -218,7 +218,7 @@ export const subarray: EnvironmentEntry = {
 };
 
 /** Matrices of amsmath, by what they stand between. */
-const BRACKETS: readonly (readonly [string, string | null, string | null])[] = [
+export const BRACKETS: readonly (readonly [string, string | null, string | null])[] = [
   ['', null, null],
   ['p', '(', ')'],
   ['b', '[', ']'],

@@ -76,24 +76,34 @@ import {
   algpseudocode,
 } from './algorithms';
 import { biblatex } from './biblatex';
-import { bussproofs } from './proofTrees';
+import { bussproofs, ebproof } from './proofTrees';
 import {
+  accents,
+  bbold,
   changepage,
   commath,
   empheq,
+  esvect,
   gensymb,
+  importing,
   interval,
   makecell,
   marginnote,
+  mathpartir,
   mleftright,
   needspace,
   ragged2e,
   relsize,
+  stackrel,
+  subfig,
+  subfigure,
   tensor,
   threeparttable,
   units,
   xfrac,
 } from './notationPackages';
+import { derivative, diffcoeff, esdiff } from './derivativePackages';
+import { nicematrix, spalign } from './matrixPackages';
 import { physics } from './physics';
 import { siunitx } from './quantities';
 import { algorithm2e } from './algorithm2e';
@@ -118,6 +128,7 @@ import { thmtools } from './thmtools';
 import { tabularx } from './tabularx';
 import { tgpagella } from './tgpagella';
 import { tgtermes } from './tgtermes';
+import { pxfonts, txfonts } from './txfonts';
 import { times } from './times';
 import { titlesec } from './titlesec';
 import { titling } from './titling';
@@ -214,6 +225,22 @@ const ALL: readonly PackageEntry[] = [
   pgffor,
   biblatex,
   bussproofs,
+  ebproof,
+  accents,
+  bbold,
+  esvect,
+  importing,
+  mathpartir,
+  stackrel,
+  subfig,
+  subfigure,
+  derivative,
+  diffcoeff,
+  esdiff,
+  nicematrix,
+  spalign,
+  txfonts,
+  pxfonts,
   xfrac,
   units,
   gensymb,

@@ -292,3 +292,90 @@ export const threeparttable: PackageEntry = {
   source:
     '\\newenvironment{threeparttable}[1][]{\\begin{center}}{\\end{center}}\\newenvironment{tablenotes}[1][]{\\par\\footnotesize\\begin{list}{}{\\leftmargin1em\\itemsep0pt\\parsep0pt\\topsep2pt\\labelwidth.8em\\labelsep.2em}}{\\end{list}}\\newcommand{\\tnote}[1]{\\textsuperscript{#1}}',
 };
+
+/** esvect: arrows over the names of vectors. */
+export const esvect = notation('esvect', 'Arrows over vectors.', [
+  macroEntry('vv', 'm', 'An arrow over a vector.', '$\\vv{AB}$', '\\overrightarrow{#1}'),
+]);
+
+/** stackrel: what stands above and below a relation. */
+export const stackrel = notation('stackrel', 'Words above and below a relation.', [
+  macroEntry(
+    'stackrel',
+    'omm',
+    'A relation with something above it, and below it if wanted.',
+    '$a\\stackrel[n]{!}{=}b$',
+    '\\mathrel{\\mathop{#3}\\limits^{#2}_{#1}}',
+  ),
+  macroEntry(
+    'stackbin',
+    'omm',
+    'An operation with something above it, and below it if wanted.',
+    '$a\\stackbin[n]{!}{+}b$',
+    '\\mathbin{\\mathop{#3}\\limits^{#2}_{#1}}',
+  ),
+]);
+
+/** accents: signs of one's own over letters. */
+export const accents = notation('accents', 'Signs of one’s own as accents.', [
+  macroEntry(
+    'accentset',
+    'mm',
+    'A sign as an accent over a letter.',
+    '$\\accentset{\\ast}{x}$',
+    '{\\mathop{#2}\\limits^{\\scriptscriptstyle #1}}',
+  ),
+  macroEntry(
+    'underaccent',
+    'mm',
+    'A sign under a letter.',
+    '$\\underaccent{\\ast}{x}$',
+    '{\\mathop{#2}\\limits_{\\scriptscriptstyle #1}}',
+  ),
+]);
+
+/** bbold: a blackboard alphabet that has digits. */
+export const bbold = notation('bbold', 'Blackboard letters and digits.', [], ['amssymb']);
+
+/** import: files by their folder and name. */
+export const importing = notation('import', 'Files by their folder and name.', [
+  macroEntry('import', 'mm', 'A file of a folder.', '\\import{}{}', '\\input{#1#2}'),
+  macroEntry('subimport', 'mm', 'A file of a folder below.', '\\subimport{}{}', '\\input{#1#2}'),
+]);
+
+/** mathpartir, proof: rules with premises above a line. */
+const ruleBody = (above: string, below: string, label: string): string =>
+  `{\\displaystyle{\\frac{\\displaystyle{\\def\\\\{\\qquad}${above}}}{\\displaystyle ${below}}}\\,\\mbox{\\scriptsize ${label}}}`;
+export const mathpartir = notation(
+  'mathpartir',
+  'Rules of inference.',
+  [
+    macroEntry(
+      'inferrule',
+      'somm',
+      'A rule: premises over a line, what follows below it.',
+      '$\\inferrule[Tide]{A \\\\ B}{C}$',
+      ruleBody('#3', '#4', '#2'),
+    ),
+  ],
+  ['amsmath'],
+);
+
+/** subfig and its forerunner: parts of a figure with their captions. */
+const subfloat = (name: string, command: string): PackageEntry =>
+  notation(
+    name,
+    'Parts of a figure with captions of their own.',
+    [
+      macroEntry(
+        command,
+        'om',
+        'A part of a figure with its caption.',
+        `\\begin{figure}\\${command}[The gauge]{x}\\end{figure}`,
+        '\\subcaptionbox{#1}{#2}',
+      ),
+    ],
+    ['subcaption'],
+  );
+export const subfig = subfloat('subfig', 'subfloat');
+export const subfigure = subfloat('subfigure', 'subfigure');

@@ -1,6 +1,8 @@
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
-import { tokensOf, type CommandEntry, type PackageEntry } from '../machine/entries';
+import { textOf } from '../../expansion/tokenText';
+import { environmentTokens } from '../machine/environmentTokens';
+import { tokensOf, type Args, type CommandEntry, type PackageEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 
 /** The trees that were begun and not used yet, as formulas; the labels of the next rule. */
@@ -20,8 +22,18 @@ const inText = (it: Interpreter, tokens: readonly Token[]): Token[] => [
   ...group(it, tokens),
 ];
 
+const inFormula = (it: Interpreter, tokens: readonly Token[]): Token[] => {
+  const dollar = it.p.make(3, '$');
+  return [dollar, ...tokens, dollar];
+};
+
 /** A rule: what it follows from side by side over a line, what follows below. */
-function infer(it: Interpreter, count: number, conclusion: readonly Token[]): void {
+function infer(
+  it: Interpreter,
+  count: number,
+  conclusion: readonly Token[],
+  line = '\\hline ',
+): void {
   const stack = it.read(STACK);
   const above = stack.slice(Math.max(0, stack.length - count));
   const [left, right] = it.read(LABELS);
@@ -36,8 +48,8 @@ function infer(it: Interpreter, count: number, conclusion: readonly Token[]): vo
     ...(left ? [...label(left), ...it.source('\\,')] : []),
     ...it.source('\\begin{array}[b]{@{}c@{}}'),
     ...premises,
-    ...it.source('\\\\\\hline '),
-    ...inText(it, conclusion),
+    ...it.source(`\\\\${line}`),
+    ...conclusion,
     ...it.source('\\end{array}'),
     ...(right ? [...it.source('\\,'), ...label(right)] : []),
   ];
@@ -60,7 +72,7 @@ const rule = (name: string, count: number, description: string): CommandEntry[] 
     package: 'bussproofs',
     description,
     example: example(`${'\\AxiomC{$A$}'.repeat(count)}\\${name}Inf${form}{$B$}`),
-    run: (it, args) => infer(it, count, tokensOf(args, 0)),
+    run: (it, args) => infer(it, count, inText(it, tokensOf(args, 0))),
   }));
 const label = (name: string, side: 0 | 1): CommandEntry => ({
   name,
@@ -151,6 +163,96 @@ export const bussproofs: PackageEntry = {
         const dollar = it.p.make(3, '$');
         it.execute([dollar, ...finished(it), dollar]);
       },
+      math: (reader) => {
+        reader.p.push(finished(reader.it));
+        return null;
+      },
+    },
+  ],
+};
+
+// ---- ebproof: the same trees, written with formulas and numbers of premises
+
+const tree = (inner: string): string => `\\[\\begin{prooftree}\n${inner}\n\\end{prooftree}\\]`;
+const DOLLAR = 3;
+
+/** The tokens of a tree, then what sets it. */
+function wholeTree(it: Interpreter): Token[] {
+  const body = environmentTokens(it.p, 'prooftree');
+  it.write(STACK, [], true);
+  return [...body, it.p.command('ebproofend')];
+}
+
+/** ebproof: proofs as trees whose parts are formulas. */
+export const ebproof: PackageEntry = {
+  name: 'ebproof',
+  description: 'Proofs as trees of formulas: premises over a line, what follows below it.',
+  options: null,
+  environments: [
+    {
+      name: 'prooftree',
+      signature: 'so',
+      package: 'ebproof',
+      description: 'A proof as a tree.',
+      example: tree('\\hypo{A} \\hypo{B} \\infer2[R]{A\\land B}'),
+      begin: (it) => {
+        const dollar = it.p.make(DOLLAR, '$');
+        const end = [it.p.command('end'), ...group(it, it.p.chars('prooftree'))];
+        it.p.push([dollar, ...wholeTree(it), dollar, ...end]);
+      },
+      math: (reader) => {
+        reader.p.push(wholeTree(reader.it));
+        return null;
+      },
+    },
+  ],
+  commands: [
+    ...[
+      {
+        name: 'hypo',
+        signature: 'om',
+        package: 'ebproof',
+        description: 'Where a proof begins.',
+        example: tree('\\hypo{A} \\infer1{B}'),
+        run: (it: Interpreter, args: Args) =>
+          it.write(STACK, [...it.read(STACK), group(it, tokensOf(args, 1))], true),
+      },
+      {
+        name: 'infer',
+        signature: 'omom',
+        package: 'ebproof',
+        description: 'What follows from so many of those before.',
+        example: tree('\\hypo{A} \\hypo{B} \\infer2[R]{C}'),
+        run: (it: Interpreter, args: Args) => {
+          const count = Number(textOf(it.p, tokensOf(args, 1))) || 0;
+          const style = textOf(it.p, tokensOf(args, 0));
+          const line = /no rule/.test(style)
+            ? ''
+            : /double/.test(style)
+              ? '\\hline\\hline '
+              : undefined;
+          if (args[2]) it.write(LABELS, [null, inFormula(it, tokensOf(args, 2))], true);
+          infer(it, count, group(it, tokensOf(args, 3)), line);
+        },
+      },
+      {
+        name: 'ellipsis',
+        signature: 'mm',
+        package: 'ebproof',
+        description: 'Steps that are left out, and what they come to.',
+        example: tree('\\hypo{A} \\ellipsis{}{B}'),
+        run: (it: Interpreter, args: Args) => {
+          infer(it, 1, it.source('\\vdots '), '');
+          infer(it, 1, group(it, tokensOf(args, 1)), '');
+        },
+      },
+    ].map(anywhere),
+    {
+      name: 'ebproofend',
+      signature: '',
+      package: 'ebproof',
+      description: 'The tree that is ready.',
+      example: tree('\\hypo{A}'),
       math: (reader) => {
         reader.p.push(finished(reader.it));
         return null;

@@ -1,0 +1,106 @@
+import { Cat } from '../../tokens/categories';
+import type { Token } from '../../expansion/meaning';
+import { readOptional } from '../../expansion/arguments';
+import { BRACKETS, matrix } from '../constructs/mathMatrices';
+import {
+  tokensOf,
+  type CommandEntry,
+  type EnvironmentEntry,
+  type PackageEntry,
+} from '../machine/entries';
+import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { splitAt, trimmed } from '../scanning/optionLists';
+
+/** A matrix of nicematrix: one of amsmath, behind options on how it looks. */
+function niceMatrix(name: string, left: string | null, right: string | null): EnvironmentEntry {
+  const plain = matrix(name, left, right);
+  return {
+    ...plain,
+    package: 'nicematrix',
+    math: (reader, token) => {
+      readOptional(reader.p);
+      return plain.math?.(reader, token) ?? null;
+    },
+  };
+}
+const dots = (name: string, as: string, description: string): CommandEntry =>
+  macroEntry(
+    name,
+    'o',
+    description,
+    `$\\begin{pNiceMatrix} a & \\${name} \\\\ b & c \\end{pNiceMatrix}$`,
+    as,
+  );
+
+/** nicematrix: matrices with dots over several entries. */
+export const nicematrix: PackageEntry = {
+  name: 'nicematrix',
+  description: 'Matrices whose dots say where entries go on.',
+  options: null,
+  requires: ['amsmath', 'array'],
+  environments: BRACKETS.map(([letter, left, right]) =>
+    niceMatrix(`${letter}NiceMatrix`, left, right),
+  ),
+  commands: [
+    dots('Cdots', '\\cdots', 'Dots along a row.'),
+    dots('Ldots', '\\ldots', 'Dots along a row, on the line.'),
+    macroEntry(
+      'Hdotsfor',
+      'om',
+      'Dots along a row, over so many columns.',
+      '$\\begin{pNiceMatrix} a & b \\\\ \\Hdotsfor{2} \\end{pNiceMatrix}$',
+      '\\hdotsfor{#2}',
+    ),
+    dots('Vdots', '\\vdots', 'Dots down a column.'),
+    dots('Ddots', '\\ddots', 'Dots down a diagonal.'),
+    dots('Iddots', '\\iddots', 'Dots up a diagonal.'),
+    quietEntry('NiceMatrixOptions', 'm', 'How matrices look.'),
+  ],
+  macros: { iddots: '\\mathinner{\\cdot\\cdot\\cdot}' },
+};
+
+/** Entries parted by blanks and rows by semicolons, as the source of an array's inside. */
+function spaced(tokens: readonly Token[], and: readonly Token[], row: readonly Token[]): Token[] {
+  return splitAt(tokens, ';').flatMap((line, i) => {
+    const entries = trimmed(line).flatMap((t) =>
+      t.cat === Cat.Space || (t.text === ',' && t.cell === null) ? and : [t],
+    );
+    return i === 0 ? entries : [...row, ...entries];
+  });
+}
+const spaces = (
+  name: string,
+  environment: string,
+  description: string,
+  example: string,
+): CommandEntry => ({
+  name,
+  signature: 'om',
+  package: 'spalign',
+  description,
+  example,
+  math: ({ it, p }, token) => {
+    const args = it.readArguments('om', token);
+    if (!args) return null;
+    const inside = spaced(tokensOf(args, 1), it.source('&'), it.source('\\\\'));
+    p.push([
+      ...it.source(`\\begin{${environment}}`),
+      ...inside,
+      ...it.source(`\\end{${environment}}`),
+    ]);
+    return null;
+  },
+});
+
+/** spalign: matrices written with blanks and semicolons. */
+export const spalign: PackageEntry = {
+  name: 'spalign',
+  description: 'Matrices written with blanks between entries and semicolons between rows.',
+  options: null,
+  requires: ['amsmath'],
+  commands: [
+    spaces('spalignmat', 'pmatrix', 'A matrix in round brackets.', '$\\spalignmat{1 2; 3 4}$'),
+    spaces('spalignvector', 'pmatrix', 'A column of numbers.', '$\\spalignvector{1;2;3}$'),
+    spaces('spalignarray', 'matrix', 'Rows without brackets.', '$\\spalignarray{1 2; 3 4}$'),
+  ],
+};
