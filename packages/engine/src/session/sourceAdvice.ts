@@ -240,8 +240,15 @@ function textBeforeItems(plain: string): RawFinding[] {
 /** A label before the caption has the number of what came before. */
 function captionsBehindLabels(plain: string): RawFinding[] {
   const shape = shapeOf(plain);
-  const captions = callsOf(shape, ['caption'], 'som');
-  const labels = callsOf(shape, ['label'], 'm');
+  const captions = callsOf(shape, ['caption', 'subcaption'], 'som');
+  // Parts of a figure hold their captions, and the labels in those.
+  const parts = [
+    ...callsOf(shape, ['subfloat', 'subfigure'], 'oom'),
+    ...callsOf(shape, ['subcaptionbox'], 'om'),
+  ];
+  const labels = callsOf(shape, ['label'], 'm').filter(
+    ({ from }) => !parts.some((part) => from > part.from && from < part.to),
+  );
   return partsNamed(shape, 'begin', 'figure', 'figure*', 'table', 'table*').flatMap((begin) => {
     const end = partnerOf(shape, begin);
     const isInside = ({ from }: Call): boolean => from > begin.from && from < (end?.from ?? 0);

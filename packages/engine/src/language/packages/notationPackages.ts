@@ -352,10 +352,10 @@ export const mathpartir = notation(
   [
     macroEntry(
       'inferrule',
-      'somm',
+      'omm',
       'A rule: premises over a line, what follows below it.',
       '$\\inferrule[Tide]{A \\\\ B}{C}$',
-      ruleBody('#3', '#4', '#2'),
+      ruleBody('#2', '#3', '#1'),
     ),
   ],
   ['amsmath'],

@@ -216,6 +216,68 @@ describe('environments of small packages', () => {
   });
 });
 
+describe('notation that staff load', () => {
+  it.each([
+    [
+      'nicematrix',
+      '\\begin{pNiceMatrix}[margin] 1 & \\Cdots \\\\ \\Vdots & 2 \\end{pNiceMatrix}',
+      '1',
+    ],
+    ['spalign', '\\spalignmat{a b; c d}', 'a'],
+    ['mathpartir', '\\inferrule[mp]{A \\\\ B}{C}', 'mp'],
+    ['mathpartir', '\\inferrule{A}{B}', 'B'],
+    [
+      'ebproof',
+      '\\begin{prooftree}\\hypo{A}\\hypo{B}\\infer2[mp]{C}\\infer[no rule]1{D}\\end{prooftree}',
+      'D',
+    ],
+    ['ebproof', '\\begin{prooftree}\\hypo{A}\\ellipsis{}{B}\\end{prooftree}', 'B'],
+    ['esvect', '\\vv{AB}', 'AB'],
+    ['esdiff', '\\diff[2]{f}{x}+\\diffp{g}{y}', 'd2'],
+    ['derivative', '\\odv{f}{x}+\\pdv{g}{y}+\\odif{t}', 'd'],
+    ['stackrel', 'a \\stackrel[n]{!}{=} b', '!'],
+    ['accents', '\\accentset{\\ast}{x}\\underaccent{\\ast}{y}', '∗'],
+  ])('%s: %s', (name, formula, word) => {
+    for (const body of [`\\[${formula}\\]`, `In the line $${formula}$.`]) {
+      expect(findingsIn(inArticle(body, `\\usepackage{${name}}`))).toEqual([]);
+      const text = laidBody(body, `\\usepackage{${name}}`)
+        .text.normalize('NFKD')
+        .replace(/\s/g, '');
+      expect(text).toContain(word);
+    }
+  });
+  it('a rule has as many premises as its number says', () => {
+    const made = laidBody(
+      '\\begin{prooftree}\\hypo{A}\\hypo{B}\\hypo{C}\\infer2{D}\\infer2{E}\\end{prooftree}',
+      '\\usepackage{ebproof}',
+    );
+    const height = (name: string): number => made.word(name).y;
+    expect(height('𝐸')).toBeGreaterThan(height('𝐷'));
+    expect(height('𝐷')).toBeGreaterThan(height('𝐵'));
+    expect(height('𝐴')).toBeCloseTo(height('𝐷'), 0);
+  });
+  it.each(['subfig', 'subfigure'])(
+    'parts of figures by %s, with labels in their captions',
+    (name) => {
+      const command = name === 'subfig' ? 'subfloat' : 'subfigure';
+      const made = laidBody(
+        `\\begin{figure}[h]\\${command}[Ebb at the quay\\label{e}]{\\rule{5cm}{1cm}}\\${command}[Flood]{\\rule{5cm}{1cm}}\\caption{Both}\\end{figure}See \\ref{e}.`,
+        `\\usepackage{${name}}`,
+      );
+      expect(made.session.findings()).toEqual([]);
+      expect(made.text).toContain('(b)');
+      expect(made.text).toContain('See 1a.');
+    },
+  );
+  it.each(['pifont', 'wrapfig', 'mhchem', 'euler', 'tabulary', 'fancybox'])(
+    'the name %s is no misspelling',
+    (name) =>
+      expect(findingsIn(inArticle('x', `\\usepackage{${name}}`)).map(({ kind }) => kind)).toEqual([
+        'package-unknown',
+      ]),
+  );
+});
+
 describe('bibliographies by the newer package', () => {
   const bib =
     '@book{b, title={Tides}, author={Bo Quill}, year={2001}, publisher={Pier}}\n@book{a, title={Lamps}, author={Ada Reef}, year={1999}, publisher={Pier}}';
