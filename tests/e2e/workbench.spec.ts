@@ -96,3 +96,15 @@ test('what is typed as soon as a sheet opens goes where its text begins; the lis
   ]);
   expect(download.suggestedFilename()).toBe('Lecture-notes-ferries-as-chains.zip');
 });
+
+test('the line that is written on stays in view when the bench opens', async ({ page }) => {
+  const lines = Array.from({ length: 60 }, (_, i) => `Watch ${i}.`).join('\n\n');
+  await sheetWith(page, `\\documentclass{article}\n\\begin{document}\n${lines}\n\\end{document}\n`);
+  await page.getByRole('button', { name: 'Fold', exact: true }).click();
+  await source(page).focus();
+  await page.keyboard.press('Control+End');
+  await expect(page.locator('.cm-activeLine')).toBeInViewport();
+  await page.getByRole('button', { name: 'Unfold', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Fold', exact: true })).toBeVisible();
+  await expect(page.locator('.cm-activeLine')).toBeInViewport();
+});

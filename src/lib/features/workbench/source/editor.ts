@@ -11,6 +11,7 @@ import {
 import { Compartment, EditorState, type Extension, type Transaction } from '@codemirror/state';
 import { EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view';
 import type { TextEdit } from '@odd-compass/engine';
+import { caretInView } from './caretInView';
 import { completion } from './completion';
 import { findingNotes } from './findingNotes';
 import { folding } from './folding';
@@ -135,6 +136,7 @@ export function openEditor(
         bracketMatching(),
         closeBrackets(),
         highlightActiveLine(),
+        caretInView,
         highlightSelectionMatches(),
         search({ top: true }),
         literalSearch,
