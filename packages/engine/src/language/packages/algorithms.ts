@@ -92,14 +92,15 @@ const algorithmic = (pkg: string, first: string): EnvironmentEntry => ({
   example: inAlgorithm(`\\${first} Wait for high water.`),
   begin: (it, args) => {
     const every = Number(textOf(it.p, tokensOf(args, 0))) || 0;
-    const margin = every > 0 ? '1.7em' : '0pt';
+    // The label's width, its distance, and both together: the figures of the manual.
+    const [label, margin] = every > 0 ? ['1.2em', '1.7em'] : ['.5em', '1em'];
     it.execute(
       it.source(`\\par\\ALG@every=${every}\\relax\\ALG@depth=0 \\setcounter{ALG@line}{0}`),
     );
     beginGeneral(it, [
       [],
       it.source(
-        `\\topsep0pt\\itemsep0pt\\parsep0pt\\partopsep0pt\\labelsep.5em\\labelwidth1.2em\\leftmargin${margin}\\relax`,
+        `\\topsep.2em\\itemsep0pt\\parsep0pt\\partopsep0pt\\labelsep.5em\\labelwidth${label}\\leftmargin${margin}\\relax`,
       ),
     ]);
   },
@@ -168,14 +169,14 @@ function lines(written: (name: string) => string, ends: boolean): CommandEntry[]
       '',
       'What an algorithm is given.',
       `\\${w('Require')} a harbour`,
-      '\\item[]\\algorithmicrequire\\ ',
+      '\\item[\\algorithmicrequire]',
     ),
     command(
       w('Ensure'),
       '',
       'What it gives.',
       `\\${w('Ensure')} a tide`,
-      '\\item[]\\algorithmicensure\\ ',
+      '\\item[\\algorithmicensure]',
     ),
     command(
       w('Comment'),

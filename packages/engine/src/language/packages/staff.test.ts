@@ -216,6 +216,21 @@ describe('environments of small packages', () => {
   });
 });
 
+describe('the lines of algorithms', () => {
+  const at = (options: string, word: string): number =>
+    laidBody(
+      `Edge.\\begin{algorithmic}${options}\\Require a tide\\State Wait.\\end{algorithmic}`,
+      '\\usepackage{algpseudocode}\\parindent0pt',
+    ).word(word).x;
+  it.each([
+    ['[1]', 17],
+    ['', 10],
+  ])('with %s stand %s pt behind what an algorithm is given', (options, points) => {
+    expect(at(options, 'Require:')).toBeCloseTo(at(options, 'Edge.'), 1);
+    expect(at(options, 'Wait.') - at(options, 'Edge.')).toBeCloseTo(points, 0);
+  });
+});
+
 describe('notation that staff load', () => {
   it.each([
     [
