@@ -37,7 +37,7 @@ export const nicematrix: PackageEntry = {
   name: 'nicematrix',
   description: 'Matrices whose dots say where entries go on.',
   options: null,
-  requires: ['amsmath', 'array'],
+  requires: ['amsmath', 'array', 'mathdots'],
   environments: BRACKETS.map(([letter, left, right]) =>
     niceMatrix(`${letter}NiceMatrix`, left, right),
   ),
@@ -56,7 +56,6 @@ export const nicematrix: PackageEntry = {
     dots('Iddots', '\\iddots', 'Dots up a diagonal.'),
     quietEntry('NiceMatrixOptions', 'm', 'How matrices look.'),
   ],
-  macros: { iddots: '\\mathinner{\\cdot\\cdot\\cdot}' },
 };
 
 /** Entries parted by blanks and rows by semicolons, as the source of an array's inside. */
