@@ -11,7 +11,10 @@ import { isRowEnd, partAt } from './diagrams';
 import { fieldOf } from './mathEntry';
 import { environmentTokens } from '../machine/environmentTokens';
 
-type Draft = { -readonly [K in keyof DiagramArrow]: DiagramArrow[K] } & { labels: DiagramLabel[] };
+/** An arrow while it is read. */
+export type Draft = { -readonly [K in keyof DiagramArrow]: DiagramArrow[K] } & {
+  labels: DiagramLabel[];
+};
 
 /** Options that change the arrow, by their names. */
 const LOOKS: Readonly<Record<string, Partial<DiagramArrow>>> = {
@@ -132,7 +135,11 @@ function optionsOf(tokens: readonly Token[]): Token[][] {
   });
 }
 
-const draft = (cell: readonly [number, number], at: { from: number; to: number }): Draft => ({
+/** A plain arrow that begins and ends in a cell. */
+export const draft = (
+  cell: readonly [number, number],
+  at: { from: number; to: number },
+): Draft => ({
   fromCell: cell,
   toCell: cell,
   labels: [],

@@ -1,5 +1,5 @@
 import { PT, type Sp } from '../../base/lengths';
-import type { DiagramArrow, DiagramLabel } from '../../document/math';
+import type { DiagramArrow } from '../../document/math';
 import { readArgument } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
 import { tokensText } from '../../expansion/tokenText';
@@ -9,8 +9,7 @@ import type { MathReader } from '../machine/mathReader';
 import { dimenOf } from '../scanning/dimenOf';
 import { isRowEnd, partAt } from './diagrams';
 import { fieldOf } from './mathEntry';
-
-type Draft = { -readonly [K in keyof DiagramArrow]: DiagramArrow[K] } & { labels: DiagramLabel[] };
+import { draft, type Draft } from './arrowDiagrams';
 
 /** Objects lie so far apart (the manual's two picas), and have so much room of their own around them. */
 const APART: Sp = 24 * PT;
@@ -99,17 +98,7 @@ function readArrow(
   cell: readonly [number, number],
   command: Token,
 ): Draft {
-  const arrow: Draft = {
-    fromCell: cell,
-    toCell: cell,
-    labels: [],
-    line: 'solid',
-    head: 'arrow',
-    tail: 'none',
-    bend: 0,
-    shift: 0,
-    ...reader.it.spanOf(command),
-  };
+  const arrow = draft(cell, reader.it.spanOf(command));
   for (;;) {
     const token = next(r);
     if (token?.text === '@') {

@@ -68,7 +68,7 @@ const example = (inner: string): string => `\\begin{prooftree}\n${inner}\n\\end{
 const rule = (name: string, count: number, description: string): CommandEntry[] =>
   ['C', ''].map((form) => ({
     name: `${name}Inf${form}`,
-    signature: form === 'C' ? 'm' : 'm',
+    signature: 'm',
     package: 'bussproofs',
     description,
     example: example(`${'\\AxiomC{$A$}'.repeat(count)}\\${name}Inf${form}{$B$}`),

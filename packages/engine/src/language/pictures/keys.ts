@@ -192,7 +192,7 @@ function quoted({ node, reading }: KeyCall, part: readonly Token[]): void {
   });
 }
 
-function unknown({ reading, g, name, value }: KeyCall, part: readonly Token[]): void {
+function unknown({ reading, name, value }: KeyCall, part: readonly Token[]): void {
   const { it } = reading;
   if (/^every /.test(name) || name.startsWith('/')) return;
   const span = spanOf(it.spanOf(part[0] as Token), it.spanOf(part.at(-1) as Token));
@@ -203,7 +203,6 @@ function unknown({ reading, g, name, value }: KeyCall, part: readonly Token[]): 
     ? { title: `Make it ${near}`, edits: [{ from: span.from, to: end, text: near }] }
     : undefined;
   it.p.report('picture-key', span, { name }, fix);
-  void g;
 }
 const spanOf = <S extends { readonly from: number; readonly to: number }>(a: S, b: S): S => ({
   ...a,

@@ -1,4 +1,5 @@
-import { mapped, composed } from '../../../base/maps';
+import { PT } from '../../../base/lengths';
+import { mapped, translation } from '../../../base/maps';
 import { splitAt } from '../../scanning/optionLists';
 import type { Token } from '../../../expansion/meaning';
 import { cell } from '../../../expansion/cells';
@@ -90,10 +91,7 @@ function drawLater(it: Interpreter, { axis, frame }: Painter): void {
   const y = frame.height / (frame.y.max - frame.y.min);
   const origin = { x: frame.corner.x - frame.x.min * x, y: frame.corner.y - frame.y.min * y };
   it.openGroup({ kind: 'semisimple', span: it.p.place });
-  const map = composed(
-    { a: 1, b: 0, c: 0, d: 1, e: origin.x, f: origin.y },
-    { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 },
-  );
+  const map = translation(origin.x, origin.y);
   it.write(GRAPHICS, { ...outer, x: { x, y: 0 }, y: { x: 0, y }, map });
   for (const statement of axis.later) it.execute(statement);
   it.closeGroup();
@@ -131,8 +129,8 @@ const group: EnvironmentEntry = {
     const columns = Number(/group size\s*=\s*(\d+)/.exec(text)?.[1] ?? 1);
     it.write(GROUP, {
       columns,
-      across: 28.45276 * 2 * 65536,
-      down: 28.45276 * 2 * 65536,
+      across: 28.45276 * 2 * PT,
+      down: 28.45276 * 2 * PT,
       count: 0,
       options,
     });
@@ -158,7 +156,7 @@ function next(it: Interpreter): void {
     : over
       ? { x: over.left, y: over.low - down - over.height }
       : null;
-  const place = at ? `,at={(${at.x / 65536}pt,${at.y / 65536}pt)}` : '';
+  const place = at ? `,at={(${at.x / PT}pt,${at.y / PT}pt)}` : '';
   const { p } = it;
   p.push([
     ...p.chars('['),
