@@ -42,6 +42,15 @@ const FLOORS = {
   kernel: ['symbols', 'machine', 'scanning', 'constructs', 'packages', 'classes'],
 };
 
+/** The rooms of what tests written mathematics (packages/checks/src). */
+const CHECKS = {
+  numbers: [],
+  reading: ['numbers'],
+  values: ['numbers', 'reading'],
+  steps: ['numbers', 'reading', 'values'],
+  sheet: ['numbers', 'reading', 'values', 'steps'],
+};
+
 /** No room knows the app, its framework or its host. */
 const OUTSIDE = {
   group: ['$lib/*', 'node:*', 'svelte', 'svelte/*', '@sveltejs/*'],
@@ -127,6 +136,9 @@ export default ts.config(
       [...ROOMS.language, ...allowed],
       [...ALL.filter((room) => room !== 'language'), ...Object.keys(FLOORS)],
     ),
+  ),
+  ...Object.entries(CHECKS).map(([room, allowed]) =>
+    onlyFrom('packages/checks/src', room, allowed, Object.keys(CHECKS)),
   ),
   ...['session', 'worker'].map((room) => onlyFrom('packages/engine/src', room, ALL)),
   restricted(['src/lib/domain/**/*.ts'], ['../*', '$lib/*'], 'The domain imports nothing of ours.'),

@@ -5,6 +5,7 @@ import { existsSync } from 'node:fs';
 const programs = [
   'typeset-thread',
   'pdf',
+  'steps',
   'fill-demo',
   'bench',
   'screenshots',
@@ -16,7 +17,6 @@ const programs = [
   'restore',
   'kills',
   'serve',
-  'kills',
   'fuzz',
   'slips',
 ];

@@ -4,12 +4,13 @@ import { dirname, join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 
 const ENGINE = 'packages/engine/src';
+const CHECKS = 'packages/checks/src';
 
 /** What a line of import would be told in a room. */
-async function complaints(room: string, imported: string): Promise<number> {
+async function complaints(room: string, imported: string, folder = ENGINE): Promise<number> {
   const eslint = new ESLint();
   const text = `import type { X } from '${imported}';\nexport type Y = X;\n`;
-  const [result] = await eslint.lintText(text, { filePath: join(ENGINE, room, 'probe.ts') });
+  const [result] = await eslint.lintText(text, { filePath: join(folder, room, 'probe.ts') });
   return result?.messages.filter(({ ruleId }) => ruleId === 'no-restricted-imports').length ?? 0;
 }
 
@@ -38,6 +39,15 @@ describe('import directions', () => {
     ['language/packages', '../../document/blocks'],
   ])('lint allows %s importing %s', async (room, imported) => {
     expect(await complaints(room, imported)).toBe(0);
+  });
+  it.each([
+    ['numbers', '../reading/read', 1],
+    ['reading', '../steps/check', 1],
+    ['steps', '../sheet/pieces', 1],
+    ['sheet', '../steps/check', 0],
+    ['values', '../reading/expression', 0],
+  ])('of the checks, %s importing %s', async (room, imported, told) => {
+    expect(await complaints(room, imported, CHECKS)).toBe(told);
   });
 });
 
@@ -80,7 +90,9 @@ const sources = (folder: string): string[] =>
     .map((name) => join(folder, name));
 
 it('no files import one another in a circle when they run', () => {
-  expect(circles([...sources(ENGINE), ...sources('src'), ...sources('tools')])).toEqual([]);
+  expect(
+    circles([...sources(ENGINE), ...sources(CHECKS), ...sources('src'), ...sources('tools')]),
+  ).toEqual([]);
 });
 
 it('every source file says what it is and is of a size that can be read', () => {
@@ -97,7 +109,7 @@ it('every source file says what it is and is of a size that can be read', () => 
 
 it('no file of the app, its tools or its tests is too long to be read at once', () => {
   const ROOT = new URL('../', import.meta.url).pathname;
-  const long = ['src', 'tools', 'tests', 'packages/engine/src/testing'].flatMap((folder) =>
+  const long = ['src', 'tools', 'tests', CHECKS, 'packages/engine/src/testing'].flatMap((folder) =>
     readdirSync(ROOT + folder, { recursive: true, encoding: 'utf8' })
       .filter((name) => /\.(ts|svelte|css|mjs)$/.test(name))
       // What the corpus must show is data.
@@ -117,5 +129,12 @@ it('room after room of the architecture is told of in its page', () => {
   const floors = readdirSync(`${engine}language`, { withFileTypes: true })
     .filter((entry) => entry.isDirectory())
     .map(({ name }) => name);
-  expect([...rooms, ...floors].filter((name) => !page.includes(`\`${name}\``))).toEqual([]);
+  const checks = readdirSync(new URL('../packages/checks/src', import.meta.url), {
+    withFileTypes: true,
+  })
+    .filter((entry) => entry.isDirectory() && entry.name !== 'testing')
+    .map(({ name }) => name);
+  expect([...rooms, ...floors, ...checks].filter((name) => !page.includes(`\`${name}\``))).toEqual(
+    [],
+  );
 });

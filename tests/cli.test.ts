@@ -83,3 +83,42 @@ describe('the command line', () => {
     expect(existsSync(join(folder, 'long.pdf'))).toBe(false);
   });
 });
+
+describe('the steps of a sheet', () => {
+  const steps = (file: string) => {
+    const { status, stdout, stderr } = spawnSync('bin/odd-compass', ['steps', file], {
+      encoding: 'utf8',
+    });
+    const rows = stdout.split('\n').filter(Boolean);
+    return { status, stderr, rows: rows.map((row) => JSON.parse(row) as Record<string, unknown>) };
+  };
+  it('come one a line, each at its relation, with values where the sides differ: status 1', () => {
+    const file = sheet('steps.tex', '$(a+b)^2 = a^2 + 2ab + b^2 = a^2 + ab + b^2$');
+    const { status, rows } = steps(file);
+    expect(status).toBe(1);
+    expect(rows.map(({ result }) => result)).toEqual(['holds', 'differs']);
+    expect(rows[0]).toMatchObject({ file, line: 4, column: 10, relation: '=', at: null });
+    const { a, b } = rows[1]?.at as Record<string, string>;
+    expect([a, b].every((value) => /^-?\d+(\/\d+)?$/.test(value ?? ''))).toBe(true);
+    const text = readFileSync(file, 'utf8');
+    expect(text.slice(Number(rows[1]?.from), Number(rows[1]?.to))).toBe('=');
+    expect(rows[1]).toMatchObject({ left: 'a^2 + 2ab + b^2', right: 'a^2 + ab + b^2' });
+  });
+  it('stand in the part they are written in', () => {
+    writeFileSync(join(folder, 'part.tex'), 'First words.\nThen $12 \\cdot 7 = 74$.\n');
+    const { rows } = steps(sheet('whole.tex', 'Before.\n\\input{part}\nAfter: $2^{10} = 1024$.'));
+    expect(rows.map(({ file, line, result }) => [file, line, result])).toEqual([
+      [join(folder, 'part.tex'), 2, 'differs'],
+      [join(folder, 'whole.tex'), 6, 'holds'],
+    ]);
+    expect(rows[1]).toMatchObject({ left: '2^{10}', right: '1024' });
+  });
+  it('end with status 0 where none differs, and 2 where there is no sheet', () => {
+    expect(steps(sheet('sound.tex', 'Words, and $1 + 1 = 2$.')).status).toBe(0);
+    const missing = steps(join(folder, 'nowhere.tex'));
+    expect([missing.status, missing.stderr]).toEqual([
+      2,
+      `odd-compass: ${join(folder, 'nowhere.tex')} cannot be read\n`,
+    ]);
+  });
+});

@@ -3,7 +3,8 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
-import { isMainThread, Worker } from 'node:worker_threads';
+import { isMainThread } from 'node:worker_threads';
+import { inBoundedThread } from './boundedThread';
 import { filesIn } from './folderFiles';
 import { fontsFrom } from './hostFonts';
 
@@ -106,40 +107,6 @@ function report(
   }
 }
 
-/** A document may take so much: seconds, and MB. */
-const TIME = Number(process.env.ODD_COMPASS_PDF_SECONDS ?? 60);
-const MEMORY = 1000;
-
-/** Typesets in a thread that can be ended: one document may never hold up whoever waits for it. */
-function bounded(): Promise<number> {
-  return new Promise((resolve) => {
-    const thread = new Worker(fileURLToPath(import.meta.url), {
-      argv: process.argv.slice(2),
-      resourceLimits: { maxOldGenerationSizeMb: MEMORY },
-    });
-    const stop = (sentence: string): void => {
-      clearTimeout(timer);
-      process.stderr.write(`odd-compass: ${sentence}\n`);
-      resolve(2);
-      void thread.terminate();
-    };
-    const timer = setTimeout(
-      () =>
-        stop(
-          `this document was not done in ${TIME} seconds. Look for a command that repeats for ever.`,
-        ),
-      TIME * 1000,
-    );
-    thread.once('error', (error: NodeJS.ErrnoException) => {
-      if (error.code === 'ERR_WORKER_OUT_OF_MEMORY')
-        stop(`this document needs more than ${MEMORY} MB to be typeset. Divide it.`);
-      else stop(`this document cannot be typeset (${error.message})`);
-    });
-    thread.once('exit', (code) => {
-      clearTimeout(timer);
-      resolve(code);
-    });
-  });
-}
-
-process.exitCode = isMainThread ? await bounded() : await main();
+process.exitCode = isMainThread
+  ? await inBoundedThread(fileURLToPath(import.meta.url))
+  : await main();

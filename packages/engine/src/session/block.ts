@@ -113,3 +113,13 @@ export function sourceOf(blocks: readonly SessionBlock[], from: number, to: numb
   }
   return text;
 }
+
+/** What reading made of a block, and where the block starts in the text. */
+export interface WrittenBlock {
+  readonly start: number;
+  readonly nodes: readonly BlockNode[];
+}
+
+/** What reading made of a text, block by block. */
+export const writtenOf = (blocks: readonly SessionBlock[]): WrittenBlock[] =>
+  blocks.map(({ start, reading }) => ({ start, nodes: reading.nodes }));

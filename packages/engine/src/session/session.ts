@@ -20,7 +20,7 @@ import { setText } from '../paragraphs/boxes';
 import type { LayoutEnv } from '../paragraphs/env';
 import { lineItems } from '../paragraphs/items';
 import { divisions } from '../paragraphs/patterns';
-import type { SessionBlock } from './block';
+import { writtenOf, type SessionBlock, type WrittenBlock } from './block';
 import { MOST_PAGES, MOST_ROUNDS, MOST_TAKEN } from './bounds';
 import {
   answer,
@@ -418,6 +418,9 @@ export class Session {
 
   /** What reading made of the text, block by block. */
   readonly nodes = (): BlockNode[] => this.reading.blocks.flatMap(({ reading }) => reading.nodes);
+
+  /** What reading made of each block, and where it starts in the text. */
+  readonly written = (): WrittenBlock[] => writtenOf(this.reading.blocks);
 
   /** Where every block starts in the text, and the page it begins on (from 0). */
   blockPlaces(): { starts: number[]; pages: number[] } {

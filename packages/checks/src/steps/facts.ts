@@ -1,0 +1,44 @@
+import type { Relation, Expr } from '../reading/expression';
+import type { Names } from '../reading/reader';
+import type { Definition } from '../values/setting';
+
+/** What is known on the sheet where a step stands; what was said last comes first. */
+export interface Facts {
+  readonly names: Names;
+  readonly functions: ReadonlyMap<string, Definition>;
+  readonly kinds: ReadonlyMap<string, ReadonlySet<Kind>>;
+  /** Inequalities and divisibilities that are assumed. */
+  readonly assumptions: readonly Relation[];
+  /** Those of the paragraph alone. */
+  readonly nearAssumptions: readonly Relation[];
+  /** Equations that are assumed, or that say what a letter is. */
+  readonly equations: readonly Equation[];
+  /** Capitals are matrices. */
+  readonly matrices: boolean;
+  /** They may be: the sheet speaks of matrices elsewhere. */
+  readonly perhapsMatrices: boolean;
+}
+
+export interface Equation {
+  readonly left: Expr;
+  readonly right: Expr;
+  /** It was said as a condition or definition. */
+  readonly given: boolean;
+}
+
+/** What a name is said to be. */
+export type Kind =
+  | 'integer'
+  | 'natural'
+  | 'positive'
+  | 'negative'
+  | 'nonnegative'
+  | 'nonzero'
+  | 'odd'
+  | 'even'
+  | 'prime'
+  | 'real'
+  | 'complex'
+  | 'matrix'
+  | 'vector'
+  | 'function';
