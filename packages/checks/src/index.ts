@@ -1,4 +1,5 @@
-export { stepsOf, type Step, type Extent } from './sheet/sheetSteps';
+export { countSteps, stepsOf, type Extent, type Step, type Wanted } from './sheet/sheetSteps';
+export { tellStep, type ToldStep } from './sheet/told';
 export type { WrittenBlock } from './sheet/pieces';
 export type { Outcome, Result } from './steps/check';
 export { sideText } from './sheet/sideText';

@@ -1,3 +1,4 @@
+import type { ChecksClient } from '$lib/features/workbench/checks/checksClient.svelte';
 import { undo } from '@codemirror/commands';
 import type { EditorView } from '@codemirror/view';
 import { vocabulary } from '@odd-compass/engine';
@@ -90,7 +91,9 @@ export async function standingBench(
     findings: session.findings(),
     glimpse: knowledge.glimpse,
   } as unknown as EngineClient;
-  const props = { view, engine, moved, pictures, onpictures: bring };
+  // Nothing is tested here.
+  const checks = { testStretch: () => Promise.resolve([]) } as unknown as ChecksClient;
+  const props = { view, engine, checks, moved, pictures, onpictures: bring };
   const bench = render(Bench, { ...props, ongo: (offset: number) => wentTo.push(offset) });
   follow = () => void Promise.resolve().then(() => bench.rerender({ moved: ++moved }));
   await settle();

@@ -19,6 +19,8 @@ export interface Formula {
   readonly display: boolean;
   /** Columns of an alignment that are read down, each with its rows; a formula in the line has one of one. */
   readonly strands: readonly (readonly Row[])[];
+  /** Where its block starts in the text. */
+  readonly offset: number;
   readonly from: number;
   readonly to: number;
 }
@@ -124,7 +126,7 @@ function words(pieces: Piece[], text: string, from: number, to: number): void {
 
 function inlineFormula(list: MathList, start: number, from: number, to: number): Formula {
   const rows = rowsWithin(tokensOf(list, start), start);
-  return { kind: 'formula', display: false, strands: [rows], from, to };
+  return { kind: 'formula', display: false, strands: [rows], offset: start, from, to };
 }
 
 /** A display, with the words between its rows (`\intertext`) as pieces of their own. */
@@ -138,6 +140,7 @@ function displayParts(display: Display, start: number): readonly Piece[] {
         kind: 'formula',
         display: true,
         strands: strandsOf(display, rows, start),
+        offset: start,
         ...place,
       });
     rows = [];

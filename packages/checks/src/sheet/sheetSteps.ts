@@ -27,6 +27,8 @@ export interface Step {
   readonly right: Extent;
   readonly relation: string;
   readonly outcome: Outcome;
+  /** It defines or supposes: nothing was to be tested. */
+  readonly untested: boolean;
   /** Only numbers stand in it: what is wrong with it is wrong without doubt. */
   readonly numbersOnly: boolean;
 }
@@ -36,32 +38,47 @@ export interface Extent {
   readonly to: number;
 }
 
-/** A step before it is tested, with what is known where it stands. */
-export interface OpenStep {
-  readonly from: number;
-  readonly to: number;
-  readonly left: Extent;
-  readonly right: Extent;
-  readonly relation: string;
-  readonly check: () => Step;
-}
-
 /** A formula begins so far before its first sign at most (`\\begin{align*}` and a label). */
 const NEAR = 4;
 
 const TESTED = /^[=≠<≤>≥≡≢∣∤≈≔]$/;
 
+/** Which steps of a sheet are wanted: those of a stretch of its text, or with numbers alone. */
+export interface Wanted {
+  readonly within?: Extent;
+  readonly numbersOnly?: boolean;
+}
+
 /** The steps of a sheet, one after another; each is tested when it comes. */
-export function* stepsOf(blocks: readonly WrittenBlock[]): Generator<Step, void> {
+export function* stepsOf(
+  blocks: readonly WrittenBlock[],
+  wanted: Wanted = {},
+): Generator<Step, void> {
   const pieces = piecesOf(blocks);
   const sheet = sheetNames(pieces);
   const believed = nothingYet();
   const waiting = [...saidKinds(pieces)];
   for (const statement of statementsOf(pieces)) {
-    while (waiting[0] && waiting[0].at <= statement.to)
+    while (waiting[0] && waiting[0].at <= statement.to) {
       believed.kinds.push(waiting.shift() as SaidKind);
-    yield* statementSteps(statement, believed, sheet);
+    }
+    yield* statementSteps(statement, believed, sheet, isWanted(statement, wanted));
   }
+}
+
+/** How many steps that are wanted a sheet has. */
+export function countSteps(blocks: readonly WrittenBlock[], wanted: Wanted = {}): number {
+  return statementsOf(piecesOf(blocks))
+    .filter((statement) => isWanted(statement, wanted))
+    .reduce((sum, { signs }) => sum + signs.filter(({ char }) => TESTED.test(char)).length, 0);
+}
+
+function isWanted(statement: Statement, { within, numbersOnly }: Wanted): boolean {
+  if (within && (statement.to <= within.from || statement.from >= within.to)) return false;
+  if (!numbersOnly) return true;
+  let letters = false;
+  for (const side of statement.sides) eachLetter(side, () => (letters = true));
+  return !letters;
 }
 
 interface SheetNames {
@@ -117,6 +134,7 @@ function* statementSteps(
   statement: Statement,
   believed: Believed,
   sheet: SheetNames,
+  wanted: boolean,
 ): Generator<Step, void> {
   const facts = factsFor(statement, believed, sheet);
   const role: Role = statement.condition ? 'given' : roleOf(statement.said, statement.after);
@@ -125,9 +143,9 @@ function* statementSteps(
   const spokenOf = isSpokenOf(statement, sheet, facts);
   const earlier = (name: string): boolean =>
     (sheet.first.get(name.replace(/[_(].*$/, '')) ?? Infinity) < statement.from - NEAR;
-  let stands = true;
+  let stands = wanted;
   for (const [i, sign] of statement.signs.entries()) {
-    if (!TESTED.test(sign.char)) continue;
+    if (!wanted || !TESTED.test(sign.char)) continue;
     const untested =
       i === 0 && defines ? 'definition' : role === 'given' && !chain ? 'condition' : null;
     const step = stepAt(statement, i, sign, facts, { role, chain, untested, spokenOf, earlier });
@@ -312,7 +330,13 @@ function stepAt(
   const outcome: Outcome = standing.untested
     ? leftOpen(standing.untested, left)
     : checkStep(
-        { left, sign: sign.char === '≔' ? '=' : sign.char, right, modulus, sideOffset: 0 },
+        {
+          left,
+          sign: sign.char === '≔' ? '=' : sign.char,
+          right,
+          modulus,
+          offset: statement.offset,
+        },
         facts,
         mayDiffer(statement, i, standing, facts),
       );
@@ -323,6 +347,7 @@ function stepAt(
     right: extentOf(right, sign.to),
     relation: sign.char,
     outcome,
+    untested: standing.untested !== null,
     numbersOnly: outcome.read !== null && outcome.read.every((side) => freeNames(side).size === 0),
   };
 }

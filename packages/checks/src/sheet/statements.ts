@@ -20,6 +20,8 @@ export interface Statement {
   readonly scope: number;
   readonly paragraph: number;
   readonly display: boolean;
+  /** Where the block starts in which it begins. */
+  readonly offset: number;
   readonly from: number;
   readonly to: number;
 }
@@ -40,6 +42,7 @@ interface Open {
   scope: number;
   paragraph: number;
   display: boolean;
+  offset: number;
 }
 
 /** The statements of a sheet in the order of its text. */
@@ -154,6 +157,7 @@ function begin(
     after: '',
     condition,
     display: formula.display,
+    offset: formula.offset,
     ...around,
   };
   extend(open, tokens);

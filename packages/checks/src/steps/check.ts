@@ -38,7 +38,8 @@ export interface WrittenStep {
   readonly sign: string;
   readonly right: readonly Token[];
   readonly modulus: readonly Token[] | null;
-  readonly sideOffset: number;
+  /** Where its block starts in the text. */
+  readonly offset: number;
 }
 
 /** May the step be called false? If not, the reason it is left open instead. */
@@ -91,7 +92,7 @@ function readAndTry(
   mayDiffer: MayDiffer,
   budget: Budget,
 ): Outcome {
-  const reader = readerFor(step.sideOffset, facts.names, habits);
+  const reader = readerFor(step.offset, facts.names, habits);
   try {
     const near = step.left[0] ?? step.right[0] ?? null;
     const [left, right] = withVariables(

@@ -30,6 +30,7 @@ export interface Claim {
 /** Values tried and what both sides came to. */
 export interface Trial {
   readonly values: ReadonlyMap<string, Value>;
+  readonly setting: Setting;
   readonly left: Value;
   readonly right: Value;
 }
@@ -283,7 +284,7 @@ function makeTrial(
     valueOf(claim.right, setting, modulus),
   ];
   const first = compare(left, claim.sign, right, meter, claim.places, modulus);
-  const trial = { values: setting.values, left, right };
+  const trial = { values: setting.values, setting, left, right };
   if (!plan.hasSign || first !== 'agree') return { comparison: first, trial };
   const other = { ...setting, sign: -1 } as const;
   const [l, r] = [evaluate(claim.left, other), evaluate(claim.right, other)];
@@ -318,7 +319,7 @@ function upToConstant(
   const [l1, r1] = [evaluate(claim.left, near), evaluate(claim.right, near)];
   const [left, right] = [minus(l1, l0), minus(r1, r0)];
   const comparison = compare(left, claim.sign, right, setting.meter, null, null);
-  return { comparison, trial: { values: setting.values, left, right } };
+  return { comparison, trial: { values: setting.values, setting, left, right } };
 }
 
 const numberOf = (value: Value): number =>

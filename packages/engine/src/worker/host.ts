@@ -121,6 +121,12 @@ export class WorkerHost {
         return;
       case 'find':
         return this.sendFound(request);
+      case 'reading':
+        await this.opened;
+        return request.port.postMessage({
+          blocks: this.session?.written() ?? [],
+          revision: this.revision,
+        });
       case 'place': {
         const { id, label } = request;
         const page = this.session?.pageOf(label) ?? -1;

@@ -2,6 +2,7 @@ import type { CalendarDate, OutlineEntry } from '../session/session';
 import type { Finding } from '../findings/finding';
 import type { PageDescription } from '../output/display/description';
 import type { FoundPlace } from '../session/findText';
+import type { WrittenBlock } from '../session/block';
 import type { Glimpse } from '../session/glimpse';
 import type { Word } from '../session/vocabulary';
 import type { TextEdit } from '../source/edits';
@@ -52,8 +53,18 @@ export type Request =
   | { readonly kind: 'view'; readonly ranges: readonly PageRange[] }
   /** Where a text stands on the pages. */
   | { readonly kind: 'find'; readonly id: number; readonly text: string }
+  /** What was read of the text, to be sent through a port to who reads it further. */
+  | { readonly kind: 'reading'; readonly port: ReadingPort }
   /** The page on which something stands that links lead to. */
   | { readonly kind: 'place'; readonly id: number; readonly label: string };
+
+/** Hears once what was read: the blocks, and the revision they are of. */
+export interface ReadingPort {
+  postMessage(message: {
+    readonly blocks: readonly WrittenBlock[];
+    readonly revision: number;
+  }): void;
+}
 
 /** Pages from 0, the last one included. */
 export interface PageRange {

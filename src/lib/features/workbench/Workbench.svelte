@@ -11,6 +11,8 @@
   import { afterPaint } from './afterPaint';
   import { drawnWidthChange, insertFigure } from './bench/figure';
   import { blockAt } from './blockAt';
+  import { withArithmetic } from './checks/arithmetic';
+  import { ChecksClient } from './checks/checksClient.svelte';
   import { EngineClient } from './engine/engineClient.svelte';
   import Seam from './seam/Seam.svelte';
   import { browserDrafts, isWindowOpen, windowName } from './saving/drafts';
@@ -36,6 +38,7 @@
   /** Least width of either side, CSS pixels. */
   const LEAST = 320;
   let engine = $state<EngineClient | null>(null);
+  let checks = $state<ChecksClient | null>(null);
   let saver = $state<Saver | null>(null);
   let view = $state.raw<EditorView | null>(null);
   let sheet = $state<ReturnType<typeof Sheet>>();
@@ -66,6 +69,7 @@
       left = true;
       void saver?.flush().then(() => saver?.close());
       engine?.close();
+      checks?.close();
       gatherEarlyKeys();
     };
   });
@@ -87,6 +91,7 @@
     }));
     const opened = { path: engineName(main.path, main.path), text: whole, part, between };
     engine = new EngineClient(opened, addresses);
+    checks = new ChecksClient(engine);
     saver = new Saver(id, file, {
       drafts,
       window: name,
@@ -178,6 +183,22 @@
     else follow = false;
   });
 
+  /** Arithmetic is looked through when nothing is typed for a while, in ms. */
+  const QUIET = 1500;
+  $effect(() => {
+    if (!settled || !engine || !checks) return;
+    void engine.revision;
+    const looked = checks;
+    const timer = setTimeout(() => void looked.testNumbers(), QUIET);
+    return () => clearTimeout(timer);
+  });
+  /** What the engine found, and what the numbers tell. */
+  const findings = $derived(
+    engine && checks
+      ? withArithmetic(engine.findings, checks.wrongNumbers, engine.path)
+      : (engine?.findings ?? []),
+  );
+
   $effect(() => {
     void engine?.sighted;
     void sheetGeometry;
@@ -226,9 +247,11 @@
   <WorkbenchHeader
     {assignment}
     {engine}
+    {checks}
     {saver}
     {view}
     {caret}
+    {findings}
     {settled}
     ongo={go}
     onelsewhere={goElsewhere}
@@ -236,7 +259,7 @@
   />
   <Notices {engine} {saver} bind:refused ontheirs={takeMerged} />
   <main class="flex min-h-0 flex-1">
-    {#if engine && saver}
+    {#if engine && saver && checks}
       <div
         class="flex min-h-0 min-w-0 {folded ? 'hidden' : ''}"
         style={sheetWidth === null ? 'flex: 1 1 0' : `flex: 0 0 ${sheetWidth}px`}
@@ -269,7 +292,7 @@
       <div class="flex min-h-0 min-w-0 flex-[1_1_0] flex-col">
         <SourcePane
           {text}
-          findings={engine.findings}
+          {findings}
           upToDate={settled}
           formulas={engine.formulas}
           engine={engine.knowledge}
@@ -300,6 +323,7 @@
           <Bench
             {view}
             {engine}
+            {checks}
             {moved}
             pictures={addresses.filter(({ name }) => isPicture(name))}
             onpictures={takePictures}

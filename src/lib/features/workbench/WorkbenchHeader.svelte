@@ -3,6 +3,9 @@
   import type { FileInfo, OpenAssignment } from '$lib/domain/assignment';
   import LampButton from '$lib/ui/LampButton.svelte';
   import type { EditorView } from '@codemirror/view';
+  import type { Finding } from '@odd-compass/engine';
+  import type { ChecksClient } from './checks/checksClient.svelte';
+  import StepsDrawer from './checks/StepsDrawer.svelte';
   import type { EngineClient } from './engine/engineClient.svelte';
   import FilesDrawer from './files/FilesDrawer.svelte';
   import FindingsList from './FindingsList.svelte';
@@ -15,17 +18,30 @@
   interface Props {
     assignment: OpenAssignment;
     engine: EngineClient | null;
+    checks: ChecksClient | null;
     saver: Saver | null;
     view: EditorView | null;
     caret: number;
+    findings: readonly Finding[];
     /** Do page and source agree? */
     settled: boolean;
     ongo: (offset: number) => void;
     onelsewhere: (place: { readonly file: string; readonly from: number }) => void;
     onfiles: (files: readonly FileInfo[]) => void;
   }
-  let { assignment, engine, saver, view, caret, settled, ongo, onelsewhere, onfiles }: Props =
-    $props();
+  let {
+    assignment,
+    engine,
+    checks,
+    saver,
+    view,
+    caret,
+    findings,
+    settled,
+    ongo,
+    onelsewhere,
+    onfiles,
+  }: Props = $props();
 
   const STATUS: Readonly<Record<SaveStatus, string>> = {
     saved: 'saved',
@@ -37,6 +53,7 @@
   let findingsList = $state<ReturnType<typeof FindingsList>>();
   let filesDrawer = $state<ReturnType<typeof FilesDrawer>>();
   let fragments = $state<ReturnType<typeof FragmentsDrawer>>();
+  let stepsDrawer = $state<ReturnType<typeof StepsDrawer>>();
   let handbook = $state<ReturnType<typeof HandbookDrawer>>();
   const pageCount = $derived(engine?.pages.length ?? 0);
   const isSheet = $derived(assignment.file.path === assignment.sheet);
@@ -69,7 +86,7 @@
       : `${pageCount} pages`}{engine?.busy ? ', still being set' : ''}
   </p>
   {#if engine}
-    <Needle findings={engine.findings} {caret} {settled} {ongo} />
+    <Needle {findings} {caret} {settled} {ongo} />
     <button
       class="btn btn-ghost btn-sm px-2"
       title="All that was found (F8)"
@@ -77,7 +94,7 @@
     >
     <FindingsList
       bind:this={findingsList}
-      findings={engine.findings}
+      {findings}
       elsewhere={engine.findingsElsewhere}
       {settled}
       {view}
@@ -87,6 +104,11 @@
   {/if}
   <button class="btn btn-ghost btn-sm px-2" onclick={() => filesDrawer?.open()}>Files</button>
   <button class="btn btn-ghost btn-sm px-2" onclick={() => fragments?.open()}>Fragments</button>
+  <button
+    class="btn btn-ghost btn-sm px-2"
+    title="Test the steps of derivations"
+    onclick={() => stepsDrawer?.open()}>Steps</button
+  >
   <button class="btn btn-ghost btn-sm px-2" title="F1" onclick={() => handbook?.open()}
     >Handbook</button
   >
@@ -104,6 +126,9 @@
   {onfiles}
   flush={() => saver?.flush() ?? Promise.resolve(true)}
 />
+{#if engine && checks}
+  <StepsDrawer bind:this={stepsDrawer} {checks} {engine} {view} {ongo} />
+{/if}
 <HandbookDrawer bind:this={handbook} {view} {engine} />
 <FragmentsDrawer
   bind:this={fragments}

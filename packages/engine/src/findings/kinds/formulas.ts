@@ -1,3 +1,4 @@
+import { ARITHMETIC } from '../arithmetic';
 import { otherDisplay } from '../displayMends';
 import { finding } from '../entry';
 import { one, takeOut } from '../mends';
@@ -160,4 +161,5 @@ export const formulas = {
       return one('Take the blank line out', at, at + blank[0].length, '\n');
     },
   }),
+  'arithmetic-differs': finding({ args: ['left', 'right'], ...ARITHMETIC }),
 };

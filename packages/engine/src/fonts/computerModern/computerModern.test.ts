@@ -5,6 +5,7 @@ import type { FontFile } from '../catalog';
 import { FontStore } from '../store';
 import { metricsOf, type Design } from './design';
 import { MEASURES } from './measures';
+import { asComputerModernMath } from './mathFont';
 import { asComputerModern } from './textFont';
 
 const store = new FontStore(testFonts);
@@ -167,5 +168,28 @@ describe('the mathematics font of the default face', () => {
   });
   it('fonts of other faces go by their own table', () => {
     expect(store.math('termes').math?.parametersAt).toBeUndefined();
+  });
+});
+
+describe('the signs of formulas', () => {
+  const own = store.file('latinmodern-math');
+  const taken = asComputerModernMath(own);
+  const forms = (code: number): readonly number[] => {
+    const glyph = own.glyph(code);
+    const variants = own.math?.vertical.get(glyph)?.variants ?? [];
+    return glyph === 0 ? [] : [glyph, ...variants.map((variant) => variant.glyph)];
+  };
+  it('a root hangs from its bar, in all its sizes', () => {
+    for (const glyph of forms(0x221a)) expect(taken.box(glyph)).toEqual(own.box(glyph));
+  });
+  it('none that grows has measures far from where it is drawn', () => {
+    const codes = [...(own.math?.vertical.keys() ?? [])];
+    const far = codes.filter((glyph) => {
+      const [drawn, measured] = [own.box(glyph), taken.box(glyph)];
+      const middle = ({ height, depth }: { height: number; depth: number }): number =>
+        (height - depth) / 2;
+      return Math.abs(middle(drawn) - middle(measured)) > 90;
+    });
+    expect(far).toEqual([]);
   });
 });

@@ -47,6 +47,9 @@ const OPERATORS: readonly Design[] = STEPS.slice(0, 2);
 /** A sign whose own form is drawn wider or narrower by more than that has the measures it is drawn with. */
 const ALIKE = 12;
 
+/** The radical sign hangs from its line, in this font as in the extension font; the metrics have it as it stands elsewhere. */
+const RADICAL = 0x221a;
+
 /** What a glyph has from the metrics, in font units; its outline is its own. */
 type Measures = Pick<GlyphBox, 'width' | 'height' | 'depth'>;
 
@@ -151,7 +154,7 @@ export function asComputerModernMath(font: Font): Font {
   const vertical = new Map(math.vertical);
   for (const [code, metrics] of metricsOf('Main-Regular')) {
     const glyph = font.glyph(code);
-    if (glyph === 0) continue;
+    if (glyph === 0 || code === RADICAL) continue;
     measure(into, font, glyph, metrics);
     measureScripts(into, font, glyph, metrics);
   }
@@ -166,7 +169,7 @@ export function asComputerModernMath(font: Font): Font {
   for (const code of metricsOf('Size1-Regular').keys()) {
     const glyph = font.glyph(code);
     const growth = vertical.get(glyph);
-    if (!growth) continue;
+    if (!growth || code === RADICAL) continue;
     if (BRACKETS.has(code)) vertical.set(glyph, stepsOf(into, font, code, growth));
     else measureOperator(into, font, code, growth);
   }

@@ -3,6 +3,8 @@
   import type { FileAddress } from '@odd-compass/engine/worker';
   import { keep, kept } from '$lib/ui/kept';
   import { flushSync } from 'svelte';
+  import type { ChecksClient } from '../checks/checksClient.svelte';
+  import type { ToldStep } from '@odd-compass/checks';
   import type { EngineClient } from '../engine/engineClient.svelte';
   import { ownNames } from '../source/structure';
   import { benchContext, type BenchContext } from './context';
@@ -22,6 +24,7 @@
   interface Props {
     view: EditorView;
     engine: EngineClient;
+    checks: ChecksClient;
     /** Changes with the caret and with the text. */
     moved: number;
     /** Names and addresses of the assignment's pictures. */
@@ -29,7 +32,7 @@
     onpictures: (files: readonly File[], at: number) => void;
     ongo: (offset: number) => void;
   }
-  let { view, engine, moved, pictures, onpictures, ongo }: Props = $props();
+  let { view, engine, checks, moved, pictures, onpictures, ongo }: Props = $props();
 
   const TITLES: Readonly<Record<BenchContext['kind'], string>> = {
     matrix: 'Matrix',
@@ -71,6 +74,34 @@
   const likely = $derived(
     folded ? likelyActions(now.context, now.state.doc.toString(), kinds) : [],
   );
+
+  /** Steps are tested when the typing pauses, in ms. */
+  const PAUSE = 400;
+  let steps = $state.raw<readonly ToldStep[]>([]);
+  const tested = $derived(
+    !folded && (now.context.kind === 'lines' || now.context.kind === 'formula')
+      ? `${now.context.from} ${now.context.to}`
+      : '',
+  );
+  $effect(() => {
+    void engine.accountRevision;
+    const [from, to] = tested.split(' ').map(Number);
+    if (from === undefined || to === undefined) {
+      steps = [];
+      return;
+    }
+    let live = true;
+    const timer = setTimeout(() => {
+      if (engine.accountRevision !== engine.revision) return;
+      void checks.testStretch(from, to).then((found) => {
+        if (live) steps = found;
+      });
+    }, PAUSE);
+    return () => {
+      live = false;
+      clearTimeout(timer);
+    };
+  });
 
   /** At once, so that the next key goes there; what was folded is unfolded first. */
   function focusOn(selector: string) {
@@ -143,7 +174,13 @@
         {#if now.context.kind === 'matrix'}
           <MatrixBench {view} place={now.context} state={now.state} />
         {:else if now.context.kind === 'lines'}
-          <LinesBench {view} place={now.context} state={now.state} />
+          <LinesBench
+            {view}
+            place={now.context}
+            state={now.state}
+            {steps}
+            glimpse={(source, lines) => engine.glimpse(source, lines)}
+          />
         {:else if now.context.kind === 'formula'}
           <FormulaBench
             {view}
@@ -151,6 +188,7 @@
             to={now.context.to}
             state={now.state}
             {preamble}
+            {steps}
             glimpse={(source, lines) => engine.glimpse(source, lines)}
           />
         {:else if now.context.kind === 'table'}

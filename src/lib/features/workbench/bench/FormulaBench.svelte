@@ -1,7 +1,9 @@
 <script lang="ts">
   import type { EditorState } from '@codemirror/state';
   import type { EditorView } from '@codemirror/view';
+  import type { ToldStep } from '@odd-compass/checks';
   import type { Glimpse } from '@odd-compass/engine/worker';
+  import StepList from '../checks/StepList.svelte';
   import { change } from './change';
   import { beside, chainAt, expressionsOf, larger, smaller } from './expressions';
   import type { Span } from './figure';
@@ -17,8 +19,10 @@
     state: EditorState;
     preamble: string;
     glimpse: (source: string, preamble: string) => Promise<Glimpse | null>;
+    /** The steps that stand in the formula, as they were tested. */
+    steps: readonly ToldStep[];
   }
-  let { view, from, to, state: now, preamble, glimpse }: Props = $props();
+  let { view, from, to, state: now, preamble, glimpse, steps }: Props = $props();
 
   /** The page comes first: the picture is asked for when the typing pauses. */
   const PAUSE = 150;
@@ -154,6 +158,17 @@
     </div>
   </div>
 </div>
+{#if steps.length > 0}
+  <section class="mt-2" aria-label="The steps of the formula">
+    <StepList
+      {steps}
+      text={now.doc.toString()}
+      lineOf={(at) => now.doc.lineAt(Math.min(at, now.doc.length)).number}
+      {glimpse}
+      ongo={(at) => mark({ from: at, to: at + 1 })}
+    />
+  </section>
+{/if}
 
 <style>
   .glimpse {

@@ -1,16 +1,23 @@
 <script lang="ts">
   import type { EditorState } from '@codemirror/state';
   import type { EditorView } from '@codemirror/view';
+  import type { ToldStep } from '@odd-compass/checks';
+  import type { Glimpse } from '@odd-compass/engine/worker';
+  import NearSteps from '../checks/NearSteps.svelte';
   import { cellsOf, readRows, writeRows } from './alignment';
   import type { BodyPlace } from './context';
   import { alignedAtRelation, nameIn, QUIET, splitNear, withName } from './lineEdits';
   import { alignedChain } from './rewrite';
 
-  let {
-    view,
-    place,
-    state: source,
-  }: { view: EditorView; place: BodyPlace; state: EditorState } = $props();
+  interface Props {
+    view: EditorView;
+    place: BodyPlace;
+    state: EditorState;
+    /** The steps that stand in the lines, as they were tested. */
+    steps: readonly ToldStep[];
+    glimpse: (source: string, preamble: string) => Promise<Glimpse | null>;
+  }
+  let { view, place, state: source, steps, glimpse }: Props = $props();
 
   const numbered = $derived(/^(align|alignat|gather|flalign|multline)$/.test(place.name));
   const rows = $derived(readRows(source.sliceDoc(place.bodyFrom, place.bodyTo), place.bodyFrom));
@@ -20,6 +27,12 @@
   let inLine = $state(0);
   const aligning = $derived(/^(align|alignat|flalign|split|aligned)/.test(place.name));
 
+  /** The steps whose relation stands in a line. */
+  function stepsOf(r: number): readonly ToldStep[] {
+    const cells = rows[r]?.cells ?? [];
+    const [from, to] = [cells[0]?.from ?? 0, cells.at(-1)?.to ?? 0];
+    return steps.filter((step) => step.from >= from && step.from < to);
+  }
   const shown = (cells: readonly string[]): string => cells.join(' & ').replace(QUIET, ' ').trim();
   const isQuiet = (cells: readonly string[]): boolean => QUIET.test(cells.join(' '));
 
@@ -116,7 +129,7 @@
     >
       <span class="w-6 text-right">{r + 1}</span>
       <input
-        class="input input-sm flex-[1_1_calc(100%-3rem)] font-(family-name:--font-source)"
+        class="input input-sm min-w-0 flex-[1_1_60%] font-(family-name:--font-source)"
         aria-label="Line {r + 1}"
         value={shown(cells)}
         onfocus={() => (current = r)}
@@ -126,6 +139,7 @@
         oninput={(event) => set(r, event.currentTarget.value)}
         onkeydown={(event) => event.key === 'Escape' && view.focus()}
       />
+      <NearSteps steps={stepsOf(r)} text={source.doc.toString()} {glimpse} />
       {#if current === r}
         <span class="w-6"></span>
         <button class="btn btn-xs" disabled={r === 0} onclick={() => move(r, -1)}>Up</button>

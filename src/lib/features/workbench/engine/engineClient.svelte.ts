@@ -274,6 +274,21 @@ export class EngineClient {
     return this.ask<'place'>((id) => ({ kind: 'place', id, label })).then(({ page }) => page);
   }
 
+  /** Has what was read sent through a port, past this thread. */
+  sendReading(port: MessagePort): void {
+    this.say({ kind: 'reading', port }, [port]);
+  }
+
+  /** Where a place of the engine's text stands in the file that is written in; null when it stands in another. */
+  ownPlace(at: number): number | null {
+    const { base, length } = this;
+    if (base === null || at < base || at > base + length) return null;
+    return at - base;
+  }
+
+  /** The place in the engine's text. */
+  readonly enginePlace = (at: number): number => at + (this.base ?? 0);
+
   /** What the source asks of the engine. */
   readonly knowledge: EngineKnowledge = {
     words: () => this.words,

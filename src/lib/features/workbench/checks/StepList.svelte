@@ -1,0 +1,46 @@
+<script lang="ts">
+  import type { ToldStep } from '@odd-compass/checks';
+  import type { Glimpse } from '@odd-compass/engine/worker';
+  import { shownSource } from './outcomes';
+  import StepDetails from './StepDetails.svelte';
+  import StepMark from './StepMark.svelte';
+
+  interface Props {
+    steps: readonly ToldStep[];
+    text: string;
+    lineOf: (at: number) => number;
+    glimpse: (source: string, preamble: string) => Promise<Glimpse | null>;
+    ongo: (at: number) => void;
+  }
+  let { steps, text, lineOf, glimpse, ongo }: Props = $props();
+
+  let opened = $state<number | null>(null);
+  const sourceOf = (step: ToldStep): string =>
+    shownSource(text, step)
+      .map((piece) => piece.text)
+      .join('')
+      .replace(/\s+/g, ' ');
+</script>
+
+<ol class="flex flex-col">
+  {#each steps as step (step.from)}
+    <li class="border-b border-base-300 py-1">
+      <div class="flex items-center gap-2">
+        <button class="btn btn-xs w-16 shrink-0 font-normal" onclick={() => ongo(step.from)}
+          >line {lineOf(step.from)}</button
+        >
+        <button
+          class="flex min-w-0 flex-1 cursor-pointer items-center gap-2 text-left"
+          aria-expanded={opened === step.from}
+          onclick={() => (opened = opened === step.from ? null : step.from)}
+        >
+          <code class="min-w-0 flex-1 truncate text-sm">{sourceOf(step)}</code>
+          <StepMark result={step.result} />
+        </button>
+      </div>
+      {#if opened === step.from}
+        <StepDetails {step} {text} {glimpse} />
+      {/if}
+    </li>
+  {/each}
+</ol>

@@ -1,0 +1,88 @@
+<script lang="ts">
+  import Panel from '$lib/ui/Panel.svelte';
+  import type { EditorView } from '@codemirror/view';
+  import type { EngineClient } from '../engine/engineClient.svelte';
+  import type { ChecksClient } from './checksClient.svelte';
+  import { RESULT_WORDS, tally, type Result } from './outcomes';
+  import StepList from './StepList.svelte';
+
+  interface Props {
+    checks: ChecksClient;
+    engine: EngineClient;
+    view: EditorView | null;
+    ongo: (at: number) => void;
+  }
+  let { checks, engine, view, ongo }: Props = $props();
+
+  const ORDER: readonly Result[] = ['differs', 'sometimes', 'holds', 'unknown'];
+  let drawer = $state<ReturnType<typeof Panel>>();
+  let only = $state<Result | null>(null);
+
+  const steps = $derived(checks.steps ?? []);
+  const shown = $derived(only === null ? steps : steps.filter(({ result }) => result === only));
+  const present = $derived(ORDER.filter((result) => steps.some((step) => step.result === result)));
+  const old = $derived(checks.steps !== null && checks.revision !== engine.revision);
+
+  export function open() {
+    drawer?.open();
+    if (checks.steps === null || old) test();
+  }
+  function test() {
+    only = null;
+    checks.testAll();
+  }
+  const lineOf = (at: number): number =>
+    view ? view.state.doc.lineAt(Math.min(at, view.state.doc.length)).number : 1;
+</script>
+
+<Panel place="side" bind:this={drawer} title="Steps" onclose={() => checks.stop()}>
+  {@const progress = checks.progress}
+  <p class="mb-2">
+    Each equals sign and inequality of a derivation is tried with values for its letters. That finds
+    slips; it proves nothing.
+  </p>
+  <div class="mb-2 flex flex-wrap items-center gap-2">
+    {#if progress}
+      <progress
+        class="progress progress-primary w-40"
+        max={Math.max(1, progress.total)}
+        value={progress.done}
+        aria-label="Steps tested"
+      ></progress>
+      <span role="status">{progress.done} of {progress.total}</span>
+      <button class="btn btn-sm" onclick={() => checks.stop()}>Stop</button>
+    {:else}
+      <button class="btn btn-sm" onclick={test}>Test all steps</button>
+      <span role="status">
+        {steps.length === 0 ? 'The sheet has no steps to test.' : `${tally(steps)}.`}
+        {old ? 'The text has changed since.' : ''}
+      </span>
+    {/if}
+  </div>
+  {#if present.length > 1}
+    <div class="mb-2 flex flex-wrap gap-1" role="group" aria-label="Which are listed">
+      <button
+        class="btn btn-xs {only === null ? 'btn-primary' : ''}"
+        aria-pressed={only === null}
+        onclick={() => (only = null)}>all</button
+      >
+      {#each present as result (result)}
+        <button
+          class="btn btn-xs {only === result ? 'btn-primary' : ''}"
+          aria-pressed={only === result}
+          onclick={() => (only = result)}>{RESULT_WORDS[result]}</button
+        >
+      {/each}
+    </div>
+  {/if}
+  <StepList
+    steps={shown}
+    text={view?.state.doc.toString() ?? ''}
+    {lineOf}
+    glimpse={(source, preamble) => engine.glimpse(source, preamble)}
+    ongo={(at) => {
+      drawer?.close();
+      ongo(at);
+    }}
+  />
+</Panel>

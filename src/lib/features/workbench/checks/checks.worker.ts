@@ -1,0 +1,55 @@
+import {
+  countSteps,
+  stepsOf,
+  tellStep,
+  type ToldStep,
+  type WrittenBlock,
+} from '@odd-compass/checks';
+import { turns } from '../painting/turns';
+import type { ChecksAnswer, ChecksRequest } from './messages';
+
+/** Tests steps in a thread of its own, a few at a time, so that it hears when a run is to stop. */
+const scope = self as unknown as {
+  postMessage(answer: ChecksAnswer): void;
+  onmessage: ((event: MessageEvent<ChecksRequest>) => void) | null;
+};
+
+/** Steps are told of after so long, in ms. */
+const SLICE = 40;
+
+const stopped = new Set<number>();
+const turn = turns();
+
+scope.onmessage = ({ data }) => {
+  if (data.kind === 'stop') stopped.add(data.run);
+  else {
+    const { port, run, wanted } = data;
+    port.onmessage = (event: MessageEvent<{ blocks: WrittenBlock[]; revision: number }>) => {
+      port.close();
+      void test(run, event.data.blocks, event.data.revision, wanted);
+    };
+  }
+};
+
+async function test(
+  run: number,
+  blocks: readonly WrittenBlock[],
+  revision: number,
+  wanted: Extract<ChecksRequest, { kind: 'steps' }>['wanted'],
+): Promise<void> {
+  const say = (answer: ChecksAnswer): void => scope.postMessage(answer);
+  say({ kind: 'total', run, total: countSteps(blocks, wanted), revision });
+  let told: ToldStep[] = [];
+  let end = performance.now() + SLICE;
+  for (const step of stepsOf(blocks, wanted)) {
+    told.push(tellStep(step));
+    if (performance.now() < end) continue;
+    say({ kind: 'steps', run, steps: told });
+    told = [];
+    await turn();
+    if (stopped.delete(run)) return;
+    end = performance.now() + SLICE;
+  }
+  say({ kind: 'steps', run, steps: told });
+  say({ kind: 'done', run });
+}

@@ -1,0 +1,153 @@
+import type { ToldStep, Wanted } from '@odd-compass/checks';
+import type { EngineClient } from '../engine/engineClient.svelte';
+import ChecksWorker from './checks.worker?worker';
+import type { ChecksAnswer, ChecksRequest } from './messages';
+
+interface Run {
+  readonly ontotal: (total: number, revision: number) => void;
+  /** Steps of the file, and how many were told of in all. */
+  readonly onsteps: (steps: readonly ToldStep[], done: number) => void;
+  readonly ondone: () => void;
+}
+
+/** How far a test of the whole sheet has come. */
+export interface Progress {
+  readonly done: number;
+  readonly total: number;
+}
+
+/** Has the sheet's steps tested by a worker, which is begun when it is first asked. Places are those of the file that is written in. */
+export class ChecksClient {
+  /** What the last test of the whole sheet found so far; null before the first. */
+  steps = $state.raw<readonly ToldStep[] | null>(null);
+  /** While such a test goes on. */
+  progress = $state.raw<Progress | null>(null);
+  /** The revision of the text that `steps` are of. */
+  revision = $state(0);
+  /** What numbers alone got wrong, found by itself. */
+  wrongNumbers = $state.raw<readonly ToldStep[]>([]);
+
+  private worker: Worker | null = null;
+  private last = 0;
+  private all = 0;
+  private readonly runs = new Map<number, Run>();
+
+  /** @param start begins a worker; tests hand in ones of their own. */
+  constructor(
+    private readonly engine: EngineClient,
+    private readonly start: () => Worker = () => new ChecksWorker(),
+  ) {}
+
+  /** Tests every step of the sheet; what is found comes as it is found. */
+  testAll(): void {
+    this.stop();
+    this.steps = [];
+    this.progress = { done: 0, total: 0 };
+    this.all = this.begin(
+      {},
+      {
+        ontotal: (total, revision) => {
+          this.progress = { done: 0, total };
+          this.revision = revision;
+        },
+        onsteps: (steps, done) => {
+          this.steps = [...(this.steps ?? []), ...steps];
+          if (this.progress) this.progress = { ...this.progress, done: this.progress.done + done };
+        },
+        ondone: () => (this.progress = null),
+      },
+    );
+  }
+
+  /** Ends a test of the whole sheet; what was found stays. */
+  stop(): void {
+    if (!this.progress) return;
+    this.progress = null;
+    this.runs.delete(this.all);
+    this.say({ kind: 'stop', run: this.all });
+  }
+
+  /** The steps of a stretch of the text. */
+  testStretch(from: number, to: number): Promise<readonly ToldStep[]> {
+    const { enginePlace } = this.engine;
+    return this.gathered({ within: { from: enginePlace(from), to: enginePlace(to) } });
+  }
+
+  /** Looks through the arithmetic of the sheet. */
+  async testNumbers(): Promise<void> {
+    const steps = await this.gathered({ numbersOnly: true });
+    this.wrongNumbers = steps.filter(
+      ({ result, numbersOnly }) => result === 'differs' && numbersOnly,
+    );
+  }
+
+  close(): void {
+    this.worker?.terminate();
+    this.worker = null;
+    this.runs.clear();
+  }
+
+  private gathered(wanted: Wanted): Promise<readonly ToldStep[]> {
+    return new Promise((resolve) => {
+      const found: ToldStep[] = [];
+      this.begin(wanted, {
+        ontotal: () => undefined,
+        onsteps: (steps) => found.push(...steps),
+        ondone: () => resolve(found),
+      });
+    });
+  }
+
+  private begin(wanted: Wanted, run: Run): number {
+    const id = ++this.last;
+    this.runs.set(id, run);
+    const { port1, port2 } = new MessageChannel();
+    this.say({ kind: 'steps', run: id, wanted, port: port2 }, [port2]);
+    this.engine.sendReading(port1);
+    return id;
+  }
+
+  private say(request: ChecksRequest, transfer: Transferable[] = []): void {
+    if (!this.worker) {
+      this.worker = this.start();
+      this.worker.onmessage = (event: MessageEvent<ChecksAnswer>) => this.hear(event.data);
+    }
+    this.worker.postMessage(request, transfer);
+  }
+
+  private hear(answer: ChecksAnswer): void {
+    const run = this.runs.get(answer.run);
+    if (!run) return;
+    if (answer.kind === 'total') run.ontotal(answer.total, answer.revision);
+    if (answer.kind === 'steps') {
+      run.onsteps(
+        answer.steps.flatMap((step) => this.within(step)),
+        answer.steps.length,
+      );
+    }
+    if (answer.kind === 'done') {
+      this.runs.delete(answer.run);
+      run.ondone();
+    }
+  }
+
+  /** A step with places of the file that is written in; none where it stands in another. */
+  private within(step: ToldStep): readonly ToldStep[] {
+    const shift = this.engine.enginePlace(0);
+    // What defines or supposes is no step.
+    if (step.untested || this.engine.ownPlace(step.from) === null) return [];
+    const moved = <T extends { readonly from: number; readonly to: number }>(place: T): T => ({
+      ...place,
+      from: place.from - shift,
+      to: place.to - shift,
+    });
+    return [
+      {
+        ...moved(step),
+        left: moved(step.left),
+        right: moved(step.right),
+        agreeing: step.agreeing.map(moved),
+      },
+    ];
+  }
+}
