@@ -49,6 +49,7 @@ const CHECKS = {
   values: ['numbers', 'reading'],
   steps: ['numbers', 'reading', 'values'],
   sheet: ['numbers', 'reading', 'values', 'steps'],
+  matrices: ['numbers', 'reading', 'sheet'],
 };
 
 /** No room knows the app, its framework or its host. */

@@ -3,3 +3,9 @@ export { tellStep, type ToldStep } from './sheet/told';
 export type { WrittenBlock } from './sheet/pieces';
 export type { Outcome, Result } from './steps/check';
 export { sideText } from './sheet/sideText';
+export {
+  answerMatrix,
+  type MatrixAnswer,
+  type MatrixQuestion,
+  type MatrixTask,
+} from './matrices/task';

@@ -1,20 +1,14 @@
 import { freeNames, some, type Expr } from '../reading/expression';
 import type { Names } from '../reading/reader';
+import { mayDiffer, type Standing } from './mayDiffer';
+import { sheetNames, usesOfI, type SheetNames } from './sheetNames';
 import type { Token } from '../reading/tokens';
-import { checkStep, type MayDiffer, type Outcome } from '../steps/check';
+import { checkStep, type Outcome } from '../steps/check';
 import type { Facts, Kind } from '../steps/facts';
-import type { Trials } from '../steps/trials';
-import {
-  definitionIn,
-  headName,
-  nothingYet,
-  readQuietly,
-  suppose,
-  type Believed,
-} from './believed';
-import { bareLetters, eachLetter, firstPlaces } from './letters';
+import { definitionIn, nothingYet, readQuietly, suppose, type Believed } from './believed';
+import { bareLetters, eachLetter } from './letters';
 import { saidKinds, type SaidKind } from './kinds';
-import { piecesOf, type Piece, type WrittenBlock } from './pieces';
+import { piecesOf, type WrittenBlock } from './pieces';
 import { isDefining, roleOf, type Role } from './roles';
 import { statementsOf, type RelationToken, type Statement } from './statements';
 
@@ -79,55 +73,6 @@ function isWanted(statement: Statement, { within, numbersOnly }: Wanted): boolea
   let letters = false;
   for (const side of statement.sides) eachLetter(side, () => (letters = true));
   return !letters;
-}
-
-interface SheetNames {
-  readonly functions: ReadonlySet<string>;
-  /** The sheet is about complex numbers. */
-  readonly complex: boolean;
-  /** The scopes that speak of matrices, and those that count with `i`. */
-  readonly matrices: ReadonlySet<number>;
-  readonly countsI: ReadonlySet<number>;
-  /** `π` is spoken of as a thing of its own, or has an index. */
-  readonly plainPi: boolean;
-  /** Where each letter stands first. */
-  readonly first: ReadonlyMap<string, number>;
-}
-
-function sheetNames(pieces: readonly Piece[]): SheetNames {
-  const functions = new Set<string>();
-  const [matrices, countsI] = [new Set<number>(), new Set<number>()];
-  let [scope, complex, plainPi] = [0, false, false];
-  for (const piece of pieces) {
-    if (piece.kind === 'break' && piece.what !== 'paragraph') scope++;
-    if (piece.kind === 'words') {
-      if (/\bcomplex|imaginary|conjugate/i.test(piece.text)) complex = true;
-      if (/\bmatri(x|ces)\b|\blinear maps?\b/i.test(piece.text)) matrices.add(scope);
-    }
-    if (piece.kind !== 'formula') continue;
-    for (const row of piece.strands.flat()) {
-      if (mentions(row, /^(ℂ|𝐂)$/)) complex = true;
-      if (usesOfI(row).counted) countsI.add(scope);
-      if (
-        row.some(
-          (token) => token.t === 'letter' && token.name === 'π' && (row.length === 1 || token.sub),
-        )
-      )
-        plainPi = true;
-      const at = row.findIndex(({ t }) => t === 'relation');
-      for (const name of at > 0 ? headName(row.slice(0, at)) : []) functions.add(name);
-    }
-  }
-  return { functions, complex, matrices, countsI, plainPi, first: firstPlaces(pieces) };
-}
-
-/** Does a letter stand in these tokens, at any depth of brackets? */
-function mentions(tokens: readonly Token[], letter: RegExp): boolean {
-  return tokens.some((token) =>
-    token.t === 'letter'
-      ? letter.test(token.name)
-      : token.t === 'bracket' && mentions(token.inner, letter),
-  );
 }
 
 function* statementSteps(
@@ -297,27 +242,6 @@ function isImaginary(
   return sheet.complex || statement.sides.some((side) => usesOfI(side).unit);
 }
 
-/** How the letter `i` stands in tokens: below another sign (it counts), or as a value. */
-function usesOfI(side: readonly Token[]): { readonly counted: boolean; readonly unit: boolean } {
-  let [counted, unit] = [false, false];
-  eachLetter(side, (name, below) => {
-    if (name === 'i' && below) counted = true;
-    if (name === 'i' && !below) unit = true;
-  });
-  return { counted, unit };
-}
-
-interface Standing {
-  readonly role: Role;
-  readonly chain: boolean;
-  /** Why the relation is no step: it says what its left side is, or it is a condition. */
-  readonly untested: 'definition' | 'condition' | null;
-  /** A function or sequence of the statement occurs before it. */
-  readonly spokenOf: boolean;
-  /** Does a letter stand on the sheet before the statement? */
-  readonly earlier: (name: string) => boolean;
-}
-
 function stepAt(
   statement: Statement,
   i: number,
@@ -368,105 +292,3 @@ const extentOf = (side: readonly Token[], near: number): Extent => ({
   from: side[0]?.from ?? near,
   to: side.at(-1)?.to ?? near,
 });
-
-/**
- * A relation that defines, assumes, states a condition or is to be solved is no step. What tells is the words before
- * it, and how it stands: a single equation with unknowns, or a chain that ends in one.
- */
-function mayDiffer(statement: Statement, i: number, standing: Standing, facts: Facts): MayDiffer {
-  const { role, chain } = standing;
-  return (left, right, trials) => {
-    const [own, others] = [freeNames(left), freeNames(right)];
-    if (role === 'denied') return 'the words around it say that it is not so';
-    if (own.size + others.size === 0) return role === 'given' ? 'it is a condition' : null;
-    if (role === 'given') return 'it is a condition, or it says what a letter is';
-    if (trials.anyFunctions) return 'it may rest on what is said of a function';
-    if (trials.anything && standing.spokenOf)
-      return 'it may rest on what is said of a function or sequence';
-    if (!chain && !isComputation(left, right, facts)) {
-      return 'a single relation with unknowns may be a condition, or is to be solved';
-    }
-    return chain ? chainMayDiffer(statement, i, left, right, facts, standing, trials) : null;
-  };
-}
-
-/** The left side asks for a value that the right side gives: no one solves such an equation. */
-function isComputation(left: Expr, right: Expr, facts: Facts): boolean {
-  const works = (expr: Expr): boolean => {
-    if (expr.kind === 'apply') return facts.functions.has(expr.name);
-    return ['series', 'integral', 'limit', 'derivative', 'difference', 'dots'].includes(expr.kind);
-  };
-  const matrix = (expr: Expr): boolean => some(expr, ({ kind }) => kind === 'matrix');
-  const constants = left.kind === 'integral' && !left.bounds ? /^[CcK]$/ : /^$/;
-  const own = freeNames(left);
-  const others = [...freeNames(right)].filter((name) => !constants.test(name));
-  if (others.length === 0 || !others.every((name) => own.has(name))) return false;
-  return works(left) || matrix(left);
-}
-
-function chainMayDiffer(
-  statement: Statement,
-  i: number,
-  left: Expr,
-  right: Expr,
-  facts: Facts,
-  standing: Standing,
-  trials: Trials,
-): string | null {
-  const [own, others] = [freeNames(left), freeNames(right)];
-  const isLast = i === statement.signs.length - 1;
-  const lone = (expr: Expr): boolean =>
-    expr.kind === 'negate'
-      ? lone(expr.body)
-      : ['name', 'number', 'constant', 'indexed'].includes(expr.kind);
-  if (isLast && isZero(right) && own.size > 0 && !trials.leftIsConstant)
-    return 'the chain may end in an equation to be solved';
-  if (lone(left) && lone(right)) return 'a letter is set equal to another';
-  const lost = [...own].filter((name) => !others.has(name));
-  const come = [...others].filter((name) => !own.has(name));
-  if (trials.under.length && come.every((name) => isTied(name, own, trials))) return null;
-  const isMatrix = (expr: Expr): boolean => some(expr, ({ kind }) => kind === 'matrix');
-  if (lost.some((name) => trials.matrixNames.has(name)) && isMatrix(right) && !isMatrix(left)) {
-    return 'a matrix takes the place of a letter, and it is not seen by what';
-  }
-  if (lost.length && come.length)
-    return 'one letter takes the place of another, and it is not seen by what';
-  if (
-    come.length &&
-    /\b(some|exists?|suitable|theorem|where|there is|between)\b/i.test(
-      `${statement.said.slice(-160)} ${statement.after.slice(0, 80)}`,
-    )
-  ) {
-    return 'a letter comes in that the words around speak of';
-  }
-  if (come.length && come.some((name) => standing.earlier(name) || isKnownBefore(name, facts))) {
-    return 'a letter comes in that is spoken of before';
-  }
-  return null;
-}
-
-const isZero = (expr: Expr): boolean => expr.kind === 'number' && expr.value === 0n;
-
-/** Do the equations that were kept to tie a letter to those of the left side? */
-function isTied(name: string, own: ReadonlySet<string>, { under }: Trials): boolean {
-  const tied = new Set(own);
-  for (let grew = true; grew;) {
-    grew = false;
-    for (const equation of under) {
-      const names = [...freeNames(equation.left), ...freeNames(equation.right)];
-      if (!names.some((other) => tied.has(other)) || names.every((other) => tied.has(other)))
-        continue;
-      for (const other of names) tied.add(other);
-      grew = true;
-    }
-  }
-  return tied.has(name);
-}
-
-/** Was something said of the letter before this chain? */
-function isKnownBefore(name: string, facts: Facts): boolean {
-  if (facts.kinds.has(name)) return true;
-  return [...facts.equations, ...facts.assumptions].some(
-    ({ left, right }) => freeNames(left).has(name) || freeNames(right).has(name),
-  );
-}

@@ -13,6 +13,7 @@
   import FormulaBench from './FormulaBench.svelte';
   import { likelyActions, OPENED_FOR } from './likely';
   import LinesBench from './LinesBench.svelte';
+  import MatrixWork from './MatrixWork.svelte';
   import MatrixBench from './MatrixBench.svelte';
   import PackageBench from './PackageBench.svelte';
   import { lookingLines } from '../source/preamble';
@@ -173,6 +174,13 @@
       <div id="bench-tools">
         {#if now.context.kind === 'matrix'}
           <MatrixBench {view} place={now.context} state={now.state} />
+          <MatrixWork
+            {view}
+            place={now.context}
+            state={now.state}
+            {checks}
+            glimpse={(source, lines) => engine.glimpse(source, lines)}
+          />
         {:else if now.context.kind === 'lines'}
           <LinesBench
             {view}

@@ -1,4 +1,5 @@
 import {
+  answerMatrix,
   countSteps,
   stepsOf,
   tellStep,
@@ -20,15 +21,23 @@ const SLICE = 40;
 const stopped = new Set<number>();
 const turn = turns();
 
+interface Reading {
+  readonly blocks: readonly WrittenBlock[];
+  readonly revision: number;
+}
+
 scope.onmessage = ({ data }) => {
-  if (data.kind === 'stop') stopped.add(data.run);
-  else {
-    const { port, run, wanted } = data;
-    port.onmessage = (event: MessageEvent<{ blocks: WrittenBlock[]; revision: number }>) => {
-      port.close();
-      void test(run, event.data.blocks, event.data.revision, wanted);
-    };
+  if (data.kind === 'stop') {
+    stopped.add(data.run);
+    return;
   }
+  const { port, run } = data;
+  port.onmessage = (event: MessageEvent<Reading>) => {
+    port.close();
+    const { blocks, revision } = event.data;
+    if (data.kind === 'steps') void test(run, blocks, revision, data.wanted);
+    else scope.postMessage({ kind: 'matrix', run, answer: answerMatrix(blocks, data.question) });
+  };
 };
 
 async function test(

@@ -1,4 +1,4 @@
-import type { ToldStep, Wanted } from '@odd-compass/checks';
+import type { MatrixAnswer, MatrixQuestion, ToldStep, Wanted } from '@odd-compass/checks';
 import type { EngineClient } from '../engine/engineClient.svelte';
 import ChecksWorker from './checks.worker?worker';
 import type { ChecksAnswer, ChecksRequest } from './messages';
@@ -31,6 +31,7 @@ export class ChecksClient {
   private last = 0;
   private all = 0;
   private readonly runs = new Map<number, Run>();
+  private readonly matrices = new Map<number, (answer: MatrixAnswer) => void>();
 
   /** @param start begins a worker; tests hand in ones of their own. */
   constructor(
@@ -71,6 +72,26 @@ export class ChecksClient {
   testStretch(from: number, to: number): Promise<readonly ToldStep[]> {
     const { enginePlace } = this.engine;
     return this.gathered({ within: { from: enginePlace(from), to: enginePlace(to) } });
+  }
+
+  /** Works out what is asked of a matrix of the sheet. */
+  async matrix(question: MatrixQuestion): Promise<MatrixAnswer> {
+    const shift = this.engine.enginePlace(0);
+    const run = ++this.last;
+    const answer = await new Promise<MatrixAnswer>((resolve) => {
+      this.matrices.set(run, resolve);
+      const { port1, port2 } = new MessageChannel();
+      const placed = { ...question, from: question.from + shift };
+      this.say({ kind: 'matrix', run, question: placed, port: port2 }, [port2]);
+      this.engine.sendReading(port1);
+    });
+    if ('refused' in answer) return answer;
+    const edits = answer.edits.map((edit) => ({
+      ...edit,
+      from: edit.from - shift,
+      to: edit.to - shift,
+    }));
+    return { ...answer, edits };
   }
 
   /** Looks through the arithmetic of the sheet. */
@@ -116,6 +137,11 @@ export class ChecksClient {
   }
 
   private hear(answer: ChecksAnswer): void {
+    if (answer.kind === 'matrix') {
+      this.matrices.get(answer.run)?.(answer.answer);
+      this.matrices.delete(answer.run);
+      return;
+    }
     const run = this.runs.get(answer.run);
     if (!run) return;
     if (answer.kind === 'total') run.ontotal(answer.total, answer.revision);

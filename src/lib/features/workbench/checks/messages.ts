@@ -1,4 +1,4 @@
-import type { ToldStep, Wanted } from '@odd-compass/checks';
+import type { MatrixAnswer, MatrixQuestion, ToldStep, Wanted } from '@odd-compass/checks';
 
 /** What is asked of the worker that tests steps; what the engine read comes through `port`. */
 export type ChecksRequest =
@@ -6,6 +6,12 @@ export type ChecksRequest =
       readonly kind: 'steps';
       readonly run: number;
       readonly wanted: Wanted;
+      readonly port: MessagePort;
+    }
+  | {
+      readonly kind: 'matrix';
+      readonly run: number;
+      readonly question: MatrixQuestion;
       readonly port: MessagePort;
     }
   /** A run is no longer wanted. */
@@ -20,4 +26,5 @@ export type ChecksAnswer =
       readonly revision: number;
     }
   | { readonly kind: 'steps'; readonly run: number; readonly steps: readonly ToldStep[] }
+  | { readonly kind: 'matrix'; readonly run: number; readonly answer: MatrixAnswer }
   | { readonly kind: 'done'; readonly run: number };
