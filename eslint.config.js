@@ -50,6 +50,8 @@ const CHECKS = {
   steps: ['numbers', 'reading', 'values'],
   sheet: ['numbers', 'reading', 'values', 'steps'],
   matrices: ['numbers', 'reading', 'sheet'],
+  argument: [],
+  signs: ['sheet'],
 };
 
 /** No room knows the app, its framework or its host. */

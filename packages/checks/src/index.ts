@@ -9,3 +9,11 @@ export {
   type MatrixQuestion,
   type MatrixTask,
 } from './matrices/task';
+export { tableAt, valueAt, type TableAnswer, type ValueAnswer } from './sheet/valueAt';
+export {
+  argumentOf,
+  type Argument,
+  type ArgumentEdge,
+  type ArgumentNode,
+} from './argument/argument';
+export { signsOf, type Sign, type SignNote, type Signs } from './signs/signs';

@@ -60,6 +60,40 @@ export function* stepsOf(
   }
 }
 
+/** What is known at a place of the text: what was said and defined before it. */
+export function factsAt(blocks: readonly WrittenBlock[], place: number): Facts {
+  const pieces = piecesOf(blocks);
+  const sheet = sheetNames(pieces);
+  const believed = nothingYet();
+  const waiting = saidKinds(pieces).filter(({ at }) => at <= place);
+  believed.kinds.push(...waiting);
+  let last: Statement | null = null;
+  for (const statement of statementsOf(pieces)) {
+    if (statement.from > place) break;
+    last = statement;
+    if (statement.to > place) break;
+    // Nothing is tested: what is said is only taken up.
+    for (const _ of statementSteps(statement, believed, sheet, false));
+  }
+  return factsFor(last ?? NO_STATEMENT, believed, sheet);
+}
+
+const NO_STATEMENT: Statement = {
+  sides: [],
+  signs: [],
+  modulus: null,
+  beside: [],
+  said: '',
+  after: '',
+  condition: false,
+  scope: 0,
+  paragraph: 0,
+  display: false,
+  offset: 0,
+  from: 0,
+  to: 0,
+};
+
 /** How many steps that are wanted a sheet has. */
 export function countSteps(blocks: readonly WrittenBlock[], wanted: Wanted = {}): number {
   return statementsOf(piecesOf(blocks))
