@@ -1,7 +1,8 @@
+import { stepsOf } from '@odd-compass/checks';
 import { filesOf, pageSvg, pageText, Session, type PageDescription } from '@odd-compass/engine';
 import { Resvg } from '@resvg/resvg-js';
 import { parentPort, workerData } from 'node:worker_threads';
-import type { PagePicture, TypesetJob } from '../src/lib/server/typeset/job';
+import type { PagePicture, StepFact, TypesetJob } from '../src/lib/server/typeset/job';
 import { fontsFrom } from './hostFonts';
 
 /** The thread in which the server typesets one document. */
@@ -51,6 +52,17 @@ function picture(page: PageDescription): PagePicture {
   return { svg: pageSvg(page, session.fonts, pictureOf), width, height, lines };
 }
 
+/** Steps are tested for so long, in ms: the pages must not wait for them. */
+const TESTING = 4000;
+
+function* factsOfSteps(): Generator<StepFact, void> {
+  const end = performance.now() + TESTING;
+  for (const { from, untested, outcome } of stepsOf(session.written())) {
+    if (!untested) yield { from, result: outcome.result, why: outcome.why };
+    if (performance.now() > end) return;
+  }
+}
+
 const descriptions = session.pages.map((page) => session.describe(page));
 const pictures = job.pictures ? descriptions.map(picture) : [];
 const [first] = descriptions;
@@ -60,4 +72,5 @@ const findings = session.findings();
 const toFix = findings.filter(({ severity }) => severity !== 'advice').length;
 const formulas = [...session.formulaSpans()];
 const pages = descriptions.length;
-parentPort?.postMessage({ pdf, firstPage, pages, toFix, findings, formulas, pictures });
+const steps = job.pictures ? [...factsOfSteps()] : [];
+parentPort?.postMessage({ pdf, firstPage, pages, toFix, findings, formulas, steps, pictures });

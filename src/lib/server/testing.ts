@@ -13,6 +13,7 @@ const NOTHING: TypesetResult = {
   toFix: 0,
   findings: [],
   formulas: [],
+  steps: [],
   pictures: [],
 };
 

@@ -10,6 +10,7 @@ import { findText } from '../session/findText';
 import { glimpse } from '../session/glimpse';
 import { Session, type CalendarDate } from '../session/session';
 import { vocabulary } from '../session/vocabulary';
+import { sendable } from '../session/writtenData';
 import type {
   FileAddress,
   GlyphOutline,
@@ -124,7 +125,7 @@ export class WorkerHost {
       case 'reading':
         await this.opened;
         return request.port.postMessage({
-          blocks: this.session?.written() ?? [],
+          blocks: sendable(this.session?.written() ?? []),
           revision: this.revision,
         });
       case 'place': {

@@ -114,6 +114,9 @@
   >
   <a class="btn btn-ghost btn-sm px-2" href="/a/{assignment.id}/versions" onclick={leave}>Earlier</a
   >
+  <a class="btn btn-ghost btn-sm px-2" href="/a/{assignment.id}/argument" onclick={leave}
+    >Argument</a
+  >
   <LampButton />
   <a class="btn btn-sm" href="/a/{assignment.id}/hand-in" onclick={leave}>Hand in</a>
   <TakeMenu {assignment} {whenSaved} flush={() => saver?.flush() ?? Promise.resolve(true)} />

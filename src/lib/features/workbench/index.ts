@@ -5,3 +5,6 @@ export { default as SheetPage } from './sheet/SheetPage.svelte';
 export { openSpeller, type Speller } from './source/speller';
 export { proseOf, wordsIn, wordsOfDocument } from './source/prose';
 export { keptTaste } from './source/taste';
+export { pictureUrl } from './engine/pictureUrl';
+export { engineFiles } from './assignmentFiles';
+export { lookingLines } from './source/preamble';

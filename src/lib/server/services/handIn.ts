@@ -142,6 +142,7 @@ export function handInService(parts: Parts) {
       const lines = lastLook({
         findings: made.findings,
         pages: made.pictures,
+        steps: made.steps,
         handout: await handoutPages(row),
         texts: snapshot.texts,
         mainPath: row.mainPath,

@@ -32,6 +32,7 @@ const DONE: Looked = {
       'x = y and so on it goes',
     ),
   ],
+  steps: [],
   handout: HANDOUT,
   texts: {
     'sheet.tex':

@@ -2,12 +2,14 @@ import type { Finding } from '@odd-compass/engine';
 import type { HandInRules } from '../../domain/assignment';
 import { folderOf } from '../../domain/fileName';
 import type { LookLine, LookPlace } from '../../domain/courseSite';
-import type { PagePicture } from '../typeset/job';
+import type { PagePicture, StepFact } from '../typeset/job';
+import { lookAtMathematics } from './lookAtMathematics';
 
 /** What the last look looks at: facts of the engine, the sources, and what the course asks for. */
 export interface Looked {
   readonly findings: readonly Finding[];
   readonly pages: readonly PagePicture[];
+  readonly steps: readonly StepFact[];
   /** Of the handout as it was taken; empty when there was none. */
   readonly handout: readonly PagePicture[];
   readonly texts: Readonly<Record<string, string>>;
@@ -28,6 +30,7 @@ export function lastLook(looked: Looked): LookLine[] {
     dated(looked),
     ...ofFindings(looked),
     noNotes(looked),
+    ...lookAtMathematics(looked.texts[looked.mainPath] ?? '', looked.mainPath, looked.steps),
     ...withinRules(looked),
   ].filter((line) => line !== null);
 }

@@ -30,6 +30,13 @@ export interface PagePicture {
   readonly lines: readonly PageLine[];
 }
 
+/** A step of a derivation, and how it came out. */
+export interface StepFact {
+  readonly from: number;
+  readonly result: 'holds' | 'differs' | 'sometimes' | 'unknown';
+  readonly why: string;
+}
+
 /** What it gives back. `toFix` counts findings that are more than advice. */
 export interface TypesetResult {
   readonly pdf: Buffer;
@@ -40,6 +47,8 @@ export interface TypesetResult {
   readonly findings: readonly Finding[];
   /** Starts and ends of the formulas of the text, by turns. */
   readonly formulas: readonly number[];
+  /** Empty unless pictures were wanted. */
+  readonly steps: readonly StepFact[];
   /** Empty unless they were wanted. */
   readonly pictures: readonly PagePicture[];
 }

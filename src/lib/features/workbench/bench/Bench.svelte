@@ -197,6 +197,7 @@
             state={now.state}
             {preamble}
             {steps}
+            {checks}
             glimpse={(source, lines) => engine.glimpse(source, lines)}
           />
         {:else if now.context.kind === 'table'}

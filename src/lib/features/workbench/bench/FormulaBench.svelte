@@ -3,10 +3,12 @@
   import type { EditorView } from '@codemirror/view';
   import type { ToldStep } from '@odd-compass/checks';
   import type { Glimpse } from '@odd-compass/engine/worker';
+  import type { ChecksClient } from '../checks/checksClient.svelte';
   import StepList from '../checks/StepList.svelte';
   import { change } from './change';
   import { beside, chainAt, expressionsOf, larger, smaller } from './expressions';
   import type { Span } from './figure';
+  import FormulaValue from './FormulaValue.svelte';
   import FormulaPicture from './FormulaPicture.svelte';
   import { nextForm } from './letterForms';
   import { changeForm, FORMS } from './formulaForms';
@@ -21,8 +23,9 @@
     glimpse: (source: string, preamble: string) => Promise<Glimpse | null>;
     /** The steps that stand in the formula, as they were tested. */
     steps: readonly ToldStep[];
+    checks: ChecksClient;
   }
-  let { view, from, to, state: now, preamble, glimpse, steps }: Props = $props();
+  let { view, from, to, state: now, preamble, glimpse, steps, checks }: Props = $props();
 
   /** The page comes first: the picture is asked for when the typing pauses. */
   const PAUSE = 150;
@@ -156,6 +159,7 @@
         <button class="btn btn-xs" onclick={() => wrap(one)}>{one.title}</button>
       {/each}
     </div>
+    <FormulaValue {view} state={now} {checks} {marked} {whole} {to} />
   </div>
 </div>
 {#if steps.length > 0}

@@ -4,6 +4,7 @@
   import type { MatrixAnswer, MatrixTask } from '@odd-compass/checks';
   import type { Glimpse } from '@odd-compass/engine/worker';
   import type { ChecksClient } from '../checks/checksClient.svelte';
+  import { tick } from 'svelte';
   import { pictureUrl } from '../engine/pictureUrl';
   import { change } from './change';
   import type { BodyPlace } from './context';
@@ -32,6 +33,7 @@
   const SCALE = 1.4;
   const PREAMBLE = '\\usepackage{amsmath,amssymb}';
 
+  let result = $state<HTMLElement>();
   let exponent = $state(2);
   /** What came of the last question, and the text it was asked of. */
   let worked = $state.raw<{ answer: MatrixAnswer; doc: EditorState['doc'] } | null>(null);
@@ -50,6 +52,8 @@
     const { from, name: environment } = place;
     const answer = await checks.matrix({ task, from, environment, columns, exponent });
     worked = { answer, doc };
+    await tick();
+    result?.scrollIntoView({ block: 'nearest' });
   }
   function write() {
     if (!current || !('edits' in current)) return;
@@ -78,7 +82,11 @@
     </label>
   </div>
   {#if current}
-    <div class="mt-1.5 flex flex-wrap items-center gap-2" data-testid="matrix-result">
+    <div
+      bind:this={result}
+      class="mt-1.5 flex flex-wrap items-center gap-2"
+      data-testid="matrix-result"
+    >
       {#if 'refused' in current}
         <p role="status">{current.refused}</p>
       {:else}

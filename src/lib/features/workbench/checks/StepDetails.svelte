@@ -27,7 +27,7 @@
     <p>
       <code class="break-all"
         >{#each pieces as { text: piece, agrees }, i (i)}<span
-            class={agrees ? 'opacity-40' : 'font-bold'}>{piece}</span
+            class={agrees ? 'opacity-70' : 'font-bold'}>{piece}</span
           >{/each}</code
       >
       <span class="ml-1 text-sm opacity-80">What is grey agrees on both sides.</span>

@@ -1,9 +1,11 @@
 <script lang="ts">
   import Panel from '$lib/ui/Panel.svelte';
+  import type { Signs } from '@odd-compass/checks';
   import type { EditorView } from '@codemirror/view';
   import type { EngineClient } from '../engine/engineClient.svelte';
   import type { ChecksClient } from './checksClient.svelte';
   import { RESULT_WORDS, tally, type Result } from './outcomes';
+  import SignList from './SignList.svelte';
   import StepList from './StepList.svelte';
 
   interface Props {
@@ -17,13 +19,24 @@
   const ORDER: readonly Result[] = ['differs', 'sometimes', 'holds', 'unknown'];
   let drawer = $state<ReturnType<typeof Panel>>();
   let only = $state<Result | null>(null);
+  let shows = $state<'steps' | 'signs'>('steps');
+  let signs = $state.raw<Signs | null>(null);
 
   const steps = $derived(checks.steps ?? []);
   const shown = $derived(only === null ? steps : steps.filter(({ result }) => result === only));
   const present = $derived(ORDER.filter((result) => steps.some((step) => step.result === result)));
   const old = $derived(checks.steps !== null && checks.revision !== engine.revision);
 
+  function go(at: number) {
+    drawer?.close();
+    ongo(at);
+  }
+  async function showSigns() {
+    shows = 'signs';
+    signs = await checks.signs();
+  }
   export function open() {
+    shows = 'steps';
     drawer?.open();
     if (checks.steps === null || old) test();
   }
@@ -35,7 +48,27 @@
     view ? view.state.doc.lineAt(Math.min(at, view.state.doc.length)).number : 1;
 </script>
 
-<Panel place="side" bind:this={drawer} title="Steps" onclose={() => checks.stop()}>
+<Panel place="side" bind:this={drawer} title="Steps and signs" onclose={() => checks.stop()}>
+  <div class="mb-3 flex gap-1" role="group" aria-label="What is shown">
+    <button
+      class="btn btn-sm {shows === 'steps' ? 'btn-primary' : ''}"
+      aria-pressed={shows === 'steps'}
+      onclick={() => (shows = 'steps')}>Steps</button
+    >
+    <button
+      class="btn btn-sm {shows === 'signs' ? 'btn-primary' : ''}"
+      aria-pressed={shows === 'signs'}
+      onclick={() => void showSigns()}>Signs</button
+    >
+  </div>
+  {#if shows === 'signs'}
+    {#if signs}<SignList {signs} {lineOf} ongo={go} />{/if}
+  {:else}
+    {@render tested()}
+  {/if}
+</Panel>
+
+{#snippet tested()}
   {@const progress = checks.progress}
   <p class="mb-2">
     Each equals sign and inequality of a derivation is tried with values for its letters. That finds
@@ -80,9 +113,6 @@
     text={view?.state.doc.toString() ?? ''}
     {lineOf}
     glimpse={(source, preamble) => engine.glimpse(source, preamble)}
-    ongo={(at) => {
-      drawer?.close();
-      ongo(at);
-    }}
+    ongo={go}
   />
-</Panel>
+{/snippet}

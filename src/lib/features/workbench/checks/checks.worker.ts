@@ -1,13 +1,16 @@
 import {
   answerMatrix,
   countSteps,
+  signsOf,
   stepsOf,
+  tableAt,
+  valueAt,
   tellStep,
   type ToldStep,
   type WrittenBlock,
 } from '@odd-compass/checks';
 import { turns } from '../painting/turns';
-import type { ChecksAnswer, ChecksRequest } from './messages';
+import type { Asked, ChecksAnswer, ChecksRequest, Question } from './messages';
 
 /** Tests steps in a thread of its own, a few at a time, so that it hears when a run is to stop. */
 const scope = self as unknown as {
@@ -36,9 +39,22 @@ scope.onmessage = ({ data }) => {
     port.close();
     const { blocks, revision } = event.data;
     if (data.kind === 'steps') void test(run, blocks, revision, data.wanted);
-    else scope.postMessage({ kind: 'matrix', run, answer: answerMatrix(blocks, data.question) });
+    else scope.postMessage({ kind: 'answer', run, answer: answer(blocks, data.question) });
   };
 };
+
+function answer(blocks: readonly WrittenBlock[], question: Question): Asked[keyof Asked]['answer'] {
+  switch (question.what) {
+    case 'matrix':
+      return answerMatrix(blocks, question.ask);
+    case 'value':
+      return valueAt(blocks, question.ask);
+    case 'table':
+      return tableAt(blocks, question.ask, question.ask);
+    case 'signs':
+      return signsOf(blocks);
+  }
+}
 
 async function test(
   run: number,

@@ -1,7 +1,15 @@
-import type { MatrixAnswer, MatrixQuestion, ToldStep, Wanted } from '@odd-compass/checks';
+import type {
+  MatrixAnswer,
+  MatrixQuestion,
+  Signs,
+  TableAnswer,
+  ToldStep,
+  ValueAnswer,
+  Wanted,
+} from '@odd-compass/checks';
 import type { EngineClient } from '../engine/engineClient.svelte';
 import ChecksWorker from './checks.worker?worker';
-import type { ChecksAnswer, ChecksRequest } from './messages';
+import type { Asked, ChecksAnswer, ChecksRequest, Question, TableRange } from './messages';
 
 interface Run {
   readonly ontotal: (total: number, revision: number) => void;
@@ -31,7 +39,7 @@ export class ChecksClient {
   private last = 0;
   private all = 0;
   private readonly runs = new Map<number, Run>();
-  private readonly matrices = new Map<number, (answer: MatrixAnswer) => void>();
+  private readonly asked = new Map<number, (answer: unknown) => void>();
 
   /** @param start begins a worker; tests hand in ones of their own. */
   constructor(
@@ -76,22 +84,61 @@ export class ChecksClient {
 
   /** Works out what is asked of a matrix of the sheet. */
   async matrix(question: MatrixQuestion): Promise<MatrixAnswer> {
-    const shift = this.engine.enginePlace(0);
-    const run = ++this.last;
-    const answer = await new Promise<MatrixAnswer>((resolve) => {
-      this.matrices.set(run, resolve);
-      const { port1, port2 } = new MessageChannel();
-      const placed = { ...question, from: question.from + shift };
-      this.say({ kind: 'matrix', run, question: placed, port: port2 }, [port2]);
-      this.engine.sendReading(port1);
-    });
+    const { enginePlace } = this.engine;
+    const shift = enginePlace(0);
+    const answer = await this.ask('matrix', { ...question, from: enginePlace(question.from) });
     if ('refused' in answer) return answer;
-    const edits = answer.edits.map((edit) => ({
-      ...edit,
-      from: edit.from - shift,
-      to: edit.to - shift,
+    const edits = answer.edits.map(({ insert, from, to }) => ({
+      insert,
+      from: from - shift,
+      to: to - shift,
     }));
     return { ...answer, edits };
+  }
+
+  /** The value of a marked part of a formula. */
+  value(from: number, to: number): Promise<ValueAnswer> {
+    const { enginePlace } = this.engine;
+    return this.ask('value', { from: enginePlace(from), to: enginePlace(to) });
+  }
+
+  /** A table of the values of a marked part with one open letter. */
+  table(from: number, to: number, range: TableRange): Promise<TableAnswer> {
+    const { enginePlace } = this.engine;
+    return this.ask('table', { from: enginePlace(from), to: enginePlace(to), ...range });
+  }
+
+  /** The letters of the sheet; places are those of the file that is written in, -1 for others. */
+  async signs(): Promise<Signs> {
+    const own = (at: number): number => this.engine.ownPlace(at) ?? -1;
+    const { signs, notes } = await this.ask('signs', null);
+    return {
+      signs: signs.map((sign) => ({
+        ...sign,
+        first: own(sign.first),
+        meaning: sign.meaning && { ...sign.meaning, at: own(sign.meaning.at) },
+      })),
+      notes: notes.map((note) =>
+        note.kind === 'early'
+          ? { ...note, first: own(note.first), introduced: own(note.introduced) }
+          : { ...note, at: own(note.at) },
+      ),
+    };
+  }
+
+  /** Asks of what the engine has read. */
+  private ask<What extends keyof Asked>(
+    what: What,
+    ask: Asked[What]['ask'],
+  ): Promise<Asked[What]['answer']> {
+    const run = ++this.last;
+    return new Promise((resolve) => {
+      this.asked.set(run, resolve as (answer: unknown) => void);
+      const { port1, port2 } = new MessageChannel();
+      const question = { what, ask } as Question;
+      this.say({ kind: 'ask', run, question, port: port2 }, [port2]);
+      this.engine.sendReading(port1);
+    });
   }
 
   /** Looks through the arithmetic of the sheet. */
@@ -137,9 +184,9 @@ export class ChecksClient {
   }
 
   private hear(answer: ChecksAnswer): void {
-    if (answer.kind === 'matrix') {
-      this.matrices.get(answer.run)?.(answer.answer);
-      this.matrices.delete(answer.run);
+    if (answer.kind === 'answer') {
+      this.asked.get(answer.run)?.(answer.answer);
+      this.asked.delete(answer.run);
       return;
     }
     const run = this.runs.get(answer.run);

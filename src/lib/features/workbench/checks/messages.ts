@@ -1,4 +1,32 @@
-import type { MatrixAnswer, MatrixQuestion, ToldStep, Wanted } from '@odd-compass/checks';
+import type {
+  MatrixAnswer,
+  MatrixQuestion,
+  Extent,
+  Signs,
+  TableAnswer,
+  ToldStep,
+  ValueAnswer,
+  Wanted,
+} from '@odd-compass/checks';
+
+/** What can be asked of the sheet besides its steps, and what is answered. */
+export interface Asked {
+  matrix: { readonly ask: MatrixQuestion; readonly answer: MatrixAnswer };
+  value: { readonly ask: Extent; readonly answer: ValueAnswer };
+  table: { readonly ask: Extent & TableRange; readonly answer: TableAnswer };
+  signs: { readonly ask: null; readonly answer: Signs };
+}
+
+/** From one value to another by equal steps. */
+export interface TableRange {
+  readonly first: number;
+  readonly last: number;
+  readonly step: number;
+}
+
+export type Question = {
+  [What in keyof Asked]: { what: What; ask: Asked[What]['ask'] };
+}[keyof Asked];
 
 /** What is asked of the worker that tests steps; what the engine read comes through `port`. */
 export type ChecksRequest =
@@ -9,9 +37,9 @@ export type ChecksRequest =
       readonly port: MessagePort;
     }
   | {
-      readonly kind: 'matrix';
+      readonly kind: 'ask';
       readonly run: number;
-      readonly question: MatrixQuestion;
+      readonly question: Question;
       readonly port: MessagePort;
     }
   /** A run is no longer wanted. */
@@ -26,5 +54,5 @@ export type ChecksAnswer =
       readonly revision: number;
     }
   | { readonly kind: 'steps'; readonly run: number; readonly steps: readonly ToldStep[] }
-  | { readonly kind: 'matrix'; readonly run: number; readonly answer: MatrixAnswer }
+  | { readonly kind: 'answer'; readonly run: number; readonly answer: Asked[keyof Asked]['answer'] }
   | { readonly kind: 'done'; readonly run: number };

@@ -1,0 +1,1 @@
+export { default as Argument } from './Argument.svelte';
