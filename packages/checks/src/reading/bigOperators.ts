@@ -66,6 +66,10 @@ function rangesOf(reader: Reader, token: BigToken): readonly Index[] {
     return [{ index: indexName(below.slice(0, 1), token), over: { kind: 'between', first, last } }];
   }
   if (sign?.t === 'relation' && sign.char === '∣' && !sup && relation === 1) {
+    // `p` and `q` run over the divisors that are prime.
+    if (letter?.t === 'letter' && /^[pq]$/.test(letter.name)) {
+      throw stopAt(token, 'sums and products over primes are not read');
+    }
     const of = reader.expression(below.slice(2), token);
     return [{ index: indexName(below.slice(0, 1), token), over: { kind: 'divisors', of } }];
   }

@@ -104,6 +104,7 @@ export function bars(
     const args = [reader.expression(inner, token)];
     const call = make(token.from, part.to, { kind: 'call', fn, args });
     if (part.sub && fn === 'abs') return null;
+    if (part.sub) throw stopAt(part, 'which norm the index means is not read');
     cursor.at = i + 1;
     return power(reader, call, part);
   }

@@ -191,6 +191,9 @@ function bracketThenExponent(reader: Reader, cursor: Cursor, bracket: Bracket): 
 
 /** Is a letter with a bracket behind it a function of what the bracket holds? */
 export function isApplied(reader: Reader, letter: LetterToken, bracket: Bracket): boolean {
+  if (/^([OoΘΩ]|𝒪.?)$/u.test(letter.name)) {
+    throw stopAt(letter, 'an order of growth is not tested');
+  }
   if (bracket.open !== '(' || bracket.close !== ')' || bracket.inner.length === 0) return false;
   if (letter.sub && !reader.names.functions.has(letter.name)) return false;
   if (letter.sup && primesIn(reader, letter.sup) === null) return false;

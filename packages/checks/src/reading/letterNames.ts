@@ -1,5 +1,6 @@
 import type { Expr } from './expression';
 import { atToken, stopAt, type Reader } from './reader';
+import { isBold } from './letters';
 import type { Token } from './tokens';
 
 type LetterToken = Extract<Token, { t: 'letter' }>;
@@ -7,6 +8,7 @@ type LetterToken = Extract<Token, { t: 'letter' }>;
 /** A letter with its index: a constant, a variable, or one of a sequence. Its exponent is not looked at. */
 export function named(reader: Reader, token: LetterToken): Expr {
   const { name, sub, upright } = token;
+  if (isSet(name)) throw stopAt(token, `${name} names a set or a space, no value`);
   if (sub) return withIndex(reader, token);
   if (name === 'π' && !reader.names.plainPi)
     return atToken(token, { kind: 'constant', name: 'pi' });
@@ -17,6 +19,12 @@ export function named(reader: Reader, token: LetterToken): Expr {
     return atToken(token, { kind: 'constant', name: 'i' });
   }
   return atToken(token, { kind: 'name', name });
+}
+
+/** Letters of the blackboard, script and Gothic alphabets name sets. */
+function isSet(name: string): boolean {
+  const plain = name.normalize('NFKC');
+  return plain !== name && /^[A-Za-z]/.test(plain) && !isBold(name);
 }
 
 function withIndex(reader: Reader, token: LetterToken): Expr {

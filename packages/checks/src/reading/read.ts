@@ -148,7 +148,7 @@ function withSign({ sign, expr }: Exclude<Part, 'dots'>): Expr {
 }
 
 const isTimes = (token: Token | undefined): boolean =>
-  token?.t === 'sign' && /^[⋅×*∘]$/.test(token.char);
+  token?.t === 'sign' && /^[⋅×*]$/.test(token.char);
 const isOver = (token: Token | undefined): boolean =>
   token?.t === 'sign' && /^[/÷]$/.test(token.char);
 
@@ -157,6 +157,9 @@ function term(reader: Reader, cursor: Cursor): Expr {
   let result = run(reader, cursor);
   for (let token = peek(cursor); token; token = peek(cursor)) {
     if (isTimes(token)) {
+      if (token.t === 'sign' && token.char === '*' && !isBesideNumber(cursor)) {
+        throw stopAt(token, 'the sign * may be an operation of its own');
+      }
       cursor.at++;
       if (peek(cursor)?.t === 'dots') {
         result = { ...result, factors: [...result.factors, null], explicit: true };
@@ -180,6 +183,9 @@ function term(reader: Reader, cursor: Cursor): Expr {
   }
   return joinedProduct(result);
 }
+
+const isBesideNumber = ({ tokens, at }: Cursor): boolean =>
+  tokens[at - 1]?.t === 'number' || tokens[at + 1]?.t === 'number';
 
 /** Factors of a product; null stands for dots. */
 interface Product {
@@ -275,13 +281,26 @@ function run(reader: Reader, cursor: Cursor): Product {
     }
     const next = factor(reader, cursor);
     if (!next) break;
-    factors.push(next);
+    const mixed = mixedNumber(reader, factors.at(-1) ?? null, next);
+    if (mixed) factors.pop();
+    factors.push(mixed ?? next);
   }
   if (factors.length === 0) {
     const token = peek(cursor);
     throw token ? stopAt(token, whyNot(token)) : missing(cursor, 'the last sign');
   }
   return { factors, explicit: false };
+}
+
+/** `2\\frac12` may be two and a half. */
+function mixedNumber(reader: Reader, before: Expr | null, next: Expr): Expr | null {
+  const isWhole = (expr: Expr): boolean => expr.kind === 'number' && typeof expr.value === 'bigint';
+  if (!before || !isWhole(before)) return null;
+  if (next.kind !== 'divide' || !isWhole(next.top) || !isWhole(next.bottom)) return null;
+  reader.doubts.add('mixed');
+  return reader.habits.mixed === 'sum'
+    ? make(before.from, next.to, { kind: 'add', terms: [before, next] })
+    : null;
 }
 
 function startsFactor(token: Token | undefined): boolean {
@@ -340,6 +359,7 @@ function atom(reader: Reader, cursor: Cursor): Expr | null {
   switch (token.t) {
     case 'number':
       if (token.doubt) reader.doubts.add('comma');
+      if (token.sub) throw stopAt(token, 'a number with an index is in another base');
       return done(atToken(token, numberKind(reader, token)));
     case 'letter':
       return letter(reader, cursor, token);

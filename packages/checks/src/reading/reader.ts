@@ -16,6 +16,8 @@ export interface Habits {
   readonly applied: 'factor' | 'function';
   /** `1{,}000`: a decimal comma, or one between thousands. */
   readonly comma: 'decimal' | 'thousands';
+  /** `2\frac12`: a product, or two and a half. */
+  readonly mixed: 'product' | 'sum';
   /** `\log`: natural, to base ten, to base two. */
   readonly log: 'e' | '10' | '2';
 }
@@ -27,6 +29,7 @@ export const USUAL: Habits = {
   exponent: 'value',
   applied: 'factor',
   comma: 'decimal',
+  mixed: 'product',
   log: 'e',
 };
 
@@ -38,6 +41,7 @@ export const OTHERWISE: { readonly [K in keyof Habits]: readonly Habits[K][] } =
   exponent: ['argument'],
   applied: ['function'],
   comma: ['thousands'],
+  mixed: ['sum'],
   log: ['10', '2'],
 };
 

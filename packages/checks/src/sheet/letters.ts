@@ -42,6 +42,8 @@ export function firstPlaces(pieces: readonly Piece[]): ReadonlyMap<string, numbe
   return places;
 }
 
+const isCircle = (token: Token | undefined): boolean => token?.t === 'sign' && token.char === '∘';
+
 /** Letters that stand in tokens without a bracket behind them, a prime, or an index. */
 export function bareLetters(tokens: readonly Token[]): ReadonlySet<string> {
   const bare = new Set<string>();
@@ -50,6 +52,8 @@ export function bareLetters(tokens: readonly Token[]): ReadonlySet<string> {
       const next = list[i + 1];
       if (token.t === 'bracket') look(token.inner);
       if (token.t !== 'letter' || next?.t === 'bracket' || token.sub) return;
+      // `f \circ g` are functions.
+      if (isCircle(next) || isCircle(list[i - 1])) return;
       const primed = token.sup?.some((node) => node.kind === 'symbol' && node.char === '′');
       if (!primed) bare.add(token.name);
     });

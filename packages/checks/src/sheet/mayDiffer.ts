@@ -1,4 +1,4 @@
-import { freeNames, some, type Expr } from '../reading/expression';
+import { freeNames, partsOf, same, some, type Expr } from '../reading/expression';
 import type { MayDiffer } from '../steps/check';
 import type { Facts } from '../steps/facts';
 import type { Trials } from '../steps/trials';
@@ -13,8 +13,6 @@ export interface Standing {
   readonly untested: 'definition' | 'condition' | null;
   /** A function or sequence of the statement occurs before it. */
   readonly spokenOf: boolean;
-  /** Does a letter stand on the sheet before the statement? */
-  readonly earlier: (name: string) => boolean;
 }
 
 /**
@@ -39,7 +37,7 @@ export function mayDiffer(
     if (!chain && !isComputation(left, right, facts)) {
       return 'a single relation with unknowns may be a condition, or is to be solved';
     }
-    return chain ? chainMayDiffer(statement, i, left, right, facts, standing, trials) : null;
+    return chain ? chainMayDiffer(statement, i, left, right, trials) : null;
   };
 }
 
@@ -62,43 +60,86 @@ function chainMayDiffer(
   i: number,
   left: Expr,
   right: Expr,
-  facts: Facts,
-  standing: Standing,
   trials: Trials,
 ): string | null {
   const [own, others] = [freeNames(left), freeNames(right)];
   const isLast = i === statement.signs.length - 1;
-  const lone = (expr: Expr): boolean =>
-    expr.kind === 'negate'
-      ? lone(expr.body)
-      : ['name', 'number', 'constant', 'indexed'].includes(expr.kind);
-  if (isLast && isZero(right) && own.size > 0 && !trials.leftIsConstant)
+  if (isLast && isZero(right) && own.size > 0 && !trials.leftIsConstant) {
     return 'the chain may end in an equation to be solved';
-  if (lone(left) && lone(right)) return 'a letter is set equal to another';
+  }
+  if (isLone(left) && isLone(right)) return 'a letter is set equal to another';
+  if (isFixedPoint(left, others) || isFixedPoint(right, own)) {
+    return 'a letter equals what it stands in: that may be a condition on it';
+  }
   const lost = [...own].filter((name) => !others.has(name));
   const come = [...others].filter((name) => !own.has(name));
-  if (trials.under.length && come.every((name) => isTied(name, own, trials))) return null;
+  const said = lettersSaid(trials);
+  const tied = (name: string): boolean =>
+    said.has(name) && isTied(name, come.includes(name) ? own : others, trials);
+  if ([...lost, ...come].every(tied)) return null;
+  return otherLetters({ left, right, lost, come }, statement.signs[i]?.char === '=', trials);
+}
+
+const isLone = (expr: Expr): boolean =>
+  expr.kind === 'negate'
+    ? isLone(expr.body)
+    : ['name', 'number', 'constant', 'indexed'].includes(expr.kind);
+
+/** `P x = x`: a letter beside an expression of it and of others. */
+const isFixedPoint = (expr: Expr, others: ReadonlySet<string>): boolean =>
+  expr.kind === 'name' && others.has(expr.name) && others.size > 1;
+
+const isZero = (expr: Expr): boolean => expr.kind === 'number' && expr.value === 0n;
+
+/** Letters of which the sheet says something beside the step, as a condition or a definition. */
+const lettersSaid = ({ under }: Trials): ReadonlySet<string> =>
+  new Set(
+    under
+      .filter(({ given, near }) => given && near)
+      .flatMap(({ left, right }) => [...freeNames(left), ...freeNames(right)]),
+  );
+
+interface Letters {
+  readonly left: Expr;
+  readonly right: Expr;
+  /** Letters of the left side alone, and of the right side alone. */
+  readonly lost: readonly string[];
+  readonly come: readonly string[];
+}
+
+/** Why a step whose sides have other letters is left open: something is put in that is not seen. */
+function otherLetters(
+  { left, right, lost, come }: Letters,
+  equality: boolean,
+  trials: Trials,
+): string | null {
+  const isConstant = freeNames(right).size === 0;
+  if (equality && isConstant && lost.length && !trials.leftIsConstant) {
+    return 'numbers take the place of letters, and it is not seen by what';
+  }
+  if (lost.some((name) => name.includes('_'))) {
+    return 'a term of a sequence is known by what is said of it';
+  }
+  if (lost.length && isFilledIn(left, right, new Set(lost))) {
+    return 'values take the place of letters, and it is not seen by what';
+  }
   const isMatrix = (expr: Expr): boolean => some(expr, ({ kind }) => kind === 'matrix');
   if (lost.some((name) => trials.matrixNames.has(name)) && isMatrix(right) && !isMatrix(left)) {
     return 'a matrix takes the place of a letter, and it is not seen by what';
   }
-  if (lost.length && come.length)
-    return 'one letter takes the place of another, and it is not seen by what';
-  if (
-    come.length &&
-    /\b(some|exists?|suitable|theorem|where|there is|between)\b/i.test(
-      `${statement.said.slice(-160)} ${statement.after.slice(0, 80)}`,
-    )
-  ) {
-    return 'a letter comes in that the words around speak of';
-  }
-  if (come.length && come.some((name) => standing.earlier(name) || isKnownBefore(name, facts))) {
-    return 'a letter comes in that is spoken of before';
-  }
-  return null;
+  // From a number alone any letters may come in: what is written so does not depend on them.
+  const fromNumber = freeNames(left).size === 0;
+  return come.length && !fromNumber ? 'a letter comes in, and it is not seen by what' : null;
 }
 
-const isZero = (expr: Expr): boolean => expr.kind === 'number' && expr.value === 0n;
+/** Is the right side the left one with numbers for some letters? */
+function isFilledIn(left: Expr, right: Expr, letters: ReadonlySet<string>): boolean {
+  if (left.kind === 'name' && letters.has(left.name)) return freeNames(right).size === 0;
+  const [own, others] = [partsOf(left), partsOf(right)];
+  if (left.kind !== right.kind || own.length !== others.length) return false;
+  if (own.length === 0) return same(left, right);
+  return own.every((part, at) => isFilledIn(part, others[at] as Expr, letters));
+}
 
 /** Do the equations that were kept to tie a letter to those of the left side? */
 function isTied(name: string, own: ReadonlySet<string>, { under }: Trials): boolean {
@@ -114,12 +155,4 @@ function isTied(name: string, own: ReadonlySet<string>, { under }: Trials): bool
     }
   }
   return tied.has(name);
-}
-
-/** Was something said of the letter before this chain? */
-function isKnownBefore(name: string, facts: Facts): boolean {
-  if (facts.kinds.has(name)) return true;
-  return [...facts.equations, ...facts.assumptions].some(
-    ({ left, right }) => freeNames(left).has(name) || freeNames(right).has(name),
-  );
 }

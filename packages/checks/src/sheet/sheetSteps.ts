@@ -120,14 +120,12 @@ function* statementSteps(
   const chain = statement.signs.length > 1;
   const defines = definesNow(statement, believed, facts, role);
   const spokenOf = isSpokenOf(statement, sheet, facts);
-  const earlier = (name: string): boolean =>
-    (sheet.first.get(name.replace(/[_(].*$/, '')) ?? Infinity) < statement.from - NEAR;
   let stands = wanted;
   for (const [i, sign] of statement.signs.entries()) {
     if (!wanted || !TESTED.test(sign.char)) continue;
     const untested =
       i === 0 && defines ? 'definition' : role === 'given' && !chain ? 'condition' : null;
-    const step = stepAt(statement, i, sign, facts, { role, chain, untested, spokenOf, earlier });
+    const step = stepAt(statement, i, sign, facts, { role, chain, untested, spokenOf });
     if (step.outcome.result !== 'holds') stands = false;
     yield step;
   }
@@ -213,6 +211,9 @@ function definesNow(
   return derived && !defining ? null : { kind: 'name', name };
 }
 
+/** A display parts its paragraph in two: what stands so many before still belongs together. */
+const BESIDE = 2;
+
 /** What is known where a statement stands. */
 function factsFor(statement: Statement, believed: Believed, sheet: SheetNames): Facts {
   const { scope, paragraph } = statement;
@@ -237,7 +238,11 @@ function factsFor(statement: Statement, believed: Believed, sheet: SheetNames): 
     nearAssumptions: nearest(
       believed.relations.filter((entry) => here(entry) && entry.paragraph === paragraph),
     ).map(({ relation }) => relation),
-    equations: nearest(believed.equations.filter(here)),
+    equations: nearest(believed.equations.filter(here)).map((equation) => ({
+      ...equation,
+      near: paragraph - equation.paragraph <= BESIDE,
+    })),
+    perhapsImaginary: statement.sides.some((side) => usesOfI(side).unit),
     matrices: sheet.matrices.has(scope) && !kinds.get('A')?.has('real'),
     perhapsMatrices: sheet.matrices.size > 0,
   };

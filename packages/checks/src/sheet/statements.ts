@@ -98,18 +98,32 @@ function formulaStatements(formula: Formula, around: Around, before: Open | null
 const goesOn = (before: Open | null, { scope, paragraph }: Around): boolean =>
   before !== null && before.scope === scope && paragraph - before.paragraph <= 1;
 
+/** A colon between values divides; one behind a letter alone begins the declaration of a function. */
+function withDivision(row: Row): Row {
+  const arrow = row.some((token) => token.t === 'relation' && /^(→|↦)$/.test(token.char));
+  if (arrow) return row;
+  return row.map((token, i) => {
+    const [before, next] = [row[i - 1], row[i + 1]];
+    const parts = token.t === 'relation' && token.char === ':';
+    if (!parts || !before || !next || before.t === 'relation' || next.t === 'relation')
+      return token;
+    return { ...token, t: 'sign', char: '÷' } as Token;
+  });
+}
+
 interface Segment {
   readonly tokens: readonly Token[];
   readonly condition: boolean;
 }
 
 function rowStatements(
-  row: Row,
+  written: Row,
   formula: Formula,
   around: Around,
   last: Open | null,
   made: Open[],
 ): Open | null {
+  const row = withDivision(written);
   let open = last;
   let beside: (readonly Token[])[] = [];
   segments(row).forEach(({ tokens, condition }, i) => {
@@ -227,7 +241,7 @@ function segments(row: Row): readonly Segment[] {
       // A gap before a relation is only space.
       return parted(row, i) ? next() : undefined;
     }
-    if (isAside(token)) {
+    if (isAside(token) && !isCalled(row[i - 1])) {
       parts.push({ tokens: [...(token as { inner: readonly Token[] }).inner], condition: true });
       parts.push({ tokens: [], condition });
       return undefined;
@@ -245,6 +259,10 @@ function parted(row: Row, at: number): boolean {
     next?.t === 'bracket' && next.inner[0]?.t === 'word' && next.inner[0].name === 'mod';
   return !(next?.t === 'relation' || startsWithSign(next) || isMod || isModBracket);
 }
+
+/** `P(X = 1)`: the bracket belongs to the letter before it. */
+const isCalled = (before: Token | undefined): boolean =>
+  before?.t === 'letter' || before?.t === 'word';
 
 /** A bracket that holds a relation is a remark: `(x > 0)`. */
 const isAside = (token: Token): boolean =>

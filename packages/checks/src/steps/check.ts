@@ -59,7 +59,11 @@ export function checkStep(step: WrittenStep, facts: Facts, mayDiffer: MayDiffer)
     const other = readAndTry(step, facts, habits, new Set(), mayDiffer, budget);
     if (other.result === 'holds') return other;
   }
-  return usual;
+  if (!facts.perhapsImaginary || budget.left <= 0) return usual;
+  const names = { ...facts.names, imaginary: !facts.names.imaginary };
+  const flipped = { ...facts, names };
+  const other = readAndTry(step, flipped, USUAL, new Set(), mayDiffer, budget);
+  return other.result === 'holds' ? other : usual;
 }
 
 const unknown = (why: string, read: readonly [Expr, Expr] | null = null): Outcome => ({
@@ -100,7 +104,10 @@ function readAndTry(
       reader.expression(step.right, near),
     );
     const modulus = step.modulus ? reader.expression(step.modulus, near) : null;
-    const sign = step.sign as RelationSign;
+    // `7 = 2 (mod 5)` counts modulo as well, where the sides differ without that.
+    const sign = (
+      step.sign === '=' && modulus && differsPlainly(left, right, facts) ? '≡' : step.sign
+    ) as RelationSign;
     if (/^[≡≢]$/.test(sign) && !modulus)
       return unknown('it is not written what is counted modulo', [left, right]);
     const claim = {
@@ -118,6 +125,13 @@ function readAndTry(
   } finally {
     for (const doubt of reader.doubts) doubts.add(doubt);
   }
+}
+
+/** Do two sides differ without a modulus? */
+function differsPlainly(left: Expr, right: Expr, facts: Facts): boolean {
+  const claim: Claim = { left, sign: '=', right, modulus: null, places: null, logBase: Math.E };
+  const { agreed, differed } = tryClaim(claim, facts, []);
+  return differed > 0 || agreed === 0;
 }
 
 function placesOf(expr: Expr): number | null {

@@ -17,6 +17,8 @@ export interface Facts {
   readonly matrices: boolean;
   /** They may be: the sheet speaks of matrices elsewhere. */
   readonly perhapsMatrices: boolean;
+  /** `i` stands in the statement as a value: it may be the imaginary unit, or a number. */
+  readonly perhapsImaginary: boolean;
 }
 
 export interface Equation {
@@ -24,6 +26,8 @@ export interface Equation {
   readonly right: Expr;
   /** It was said as a condition or definition. */
   readonly given: boolean;
+  /** It stands in the same paragraph, or beside it. */
+  readonly near?: boolean;
 }
 
 /** What a name is said to be. */

@@ -9,7 +9,9 @@ export function withVariables(left: Expr, right: Expr): readonly [Expr, Expr] {
   const open = sides.some((side) =>
     some(
       side,
-      (part) => (part.kind === 'difference' || part.kind === 'derivative') && part.variable === '',
+      (part) =>
+        (part.kind === 'difference' && part.variable === '') ||
+        (part.kind === 'derivative' && (part.variable === '' || isOther(part))),
     ),
   );
   if (!open) return [left, right];
@@ -18,13 +20,18 @@ export function withVariables(left: Expr, right: Expr): readonly [Expr, Expr] {
   const fill = (expr: Expr): Expr => {
     const inner = mapParts(expr, fill);
     if (inner.kind === 'difference' && inner.variable === '') return { ...inner, variable };
-    if (inner.kind === 'derivative' && inner.variable === '')
-      return filledDerivative(inner, variable);
+    if (inner.kind === 'derivative' && (inner.variable === '' || isOther(inner))) {
+      return filledDerivative(inner, inner.variable || variable);
+    }
     return inner;
   };
   const whole = (side: Expr): Expr => functionsOf(fill(side), bare, variable);
   return [whole(left), whole(right)];
 }
+
+/** `dy/dx` of a letter alone: it is a function of the other one. */
+const isOther = ({ body, variable }: Derivative): boolean =>
+  body.kind === 'name' && body.name !== variable;
 
 type Derivative = Extract<Expr, { kind: 'derivative' }>;
 

@@ -57,7 +57,7 @@ export function evaluate(expr: Expr, setting: Setting): Value {
     case 'divide':
       return divide(of(expr.top), of(expr.bottom));
     case 'power':
-      return power(of(expr.base), of(expr.exponent), setting);
+      return power(of(expr.base), of(expr.exponent), setting, isWritten(expr.exponent));
     case 'transpose': {
       const value = of(expr.body);
       return isMatrix(value) ? transpose(value) : value;
@@ -91,6 +91,11 @@ const CONSTANTS = {
   i: toComplex(0).add(0, 1),
   infinity: Infinity,
 } as const;
+
+/** An exponent written as a number, not worked out from letters. */
+const isWritten = (expr: Expr): boolean =>
+  expr.kind === 'number' ||
+  (expr.kind === 'divide' && expr.top.kind === 'number' && expr.bottom.kind === 'number');
 
 function nameValue(name: string, { values }: Setting): Value {
   const value = values.get(name);

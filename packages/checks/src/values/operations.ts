@@ -72,7 +72,7 @@ export function divide(top: Value, bottom: Value): Value {
 }
 
 /** A power: whole ones exactly, odd roots of negative numbers as schools read them, complex ones where the sheet is. */
-export function power(base: Value, exponent: Value, taken: Taken): Value {
+export function power(base: Value, exponent: Value, taken: Taken, written = true): Value {
   if (isMatrix(exponent)) throw new CannotTell('an exponent is a matrix');
   if (isMatrix(base)) return matrixPower(base, exponent);
   const whole = isExact(exponent) ? toInteger(exponent) : null;
@@ -90,10 +90,16 @@ export function power(base: Value, exponent: Value, taken: Taken): Value {
   const [x, y] = [toNumber(base), toNumber(exponent)];
   if (x < 0 && taken.complex) return complexPower(base, exponent);
   // An odd root of a negative number, as schools read it.
-  if (x < 0 && isExact(exponent) && typeof exponent !== 'bigint' && exponent.d % 2n === 1n) {
+  if (
+    x < 0 &&
+    written &&
+    isExact(exponent) &&
+    typeof exponent !== 'bigint' &&
+    exponent.d % 2n === 1n
+  ) {
     return (exponent.n % 2n === 0n ? 1 : -1) * (-x) ** y;
   }
-  return x ** y;
+  return x < 0 ? NaN : x ** y;
 }
 
 function complexPower(base: Scalar, exponent: Scalar): Value {

@@ -16,7 +16,7 @@ $3(x-2) - 2(x-5) = 3x - 6 - 2x «+|-» 10 = x + 4$
 $\frac{x^2-1}{x-1} = \frac{(x-1)(x+1)}{x-1} = x «+|-» 1$
 $\frac{1}{x} + \frac{1}{y} = \frac{y+x}{xy} = \frac{x+y}{«xy|x+y»}$
 $\frac{1}{x-1} - \frac{1}{x+1} = \frac{(x+1)-(x-1)}{(x-1)(x+1)} = \frac{ «2|2x» }{x^2-1}$
-$\frac{a}{b} \cdot \frac{c}{d} : 1 = 1, \quad \frac ab + \frac cd = \frac{ad+bc}{bd} = \frac{ad}{bd} + \frac{ «bc|c» }{bd}$
+$\frac ab + \frac cd = \frac{ad+bc}{bd} = \frac{ad}{bd} + \frac{ «bc|c» }{bd}$
 $\frac{\frac{1}{x}+1}{x+1} = \frac{1+x}{x(x+1)} = \frac{1}{«x|x^2»}$
 $\sqrt{50} = \sqrt{25 \cdot 2} = «5|25»\sqrt{2}$
 $\sqrt{12} + \sqrt{27} = 2\sqrt3 + 3\sqrt3 = «5|6»\sqrt3$
