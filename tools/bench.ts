@@ -1,3 +1,4 @@
+import { stepsOf } from '@odd-compass/checks';
 import { FontStore, Session, type FontFile } from '@odd-compass/engine';
 import katex from 'katex';
 import { readFileSync } from 'node:fs';
@@ -327,12 +328,32 @@ function memory(): void {
   );
 }
 
+/** Derivations of a sheet tested, against typesetting that sheet. */
+function stepRows(): void {
+  for (const [count, most] of [
+    [20, 100],
+    [300, 3000],
+  ] as const) {
+    const rows = Array.from(
+      { length: count },
+      (_, i) =>
+        `\\section{A}\n$(x+${i})^2 = x^2 + ${2 * i}x + ${i * i}$ and $\\sum_{k=1}^n k^2 + ${i} = \\frac{n(n+1)(2n+1)}{6} + ${i}$`,
+    );
+    const body = rows.slice(0, count / 2).join('\n\n');
+    const session = cold(`\\documentclass{article}\\begin{document}${body}\\end{document}`);
+    const times = [0, 1, 2].map(() => timed(() => [...stepsOf(session.written())]));
+    const value = median(times);
+    add(`${count} steps of derivations tested`, ms(value), `(${most} ms)`, value <= most);
+  }
+}
+
 process.stdout.write('Odd Compass benchmark: ratios within this run\n\n');
 memory();
 coldAgainstKatex();
 mathAlone();
 keystrokeRows();
 pictureRows();
+stepRows();
 await pdfAgainstPdfkit();
 firstPage();
 const failed = rows.filter(({ holds }) => holds === false);

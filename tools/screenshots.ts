@@ -81,6 +81,24 @@ try {
     await p.getByRole('button', { name: 'Symbols' }).click();
     await p.waitForTimeout(800);
   });
+  await picture('derivation', '/a/tide-sums', async (p) => {
+    await p.locator('.cm-content').focus();
+    await p.keyboard.press('Control+Home');
+    await p.keyboard.press('Control+f');
+    await p.keyboard.type('begin{align');
+    await p.keyboard.press('Enter');
+    await p.keyboard.press('Escape');
+    await p.keyboard.press('ArrowDown');
+    await p.keyboard.press('F6');
+    await p.waitForTimeout(2500);
+  });
+  await picture('steps', '/a/tide-sums', async (p) => {
+    await p.getByRole('button', { name: 'Steps', exact: true }).click();
+    await p.waitForTimeout(4000);
+    await p.locator('li button[aria-expanded]').first().click();
+    await p.waitForTimeout(1200);
+  });
+  await picture('argument', '/a/ferry-notes/argument', (p) => p.waitForTimeout(4000));
   await picture('figure', '/a/tide-gauge', async (p) => {
     await p.locator('.cm-content').focus();
     await p.keyboard.press('Control+Home');

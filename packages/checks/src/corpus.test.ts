@@ -20,6 +20,18 @@ describe('the corpus of chains', () => {
     );
     expect(holding / all.length).toBeGreaterThan(0.88);
   });
+  it.each([
+    ['one below the other', '\n\n'],
+    ['in sections', '\n\n\\section{A}\n'],
+  ])('calls none false where all stand on one sheet, %s', (_, between) => {
+    const sheet = PAIRS.map((pair) => pair.right).join(between);
+    const told = stepsIn(sheet).filter(({ step }) => isFalse(step));
+    expect(told.map(({ left, right, step }) => [left, right, step.outcome.why])).toEqual([]);
+  });
+  it('finds nine of ten slips on one sheet too', () => {
+    const steps = stepsIn(PAIRS.map((pair) => pair.slipped).join('\n\n\\section{A}\n'));
+    expect(steps.filter(({ step }) => isFalse(step)).length).toBeGreaterThan(0.9 * PAIRS.length);
+  });
   it('finds nine of ten slips', () => {
     const found = PAIRS.filter(({ slipped }) => stepsIn(slipped).some(({ step }) => isFalse(step)));
     console.info(`slips found: ${found.length} of ${PAIRS.length}`);

@@ -10,7 +10,10 @@ import type { Statement } from './statements';
 
 /** What a sheet has said so far, each with its scope. */
 export interface Believed {
-  readonly functions: Map<string, Definition & { readonly scope: number }>;
+  readonly functions: Map<
+    string,
+    Definition & { readonly scope: number; readonly paragraph: number }
+  >;
   readonly relations: {
     readonly relation: Relation;
     readonly scope: number;

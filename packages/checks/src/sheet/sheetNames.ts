@@ -8,7 +8,7 @@ export interface SheetNames {
   readonly functions: ReadonlySet<string>;
   /** The sheet is about complex numbers. */
   readonly complex: boolean;
-  /** The scopes that speak of matrices, and those that count with `i`. */
+  /** The scopes that speak of matrices, and the paragraphs that count with `i`. */
   readonly matrices: ReadonlySet<number>;
   readonly countsI: ReadonlySet<number>;
   /** `π` is spoken of as a thing of its own, or has an index. */
@@ -21,9 +21,12 @@ export interface SheetNames {
 export function sheetNames(pieces: readonly Piece[]): SheetNames {
   const functions = new Set<string>();
   const [matrices, countsI] = [new Set<number>(), new Set<number>()];
-  let [scope, complex, plainPi] = [0, false, false];
+  let [scope, paragraph, complex, plainPi] = [0, 0, false, false];
   for (const piece of pieces) {
-    if (piece.kind === 'break' && piece.what !== 'paragraph') scope++;
+    if (piece.kind === 'break') {
+      paragraph++;
+      if (piece.what !== 'paragraph') scope++;
+    }
     if (piece.kind === 'words') {
       if (/\bcomplex|imaginary|conjugate/i.test(piece.text)) complex = true;
       if (/\bmatri(x|ces)\b|\blinear maps?\b/i.test(piece.text)) matrices.add(scope);
@@ -31,7 +34,7 @@ export function sheetNames(pieces: readonly Piece[]): SheetNames {
     if (piece.kind !== 'formula') continue;
     for (const row of piece.strands.flat()) {
       if (mentions(row, /^(ℂ|𝐂)$/)) complex = true;
-      if (usesOfI(row).counted) countsI.add(scope);
+      if (usesOfI(row).counted) countsI.add(paragraph);
       if (
         row.some(
           (token) => token.t === 'letter' && token.name === 'π' && (row.length === 1 || token.sub),

@@ -151,7 +151,8 @@ function remember(
   },
 ): void {
   if (defines?.kind === 'function') {
-    believed.functions.set(defines.name, { ...defines.definition, scope: statement.scope });
+    const { scope, paragraph } = statement;
+    believed.functions.set(defines.name, { ...defines.definition, scope, paragraph });
   } else if (role === 'given' && !(chain && defines)) {
     suppose(believed, statement, names, true);
   } else if (defines || (!chain && !stands)) {
@@ -197,7 +198,13 @@ function definesNow(
   const made = definitionIn(statement, facts.names);
   if (made) {
     const known = believed.functions.get(made.name);
-    if (!known || defining || role === 'given' || known.scope !== statement.scope)
+    if (
+      !known ||
+      defining ||
+      role === 'given' ||
+      known.scope !== statement.scope ||
+      statement.paragraph - known.paragraph > REACH
+    )
       return { kind: 'function', ...made };
     return null;
   }
@@ -213,12 +220,20 @@ function definesNow(
 
 /** A display parts its paragraph in two: what stands so many before still belongs together. */
 const BESIDE = 2;
+/** So many paragraphs later what was supposed is no longer meant. */
+const REACH = 12;
 
 /** What is known where a statement stands. */
 function factsFor(statement: Statement, believed: Believed, sheet: SheetNames): Facts {
   const { scope, paragraph } = statement;
   const kinds = kindsAt(believed, scope);
   const here = (entry: { readonly scope: number }): boolean => entry.scope === scope;
+  interface Said {
+    readonly scope: number;
+    readonly paragraph: number;
+  }
+  const isBeside = (entry: Said): boolean => paragraph - entry.paragraph <= BESIDE;
+  const reaches = (entry: Said): boolean => here(entry) && paragraph - entry.paragraph <= REACH;
   const nearest = <T extends { readonly paragraph: number }>(entries: readonly T[]): readonly T[] =>
     [...entries]
       .reverse()
@@ -234,13 +249,15 @@ function factsFor(statement: Statement, believed: Believed, sheet: SheetNames): 
     names,
     functions: believed.functions,
     kinds,
-    assumptions: nearest(believed.relations.filter(here)).map(({ relation }) => relation),
+    assumptions: nearest(believed.relations.filter(reaches)).map(({ relation }) => relation),
     nearAssumptions: nearest(
       believed.relations.filter((entry) => here(entry) && entry.paragraph === paragraph),
     ).map(({ relation }) => relation),
-    equations: nearest(believed.equations.filter(here)).map((equation) => ({
+    equations: nearest(
+      believed.equations.filter((entry) => reaches(entry) && (entry.given || isBeside(entry))),
+    ).map((equation) => ({
       ...equation,
-      near: paragraph - equation.paragraph <= BESIDE,
+      near: isBeside(equation),
     })),
     perhapsImaginary: statement.sides.some((side) => usesOfI(side).unit),
     matrices: sheet.matrices.has(scope) && !kinds.get('A')?.has('real'),
@@ -277,7 +294,9 @@ function isImaginary(
   kinds: ReadonlyMap<string, ReadonlySet<Kind>>,
 ): boolean {
   if (kinds.get('i')?.has('integer') || kinds.get('i')?.has('real')) return false;
-  if (sheet.countsI.has(statement.scope)) return false;
+  for (let back = 0; back <= BESIDE; back++) {
+    if (sheet.countsI.has(statement.paragraph - back)) return false;
+  }
   return sheet.complex || statement.sides.some((side) => usesOfI(side).unit);
 }
 

@@ -4,6 +4,7 @@ import { readerFor } from '../reading/read';
 import type { Token } from '../reading/tokens';
 import { valueText } from '../numbers/value';
 import { withVariables } from './variables';
+import { equationsAbout } from './equations';
 import type { Equation, Facts } from './facts';
 import {
   TOTAL_WORK,
@@ -172,7 +173,10 @@ function outcomeOf(claim: Claim, facts: Facts, mayDiffer: MayDiffer, budget: Bud
   }
   if (kept.agreed + kept.differed > 0) return told(claim, kept, mayDiffer);
   // What the sheet says before may decide it, but no values were found that keep to it.
-  return plain.differed > 0
+  const isMeant = equationsAbout(namesOfClaim(claim), own.equations).some(
+    ({ given, near }) => given && near,
+  );
+  return plain.differed > 0 && isMeant
     ? unknown('no values were found that keep to what the sheet says before', [
         claim.left,
         claim.right,
@@ -196,6 +200,9 @@ function withTotient(claim: Claim, facts: Facts): Claim | null {
   };
   return { ...claim, left: change(claim.left), right: change(claim.right) };
 }
+
+const namesOfClaim = ({ left, right }: Claim): ReadonlySet<string> =>
+  new Set([...freeNames(left), ...freeNames(right)]);
 
 const isHeld = ({ agreed, differed, unsure }: Trials): boolean =>
   agreed > 0 && differed === 0 && unsure <= agreed;

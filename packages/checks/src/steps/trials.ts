@@ -171,6 +171,8 @@ interface Plan {
   /** The name by which sides are integrated without bounds: only their difference counts. */
   readonly upToConstant: string | null;
   readonly sizeName: string | null;
+  /** The step is about complex numbers: roots and logarithms of negative ones are taken. */
+  readonly complex: boolean;
   /** Cross products are taken: vectors have three coordinates. */
   readonly inSpace: boolean;
 }
@@ -203,22 +205,30 @@ function planFor(claim: Claim, facts: Facts, equations: readonly Equation[]): Pl
   const congruent = /^[≡≢∣∤]$/.test(claim.sign);
   const names = [...together].filter((name) => !name.endsWith('()') && !name.endsWith('_'));
   const opaque = opaqueFunctions(everything, facts);
+  const domains = new Map(
+    names.map((name) => [name, domainOf(name, facts, whole, congruent)] as const),
+  );
   const isSequence = sides.some((side) =>
     some(side, (part) => part.kind === 'indexed' && !facts.functions.has(`${part.name}_`)),
   );
   return {
     names,
-    domains: new Map(names.map((name) => [name, domainOf(name, facts, whole, congruent)])),
+    domains,
     assumptions,
     equations: chosen,
     opaque,
     anything: opaque.length > 0 || isSequence,
     hasSign: sides.some((side) => some(side, ({ kind }) => kind === 'sign')),
     upToConstant: indefinite(sides),
+    complex: facts.names.imaginary && isComplexStep(used, domains),
     inSpace: sides.some((side) => some(side, ({ kind }) => kind === 'cross')),
     sizeName: facts.matrices && together.has('n') ? 'n' : null,
   };
 }
+
+const isComplexStep = (sides: readonly Expr[], domains: ReadonlyMap<string, Domain>): boolean =>
+  [...domains.values()].some(({ kind }) => kind === 'complex') ||
+  sides.some((side) => some(side, (part) => part.kind === 'constant' && part.name === 'i'));
 
 /** The sides, and what the functions in them are defined as. */
 function sidesWithDefinitions(sides: readonly Expr[], facts: Facts): readonly Expr[] {
@@ -367,7 +377,7 @@ function settingFor(
     },
     sign: 1,
     base: 0.61,
-    complex: facts.names.imaginary,
+    complex: plan.complex,
     logBase: claim.logBase,
     meter,
   };

@@ -47,6 +47,30 @@
         ? '1 entry'
         : `${found.length} entries`}
 </p>
+<details class="mb-2">
+  <summary class="cursor-pointer">What is tested of the mathematics, and what is not</summary>
+  <div class="flex flex-col gap-1.5 py-1.5">
+    <p>
+      Under “Steps”, and on the bench beside a derivation, every equals sign, inequality, congruence
+      and “divides” is tried: both sides are worked out for a dozen sets of values that keep to what
+      the sheet says of its letters (“for $n \ge 3$”, “let $x = 2y$”, “$p$ is prime”).
+    </p>
+    <p>
+      <strong>Holds</strong> means that both sides agreed each time; it is no proof.
+      <strong>Differs</strong> shows values for which they do not.
+      <strong>Only sometimes</strong> shows one of each. <strong>Cannot tell</strong> says why: a sign
+      that is not read, a condition, a definition, an equation to be solved, something put in that the
+      sheet does not say.
+    </p>
+    <p>
+      Read are sums, products, powers, roots, fractions, functions, sums and products over an index,
+      integrals, derivatives, limits, dots between terms, binomials, remainders, matrices, vectors
+      and distinctions of cases. Sets, logic, words within a formula, orders of growth and units are
+      not.
+    </p>
+    <p>By itself only arithmetic with numbers alone is told, as advice.</p>
+  </div>
+</details>
 <h2 class="sr-only">Entries</h2>
 <ul class="divide-y divide-base-300">
   {#each found.slice(0, shown) as word (`${word.kind} ${word.name} ${word.package}`)}
