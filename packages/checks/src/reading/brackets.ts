@@ -43,6 +43,12 @@ export function bracket(
   if (more.length) {
     if (open !== '(' || close !== ')' || sup)
       throw stopAt(token, 'a list stands where a value is wanted');
+    if (parts.length === 2) {
+      reader.doubts.add('pair');
+      if (reader.habits.pair === 'gcd') {
+        return atToken(token, { kind: 'call', fn: 'gcd', args: parts });
+      }
+    }
     // A point or vector, written as its coordinates.
     return atToken(token, { kind: 'matrix', rows: parts.map((part) => [part]) });
   }

@@ -2,7 +2,7 @@ import type { MathList } from '@odd-compass/engine/written';
 import { bars, bracket, evaluated } from './brackets';
 import { bigOperator, derivative, derivativeSign, limit } from './bigOperators';
 import { application, isApplied, isFunctionWord, namedCall } from './calls';
-import type { Expr, ExprKind } from './expression';
+import type { Expr } from './expression';
 import { accented, named } from './letterNames';
 import {
   atToken,
@@ -17,6 +17,7 @@ import {
   type Names,
   type Reader,
 } from './reader';
+import { mixedNumber, numberKind } from './numerals';
 import { power } from './scripts';
 import { arrayExpression } from './arrays';
 import { tokensOf, type Token } from './tokens';
@@ -292,17 +293,6 @@ function run(reader: Reader, cursor: Cursor): Product {
   return { factors, explicit: false };
 }
 
-/** `2\\frac12` may be two and a half. */
-function mixedNumber(reader: Reader, before: Expr | null, next: Expr): Expr | null {
-  const isWhole = (expr: Expr): boolean => expr.kind === 'number' && typeof expr.value === 'bigint';
-  if (!before || !isWhole(before)) return null;
-  if (next.kind !== 'divide' || !isWhole(next.top) || !isWhole(next.bottom)) return null;
-  reader.doubts.add('mixed');
-  return reader.habits.mixed === 'sum'
-    ? make(before.from, next.to, { kind: 'add', terms: [before, next] })
-    : null;
-}
-
 function startsFactor(token: Token | undefined): boolean {
   if (!token) return false;
   return [
@@ -387,15 +377,6 @@ function atom(reader: Reader, cursor: Cursor): Expr | null {
     default:
       return null;
   }
-}
-
-function numberKind(reader: Reader, token: Extract<Token, { t: 'number' }>): ExprKind {
-  const { value, places } = token;
-  if (!token.doubt || reader.habits.comma === 'decimal') {
-    return places ? { kind: 'number', value, places } : { kind: 'number', value };
-  }
-  const thousand = typeof value === 'bigint' ? value * 1000n : value.mul(1000).n * value.s;
-  return { kind: 'number', value: thousand };
 }
 
 function letter(reader: Reader, cursor: Cursor, token: Extract<Token, { t: 'letter' }>): Expr {

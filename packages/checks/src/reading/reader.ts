@@ -18,6 +18,8 @@ export interface Habits {
   readonly comma: 'decimal' | 'thousands';
   /** `2\frac12`: a product, or two and a half. */
   readonly mixed: 'product' | 'sum';
+  /** `(a, b)`: a point or vector, or the greatest common divisor. */
+  readonly pair: 'point' | 'gcd';
   /** `\log`: natural, to base ten, to base two. */
   readonly log: 'e' | '10' | '2';
 }
@@ -30,6 +32,7 @@ export const USUAL: Habits = {
   applied: 'factor',
   comma: 'decimal',
   mixed: 'product',
+  pair: 'point',
   log: 'e',
 };
 
@@ -42,6 +45,7 @@ export const OTHERWISE: { readonly [K in keyof Habits]: readonly Habits[K][] } =
   applied: ['function'],
   comma: ['thousands'],
   mixed: ['sum'],
+  pair: ['gcd'],
   log: ['10', '2'],
 };
 

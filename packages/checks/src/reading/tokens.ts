@@ -104,7 +104,7 @@ function nodeTokens(node: MathNode, offset: number): readonly Token[] {
     case 'not':
       return negated(inside([node.body]), one);
     case 'text':
-      return one({ t: 'text', words: wordsOf(node.inlines) });
+      return one(textToken(wordsOf(node.inlines)));
     case 'space':
       return node.mu >= WIDE || node.width > 9 * 65536 ? one({ t: 'gap' }) : [];
     case 'choice':
@@ -133,6 +133,12 @@ function nodeTokens(node: MathNode, offset: number): readonly Token[] {
       return one({ t: 'unread', what: node.text });
   }
 }
+
+/** A single letter set as text is a letter (`\text{d}x`). */
+const textToken = (words: string): TokenKind =>
+  /^[A-Za-z]$/.test(words) && words !== 'a'
+    ? { t: 'letter', name: words, upright: true }
+    : { t: 'text', words };
 
 /** Words and formulas of a text within a formula, formulas as blanks. */
 function wordsOf(inlines: readonly { readonly kind: string }[]): string {

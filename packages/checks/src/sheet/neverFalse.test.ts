@@ -71,6 +71,8 @@ The polynomial is $p(x) = x^2 - 1 = (x-1)(x+1)$, and $p(2) = 3$.
 Then $A = \{1, 2\} = \{2, 1\}$ and $|A| = 2$.
 We have $\alpha + \beta + \gamma = 180^\circ = \pi$.
 $f(x) = \begin{cases} x & \text{if } x > 0 \\ 0 & \text{otherwise} \end{cases} = \max(x, 0)$
+$(84, 30) = (30, 24) = (24, 6) = 6$
+$\int_0^1 x^2\,\text{d}x = \left[\frac{x^3}{3}\right]_0^1 = \frac13$
 $\mu P = \mu = \mu P^2$ for the stationary distribution.
 `;
 

@@ -1,4 +1,4 @@
-import { hbox, hpack, type Box } from '../../boxes/box';
+import { boxOf, hbox, hpack, type Box, type Child } from '../../boxes/box';
 import type { OperatorNode } from '../../document/math';
 import { atom, type Atom } from '../atom';
 import {
@@ -17,6 +17,22 @@ import { isDisplay } from '../style';
 /** Operators that keep scripts beside them even in displays: integrals. */
 const BESIDE = /[∫-∳⨋-⨜]/u;
 
+/** Signs that are several integrals side by side. */
+const SEVERAL: Readonly<Record<string, number>> = { '∬': 2, '∭': 3, '⨌': 4 };
+
+/**
+ * Integrals side by side are set as so many single ones, 9 mu nearer to each other in displays and 6 mu elsewhere, with the
+ * thin space between operators (amsmath, `\\intkern@`).
+ */
+function severalIntegrals(count: number, node: OperatorNode, ctx: MathContext): Atom {
+  const single = operator({ ...node, char: '∫' }, ctx);
+  const { item, overhang } = single;
+  const step = item.width - (isDisplay(ctx.style) ? 9 - 3 : 6 - 3) * mu(ctx);
+  const children = Array.from({ length: count }, (_, i): Child => ({ x: i * step, y: 0, item }));
+  const box = boxOf((count - 1) * step + item.width, item.height, item.depth, children);
+  return atom('op', box, ctx.style, { overhang, limits: node.limits ?? false });
+}
+
 /** A large operator, larger in displays and centred on the axis (rule 13), or a named function. */
 export function operator(node: OperatorNode, ctx: MathContext): Atom {
   if (node.name !== null) {
@@ -24,6 +40,8 @@ export function operator(node: OperatorNode, ctx: MathContext): Atom {
     return atom('op', functionName(node, ctx), ctx.style, { limits });
   }
   const char = node.char ?? '';
+  const several = SEVERAL[char];
+  if (several) return severalIntegrals(several, node, ctx);
   const limits = node.limits ?? (isDisplay(ctx.style) && (node.takesLimits ?? !BESIDE.test(char)));
   if (!isDisplay(ctx.style)) {
     const glyph = glyphFor(char, ctx);

@@ -18,6 +18,7 @@
   import PackageBench from './PackageBench.svelte';
   import { lookingLines } from '../source/preamble';
   import ReferenceBench from './ReferenceBench.svelte';
+  import SystemWork from './SystemWork.svelte';
   import SymbolsBench from './SymbolsBench.svelte';
   import TableBench from './TableBench.svelte';
   import TextBench from './TextBench.svelte';
@@ -187,6 +188,13 @@
             place={now.context}
             state={now.state}
             {steps}
+            glimpse={(source, lines) => engine.glimpse(source, lines)}
+          />
+          <SystemWork
+            {view}
+            place={now.context}
+            state={now.state}
+            {checks}
             glimpse={(source, lines) => engine.glimpse(source, lines)}
           />
         {:else if now.context.kind === 'formula'}

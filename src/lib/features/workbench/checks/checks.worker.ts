@@ -1,5 +1,6 @@
 import {
   answerMatrix,
+  answerSystem,
   countSteps,
   signsOf,
   stepsOf,
@@ -51,6 +52,8 @@ function answer(blocks: readonly WrittenBlock[], question: Question): Asked[keyo
       return valueAt(blocks, question.ask);
     case 'table':
       return tableAt(blocks, question.ask, question.ask);
+    case 'system':
+      return answerSystem(blocks, question.ask);
     case 'signs':
       return signsOf(blocks);
   }

@@ -2,6 +2,7 @@ import type {
   MatrixAnswer,
   MatrixQuestion,
   Signs,
+  SystemAnswer,
   TableAnswer,
   ToldStep,
   ValueAnswer,
@@ -94,6 +95,12 @@ export class ChecksClient {
       to: to - shift,
     }));
     return { ...answer, edits };
+  }
+
+  /** The equations of a stretch of the text as one system. */
+  system(from: number, to: number): Promise<SystemAnswer> {
+    const { enginePlace } = this.engine;
+    return this.ask('system', { from: enginePlace(from), to: enginePlace(to) });
   }
 
   /** The value of a marked part of a formula. */

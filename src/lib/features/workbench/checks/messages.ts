@@ -3,6 +3,7 @@ import type {
   MatrixQuestion,
   Extent,
   Signs,
+  SystemAnswer,
   TableAnswer,
   ToldStep,
   ValueAnswer,
@@ -14,6 +15,7 @@ export interface Asked {
   matrix: { readonly ask: MatrixQuestion; readonly answer: MatrixAnswer };
   value: { readonly ask: Extent; readonly answer: ValueAnswer };
   table: { readonly ask: Extent & TableRange; readonly answer: TableAnswer };
+  system: { readonly ask: Extent; readonly answer: SystemAnswer };
   signs: { readonly ask: null; readonly answer: Signs };
 }
 
