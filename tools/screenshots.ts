@@ -88,7 +88,7 @@ try {
     await p.keyboard.type('begin{align');
     await p.keyboard.press('Enter');
     await p.keyboard.press('Escape');
-    await p.keyboard.press('ArrowDown');
+    for (let i = 0; i < 2; i++) await p.keyboard.press('ArrowDown');
     await p.keyboard.press('F6');
     await p.waitForTimeout(2500);
   });

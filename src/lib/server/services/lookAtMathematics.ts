@@ -37,7 +37,7 @@ function stepsLine(steps: readonly StepFact[], path: string, text: string): Look
   const doubtful = steps.filter(({ result }) => result === 'differs' || result === 'sometimes');
   return {
     topic: 'Steps',
-    well: doubtful.length > 0 ? null : holds > 0 ? true : null,
+    well: doubtful.length === 0 && holds > unknown ? true : null,
     says: `${count(steps.length, 'step was', 'steps were')} tested: ${parts.join(', ')}.`,
     places: doubtful.map(({ from, why }) => ({
       says: `Line ${lineOf(text, from)}: ${why}`,
