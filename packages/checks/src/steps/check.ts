@@ -261,7 +261,7 @@ function held(claim: Claim, trials: Trials, trial: Trial): Outcome {
     ? claim.sign === '=' && trials.exact
       ? `both sides are exactly ${sides[0]}`
       : `the left side is ${sides[0]}, the right side ${sides[1]}`
-    : `tried with ${trials.agreed} sets of values${trials.exact ? ', exactly' : ''}${given}${any}`;
+    : `tried with ${trials.agreed === 1 ? 'one set' : `${trials.agreed} sets`} of values${trials.exact ? ', exactly' : ''}${given}${any}`;
   return {
     result: 'holds',
     why,

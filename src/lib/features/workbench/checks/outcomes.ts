@@ -1,4 +1,4 @@
-import type { ToldStep } from '@odd-compass/checks';
+import { sideText, type ToldStep } from '@odd-compass/checks';
 
 export type Result = ToldStep['result'];
 
@@ -30,7 +30,7 @@ export function shownSource(
   text: string,
   { left, right, agreeing }: ToldStep,
 ): readonly { readonly text: string; readonly agrees: boolean }[] {
-  const [from, to] = [left.from, right.to];
+  const [from, to] = [left.from, right.from + sideText(text, right).length];
   const marks = [...agreeing].sort((a, b) => a.from - b.from);
   const pieces: { text: string; agrees: boolean }[] = [];
   let at = from;
