@@ -25,6 +25,10 @@ export interface Progress {
   readonly total: number;
 }
 
+/** How often it is looked whether the engine has read the text, and how long that is waited for, in ms. */
+const LOOK = 40;
+const LONGEST = 5000;
+
 /** Has the sheet's steps tested by a worker, which is begun when it is first asked. Places are those of the file that is written in. */
 export class ChecksClient {
   /** What the last test of the whole sheet found so far; null before the first. */
@@ -133,11 +137,19 @@ export class ChecksClient {
     };
   }
 
-  /** Asks of what the engine has read. */
-  private ask<What extends keyof Asked>(
+  /** Asks of what the engine has read, when it has read the text as it stands. */
+  private async ask<What extends keyof Asked>(
     what: What,
     ask: Asked[What]['ask'],
   ): Promise<Asked[What]['answer']> {
+    const { engine } = this;
+    for (
+      let waited = 0;
+      engine.accountRevision !== engine.revision && waited < LONGEST;
+      waited += LOOK
+    ) {
+      await new Promise((resolve) => setTimeout(resolve, LOOK));
+    }
     const run = ++this.last;
     return new Promise((resolve) => {
       this.asked.set(run, resolve as (answer: unknown) => void);

@@ -113,3 +113,15 @@ it('asks of a matrix, and gives its edits places of the file', async () => {
     assumed: [],
   });
 });
+
+it('waits with a question until the engine has read what was typed', async () => {
+  const { checks, asked, engine } = client();
+  Object.assign(engine, { revision: 2, accountRevision: 1 });
+  void checks.value(1, 2);
+  await Promise.resolve();
+  expect(asked).toEqual([]);
+  Object.assign(engine, { accountRevision: 2 });
+  await vi.waitFor(() =>
+    expect(asked).toMatchObject([{ kind: 'ask', question: { what: 'value' } }]),
+  );
+});
