@@ -1,5 +1,5 @@
 import Fraction from 'fraction.js';
-import { lowest, type Exact } from '../numbers/value';
+import { asFraction, lowest, type Exact } from '../numbers/value';
 
 /**
  * Polynomials in any number of letters with exact coefficients: monomials by their key, which lists letters and exponents in
@@ -10,8 +10,6 @@ export type Polynomial = ReadonlyMap<string, Exact>;
 type Exponents = ReadonlyMap<string, number>;
 
 const ZERO: Polynomial = new Map();
-const asFraction = (value: Exact): Fraction =>
-  typeof value === 'bigint' ? new Fraction(value) : value;
 const isNothing = (value: Exact): boolean => asFraction(value).n === 0n;
 
 const plus = (a: Exact, b: Exact): Exact => lowest(asFraction(a).add(asFraction(b)));
@@ -80,9 +78,6 @@ export function numberOf(a: Polynomial): Exact | null {
   if (a.size === 0) return 0n;
   return a.size === 1 ? (a.get('') ?? null) : null;
 }
-
-export const samePolynomial = (a: Polynomial, b: Polynomial): boolean =>
-  isZeroPolynomial(addPolynomials(a, negated(b)));
 
 const degreeOf = (key: string): number =>
   [...exponentsOf(key).values()].reduce((sum, n) => sum + n, 0);

@@ -1,6 +1,5 @@
 import type { Expr } from '../reading/expression';
 import { nameTex, texOf } from '../reading/print';
-import type { Exact } from '../numbers/value';
 import {
   addPolynomials,
   commonDivisor,
@@ -17,7 +16,7 @@ import {
   type Polynomial,
 } from './polynomials';
 import Fraction from 'fraction.js';
-import { lowest } from '../numbers/value';
+import { asFraction, lowest, type Exact } from '../numbers/value';
 
 /** A quotient of polynomials in lowest terms as far as that is found: what stands in a matrix. */
 export interface Quotient {
@@ -42,8 +41,7 @@ function reduced(top: Polynomial, bottom: Polynomial): Quotient {
   return { top: scaled(a, lead), bottom: scaled(b, lead) };
 }
 
-const inverseOf = (value: Exact): Exact =>
-  lowest(new Fraction(1).div(typeof value === 'bigint' ? new Fraction(value) : value));
+const inverseOf = (value: Exact): Exact => lowest(new Fraction(1).div(asFraction(value)));
 
 export const add = (a: Quotient, b: Quotient): Quotient =>
   reduced(
@@ -68,9 +66,6 @@ export function exactOf({ top, bottom }: Quotient): Exact | null {
   if (a === null || b === null) return null;
   return lowest(asFraction(a).div(asFraction(b)));
 }
-
-const asFraction = (value: Exact): Fraction =>
-  typeof value === 'bigint' ? new Fraction(value) : value;
 
 /** A quotient as LaTeX. */
 export function quotientTex({ top, bottom }: Quotient): string {

@@ -68,7 +68,8 @@ const ofWhole =
     return whole.some((value) => value === null) ? NaN : fn(...(whole as bigint[]));
   };
 
-const greatest = (a: bigint, b: bigint): bigint => {
+/** The greatest common divisor, by Euclid. */
+export const greatestDivisor = (a: bigint, b: bigint): bigint => {
   let [x, y] = [a < 0n ? -a : a, b < 0n ? -b : b];
   while (y) [x, y] = [y, x % y];
   return x;
@@ -255,9 +256,9 @@ export const FUNCTIONS: Readonly<Record<string, Fn>> = {
   },
   max: (args) => extreme(args, 1),
   min: (args) => extreme(args, -1),
-  gcd: ofWhole((...all) => all.reduce(greatest, 0n)),
+  gcd: ofWhole((...all) => all.reduce(greatestDivisor, 0n)),
   lcm: ofWhole((...all) =>
-    all.reduce((a, b) => (a === 0n || b === 0n ? 0n : abs((a * b) / greatest(a, b))), 1n),
+    all.reduce((a, b) => (a === 0n || b === 0n ? 0n : abs((a * b) / greatestDivisor(a, b))), 1n),
   ),
   mod: ofWhole((a, n) =>
     n === 0n || n === undefined ? NaN : (((a as bigint) % n) + abs(n)) % abs(n),

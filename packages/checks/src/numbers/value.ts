@@ -39,7 +39,8 @@ export function lowest(fraction: Fraction): Exact {
 
 export const fraction = (top: bigint, bottom: bigint): Exact => lowest(new Fraction(top, bottom));
 
-const asFraction = (value: Exact): Fraction =>
+/** An exact number as a fraction. */
+export const asFraction = (value: Exact): Fraction =>
   typeof value === 'bigint' ? new Fraction(value) : value;
 
 /** A real number as the nearest machine number; a complex one without imaginary part too. */

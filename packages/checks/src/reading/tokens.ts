@@ -57,7 +57,6 @@ export function tokensOf(list: MathList, offset: number): readonly Token[] {
 
 /** A gap this wide parts statements (`\quad`), in mu. */
 const WIDE = 17;
-const LIMIT_NAMES = /^(lim|limsup|liminf|max|min|sup|inf|gcd)$/;
 
 function nodeTokens(node: MathNode, offset: number): readonly Token[] {
   const place = { from: node.from + offset, to: node.to + offset };
@@ -431,5 +430,3 @@ function bracketed(flat: readonly Token[]): readonly Token[] {
   }
   return levels[0]?.held ?? [];
 }
-
-export { LIMIT_NAMES };

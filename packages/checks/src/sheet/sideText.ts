@@ -1,3 +1,4 @@
+import { closingBraceAt, shapeOf } from '@odd-compass/engine/shape';
 import type { Extent } from './sheetSteps';
 
 /** The source of a side, with the brackets that end behind its last sign (`2^{10}`), and the arguments of its last macro. */
@@ -16,24 +17,18 @@ export function sideText(text: string, { from, to }: Extent): string {
   return text.slice(from, withArguments(text, from, end));
 }
 
+/** No argument of a macro in a formula is longer, in UTF-16 units. */
+const LONGEST = 2000;
+
 /** What a macro at the end of a side takes belongs to it: a sign from a macro stands at its name. */
 function withArguments(text: string, from: number, to: number): number {
   if (!/\\[A-Za-z]+\*?$/.test(text.slice(from, to))) return to;
-  let end = to;
-  while (text[end] === '{') {
-    const close = closingOf(text, end);
-    if (close === null) return end;
+  const behind = text.slice(to, to + LONGEST);
+  let end = 0;
+  while (behind[end] === '{') {
+    const close = closingBraceAt(shapeOf(behind), end);
+    if (close === null) break;
     end = close + 1;
   }
-  return end;
-}
-
-function closingOf(text: string, open: number): number | null {
-  let depth = 0;
-  for (let i = open; i < text.length; i++) {
-    if (text[i] === '\\') i++;
-    else if (text[i] === '{') depth++;
-    else if (text[i] === '}' && --depth === 0) return i;
-  }
-  return null;
+  return to + end;
 }

@@ -16,7 +16,7 @@ import {
   type Value,
 } from '../numbers/value';
 import type { Meter } from '../values/setting';
-import { realOf } from '../numbers/functions';
+import { greatestDivisor, realOf } from '../numbers/functions';
 
 /** How two values stand: the relation holds, does not, is too near to say, or a side is not defined. */
 export type Comparison = 'agree' | 'differ' | 'unsure' | 'undefined';
@@ -173,18 +173,12 @@ function congruent(
   if (!modulus || modulus === 0n) return 'undefined';
   const apart = addScalars(left, negateScalar(right));
   if (isFraction(apart)) {
-    if (common(apart.d, modulus) !== 1n) return 'undefined';
+    if (greatestDivisor(apart.d, modulus) !== 1n) return 'undefined';
     return (apart.n % modulus === 0n) === wanted ? 'agree' : 'differ';
   }
   const whole = toInteger(apart);
   if (whole === null) return 'undefined';
   return (whole % modulus === 0n) === wanted ? 'agree' : 'differ';
-}
-
-function common(a: bigint, b: bigint): bigint {
-  let [x, y] = [a < 0n ? -a : a, b < 0n ? -b : b];
-  while (y) [x, y] = [y, x % y];
-  return x;
 }
 
 function divides(left: Scalar, right: Scalar, wanted: boolean): Comparison {

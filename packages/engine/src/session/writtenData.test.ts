@@ -6,9 +6,9 @@ import { sendable } from './writtenData';
 describe('what was read can be sent to another thread', () => {
   it.each(corpus.map((document) => [document.name, document] as const))('%s', (_, { text }) => {
     const session = typeset(text, corpusFiles);
-    const sent = sendable(session.written());
-    expect(structuredClone(sent)).toEqual(sent);
-    // The same nodes are copied once.
-    expect(sendable(session.written())[0]?.nodes).toBe(sent[0]?.nodes);
+    for (const { nodes } of session.written()) {
+      const sent = sendable(nodes);
+      expect(structuredClone(sent)).toEqual(sent);
+    }
   });
 });

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import { inArticle, testFonts, TODAY } from '../testing/document';
 import { WorkerHost } from './host';
-import type { Request, Response } from './messages';
+import type { ReadingPart, Request, Response } from './messages';
 
 /** A host whose fonts come after so many microtasks; each look at the clock is a slice later. */
 function host(fontsAfter: number) {
@@ -70,4 +70,33 @@ it('divides the words of another language when its patterns have come', async ()
     response.kind === 'pages' ? response.views.flatMap(({ text: words }) => words ?? []) : [],
   );
   expect(shown.join(' ').replaceAll('- ', '-')).toContain('Grenz-wert-satz');
+});
+
+it('sends what was read in parts, and after an edit only what is new', async () => {
+  const text = inArticle(Array.from({ length: 12 }, (_, i) => `Boat ${i} leaves.`).join('\n\n'));
+  const { made } = host(0);
+  await made.take(open(text));
+  const read = async () => {
+    const parts: ReadingPart[] = [];
+    await made.take({ kind: 'reading', port: { postMessage: (part) => parts.push(part) } });
+    return parts;
+  };
+  const first = await read();
+  expect(first.length).toBeGreaterThan(1);
+  expect(first.map(({ afresh }) => afresh)).toEqual(first.map((_, i) => i === 0));
+  expect(first.map(({ whole }) => whole !== null)).toEqual(
+    first.map((_, i) => i === first.length - 1),
+  );
+  const known = new Set(first.flatMap(({ nodes }) => nodes.map(({ id }) => id)));
+  const blocks = first.at(-1)?.whole?.blocks ?? [];
+  expect(blocks.every(([, id]) => known.has(id))).toBe(true);
+
+  const at = text.indexOf('Boat 5');
+  await made.take({ kind: 'edit', edits: [{ from: at, to: at + 4, text: 'Ship' }], revision: 2 });
+  const second = await read();
+  const fresh = second.flatMap(({ nodes }) => nodes);
+  expect(fresh.length).toBeLessThan(4);
+  expect(JSON.stringify(fresh)).toContain('Ship');
+  expect(second.at(-1)?.whole).toMatchObject({ revision: 2 });
+  expect(second.some(({ afresh }) => afresh)).toBe(false);
 });

@@ -3,6 +3,7 @@ import { toBp } from '../base/lengths';
 import { copyToHandOver, type PageDescription } from '../output/display/description';
 import { pageLetters, pageText } from '../output/display/text';
 import { NO_PORT, walkPage } from '../output/display/walk';
+import type { BlockNode } from '../document/blocks';
 import type { PageGeometry } from '../document/page';
 import type { Page } from '../pages/page';
 import { filesOf, type AssignmentFiles } from '../session/files';
@@ -17,6 +18,7 @@ import type {
   PageInfo,
   PageRange,
   PageView,
+  ReadingPort,
   Request,
   Response,
 } from './messages';
@@ -74,6 +76,9 @@ export class WorkerHost {
   private view: readonly PageRange[] = [{ first: 0, last: 1 }];
   private readonly keys = new WeakMap<Page, number>();
   private nextKey = 1;
+  private readonly sentNodes = new WeakMap<readonly BlockNode[], number>();
+  private lastSent = 0;
+  private sending: Promise<void> = Promise.resolve();
   private readonly sentPages = new Set<number>();
   private readonly sentGlyphs = new Set<number>();
 
@@ -124,10 +129,9 @@ export class WorkerHost {
         return this.sendFound(request);
       case 'reading':
         await this.opened;
-        return request.port.postMessage({
-          blocks: sendable(this.session?.written() ?? []),
-          revision: this.revision,
-        });
+        // One after another: what one has sent, the next counts on.
+        this.sending = this.sending.then(() => this.sendReading(request.port));
+        return this.sending;
       case 'place': {
         const { id, label } = request;
         const page = this.session?.pageOf(label) ?? -1;
@@ -257,6 +261,31 @@ export class WorkerHost {
       made = glimpse(source, preamble, fonts, this.today);
     }
     this.around.post({ kind: 'glimpse', id, glimpse: made }, []);
+  }
+
+  /** Sends what was read in slices, so that a key that comes meanwhile is heard; only what is new is sent. */
+  private async sendReading(port: ReadingPort): Promise<void> {
+    const written = this.session?.written() ?? [];
+    const { revision, around } = this;
+    let afresh = this.lastSent === 0;
+    let nodes: { id: number; nodes: readonly BlockNode[] }[] = [];
+    const blocks: [number, number][] = [];
+    let end = around.now() + SLICE;
+    for (const block of written) {
+      let id = this.sentNodes.get(block.nodes);
+      if (id === undefined) {
+        id = ++this.lastSent;
+        this.sentNodes.set(block.nodes, id);
+        nodes.push({ id, nodes: sendable(block.nodes) });
+      }
+      blocks.push([block.start, id]);
+      if (around.now() < end) continue;
+      port.postMessage({ afresh, nodes, whole: null });
+      [afresh, nodes] = [false, []];
+      await around.turn();
+      end = around.now() + SLICE;
+    }
+    port.postMessage({ afresh, nodes, whole: { blocks, revision } });
   }
 
   private sendFound({ id, text }: Extract<Request, { kind: 'find' }>): void {

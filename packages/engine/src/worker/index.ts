@@ -7,6 +7,7 @@ export type {
   PageInfo,
   PageRange,
   PageView,
+  ReadingPart,
   Request,
   Response,
 } from './messages';

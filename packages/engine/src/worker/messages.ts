@@ -2,7 +2,7 @@ import type { CalendarDate, OutlineEntry } from '../session/session';
 import type { Finding } from '../findings/finding';
 import type { PageDescription } from '../output/display/description';
 import type { FoundPlace } from '../session/findText';
-import type { WrittenBlock } from '../session/block';
+import type { BlockNode } from '../document/blocks';
 import type { Glimpse } from '../session/glimpse';
 import type { Word } from '../session/vocabulary';
 import type { TextEdit } from '../source/edits';
@@ -58,12 +58,20 @@ export type Request =
   /** The page on which something stands that links lead to. */
   | { readonly kind: 'place'; readonly id: number; readonly label: string };
 
-/** Hears once what was read: the blocks, and the revision they are of. */
+/** Hears what was read, in parts. What it heard before by its number is not sent again. */
 export interface ReadingPort {
-  postMessage(message: {
-    readonly blocks: readonly WrittenBlock[];
+  postMessage(message: ReadingPart): void;
+}
+
+export interface ReadingPart {
+  /** Nothing was sent before: what is remembered is of another reader. */
+  readonly afresh: boolean;
+  readonly nodes: readonly { readonly id: number; readonly nodes: readonly BlockNode[] }[];
+  /** With the last part: where each block starts, by the number of its nodes, and the revision it is of. */
+  readonly whole: {
+    readonly blocks: readonly (readonly [start: number, id: number])[];
     readonly revision: number;
-  }): void;
+  } | null;
 }
 
 /** Pages from 0, the last one included. */

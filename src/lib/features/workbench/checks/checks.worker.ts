@@ -10,6 +10,7 @@ import {
   type ToldStep,
   type WrittenBlock,
 } from '@odd-compass/checks';
+import type { ReadingPart } from '@odd-compass/engine/worker';
 import { turns } from '../painting/turns';
 import type { Asked, ChecksAnswer, ChecksRequest, Question } from './messages';
 
@@ -30,18 +31,35 @@ interface Reading {
   readonly revision: number;
 }
 
+/** What the engine read, as it was sent so far, by its numbers. */
+const known = new Map<number, WrittenBlock['nodes']>();
+
+/** What the engine read, once all of it has come through a port. */
+const readingThrough = (port: MessagePort): Promise<Reading> =>
+  new Promise((resolve) => {
+    port.onmessage = ({ data }: MessageEvent<ReadingPart>) => {
+      if (data.afresh) known.clear();
+      for (const { id, nodes } of data.nodes) known.set(id, nodes);
+      if (!data.whole) return;
+      port.close();
+      const { blocks, revision } = data.whole;
+      resolve({
+        revision,
+        blocks: blocks.map(([start, id]) => ({ start, nodes: known.get(id) ?? [] })),
+      });
+    };
+  });
+
 scope.onmessage = ({ data }) => {
   if (data.kind === 'stop') {
     stopped.add(data.run);
     return;
   }
-  const { port, run } = data;
-  port.onmessage = (event: MessageEvent<Reading>) => {
-    port.close();
-    const { blocks, revision } = event.data;
+  const { run } = data;
+  void readingThrough(data.port).then(({ blocks, revision }) => {
     if (data.kind === 'steps') void test(run, blocks, revision, data.wanted);
     else scope.postMessage({ kind: 'answer', run, answer: answer(blocks, data.question) });
-  };
+  });
 };
 
 function answer(blocks: readonly WrittenBlock[], question: Question): Asked[keyof Asked]['answer'] {

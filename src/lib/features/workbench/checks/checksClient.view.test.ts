@@ -1,25 +1,8 @@
-import type { ToldStep } from '@odd-compass/checks';
+import { toldStep as told } from '$lib/testing/toldStep';
 import { expect, it, vi } from 'vitest';
 import type { EngineClient } from '../engine/engineClient.svelte';
 import { ChecksClient } from './checksClient.svelte';
 import type { ChecksAnswer, ChecksRequest } from './messages';
-
-const told = (from: number, change: Partial<ToldStep> = {}): ToldStep => ({
-  from,
-  to: from + 1,
-  left: { from: from - 2, to: from - 1 },
-  right: { from: from + 2, to: from + 3 },
-  relation: '=',
-  result: 'holds',
-  why: '',
-  at: null,
-  sides: null,
-  untested: false,
-  numbersOnly: false,
-  reading: null,
-  agreeing: [],
-  ...change,
-});
 
 /** A client with a worker that only writes down what it is asked; the file begins at 100 in the engine's text. */
 function client() {

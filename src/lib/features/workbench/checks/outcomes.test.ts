@@ -1,24 +1,10 @@
 import type { ToldStep } from '@odd-compass/checks';
+import { toldStep } from '$lib/testing/toldStep';
 import { describe, expect, it } from 'vitest';
 import { withArithmetic } from './arithmetic';
 import { shownSource, tally } from './outcomes';
 
-const step = (change: Partial<ToldStep> = {}): ToldStep => ({
-  from: 2,
-  to: 3,
-  left: { from: 0, to: 1 },
-  right: { from: 4, to: 5 },
-  relation: '=',
-  result: 'holds',
-  why: '',
-  at: null,
-  sides: null,
-  untested: false,
-  numbersOnly: false,
-  reading: null,
-  agreeing: [],
-  ...change,
-});
+const step = (change: Partial<ToldStep> = {}): ToldStep => toldStep(2, change);
 
 describe('how many steps came out how', () => {
   it.each([
