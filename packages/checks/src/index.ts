@@ -17,4 +17,5 @@ export {
   type ArgumentEdge,
   type ArgumentNode,
 } from './argument/argument';
-export { signsOf, type Sign, type SignNote, type Signs } from './signs/signs';
+export { signsOf, type Sign, type Signs } from './signs/signs';
+export type { SignNote } from './signs/signNotes';

@@ -6,7 +6,11 @@ import type { Token } from '../reading/tokens';
 import type { Definition } from '../values/setting';
 import type { Equation, Kind } from '../steps/facts';
 import type { SaidKind } from './kinds';
+import type { FirstTerms } from './recursions';
 import type { Statement } from './statements';
+
+/** So many paragraphs later what was supposed is no longer meant. */
+export const REACH = 12;
 
 /** What a sheet has said so far, each with its scope. */
 export interface Believed {
@@ -21,6 +25,8 @@ export interface Believed {
   }[];
   readonly equations: (Equation & { readonly scope: number; readonly paragraph: number })[];
   readonly kinds: SaidKind[];
+  /** First terms of sequences, by the name of the sequence and its scope. */
+  readonly firstTerms: FirstTerms;
 }
 
 export const nothingYet = (): Believed => ({
@@ -28,6 +34,7 @@ export const nothingYet = (): Believed => ({
   relations: [],
   equations: [],
   kinds: [],
+  firstTerms: new Map(),
 });
 
 /** Reads without complaint; null where it is not read. */

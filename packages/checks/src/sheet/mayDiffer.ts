@@ -1,5 +1,6 @@
 import { freeNames, partsOf, same, some, type Expr } from '../reading/expression';
 import type { MayDiffer } from '../steps/check';
+import { isSaid } from '../steps/facts';
 import type { Facts } from '../steps/facts';
 import type { Trials } from '../steps/trials';
 import type { Role } from './roles';
@@ -27,7 +28,7 @@ export function mayDiffer(
 ): MayDiffer {
   const { role, chain } = standing;
   return (left, right, trials) => {
-    const [own, others] = [freeNames(left), freeNames(right)];
+    const [own, others] = [openNames(left, facts), openNames(right, facts)];
     if (role === 'denied') return 'the words around it say that it is not so';
     if (own.size + others.size === 0) return role === 'given' ? 'it is a condition' : null;
     if (role === 'given') return 'it is a condition, or it says what a letter is';
@@ -37,7 +38,7 @@ export function mayDiffer(
     if (!chain && !isComputation(left, right, facts)) {
       return 'a single relation with unknowns may be a condition, or is to be solved';
     }
-    return chain ? chainMayDiffer(statement, i, left, right, trials) : null;
+    return chain ? chainMayDiffer(statement, i, left, right, trials, facts) : null;
   };
 }
 
@@ -61,8 +62,9 @@ function chainMayDiffer(
   left: Expr,
   right: Expr,
   trials: Trials,
+  facts: Facts,
 ): string | null {
-  const [own, others] = [freeNames(left), freeNames(right)];
+  const [own, others] = [openNames(left, facts), openNames(right, facts)];
   const isLast = i === statement.signs.length - 1;
   if (isLast && isZero(right) && own.size > 0 && !trials.leftIsConstant) {
     return 'the chain may end in an equation to be solved';
@@ -77,8 +79,19 @@ function chainMayDiffer(
   const tied = (name: string): boolean =>
     said.has(name) && isTied(name, come.includes(name) ? own : others, trials);
   if ([...lost, ...come].every(tied)) return null;
+  if (i > 0 && statement.sides[i - 1]?.length === 1 && lost.some((name) => CONSTANT.test(name))) {
+    return 'a constant takes its value, and it is not seen by what';
+  }
   return otherLetters({ left, right, lost, come }, statement.signs[i]?.char === '=', trials);
 }
+
+/** The names a side depends on. A sequence whose terms are all said depends on its index alone. */
+function openNames(side: Expr, facts: Facts): ReadonlySet<string> {
+  return new Set([...freeNames(side)].filter((name) => !isSaid(name, facts)));
+}
+
+/** Letters for constants of a general solution: `y = C e^x = 3 e^x`. */
+const CONSTANT = /^[A-DKc](_|$)/;
 
 const isLone = (expr: Expr): boolean =>
   expr.kind === 'negate'

@@ -74,6 +74,14 @@ $f(x) = \begin{cases} x & \text{if } x > 0 \\ 0 & \text{otherwise} \end{cases} =
 $(84, 30) = (30, 24) = (24, 6) = 6$
 $\int_0^1 x^2\,\text{d}x = \left[\frac{x^3}{3}\right]_0^1 = \frac13$
 $\mu P = \mu = \mu P^2$ for the stationary distribution.
+Suppose $a_n = 2a_{n-1}$ and $a_1 = 3$. Trying $a_n = r^n$ we get $r^n = 2r^{n-1}$, so $a_n = C \cdot 2^n = 3 \cdot 2^{n-1}$.
+If $a_0 = 1$ and $a_{n+1} = 2a_n + 1$, then $a_1 = 3$. If $a_0 = 2$, then $a_1 = 5$.
+Let $a_0 = 0$ and $a_{n+1} = \sqrt{2 + a_n}$. If $L$ is the limit, then $L = \sqrt{2+L} = 2$, and $a_n < 2 \le L$.
+Assume $a_k = 2^k - 1$ where $a_{n+1} = 2a_n + 1$ and $a_0 = 0$. Then $a_{k+1} = 2a_k + 1 = 2(2^k-1)+1 = 2^{k+1}-1$.
+Let $f(n) = f(n-1) + f(n-2)$ with $f(0) = 0$, $f(1) = 1$. Then $f(5) = 5 = f(4) + f(3)$ and $f(n) = \frac{1}{\sqrt5}\left(\varphi^n - \psi^n\right)$.
+Put $I_n = \int_0^1 x^n e^x\,dx$. Then $I_n = e - nI_{n-1}$, so $I_1 = e - I_0 = 1$.
+Let $x_0 = 1$, $x_{n+1} = x_n - \frac{x_n^2 - 2}{2x_n}$. Then $x_1 = 1.5$ and $x_2 \approx 1.4167$.
+Let $b_0 = 2$ and $b_n = b_{n-1}^2$. Suppose $b_k > 100$ for some $k$. Then $b_{k+1} = b_k^2 > 100b_k$.
 `;
 
 describe('what is meant rightly is never called false', () => {

@@ -4,12 +4,14 @@ import { mayDiffer, type Standing } from './mayDiffer';
 import { sheetNames, usesOfI, type SheetNames } from './sheetNames';
 import type { Token } from '../reading/tokens';
 import { checkStep, type Outcome } from '../steps/check';
-import type { Facts, Kind } from '../steps/facts';
-import { definitionIn, nothingYet, readQuietly, suppose, type Believed } from './believed';
+import { isSaid, type Facts, type Kind } from '../steps/facts';
+import type { Definition } from '../values/setting';
+import { definitionIn, nothingYet, REACH, readQuietly, suppose, type Believed } from './believed';
 import { bareLetters, eachLetter } from './letters';
 import { saidKinds, type SaidKind } from './kinds';
 import { piecesOf, type WrittenBlock } from './pieces';
 import { isDefining, roleOf, type Role } from './roles';
+import { beginAnew, recursionIn, takeFirstTerms } from './recursions';
 import { statementsOf, type RelationToken, type Statement } from './statements';
 
 /** A step of the sheet: two sides and the relation between them. Places are offsets in the text. */
@@ -150,6 +152,9 @@ function remember(
     readonly names: Names;
   },
 ): void {
+  if (role !== 'denied') {
+    takeFirstTerms(statement, names, believed.firstTerms, role === 'given');
+  }
   if (defines?.kind === 'function') {
     const { scope, paragraph } = statement;
     believed.functions.set(defines.name, { ...defines.definition, scope, paragraph });
@@ -181,7 +186,7 @@ type Defines =
   | {
       readonly kind: 'function';
       readonly name: string;
-      readonly definition: { readonly params: readonly string[]; readonly body: Expr };
+      readonly definition: Definition;
     }
   | { readonly kind: 'name'; readonly name: string };
 
@@ -208,9 +213,20 @@ function definesNow(
       return { kind: 'function', ...made };
     return null;
   }
+  const recursion = recursionIn(statement, facts.names, believed.firstTerms);
+  if (recursion) {
+    const { name } = recursion;
+    const known = believed.functions.get(name);
+    const here = known?.scope === statement.scope && statement.paragraph - known.paragraph <= REACH;
+    const anew = (defining || role === 'given') && statement.signs.length === 1;
+    if (here && !anew) return null;
+    if (here) beginAnew(believed.firstTerms, name, statement);
+    return { kind: 'function', ...recursion };
+  }
   const left = readQuietly(statement.sides[0] ?? [], facts.names);
   if (left?.kind !== 'name' && left?.kind !== 'indexed') return null;
   const name = left.kind === 'name' ? left.name : `${left.name}_`;
+  if (isSaid(name, facts) && !defining && role === 'claim') return null;
   const known = facts.equations.some(
     ({ left: own, given }) => own.kind === 'name' && own.name === name && given,
   );
@@ -220,8 +236,6 @@ function definesNow(
 
 /** A display parts its paragraph in two: what stands so many before still belongs together. */
 const BESIDE = 2;
-/** So many paragraphs later what was supposed is no longer meant. */
-const REACH = 12;
 
 /** What is known where a statement stands. */
 function factsFor(statement: Statement, believed: Believed, sheet: SheetNames): Facts {

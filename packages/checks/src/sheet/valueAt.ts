@@ -8,7 +8,7 @@ import { tokensOf } from '../reading/tokens';
 import { saysWhatIs } from '../steps/equations';
 import type { Facts } from '../steps/facts';
 import { evaluate } from '../values/evaluate';
-import { withValue, type Setting } from '../values/setting';
+import { newMeter, withValue, type Setting } from '../values/setting';
 import type { WrittenBlock } from './pieces';
 import type { Extent } from './sheetSteps';
 import { factsAt } from './sheetSteps';
@@ -71,7 +71,7 @@ export function tableAt(
     const rows = Array.from({ length: count }, (_, i) => {
       const x = Number((first + i * step).toPrecision(12));
       const at = Number.isInteger(x) ? BigInt(x) : x;
-      const value = evaluate(expr, withValue({ ...setting, meter: newMeter() }, name, at));
+      const value = evaluate(expr, withValue({ ...setting, meter: newMeter(WORK) }, name, at));
       const shown = told(value);
       return `  $${scalarTex(at)}$ & ${shown.kind === 'value' ? `$${shown.tex}$` : '--'} \\\\`;
     });
@@ -85,7 +85,8 @@ export function tableAt(
 
 const sourceOf = (expr: Expr): string => texOf(expr);
 
-const newMeter = () => ({ left: 300_000, scale: 0, rough: 0 });
+/** Operations for one value. */
+const WORK = 300_000;
 
 function settingFor(facts: Facts): Setting {
   return {
@@ -98,7 +99,7 @@ function settingFor(facts: Facts): Setting {
     base: 0,
     complex: facts.names.imaginary,
     logBase: Math.E,
-    meter: newMeter(),
+    meter: newMeter(WORK),
   };
 }
 

@@ -18,7 +18,7 @@ describe('the signs of a sheet', () => {
   });
   it('have the meaning that the words give them', () => {
     expect(found.map(({ name, meaning }) => [name, meaning?.words ?? null])).toEqual([
-      ['P', 'a point of the pier, where'],
+      ['P', 'a point of the pier'],
       ['n', 'denotes the number of lamps'],
       ['h', 'height'],
       ['t', null],
@@ -33,6 +33,18 @@ describe('what is odd about them is noted', () => {
     ['$k + 1 = k$. Let $k$ be a number.', ['early']],
     ['Let $k$ be a number. $k + 1 = k + k$.', []],
     ['$x = y$', []],
+    ['$a_k + b = 2a_k = a_j + b - 0 = a_k + b$', ['lone']],
+    ['$a_k + b = 2a_k = a_j + b - 0 = a_k + b$ and $j > 1$', []],
+    ['$a_k + b = 2a_k = a_j + b - 0 = a_k + b$, where $j$ is the last', []],
+    ['$\\int_a^b f = F(b) - F(a) = 3$', []],
+    ['$\\sum_{n=1}^{n} n^2 = 5$', ['bound']],
+    ['$\\int_0^x x^2\\,dx = x^3/3$', ['bound']],
+    ['$n + \\sum_{n=1}^{5} n = 15 + n$', ['bound']],
+    ['$\\sum_{n=1}^{5} n + \\sum_{n=2}^{6} n = 35$', []],
+    ['Let $k$ be a lamp. Let $k$ be a whole number.', ['twice']],
+    ['Let $k$ be a lamp. \\section{B} Let $k$ be a whole number.', []],
+    ['Let $k$ be a lamp. Again, let $k$ be a lamp.', []],
+    ['The tide $h$ and the height $h$ are known.', []],
   ])('%s', (body, kinds) => {
     expect(signs(body).notes.map(({ kind }) => kind)).toEqual(kinds);
   });

@@ -1,5 +1,6 @@
 import { eachLetter } from '../sheet/letters';
 import { piecesOf, type Piece, type WrittenBlock } from '../sheet/pieces';
+import { notesOn, type SignNote } from './signNotes';
 
 /** A letter of the sheet: how often and where it stands, and what the sheet says it is. */
 export interface Sign {
@@ -11,35 +12,19 @@ export interface Sign {
   readonly meaning: { readonly words: string; readonly at: number } | null;
 }
 
-/** What is odd about the signs of a sheet. */
-export type SignNote =
-  | {
-      readonly kind: 'early';
-      readonly name: string;
-      readonly first: number;
-      readonly introduced: number;
-    }
-  | {
-      readonly kind: 'forms';
-      readonly names: readonly [string, string];
-      readonly rarer: string;
-      readonly at: number;
-    };
-
 export interface Signs {
   readonly signs: readonly Sign[];
   readonly notes: readonly SignNote[];
 }
 
-/** Letters that have two forms. */
-const FORMS: readonly (readonly [string, string])[] = [
-  ['ϵ', 'ε'],
-  ['ϕ', 'φ'],
-  ['ϑ', 'θ'],
-  ['ϱ', 'ρ'],
-  ['ϰ', 'κ'],
-  ['ℓ', 'l'],
-];
+/** What words say of a letter: where it is introduced, or beside a noun. */
+export interface Meaning {
+  readonly name: string;
+  readonly words: string;
+  readonly at: number;
+  readonly scope: number;
+  readonly kind: 'introduced' | 'beside';
+}
 
 /** The signs of a sheet in the order of their first use. */
 export function signsOf(blocks: readonly WrittenBlock[]): Signs {
@@ -55,7 +40,8 @@ export function signsOf(blocks: readonly WrittenBlock[]): Signs {
       });
     }
   }
-  const meanings = meaningsIn(pieces);
+  const said = meaningsIn(pieces);
+  const meanings = new Map([...said].reverse().map((one) => [one.name, one]));
   const signs = [...found]
     .filter(([name]) => !CONSTANTS.has(name))
     .map(([name, { count, first }]): Sign => ({
@@ -64,7 +50,7 @@ export function signsOf(blocks: readonly WrittenBlock[]): Signs {
       first,
       meaning: meanings.get(name) ?? null,
     }));
-  return { signs, notes: [...earlyUses(signs), ...twoForms(signs)] };
+  return { signs, notes: notesOn(pieces, signs, said) };
 }
 
 /** Signs that mean the same everywhere. */
@@ -75,23 +61,28 @@ const INTRODUCES =
 const BEHIND = /^\s*(?:be|denote|denotes|is|are|stands? for|for)\b[^.;:!?]*/i;
 
 /** What is said of lone letters: “let $P$ be a point”, “where $n$ denotes the number”, “the tide $h$”. */
-function meaningsIn(pieces: readonly Piece[]): ReadonlyMap<string, { words: string; at: number }> {
-  const meanings = new Map<string, { words: string; at: number }>();
+function meaningsIn(pieces: readonly Piece[]): readonly Meaning[] {
+  const meanings: Meaning[] = [];
+  let scope = 0;
   pieces.forEach((piece, i) => {
+    if (piece.kind === 'break' && piece.what !== 'paragraph') scope++;
     if (piece.kind !== 'formula' || piece.display) return;
     const name = loneLetter(piece);
-    if (name === null || meanings.has(name)) return;
+    if (name === null) return;
     const before = wordsOf(pieces[i - 1]);
     const behind = wordsOf(pieces[i + 1]);
     const said = BEHIND.exec(behind)?.[0];
     if (said && INTRODUCES.test(before.trimEnd())) {
-      meanings.set(name, { words: tidy(said), at: piece.from });
+      const words = tidy(said);
+      meanings.push({ name, words, at: piece.from, scope, kind: 'introduced' });
       return;
     }
     const noun = /\b(?:the|an?|every|each|any|some|all)\s+((?:[\w-]+\s+){0,3}[\w-]+)\s*$/i.exec(
       before,
     )?.[1];
-    if (noun) meanings.set(name, { words: tidy(noun), at: piece.from });
+    if (noun) {
+      meanings.push({ name, words: tidy(noun), at: piece.from, scope, kind: 'beside' });
+    }
   });
   return meanings;
 }
@@ -103,6 +94,7 @@ const tidy = (words: string): string =>
     .trim()
     .replace(/\s+/g, ' ')
     .replace(/^(be|is|are)\s+/i, '')
+    .replace(/[\s,]+(where|and|with|such that|so that|or|for)?[\s,]*$/i, '')
     .slice(0, 80);
 
 /** The letter that a formula consists of, or that its relation speaks of. */
@@ -112,28 +104,4 @@ function loneLetter(piece: Extract<Piece, { kind: 'formula' }>): string | null {
   const subject = at < 0 ? row : row.slice(0, at);
   const [only, ...others] = subject;
   return only?.t === 'letter' && others.length === 0 && !only.sup ? only.name : null;
-}
-
-/** Letters that stand in a formula before they are introduced. */
-function earlyUses(signs: readonly Sign[]): readonly SignNote[] {
-  return signs.flatMap(({ name, first, meaning, count }): SignNote[] =>
-    meaning &&
-    count > 2 &&
-    first < meaning.at - 1 &&
-    /\b(denote|stands? for|be an?)\b|^(an?|the)\b/i.test(meaning.words)
-      ? [{ kind: 'early', name, first, introduced: meaning.at }]
-      : [],
-  );
-}
-
-function twoForms(signs: readonly Sign[]): readonly SignNote[] {
-  return FORMS.flatMap(([a, b]): SignNote[] => {
-    const [one, other] = [
-      signs.find(({ name }) => name === a),
-      signs.find(({ name }) => name === b),
-    ];
-    if (!one || !other || b === 'l') return [];
-    const rarer = one.count <= other.count ? one : other;
-    return [{ kind: 'forms', names: [a, b], rarer: rarer.name, at: rarer.first }];
-  });
 }

@@ -1,6 +1,6 @@
 import type { Expr, Place } from '../reading/expression';
 import { evaluate } from '../values/evaluate';
-import type { Setting } from '../values/setting';
+import { newMeter, type Setting } from '../values/setting';
 import { CannotTell, valueText } from '../numbers/value';
 
 /**
@@ -10,7 +10,7 @@ import { CannotTell, valueText } from '../numbers/value';
 export function agreeingParts(left: Expr, right: Expr, setting: Setting): readonly Place[] {
   const value = (expr: Expr): string | null => {
     try {
-      const inner = { ...setting, meter: { left: 20_000, scale: 0, rough: 0 } };
+      const inner = { ...setting, meter: newMeter(20_000) };
       return valueText(evaluate(expr, inner));
     } catch (error) {
       if (error instanceof CannotTell) return null;

@@ -1,5 +1,6 @@
 import type { Relation, Expr } from '../reading/expression';
 import type { Names } from '../reading/reader';
+import { isWhole } from '../values/recursion';
 import type { Definition } from '../values/setting';
 
 /** What is known on the sheet where a step stands; what was said last comes first. */
@@ -20,6 +21,15 @@ export interface Facts {
   /** `i` stands in the statement as a value: it may be the imaginary unit, or a number. */
   readonly perhapsImaginary: boolean;
 }
+
+/** Is a name (`a_`, `a_3`) one of a sequence whose terms are all said? */
+export function isSaid(name: string, { functions }: Facts): boolean {
+  const defined = functions.get(sequenceOf(name));
+  return name.includes('_') && defined !== undefined && isWhole(defined);
+}
+
+/** `a_` of `a_3`: the name a sequence is defined by. */
+export const sequenceOf = (name: string): string => name.replace(/_\d+$/, '_');
 
 export interface Equation {
   readonly left: Expr;

@@ -1,7 +1,7 @@
 import { freeNames, walk, type Expr, type Relation } from '../reading/expression';
 import { isBold } from '../reading/letters';
 import { evaluate } from '../values/evaluate';
-import type { Definition, Setting } from '../values/setting';
+import { newMeter, type Definition, type Setting } from '../values/setting';
 import {
   CannotTell,
   fraction,
@@ -153,14 +153,14 @@ const BARE: Setting = {
   base: 0,
   complex: false,
   logBase: Math.E,
-  meter: { left: 5000, scale: 0, rough: 0 },
+  meter: newMeter(5000),
 };
 
 /** The number that an expression without names is, or null. */
 export function constantOf(expr: Expr): number | null {
   if (freeNames(expr).size > 0) return null;
   try {
-    const value = evaluate(expr, { ...BARE, meter: { left: 5000, scale: 0, rough: 0 } });
+    const value = evaluate(expr, { ...BARE, meter: newMeter(5000) });
     const number = isMatrix(value) ? NaN : toNumber(value);
     return Number.isNaN(number) ? null : number;
   } catch (error) {

@@ -7,11 +7,12 @@ import {
   type RelationSign,
 } from '../reading/expression';
 import { evaluate, relationHolds } from '../values/evaluate';
-import { withValue, type Definition, type Meter, type Setting } from '../values/setting';
+import { newMeter, withValue, type Definition, type Meter, type Setting } from '../values/setting';
 import { CannotTell, toInteger, valueText, type Value } from '../numbers/value';
 import { compare, type Comparison, type Places } from './compare';
+import { isWhole } from '../values/recursion';
 import { equationsAbout, keepTo, namesOf } from './equations';
-import type { Equation, Facts } from './facts';
+import { sequenceOf, type Equation, type Facts } from './facts';
 import { powerModulo } from './modular';
 import { randomFrom, type Random } from './random';
 import { anyFunction, domainOf, namesTogether, sample, wholeNames, type Domain } from './sampling';
@@ -91,7 +92,7 @@ export function tryClaim(
     attempt < most && agreed + differed + unsure < WANTED && budget.left > 0;
     attempt++
   ) {
-    const meter: Meter = { left: Math.min(WORK, budget.left), scale: 0, rough: 0 };
+    const meter = newMeter(Math.min(WORK, budget.left));
     const before = meter.left;
     try {
       const made = makeTrial(claim, facts, plan, attempt, meter);
@@ -203,13 +204,22 @@ function planFor(claim: Claim, facts: Facts, equations: readonly Equation[]): Pl
   ];
   const whole = wholeNames(everything);
   const congruent = /^[≡≢∣∤]$/.test(claim.sign);
-  const names = [...together].filter((name) => !name.endsWith('()') && !name.endsWith('_'));
+  // A term of a sequence that is defined is worked out, not chosen.
+  const names = [...together].filter(
+    (name) => !/(\(\)|_)$/.test(name) && !facts.functions.has(sequenceOf(name)),
+  );
   const opaque = opaqueFunctions(everything, facts);
   const domains = new Map(
     names.map((name) => [name, domainOf(name, facts, whole, congruent)] as const),
   );
   const isSequence = sides.some((side) =>
-    some(side, (part) => part.kind === 'indexed' && !facts.functions.has(`${part.name}_`)),
+    some(side, (part) => {
+      const name =
+        part.kind === 'indexed' ? `${part.name}_` : part.kind === 'apply' ? part.name : null;
+      if (name === null) return false;
+      const defined = facts.functions.get(name);
+      return defined ? !isWhole(defined) : part.kind === 'indexed';
+    }),
   );
   return {
     names,
@@ -381,8 +391,8 @@ function settingFor(
     logBase: claim.logBase,
     meter,
   };
-  const isWhole = (name: string): boolean => plan.domains.get(name)?.kind === 'integer';
-  const kept = plan.equations.length ? keepTo(plan.equations, setting, isWhole) : setting;
+  const isCounted = (name: string): boolean => plan.domains.get(name)?.kind === 'integer';
+  const kept = plan.equations.length ? keepTo(plan.equations, setting, isCounted) : setting;
   if (!kept) return null;
   return plan.assumptions.every((relation) => holdsSoFar(relation, kept)) ? kept : null;
 }

@@ -5,6 +5,7 @@ import { dotsBetween } from './dots';
 import { FUNCTIONS, realOf } from '../numbers/functions';
 import { transpose } from '../numbers/matrixValues';
 import { cross, divide, fitting, matrix, power } from './operations';
+import { termOf } from './recursion';
 import { counted, withValue, type Definition, type Setting } from './setting';
 import {
   add,
@@ -105,7 +106,7 @@ function nameValue(name: string, { values }: Setting): Value {
 
 function indexedValue(expr: Extract<Expr, { kind: 'indexed' }>, setting: Setting): Value {
   const defined = setting.functions.get(`${expr.name}_`);
-  if (defined) return applied(defined, expr.index, 0, setting);
+  if (defined) return definedValue(`${expr.name}_`, defined, expr.index, 0, setting);
   const known = setting.values.get(indexedName(expr));
   if (known !== undefined) return known;
   const parts = expr.index.map((index) => toInteger(evaluate(index, setting)));
@@ -124,7 +125,21 @@ function call(fn: string, args: readonly Value[], setting: Setting): Value {
 function apply(expr: Extract<Expr, { kind: 'apply' }>, setting: Setting): Value {
   const defined = setting.functions.get(expr.name);
   if (!defined) throw new CannotTell(`it is not said what the function ${expr.name} is`);
-  return applied(defined, expr.args, expr.primes, setting);
+  return definedValue(expr.name, defined, expr.args, expr.primes, setting);
+}
+
+function definedValue(
+  name: string,
+  defined: Definition,
+  args: readonly Expr[],
+  primes: number,
+  setting: Setting,
+): Value {
+  const [only] = args;
+  if (!defined.recursion || !only) return applied(defined, args, primes, setting);
+  const index = toInteger(evaluate(only, setting));
+  if (index === null || primes) throw new CannotTell('only whole terms of it are said');
+  return termOf(name, defined, index, setting, evaluate);
 }
 
 /** How deep functions may call themselves. */

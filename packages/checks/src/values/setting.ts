@@ -6,6 +6,24 @@ import type { Value } from '../numbers/value';
 export interface Definition {
   readonly params: readonly string[];
   readonly body: Expr;
+  readonly recursion?: Recursion;
+}
+
+/** How a sequence is said by its earlier terms: the term at `param + shift` is `body`. */
+export interface Recursion {
+  readonly shift: bigint;
+  /** From so many terms before it the next one is worked out. */
+  readonly reach: number;
+  /** Terms that are said by themselves, by their index. */
+  readonly first: ReadonlyMap<bigint, FirstTerm>;
+}
+
+export interface FirstTerm {
+  readonly value: Expr;
+  /** It was supposed, not claimed: it stands also where the earlier terms would give another. */
+  readonly given: boolean;
+  /** The paragraph it was said in. */
+  readonly paragraph: number;
 }
 
 /** What an expression is worked out with. Only `work`, `scale` and `rough` change, as it is worked out. */
@@ -29,7 +47,11 @@ export interface Meter {
   scale: number;
   /** Error that approaching (integrals, limits, series) leaves, absolute. */
   rough: number;
+  /** Terms of sequences that are worked out already. */
+  readonly terms: Map<string, Value>;
 }
+
+export const newMeter = (left: number): Meter => ({ left, scale: 0, rough: 0, terms: new Map() });
 
 /** The same with a name's value changed. */
 export function withValue(setting: Setting, name: string, value: Value): Setting {

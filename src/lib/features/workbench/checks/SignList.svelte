@@ -9,10 +9,18 @@
   let { signs, lineOf, ongo }: Props = $props();
 
   function noteWords(note: SignNote): string {
-    if (note.kind === 'early') {
-      return `${note.name} stands in a formula before line ${lineOf(note.introduced)}, where it is said what it is.`;
+    switch (note.kind) {
+      case 'early':
+        return `${note.name} stands in a formula before line ${lineOf(note.introduced)}, where it is said what it is.`;
+      case 'forms':
+        return `Two forms of one letter: ${note.names.join(' and ')}. ${note.rarer} is the rarer one.`;
+      case 'lone':
+        return `${note.name} stands here only; the rest of the chain has ${note.usual}.`;
+      case 'bound':
+        return `${note.name} is what a sum or integral runs over, and something else beside it.`;
+      case 'twice':
+        return `${note.name} is said to be two things: “${note.meanings.join('” and “')}”.`;
     }
-    return `Two forms of one letter: ${note.names.join(' and ')}. ${note.rarer} is the rarer one.`;
   }
   const placeOf = (note: SignNote): number => (note.kind === 'early' ? note.first : note.at);
 </script>
