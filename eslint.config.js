@@ -51,7 +51,7 @@ const CHECKS = {
   sheet: ['numbers', 'reading', 'values', 'steps'],
   matrices: ['numbers', 'reading', 'sheet'],
   argument: [],
-  signs: ['sheet'],
+  signs: ['reading', 'sheet'],
 };
 
 /** No room knows the app, its framework or its host. */

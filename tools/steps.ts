@@ -7,7 +7,7 @@ import { isMainThread } from 'node:worker_threads';
 import { inBoundedThread } from './boundedThread';
 import { filesIn } from './folderFiles';
 import { fontsFrom } from './hostFonts';
-import { splicedParts, type Spliced } from './splicedParts';
+import { placeIn, splicedParts, type Spliced } from '../src/lib/domain/splicedParts';
 
 /**
  * Tests the steps of a sheet's derivations and prints one JSON line for each, in order. Exit codes: 0, 1 where a
@@ -48,11 +48,11 @@ function main(): number {
 
 function line(
   step: Step,
-  { text, placeOf }: Spliced,
+  { text, stretches }: Spliced,
   input: string,
   textOf: (name: string) => string | null,
 ) {
-  const place = placeOf(step.from);
+  const place = placeIn(stretches, step.from);
   const isMain = place.file === basename(input);
   const source =
     (isMain ? null : textOf(place.file)) ?? (isMain ? readFileSync(input, 'utf8') : '');

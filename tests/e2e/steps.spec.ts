@@ -1,6 +1,6 @@
 import { accessibility } from './accessibility';
 import { expect, test } from './test';
-import { article, bench, caretBehind, sheetWith, source, write, written } from './writing';
+import { article, bench, caretBehind, needle, sheetWith, source, write, written } from './writing';
 
 const DERIVATION = article(
   [
@@ -57,7 +57,57 @@ test('a matrix is worked out and written in; what is marked has its value', asyn
 
   await caretBehind(page, '$12');
   await bench(page).getByRole('button', { name: 'Value of the formula' }).click();
-  await expect(bench(page).getByTestId('formula-value')).toContainText('A relation stands within');
+  await expect(bench(page).getByTestId('formula-value')).toContainText('= 74');
+});
+
+test('a formula in one letter is drawn and tabled; lines are solved; more is supposed', async ({
+  page,
+}) => {
+  await sheetWith(
+    page,
+    article(
+      [
+        'The tide $h(t) = t^2 - 1$ is low.',
+        '',
+        'Solve \\begin{align*}',
+        '  x + 2y &= 5 \\\\',
+        '  3x - y &= 1',
+        '\\end{align*}',
+        '',
+        'Then $\\sqrt{z^2} = z = z + 0$.',
+      ].join('\n'),
+    ),
+  );
+  await caretBehind(page, '$h(t)');
+  await bench(page).getByRole('button', { name: 'Value of the formula' }).click();
+  const value = bench(page).getByTestId('formula-value');
+  await expect(value).toContainText('It depends on t.');
+  await value.getByRole('button', { name: 'Draw its graph' }).click();
+  await expect.poll(() => written(page)).toContain('\\addplot[thick, blue] {x^2-1};');
+  await expect.poll(() => written(page)).toContain('\\usepackage{pgfplots}');
+  await expect(needle(page)).toContainText('all well');
+
+  await caretBehind(page, '$h(t)');
+  await bench(page).getByRole('button', { name: 'Value of the formula' }).click();
+  await value.getByLabel('from').fill('0');
+  await value.getByLabel('to').fill('2');
+  await value.getByRole('button', { name: 'Table of its values' }).click();
+  await expect.poll(() => written(page)).toContain('$2$ & $3$');
+
+  await caretBehind(page, '3x - y');
+  await page.keyboard.press('F6');
+  const system = page.getByTestId('system');
+  await system.getByRole('button', { name: 'Solve as a system' }).click();
+  await system.getByRole('button', { name: 'Write the solution' }).click();
+  await expect.poll(() => written(page)).toMatch(/\\\[.*x.*1.*\\\]/);
+
+  await page.getByRole('button', { name: 'Steps', exact: true }).click();
+  const list = page.getByRole('dialog', { name: 'Steps and signs' });
+  await expect(list).toContainText('1 holds only sometimes');
+  await list.getByLabel('Suppose besides').fill('z > 0');
+  await list.getByLabel('Suppose besides').press('Enter');
+  await expect(list).not.toContainText('only sometimes');
+  expect(await accessibility(page)).toEqual([]);
 });
 
 test('the argument of a sheet as a map and in words', async ({ page }) => {

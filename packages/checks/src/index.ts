@@ -10,6 +10,7 @@ export {
   type MatrixTask,
 } from './matrices/task';
 export { tableAt, valueAt, type TableAnswer, type ValueAnswer } from './sheet/valueAt';
+export { graphAt, type GraphAnswer } from './sheet/graphAt';
 export { answerSystem, type SystemAnswer } from './matrices/system';
 export {
   argumentOf,

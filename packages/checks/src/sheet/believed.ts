@@ -27,6 +27,8 @@ export interface Believed {
   readonly kinds: SaidKind[];
   /** First terms of sequences, by the name of the sequence and its scope. */
   readonly firstTerms: FirstTerms;
+  /** What the writer supposes besides, wherever it is. */
+  readonly everywhere?: Believed;
 }
 
 export const nothingYet = (): Believed => ({

@@ -131,7 +131,7 @@ function reachOf(body: Expr, { name, letter, by }: Term): number | null {
   walk(body, (part) => {
     if (!isOf(part, name)) return;
     const other = termIn(part);
-    const back = other?.letter === letter ? by - other!.by : 0n;
+    const back = other?.letter === letter ? by - other.by : 0n;
     if (back < 1n || back > 20n) reach = null;
     else if (reach !== null) reach = Math.max(reach, Number(back));
   });

@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { inArticle, typeset } from '@odd-compass/engine/testing';
+import { stepsOf } from '../index';
 import { resultsIn, stepsIn } from '../testing/sheet';
 
 describe('what is no step is never called false', () => {
@@ -110,4 +112,20 @@ it('each step knows its places', () => {
     ['2^{10}', '=', '1024'],
     ['1024', '\\le', '5^{ab}'],
   ]);
+});
+
+describe('what the writer supposes besides', () => {
+  it.each([
+    ['x^2 = 2', '$x^4 + x^2 = 6 = 7$', ['holds', 'differs']],
+    ['x > 0', '$\\sqrt{x^2} = x = x + 0$', ['holds', 'holds']],
+    ['n \\in \\mathbb{Z}', '$\\cos(2\\pi n) = 1 = 1 + 0$', ['holds', 'holds']],
+    ['a + b = c', 'Let $d = 2c$. Then $2a + 2b = 2c = d$.', ['unknown', 'holds', 'holds']],
+    ['', '$\\sqrt{x^2} = x = x + 0$', ['sometimes', 'holds']],
+  ])('%s: %s', (formula, body, results) => {
+    const [sheet, beside] = [body, `$${formula}$`].map((text) =>
+      typeset(inArticle(text)).written(),
+    );
+    const steps = [...stepsOf(sheet ?? [], {}, beside)];
+    expect(steps.map(({ outcome }) => outcome.result)).toEqual(results);
+  });
 });

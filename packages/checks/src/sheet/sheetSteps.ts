@@ -4,7 +4,7 @@ import { mayDiffer, type Standing } from './mayDiffer';
 import { sheetNames, usesOfI, type SheetNames } from './sheetNames';
 import type { Token } from '../reading/tokens';
 import { checkStep, type Outcome } from '../steps/check';
-import { isSaid, type Facts, type Kind } from '../steps/facts';
+import { isSaid, type Equation, type Facts, type Kind } from '../steps/facts';
 import type { Definition } from '../values/setting';
 import { definitionIn, nothingYet, REACH, readQuietly, suppose, type Believed } from './believed';
 import { bareLetters, eachLetter } from './letters';
@@ -45,14 +45,15 @@ export interface Wanted {
   readonly numbersOnly?: boolean;
 }
 
-/** The steps of a sheet, one after another; each is tested when it comes. */
+/** The steps of a sheet, one after another; each is tested when it comes. What is `beside` it is supposed everywhere. */
 export function* stepsOf(
   blocks: readonly WrittenBlock[],
   wanted: Wanted = {},
+  beside: readonly WrittenBlock[] = [],
 ): Generator<Step, void> {
   const pieces = piecesOf(blocks);
   const sheet = sheetNames(pieces);
-  const believed = nothingYet();
+  const believed = { ...nothingYet(), everywhere: supposedBeside(beside, sheet) };
   const waiting = [...saidKinds(pieces)];
   for (const statement of statementsOf(pieces)) {
     while (waiting[0] && waiting[0].at <= statement.to) {
@@ -60,6 +61,14 @@ export function* stepsOf(
     }
     yield* statementSteps(statement, believed, sheet, isWanted(statement, wanted));
   }
+}
+
+function supposedBeside(beside: readonly WrittenBlock[], sheet: SheetNames): Believed {
+  const everywhere = nothingYet();
+  for (const statement of statementsOf(piecesOf(beside))) {
+    suppose(everywhere, statement, factsFor(statement, everywhere, sheet).names, true);
+  }
+  return everywhere;
 }
 
 /** What is known at a place of the text: what was said and defined before it. */
@@ -241,6 +250,7 @@ const BESIDE = 2;
 function factsFor(statement: Statement, believed: Believed, sheet: SheetNames): Facts {
   const { scope, paragraph } = statement;
   const kinds = kindsAt(believed, scope);
+  const everywhere = believed.everywhere?.relations ?? [];
   const here = (entry: { readonly scope: number }): boolean => entry.scope === scope;
   interface Said {
     readonly scope: number;
@@ -263,16 +273,19 @@ function factsFor(statement: Statement, believed: Believed, sheet: SheetNames): 
     names,
     functions: believed.functions,
     kinds,
-    assumptions: nearest(believed.relations.filter(reaches)).map(({ relation }) => relation),
-    nearAssumptions: nearest(
-      believed.relations.filter((entry) => here(entry) && entry.paragraph === paragraph),
-    ).map(({ relation }) => relation),
+    assumptions: [
+      ...everywhere.map(({ relation }) => relation),
+      ...nearest(believed.relations.filter(reaches)).map(({ relation }) => relation),
+    ],
+    nearAssumptions: nearest([
+      ...everywhere,
+      ...believed.relations.filter((entry) => here(entry) && entry.paragraph === paragraph),
+    ]).map(({ relation }) => relation),
     equations: nearest(
       believed.equations.filter((entry) => reaches(entry) && (entry.given || isBeside(entry))),
-    ).map((equation) => ({
-      ...equation,
-      near: isBeside(equation),
-    })),
+    )
+      .map((equation): Equation => ({ ...equation, near: isBeside(equation) }))
+      .concat((believed.everywhere?.equations ?? []).map((one) => ({ ...one, near: true }))),
     perhapsImaginary: statement.sides.some((side) => usesOfI(side).unit),
     matrices: sheet.matrices.has(scope) && !kinds.get('A')?.has('real'),
     perhapsMatrices: sheet.matrices.size > 0,
@@ -298,6 +311,7 @@ function kindsAt(believed: Believed, scope: number): ReadonlyMap<string, Readonl
     if (at === scope || lasting.some((kind) => kinds.get(name)?.has(kind))) continue;
     kinds.delete(name);
   }
+  for (const said of believed.everywhere?.kinds ?? []) kinds.set(said.name, new Set(said.kinds));
   return kinds;
 }
 

@@ -1,14 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { inArticle, typeset } from '@odd-compass/engine/testing';
+import { marked } from '../testing/marked';
 import { tableAt, valueAt } from './valueAt';
-
-/** The blocks of a body, and the place of what stands between two bars in it. */
-function marked(body: string) {
-  const text = inArticle(body.replaceAll('¦', ''));
-  const start = inArticle(body).indexOf('¦');
-  const end = inArticle(body).lastIndexOf('¦') - 1;
-  return { blocks: typeset(text).written(), place: { from: start, to: end } };
-}
 
 describe('the value of a marked part', () => {
   it.each([
@@ -23,6 +16,9 @@ describe('the value of a marked part', () => {
       { kind: 'value', exact: true, tex: '\\begin{pmatrix} 1 & 2 \\\\ 0 & 1 \\end{pmatrix}' },
     ],
     ['$¦x^2 + 1¦$', { kind: 'open', name: 'x', tex: 'x^{2} + 1' }],
+    ['$¦y = x^2 + 1¦$', { kind: 'open', name: 'x', tex: 'x^{2} + 1' }],
+    ['$¦2 \\cdot 3 + 1 =¦$', { kind: 'value', exact: true, tex: '7' }],
+    ['$¦f(x) = x^2 + 1, \\quad x > 0.¦$', { kind: 'open', name: 'x', tex: 'x^{2} + 1' }],
     ['$¦x + y¦$', { kind: 'refused', why: 'It is not said what x and y are.' }],
     ['$¦\\frac{1}{0}¦$', { kind: 'refused', why: 'It is not defined.' }],
     ['$¦A \\cup B¦$', { kind: 'refused', why: 'The sign ∪ is not read here.' }],

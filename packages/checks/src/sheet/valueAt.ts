@@ -3,12 +3,13 @@ import { CannotTell, isExact, toNumber, type Value } from '../numbers/value';
 import { freeNames, substitute, type Expr } from '../reading/expression';
 import { nameTex, scalarTex, texOf, valueTex } from '../reading/print';
 import { readerFor } from '../reading/read';
-import { Unreadable } from '../reading/reader';
-import { tokensOf } from '../reading/tokens';
+import { Unreadable, type Names } from '../reading/reader';
+import { tokensOf, type Token } from '../reading/tokens';
 import { saysWhatIs } from '../steps/equations';
 import type { Facts } from '../steps/facts';
 import { evaluate } from '../values/evaluate';
 import { newMeter, withValue, type Setting } from '../values/setting';
+import { headName, readQuietly } from './believed';
 import type { WrittenBlock } from './pieces';
 import type { Extent } from './sheetSteps';
 import { factsAt } from './sheetSteps';
@@ -86,9 +87,10 @@ export function tableAt(
 const sourceOf = (expr: Expr): string => texOf(expr);
 
 /** Operations for one value. */
-const WORK = 300_000;
+export const WORK = 300_000;
 
-function settingFor(facts: Facts): Setting {
+/** To work out a part of the sheet where its letters are put in. */
+export function settingFor(facts: Facts): Setting {
   return {
     values: new Map(),
     functions: facts.functions,
@@ -103,24 +105,26 @@ function settingFor(facts: Facts): Setting {
   };
 }
 
-const openNames = (expr: Expr, facts: Facts): readonly string[] =>
+/** The letters of which the sheet does not say what they are. */
+export const openNames = (expr: Expr, facts: Facts): readonly string[] =>
   [...freeNames(expr)].filter((name) => !facts.functions.has(name.replace(/\(\)$/, '')));
 
-/** Does something with the part that is marked, what the sheet says of its letters put in. */
-function withPart<T extends { readonly kind: string }>(
+/**
+ * Does something with the part that is marked, what the sheet says of its letters put in. Of an equation that is its
+ * last side; `head` is then what it says the value of, as LaTeX.
+ */
+export function withPart<T extends { readonly kind: string }>(
   blocks: readonly WrittenBlock[],
   place: Extent,
-  then: (expr: Expr, facts: Facts) => T,
+  then: (expr: Expr, facts: Facts, head: string | null) => T,
 ): T | { readonly kind: 'refused'; readonly why: string } {
   const nodes = markedNodes(blocks, place);
   if (!nodes) return { kind: 'refused', why: 'Mark a whole part of a formula.' };
   const facts = factsAt(blocks, place.from);
   try {
-    const expr = readerFor(nodes.offset, facts.names).expression(
-      tokensOf(nodes.list, nodes.offset),
-      null,
-    );
-    return then(putIn(expr, facts), facts);
+    const sides = sidesOf(tokensOf(nodes.list, nodes.offset));
+    const expr = readerFor(nodes.offset, facts.names).expression(sides.at(-1) ?? [], null);
+    return then(putIn(expr, facts), facts, headOf(sides, facts));
   } catch (error) {
     if (error instanceof Unreadable || error instanceof CannotTell) {
       const { message } = error;
@@ -129,6 +133,30 @@ function withPart<T extends { readonly kind: string }>(
     throw error;
   }
 }
+
+/** The sides of equations, those left empty left out; all of it where there is none. */
+function sidesOf(tokens: readonly Token[]): readonly (readonly Token[])[] {
+  const sides: Token[][] = [[]];
+  // Behind a comma something else is said.
+  const end = tokens.findIndex(({ t }, i) => t === 'comma' && i > 0);
+  for (const token of end < 0 ? tokens : tokens.slice(0, end)) {
+    if (token.t === 'relation' && /^[=≔≈]$/.test(token.char)) sides.push([]);
+    else if (token.t !== 'gap') sides.at(-1)?.push(token);
+  }
+  return sides.filter((side) => side.length > 0);
+}
+
+/** `y` of `y = x^2`, `f(x)` of `f(x) = x^2`. */
+function headOf(sides: readonly (readonly Token[])[], { names }: Facts): string | null {
+  const [first] = sides;
+  const read = first && sides.length > 1 ? readQuietly(first, namedIn(first, names)) : null;
+  return read && /^(name|apply|indexed)$/.test(read.kind) ? texOf(read) : null;
+}
+
+const namedIn = (side: readonly Token[], names: Names): Names => ({
+  ...names,
+  functions: new Set([...names.functions, ...headName(side)]),
+});
 
 /** Letters that the sheet says the value of are exchanged for it. */
 function putIn(expr: Expr, facts: Facts): Expr {

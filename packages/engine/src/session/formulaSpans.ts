@@ -4,16 +4,29 @@ import type { SessionBlock } from './block';
 
 const known = new WeakMap<readonly BlockNode[], readonly number[]>();
 
-/** Starts and ends of the formulas in what was read, from the start of its block; found once for each reading. */
+/**
+ * Starts and ends of the formulas in what was read, from the start of its block, in the order of the text, each once;
+ * found once for each reading.
+ */
 export function spansIn(nodes: readonly BlockNode[]): readonly number[] {
   let found = known.get(nodes);
   if (!found) {
     const spans: number[] = [];
     collect(nodes, spans);
-    known.set(nodes, spans);
-    found = spans;
+    found = inOrder(spans);
+    known.set(nodes, found);
   }
   return found;
+}
+
+/** Pictures hold their labels in another order than the text, and some of them more than once. */
+function inOrder(spans: readonly number[]): readonly number[] {
+  const pairs = spans.flatMap((from, i) => (i % 2 ? [] : [[from, spans[i + 1] ?? from] as const]));
+  if (pairs.every(([from], i) => from > (pairs[i - 1]?.[0] ?? -1))) return spans;
+  const sorted = [...pairs].sort(([a, end], [b, other]) => a - b || end - other);
+  return sorted
+    .filter(([from, to], i) => from !== sorted[i - 1]?.[0] || to !== sorted[i - 1]?.[1])
+    .flat();
 }
 
 function collect(value: unknown, spans: number[]): void {

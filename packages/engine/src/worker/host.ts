@@ -9,6 +9,7 @@ import type { Page } from '../pages/page';
 import { filesOf, type AssignmentFiles } from '../session/files';
 import { findText } from '../session/findText';
 import { glimpse } from '../session/glimpse';
+import { readBeside } from '../session/readBeside';
 import { Session, type CalendarDate } from '../session/session';
 import { vocabulary } from '../session/vocabulary';
 import { sendable } from '../session/writtenData';
@@ -18,7 +19,6 @@ import type {
   PageInfo,
   PageRange,
   PageView,
-  ReadingPort,
   Request,
   Response,
 } from './messages';
@@ -130,7 +130,7 @@ export class WorkerHost {
       case 'reading':
         await this.opened;
         // One after another: what one has sent, the next counts on.
-        this.sending = this.sending.then(() => this.sendReading(request.port));
+        this.sending = this.sending.then(() => this.sendReading(request));
         return this.sending;
       case 'place': {
         const { id, label } = request;
@@ -264,7 +264,10 @@ export class WorkerHost {
   }
 
   /** Sends what was read in slices, so that a key that comes meanwhile is heard; only what is new is sent. */
-  private async sendReading(port: ReadingPort): Promise<void> {
+  private async sendReading({
+    port,
+    beside: asked,
+  }: Extract<Request, { kind: 'reading' }>): Promise<void> {
     const written = this.session?.written() ?? [];
     const { revision, around } = this;
     let afresh = this.lastSent === 0;
@@ -285,7 +288,8 @@ export class WorkerHost {
       await around.turn();
       end = around.now() + SLICE;
     }
-    port.postMessage({ afresh, nodes, whole: { blocks, revision } });
+    const beside = asked ? sendable(readBeside(asked, this.today)) : [];
+    port.postMessage({ afresh, nodes, whole: { blocks, revision, beside } });
   }
 
   private sendFound({ id, text }: Extract<Request, { kind: 'find' }>): void {

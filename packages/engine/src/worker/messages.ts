@@ -4,6 +4,7 @@ import type { PageDescription } from '../output/display/description';
 import type { FoundPlace } from '../session/findText';
 import type { BlockNode } from '../document/blocks';
 import type { Glimpse } from '../session/glimpse';
+import type { BesideFormula } from '../session/readBeside';
 import type { Word } from '../session/vocabulary';
 import type { TextEdit } from '../source/edits';
 
@@ -54,7 +55,12 @@ export type Request =
   /** Where a text stands on the pages. */
   | { readonly kind: 'find'; readonly id: number; readonly text: string }
   /** What was read of the text, to be sent through a port to who reads it further. */
-  | { readonly kind: 'reading'; readonly port: ReadingPort }
+  | {
+      readonly kind: 'reading';
+      readonly port: ReadingPort;
+      /** Read as well, though it does not stand in the text. */
+      readonly beside?: BesideFormula;
+    }
   /** The page on which something stands that links lead to. */
   | { readonly kind: 'place'; readonly id: number; readonly label: string };
 
@@ -71,6 +77,8 @@ export interface ReadingPart {
   readonly whole: {
     readonly blocks: readonly (readonly [start: number, id: number])[];
     readonly revision: number;
+    /** What was to be read beside the text. */
+    readonly beside: readonly BlockNode[];
   } | null;
 }
 

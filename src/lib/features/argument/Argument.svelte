@@ -1,6 +1,8 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import type { FileInfo, OpenAssignment } from '$lib/domain/assignment';
+  import { placeIn, splicedParts } from '$lib/domain/splicedParts';
+  import { lineMap, positionAt } from '@odd-compass/engine/lines';
   import SheetPlace from '$lib/ui/SheetPlace.svelte';
   import { argumentOf, type ArgumentNode } from '@odd-compass/checks';
   import { onMount } from 'svelte';
@@ -8,17 +10,28 @@
   import ArgumentMap from './ArgumentMap.svelte';
   import { nameOf, remarksOn } from './layers';
 
-  let { assignment }: { assignment: OpenAssignment } = $props();
+  interface Props {
+    assignment: OpenAssignment;
+    /** Texts that the sheet may read in, by their names. */
+    parts: readonly (readonly [path: string, text: string])[];
+  }
+  let { assignment, parts }: Props = $props();
+
+  const texts = $derived(new Map([...parts, [assignment.main.path, assignment.main.content]]));
+  /** The sheet with its parts in their places: all offsets here are of that. */
+  const whole = $derived(
+    splicedParts(assignment.main.path, assignment.main.content, (name) => texts.get(name) ?? null),
+  );
 
   let engine = $state<EngineClient | null>(null);
   onMount(() => {
     const { main, files } = assignment;
-    const opened = { path: main.path, text: main.content, part: null };
+    const opened = { path: main.path, text: whole.text, part: null };
     engine = new EngineClient(opened, engineFiles(assignment, files as readonly FileInfo[]));
     return () => engine?.close();
   });
 
-  const argument = $derived(argumentOf(assignment.main.content));
+  const argument = $derived(argumentOf(whole.text));
   const given = $derived((engine?.outline ?? []).filter(({ kind }) => kind === 'number'));
   const name = (node: ArgumentNode): string => nameOf(node, given);
   /** References in a picture have their numbers. */
@@ -33,9 +46,16 @@
   const uses = (id: number): readonly ArgumentNode[] =>
     argument.edges.filter(({ from }) => from === id).flatMap(({ to }) => argument.nodes[to] ?? []);
 
-  const go = (at: number): Promise<void> =>
-    goto(`/a/${assignment.id}?file=${encodeURIComponent(assignment.main.path)}&at=${at}`);
-  const lineOf = (at: number): number => assignment.main.content.slice(0, at).split('\n').length;
+  function go(offset: number): Promise<void> {
+    const { file, at } = placeIn(whole.stretches, offset);
+    return goto(`/a/${assignment.id}?file=${encodeURIComponent(file)}&at=${at}`);
+  }
+  /** The line of its file, which is named where it is not the main one. */
+  function lineOf(offset: number): string {
+    const { file, at } = placeIn(whole.stretches, offset);
+    const { line } = positionAt(lineMap(texts.get(file) ?? ''), at);
+    return file === assignment.main.path ? `line ${line}` : `${file}, line ${line}`;
+  }
 </script>
 
 <div class="flex h-dvh min-w-[960px] flex-col">
@@ -76,9 +96,7 @@
           <ul class="mb-3 flex flex-col gap-1">
             {#each remarks as { says, at }, i (i)}
               <li class="flex items-baseline gap-2">
-                <button class="btn btn-xs font-normal" onclick={() => go(at)}
-                  >line {lineOf(at)}</button
-                >
+                <button class="btn btn-xs font-normal" onclick={() => go(at)}>{lineOf(at)}</button>
                 <span>{says}</span>
               </li>
             {/each}

@@ -30,7 +30,7 @@ export function lastLook(looked: Looked): LookLine[] {
     dated(looked),
     ...ofFindings(looked),
     noNotes(looked),
-    ...lookAtMathematics(looked.texts[looked.mainPath] ?? '', looked.mainPath, looked.steps),
+    ...lookAtMathematics(looked.texts, looked.mainPath, looked.steps),
     ...withinRules(looked),
   ].filter((line) => line !== null);
 }

@@ -8,7 +8,11 @@ const step = (result: StepFact['result'], from = 0): StepFact => ({
   why: 'so it is',
 });
 const lines = (text: string, steps: readonly StepFact[] = []) =>
-  lookAtMathematics(text, 'sheet.tex', steps).map(({ topic, well, says }) => [topic, well, says]);
+  lookAtMathematics({ 'sheet.tex': text }, 'sheet.tex', steps).map(({ topic, well, says }) => [
+    topic,
+    well,
+    says,
+  ]);
 
 describe('the last look at the mathematics', () => {
   it.each([
@@ -28,8 +32,20 @@ describe('the last look at the mathematics', () => {
   ])('counts the steps: %j', (steps, wanted) => {
     expect(lines('No claims.', steps)).toEqual(wanted);
   });
+  it('looks into the parts, and leads to the place in them', () => {
+    const texts = {
+      'sheet.tex': 'First.\n\\input{answers/one}\nLast, by \\ref{a}.',
+      'answers/one.tex': 'So\n\\begin{lemma}\\label{a} A.\\end{lemma}',
+    };
+    const [line] = lookAtMathematics(texts, 'sheet.tex', []);
+    expect(line?.places).toEqual([
+      { says: 'Lemma “a” has no proof', path: 'answers/one.tex', from: 3 },
+    ]);
+  });
   it('leads to the steps that differ', () => {
-    const [line] = lookAtMathematics('one\ntwo', 'sheet.tex', [step('differs', 5)]);
+    const [line] = lookAtMathematics({ 'sheet.tex': 'one\ntwo' }, 'sheet.tex', [
+      step('differs', 5),
+    ]);
     expect(line?.places).toEqual([{ says: 'Line 2: so it is', path: 'sheet.tex', from: 5 }]);
   });
   it.each([

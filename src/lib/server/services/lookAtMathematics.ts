@@ -1,19 +1,33 @@
 import { argumentOf, type Argument, type ArgumentNode } from '@odd-compass/checks';
+import { lineMap, positionAt } from '@odd-compass/engine';
 import type { LookLine, LookPlace } from '../../domain/courseSite';
+import { placeIn, splicedParts, type Spliced } from '../../domain/splicedParts';
 import type { StepFact } from '../typeset/job';
 
 /** What the last look tells of the mathematics: facts about steps, proofs and answers, none of them a verdict. */
 export function lookAtMathematics(
-  text: string,
+  texts: Readonly<Record<string, string>>,
   path: string,
   steps: readonly StepFact[],
 ): LookLine[] {
-  const argument = argumentOf(text);
-  return [
-    stepsLine(steps, path, text),
-    proofsLine(argument, path),
-    answersLine(argument, text, path),
-  ].filter((line) => line !== null);
+  const own = texts[path] ?? '';
+  const spliced = splicedParts(path, own, (name) => texts[name] ?? null);
+  const sheet: Sheet = { ...spliced, texts, argument: argumentOf(spliced.text) };
+  return [stepsLine(steps, path, own), proofsLine(sheet), answersLine(sheet)].filter(
+    (line) => line !== null,
+  );
+}
+
+/** A sheet with its parts in their places. */
+interface Sheet extends Spliced {
+  readonly texts: Readonly<Record<string, string>>;
+  readonly argument: Argument;
+}
+
+/** A place of the whole in its file. */
+function lookPlace({ stretches }: Sheet, at: number, says: string): LookPlace {
+  const place = placeIn(stretches, at);
+  return { says, path: place.file, from: place.at };
 }
 
 const count = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
@@ -47,13 +61,20 @@ function stepsLine(steps: readonly StepFact[], path: string, text: string): Look
   };
 }
 
-const lineOf = (text: string, at: number): number => text.slice(0, at).split('\n').length;
+const lineOf = (text: string, at: number): number => positionAt(lineMap(text), at).line;
 
-function proofsLine({ nodes, unproved, unused, circles }: Argument, path: string): LookLine | null {
+/** The line of a place of the whole, counted in its file. */
+function lineInFile({ texts, stretches }: Sheet, at: number): number {
+  const place = placeIn(stretches, at);
+  return lineOf(texts[place.file] ?? '', place.at);
+}
+
+function proofsLine(sheet: Sheet): LookLine | null {
+  const { nodes, unproved, unused, circles } = sheet.argument;
   if (!nodes.some(({ isClaim }) => isClaim)) return null;
   const place = (id: number, says: string): LookPlace[] => {
     const node = nodes[id];
-    return node ? [{ says: `${node.kind}${shown(node)} ${says}`, path, from: node.from }] : [];
+    return node ? [lookPlace(sheet, node.from, `${node.kind}${shown(node)} ${says}`)] : [];
   };
   const places = [
     ...circles.flatMap(([first = 0]) => place(first, 'rests on itself')),
@@ -98,8 +119,9 @@ export function endsWell(source: string): boolean {
   return ENDS.test(inner);
 }
 
-function answersLine({ nodes }: Argument, text: string, path: string): LookLine | null {
-  const answered = nodes.filter(({ isClaim, proof }) => !isClaim && proof);
+function answersLine(sheet: Sheet): LookLine | null {
+  const { text } = sheet;
+  const answered = sheet.argument.nodes.filter(({ isClaim, proof }) => !isClaim && proof);
   if (answered.length === 0) return null;
   const open = answered.filter(({ proof }) => {
     const source = proof ? text.slice(proof.from, proof.to) : '';
@@ -115,10 +137,10 @@ function answersLine({ nodes }: Argument, text: string, path: string): LookLine 
       open.length === 0
         ? 'Every answer ends with a sentence or a mark.'
         : `${count(open.length, 'answer does', 'answers do')} not end with a sentence or a mark.`,
-    places: open.map(({ kind, proof, from }) => ({
-      says: `The answer to the ${kind.toLowerCase()} in line ${lineOf(text, from)}`,
-      path,
-      from: proof?.to ?? from,
-    })),
+    places: open.map(({ kind, proof, from }) => {
+      const line = `line ${lineInFile(sheet, from)}`;
+      const says = `The answer to the ${kind.toLowerCase()} in ${line}`;
+      return lookPlace(sheet, proof?.to ?? from, says);
+    }),
   };
 }

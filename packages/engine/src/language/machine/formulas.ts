@@ -47,11 +47,18 @@ export function readInlineFormula(it: Interpreter, token: Token, until: Until, m
   const open = it.spanOf(token);
   if (mark === '$' && !it.mode.restricted && readsItself(it, open, mark)) return;
   it.startParagraph();
-  const { nodes, closed } = readFormula(it, open, until);
-  const end = closed ? it.p.here() : open.to;
+  const { nodes, closed, closing } = readFormula(it, open, until);
+  const end = closed ? endOf(it, token, closing) : open.to;
   if (!closed) reportUnclosed(it, open, mark);
   const span = { from: open.from, to: Math.max(open.to, end) };
   it.add({ kind: 'math', list: nodes, font: it.font, ...breakCosts(it), ...span });
+}
+
+/** Where a formula ends: behind its closing mark, also where more than the formula was taken in before it was read. */
+function endOf(it: Interpreter, open: Token, closing: Token | null): number {
+  const { chunk } = it.p.reader;
+  const isTyped = closing?.chunk === chunk && open.chunk === chunk && closing.to > open.from;
+  return isTyped ? closing.to : it.p.here();
 }
 
 /** What breaks within the formula cost, when the document says so. */
@@ -66,13 +73,14 @@ function readFormula(
   open: Span,
   until: Until,
   marks: RowMarks | null = null,
-): { nodes: MathList; closed: boolean } {
+): { nodes: MathList; closed: boolean; closing: Token | null } {
   const reader = new MathReader(it);
   reader.rowMarks = marks;
   it.openGroup({ kind: 'math', span: open });
   const { nodes, ended } = it.inMath(() => reader.list(until));
   it.closeGroup();
-  return { nodes, closed: ended === 'closed' || it.p.exhausted !== null };
+  const { closing } = reader;
+  return { nodes, closed: ended === 'closed' || it.p.exhausted !== null, closing };
 }
 
 /**

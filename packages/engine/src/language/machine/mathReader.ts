@@ -65,6 +65,8 @@ export class MathReader {
   /** The second of two dollars within a display that were told of together. */
   private partnerDollar: number | null = null;
   private signs = 0;
+  /** The mark that closed the formula, when it is one in a line. */
+  closing: Token | null = null;
   /** What the whole formula reads up to. */
   private outermost: Until | null = null;
 
@@ -229,7 +231,10 @@ export class MathReader {
   }
 
   private dollar(token: Token, until: Until): Ended | null {
-    if (until === 'dollar') return 'closed';
+    if (until === 'dollar') {
+      this.closing = token;
+      return 'closed';
+    }
     // It ends the formula it began; what is open in it is told of there.
     const within = this.environments.length > 0 || this.displayEndsAhead();
     if (!within || this.outermost === 'dollar') return this.giveBack(token);
@@ -258,7 +263,10 @@ export class MathReader {
 
   private command(token: Token, nodes: MathNode[], until: Until): Ended | null {
     if (token.text === 'right' && until === 'right') return 'closed';
-    if (token.text === ')' && until === 'paren') return 'closed';
+    if (token.text === ')' && until === 'paren') {
+      this.closing = token;
+      return 'closed';
+    }
     if (token.text === ']' && until === 'bracket') return 'closed';
     if (
       (token.text === '\\' || token.text === 'cr' || token.text === 'tabularnewline') &&

@@ -86,7 +86,7 @@
       : '',
   );
   $effect(() => {
-    void engine.accountRevision;
+    void [engine.accountRevision, checks.supposed];
     const [from, to] = tested.split(' ').map(Number);
     if (from === undefined || to === undefined) {
       steps = [];
@@ -188,6 +188,7 @@
             place={now.context}
             state={now.state}
             {steps}
+            supposed={checks.supposed}
             glimpse={(source, lines) => engine.glimpse(source, lines)}
           />
           <SystemWork

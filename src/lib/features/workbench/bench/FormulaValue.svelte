@@ -5,6 +5,7 @@
   import type { ChecksClient } from '../checks/checksClient.svelte';
   import { change } from './change';
   import type { Span } from './figure';
+  import { belowLine, writtenBehind } from './values';
 
   interface Props {
     view: EditorView;
@@ -13,7 +14,7 @@
     marked: Span;
     /** What the formula holds; taken where nothing is marked. */
     whole: Span;
-    /** Where the formula ends, for a table below its paragraph. */
+    /** Where the formula ends, for what goes below its paragraph. */
     to: number;
   }
   let { view, state: source, checks, marked, whole, to }: Props = $props();
@@ -22,7 +23,7 @@
     null,
   );
   let refused = $state('');
-  let first = $state(0);
+  let first = $state(-5);
   let last = $state(5);
   let step = $state(1);
   const current = $derived(worked?.doc === source.doc ? worked : null);
@@ -39,25 +40,31 @@
     worked = { answer: await checks.value(place.from, place.to), place, doc };
   }
   function insert() {
-    if (!current) return;
-    change(view, { from: current.place.to, to: current.place.to, insert: ` ${written}` });
+    if (current?.answer.kind !== 'value') return;
+    change(view, writtenBehind(view.state.doc, current.place, current.answer));
+    view.focus();
+  }
+  type Made =
+    | { readonly kind: 'refused'; readonly why: string }
+    | { readonly kind: string; readonly source: string };
+  /** Writes what was made below the paragraph, with the package it needs. */
+  function write(made: Made, pkg: string) {
+    if (!('source' in made)) {
+      refused = made.why;
+      return;
+    }
+    change(view, belowLine(view.state.doc, to, made.source), pkg);
     view.focus();
   }
   async function table() {
     if (!current) return;
-    const { place } = current;
-    const answer = await checks.table(place.from, place.to, { first, last, step });
-    if (answer.kind === 'refused') {
-      refused = answer.why;
-      return;
-    }
-    const { doc } = view.state;
-    const line = doc.lineAt(Math.min(to, doc.length));
-    change(view, {
-      from: line.to,
-      to: line.to,
-      insert: `\n\\begin{center}\n${answer.source}\n\\end{center}`,
-    });
+    const { from, to: end } = current.place;
+    write(await checks.table(from, end, { first, last, step }), '');
+  }
+  async function graph() {
+    if (!current) return;
+    const { from, to: end } = current.place;
+    write(await checks.graph(from, end, { first, last }), 'pgfplots');
   }
 </script>
 
@@ -70,18 +77,19 @@
     <button class="btn btn-xs" onclick={insert}>Write it behind</button>
   {:else if current?.answer.kind === 'open'}
     <span role="status">It depends on {current.answer.name}.</span>
-    {#each [['from', 'first'], ['to', 'last'], ['by', 'step']] as const as [word, which] (which)}
-      <label class="flex items-center gap-1">
-        <span>{word}</span>
-        {#if which === 'first'}
-          <input type="number" step="any" class="input input-xs w-16" bind:value={first} />
-        {:else if which === 'last'}
-          <input type="number" step="any" class="input input-xs w-16" bind:value={last} />
-        {:else}
-          <input type="number" step="any" class="input input-xs w-16" bind:value={step} />
-        {/if}
-      </label>
-    {/each}
+    <label class="flex items-center gap-1">
+      <span>from</span>
+      <input type="number" step="any" class="input input-xs w-16" bind:value={first} />
+    </label>
+    <label class="flex items-center gap-1">
+      <span>to</span>
+      <input type="number" step="any" class="input input-xs w-16" bind:value={last} />
+    </label>
+    <button class="btn btn-xs" onclick={() => void graph()}>Draw its graph</button>
+    <label class="flex items-center gap-1">
+      <span>by</span>
+      <input type="number" step="any" class="input input-xs w-16" bind:value={step} />
+    </label>
     <button class="btn btn-xs" onclick={() => void table()}>Table of its values</button>
     {#if refused}<span role="status">{refused}</span>{/if}
   {:else if current?.answer.kind === 'refused'}

@@ -15,9 +15,11 @@
     state: EditorState;
     /** The steps that stand in the lines, as they were tested. */
     steps: readonly ToldStep[];
+    /** What the writer supposes besides. */
+    supposed: string;
     glimpse: (source: string, preamble: string) => Promise<Glimpse | null>;
   }
-  let { view, place, state: source, steps, glimpse }: Props = $props();
+  let { view, place, state: source, steps, supposed, glimpse }: Props = $props();
 
   const numbered = $derived(/^(align|alignat|gather|flalign|multline)$/.test(place.name));
   const rows = $derived(readRows(source.sliceDoc(place.bodyFrom, place.bodyTo), place.bodyFrom));
@@ -139,7 +141,7 @@
         oninput={(event) => set(r, event.currentTarget.value)}
         onkeydown={(event) => event.key === 'Escape' && view.focus()}
       />
-      <NearSteps steps={stepsOf(r)} text={source.doc.toString()} {glimpse} />
+      <NearSteps steps={stepsOf(r)} text={source.doc.toString()} {supposed} {glimpse} />
       {#if current === r}
         <span class="w-6"></span>
         <button class="btn btn-xs" disabled={r === 0} onclick={() => move(r, -1)}>Up</button>

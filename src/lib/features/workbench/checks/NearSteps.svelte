@@ -8,9 +8,11 @@
     /** The steps of one line. */
     steps: readonly ToldStep[];
     text: string;
+    /** What the writer supposes besides. */
+    supposed: string;
     glimpse: (source: string, preamble: string) => Promise<Glimpse | null>;
   }
-  let { steps, text, glimpse }: Props = $props();
+  let { steps, text, supposed, glimpse }: Props = $props();
 
   let opened = $state<number | null>(null);
   const open = $derived(steps.find(({ from }) => from === opened) ?? null);
@@ -29,5 +31,6 @@
 {#if open}
   <div class="basis-full pl-8">
     <StepDetails step={open} {text} {glimpse} />
+    {#if supposed !== ''}<p class="pl-4 text-sm">Supposed besides: <code>{supposed}</code></p>{/if}
   </div>
 {/if}

@@ -44,6 +44,14 @@
     only = null;
     checks.testAll();
   }
+  /** Tests again with what is supposed. */
+  function suppose(formula: string) {
+    checks.supposed = formula;
+    test();
+  }
+  const unread = $derived(
+    checks.supposed.trim() !== '' && checks.progress === null && checks.supposedRead === 0,
+  );
   const lineOf = (at: number): number =>
     view ? view.state.doc.lineAt(Math.min(at, view.state.doc.length)).number : 1;
 </script>
@@ -74,6 +82,19 @@
     Each equals sign and inequality of a derivation is tried with values for its letters. That finds
     slips; it proves nothing.
   </p>
+  <label class="mb-2 flex flex-wrap items-center gap-2">
+    <span>Suppose besides, where it is needed:</span>
+    <input
+      class="input input-sm w-56 font-(family-name:--font-source)"
+      placeholder="x^2 = 2"
+      spellcheck="false"
+      value={checks.supposed}
+      onchange={(event) => suppose(event.currentTarget.value)}
+    />
+    {#if unread}
+      <span role="status">That is not read as an equation or inequality.</span>
+    {/if}
+  </label>
   <div class="mb-2 flex flex-wrap items-center gap-2">
     {#if progress}
       <progress

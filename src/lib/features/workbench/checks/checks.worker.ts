@@ -2,6 +2,7 @@ import {
   answerMatrix,
   answerSystem,
   countSteps,
+  graphAt,
   signsOf,
   stepsOf,
   tableAt,
@@ -29,6 +30,8 @@ const turn = turns();
 interface Reading {
   readonly blocks: readonly WrittenBlock[];
   readonly revision: number;
+  /** What the writer supposes besides. */
+  readonly beside: readonly WrittenBlock[];
 }
 
 /** What the engine read, as it was sent so far, by its numbers. */
@@ -42,9 +45,10 @@ const readingThrough = (port: MessagePort): Promise<Reading> =>
       for (const { id, nodes } of data.nodes) known.set(id, nodes);
       if (!data.whole) return;
       port.close();
-      const { blocks, revision } = data.whole;
+      const { blocks, revision, beside } = data.whole;
       resolve({
         revision,
+        beside: beside.length ? [{ start: 0, nodes: beside }] : [],
         blocks: blocks.map(([start, id]) => ({ start, nodes: known.get(id) ?? [] })),
       });
     };
@@ -56,9 +60,12 @@ scope.onmessage = ({ data }) => {
     return;
   }
   const { run } = data;
-  void readingThrough(data.port).then(({ blocks, revision }) => {
-    if (data.kind === 'steps') void test(run, blocks, revision, data.wanted);
-    else scope.postMessage({ kind: 'answer', run, answer: answer(blocks, data.question) });
+  void readingThrough(data.port).then((reading) => {
+    if (data.kind === 'steps') void test(run, reading, data.wanted);
+    else {
+      const told = answer(reading.blocks, data.question);
+      scope.postMessage({ kind: 'answer', run, answer: told });
+    }
   });
 };
 
@@ -70,6 +77,8 @@ function answer(blocks: readonly WrittenBlock[], question: Question): Asked[keyo
       return valueAt(blocks, question.ask);
     case 'table':
       return tableAt(blocks, question.ask, question.ask);
+    case 'graph':
+      return graphAt(blocks, question.ask, question.ask);
     case 'system':
       return answerSystem(blocks, question.ask);
     case 'signs':
@@ -79,15 +88,15 @@ function answer(blocks: readonly WrittenBlock[], question: Question): Asked[keyo
 
 async function test(
   run: number,
-  blocks: readonly WrittenBlock[],
-  revision: number,
+  { blocks, revision, beside }: Reading,
   wanted: Extract<ChecksRequest, { kind: 'steps' }>['wanted'],
 ): Promise<void> {
   const say = (answer: ChecksAnswer): void => scope.postMessage(answer);
-  say({ kind: 'total', run, total: countSteps(blocks, wanted), revision });
+  const supposed = countSteps(beside);
+  say({ kind: 'total', run, total: countSteps(blocks, wanted), revision, supposed });
   let told: ToldStep[] = [];
   let end = performance.now() + SLICE;
-  for (const step of stepsOf(blocks, wanted)) {
+  for (const step of stepsOf(blocks, wanted, beside)) {
     told.push(tellStep(step));
     if (performance.now() < end) continue;
     say({ kind: 'steps', run, steps: told });

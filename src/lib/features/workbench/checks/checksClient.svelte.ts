@@ -1,4 +1,5 @@
 import type {
+  GraphAnswer,
   MatrixAnswer,
   MatrixQuestion,
   Signs,
@@ -10,10 +11,17 @@ import type {
 } from '@odd-compass/checks';
 import type { EngineClient } from '../engine/engineClient.svelte';
 import ChecksWorker from './checks.worker?worker';
-import type { Asked, ChecksAnswer, ChecksRequest, Question, TableRange } from './messages';
+import type {
+  Asked,
+  ChecksAnswer,
+  ChecksRequest,
+  GraphRange,
+  Question,
+  TableRange,
+} from './messages';
 
 interface Run {
-  readonly ontotal: (total: number, revision: number) => void;
+  readonly ontotal: (total: Extract<ChecksAnswer, { kind: 'total' }>) => void;
   /** Steps of the file, and how many were told of in all. */
   readonly onsteps: (steps: readonly ToldStep[], done: number) => void;
   readonly ondone: () => void;
@@ -40,6 +48,11 @@ export class ChecksClient {
   /** What numbers alone got wrong, found by itself. */
   wrongNumbers = $state.raw<readonly ToldStep[]>([]);
 
+  /** What the writer supposes besides what the sheet says: formulas without their marks. */
+  supposed = $state('');
+  /** How many relations were read in it. */
+  supposedRead = $state(0);
+
   private worker: Worker | null = null;
   private last = 0;
   private all = 0;
@@ -60,9 +73,10 @@ export class ChecksClient {
     this.all = this.begin(
       {},
       {
-        ontotal: (total, revision) => {
+        ontotal: ({ total, revision, supposed }) => {
           this.progress = { done: 0, total };
           this.revision = revision;
+          this.supposedRead = supposed;
         },
         onsteps: (steps, done) => {
           this.steps = [...(this.steps ?? []), ...steps];
@@ -117,6 +131,12 @@ export class ChecksClient {
   table(from: number, to: number, range: TableRange): Promise<TableAnswer> {
     const { enginePlace } = this.engine;
     return this.ask('table', { from: enginePlace(from), to: enginePlace(to), ...range });
+  }
+
+  /** The graph of a marked part with one open letter. */
+  graph(from: number, to: number, range: GraphRange): Promise<GraphAnswer> {
+    const { enginePlace } = this.engine;
+    return this.ask('graph', { from: enginePlace(from), to: enginePlace(to), ...range });
   }
 
   /** The letters of the sheet; places are those of the file that is written in, -1 for others. */
@@ -190,7 +210,7 @@ export class ChecksClient {
     this.runs.set(id, run);
     const { port1, port2 } = new MessageChannel();
     this.say({ kind: 'steps', run: id, wanted, port: port2 }, [port2]);
-    this.engine.sendReading(port1);
+    this.engine.sendReading(port1, this.supposed.trim());
     return id;
   }
 
@@ -210,7 +230,7 @@ export class ChecksClient {
     }
     const run = this.runs.get(answer.run);
     if (!run) return;
-    if (answer.kind === 'total') run.ontotal(answer.total, answer.revision);
+    if (answer.kind === 'total') run.ontotal(answer);
     if (answer.kind === 'steps') {
       run.onsteps(
         answer.steps.flatMap((step) => this.within(step)),

@@ -39,7 +39,7 @@ it('tests the whole sheet: what is found comes as it is found, with places of th
   checks.testAll();
   expect(asked).toMatchObject([{ kind: 'steps', run: 1, wanted: {} }]);
   expect(engine.sendReading).toHaveBeenCalledOnce();
-  say({ kind: 'total', run: 1, total: 3, revision: 7 });
+  say({ kind: 'total', run: 1, total: 3, revision: 7, supposed: 0 });
   expect([checks.progress, checks.revision]).toEqual([{ done: 0, total: 3 }, 7]);
   // One of another file, one that only defines.
   say({ kind: 'steps', run: 1, steps: [told(110), told(50), told(120, { untested: true })] });
@@ -73,6 +73,22 @@ it('tests a stretch, and finds wrong arithmetic by itself', async () => {
   say({ kind: 'done', run: 2 });
   await numbers;
   expect(checks.wrongNumbers.map(({ from }) => from)).toEqual([10]);
+});
+
+it('hands on what is supposed besides, and hears whether it was read', () => {
+  const { checks, engine, say } = client();
+  checks.supposed = ' x^2 = 2 ';
+  checks.testAll();
+  expect(engine.sendReading).toHaveBeenLastCalledWith({}, 'x^2 = 2');
+  say({ kind: 'total', run: 1, total: 3, revision: 7, supposed: 1 });
+  expect(checks.supposedRead).toBe(1);
+});
+
+it('asks for a graph of a place of the file', () => {
+  const { checks, asked } = client();
+  void checks.graph(4, 9, { first: -1, last: 1 });
+  const ask = { from: 104, to: 109, first: -1, last: 1 };
+  expect(asked[0]).toMatchObject({ question: { what: 'graph', ask } });
 });
 
 it('asks of a matrix, and gives its edits places of the file', async () => {

@@ -1,4 +1,5 @@
 import type {
+  GraphAnswer,
   MatrixAnswer,
   MatrixQuestion,
   Extent,
@@ -15,6 +16,7 @@ export interface Asked {
   matrix: { readonly ask: MatrixQuestion; readonly answer: MatrixAnswer };
   value: { readonly ask: Extent; readonly answer: ValueAnswer };
   table: { readonly ask: Extent & TableRange; readonly answer: TableAnswer };
+  graph: { readonly ask: Extent & GraphRange; readonly answer: GraphAnswer };
   system: { readonly ask: Extent; readonly answer: SystemAnswer };
   signs: { readonly ask: null; readonly answer: Signs };
 }
@@ -25,6 +27,8 @@ export interface TableRange {
   readonly last: number;
   readonly step: number;
 }
+
+export type GraphRange = Pick<TableRange, 'first' | 'last'>;
 
 export type Question = {
   [What in keyof Asked]: { what: What; ask: Asked[What]['ask'] };
@@ -54,6 +58,8 @@ export type ChecksAnswer =
       readonly run: number;
       readonly total: number;
       readonly revision: number;
+      /** How many relations were read in what is supposed besides. */
+      readonly supposed: number;
     }
   | { readonly kind: 'steps'; readonly run: number; readonly steps: readonly ToldStep[] }
   | { readonly kind: 'answer'; readonly run: number; readonly answer: Asked[keyof Asked]['answer'] }

@@ -2,9 +2,28 @@ import type { ToldStep } from '@odd-compass/checks';
 import { toldStep } from '$lib/testing/toldStep';
 import { describe, expect, it } from 'vitest';
 import { withArithmetic } from './arithmetic';
-import { shownSource, tally } from './outcomes';
+import { partOf, shownSource, tally } from './outcomes';
 
 const step = (change: Partial<ToldStep> = {}): ToldStep => toldStep(2, change);
+
+describe('a step of a part', () => {
+  const at = (text: string): string | null => {
+    const from = text.indexOf('¦');
+    const place = { from, to: from + 6 };
+    return partOf(text.replace('¦', ''), toldStep(from, { left: place, right: place }));
+  };
+  it.each([
+    ['We read ¦\\input{answers/one} here', 'answers/one'],
+    ['¦\\include{two}', 'two'],
+    ['¦\\import{parts/}{three}', 'three'],
+    ['¦\\both{x}', null],
+  ])('%s', (text, part) => {
+    expect(at(text)).toBe(part);
+  });
+  it('is not one that stands here', () => {
+    expect(partOf('\\input{one} a = b', toldStep(13))).toBe(null);
+  });
+});
 
 describe('how many steps came out how', () => {
   it.each([

@@ -25,6 +25,15 @@ export function tally(steps: readonly ToldStep[]): string {
   return last === undefined ? first : [first, ...rest].join(', ') + ` and ${last}`;
 }
 
+/** The part that a step stands in, where the source only reads that part in; null where it stands here. */
+export function partOf(text: string, { from, left }: ToldStep): string | null {
+  if (left.from !== from) return null;
+  const read = /^\\(?:input|include|subfile|import\s*\{[^{}]*\})\s*\{([^{}]+)\}/.exec(
+    text.slice(from, from + 200),
+  );
+  return read?.[1] ?? null;
+}
+
 /** A stretch of source in pieces, those that agree on both sides marked. */
 export function shownSource(
   text: string,

@@ -1,5 +1,6 @@
 import type { Finding, OutlineEntry, PageDescription, TextEdit } from '@odd-compass/engine';
 import { applyEdit } from '@odd-compass/engine/edits';
+import { lookingLines } from '../source/preamble';
 import { setAsideFinding } from '@odd-compass/engine/setAside';
 import type {
   BlockPlace,
@@ -274,9 +275,10 @@ export class EngineClient {
     return this.ask<'place'>((id) => ({ kind: 'place', id, label })).then(({ page }) => page);
   }
 
-  /** Has what was read sent through a port, past this thread. */
-  sendReading(port: MessagePort): void {
-    this.say({ kind: 'reading', port }, [port]);
+  /** Has what was read sent through a port, past this thread, and with it a formula that does not stand in the text. */
+  sendReading(port: MessagePort, formula = ''): void {
+    const beside = { formula, preamble: lookingLines(this.text) };
+    this.say({ kind: 'reading', port, ...(formula === '' ? {} : { beside }) }, [port]);
   }
 
   /** Where a place of the engine's text stands in the file that is written in; null when it stands in another. */

@@ -1,8 +1,14 @@
 import { found, idOr404 } from '$lib/server/input';
 import type { PageServerLoad } from './$types';
 
-/** The sheet, to see what in it rests on what. */
+/** The sheet with its parts, to see what in it rests on what. */
 export const load: PageServerLoad = ({ params, locals }) => {
   const id = idOr404(params.id);
-  return { assignment: found(locals.services.assignments.open(id, null)) };
+  const { assignments, files } = locals.services;
+  const assignment = found(assignments.open(id, null));
+  const parts = files
+    .list(id)
+    .filter(({ kind, path }) => kind === 'text' && path.endsWith('.tex'))
+    .map(({ path }) => [path, files.text(id, path) ?? ''] as const);
+  return { assignment, parts };
 };

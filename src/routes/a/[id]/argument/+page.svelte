@@ -5,4 +5,4 @@
 </script>
 
 <svelte:head><title>The argument of {data.assignment.title} · Odd Compass</title></svelte:head>
-<Argument assignment={data.assignment} />
+<Argument assignment={data.assignment} parts={data.parts} />

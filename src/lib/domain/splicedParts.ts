@@ -5,7 +5,8 @@ export interface FilePlace {
   readonly at: number;
 }
 
-interface Stretch extends FilePlace {
+/** A piece of one file as it stands in the whole. */
+export interface Stretch extends FilePlace {
   /** Where it begins in the whole. */
   readonly start: number;
 }
@@ -13,8 +14,7 @@ interface Stretch extends FilePlace {
 /** A sheet's text with its parts in their places. */
 export interface Spliced {
   readonly text: string;
-  /** Where an offset of the text stands. */
-  readonly placeOf: (offset: number) => FilePlace;
+  readonly stretches: readonly Stretch[];
 }
 
 const PART = /^([^%\n]*?)\\(?:input|include)\s*\{([^{}\n]+)\}/gm;
@@ -45,9 +45,15 @@ export function splicedParts(
     whole += piece;
   };
   add(file, text, 0);
-  const placeOf = (offset: number): FilePlace => {
-    const stretch = stretches.findLast(({ start }) => start <= offset) ?? { file, at: 0, start: 0 };
-    return { file: stretch.file, at: stretch.at + offset - stretch.start };
+  return { text: whole, stretches };
+}
+
+/** Where an offset of the whole stands. */
+export function placeIn(stretches: readonly Stretch[], offset: number): FilePlace {
+  const stretch = stretches.findLast(({ start }) => start <= offset) ?? {
+    file: '',
+    at: 0,
+    start: 0,
   };
-  return { text: whole, placeOf };
+  return { file: stretch.file, at: stretch.at + offset - stretch.start };
 }
