@@ -1,4 +1,5 @@
 import type { BlockNode } from '../document/blocks';
+import type { FontSource } from '../fonts/store';
 import { NO_FILES } from './files';
 import { Session, type CalendarDate } from './session';
 
@@ -11,9 +12,10 @@ export interface BesideFormula {
 /** Reads formulas (without their marks) as if they stood in a text of their own; places in them mean nothing. */
 export function readBeside(
   { formula, preamble }: BesideFormula,
+  fonts: FontSource,
   today: CalendarDate,
 ): readonly BlockNode[] {
-  const session = new Session({ fonts: () => null, today, files: NO_FILES });
+  const session = new Session({ fonts, today, files: NO_FILES });
   session.setText(
     `\\documentclass{article}${preamble}\n\\begin{document}\n$${formula}$\n\\end{document}`,
   );

@@ -100,3 +100,17 @@ it('sends what was read in parts, and after an edit only what is new', async () 
   expect(second.at(-1)?.whole).toMatchObject({ revision: 2 });
   expect(second.some(({ afresh }) => afresh)).toBe(false);
 });
+
+it('reads a formula that does not stand in the text, with lines of its own', async () => {
+  const { made } = host(0);
+  await made.take(open(inArticle('Text.')));
+  const parts: ReadingPart[] = [];
+  const port = { postMessage: (part: ReadingPart) => void parts.push(part) };
+  const beside = { formula: '\\lamp > 0', preamble: '\\newcommand{\\lamp}{\\ell}' };
+  await made.take({ kind: 'reading', port, beside });
+  const read = JSON.stringify(parts.at(-1)?.whole?.beside);
+  expect(read).toContain('ℓ');
+  expect(read).not.toContain('Text');
+  await made.take({ kind: 'reading', port });
+  expect(parts.at(-1)?.whole?.beside).toEqual([]);
+});

@@ -288,7 +288,9 @@ export class WorkerHost {
       await around.turn();
       end = around.now() + SLICE;
     }
-    const beside = asked ? sendable(readBeside(asked, this.today)) : [];
+    const beside = asked
+      ? sendable(readBeside(asked, (file) => this.fonts.get(file) ?? null, this.today))
+      : [];
     port.postMessage({ afresh, nodes, whole: { blocks, revision, beside } });
   }
 

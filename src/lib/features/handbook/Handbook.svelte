@@ -53,7 +53,8 @@
     <p>
       Under “Steps”, and on the bench beside a derivation, every equals sign, inequality, congruence
       and “divides” is tried: both sides are worked out for a dozen sets of values that keep to what
-      the sheet says of its letters (“for $n \ge 3$”, “let $x = 2y$”, “$p$ is prime”).
+      the sheet says of its letters (“for $n \ge 3$”, “let $x = 2y$”, “$p$ is prime”, “$a_0 = 1$ and
+      $a_&#123;n+1&#125; = 2a_n + 1$”) and to what you suppose besides.
     </p>
     <p>
       <strong>Holds</strong> means that both sides agreed each time; it is no proof.

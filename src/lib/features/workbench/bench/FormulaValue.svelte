@@ -2,6 +2,7 @@
   import type { EditorState } from '@codemirror/state';
   import type { EditorView } from '@codemirror/view';
   import type { ValueAnswer } from '@odd-compass/checks';
+  import { tick } from 'svelte';
   import type { ChecksClient } from '../checks/checksClient.svelte';
   import { change } from './change';
   import type { Span } from './figure';
@@ -22,6 +23,7 @@
   let worked = $state.raw<{ answer: ValueAnswer; place: Span; doc: EditorState['doc'] } | null>(
     null,
   );
+  let row = $state<HTMLElement>();
   let refused = $state('');
   let first = $state(-5);
   let last = $state(5);
@@ -38,6 +40,8 @@
     const place = marked.to > marked.from ? marked : whole;
     refused = '';
     worked = { answer: await checks.value(place.from, place.to), place, doc };
+    await tick();
+    row?.scrollIntoView({ block: 'nearest' });
   }
   function insert() {
     if (current?.answer.kind !== 'value') return;
@@ -68,7 +72,7 @@
   }
 </script>
 
-<div class="flex flex-wrap items-center gap-2" data-testid="formula-value">
+<div class="flex flex-wrap items-center gap-2" bind:this={row} data-testid="formula-value">
   <button class="btn btn-xs" onclick={() => void ask()}
     >{marked.to > marked.from ? 'Value of what is marked' : 'Value of the formula'}</button
   >
