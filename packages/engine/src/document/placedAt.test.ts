@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { inArticle, typeset } from '../testing/document';
+import { NO_PORT, walkPage } from '../output/display/walk';
 import { placedAt } from './placedAt';
 
 describe('nodes at another place', () => {
@@ -47,4 +48,20 @@ describe('nodes at another place', () => {
     for (const from of ops) expect(text.slice(start, start + 20)).toContain(text[start + from]);
     expect(Math.max(...ops)).toBeLessThan('See \\ref{ebb}.'.length + 1);
   });
+});
+
+it('a picture that is kept as a box is drawn where the box is used', () => {
+  const picture = '\\begin{tikzpicture}\\draw[red] (0,0) circle (1);\\end{tikzpicture}';
+  const session = typeset(
+    inArticle(
+      `A \\sbox{\\pier}{${picture}}\\usebox{\\pier} \\usebox{\\pier}`,
+      '\\usepackage{tikz}\\newsavebox{\\pier}',
+    ),
+  );
+  const [page] = session.pages;
+  const description = page && session.describe(page);
+  let paths = 0;
+  if (description) walkPage(description, { ...NO_PORT, path: () => paths++ });
+  expect(paths).toBe(2);
+  expect([...(description?.points ?? [NaN])].every(Number.isFinite)).toBe(true);
 });

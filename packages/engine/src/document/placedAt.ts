@@ -3,9 +3,10 @@ import type { Span } from '../base/spans';
 /** Inlines, or other nodes, with all that is in them, at one place of the source. */
 export function placedAt<T>(node: T, at: Span): T {
   if (Array.isArray(node)) return node.map((part: unknown) => placedAt(part, at)) as T;
-  if (node === null || typeof node !== 'object') return node;
+  // Paths are numbers in a row.
+  if (node === null || typeof node !== 'object' || ArrayBuffer.isView(node)) return node;
   const parts = Object.entries(node).map(([name, part]: [string, unknown]) => {
-    if (name === 'from' || name === 'to') return [name, at[name]];
+    if ((name === 'from' || name === 'to') && typeof part === 'number') return [name, at[name]];
     // Fonts are compared by identity.
     return [name, name === 'font' ? part : placedAt(part, at)];
   });

@@ -20,6 +20,8 @@ const ownersOf = (): Owners => {
     for (const { name } of entry.commands ?? []) put(command, name);
     for (const name of Object.keys(entry.macros ?? {})) put(command, name);
     for (const { name } of entry.environments ?? []) put(environment, name);
+    for (const { name, kind } of entry.described ?? [])
+      put(kind === 'command' ? command : environment, name);
   }
   return { command, environment };
 };

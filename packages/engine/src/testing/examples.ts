@@ -88,7 +88,12 @@ const BASE = 'mathtools,amssymb,amsthm,enumitem';
 export const examples: readonly Example[] = [
   ...shownOf([...(kernel.commands ?? []), ...(kernel.environments ?? [])], BASE),
   ...Object.values(PACKAGES).flatMap((entry) =>
-    entry ? shownOf([...(entry.commands ?? []), ...(entry.environments ?? [])], entry.name) : [],
+    entry
+      ? shownOf(
+          [...(entry.commands ?? []), ...(entry.environments ?? []), ...(entry.described ?? [])],
+          entry.name,
+        )
+      : [],
   ),
 ];
 

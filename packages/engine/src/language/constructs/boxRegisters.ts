@@ -1,3 +1,4 @@
+import { placedAt } from '../../document/placedAt';
 import { CELLS } from '../machine/cells';
 import { glue, type Sp, SS } from '../../base/lengths';
 import type { BoxInline, Inline } from '../../document/inlines';
@@ -19,17 +20,6 @@ import { OWN } from '../machine/ownNames';
 interface KeptBox {
   readonly inlines: readonly Inline[];
   readonly size: { readonly width?: Sp; readonly height?: Sp; readonly depth?: Sp };
-}
-
-/** Everything in the value moved to a place: a box is used somewhere else than it was made. */
-export function placedAt<T>(value: T, place: { from: number; to: number }): T {
-  if (Array.isArray(value)) return value.map((item: unknown) => placedAt(item, place)) as T;
-  if (typeof value !== 'object' || value === null) return value;
-  const out: Record<string, unknown> = {};
-  for (const [key, inner] of Object.entries(value))
-    out[key] = key === 'font' || key === 'shape' ? inner : placedAt(inner, place);
-  if ('from' in out && 'to' in out) Object.assign(out, { from: place.from, to: place.to });
-  return out as T;
 }
 
 /** The register a token names: `\newsavebox` and `\newbox` give it a name, plain TeX a number. */

@@ -10,6 +10,7 @@ import type { OpenEnvironment } from '../machine/environments';
 import { resumeAfterBlock } from '../machine/formulas';
 import type { Interpreter } from '../machine/interpreter';
 import { takeFlag } from '../machine/paragraphMode';
+import { passWrapped } from '../machine/wrapped';
 import { makeLabel } from './listLabel';
 import {
   BEGUN,
@@ -32,6 +33,7 @@ const LIST_PENALTY = -51;
 
 /** Opens a list: margins, spaces, one level deeper (LaTeX's `\list`). */
 export function beginList(it: Interpreter, options: ListOptions = {}): void {
+  passWrapped(it);
   const trivial = options.trivial ?? false;
   const { level, values } = measures(it, trivial);
   const { data } = it.innermost;

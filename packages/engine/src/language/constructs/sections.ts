@@ -10,6 +10,7 @@ import { type Args, type CommandEntry, isStarred, tokensOf } from '../machine/en
 import { closeOpenGroups } from '../machine/environments';
 import { refStepCounter } from '../machine/counters';
 import type { Interpreter } from '../machine/interpreter';
+import { passWrapped } from '../machine/wrapped';
 import { dimenOf } from '../scanning/dimenOf';
 import { addContentsLine } from './contents';
 import { glueOf } from '../scanning/glueOf';
@@ -94,6 +95,7 @@ function startSection(it: Interpreter, args: Args): void {
   const title = tokensOf(args, 8);
   const short = Array.isArray(args[7]) ? tokensOf(args, 7) : title;
   const numbered = !starred && getCount(it.state, 'c@secnumdepth') >= level;
+  passWrapped(it);
   it.endParagraph();
   const spacing = it.read(spacingOf(name));
   const above = glueOf(it, spacing?.above ?? tokensOf(args, 3));

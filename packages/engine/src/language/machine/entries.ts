@@ -54,6 +54,13 @@ export interface Module {
   /** Macros in the language itself: name → body (with `#1` …). */
   readonly macros?: Readonly<Record<string, string>>;
   readonly setup?: (it: Interpreter, options: readonly string[]) => void;
+  /** What `source` defines, for completion and the handbook. */
+  readonly described?: readonly SourceName[];
+}
+
+/** A name that the source of a module defines. */
+export interface SourceName extends Described {
+  readonly kind: 'command' | 'environment';
 }
 
 /** A package of the standard distribution. */

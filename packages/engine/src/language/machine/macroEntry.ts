@@ -1,4 +1,4 @@
-import type { CommandEntry } from './entries';
+import type { CommandEntry, SourceName } from './entries';
 
 /** A command of a package that is a macro in the language itself. */
 export const macroEntry = (
@@ -25,3 +25,19 @@ export const quietEntry = (name: string, signature: string, description: string)
   example: `\\${name}${[...signature].map((kind) => (kind === 'm' || kind === 'M' ? '{x}' : '')).join('')}`,
   run: () => undefined,
 });
+
+/** A command that the source of its package defines. */
+export const sourceCommand = (
+  name: string,
+  signature: string,
+  description: string,
+  example: string,
+): SourceName => ({ kind: 'command', name, signature, description, example });
+
+/** An environment that the source of its package defines. */
+export const sourceEnvironment = (
+  name: string,
+  signature: string,
+  description: string,
+  example: string,
+): SourceName => ({ kind: 'environment', name, signature, description, example });

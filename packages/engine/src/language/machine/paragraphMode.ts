@@ -3,6 +3,7 @@ import type { CellOf } from '../../expansion/cells';
 import { CELLS } from './cells';
 import { InlineList } from './inlineList';
 import type { Interpreter } from './interpreter';
+import { wrapParagraph } from './wrapped';
 import { hyphenationOf, paragraphShape, resetParagraph } from './parameters';
 
 /** Was something said for what comes next? It is said once. */
@@ -69,6 +70,7 @@ export function finishParagraph(it: Interpreter, beforeDisplay: boolean): void {
   mode.hlist = null;
   const indent = mode.nextIndent ?? (it.justified ? it.dimen('parindent') : 0);
   mode.nextIndent = null;
+  wrapParagraph(it, inlines, indent, beforeDisplay);
   const shape = paragraphShape(it.state, indent, mode, beforeDisplay);
   mode.clubPenalty = null;
   if (!beforeDisplay) mode.hyphenation = null;

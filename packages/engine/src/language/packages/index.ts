@@ -64,6 +64,8 @@ import {
   nicefrac,
   pdflscape,
 } from './smallPackages';
+import { paralist, tasks } from './listPackages';
+import { floatflt, wrapfig } from './wrapfig';
 import { soul } from './soul';
 import { arydshln } from './arydshln';
 import { braket } from './braket';
@@ -140,6 +142,10 @@ import { color, xcolor } from './xcolor';
 import { xspace } from './xspace';
 
 const ALL: readonly PackageEntry[] = [
+  paralist,
+  wrapfig,
+  floatflt,
+  tasks,
   amsmath,
   amssymb,
   amsfonts,

@@ -157,6 +157,7 @@ describe('every package', () => {
   const described = Object.values(PACKAGES).flatMap((entry) => [
     ...(entry?.commands ?? []),
     ...(entry?.environments ?? []),
+    ...(entry?.described ?? []),
   ]);
   it('says of every command what it does, with an example', () => {
     for (const { name, description, example } of described) {
