@@ -4,7 +4,7 @@ import { gluePt, NO_GLUE, PT } from '../../base/lengths';
 import type { DecoratedInline, Inline } from '../../document/inlines';
 import { detach, type Token } from '../../expansion/meaning';
 import { type Hook, hookCell } from '../machine/environments';
-import { expandTokens, textOf } from '../../expansion/tokenText';
+import { expandTokens, textOf, tokensText } from '../../expansion/tokenText';
 import { scanGlue, scanInt } from '../../expansion/scan';
 import { Cat, withCategory } from '../../tokens/categories';
 import { activeName } from '../../tokens/reader';
@@ -74,9 +74,7 @@ const ghost = (
 ): CommandEntry => ({
   name,
   signature: 'M',
-  description: hidden
-    ? 'The room that text takes, left empty.'
-    : 'Text whose height counts for nothing.',
+  description: 'The room that text takes, left empty.',
   example: `\\${name}{ferry}`,
   run: (it, args) => {
     const inlines = it.inlinesOf(tokensOf(args, 0));
@@ -85,6 +83,20 @@ const ghost = (
     it.add(box(it, inlines, { hidden, width, align: 'left', ...flat }));
   },
 });
+
+/** `\smash`; `[t]` or `[b]` for height or depth alone. */
+const smash: CommandEntry = {
+  name: 'smash',
+  signature: 'oM',
+  description: 'Text whose height and depth count for nothing; [t] or [b] for one of them.',
+  example: '\\smash{ferry}',
+  run: (it, args) => {
+    const which = tokensText(tokensOf(args, 0)).trim();
+    const vertical = { height: which === 'b' ? null : 0, depth: which === 't' ? null : 0 };
+    const inlines = it.inlinesOf(tokensOf(args, 1));
+    it.add(box(it, inlines, { width: null, align: 'left', vertical }));
+  },
+};
 
 /** Leaders: `\leaders\hbox{.}\hfill`. */
 function leaders(it: Interpreter): void {
@@ -155,7 +167,7 @@ export const kernelCommands: readonly CommandEntry[] = [
   ghost('phantom', true, true, true),
   ghost('hphantom', true, false, true),
   ghost('vphantom', false, true, true),
-  ghost('smash', true, false, false),
+  smash,
   skipBreak('smallbreak', 'smallskipamount', -50),
   skipBreak('medbreak', 'medskipamount', -100),
   skipBreak('bigbreak', 'bigskipamount', -200),

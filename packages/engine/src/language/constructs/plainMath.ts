@@ -3,6 +3,7 @@ import { Cat } from '../../tokens/categories';
 import type { CommandEntry } from '../machine/entries';
 import type { MathReader } from '../machine/mathReader';
 import { macroEntry } from '../machine/macroEntry';
+import { bordermatrix } from './borderMatrix';
 import { mathEntry } from './mathEntry';
 
 /** A formula part of plain TeX whose rows end with `\cr`: set as an array between brackets. */
@@ -67,6 +68,7 @@ export const plainMath: readonly CommandEntry[] = [
     'Rows and columns in round brackets.',
   ),
   rows('cases', '\\left\\{\\begin{array}{ll}', '\\end{array}\\right.', 'Cases behind a brace.'),
+  bordermatrix,
   rows('eqalign', '\\begin{array}{rl}', '\\end{array}', 'Lines aligned at &.'),
   rows('displaylines', '\\begin{array}{c}', '\\end{array}', 'Lines one under another.'),
   mathEntry('eqno', '', 'What follows is the number of the display.', 'x', equationNumber),

@@ -69,6 +69,14 @@ const pageBreak = (name: string, description: string): CommandEntry => ({
   },
 });
 
+const vertical = (name: string, glue: Glue, description: string): CommandEntry => ({
+  name,
+  signature: '',
+  description,
+  example: `\\${name}`,
+  run: (it) => it.addBlock({ kind: 'vspace', glue, behaviour: 'plain' }),
+});
+
 const horizontal = (
   name: string,
   g: (it: Interpreter) => Glue,
@@ -291,13 +299,9 @@ export const spacing: readonly CommandEntry[] = [
   horizontal('hfill', () => FILL, 'Space that grows as far as it can.'),
   horizontal('hfil', () => FIL, 'Space that grows.'),
   horizontal('hss', () => SS, 'Space that grows and shrinks.'),
-  {
-    name: 'vfill',
-    signature: '',
-    description: 'Vertical space that grows as far as it can.',
-    example: '\\vfill',
-    run: (it) => it.addBlock({ kind: 'vspace', glue: FILL, behaviour: 'plain' }),
-  },
+  vertical('vfill', FILL, 'Vertical space that grows as far as it can.'),
+  vertical('vfil', FIL, 'Vertical space that grows.'),
+  vertical('vss', SS, 'Vertical space that grows and shrinks.'),
   quad('quad', 1),
   quad('qquad', 2),
   ...spaces,

@@ -66,6 +66,23 @@ import {
 } from './smallPackages';
 import { paralist, tasks } from './listPackages';
 import { floatflt, wrapfig } from './wrapfig';
+import {
+  rotating,
+  lettrine,
+  epigraph,
+  sidecap,
+  sectsty,
+  abstractPackage,
+  endnotes,
+  afterpage,
+  lineno,
+  paracol,
+  multido,
+  forloop,
+} from './layoutPackages';
+import { bigdelim, blkarray, kbordermatrix } from './blockArrays';
+import { proofPackage, youngtab, ytableau } from './tableaux';
+import { cases, empheq } from './empheq';
 import { soul } from './soul';
 import { arydshln } from './arydshln';
 import { braket } from './braket';
@@ -84,7 +101,6 @@ import {
   bbold,
   changepage,
   commath,
-  empheq,
   esvect,
   gensymb,
   importing,
@@ -143,6 +159,25 @@ import { xspace } from './xspace';
 
 const ALL: readonly PackageEntry[] = [
   paralist,
+  cases,
+  bigdelim,
+  blkarray,
+  kbordermatrix,
+  proofPackage,
+  youngtab,
+  ytableau,
+  rotating,
+  lettrine,
+  epigraph,
+  sidecap,
+  sectsty,
+  abstractPackage,
+  endnotes,
+  afterpage,
+  lineno,
+  paracol,
+  multido,
+  forloop,
   wrapfig,
   floatflt,
   tasks,

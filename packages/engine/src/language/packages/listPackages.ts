@@ -29,8 +29,18 @@ export const paralist: PackageEntry = {
       'Terms within the paragraph.',
       '\\begin{inparadesc}\\item[Ebb] falling\\end{inparadesc}',
     ),
-    sourceCommand('setdefaultenum', 'mmmm', 'The labels of numbered lists, by their level.', ''),
-    sourceCommand('setdefaultitem', 'mmmm', 'The marks of lists, by their level.', ''),
+    sourceCommand(
+      'setdefaultenum',
+      'mmmm',
+      'The labels of numbered lists, by their level.',
+      '\\setdefaultenum{(a)}{i.}{}{}',
+    ),
+    sourceCommand(
+      'setdefaultitem',
+      'mmmm',
+      'The marks of lists, by their level.',
+      '\\setdefaultitem{--}{}{}{}',
+    ),
   ],
   source: String.raw`
 \def\pl@tight{\itemsep\z@\parskip\z@\parsep\z@\topsep\z@\partopsep\z@}

@@ -171,16 +171,6 @@ export const commath = notation(
   ['amsmath'],
 );
 
-/** empheq: displayed formulas with something around them. */
-export const empheq: PackageEntry = {
-  name: 'empheq',
-  description: 'Displayed formulas with a brace or a frame; they are set without it.',
-  options: null,
-  requires: ['amsmath', 'mathtools'],
-  source:
-    '\\newenvironment{empheq}[2][]{\\def\\@empheq{#2}\\begin{#2}}{\\expandafter\\end\\expandafter{\\@empheq}}',
-};
-
 /** relsize: type some steps larger or smaller. */
 export const relsize = notation('relsize', 'Type some steps larger or smaller.', [
   macroEntry('larger', 'o', 'Larger type from here on.', '{\\larger tide}', '\\large '),

@@ -1,0 +1,102 @@
+import { describe, expect, it } from 'vitest';
+import { findingsIn, inArticle } from '../../testing/document';
+import { laidBody } from '../../testing/layout';
+
+const load = (names: string): string => `\\usepackage{${names}}`;
+
+describe('what packages bring is set, with nothing to tell of', () => {
+  it.each([
+    [
+      'paralist',
+      '\\begin{inparaenum}[(a)]\\item ebb \\item flood\\end{inparaenum}',
+      '(a) ebb (b) flood',
+    ],
+    ['paralist', '\\begin{compactenum}[i)]\\item ebb\\end{compactenum}', 'i) ebb'],
+    ['tasks', '\\begin{tasks}(2)\\task ebb\\task flood\\end{tasks}', 'a) ebb b) flood'],
+    [
+      'tasks',
+      '\\begin{tasks}[label=(\\roman*)](2)\\task ebb\\task flood\\end{tasks}',
+      '(i) ebb (ii) flood',
+    ],
+    ['endnotes', 'A\\endnote{one}B\\endnote{two}\\theendnotes', 'A1B2 | Notes | 1one | 2two'],
+    ['multido', '\\multido{\\i=2+3}{3}{(\\i)}', '(2)(5)(8)'],
+    ['forloop', '\\newcounter{q}\\forloop{q}{1}{\\value{q}<4}{\\arabic{q}}', '123'],
+    ['cases', '\\begin{numcases}{f=}x & if so\\\\y & else\\end{numcases}', '(1)'],
+  ])('%s: %s', (names, body, text) => {
+    expect(findingsIn(inArticle(body, load(names)))).toEqual([]);
+    const said = laidBody(body, load(names)).text.replace(/\s+/g, ' ');
+    expect(said).toContain(text);
+  });
+});
+
+describe('text flows around a figure', () => {
+  const words = 'The tide comes in slowly at first and goes out again. '.repeat(16);
+  const figure = (side: string): string =>
+    `\\begin{wrapfigure}{${side}}{5cm}\\rule{4cm}{3cm}\\caption{Pier}\\end{wrapfigure}`;
+  const page = (side: string, body: string) =>
+    laidBody(`${figure(side)}\n${body}`, load('wrapfig'));
+
+  it('at the right: its first lines are shorter, the last reach the margin', () => {
+    const { lines } = page('r', words);
+    const text = lines.filter((line) => /tide|slowly|goes|again/.test(line.text));
+    expect(text[0]?.text.length).toBeLessThan(0.8 * (text.at(-2)?.text.length ?? 0));
+  });
+  it('at the left: they begin further in', () => {
+    const first = page('l', words).word('The').x;
+    expect(first).toBeGreaterThan(laidBody(words).word('The').x + 130);
+  });
+  it('also in the paragraph behind a short one', () => {
+    const placed = page('l', `Short.\n\nSecond ${words}`);
+    expect(placed.word('Second').x).toBeCloseTo(placed.word('Short.').x, 0);
+  });
+  it('a heading stands below it', () => {
+    const placed = page('l', 'Short.\n\n\\section{Below}');
+    expect(placed.word('Below').y).toBeGreaterThan(placed.word('Short.').y + 85);
+  });
+});
+
+describe('brackets over rows', () => {
+  it.each([
+    ['amsmath', '$\\bordermatrix{&a&b\\cr r&1&2\\cr s&3&4\\cr}$'],
+    ['kbordermatrix', '$\\kbordermatrix{&a&b\\\\ r&1&2\\\\ s&3&4}$'],
+    [
+      'blkarray',
+      '$\\begin{blockarray}{ccc}&a&b\\\\\\begin{block}{c[cc]}r&1&2\\\\s&3&4\\\\\\end{block}\\end{blockarray}$',
+    ],
+  ])('%s: labels stand outside, entries in line with them', (names, body) => {
+    expect(findingsIn(inArticle(body, load(names)))).toEqual([]);
+    const page = laidBody(body, load(names));
+    const at = (text: string) => page.word(text);
+    expect(at('𝑎').x).toBeCloseTo(at('1').x, -1);
+    expect(at('𝑟').y).toBeCloseTo(at('1').y, 0);
+    expect(at('𝑎').y).toBeLessThan(at('1').y);
+  });
+});
+
+it('\\smash in a line of text draws what it takes no room for', () => {
+  expect(laidBody('a \\smash{ferry} b').text).toContain('a ferry b');
+  expect(laidBody('a \\smash[t]{ferry} b').text).toContain('a ferry b');
+});
+
+it('a display in a frame or behind a brace keeps its numbers', () => {
+  const body = (options: string, name: string): string =>
+    `\\begin{empheq}[${options}]{${name}} a &= b \\\\ c &= d \\end{empheq}`;
+  const numbers = (source: string): number =>
+    (laidBody(source, load('empheq')).text.match(/\(\d\)/g) ?? []).length;
+  expect(numbers(body('left=\\empheqlbrace', 'align'))).toBe(2);
+  expect(numbers(body('box=\\fbox', 'align'))).toBe(1);
+  expect(numbers(body('box=\\fbox', 'align*'))).toBe(0);
+  expect(
+    findingsIn(
+      inArticle(body('left={f=\\empheqlbrace},right=\\empheqrbrack', 'align'), load('empheq')),
+    ),
+  ).toEqual([]);
+});
+
+it('tableaux have a square for each entry', () => {
+  const squares = (body: string): number => laidBody(body, load('ytableau')).rules.length;
+  const one = squares('\\ydiagram{1}');
+  expect(one).toBe(4);
+  expect(squares('\\ydiagram{3,2}')).toBe(5 * one);
+  expect(squares('$\\begin{ytableau}1&\\none&2\\end{ytableau}$')).toBe(2 * one);
+});
