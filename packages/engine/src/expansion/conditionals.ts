@@ -1,6 +1,6 @@
 import { Cat } from '../tokens/categories';
 import { type Expandable, type Meaning, sameMeaning, STOP, type Token } from './meaning';
-import type { Processor } from './processor';
+import type { OpenCondition, Processor } from './processor';
 import { scanDimen, scanInt } from './scan';
 
 type Test = (p: Processor) => boolean;
@@ -82,8 +82,10 @@ export function readCsName(p: Processor): string {
   }
 }
 
-function begin(p: Processor, token: Token, isCase: boolean): void {
-  p.conditions.push({ token, span: p.spanOf(token), taken: false, inElse: false, isCase });
+function begin(p: Processor, token: Token, isCase: boolean): OpenCondition {
+  const open = { token, span: p.spanOf(token), deciding: true, inElse: false, isCase };
+  p.conditions.push(open);
+  return open;
 }
 
 /** Skips to the `\else`, `\or` or `\fi` of the innermost condition; which it was, or null at the end. */
@@ -146,15 +148,18 @@ function condition(name: string, test: Test): Expandable {
     name,
     conditional: 'if',
     expand: (p, token) => {
-      begin(p, token, false);
-      if (!test(p)) skipFalse(p);
+      const open = begin(p, token, false);
+      const holds = test(p);
+      open.deciding = false;
+      if (!holds) skipFalse(p);
     },
   };
 }
 
 function ifcase(p: Processor, token: Token): void {
-  begin(p, token, true);
+  const open = begin(p, token, true);
   let number = scanInt(p);
+  open.deciding = false;
   while (number !== 0) {
     const end = skipBranch(p);
     if (end === null) return unclosed(p);
@@ -169,8 +174,10 @@ function branchEnd(name: 'else' | 'or' | 'fi'): Expandable {
     kind: 'expandable',
     name,
     conditional: name,
-    expand: (p) => {
-      if (name === 'fi') p.conditions.pop();
+    expand: (p, token) => {
+      // What it ends is not decided yet: that ends the test (TeX: The Program, §510).
+      if (p.conditions.at(-1)?.deciding) p.push([p.command('relax'), token]);
+      else if (name === 'fi') p.conditions.pop();
       else if (p.conditions.length > 0) skipRest(p);
     },
   };
@@ -191,8 +198,10 @@ export const conditionals: readonly Expandable[] = [
       const meaning = token?.cell ? p.state.meaning(token.cell) : undefined;
       const test = meaning?.kind === 'expandable' ? TESTS[meaning.name] : undefined;
       if (!token || !test) return;
-      begin(p, token, false);
-      if (test(p)) skipFalse(p);
+      const open = begin(p, token, false);
+      const holds = test(p);
+      open.deciding = false;
+      if (holds) skipFalse(p);
     },
   },
 ];

@@ -71,7 +71,8 @@ const DEEPEST = 300;
 export interface OpenCondition {
   readonly token: Token;
   readonly span: Span;
-  taken: boolean;
+  /** Its test is still being read. */
+  deciding: boolean;
   inElse: boolean;
   readonly isCase: boolean;
 }

@@ -48,6 +48,12 @@ class Test {
         case 'equal':
           this.at++;
           return this.words() === this.words();
+        case 'isempty':
+          this.at++;
+          return this.words().trim() === '';
+        case 'isequivalentto':
+          this.at++;
+          return tokensText(this.group()) === tokensText(this.group());
         case 'isodd':
           this.at++;
           return Math.abs(this.number(this.group())) % 2 === 1;

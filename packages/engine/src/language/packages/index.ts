@@ -83,6 +83,25 @@ import {
 import { bigdelim, blkarray, kbordermatrix } from './blockArrays';
 import { proofPackage, youngtab, ytableau } from './tableaux';
 import { cases, empheq } from './empheq';
+import {
+  dcolumn,
+  diagbox,
+  hhline,
+  ltablex,
+  supertabular,
+  tabulary,
+  xltabular,
+  xtab,
+} from './tablePackages';
+import { tabularray } from './tabularray';
+import { mintedPackage } from './minted';
+import { adjustbox, fancybox, ntheorem, shadow } from './boxPackages';
+import { acronym } from './acronyms';
+import { glossaries } from './glossaries';
+import { bbding, fontawesome, fontawesome5, marvosym, pifont, wasysym } from './signPackages';
+import { environ } from './bodyEnvironments';
+import { standalone, subfiles } from './subDocuments';
+import { datetime, datetime2, eucal, turnstile, varioref, xifthen, xstring } from './stringTools';
 import { soul } from './soul';
 import { arydshln } from './arydshln';
 import { braket } from './braket';
@@ -159,6 +178,38 @@ import { xspace } from './xspace';
 
 const ALL: readonly PackageEntry[] = [
   paralist,
+  environ,
+  standalone,
+  subfiles,
+  datetime,
+  datetime2,
+  eucal,
+  turnstile,
+  varioref,
+  xifthen,
+  xstring,
+  acronym,
+  glossaries,
+  bbding,
+  fontawesome,
+  fontawesome5,
+  marvosym,
+  pifont,
+  wasysym,
+  adjustbox,
+  fancybox,
+  ntheorem,
+  shadow,
+  mintedPackage,
+  dcolumn,
+  diagbox,
+  hhline,
+  ltablex,
+  supertabular,
+  tabulary,
+  xltabular,
+  xtab,
+  tabularray,
   cases,
   bigdelim,
   blkarray,

@@ -158,14 +158,46 @@ const environment = (name: string, preset: readonly Token[], detail: string): En
   detail,
   begin: (it) => {
     const own = rawOptions(it);
-    const keys = keysWith(it, [...preset, ...(own ? [...it.p.chars(','), ...own] : [])]);
-    const lines = rawLines(it, name);
-    it.endParagraph();
-    withCaption(it, keys, () => setCode(it, lines, keys));
-    finishRaw(it);
+    printCode(it, name, [...preset, ...(own ? [...it.p.chars(','), ...own] : [])]);
   },
   end: endList,
 });
+
+/** Prints what stands up to the end of an environment as a program. */
+export function printCode(it: Interpreter, name: string, options: readonly Token[]): void {
+  const keys = keysWith(it, options);
+  const lines = rawLines(it, name);
+  it.endParagraph();
+  withCaption(it, keys, () => setCode(it, lines, keys));
+  finishRaw(it);
+}
+
+/** A piece of a program in the line, between two equal characters or in braces. */
+export function printInline(it: Interpreter, token: Token, options: readonly Token[]): void {
+  const keys = keysWith(it, options);
+  it.startParagraph();
+  const start = it.p.nextSource?.rawChar() ?? it.p.next()?.text ?? '|';
+  const { text, found } = readRaw(it, start === '{' ? '}' : start);
+  if (!found) it.p.report('verb-unclosed', it.spanOf(token), { open: start });
+  const language = keywordsOf(word(it, keys, 'language'), word(it, keys, 'morekeywords'), '');
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.execute(style(keys, 'basicstyle'));
+  for (const part of codeLine(it, text, keys, language)) it.mode.hlist?.add(part);
+  it.closeGroup();
+}
+
+/** A program from a file. */
+export function printFile(it: Interpreter, name: string, options: readonly Token[]): void {
+  const file = findFile(it, name, ['']);
+  if (!file) return reportMissing(it, name, it.p.place);
+  const keys = keysWith(it, options);
+  const all = file.text.replace(/\n$/, '').split('\n');
+  const first = parseInt(word(it, keys, 'firstline') || '1', 10) || 1;
+  const last = parseInt(word(it, keys, 'lastline') || '0', 10) || all.length;
+  insideEnvironment(it, () =>
+    withCaption(it, keys, () => setCode(it, all.slice(first - 1, last), keys)),
+  );
+}
 
 const inline: CommandEntry = {
   name: 'lstinline',
@@ -174,17 +206,7 @@ const inline: CommandEntry = {
   example: '\\lstinline|leave(ferry)|',
   package: 'listings',
   run: (it, _args, token) => {
-    const own = rawOptions(it);
-    const keys = keysWith(it, own);
-    it.startParagraph();
-    const start = it.p.nextSource?.rawChar() ?? it.p.next()?.text ?? '|';
-    const { text, found } = readRaw(it, start === '{' ? '}' : start);
-    if (!found) it.p.report('verb-unclosed', it.spanOf(token), { open: start });
-    const language = keywordsOf(word(it, keys, 'language'), word(it, keys, 'morekeywords'), '');
-    it.openGroup({ kind: 'semisimple', span: it.p.place });
-    it.execute(style(keys, 'basicstyle'));
-    for (const part of codeLine(it, text, keys, language)) it.mode.hlist?.add(part);
-    it.closeGroup();
+    printInline(it, token, rawOptions(it) ?? []);
   },
 };
 
@@ -240,16 +262,7 @@ export const listings: PackageEntry = {
       example: '\\lstinputlisting{gauge.py}',
       package: 'listings',
       run: (it, args) => {
-        const name = textOf(it.p, tokensOf(args, 1));
-        const file = findFile(it, name, ['']);
-        if (!file) return reportMissing(it, name, it.p.place);
-        const keys = keysWith(it, args[0] ? tokensOf(args, 0) : null);
-        const all = file.text.replace(/\n$/, '').split('\n');
-        const first = parseInt(word(it, keys, 'firstline') || '1', 10) || 1;
-        const last = parseInt(word(it, keys, 'lastline') || '0', 10) || all.length;
-        insideEnvironment(it, () =>
-          withCaption(it, keys, () => setCode(it, all.slice(first - 1, last), keys)),
-        );
+        printFile(it, textOf(it.p, tokensOf(args, 1)), tokensOf(args, 0));
       },
     },
     {

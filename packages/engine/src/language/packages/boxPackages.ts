@@ -1,0 +1,220 @@
+import { Cat } from '../../tokens/categories';
+import type { Token } from '../../expansion/meaning';
+import { environmentTokens } from '../machine/environmentTokens';
+import { closeNamed } from '../machine/environments';
+import { tokensText } from '../../expansion/tokenText';
+import { tokensOf, type CommandEntry, type PackageEntry } from '../machine/entries';
+import { sourceCommand, sourceEnvironment } from '../machine/macroEntry';
+import { keyValues } from '../scanning/optionLists';
+
+/** What a key of adjustbox does with the box it is given, as source; the keys are carried out in their order. */
+const ACTIONS: Readonly<Record<string, (value: string) => string>> = {
+  width: (value) => keptAs(`\\resizebox{${value}}{!}`),
+  height: (value) => keptAs(`\\resizebox{!}{${value}}`),
+  scale: (value) => keptAs(`\\scalebox{${value}}`),
+  angle: (value) => keptAs(`\\rotatebox{${value}}`),
+  rotate: (value) => keptAs(`\\rotatebox{${value}}`),
+  'max width': (value) => atMost('wd', value, `{${value}}{!}`),
+  'max height': (value) => atMost('ht', value, `{!}{${value}}`),
+  'max totalheight': (value) => atMost('ht', value, `{!}{${value}}`),
+  'max size': (value) => atMost('wd', value, `{${value}}{!}`),
+  'min width': (value) =>
+    `\\ifdim\\wd\\adj@box<\\dimexpr${value}\\relax${keptAs(`\\resizebox{${value}}{!}`)}\\fi`,
+  frame: () => keptAs('\\fboxsep0pt\\fbox'),
+  fbox: () => keptAs('\\fbox'),
+  raise: (value) => keptAs(`\\raisebox{${value.split(' ')[0] ?? '0pt'}}`),
+  valign: (value) => keptAs(`\\raisebox{${RAISED[value.trim()] ?? '0pt'}}`),
+  center: () => '\\def\\adj@place{center}',
+  left: () => '\\def\\adj@place{left}',
+  right: () => '\\def\\adj@place{right}',
+};
+
+const RAISED: Readonly<Record<string, string>> = {
+  t: '\\dimexpr-\\ht\\adj@box+1.5ex\\relax',
+  T: '\\dimexpr-\\ht\\adj@box\\relax',
+  m: '\\dimexpr-.5\\ht\\adj@box+.5\\dp\\adj@box+.5ex\\relax',
+  M: '\\dimexpr-.5\\ht\\adj@box+.5\\dp\\adj@box+.5ex\\relax',
+  c: '\\dimexpr-.5\\ht\\adj@box+.5\\dp\\adj@box+.5ex\\relax',
+  b: '\\dp\\adj@box',
+};
+
+const keptAs = (command: string): string => `\\sbox\\adj@box{${command}{\\usebox\\adj@box}}`;
+const atMost = (which: 'wd' | 'ht', value: string, size: string): string =>
+  `\\ifdim\\${which}\\adj@box>\\dimexpr${value}\\relax${keptAs(`\\resizebox${size}`)}\\fi`;
+
+/** `\adj@apply{keys}`: what the keys make of the box. */
+const apply: CommandEntry = {
+  name: 'adj@apply',
+  signature: 'm',
+  description: 'Inside packages.',
+  example: '',
+  run: (it, args) => {
+    const done = [...keyValues(tokensOf(args, 0))].map(([key, value]) =>
+      (ACTIONS[key] ?? (() => ''))(tokensText(value)),
+    );
+    it.p.push(it.source(`\\def\\adj@place{}${done.join('')}\\adj@put`));
+  },
+};
+
+/** adjustbox: boxes made to fit. */
+export const adjustbox: PackageEntry = {
+  name: 'adjustbox',
+  description: 'Boxes scaled, turned and framed by keys.',
+  options: null,
+  requires: ['graphicx'],
+  commands: [apply],
+  environments: [
+    {
+      name: 'adjustbox',
+      signature: 'm',
+      package: 'adjustbox',
+      description:
+        'Its contents as a box, made by the keys: max width, scale, angle, center, frame.',
+      example: '\\begin{adjustbox}{max width=3cm}\nTides and ferries\n\\end{adjustbox}',
+      begin: (it, args) => {
+        const body = environmentTokens(it.p, 'adjustbox');
+        closeNamed(it, 'adjustbox');
+        const braced = (tokens: readonly Token[]): Token[] => [
+          it.p.make(Cat.Begin, '{'),
+          ...tokens,
+          it.p.make(Cat.End, '}'),
+        ];
+        it.p.push([...it.source('\\adjustbox'), ...braced(tokensOf(args, 0)), ...braced(body)]);
+      },
+    },
+  ],
+  described: [
+    sourceCommand('adjustbox', 'mm', 'A box made by keys.', '\\adjustbox{scale=2}{Tide}'),
+    sourceCommand(
+      'clipbox',
+      'mm',
+      'A box of which so much is cut off; it is left whole here.',
+      '\\clipbox{1pt}{Tide}',
+    ),
+  ],
+  source: String.raw`
+\newsavebox\adj@box\def\adj@place{}
+\def\adj@put{\def\adj@is{center}\ifx\adj@place\adj@is\par{\centering\usebox\adj@box\par}\else\def\adj@is{right}\ifx\adj@place\adj@is\par{\raggedleft\usebox\adj@box\par}\else\usebox\adj@box\fi\fi}
+\newcommand\adjustbox[2]{\begingroup\sbox\adj@box{#2}\adj@apply{#1}\endgroup}
+\newcommand\clipbox[2]{#2}\newcommand\trimbox[2]{#2}\newcommand\phantombox[3]{\vrule width\z@\hskip#1}
+\newcommand\minsizebox[3]{\adjustbox{min width=#1}{#3}}\newcommand\maxsizebox[3]{\adjustbox{max width=#1}{#3}}
+`,
+};
+
+/** fancybox: frames with shadows, double and round ones. */
+export const fancybox: PackageEntry = {
+  name: 'fancybox',
+  description: 'Frames with a shadow, double, or with round corners.',
+  options: null,
+  described: [
+    sourceCommand('shadowbox', 'm', 'A frame with a shadow.', '\\shadowbox{Tide}'),
+    sourceCommand('doublebox', 'm', 'A double frame.', '\\doublebox{Tide}'),
+    sourceCommand('ovalbox', 'm', 'A thin frame with round corners.', '\\ovalbox{Tide}'),
+    sourceCommand('Ovalbox', 'm', 'A thick frame with round corners.', '\\Ovalbox{Tide}'),
+    sourceEnvironment(
+      'Bcenter',
+      '',
+      'Lines in the middle of a box.',
+      '\\fbox{\\begin{Bcenter}ebb\\\\flood\\end{Bcenter}}',
+    ),
+    sourceEnvironment(
+      'Bflushleft',
+      '',
+      'Lines at the left of a box.',
+      '\\fbox{\\begin{Bflushleft}ebb\\\\flood\\end{Bflushleft}}',
+    ),
+  ],
+  source: String.raw`
+\newdimen\shadowsize\shadowsize4pt\newsavebox\fcb@box
+\newcommand\cornersize{\@ifstar\@gobble\@gobble}
+\newcommand\shadowbox[1]{\sbox\fcb@box{\fbox{#1}}\raisebox{-\dp\fcb@box}{\vbox{\offinterlineskip\hbox{\raisebox{\dp\fcb@box}{\usebox\fcb@box}\vrule width\shadowsize height\dimexpr\ht\fcb@box+\dp\fcb@box-\shadowsize\relax depth\z@}\hbox{\hskip\shadowsize\vrule width\wd\fcb@box height\shadowsize depth\z@}}}}
+\newcommand\doublebox[1]{{\fboxrule.75pt\sbox\fcb@box{\fbox{#1}}\fboxrule1.5pt\fboxsep1.5pt\fbox{\usebox\fcb@box}}}
+\newcommand\ovalbox[1]{\fcb@oval{\thinlines}{#1}}\newcommand\Ovalbox[1]{\fcb@oval{\thicklines}{#1}}
+\newcount\fcb@x\newcount\fcb@y
+\def\fcb@oval#1#2{\sbox\fcb@box{\hskip\fboxsep\hskip2pt#2\hskip2pt\hskip\fboxsep}\begingroup\setlength\unitlength{1pt}\fcb@x\dimexpr\wd\fcb@box\relax\divide\fcb@x65536 \fcb@y\dimexpr\ht\fcb@box+\dp\fcb@box+2\fboxsep\relax\divide\fcb@y65536
+ \raisebox{-\dimexpr\dp\fcb@box+\fboxsep\relax}{\begin{picture}(\the\fcb@x,\the\fcb@y)#1\put(0,0){\makebox(\the\fcb@x,\the\fcb@y){\usebox\fcb@box}}\put(\fcb@half\fcb@x,\fcb@half\fcb@y){\oval(\the\fcb@x,\the\fcb@y)}\end{picture}}\endgroup}
+\def\fcb@half#1{\strip@pt\dimexpr\the#1pt/2\relax}
+\newenvironment{Bcenter}{\begin{tabular}{@{}c@{}}}{\end{tabular}}\newenvironment{Bflushleft}{\begin{tabular}{@{}l@{}}}{\end{tabular}}\newenvironment{Bflushright}{\begin{tabular}{@{}r@{}}}{\end{tabular}}
+\newcommand\fancyoval{\ovalbox}\newcommand\fancypage[2]{}\newcommand\thisfancypage[2]{}
+`,
+};
+
+/** shadow: a frame with a shadow around a paragraph. */
+export const shadow: PackageEntry = {
+  name: 'shadow',
+  description: 'A frame with a shadow.',
+  options: null,
+  requires: ['fancybox'],
+  described: [sourceCommand('shabox', 'm', 'A frame with a shadow.', '\\shabox{Tide}')],
+  source:
+    '\\newcommand\\shabox[1]{\\shadowbox{#1}}\\newdimen\\sdim\\newdimen\\sboxsep\\newdimen\\sboxrule',
+};
+
+/** ntheorem: statements with styles and end marks of their own. */
+export const ntheorem: PackageEntry = {
+  name: 'ntheorem',
+  description: 'Statements with styles, fonts and end marks of their own.',
+  options: null,
+  requires: ['amsthm'],
+  described: [
+    sourceCommand(
+      'theoremheaderfont',
+      'm',
+      'The font of the heading of statements.',
+      '\\theoremheaderfont{\\scshape}',
+    ),
+    sourceCommand(
+      'theorembodyfont',
+      'm',
+      'The font of the text of statements.',
+      '\\theorembodyfont{\\upshape}',
+    ),
+    sourceCommand(
+      'theoremsymbol',
+      'm',
+      'The mark at the end of statements.',
+      '\\theoremsymbol{$\\star$}',
+    ),
+    sourceCommand(
+      'theoremseparator',
+      'm',
+      'What follows the number of statements.',
+      '\\theoremseparator{:}',
+    ),
+    sourceCommand(
+      'theoremnumbering',
+      'm',
+      'How statements are numbered.',
+      '\\theoremnumbering{arabic}',
+    ),
+    sourceCommand(
+      'newframedtheorem',
+      'momo',
+      'A statement in a frame.',
+      '\\newframedtheorem{law}{Law}',
+    ),
+  ],
+  source: String.raw`
+\def\nt@head{\bfseries}\def\nt@body{\itshape}\def\nt@sep{}\def\nt@break{ }\newcount\nt@count
+\newcommand\theoremheaderfont[1]{\def\nt@head{#1}\nt@made}\newcommand\theorembodyfont[1]{\def\nt@body{#1}\nt@made}
+\newcommand\theoremseparator[1]{\def\nt@sep{#1}\nt@made}\newcommand\theoremsymbol[1]{\def\nt@mark{#1}}
+\newcommand\theoremnumbering[1]{}\newcommand\theoremindent{}\newcommand\theoremprework[1]{}\newcommand\theorempostwork[1]{}
+\newskip\theorempreskipamount\newskip\theorempostskipamount\newcommand\theorempreskip[1]{}\newcommand\theorempostskip[1]{}
+\def\nt@made{\advance\nt@count\@ne\edef\nt@name{ntstyle\the\nt@count}%
+ \expandafter\nt@new\expandafter{\nt@name}\nt@theoremstyle{\nt@name}}
+\def\nt@keep#1{\expandafter\let\csname nt@#1\the\nt@count\expandafter\endcsname\csname nt@#1\endcsname}
+\def\nt@kept#1{\expandafter\noexpand\csname nt@#1\the\nt@count\endcsname}
+\def\nt@new#1{\nt@keep{body}\nt@keep{head}\nt@keep{sep}%
+ \edef\nt@do{\noexpand\newtheoremstyle{#1}{\topsep}{\topsep}{\nt@kept{body}}{}{\nt@kept{head}}{\nt@kept{sep}}{\nt@break}{}}\nt@do}
+\let\nt@theoremstyle\theoremstyle
+\def\theoremstyle#1{\def\nt@a{#1}\def\nt@break{ }%
+ \def\nt@b{plain}\ifx\nt@a\nt@b\def\nt@body{\itshape}\def\nt@head{\bfseries}\def\nt@sep{}\nt@made\else
+ \def\nt@b{break}\ifx\nt@a\nt@b\def\nt@break{\noexpand\newline}\nt@made\else
+ \def\nt@b{marginbreak}\ifx\nt@a\nt@b\def\nt@break{\noexpand\newline}\nt@made\else
+ \def\nt@b{nonumberplain}\ifx\nt@a\nt@b\nt@made\else
+ \def\nt@b{definition}\ifx\nt@a\nt@b\nt@theoremstyle{definition}\else\def\nt@b{remark}\ifx\nt@a\nt@b\nt@theoremstyle{remark}\else\nt@made\fi\fi\fi\fi\fi\fi}
+\NewDocumentCommand\newframedtheorem{m o m o}{\IfValueTF{#2}{\newtheorem{#1}[#2]{#3}}{\IfValueTF{#4}{\newtheorem{#1}{#3}[#4]}{\newtheorem{#1}{#3}}}}
+\NewDocumentCommand\newshadedtheorem{m o m o}{\IfValueTF{#2}{\newtheorem{#1}[#2]{#3}}{\IfValueTF{#4}{\newtheorem{#1}{#3}[#4]}{\newtheorem{#1}{#3}}}}
+\newcommand\renewtheorem[2]{}\newcommand\listtheorems[1]{}\newcommand\addtheoremline[2]{}\newcommand\theoremlisttype[1]{}\newcommand\theoremclass[1]{}
+`,
+};
