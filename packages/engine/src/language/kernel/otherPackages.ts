@@ -10,25 +10,24 @@ export const OTHER_PACKAGES: ReadonlySet<string> = new Set(
   clrscr3e cmbright color-edits colortab concmath contour cool cprotect crop currfile
   dashbox dashrule delarray dingbat doi draftwatermark easylist eepic eqlist eqnarray
   eqparbox eso-pic euler eurosym everypage exercise expdlist exsheets extsizes fancypar
-  fancyref fancytabs fixmath floatrow flushend fncychap fontaxes footmisc forest fouridx
-  fourier fp frcursive gauss gnuplottex graphbox grffile halloweenmath harpoon hobby
-  icomma inconsolata isodate isomath kantlipsum knowledge kpfonts leftidx libertine
-  libertinus linegoal listofitems logicproof logpap lstautogobble ltcaption luacode
-  lyluatex mandi mathabx mathalfa mathalpha mathastext mathcomp mathspec mciteplus mdwlist
-  media9 memhfixc menukeys metalogo mhchem mhsetup minibox minitoc moreverb mparhack
-  multibib multienum musixtex nccmath newfloat newverbs nextpage niceframe nolbreaks
-  nomencl numprint ocgx oldgerm optidef overpic parallel parnotes pdfcomment pdfpages
-  pdfrender pgf pgfgantt pgfopts phonetic physics2 picinpar pict2e pictex picture piton
-  polynom prettyref program progressbar prooftrees pseudocode psfrag pst-node pstricks
-  pythontex qtree quoting realboxes regexpatch rotfloat savesym savetrees scalefnt
-  scalerel scrextend scrlayer-scrpage semantic sepnum sfmath showkeys showlabels shuffle
-  sidenotes simplewick sistyle skmath skull slashed splitidx spverbatim stackengine
-  starfont stix subdepth sudoku svg systeme tablefootnote tabto tabu tabvar textcase
-  textfit textgreek textpos threeparttablex tikz-3dplot tikzpagenodes tikzsymbols titleps
-  titletoc tkz-base tkz-euclide tkz-fct tkz-graph tkz-tab tocbibind tocloft totcount
-  totpages tracefnt transparent twoopt typearea ulsy underscore unicode-math venndiagram
-  verbatimbox verse vwcol watermark witharrows xargs xhfill xpatch yfonts yhmath yquant
-  zi4 zref
+  fancyref fancytabs fixmath floatrow flushend fncychap fontaxes footmisc fouridx fourier
+  fp frcursive gauss gnuplottex graphbox grffile halloweenmath harpoon hobby icomma
+  inconsolata isodate isomath kantlipsum knowledge kpfonts leftidx libertine libertinus
+  linegoal listofitems logicproof logpap lstautogobble ltcaption luacode lyluatex mandi
+  mathabx mathalfa mathalpha mathastext mathcomp mathspec mciteplus mdwlist media9
+  memhfixc menukeys metalogo mhchem mhsetup minibox minitoc moreverb mparhack multibib
+  multienum musixtex nccmath newfloat newverbs nextpage niceframe nolbreaks nomencl
+  numprint ocgx oldgerm optidef overpic parallel parnotes pdfcomment pdfpages pdfrender
+  pgf pgfgantt pgfopts phonetic physics2 picinpar pict2e pictex picture piton prettyref
+  program progressbar prooftrees pseudocode psfrag pst-node pstricks pythontex quoting
+  realboxes regexpatch rotfloat savesym savetrees scalefnt scalerel scrextend
+  scrlayer-scrpage semantic sepnum sfmath showkeys showlabels shuffle sidenotes simplewick
+  sistyle skmath skull slashed splitidx spverbatim stackengine starfont stix subdepth
+  sudoku svg tablefootnote tabto tabu tabvar textcase textfit textgreek textpos
+  threeparttablex tikz-3dplot tikzpagenodes tikzsymbols titleps titletoc tkz-base
+  tkz-euclide tkz-fct tkz-graph tkz-tab tocbibind tocloft totcount totpages tracefnt
+  transparent twoopt typearea ulsy underscore unicode-math verbatimbox verse vwcol
+  watermark witharrows xargs xhfill xpatch yfonts yhmath yquant zi4 zref
   `
     .trim()
     .split(/\s+/),

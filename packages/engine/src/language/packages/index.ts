@@ -102,6 +102,10 @@ import { bbding, fontawesome, fontawesome5, marvosym, pifont, wasysym } from './
 import { environ } from './bodyEnvironments';
 import { standalone, subfiles } from './subDocuments';
 import { datetime, datetime2, eucal, turnstile, varioref, xifthen, xstring } from './stringTools';
+import { forest, qtree, tikzQtree } from './bracketTrees';
+import { polynom } from './polynom';
+import { systeme } from './systems';
+import { venndiagram } from './venn';
 import { soul } from './soul';
 import { arydshln } from './arydshln';
 import { braket } from './braket';
@@ -178,6 +182,12 @@ import { xspace } from './xspace';
 
 const ALL: readonly PackageEntry[] = [
   paralist,
+  polynom,
+  systeme,
+  venndiagram,
+  forest,
+  qtree,
+  tikzQtree,
   environ,
   standalone,
   subfiles,

@@ -148,9 +148,9 @@ export const wasysym = signs(
     twonotes: '♫',
     permil: '‰',
     cent: '¢',
-      RHD: '$\\triangleright$',
+    RHD: '$\\triangleright$',
     LHD: '$\\triangleleft$',
-      davidsstar: '★',
+    davidsstar: '★',
   },
 );
 

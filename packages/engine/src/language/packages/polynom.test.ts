@@ -1,0 +1,57 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { findingsIn, inArticle } from '../../testing/document';
+import {
+  division,
+  hornerScheme,
+  longDivision,
+  type Polynomial,
+  polynomialOf,
+  polynomialTex,
+} from './polynom';
+
+describe('polynomials', () => {
+  it.each([
+    ['X^3-2X+1', 'X^{3}-2X+1'],
+    ['\\frac{1}{2}x^2 + x', '\\frac{1}{2}x^{2}+x'],
+    ['-t^{10}+3', '-t^{10}+3'],
+    ['7', '7'],
+    ['x-x', '0'],
+  ])('%s is read and written', (text, tex) => {
+    const polynomial = polynomialOf(text);
+    expect(polynomialTex(polynomial?.p ?? [], polynomial?.letter ?? 'X')).toBe(tex);
+  });
+  it.each(['\\sin x', 'x^{n}', 'x^999', '1/0'])('%s is none', (text) => {
+    expect(polynomialOf(text)).toBe(null);
+  });
+  it('dividend = divisor · quotient + rest, at any value', () => {
+    const coefficients = fc.array(fc.integer({ min: -9, max: 9 }), { minLength: 1, maxLength: 6 });
+    const of = (list: readonly number[]) => list.map((c) => ({ top: BigInt(c), bottom: 1n }));
+    const at = (p: Polynomial, x: number): number =>
+      p.reduce(
+        (sum, { top, bottom }, power) => sum + (Number(top) / Number(bottom)) * x ** power,
+        0,
+      );
+    fc.assert(
+      fc.property(coefficients, coefficients, (a, b) => {
+        fc.pre(b.some((c) => c !== 0));
+        const { quotient, steps } = division(of(a), of(b));
+        const rest = steps.at(-1)?.rest ?? of(a);
+        for (const x of [-1.5, 0.5, 2])
+          expect(at(of(b), x) * at(quotient, x) + at(rest, x)).toBeCloseTo(at(of(a), x), 4);
+      }),
+    );
+  });
+  it('Horner’s scheme ends with the value', () => {
+    expect(hornerScheme('x^3-2x+5', '2')).toContain('& 1 & 2 & 2 & 9\\end');
+    expect(hornerScheme('x^2', '\\frac{1}{2}')).toContain('\\frac{1}{4}\\end');
+  });
+  it('a division is written out, and typeset with nothing to tell of', () => {
+    const tex = longDivision('X^3-1', 'X-1') ?? '';
+    expect(tex).toContain('=\\bigl(X-1\\bigr)\\bigl(X^{2}+X+1\\bigr)');
+    expect(tex.match(/\\cline/g)).toHaveLength(3);
+    expect(findingsIn(inArticle(`\\[ ${tex} \\]`))).toEqual([]);
+    expect(longDivision('X^2+1', 'X')).toMatch(/\+1 *\\\\/);
+    expect(longDivision('X', '0')).toBe(null);
+  });
+});
