@@ -83,7 +83,11 @@ export function vocabulary(): Word[] {
     for (const entry of module.commands ?? []) add(commandWord(entry, from));
     for (const entry of module.environments ?? []) add(environmentWord(entry, from));
     for (const { kind, ...entry } of module.described ?? [])
-      add(kind === 'command' ? commandWord({ ...entry, macro: '' }, from) : environmentWord(entry, from));
+      add(
+        kind === 'command'
+          ? commandWord({ ...entry, macro: '' }, from)
+          : environmentWord(entry, from),
+      );
   };
   addModule(kernel, '');
   const plain = {

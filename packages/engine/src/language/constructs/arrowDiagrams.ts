@@ -1,5 +1,5 @@
 import type { Sp } from '../../base/lengths';
-import type { DiagramArrow, DiagramLabel } from '../../document/math';
+import type { DiagramArrow, DiagramLabel, MathNode } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
 import { tokensText } from '../../expansion/tokenText';
 import { readOptional } from '../../expansion/arguments';
@@ -55,7 +55,11 @@ const DIRECTION = /^[rlud]+$/;
 /** Short forms: `\rar`, `\dar` and so on. */
 const SHORT = /^([rlud]{1,2})ar$/;
 
-function cellAfter([row, column]: readonly [number, number], letters: string): [number, number] {
+/** The cell that letters lead to from another. */
+export function cellAfter(
+  [row, column]: readonly [number, number],
+  letters: string,
+): [number, number] {
   const count = (letter: string): number => letters.split(letter).length - 1;
   return [row + count('d') - count('u'), column + count('r') - count('l')];
 }
@@ -127,7 +131,7 @@ function takeLabel(
 }
 
 /** A comma parts options, but not within a label. */
-function optionsOf(tokens: readonly Token[]): Token[][] {
+export function optionsOf(tokens: readonly Token[]): Token[][] {
   let quoted = false;
   return partAt(tokens, (t) => {
     if (t.text === '"') quoted = !quoted;
@@ -191,7 +195,7 @@ function readCell(
 }
 
 /** A `[…]` or `{…}` that follows at once. */
-function argumentBehind(
+export function argumentBehind(
   tokens: readonly Token[],
   start: number,
 ): { inner: Token[]; end: number; bracketed: boolean } | null {
@@ -242,16 +246,24 @@ export const arrowDiagram: EnvironmentEntry = {
   description: 'A diagram of objects in rows and columns with arrows between them.',
   example: '\\[\\begin{tikzcd} A \\arrow[r, "f"] \\arrow[d] & B \\\\ C & \\end{tikzcd}\\]',
   math: (reader, token) => {
-    const measures = separations(reader, readOptional(reader.p) ?? []);
-    const body = environmentTokens(reader.p, 'tikzcd');
-    const arrows: DiagramArrow[] = [];
-    const rows = partAt(body, isRowEnd)
-      .map((row) => partAt(row, (t) => t.cat === Cat.Tab))
-      .map((cells, r) =>
-        cells.map((cell, c) =>
-          fieldOf(reader, readCell(reader, token, cell, [r, c], arrows), token),
-        ),
-      );
-    return { kind: 'diagram', rows, arrows, ...measures, ...reader.span(token) };
+    const options = readOptional(reader.p) ?? [];
+    return plainDiagram(reader, token, options, environmentTokens(reader.p, 'tikzcd'));
   },
 };
+
+/** A diagram of straight and bent arrows, set as mathematics. */
+export function plainDiagram(
+  reader: MathReader,
+  token: Token,
+  options: readonly Token[],
+  body: readonly Token[],
+): MathNode {
+  const measures = separations(reader, options);
+  const arrows: DiagramArrow[] = [];
+  const rows = partAt(body, isRowEnd)
+    .map((row) => partAt(row, (t) => t.cat === Cat.Tab))
+    .map((cells, r) =>
+      cells.map((cell, c) => fieldOf(reader, readCell(reader, token, cell, [r, c], arrows), token)),
+    );
+  return { kind: 'diagram', rows, arrows, ...measures, ...reader.span(token) };
+}

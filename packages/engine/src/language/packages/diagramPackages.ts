@@ -1,7 +1,11 @@
-import { arrowDiagram } from '../constructs/arrowDiagrams';
+import { readOptional } from '../../expansion/arguments';
+import { arrowDiagram, plainDiagram } from '../constructs/arrowDiagrams';
 import { squares } from '../constructs/diagrams';
 import { xyMatrix } from '../constructs/xyMatrix';
-import type { PackageEntry } from '../machine/entries';
+import { tokensOf, type EnvironmentEntry, type PackageEntry } from '../machine/entries';
+import { environmentTokens } from '../machine/environmentTokens';
+import { closeNamed } from '../machine/environments';
+import { diagramPicture, needsPicture } from './tikzcdPicture';
 
 /** amscd: commutative squares. */
 export const amscd: PackageEntry = {
@@ -21,6 +25,32 @@ const xyPackage = (name: string): PackageEntry => ({
 /** xy and xypic: diagrams as `\\xymatrix`. */
 export const [xy, xypic] = [xyPackage('xy'), xyPackage('xypic')] as const;
 
+/** `tikzcd`, in formulas and in text: what is more than straight and bent arrows is drawn as a picture. */
+const diagram: EnvironmentEntry = {
+  ...arrowDiagram,
+  begin: (it, args) => {
+    const body = environmentTokens(it.p, 'tikzcd');
+    closeNamed(it, 'tikzcd');
+    const options = tokensOf(args, 0);
+    if (needsPicture(options, body)) it.p.push(diagramPicture(it, options, body));
+    else
+      it.p.push([
+        ...it.source('$\\begin{tikzcd}['),
+        ...options,
+        ...it.source(']'),
+        ...body,
+        ...it.source('\\end{tikzcd}$'),
+      ]);
+  },
+  math: (reader, token) => {
+    const options = readOptional(reader.p) ?? [];
+    const body = environmentTokens(reader.p, 'tikzcd');
+    if (!needsPicture(options, body)) return plainDiagram(reader, token, options, body);
+    reader.p.push(diagramPicture(reader.it, options, body));
+    return null;
+  },
+};
+
 /** tikz-cd: diagrams of objects and arrows. */
 export const tikzcd: PackageEntry = {
   name: 'tikz-cd',
@@ -37,5 +67,5 @@ export const tikzcd: PackageEntry = {
       run: () => undefined,
     },
   ],
-  environments: [arrowDiagram],
+  environments: [diagram],
 };

@@ -13,6 +13,7 @@ import {
   words,
   type Key,
   type KeyCall,
+  define,
 } from './keys';
 import { bare, partsOf } from './words';
 
@@ -190,6 +191,7 @@ export const NODE_KEYS: Readonly<Record<string, Key>> = {
   'row sep': (call) => {
     if (call.node) call.node.rowSep = separation(call);
   },
+  nodes: (call) => define(call.reading, 'nodes', 'style', call.value ?? []),
   'nodes in empty cells': () => undefined,
   'ampersand replacement': () => undefined,
   'name intersections': (call) =>
