@@ -135,7 +135,9 @@ function kindName(label: LabelDefinition, { capital, long }: NameForm, plural: b
   const { kind = '', names = {} } = label;
   const own = names[capital ? 'capital' : 'small'];
   if (own) return own[plural ? 1 : 0];
-  const usual = names.small ?? names.capital ?? NAMES[kind];
+  // What a package counts by a name of its own has no word that anyone would know.
+  const unnamed = kind.includes('@') ? (['??', '??'] as const) : undefined;
+  const usual = names.small ?? names.capital ?? NAMES[kind] ?? unnamed;
   const [one, many] = usual ?? [kind.toLowerCase(), `${kind.toLowerCase()}s`];
   const name = plural ? many : one;
   const whole = long ? (LONG[name] ?? name) : name;

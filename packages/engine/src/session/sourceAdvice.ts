@@ -277,23 +277,25 @@ function captionsBehindLabels(plain: string): RawFinding[] {
 
 /** `"so"`: both marks come out as closing ones. */
 function straightQuotes(text: string): RawFinding[] {
-  return [...text.matchAll(/(?<![\\\w])"([\p{L}\p{N}][^"\n]{0,80}?)"(?!\w)/gu)].map((found) => {
-    const { index } = found;
-    const end = index + found[0].length;
-    return {
-      code: 'quotes-straight',
-      from: index,
-      to: end,
-      args: {},
-      fix: {
-        title: "Write ``…''",
-        edits: [
-          { from: index, to: index + 1, text: '``' },
-          { from: end - 1, to: end, text: "''" },
-        ],
-      },
-    };
-  });
+  return [...text.matchAll(/(?<![\\\w])"([\p{L}\p{N}](?:[^"\n]{0,80}?[^"\s])?)"(?!\w)/gu)].map(
+    (found) => {
+      const { index } = found;
+      const end = index + found[0].length;
+      return {
+        code: 'quotes-straight',
+        from: index,
+        to: end,
+        args: {},
+        fix: {
+          title: "Write ``…''",
+          edits: [
+            { from: index, to: index + 1, text: '``' },
+            { from: end - 1, to: end, text: "''" },
+          ],
+        },
+      };
+    },
+  );
 }
 
 function typedDots(plain: string): RawFinding[] {

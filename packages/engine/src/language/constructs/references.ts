@@ -94,15 +94,17 @@ export function refCommand(
 ): CommandEntry {
   return {
     name,
-    signature: 'm',
+    // With a star it is no link (hyperref).
+    signature: 'sm',
     description,
     example: `\\${name}{eq:tide}`,
     run: (it, args, token) => {
       it.startParagraph();
-      for (const inline of referenceInlines(it, tokensOf(args, 0), what, token, bracketed))
+      for (const inline of referenceInlines(it, tokensOf(args, 1), what, token, bracketed))
         it.add(inline);
     },
     math: (reader, token) => {
+      reader.p.takeChar('*');
       const inlines = referenceInlines(reader.it, reader.argument(token), what, token, bracketed);
       return { kind: 'text', inlines, ...reader.span(token) };
     },

@@ -12,6 +12,19 @@ import { languageNamed } from '../symbols/languages';
 /** Options that are no languages and change nothing here. */
 const QUIET = ['shorthands=off', 'es-noshorthands', 'es-tabla', 'autolang', 'provide=*'];
 
+/** Quotation marks of German and Swiss writing. */
+const QUOTES = [
+  ['glqq', '„', 'German, it opens'],
+  ['grqq', '“', 'German, it closes'],
+  ['glq', '‚', 'German, single, it opens'],
+  ['grq', '‘', 'German, single, it closes'],
+  ['flqq', '«', 'pointed to the left'],
+  ['frqq', '»', 'pointed to the right'],
+  ['flq', '‹', 'single, pointed to the left'],
+  ['frq', '›', 'single, pointed to the right'],
+  ['dq', '"', 'straight'],
+] as const;
+
 /** babel: the languages of a document; the last one among the options is the main one. */
 export const babel: PackageEntry = {
   name: 'babel',
@@ -34,6 +47,9 @@ export const babel: PackageEntry = {
       '«~\\ignorespaces',
     ),
     macroEntry('fg', '', 'A French quotation mark that closes.', '\\og ebbe\\fg{}', '\\unskip~»'),
+    ...QUOTES.map(([name, mark, what]) =>
+      macroEntry(name, '', `A quotation mark: ${what}.`, `\\${name}`, `\\mbox{${mark}}`),
+    ),
     quietEntry('babelprovide', 'om', 'Declares a language.'),
     quietEntry('babelfont', 'omom', 'Fonts of a language.'),
     quietEntry('babeltags', 'm', 'Short names of languages.'),

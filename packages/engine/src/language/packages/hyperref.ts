@@ -99,15 +99,19 @@ export const url: PackageEntry = {
   commands: [urlCommand, pathCommand, quietEntry('urlstyle', 'm', 'The font of addresses.')],
 };
 
-/** Words of a reference that is a link by itself already: nothing more is to be done. */
-const withoutStar = (name: string): CommandEntry =>
-  macroEntry(
-    name,
-    'm',
-    'What a label names, with its kind before it.',
-    `\\${name}{eq:tide}`,
-    '\\@autokind{#1}~\\ref{#1}',
-  );
+/** What a label names with its kind before it; with a star it is no link. */
+const autoref: CommandEntry = {
+  name: 'autoref',
+  signature: 'sm',
+  description: 'What a label names, with its kind before it.',
+  example: '\\autoref{eq:tide}',
+  run: (it, args) => {
+    const label = tokensOf(args, 1);
+    const end = it.source('}');
+    const kind = [...it.source('\\@autokind{'), ...label, ...end];
+    it.p.push([...kind, ...it.source('~\\ref{'), ...label, ...end]);
+  },
+};
 
 function target(it: Interpreter, tokens: readonly Token[]): string {
   return `#${textOf(it.p, tokens)}`;
@@ -196,7 +200,7 @@ export const hyperref: PackageEntry = {
         it.add(leading(it, { ...ref, what: 'autokind' }));
       },
     },
-    withoutStar('autoref'),
+    autoref,
     macroEntry(
       'texorpdfstring',
       'MM',
