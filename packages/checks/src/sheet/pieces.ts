@@ -59,6 +59,7 @@ function blockPieces(node: BlockNode, gather: Gather): void {
       if (node.what !== 'equation') pieces.push({ kind: 'break', what: 'statement' });
       return;
     case 'balanced':
+    case 'framed':
     case 'float':
     case 'footnote':
       for (const inner of node.blocks) blockPieces(inner, gather);

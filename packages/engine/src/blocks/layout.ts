@@ -9,6 +9,7 @@ import type { LayoutEnv } from '../paragraphs/env';
 import { setText } from '../paragraphs/boxes';
 import { layoutParagraph } from '../paragraphs/paragraph';
 import { layoutDisplay } from './display';
+import { layoutFramed } from './framed';
 import { anchorsOf, migrantsOf } from './inside';
 import { layoutLongTable } from './longTable';
 
@@ -68,6 +69,11 @@ function pushNode(
       const line = { kind: 'line' as const, box, x: node.left, spacing: node.spacing };
       out.push({ ...line, labels: anchorsOf(box) });
       pushMigrants(out, box, env);
+      break;
+    }
+    case 'framed': {
+      const edges = [setText([node.head], env), setText([node.foot], env)] as const;
+      out.push(...layoutFramed(node, edges, unskipped(layoutBlocks(node.blocks, env))));
       break;
     }
     case 'longtable':

@@ -250,6 +250,24 @@ export interface LooseBox {
   };
 }
 
+/** Blocks in a frame that may go on over pages. */
+export interface Framed {
+  readonly kind: 'framed';
+  /** Its upper and its lower edge, each as a box of the whole width. */
+  readonly head: Inline;
+  readonly foot: Inline;
+  readonly blocks: readonly BlockNode[];
+  readonly left: Sp;
+  readonly width: Sp;
+  /** The rules at its sides. */
+  readonly rules: readonly [left: Sp, right: Sp];
+  readonly frame: number;
+  readonly ground: number | null;
+  /** From its left edge to what it holds. */
+  readonly room: Sp;
+  readonly spacing: LooseBox['spacing'];
+}
+
 /** Rows of a long table from one to another (exclusive), and the rules below them. */
 export interface TableStretch {
   readonly from: number;
@@ -343,4 +361,5 @@ export type BlockNode =
   | Float
   | Footnote
   | LooseBox
+  | Framed
   | LongTable;

@@ -14,6 +14,7 @@ import { endColumn, beginColumn } from '../machine/columns';
 import { dimenOf } from '../scanning/dimenOf';
 import { emitStyle } from '../constructs/pageStyle';
 import type { Interpreter } from '../machine/interpreter';
+import { inPlainFrame } from '../constructs/framedBlocks';
 import { paperOf, setAll } from '../constructs/pageLayout';
 import { article } from './standard';
 import { cell } from '../../expansion/cells';
@@ -100,35 +101,8 @@ const solution = (name: string, boxed: boolean): EnvironmentEntry => ({
       if (room > 0) it.mode.vlist.push({ kind: 'vspace', glue: glue(room), behaviour: 'plain' });
       return;
     }
-    const at = it.p.place;
-    const inner = {
-      kind: 'parbox' as const,
-      blocks,
-      width,
-      valign: 'top' as const,
-      ...at,
-    };
     const frame = boxed ? { rule: it.dimen('fboxrule'), padding: it.dimen('fboxsep') } : null;
-    it.mode.vlist.push({
-      kind: 'loosebox',
-      left: left,
-      inline: {
-        kind: 'box',
-        inlines: [inner],
-        width: null,
-        align: 'left',
-        raise: 0,
-        hidden: false,
-        frame,
-        grow: false,
-        ...at,
-      },
-      spacing: {
-        baselineSkip: it.skip('baselineskip'),
-        lineSkip: it.skip('lineskip'),
-        lineSkipLimit: 0,
-      },
-    });
+    it.mode.vlist.push(inPlainFrame(it, frame, { blocks, width }, left));
   },
 });
 

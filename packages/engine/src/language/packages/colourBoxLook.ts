@@ -30,6 +30,8 @@ export interface BoxLook {
   readonly after: Sp | null;
   readonly align: string;
   readonly label: readonly Token[] | null;
+  /** It may go on over pages. */
+  readonly breakable: boolean;
 }
 
 /** The standard look (the manual's figures): a frame of half a millimetre, room of four and two, and one of the box itself. */
@@ -50,6 +52,7 @@ export const STANDARD_BOX: BoxLook = {
   after: null,
   align: '',
   label: null,
+  breakable: false,
 };
 
 /** Looks that the document names (`\tcbset{tide/.style={…}}`), and what holds for every box. */
@@ -103,6 +106,9 @@ const KEYS: Readonly<Record<string, Act>> = {
   'before skip': (to, value, it) => void (to.before = dimenOf(it, value)),
   'after skip': (to, value, it) => void (to.after = dimenOf(it, value)),
   halign: (to, value) => void (to.align = tokensText(value).trim()),
+  breakable: (to, value) => void (to.breakable = tokensText(value).trim() !== 'false'),
+  'enforce breakable': (to) => void (to.breakable = true),
+  unbreakable: (to) => void (to.breakable = false),
   center: (to) => void (to.align = 'center'),
   'center title': () => undefined,
   'frame hidden': (to) => void (to.rules = [0, 0, 0, 0]),
@@ -118,7 +124,7 @@ const KEYS: Readonly<Record<string, Act>> = {
 
 /** Keys that change nothing of how a box looks here. */
 const QUIET =
-  /^(?:enhanced.*|breakable|unbreakable|skin.*|drop.*|fuzzy.*|shadow.*|attach.*|boxed title.*|interior.*|frame style.*|borderline.*|overlay.*|watermark.*|before.*|after.*|parbox.*|nobeforeafter|theorem.*|separator.*|terminator.*|description.*|sidebyside.*|lower.*|upper.*|listing.*|minted.*|size|valign.*|height.*|equal height.*|space.*|pad.*|float.*|code|phantom.*|hyperref|label type.*|number.*|auto counter|use counter.*|crefname.*|outer arc|on line|tcbox.*|capture.*|grow.*|enlarge.*|oversize|toggle.*|middle.*|toptitle|bottomtitle|lefttitle|righttitle|titlerule.*|extras.*|segmentation.*|colbacklower|collower|fontlower|halign .*|flush.*|nophantom|empty|standard.*|freelance|tile|bicolor|beamer|check.*|ignore.*|list.*|no .*|opacity.*|tikz.*|text .*|title .*|subtitle.*|compilable.*|every .*|width .*|reset|box align|baseline|left\*|right\*|highlight.*)$/;
+  /^(?:enhanced.*|skin.*|drop.*|fuzzy.*|shadow.*|attach.*|boxed title.*|interior.*|frame style.*|borderline.*|overlay.*|watermark.*|before.*|after.*|parbox.*|nobeforeafter|theorem.*|separator.*|terminator.*|description.*|sidebyside.*|lower.*|upper.*|listing.*|minted.*|size|valign.*|height.*|equal height.*|space.*|pad.*|float.*|code|phantom.*|hyperref|label type.*|number.*|auto counter|use counter.*|crefname.*|outer arc|on line|tcbox.*|capture.*|grow.*|enlarge.*|oversize|toggle.*|middle.*|toptitle|bottomtitle|lefttitle|righttitle|titlerule.*|extras.*|segmentation.*|colbacklower|collower|fontlower|halign .*|flush.*|nophantom|empty|standard.*|freelance|tile|bicolor|beamer|check.*|ignore.*|list.*|no .*|opacity.*|tikz.*|text .*|title .*|subtitle.*|compilable.*|every .*|width .*|reset|box align|baseline|left\*|right\*|highlight.*)$/;
 
 /** A look after a list of keys; one that is not known is told of. */
 export function boxLook(

@@ -1,10 +1,8 @@
 import { PT, type Sp } from '../../base/lengths';
-import type { Point } from '../../base/maps';
-import { rectangle, type Path } from '../../base/paths';
-import { filled, type Mark } from '../../document/drawing';
+import type { Mark } from '../../document/drawing';
 import type { BlockNode } from '../../document/blocks';
 import type { DrawingInline, Inline } from '../../document/inlines';
-import { rounded } from '../../drawing/curves';
+import { framedBlocks, isTall, labelMark, pathMark, roundedBox } from '../constructs/framedBlocks';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
 import { textOf } from '../../expansion/tokenText';
@@ -31,36 +29,6 @@ const OPEN = cell<{ readonly look: BoxLook; readonly width: Sp; readonly left: S
 const lookOf = (it: Interpreter, options: readonly Token[]): BoxLook =>
   boxLook(it, boxLook(it, STANDARD_BOX, it.read(EVERY_BOX)), options);
 
-/** A path with its corners rounded; only those named. */
-function roundedBox(
-  x: Sp,
-  y: Sp,
-  width: Sp,
-  height: Sp,
-  arc: Sp,
-  at: { top: boolean; bottom: boolean },
-): Path {
-  const path = rectangle(x, y, width, height);
-  // The corners in the order of the path: its second, third and fourth, then the one it closes at.
-  const radii = path.map((_, i) => ((i === 2 || i === 3 ? at.top : at.bottom) ? arc : 0));
-  return rounded(path, radii);
-}
-
-const mark = (path: Path, paint: number, { from, to }: { from: number; to: number }): Mark => ({
-  kind: 'path',
-  path,
-  style: filled(paint),
-  from,
-  to,
-});
-const label = (inlines: readonly Inline[], at: Point): Mark => ({
-  kind: 'label',
-  inlines,
-  at,
-  across: 0,
-  up: null,
-});
-
 /** A box around what was set: its frame, its ground, its title above. Lower left corner at the origin. */
 function drawnBox(
   it: Interpreter,
@@ -79,10 +47,11 @@ function drawnBox(
   const both = { top: true, bottom: true };
   const marks: Mark[] = [];
   const hasFrame = [left, right, top, bottom].some((rule) => rule > 0) || title !== null;
-  if (hasFrame) marks.push(mark(roundedBox(0, 0, width, whole, look.arc, both), look.frame, at));
+  if (hasFrame)
+    marks.push(pathMark(roundedBox(0, 0, width, whole, look.arc, both), look.frame, at));
   const inset = Math.max(0, look.arc - left);
   marks.push(
-    mark(
+    pathMark(
       roundedBox(left, bottom, width - left - right, body, inset, {
         top: title === null,
         bottom: true,
@@ -93,7 +62,7 @@ function drawnBox(
   );
   if (title && look.titleGround !== null)
     marks.push(
-      mark(
+      pathMark(
         roundedBox(left, bottom + body, width - left - right, head, inset, {
           top: true,
           bottom: false,
@@ -103,8 +72,8 @@ function drawnBox(
       ),
     );
   if (title)
-    marks.push(label(title.inlines, { x: left + roomLeft, y: bottom + body + title.base }));
-  marks.push(label(inner, { x: left + roomLeft, y: bottom + roomBottom + depth }));
+    marks.push(labelMark(title.inlines, { x: left + roomLeft, y: bottom + body + title.base }));
+  marks.push(labelMark(inner, { x: left + roomLeft, y: bottom + roomBottom + depth }));
   return { kind: 'drawing', marks, bounds: { left: 0, right: width, low: 0, high: whole }, ...at };
 }
 
@@ -152,25 +121,21 @@ export function endBox(it: Interpreter): void {
   if (!open) return;
   const at = it.p.place;
   const parbox: Inline = { kind: 'parbox', blocks, width: inner, valign: 'top', ...at };
-  const drawing = drawnBox(it, open.look, [parbox], open.width);
-  pushBox(it, drawing, open);
+  const { look, left, width } = open;
+  if (look.breakable && isTall(it, parbox)) {
+    const title = look.title === null ? null : titleOf(it, look, width);
+    pushBetween(it, look, framedBlocks(it, look, { blocks, left, width, title }));
+  } else pushBox(it, drawnBox(it, look, [parbox], width), open);
   it.afterEnvironment = resumeAfterBlock;
 }
 
-/** The box between paragraphs, with room above and below. */
+/** The box between paragraphs. */
 function pushBox(
   it: Interpreter,
   drawing: DrawingInline,
   { look, left }: { look: BoxLook; left: Sp },
 ): void {
-  const usual = 0.5 * it.skip('baselineskip').width + 2 * PT;
-  const space = (width: Sp): BlockNode => ({
-    kind: 'vspace',
-    glue: { width, stretch: 2 * PT, stretchOrder: 0, shrink: 2 * PT, shrinkOrder: 0 },
-    behaviour: 'merge',
-  });
-  it.mode.vlist.push(space(look.before ?? usual));
-  it.mode.vlist.push({
+  pushBetween(it, look, {
     kind: 'loosebox',
     left,
     inline: box(it, [drawing], { align: 'left' }),
@@ -180,7 +145,17 @@ function pushBox(
       lineSkipLimit: 0,
     },
   });
-  it.mode.vlist.push(space(look.after ?? usual));
+}
+
+/** Something between paragraphs, with room above and below. */
+function pushBetween(it: Interpreter, look: BoxLook, node: BlockNode): void {
+  const usual = 0.5 * it.skip('baselineskip').width + 2 * PT;
+  const space = (width: Sp): BlockNode => ({
+    kind: 'vspace',
+    glue: { width, stretch: 2 * PT, stretchOrder: 0, shrink: 2 * PT, shrinkOrder: 0 },
+    behaviour: 'merge',
+  });
+  it.mode.vlist.push(space(look.before ?? usual), node, space(look.after ?? usual));
 }
 
 export const colourBox: EnvironmentEntry = {

@@ -2,6 +2,7 @@ import { PT, type Sp } from '../../base/lengths';
 import type { EnvironmentEntry, PackageEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { beginColumn, endColumn } from '../machine/columns';
+import { inPlainFrame } from '../constructs/framedBlocks';
 import { colourOf } from '../scanning/colours';
 import { resumeAfterBlock } from '../machine/formulas';
 import { cell } from '../../expansion/cells';
@@ -28,37 +29,10 @@ function boxed(
       beginColumn(it, it.dimen('linewidth') - 2 * (rule + padding));
     },
     end: (it) => {
-      const { blocks, width } = endColumn(it);
-      const at = it.p.place;
-      const inner = {
-        kind: 'parbox' as const,
-        blocks,
-        width,
-        valign: 'top' as const,
-        ...at,
-      };
-      it.mode.vlist.push({ kind: 'vspace', glue: it.skip('topsep'), behaviour: 'merge' });
-      it.mode.vlist.push({
-        kind: 'loosebox',
-        left: it.innermost.data.get(LEFT),
-        inline: {
-          kind: 'box',
-          inlines: [inner],
-          width: null,
-          align: 'left',
-          raise: 0,
-          hidden: false,
-          frame: look(it),
-          grow: false,
-          ...at,
-        },
-        spacing: {
-          baselineSkip: it.skip('baselineskip'),
-          lineSkip: it.skip('lineskip'),
-          lineSkipLimit: 0,
-        },
-      });
-      it.mode.vlist.push({ kind: 'vspace', glue: it.skip('topsep'), behaviour: 'merge' });
+      const column = endColumn(it);
+      const left = it.innermost.data.get(LEFT);
+      const space = { kind: 'vspace', glue: it.skip('topsep'), behaviour: 'merge' } as const;
+      it.mode.vlist.push(space, inPlainFrame(it, look(it), column, left), space);
       it.afterEnvironment = resumeAfterBlock;
     },
   };

@@ -52,7 +52,7 @@ function asBoxKeys(it: Interpreter, tokens: readonly Token[]): Token[] {
 }
 
 const MD_START =
-  'colback=white,colframe=black,boxrule=.4pt,sharp corners,left=9pt,right=9pt,top=4pt,bottom=4pt,coltitle=black,colbacktitle=white';
+  'breakable,colback=white,colframe=black,boxrule=.4pt,sharp corners,left=9pt,right=9pt,top=4pt,bottom=4pt,coltitle=black,colbacktitle=white';
 const MD_STYLES = cell<readonly Token[]>('mdframedsetup', []);
 
 /** mdframed: paragraphs in frames that are told of by keys. */
