@@ -59,7 +59,7 @@ describe('what is set, but wrongly or otherwise elsewhere, is off', () => {
     ['a lost reference', 'See \\ref{tides}.', ''],
     ['a lost citation', 'See \\cite{tides}.', ''],
     ['an option without effect', '\\pagestyle{ebb} x', ''],
-    ['a package that is not known', 'x', '\\usepackage{ebbing}'],
+    ['a package that is not known', 'x', '\\usepackage{tidewater}'],
     ['a line that is too wide', `\\mbox{${'x'.repeat(200)}}`, ''],
   ])('%s', (_, source, preamble) => {
     expect(body(source, preamble)).toEqual(['off']);

@@ -515,4 +515,26 @@ export const EXPECTED: Readonly<Record<string, Expected>> = {
       'Figures 1.1, 1.2, 2.1, Table 1.1, page 5',
     ],
   },
+  '45-staff-boxes': {
+    pages: 1,
+    text: [
+      'The ebb follows high water (HW)',
+      'Figure 1: The gauge.',
+      '(i) rises, (ii) rests and (iii) falls',
+      'Answer',
+      'Fifth paragraph.',
+      '(1)',
+      '(4)',
+      'By (1) we compute',
+      'a)',
+      'def tide',
+      'same',
+      'Glossary',
+      'falling water',
+    ],
+  },
+  '46-trees-and-diagrams': {
+    pages: 1,
+    text: ['Shapes', '10', 'NP', 'turns', 'Ebb', 'Flood'],
+  },
 };

@@ -1,4 +1,4 @@
-import type { Sp } from '../../base/lengths';
+import { PT, type Sp } from '../../base/lengths';
 import type { Paint } from '../../base/paint';
 import { rectangle, type Path } from '../../base/paths';
 import type { Span } from '../../base/spans';
@@ -74,6 +74,9 @@ const drawing = (marks: readonly Mark[], right: Sp, high: Sp, at: Span): Drawing
   ...at,
 });
 
+/** The ground of an edge reaches so far into the piece beside it: no seam shows. */
+const SEAM = 0.3 * PT;
+
 const TOP = { top: true, bottom: false };
 const BOTTOM = { top: false, bottom: true };
 
@@ -88,7 +91,9 @@ function headOf(shape: FrameShape, width: Sp, title: FrameTitle | null, at: Span
     if (top + left + right > 0 || title)
       marks.push(pathMark(roundedBox(0, 0, width, high, shape.arc, TOP), shape.frame, at));
     const corners = { top: title === null, bottom: false };
-    marks.push(pathMark(roundedBox(left, 0, within, roomTop, inset, corners), shape.ground, at));
+    marks.push(
+      pathMark(roundedBox(left, -SEAM, within, roomTop + SEAM, inset, corners), shape.ground, at),
+    );
   }
   if (title && shape.titleGround !== null)
     marks.push(
@@ -107,7 +112,8 @@ function footOf(shape: FrameShape, width: Sp, at: Span): DrawingInline {
   if (bottom + left + right > 0)
     marks.push(pathMark(roundedBox(0, 0, width, high, shape.arc, BOTTOM), shape.frame, at));
   const inset = Math.max(0, shape.arc - left);
-  const within = roundedBox(left, bottom, width - left - right, shape.room[3], inset, BOTTOM);
+  const groundHeight = shape.room[3] + SEAM;
+  const within = roundedBox(left, bottom, width - left - right, groundHeight, inset, BOTTOM);
   marks.push(pathMark(within, shape.ground, at));
   return drawing(marks, width, high, at);
 }

@@ -8,6 +8,8 @@ import type { Interpreter } from './interpreter';
 export interface Wrapped {
   readonly lines: number;
   readonly hang: Sp;
+  /** How wide lines are where it stands: in boxes within they are not made shorter. */
+  readonly width: Sp;
 }
 
 export const WRAPPED = cell<Wrapped | null>('wrapped', null);
@@ -27,13 +29,14 @@ export function wrapParagraph(
 ): void {
   const wrapped = it.read(WRAPPED);
   if (!wrapped || it.mode.restricted || inlines.length === 0) return;
-  const { lines, hang } = wrapped;
+  const { lines, hang, width: outer } = wrapped;
+  if (it.dimen('linewidth') !== outer) return;
   setDimen(it.state, 'hangindent', hang);
   setCount(it.state, 'hangafter', -lines);
   const width = Math.max(1, it.dimen('linewidth') - Math.abs(hang));
   const made = Math.max(1, Math.ceil((it.host.measure(inlines).width + indent) / width - 0.03));
   const left = lines - made - (beforeDisplay ? DISPLAY_LINES : 0);
-  it.write(WRAPPED, left > 0 ? { lines: left, hang } : null, true);
+  it.write(WRAPPED, left > 0 ? { ...wrapped, lines: left } : null, true);
 }
 
 /** A heading or a list does not flow around anything: it stands below. */

@@ -16,6 +16,7 @@ import {
 } from '../machine/entries';
 import { resumeAfterBlock } from '../machine/formulas';
 import type { Interpreter } from '../machine/interpreter';
+import { passWrapped } from '../machine/wrapped';
 import { readOptional } from '../../expansion/arguments';
 import { box } from '../constructs/boxes';
 import { boxLook, EVERY_BOX, STANDARD_BOX, type BoxLook } from './colourBoxLook';
@@ -103,6 +104,7 @@ function titleOf(it: Interpreter, look: BoxLook, width: Sp) {
 
 export function beginBox(it: Interpreter, options: readonly Token[]): void {
   it.endParagraph();
+  passWrapped(it);
   const look = lookOf(it, options);
   const width = look.width ?? it.dimen('linewidth');
   const [left, right] = look.rules;

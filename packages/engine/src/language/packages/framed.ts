@@ -1,6 +1,7 @@
 import { PT, type Sp } from '../../base/lengths';
 import type { EnvironmentEntry, PackageEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
+import { passWrapped } from '../machine/wrapped';
 import { beginColumn, endColumn } from '../machine/columns';
 import { inPlainFrame } from '../constructs/framedBlocks';
 import { colourOf } from '../scanning/colours';
@@ -24,6 +25,7 @@ function boxed(
     package: 'framed',
     begin: (it) => {
       it.endParagraph();
+      passWrapped(it);
       const { rule, padding } = look(it);
       it.innermost.data.set(LEFT, it.dimen('totalleftmargin'));
       beginColumn(it, it.dimen('linewidth') - 2 * (rule + padding));

@@ -34,7 +34,8 @@ function place(it: Interpreter, left: boolean, given: number | null): void {
   it.startParagraph();
   const at = left ? `-${hang}sp` : `\\dimexpr\\linewidth-${width}sp\\relax`;
   it.execute(it.source(`\\wf@put{${at}}`));
-  it.write(WRAPPED, { lines, hang: left ? hang : -hang }, true);
+  const around = { lines, hang: left ? hang : -hang, width: it.dimen('linewidth') };
+  it.write(WRAPPED, around, true);
 }
 
 const wrapping = (name: string, type: string): ReturnType<typeof sourceEnvironment> =>
