@@ -1,7 +1,7 @@
 import { CELLS } from '../machine/cells';
 import { FOOTNOTE_SIGNS, toLetter, toRoman } from '../../expansion/numerals';
 import { readArgument } from '../../expansion/arguments';
-import { textOf } from '../../expansion/tokenText';
+import { expandTokens, textOf } from '../../expansion/tokenText';
 import { meaningOf } from '../../expansion/conditionals';
 import {
   type Expandable,
@@ -137,10 +137,15 @@ function setLength(
   token: Token,
   adds: boolean,
 ): void {
-  const named = target.find((t) => t.cell !== null);
-  const meaning = named?.cell
-    ? (it.state.get(named.cell) as RegisterMeaning | undefined)
-    : undefined;
+  const found = (tokens: readonly Token[]) => {
+    const named = tokens.find((t) => t.cell !== null);
+    const meaning = named?.cell ? (it.state.get(named.cell) as RegisterMeaning | undefined) : null;
+    return { named, meaning };
+  };
+  const typed = found(target);
+  // The name may be put together (`\csname`).
+  const { named, meaning } =
+    typed.meaning?.kind === 'register' ? typed : found(expandTokens(it.p, target));
   if (meaning?.kind !== 'register') {
     it.p.report('command-unknown', it.spanOf(named ?? token), { name: named?.text ?? token.text });
     return;

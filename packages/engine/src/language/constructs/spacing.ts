@@ -235,6 +235,16 @@ export const spacing: readonly CommandEntry[] = [
     run: readParShape,
   },
   {
+    name: 'addpenalty',
+    signature: 'm',
+    description: 'What a page break costs here, before the space at the end of what stands.',
+    example: '\\addpenalty{100}',
+    run: (it, args) => {
+      it.p.push([...tokensOf(args, 0), it.p.command('relax')]);
+      it.addBlock({ kind: 'penalty', penalty: scanInt(it.p), added: true });
+    },
+  },
+  {
     name: 'addvspace',
     signature: 'm',
     description: 'Vertical space; of two that meet the larger counts.',

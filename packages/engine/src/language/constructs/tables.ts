@@ -302,6 +302,13 @@ export const tableCommand = (
 /** Commands of tables. */
 export const tableCommands: readonly CommandEntry[] = [
   {
+    name: 'vline',
+    signature: '',
+    description: 'A vertical rule as high as the row.',
+    example: '\\begin{tabular}{l}ebb \\vline\\ flood\\end{tabular}',
+    macro: '\\vrule height.7\\baselineskip depth.3\\baselineskip width\\arrayrulewidth\\relax',
+  },
+  {
     ...tableCommand(
       {
         name: 'hline',

@@ -25,9 +25,9 @@ export const OTHER_PACKAGES: ReadonlySet<string> = new Set(
   sistyle skmath skull slashed splitidx spverbatim stackengine starfont stix subdepth
   sudoku svg tablefootnote tabto tabu tabvar textcase textfit textgreek textpos
   threeparttablex tikz-3dplot tikzpagenodes tikzsymbols titleps titletoc tkz-base
-  tkz-euclide tkz-fct tkz-graph tkz-tab tocbibind tocloft totcount totpages tracefnt
-  transparent twoopt typearea ulsy underscore unicode-math verbatimbox verse vwcol
-  watermark witharrows xargs xhfill xpatch yfonts yhmath yquant zi4 zref
+  tkz-euclide tkz-fct tkz-graph tkz-tab tocbibind totcount totpages tracefnt transparent
+  twoopt typearea ulsy underscore unicode-math verbatimbox verse vwcol watermark
+  witharrows xargs xhfill xpatch yfonts yhmath yquant zi4 zref
   `
     .trim()
     .split(/\s+/),

@@ -106,6 +106,7 @@ import { forest, qtree, tikzQtree } from './bracketTrees';
 import { polynom } from './polynom';
 import { systeme } from './systems';
 import { venndiagram } from './venn';
+import { tocloft } from './tocloft';
 import { soul } from './soul';
 import { arydshln } from './arydshln';
 import { braket } from './braket';
@@ -125,6 +126,7 @@ import {
   changepage,
   commath,
   esvect,
+  faktor,
   gensymb,
   importing,
   interval,
@@ -182,6 +184,8 @@ import { xspace } from './xspace';
 
 const ALL: readonly PackageEntry[] = [
   paralist,
+  faktor,
+  tocloft,
   polynom,
   systeme,
   venndiagram,

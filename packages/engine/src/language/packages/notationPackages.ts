@@ -70,6 +70,17 @@ export const gensymb = notation(
   ],
 );
 
+/** faktor: quotients with a slanted stroke. */
+export const faktor = notation('faktor', 'Quotients of groups and spaces.', [
+  macroEntry(
+    'faktor',
+    'mm',
+    'A quotient: the upper part raised, the lower one lowered beside a stroke.',
+    '$\\faktor{G}{N}$',
+    '\\raisebox{.5ex}{$#1$}\\!\\big/\\!\\raisebox{-.5ex}{$#2$}',
+  ),
+]);
+
 /** tensor: indices one behind another. */
 export const tensor = notation('tensor', 'Indices one behind another.', [
   macroEntry('indices', 'm', 'Indices, each behind the one before.', '$T\\indices{^a_b}$', '{#1}'),

@@ -45,6 +45,12 @@ describe('what packages bring is set, with nothing to tell of', () => {
       '\\tablehead{x & y\\\\}\\begin{supertabular}{ll}1 & 2\\\\\\end{supertabular}',
       'x y | 1 2',
     ],
+    ['faktor', '$\\faktor{G}{N}$', '𝐺'],
+    [
+      'tocloft',
+      '\\renewcommand{\\cftsecfont}{\\itshape}\\tableofcontents\\section{Ebb}\\subsection{Low}',
+      '1.1 Low . .',
+    ],
     ['cases', '\\begin{numcases}{f=}x & if so\\\\y & else\\end{numcases}', '(1)'],
   ])('%s: %s', (names, body, text) => {
     expect(findingsIn(inArticle(body, load(names)))).toEqual([]);

@@ -107,6 +107,8 @@ export function tipsOf(reading: Reading, text: string, atStart: boolean): readon
     rest = rest.slice(found.length).trim();
     let tip = plainTip(NAMES[found] as TipName);
     if (found === 'o') tip = { ...tip, open: true };
+    // Wide enough for the two lines of an arrow that means “implies”.
+    if (/^implies$/i.test(found)) tip = { ...tip, length: 3 * PT, width: 6.4 * PT };
     if (rest.startsWith('reversed')) {
       tip = { ...tip, reversed: true };
       rest = rest.slice('reversed'.length).trim();
