@@ -6,6 +6,7 @@ import { readArgument, readOptional } from '../../expansion/arguments';
 import type { EnvironmentEntry } from '../machine/entries';
 import type { MathReader } from '../machine/mathReader';
 import { arraySpec, readArray, VALIGN, type ArraySpec } from './mathArrays';
+import { environmentTokens } from '../machine/environmentTokens';
 import { openedCell } from '../machine/mathEnvironments';
 import { dimenOf } from '../scanning/dimenOf';
 import { textCell } from './mathText';
@@ -29,6 +30,34 @@ const SMALL: Partial<ArraySpec> = {
   columnSep: 2.8 * PT,
 };
 
+/** Has the document changed `\\env@matrix` so that matrices take their columns in brackets, as many do? */
+function takesColumns(reader: MathReader): boolean {
+  const meaning = reader.it.state.meaning(reader.it.state.cell('env@matrix'));
+  return meaning?.kind === 'macro' && meaning.body.length > 0;
+}
+
+/** `\\begin{bmatrix}[cc|c]`: an array of those columns in the matrix's brackets. */
+function columned(
+  { it, p }: MathReader,
+  columns: readonly Token[],
+  name: string,
+  left: string | null,
+  right: string | null,
+): null {
+  const [open, close] =
+    left === null ? ['', ''] : [`\\left${sign(left)}`, `\\right${sign(right ?? '.')}`];
+  p.push([
+    ...it.source(`${open}\\begin{array}{@{}`),
+    ...columns,
+    ...it.source('@{}}'),
+    ...environmentTokens(p, name),
+    ...it.source(`\\end{array}${close}`),
+  ]);
+  return null;
+}
+const sign = (char: string): string =>
+  ({ '{': '\\{', '}': '\\}', '‖': '\\Vert', '∥': '\\Vert' })[char] ?? char;
+
 /** A matrix in brackets (amsmath): no space at its sides, any number of centred columns; with a star `[r]` says how they are set (mathtools). */
 export function matrix(
   name: string,
@@ -44,6 +73,10 @@ export function matrix(
     description: `A matrix${left ? ` between ${left} and ${right ?? ''}` : ''}.`,
     example: `\\begin{${name}} a & b \\\\ c & d \\end{${name}}`,
     math: (reader, token) => {
+      if (!starred && takesColumns(reader)) {
+        const given = readOptional(reader.p);
+        if (given) return columned(reader, given, name, left, right);
+      }
       const letter = starred ? readOptional(reader.p)?.[0]?.text : undefined;
       const columns = columnsOf(LETTERS[letter ?? 'c'] ?? 'center');
       const base = { ...arraySpec(reader), sideSep: 0, ...(small ? SMALL : {}) };

@@ -39,6 +39,11 @@ export function macroOf(state: State, body: string, params = 0): Macro {
   };
 }
 
+/** The same within the group that is open. */
+export function defineHere(it: Interpreter, name: string, body: string): void {
+  it.state.set(it.state.cell(name), macroOf(it.state, body, 0));
+}
+
 export function defineMacro(it: Interpreter, name: string, body: string, params: number): void {
   it.state.set(it.state.cell(name), macroOf(it.state, body, params), true);
 }

@@ -146,7 +146,7 @@ const amsMacros: readonly CommandEntry[] = [
 const SUBEQUATIONS = String.raw`
 \def\tmspace#1#2#3{\relax\ifmmode\mskip#1#2\relax\else\kern#1#3\relax\fi}
 \newcounter{parentequation}
-\newcounter{MaxMatrixCols}\setcounter{MaxMatrixCols}{10}
+\def\env@matrix{}\newcounter{MaxMatrixCols}\setcounter{MaxMatrixCols}{10}
 \newenvironment{subequations}{\refstepcounter{equation}\edef\theparentequation{\theequation}%
   \setcounter{parentequation}{\value{equation}}\setcounter{equation}{0}%
   \def\theequation{\theparentequation\alph{equation}}\ignorespaces}%

@@ -4,6 +4,7 @@ import { ellipse, polyline, type Path } from '../../base/paths';
 import { filled, stroked, solidStroke, type Mark } from '../../document/drawing';
 import { smoothed } from '../../drawing/curves';
 import { plus, polar, times } from '../../drawing/vectors';
+import { defineHere } from '../machine/define';
 import type { Token } from '../../expansion/meaning';
 import { readExpression, ExpressionTrouble, type Expression } from './arithmetic';
 import { placeOf, type Reading } from './coordinates';
@@ -28,7 +29,7 @@ export function samplesOf({ from, to, samples, at }: Graphics['plot']): readonly
 function asVariable(reading: Reading, tokens: readonly Token[], name: string): string {
   const { it } = reading;
   it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.define(name, '(plotvariable)');
+  defineHere(it, name, '(plotvariable)');
   const text = wordsOf(it, tokens);
   it.closeGroup();
   return text;

@@ -1,3 +1,4 @@
+import { defineHere } from '../../machine/define';
 import type { Token } from '../../../expansion/meaning';
 import { Cat } from '../../../tokens/categories';
 import type { Interpreter } from '../../machine/interpreter';
@@ -226,7 +227,7 @@ function expressionIn(
 ): Expression | null {
   const { it } = reading;
   it.openGroup({ kind: 'semisimple', span: it.p.place });
-  for (const name of variables) it.define(name, `(${name})`);
+  for (const name of variables) defineHere(it, name, `(${name})`);
   let text = bare(wordsOf(it, unspaced(tokens)));
   it.closeGroup();
   // In radians where the axis says so: what stands in the functions of angles is turned.
