@@ -14,7 +14,7 @@ import { addContentsLine } from '../constructs/contents';
 import { markHeading, plainTitle } from '../constructs/sections';
 import { refStepCounter } from '../machine/counters';
 import type { Interpreter } from '../machine/interpreter';
-import { INVISIBLE, overlaySpec, overlayText, showsOn } from '../constructs/overlays';
+import { INVISIBLE, overlaySpec, overlayText, showsOn } from '../machine/overlays';
 import { column, columnCommand, columns } from './beamerColumns';
 import { bracedHere, frame, frameEnvironment, hide, onSteps, pause, SEA } from './beamerFrames';
 import { setAll } from '../constructs/pageLayout';

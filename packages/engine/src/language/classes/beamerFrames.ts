@@ -7,7 +7,7 @@ import { type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/e
 import { clearPage } from '../constructs/chapters';
 import { setTitlePart, space, titlePart } from '../constructs/title';
 import type { Interpreter } from '../machine/interpreter';
-import { INVISIBLE, needs, overlaySpec, showsOn } from '../constructs/overlays';
+import { INVISIBLE, needs, overlaySpec, showsOn } from '../machine/overlays';
 
 /** Our own plain theme: deep sea blue for titles and marks. */
 export const SEA = 0x1f4e5f;

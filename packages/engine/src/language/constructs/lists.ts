@@ -26,7 +26,7 @@ import {
 } from './listData';
 import { addGlue, type ListMeasures, measures, ROMAN } from './listMeasures';
 import type { ListOptions } from './listOptions';
-import { INVISIBLE, nextStep, overlaySpec, showsOn } from './overlays';
+import { INVISIBLE, nextStep, overlaySpec, showsOn } from '../machine/overlays';
 
 /** `\@beginparpenalty`, `\@endparpenalty`, `\@itempenalty` (classes: `-\@lowpenalty`). */
 const LIST_PENALTY = -51;

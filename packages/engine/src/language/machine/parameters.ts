@@ -107,7 +107,6 @@ export function declareParameters(state: State): void {
     footnotesep: pt(6.65),
     doublerulesep: pt(2),
     nulldelimiterspace: pt(1.2),
-    delimitershortfall: pt(5),
     extrarowheight: 0,
     hangindent: 0,
     hfuzz: pt(0.1),

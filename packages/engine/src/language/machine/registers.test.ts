@@ -22,7 +22,7 @@ const UNREAD: Readonly<Record<string, string>> = {
   'room for macros to count in':
     'dimen@ dimen@i dimen@ii @tempdimb @tempdimc @tempcnta @tempcntb count@',
   'constants that macros are written with':
-    'maxdimen p@ z@ @secpenalty @medpenalty @highpenalty @itempenalty @beginparpenalty @endparpenalty time normallineskiplimit normalbaselineskip smallskipamount',
+    'maxdimen p@ z@ @secpenalty @medpenalty @highpenalty @itempenalty @beginparpenalty @endparpenalty time normallineskiplimit normalbaselineskip smallskipamount nulldelimiterspace',
   'only say what a run prints of itself':
     'hfuzz vfuzz overfullrule hbadness vbadness showboxdepth showboxbreadth tracingonline errorcontextlines newlinechar maxdeadcycles',
   'of a size that pages and lists get otherwise':

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { findingsIn, inArticle } from '../../testing/document';
+import { pageText } from '../../index';
+import { findingsIn, inArticle, typeset } from '../../testing/document';
 import { laidBody } from '../../testing/layout';
 
 const load = (names: string): string => `\\usepackage{${names}}`;
@@ -129,4 +130,33 @@ it('tableaux have a square for each entry', () => {
   expect(one).toBe(4);
   expect(squares('\\ydiagram{3,2}')).toBe(5 * one);
   expect(squares('$\\begin{ytableau}1&\\none&2\\end{ytableau}$')).toBe(2 * one);
+});
+
+describe('what courses do in their preambles', () => {
+  it('a matrix takes its columns in brackets once that is defined, with a bar between them', () => {
+    const trick =
+      '\\makeatletter\\renewcommand*\\env@matrix[1][*\\c@MaxMatrixCols c]{\\array{#1}}\\makeatother';
+    const preamble = `${load('amsmath')}${trick}`;
+    const body =
+      '$\\begin{bmatrix}[c|c] 1 & 2 \\\\ 3 & 4\\end{bmatrix}$ and $\\begin{bmatrix} 5 \\end{bmatrix}$';
+    expect(findingsIn(inArticle(body, preamble))).toEqual([]);
+    expect(laidBody(body, preamble).rules.length).toBeGreaterThan(0);
+    expect(laidBody(body, preamble).text).toContain('5');
+  });
+  it('what a plot calls its variable is its own', () => {
+    const axis =
+      '\\begin{tikzpicture}\\begin{axis}\\addplot[domain=0:1]{x};\\end{axis}\\end{tikzpicture}';
+    const plot =
+      '\\begin{tikzpicture}\\draw[domain=0:3,variable=\\x] plot ({\\x},{\\x*\\x});\\end{tikzpicture}';
+    expect(findingsIn(inArticle(axis + plot, load('pgfplots')))).toEqual([]);
+  });
+  it('paths of a slide are there on the steps they are said for', () => {
+    const body =
+      '\\begin{tikzpicture}\\draw<1->(0,0)--(1,1);\\node<2> at (1,0) {later};\\end{tikzpicture}';
+    const text = `\\documentclass{beamer}\\usepackage{tikz}\\begin{document}\\begin{frame}${body}\\end{frame}\\end{document}`;
+    expect(findingsIn(text)).toEqual([]);
+    const session = typeset(text);
+    const words = session.pages.map((page) => pageText(session.describe(page), session.fonts));
+    expect(words.map((line) => line.includes('later'))).toEqual([false, true]);
+  });
 });

@@ -4,6 +4,7 @@ import type { Mark } from '../../document/drawing';
 import { environmentTokens } from '../machine/environmentTokens';
 import { InlineList } from '../machine/inlineList';
 import { CELLS } from '../machine/cells';
+import { overlaySpec, showsOn } from '../machine/overlays';
 import { tokensOf, type CommandEntry, type EnvironmentEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import type { MathReader } from '../machine/mathReader';
@@ -170,6 +171,9 @@ const path = (
   run: (it, _args, command) => {
     const waiting = it.read(DEFERRED);
     if (waiting) return void waiting.push([command, ...upToSemicolon(it)]);
+    // On slides a path may be said to be there on some steps only.
+    const steps = it.read(CELLS.overlay) === null ? null : overlaySpec(it);
+    if (steps !== null && !showsOn(it, steps)) return void upToSemicolon(it);
     const reading = readingOf(it);
     if (!it.read(PICTURE)) it.p.report('picture-outside', it.spanOf(command), { name });
     readPath({ it, reading, command }, graphicsOf(it), mode, first);

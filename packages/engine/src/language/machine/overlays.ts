@@ -1,5 +1,5 @@
-import { CELLS } from '../machine/cells';
-import type { Interpreter } from '../machine/interpreter';
+import { CELLS } from './cells';
+import type { Interpreter } from './interpreter';
 
 /** The colour of what is not shown yet. */
 export const INVISIBLE = -1;
