@@ -216,5 +216,6 @@ export const ntheorem: PackageEntry = {
 \NewDocumentCommand\newframedtheorem{m o m o}{\IfValueTF{#2}{\newtheorem{#1}[#2]{#3}}{\IfValueTF{#4}{\newtheorem{#1}{#3}[#4]}{\newtheorem{#1}{#3}}}}
 \NewDocumentCommand\newshadedtheorem{m o m o}{\IfValueTF{#2}{\newtheorem{#1}[#2]{#3}}{\IfValueTF{#4}{\newtheorem{#1}{#3}[#4]}{\newtheorem{#1}{#3}}}}
 \newcommand\renewtheorem[2]{}\newcommand\listtheorems[1]{}\newcommand\addtheoremline[2]{}\newcommand\theoremlisttype[1]{}\newcommand\theoremclass[1]{}
+\theoremstyle{plain}
 `,
 };
