@@ -2,7 +2,7 @@ import type { Token } from '../../expansion/meaning';
 import { tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
 import { argumentBehind, cellAfter, optionsOf } from '../constructs/arrowDiagrams';
-import { partAt } from '../constructs/diagrams';
+import { isRowEnd, partAt } from '../constructs/diagrams';
 import type { Interpreter } from '../machine/interpreter';
 
 type Place = readonly [row: number, column: number];
@@ -108,10 +108,6 @@ export function diagramPicture(
   return [...out, ...it.source('\\end{tikzpicture}')];
 }
 
-/** A row ends; of `\\[2cm]` the length is part of the next cell, where nothing is done with it. */
-const isRowEnd = (t: Token): boolean =>
-  t.cat === Cat.Command && (t.text === '\\' || t.text === 'cr');
-
 function matrixKeys(keys: readonly string[]): string {
   let [column, row] = SEPARATIONS.normal as readonly [string, string];
   let inner = 'inner xsep=1ex,inner ysep=.85ex';
@@ -178,10 +174,9 @@ function takeOption(option: readonly Token[], arrow: Arrow, place: Place): void 
     return;
   }
   if (
-    /^(?:swap|description|near start|near end|very near start|very near end|midway|sloped|marking|pos|'|phantom)$/.test(
+    /^(?:swap|description|near start|near end|very near start|very near end|midway|sloped|marking|pos|')$/.test(
       name,
-    ) &&
-    name !== 'phantom'
+    )
   ) {
     // Said of the arrow, it is said of its labels.
     arrow.labels.forEach((label, i) => {
