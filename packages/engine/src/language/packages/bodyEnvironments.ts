@@ -1,17 +1,11 @@
 import type { Token } from '../../expansion/meaning';
 import { tokensText } from '../../expansion/tokenText';
-import { Cat } from '../../tokens/categories';
 import { environmentCell } from '../machine/cells';
 import { tokensOf, type EnvironmentEntry, type PackageEntry } from '../machine/entries';
 import { environmentTokens } from '../machine/environmentTokens';
 import { closeNamed } from '../machine/environments';
 import type { Interpreter } from '../machine/interpreter';
-
-const braced = (it: Interpreter, tokens: readonly Token[]): Token[] => [
-  it.p.make(Cat.Begin, '{'),
-  ...tokens,
-  it.p.make(Cat.End, '}'),
-];
+import { braced } from './colourBoxes';
 
 /** An environment that hands its contents on as `\BODY` to a macro. */
 const bodied = (name: string, signature: string): EnvironmentEntry => ({

@@ -1,11 +1,10 @@
-import { Cat } from '../../tokens/categories';
-import type { Token } from '../../expansion/meaning';
 import { environmentTokens } from '../machine/environmentTokens';
 import { closeNamed } from '../machine/environments';
 import { tokensText } from '../../expansion/tokenText';
 import { tokensOf, type CommandEntry, type PackageEntry } from '../machine/entries';
 import { sourceCommand, sourceEnvironment } from '../machine/macroEntry';
 import { keyValues } from '../scanning/optionLists';
+import { braced } from './colourBoxes';
 
 /** What a key of adjustbox does with the box it is given, as source; the keys are carried out in their order. */
 const ACTIONS: Readonly<Record<string, (value: string) => string>> = {
@@ -74,12 +73,11 @@ export const adjustbox: PackageEntry = {
       begin: (it, args) => {
         const body = environmentTokens(it.p, 'adjustbox');
         closeNamed(it, 'adjustbox');
-        const braced = (tokens: readonly Token[]): Token[] => [
-          it.p.make(Cat.Begin, '{'),
-          ...tokens,
-          it.p.make(Cat.End, '}'),
-        ];
-        it.p.push([...it.source('\\adjustbox'), ...braced(tokensOf(args, 0)), ...braced(body)]);
+        it.p.push([
+          ...it.source('\\adjustbox'),
+          ...braced(it, tokensOf(args, 0)),
+          ...braced(it, body),
+        ]);
       },
     },
   ],
