@@ -1,5 +1,6 @@
 import type { Glue, Sp } from '../base/lengths';
 import type {
+  BackdropChange,
   ContentsMark,
   LabelMark,
   NoTopFloats,
@@ -36,6 +37,7 @@ export type PageMark =
   | NumberMark
   | LabelMark
   | PageStyleChange
+  | BackdropChange
   | PageNumberChange
   | RunningMark
   | NoTopFloats

@@ -2,7 +2,7 @@ import type { Glue, Sp } from '../base/lengths';
 import type { FontSpec } from './font';
 import type { Inline, TableRule, TabularInline } from './inlines';
 import type { MathList } from './math';
-import type { ColumnLayout, NumberStyle, PageStyle } from './page';
+import type { Backdrop, ColumnLayout, NumberStyle, PageStyle } from './page';
 
 /** What breaks of lines cost, by the registers of these names (The TeXbook, chapter 14). */
 export interface LineCosts {
@@ -168,6 +168,13 @@ export interface PageStyleChange {
   readonly thisPageOnly: boolean;
 }
 
+/** What stands behind and before the text from here on, or on this page only. */
+export interface BackdropChange {
+  readonly kind: 'backdrop';
+  readonly backdrop: Backdrop;
+  readonly thisPageOnly: boolean;
+}
+
 /** Page numbers count from `value` here, written in `style`; null leaves either as it is. */
 export interface PageNumberChange {
   readonly kind: 'pagenumber';
@@ -304,6 +311,8 @@ export type Migrant =
   | RunningMark
   | ContentsMark
   | PageStyleChange
+  | BackdropChange
+  | BackdropChange
   | PageNumberChange
   | VerticalSpace
   | VerticalPenalty
@@ -348,6 +357,7 @@ export type BlockNode =
   | VerticalRule
   | Display
   | PageStyleChange
+  | BackdropChange
   | NoInterline
   | OutlineMark
   | NumberMark

@@ -46,6 +46,16 @@ export interface ColumnLayout {
   readonly width: Sp;
   readonly gap: Sp;
   readonly rule: Sp;
+  /** On its side: what is written alone, with head and foot where they were, or the page with them. */
+  readonly turned?: Turn;
+}
+
+export type Turn = 'text' | 'page';
+
+/** What stands behind and before the text of a page, from the lower left corner of the paper. */
+export interface Backdrop {
+  readonly under: readonly Inline[];
+  readonly over: readonly Inline[];
 }
 
 /** One line at the head or foot of a page, and the thickness of a rule between it and the text. */
@@ -53,6 +63,8 @@ export interface RunningLine {
   readonly inlines: readonly Inline[];
   readonly rule: Sp;
   readonly width: Sp;
+  /** Drawn by it from the lower left corner of the paper. */
+  readonly onPaper?: readonly Inline[];
 }
 
 /** What stands at head and foot, on odd pages and on even ones. */

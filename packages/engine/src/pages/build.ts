@@ -2,6 +2,7 @@ import type { Sp } from '../base/lengths';
 import { boxOf, rule } from '../boxes/box';
 import type { FloatVItem } from '../boxes/vertical';
 import type {
+  Backdrop,
   ColumnLayout,
   NumberStyle,
   PageGeometry,
@@ -15,6 +16,7 @@ import type { Located } from './flow';
 import { heightOf } from './floats';
 import { numberText } from './numbers';
 import type { FlowBlock, FlowPosition, Page, PlacedBox, PlacedLabel, PlacedMark } from './page';
+import { asTurned, turnedGeometry } from './turned';
 
 /** Where a page starts, and all that holds from there on. Equal starts over equal lists give equal pages. */
 export interface PageStart extends ColumnStart {
@@ -24,6 +26,7 @@ export interface PageStart extends ColumnStart {
   readonly numbering: NumberStyle;
   readonly style: PageStyle;
   readonly running: RunningTexts;
+  readonly backdrop: Backdrop | null;
   readonly columns: ColumnLayout | null;
   /** A page without anything comes first, so that this one is a right-hand page. */
   readonly blank: boolean;
@@ -57,6 +60,7 @@ export const FIRST_PAGE: PageStart = {
   numbering: 'arabic',
   style: EMPTY_STYLE,
   running: { left: [], right: [] },
+  backdrop: null,
   columns: null,
   blank: false,
   wide: [],
@@ -74,9 +78,11 @@ interface Sheet {
 export function buildPage(
   blocks: readonly FlowBlock[],
   start: PageStart,
-  geometry: PageGeometry,
+  paper: PageGeometry,
 ): BuiltPage | null {
-  if (start.blank) return blankPage(start, geometry);
+  if (start.blank) return blankPage(start, paper);
+  const turned = start.columns?.turned;
+  const geometry = turned ? turnedGeometry(paper) : paper;
   const sheet: Sheet = { placed: [], labels: [], marks: [], bottom: geometry.top };
   const layout = start.columns ?? { count: 1, width: geometry.textWidth, gap: 0, rule: 0 };
   const idOf = (at: FlowPosition): number =>
@@ -108,7 +114,8 @@ export function buildPage(
       columnRule(sheet, x - layout.gap / 2, geometry.top + top, height, layout);
     if (built.ended !== 'full') break;
   }
-  return finishPage(built as BuiltColumn, sheet, start, geometry, empty);
+  const done = finishPage(built as BuiltColumn, sheet, start, geometry, empty);
+  return turned && done.page ? { ...done, page: asTurned(done.page, paper, turned) } : done;
 }
 
 /** An empty page costs nothing when it only changes columns: the next one starts here. */
@@ -118,7 +125,7 @@ function finishPage(
   start: PageStart,
   geometry: PageGeometry,
   empty: boolean,
-): BuiltPage | null {
+): BuiltPage {
   const settled = takeMarks(sheet.marks, start);
   const more =
     built.ended !== 'end' || built.next.waiting.length > 0 || built.next.notes.length > 0;
@@ -132,6 +139,8 @@ function finishPage(
     folio: numberText(settled.number, settled.numbering),
     style: settled.thisStyle ?? settled.style,
     running: settled.shown,
+    backdrops: settled.backdrops,
+    turned: null,
     overfull: Math.max(0, sheet.bottom - geometry.top - geometry.textHeight),
   };
   const odd = built.ended === 'clearOdd' && geometry.twoSided;
@@ -144,6 +153,7 @@ function finishPage(
     numbering: settled.numbering,
     style: settled.style,
     running: settled.running,
+    backdrop: settled.backdrop,
     columns: built.change ? built.change.layout : start.columns,
     wide: built.change ? elementsOf(built.change.wide) : [],
     blank: odd && number % 2 === 0,
@@ -162,6 +172,8 @@ function blankPage(start: PageStart, geometry: PageGeometry): BuiltPage {
     folio: numberText(start.number, start.numbering),
     style: start.style,
     running: start.running,
+    backdrops: start.backdrop ? [start.backdrop] : [],
+    turned: null,
     overfull: 0,
   };
   const next = { ...start, blank: false, index: start.index + 1, number: start.number + 1 };
@@ -270,13 +282,17 @@ function columnRule(sheet: Sheet, x: Sp, top: Sp, height: Sp, layout: ColumnLayo
 
 /** What the marks of a page change: its number, its style, its running texts; for it and for those behind. */
 function takeMarks(marks: readonly PlacedMark[], start: PageStart) {
-  let { number, numbering, style, running } = start;
+  let { number, numbering, style, running, backdrop } = start;
+  const once: Backdrop[] = [];
   let thisStyle: PageStyle | null = null;
   let firstRight: RunningTexts['right'] | null = null;
   for (const { mark } of marks) {
     if (mark.kind === 'pagestyle') {
       if (mark.thisPageOnly) thisStyle = mark.style;
       else style = mark.style;
+    } else if (mark.kind === 'backdrop') {
+      if (mark.thisPageOnly) once.push(mark.backdrop);
+      else backdrop = mark.backdrop;
     } else if (mark.kind === 'pagenumber') {
       number = mark.value ?? number;
       numbering = mark.style ?? numbering;
@@ -287,5 +303,6 @@ function takeMarks(marks: readonly PlacedMark[], start: PageStart) {
   }
   // `\leftmark` is the last of the page, `\rightmark` the first (The TeXbook, chapter 23).
   const shown = { left: running.left, right: firstRight ?? running.right };
-  return { number, numbering, style, running, thisStyle, shown };
+  const backdrops = [...(backdrop ? [backdrop] : []), ...once];
+  return { number, numbering, style, running, backdrop, backdrops, thisStyle, shown };
 }

@@ -1,7 +1,7 @@
 import type { Sp } from '../base/lengths';
 import type { Box } from '../boxes/box';
 import type { PageMark, VItem } from '../boxes/vertical';
-import type { PageGeometry, PageStyle, RunningTexts } from '../document/page';
+import type { Backdrop, PageGeometry, PageStyle, RunningTexts, Turn } from '../document/page';
 
 /** A block ready for the pages. `id` names it in page descriptions. */
 export interface FlowBlock {
@@ -50,6 +50,9 @@ export interface Page {
   readonly folio: string;
   readonly style: PageStyle;
   readonly running: RunningTexts;
+  readonly backdrops: readonly Backdrop[];
+  /** The page, or only what is written on it, lies on its side. */
+  readonly turned: Turn | null;
   /** By how much the contents are too tall, or 0. */
   readonly overfull: Sp;
 }

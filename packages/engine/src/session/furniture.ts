@@ -2,9 +2,10 @@ import { ownPlace } from './facts';
 import { PT, type Sp } from '../base/lengths';
 import { boxOf, rule, type Box, type Child } from '../boxes/box';
 import type { Inline } from '../document/inlines';
-import type { RunningLine } from '../document/page';
+import type { Backdrop, RunningLine } from '../document/page';
 import type { Page, PlacedBox } from '../pages/page';
-import { boxInline } from '../paragraphs/boxes';
+import { onTurnedPaper } from '../pages/turned';
+import { boxInline, setText } from '../paragraphs/boxes';
 import type { LayoutEnv } from '../paragraphs/env';
 
 /** A running line set over its width, with its rule under (head) or over it (foot). */
@@ -33,13 +34,40 @@ function setLine(line: RunningLine, env: LayoutEnv, foot: boolean): Box {
   return boxOf(box.width, box.height, box.depth, children);
 }
 
-/** Head and foot of a page, placed. Block -1 is the page's own. */
-export function furniture(page: Page, env: LayoutEnv): PlacedBox[] {
-  const { geometry, style } = page;
-  const even = geometry.twoSided && page.number % 2 === 0;
-  const x = even ? geometry.evenLeft : geometry.left;
-  const head = even ? style.evenHead : style.head;
-  const foot = even ? style.evenFoot : style.foot;
+/** What a page has of its own, placed; block -1 is the page's own. */
+export interface Furniture {
+  /** Behind the text. */
+  readonly under: readonly PlacedBox[];
+  readonly over: readonly PlacedBox[];
+}
+
+const setBackdrop = (inlines: readonly Inline[], page: Page, env: LayoutEnv): PlacedBox[] =>
+  inlines.length === 0
+    ? []
+    : [{ x: 0, y: page.geometry.paperHeight, box: setText(inlines, env), block: -1 }];
+
+/** Head and foot of a page, and what stands behind and before its text. */
+export function furniture(page: Page, env: LayoutEnv): Furniture {
+  const all = (side: keyof Backdrop): PlacedBox[] =>
+    page.backdrops.flatMap((backdrop) => setBackdrop(backdrop[side], page, env));
+  const drawn = linesOf(page).flatMap((line) => setBackdrop(line?.onPaper ?? [], page, env));
+  const under = [...all('under'), ...drawn];
+  const over = [...headAndFoot(page, env), ...all('over')];
+  if (page.turned !== 'page') return { under, over };
+  const turn = (placed: PlacedBox): PlacedBox => onTurnedPaper(placed, page.geometry.paperHeight);
+  return { under: under.map(turn), over: over.map(turn) };
+}
+
+const isEven = ({ geometry, number }: Page): boolean => geometry.twoSided && number % 2 === 0;
+
+/** Head and foot as they are on this page. */
+const linesOf = (page: Page): readonly [RunningLine | null, RunningLine | null] =>
+  isEven(page) ? [page.style.evenHead, page.style.evenFoot] : [page.style.head, page.style.foot];
+
+function headAndFoot(page: Page, env: LayoutEnv): PlacedBox[] {
+  const { geometry } = page;
+  const x = isEven(page) ? geometry.evenLeft : geometry.left;
+  const [head, foot] = linesOf(page);
   const out: PlacedBox[] = [];
   if (head && head.inlines.length > 0)
     out.push({ x, y: geometry.top - geometry.headSep, box: setLine(head, env, false), block: -1 });

@@ -119,6 +119,7 @@ const sameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
 function sameStart(a: PageStart, b: PageStart, { twoSided }: PageGeometry): boolean {
   return (
     a.style === b.style &&
+    a.backdrop === b.backdrop &&
     a.numbering === b.numbering &&
     (a.number === b.number || !twoSided) &&
     a.columns === b.columns &&

@@ -1,6 +1,6 @@
 import { glue, type Sp } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
-import type { ColumnLayout } from '../../document/page';
+import type { ColumnLayout, Turn } from '../../document/page';
 import { setDimen } from '../../expansion/registers';
 import { type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
@@ -41,6 +41,20 @@ export function changeColumns(
   const layout = two ? twoColumns(it) : oneColumn(it);
   setWidths(it, layout.width);
   it.mode.vlist.push({ kind: 'columnchange', layout, wide });
+}
+
+/** Pages lie on their side from a new one on, or stand upright again. */
+export function turnPages(it: Interpreter, turned: Turn | null): void {
+  clearPage(it, false);
+  const [width, height] = [it.dimen('textwidth'), it.dimen('textheight')];
+  const across = turned ? height : width;
+  setWidths(it, across);
+  if (turned) {
+    setDimen(it.state, 'textwidth', height);
+    setDimen(it.state, 'textheight', width);
+  }
+  const layout = { count: 1, width: across, gap: 0, rule: 0, ...(turned ? { turned } : {}) };
+  it.mode.vlist.push({ kind: 'columnchange', layout, wide: [] });
 }
 
 export const columnCommands: readonly CommandEntry[] = [

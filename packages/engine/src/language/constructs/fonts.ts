@@ -1,5 +1,8 @@
 import { CELLS } from '../machine/cells';
-import { PT } from '../../base/lengths';
+import { PT, type Sp } from '../../base/lengths';
+import type { Token } from '../../expansion/meaning';
+import { textOf } from '../../expansion/tokenText';
+import { dimenOf } from '../scanning/dimenOf';
 import type { FontSpec } from '../../document/font';
 import type { MathAlphabet } from '../../document/math';
 import { type CommandEntry, tokensOf } from '../machine/entries';
@@ -122,6 +125,12 @@ const sizes: readonly CommandEntry[] = Object.keys(SIZES).map((name) => ({
   run: (it) => setSize(it, name),
 }));
 
+/** A size in pt, or with a unit of its own. */
+function sizeOf(it: Interpreter, tokens: readonly Token[]): Sp {
+  const text = textOf(it.p, tokens).trim();
+  return /^[\d.]*$/.test(text) ? Math.round(Number(text) * PT) : dimenOf(it, tokens);
+}
+
 /** Fonts and sizes. */
 export const fonts: readonly CommandEntry[] = [
   ...FONTS.flatMap(([command, declared, old, change, what]) => [
@@ -162,19 +171,10 @@ export const fonts: readonly CommandEntry[] = [
     description: 'A size and line distance of your own in pt, put in force by \\selectfont.',
     example: '\\fontsize{13}{16}\\selectfont',
     run: (it, args) => {
-      const points = parseFloat(
-        tokensOf(args, 0)
-          .map((t) => t.text)
-          .join(''),
-      );
-      const line = parseFloat(
-        tokensOf(args, 1)
-          .map((t) => t.text)
-          .join(''),
-      );
-      if (points > 0) it.changeFont({ size: Math.round(points * PT) });
+      const [size, line] = [sizeOf(it, tokensOf(args, 0)), sizeOf(it, tokensOf(args, 1))];
+      if (size > 0) it.changeFont({ size });
       const spread = it.read(CELLS.lineSpread);
-      if (line > 0) setLineDistance(it, Math.round(line * PT * spread));
+      if (line > 0) setLineDistance(it, Math.round(line * spread));
     },
   },
   {

@@ -1,6 +1,7 @@
 import { quietEntry } from '../machine/macroEntry';
 import { CELLS } from '../machine/cells';
 import type { Inline } from '../../document/inlines';
+import { withPaper } from '../machine/paper';
 import type { NumberStyle, PageStyle, RunningLine } from '../../document/page';
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
@@ -22,11 +23,13 @@ function runningLine(it: Interpreter, macro: string, rule: string): RunningLine 
   it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright', color: 0 });
   setSize(it, 'normalsize');
   it.write(CELLS.alignment, 'justified');
-  const inlines = it.inlinesOf([it.p.command(macro)]);
+  const [inlines, onPaper] = withPaper(it, () => it.inlinesOf([it.p.command(macro)]));
   const width = it.dimen(OWN.headWidth) || it.dimen('textwidth');
   const thickness = state.get(state.cell(rule)) === undefined ? 0 : it.dimen(rule);
   it.closeGroup();
-  return inlines.length === 0 ? null : { inlines, rule: thickness, width };
+  if (inlines.length + onPaper.length === 0) return null;
+  const line = { inlines, rule: thickness, width };
+  return onPaper.length === 0 ? line : { ...line, onPaper };
 }
 
 /** Heads and feet as their macros stand now. */
@@ -51,7 +54,7 @@ type Emitted = Parameters<Interpreter['mode']['vlist']['push']>[0];
 /** Adds a mark for the page: between paragraphs, or on the line where it is met. */
 export function emit(
   it: Interpreter,
-  node: Emitted & { kind: 'pagestyle' | 'pagenumber' | 'running' | 'contents' },
+  node: Emitted & { kind: 'pagestyle' | 'backdrop' | 'pagenumber' | 'running' | 'contents' },
 ): void {
   if (it.mode.hlist === null) it.mode.vlist.push(node);
   else it.mode.hlist.add({ kind: 'migrant', node, ...it.p.place });

@@ -11,6 +11,7 @@ import { InlineList } from '../machine/inlineList';
 import { CELLS } from '../machine/cells';
 import type { Interpreter } from '../machine/interpreter';
 import type { Mode } from '../machine/modes';
+import { splitAt } from '../scanning/optionLists';
 import { dimenOf } from '../scanning/dimenOf';
 
 /** The thickness of lines in pictures (`\thinlines`, `\linethickness`). */
@@ -24,14 +25,26 @@ interface OpenPicture {
   readonly outer: Mode;
 }
 const PICTURE = cell<OpenPicture | null>('picture', null);
+/** Is it in what is put into a picture? */
+const WITHIN = cell<boolean>('withinput', false);
+const NO_ROOM = { left: 0, right: 0, low: 0, high: 0 };
 
 /** `(x,y)` in units of `\unitlength`; null when it does not stand here. */
 function pair(it: Interpreter): Point | null {
   if (!it.p.takeChar('(')) return null;
   const tokens: Token[] = [];
   for (let t = it.p.next(); t !== null && t.text !== ')'; t = it.p.next()) tokens.push(t);
-  const [x = 0, y = 0] = textOf(it.p, tokens).split(',').map(Number);
-  return { x: Number.isFinite(x) ? x : 0, y: Number.isFinite(y) ? y : 0 };
+  const [x = [], y = []] = splitAt(tokens, ',');
+  return { x: numberOf(it, x), y: numberOf(it, y) };
+}
+
+/** A number of units; a length is one too (LaTeX's picture commands since 2020). */
+function numberOf(it: Interpreter, tokens: readonly Token[]): number {
+  const text = textOf(it.p, tokens).trim();
+  const number = Number(text);
+  if (Number.isFinite(number)) return number;
+  const length = /^[-+\d.\s]*[a-z]{2}$|^[-+\s]*$/.test(text) ? dimenOf(it, tokens) : 0;
+  return length / (it.dimen('unitlength') || PT);
 }
 
 const scaled = (it: Interpreter, { x, y }: Point): Point => {
@@ -52,8 +65,7 @@ const pen = (it: Interpreter): PathStyle =>
 function draw(it: Interpreter, paths: readonly (readonly [Path, PathStyle])[]): void {
   const { from, to } = it.p.place;
   const marks = paths.map(([path, style]): Mark => ({ kind: 'path', path, style, from, to }));
-  const bounds = { left: 0, right: 0, low: 0, high: 0 };
-  it.add({ kind: 'drawing', marks, bounds, from, to });
+  it.add({ kind: 'drawing', marks, bounds: NO_ROOM, from, to });
 }
 
 /** How long and how wide half the head of a vector is, in pt: as those of LaTeX's line font. */
@@ -125,9 +137,21 @@ const quadratic = (start: Point, control: Point, end: Point): Path => {
 
 /** Puts something into the picture, its reference point at a place. */
 function put(it: Interpreter, at: Point, inlines: readonly Inline[]): void {
+  const mark: Mark = { kind: 'label', inlines, at, across: 0, up: null };
+  if (it.read(WITHIN))
+    return it.add({ kind: 'drawing', marks: [mark], bounds: NO_ROOM, ...it.p.place });
   const picture = it.environments.findLast(({ data }) => data.get(PICTURE))?.data.get(PICTURE);
   if (!picture) return inlines.forEach((inline) => it.add(inline));
-  picture.marks.push({ kind: 'label', inlines, at, across: 0, up: null });
+  picture.marks.push(mark);
+}
+
+/** What is put: what is put within it counts from its place. */
+function contents(it: Interpreter, tokens: readonly Token[]): readonly Inline[] {
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.write(WITHIN, true);
+  const inlines = it.inlinesOf(tokens);
+  it.closeGroup();
+  return inlines;
 }
 
 const ALIGN: Readonly<Record<string, number>> = { l: 0, r: 1, b: 0, t: 1 };
@@ -218,7 +242,7 @@ export const pictureCommands: readonly CommandEntry[] = [
     run: (it, _args, token) => {
       const at = pair(it);
       const args = it.readArguments('m', token);
-      if (at && args) put(it, scaled(it, at), it.inlinesOf(tokensOf(args, 0)));
+      if (at && args) put(it, scaled(it, at), contents(it, tokensOf(args, 0)));
     },
   },
   {
@@ -232,7 +256,7 @@ export const pictureCommands: readonly CommandEntry[] = [
       const args = it.readArguments('mm', token);
       if (!at || !step || !args) return;
       const times = Math.min(MOST_TIMES, parseInt(textOf(it.p, tokensOf(args, 0)), 10) || 0);
-      const inlines = it.inlinesOf(tokensOf(args, 1));
+      const inlines = contents(it, tokensOf(args, 1));
       for (let i = 0; i < times; i++)
         put(it, scaled(it, { x: at.x + i * step.x, y: at.y + i * step.y }), inlines);
     },
@@ -325,6 +349,7 @@ export const pictureEnvironment: EnvironmentEntry = {
     it.startParagraph();
     const hlist = new InlineList(it.read(CELLS.divisions));
     const { data } = it.innermost;
+    it.write(WITHIN, false);
     data.set(PICTURE, { size, corner, marks: [], outer: it.pushMode({ hlist, restricted: true }) });
   },
   end: (it) => {

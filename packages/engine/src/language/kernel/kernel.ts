@@ -14,6 +14,8 @@ import { floatCommands, floatEnvironments } from '../constructs/floats';
 import { footnoteCommands } from '../constructs/footnotes';
 import { kernelCommands, kernelEnvironments } from '../constructs/kernelCommands';
 import { marginCommands } from '../constructs/margins';
+import { backdropCommands } from '../constructs/backdrop';
+import { hookCommands } from '../constructs/hooks';
 import { pageStyleCommands } from '../constructs/pageStyle';
 import { sectionInternals } from '../constructs/sections';
 import { tableCommands, tableEnvironments } from '../constructs/tables';
@@ -57,6 +59,8 @@ export const kernel: Module = {
     ...boxRegisterCommands,
     ...tableCommands,
     ...pageStyleCommands,
+    ...backdropCommands,
+    ...hookCommands,
     ...contentsCommands,
     ...sectionInternals,
     ...footnoteCommands,

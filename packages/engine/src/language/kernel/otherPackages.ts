@@ -4,12 +4,12 @@
  */
 export const OTHER_PACKAGES: ReadonlySet<string> = new Set(
   `
-  amsaddr amsrefs apptools aurical background balance bbm-macros bclogo beramono beton
+  amsaddr amsrefs apptools aurical  balance bbm-macros bclogo beramono beton
   bibentry bigints boites boxhandler calligra catchfile ccfonts centernot chancery changes
   chapterbib charter chemfig chemformula chronology circledsteps circuitikz clrscr
   clrscr3e cmbright color-edits colortab concmath contour cool cprotect crop currfile
-  dashbox dashrule delarray dingbat doi draftwatermark easylist eepic eqlist eqnarray
-  eqparbox eso-pic euler eurosym everypage exercise expdlist exsheets extsizes fancypar
+  dashbox dashrule delarray dingbat doi  easylist eepic eqlist eqnarray
+  eqparbox  euler eurosym  exercise expdlist exsheets extsizes fancypar
   fancyref fancytabs fixmath floatrow flushend fncychap fontaxes footmisc fouridx fourier
   fp frcursive gauss gnuplottex graphbox grffile halloweenmath harpoon hobby icomma
   inconsolata isodate isomath kantlipsum knowledge kpfonts leftidx libertine libertinus
@@ -23,8 +23,7 @@ export const OTHER_PACKAGES: ReadonlySet<string> = new Set(
   realboxes regexpatch rotfloat savesym savetrees scalefnt scalerel scrextend
   scrlayer-scrpage semantic sepnum sfmath showkeys showlabels shuffle sidenotes simplewick
   sistyle skmath skull slashed splitidx spverbatim stackengine starfont stix subdepth
-  sudoku svg tablefootnote tabto tabu tabvar textcase textfit textgreek textpos
-  threeparttablex tikz-3dplot tikzpagenodes tikzsymbols titleps titletoc tkz-base
+  sudoku svg tablefootnote tabto tabu tabvar textcase textfit textgreek    threeparttablex tikz-3dplot tikzpagenodes tikzsymbols titleps titletoc tkz-base
   tkz-euclide tkz-fct tkz-graph tkz-tab tocbibind totcount totpages tracefnt transparent
   twoopt typearea ulsy underscore unicode-math verbatimbox verse vwcol watermark
   witharrows xargs xhfill xpatch yfonts yhmath yquant zi4 zref

@@ -1,3 +1,4 @@
+import { BACKDROP_MACROS } from '../constructs/backdrop';
 import { FOOTNOTE_SOURCE } from '../constructs/footnotes';
 import { FLOAT_SOURCE } from '../constructs/floats';
 import { PAGE_STYLES } from '../constructs/pageStyle';
@@ -86,4 +87,4 @@ const HELPERS =
 `;
 
 /** All of the kernel that is written in the language itself. */
-export const PRELUDE = HELPERS + PAGE_STYLES + FOOTNOTE_SOURCE + FLOAT_SOURCE;
+export const PRELUDE = HELPERS + PAGE_STYLES + BACKDROP_MACROS + FOOTNOTE_SOURCE + FLOAT_SOURCE;

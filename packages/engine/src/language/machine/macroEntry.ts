@@ -1,4 +1,4 @@
-import type { CommandEntry, SourceName } from './entries';
+import type { CommandEntry, PackageEntry, SourceName } from './entries';
 
 /** A command of a package that is a macro in the language itself. */
 export const macroEntry = (
@@ -41,3 +41,12 @@ export const sourceEnvironment = (
   description: string,
   example: string,
 ): SourceName => ({ kind: 'environment', name, signature, description, example });
+
+/** A package that is written in the language itself. */
+export const sourcePackage = (
+  name: string,
+  description: string,
+  described: readonly SourceName[],
+  source: string,
+  requires: readonly string[] = [],
+): PackageEntry => ({ name, description, options: null, requires, described, source });

@@ -106,6 +106,8 @@ import { forest, qtree, tikzQtree } from './bracketTrees';
 import { polynom } from './polynom';
 import { systeme } from './systems';
 import { venndiagram } from './venn';
+import { backdropPackages } from './backdropPackages';
+import { keyval, xkeyval } from './keyval';
 import { tocloft } from './tocloft';
 import { soul } from './soul';
 import { arydshln } from './arydshln';
@@ -183,6 +185,9 @@ import { color, xcolor } from './xcolor';
 import { xspace } from './xspace';
 
 const ALL: readonly PackageEntry[] = [
+  ...backdropPackages,
+  keyval,
+  xkeyval,
   paralist,
   faktor,
   tocloft,

@@ -3,6 +3,8 @@ import { alphabetCommand } from '../constructs/mathAlphabets';
 import type { PackageEntry } from '../machine/entries';
 import { macroEntry, quietEntry } from '../machine/macroEntry';
 import { INCH } from '../../base/lengths';
+import { turnPages } from '../constructs/columns';
+import type { Turn } from '../../document/page';
 
 /** nicefrac: fractions in the line. */
 export const nicefrac: PackageEntry = {
@@ -59,9 +61,9 @@ export const makeidx: PackageEntry = {
 };
 export const imakeidx: PackageEntry = { ...makeidx, name: 'imakeidx' };
 
-const landscape = (name: string): PackageEntry => ({
+const landscape = (name: string, turned: Turn): PackageEntry => ({
   name,
-  description: 'Pages on their side; they are set upright here.',
+  description: 'Pages on their side.',
   options: null,
   environments: [
     {
@@ -69,13 +71,13 @@ const landscape = (name: string): PackageEntry => ({
       signature: '',
       description: 'Pages on their side.',
       example: '\\begin{landscape}\nTides\n\\end{landscape}',
-      begin: (it) => it.execute(it.source('\\clearpage')),
-      end: (it) => it.execute(it.source('\\clearpage')),
+      begin: (it) => turnPages(it, turned),
+      end: (it) => turnPages(it, null),
     },
   ],
 });
-export const lscape = landscape('lscape');
-export const pdflscape = landscape('pdflscape');
+export const lscape = landscape('lscape', 'text');
+export const pdflscape = landscape('pdflscape', 'page');
 
 /** epsfig: the old form of including pictures. */
 export const epsfig: PackageEntry = {

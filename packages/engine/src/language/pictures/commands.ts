@@ -4,6 +4,7 @@ import type { Mark } from '../../document/drawing';
 import { environmentTokens } from '../machine/environmentTokens';
 import { InlineList } from '../machine/inlineList';
 import { CELLS } from '../machine/cells';
+import { drawOnPaper } from '../machine/paper';
 import { overlaySpec, showsOn } from '../machine/overlays';
 import { tokensOf, type CommandEntry, type EnvironmentEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
@@ -29,6 +30,7 @@ interface Frame {
   readonly outer: Mode;
   readonly baseline: string | null;
 }
+const NO_ROOM = { left: 0, right: 0, low: 0, high: 0 };
 const FRAME = cell<Frame | null>('tikzframe', null);
 
 /** The words behind `baseline=` in options; null when nothing says. */
@@ -68,8 +70,9 @@ function end(
   it.popMode(outer);
   if (!picture) return;
   const box = bounds.left > bounds.right ? { left: 0, right: 0, low: 0, high: 0 } : bounds;
-  const base = lines ?? box.low;
   const marks: Mark[] = [...picture.behind, ...picture.marks];
+  if (picture.onPaper) return drawOnPaper(it, { kind: 'drawing', marks, bounds: NO_ROOM, ...span });
+  const base = lines ?? box.low;
   it.add({
     kind: 'drawing',
     marks: [{ kind: 'group', marks, map: translation(-box.left, -base), clip: null }],

@@ -3,6 +3,7 @@ import { mapped, type Point } from '../../base/maps';
 import { boundsOf } from '../../base/paths';
 import { between, dot, linesMeet, minus, plus, polar, times, unit } from '../../drawing/vectors';
 import { meetings } from '../../drawing/curves';
+import { pageGeometry } from '../machine/parameters';
 import { ExpressionTrouble, readExpression, type Value } from './arithmetic';
 import type { Graphics } from './graphics';
 import type { Key } from './keys';
@@ -191,7 +192,9 @@ function named(reading: Reading, text: string): Place {
       ? bounds
       : name === 'current path bounding box'
         ? boundsOf(lastPath)
-        : null;
+        : /^current page\b/.test(name)
+          ? paperBox(reading, name)
+          : null;
   if (box) return free(boxAnchor(box, anchor));
   const node = nodes.get(name);
   if (!node) {
@@ -202,6 +205,16 @@ function named(reading: Reading, text: string): Place {
   const at = anchorOf(node, angle);
   if (!at) reading.trouble({ kind: 'anchor', word: anchor });
   return free(at ?? centreOf(node));
+}
+
+/** The page, or its text (package tikzpagenodes), from the lower left corner of the paper. */
+function paperBox({ it, picture }: Reading, name: string): Parameters<typeof boxAnchor>[0] {
+  picture.onPaper = true;
+  const [width, height] = [it.dimen('paperwidth'), it.dimen('paperheight')];
+  if (!/text|footer|header/.test(name)) return { left: 0, right: width, low: 0, high: height };
+  const { left, top, textWidth, textHeight } = pageGeometry(it.state);
+  const high = height - top;
+  return { left, right: left + textWidth, low: high - textHeight, high };
 }
 
 function boxAnchor(

@@ -39,6 +39,8 @@ export interface OpenPicture {
   /** The state of the generator of random numbers. */
   seed: number;
   unnamed: number;
+  /** It names the page: its places count from the corner of the paper. */
+  onPaper: boolean;
   /** Where marks go that wait for the path below them. */
   later: Mark[] | null;
 }
@@ -60,6 +62,7 @@ export const newPicture = (): OpenPicture => ({
   lastPath: [],
   seed: 1,
   unnamed: 0,
+  onPaper: false,
   later: null,
 });
 

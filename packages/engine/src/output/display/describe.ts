@@ -36,19 +36,21 @@ interface Filling {
 /** A finished page as flat arrays. `lists` may be kept from page to page, which spares their room. */
 export function describePage(
   page: Page,
-  furniture: readonly PlacedBox[],
+  furniture: { readonly under: readonly PlacedBox[]; readonly over: readonly PlacedBox[] },
   lists: PageLists = newLists(),
 ): PageDescription {
   clearLists(lists);
   const to: Filling = { lists, sourced: true, top: 0, bottom: 0 };
+  for (const placed of furniture.under) line(to, placed);
   for (const placed of page.placed) line(to, placed);
-  for (const placed of furniture) line(to, placed);
+  for (const placed of furniture.over) line(to, placed);
   for (const label of page.labels) anchor(lists, label.name, label);
-  const { geometry } = page;
+  const { paperWidth, paperHeight } = page.geometry;
+  const lies = page.turned === 'page';
   return {
     number: page.number,
-    width: toBp(geometry.paperWidth),
-    height: toBp(geometry.paperHeight),
+    width: toBp(lies ? paperHeight : paperWidth),
+    height: toBp(lies ? paperWidth : paperHeight),
     ...arraysOf(lists),
   };
 }
