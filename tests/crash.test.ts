@@ -7,7 +7,7 @@ import { compose } from '../src/lib/server/compose';
 
 const PORT = 4327;
 const BASE = `http://127.0.0.1:${PORT}`;
-const ROUNDS = 12;
+const ROUNDS = 6;
 const folder = mkdtempSync(join(tmpdir(), 'odd-compass-crash-'));
 const database = join(folder, 'crash.db');
 

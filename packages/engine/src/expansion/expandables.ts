@@ -1,6 +1,7 @@
 import { formatPt, type Glue } from '../base/lengths';
 import { readArgument } from './arguments';
 import { conditionals, readCsName } from './conditionals';
+import { evaluations } from './evaluations';
 import { helpers } from './helpers';
 import { FOOTNOTE_SIGNS, toLetter, toRoman } from './numerals';
 import { type Expandable, isExpandable, type RegisterMeaning, type Token } from './meaning';
@@ -62,6 +63,7 @@ function number(name: string, print: (n: number) => string): Expandable {
 /** Every expandable primitive and the kernel's expandable helpers (The TeXbook, chapter 20). */
 export const expandables: readonly Expandable[] = [
   ...conditionals,
+  ...evaluations,
   expandable('expandafter', (p) => {
     const first = p.next();
     const second = p.next();
