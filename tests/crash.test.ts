@@ -75,7 +75,7 @@ it('no acknowledged key is missing, whenever the server is killed', async () => 
     await start();
     const writing = writeUntilKilled(known.revision, known.text);
     // At another moment each time, most likely in the middle of a write.
-    await new Promise((resolve) => setTimeout(resolve, 40 + 37 * round));
+    await new Promise((resolve) => setTimeout(resolve, 40 + 75 * round));
     await kill();
     const acknowledged = await writing;
     kept += acknowledged.revision - known.revision;

@@ -39,7 +39,7 @@ function groupAt(tokens: readonly Token[], start: number): { inner: Token[]; end
 
 /**
  * The arguments that a specification of letters asks for (the document-command
- * syntax of LaTeX: `m o O{} d() D(){} r() R(){} s t+ v e{^_} E{^_}{…}`, `+` and `!` before them).
+ * syntax of LaTeX: `m o O{} g G{} d() D(){} r() R(){} s t+ v b e{^_} E{^_}{…}`, `+` and `!` before them).
  */
 export function parseSpec(tokens: readonly Token[]): ArgumentSpec[] {
   const specs: ArgumentSpec[] = [];
@@ -67,6 +67,8 @@ export function parseSpec(tokens: readonly Token[]): ArgumentSpec[] {
     }
     if (letter === 'm' || letter === 'v' || letter === 's') specs.push(plain(letter, long));
     else if (letter === 'o') specs.push(plain('o', long, '[', ']'));
+    else if (letter === 'b' || letter === 'g') specs.push(plain(letter, long));
+    else if (letter === 'G') specs.push({ ...plain('g', long), fallback: fallback() });
     else if (letter === 'O') specs.push({ ...plain('o', long, '[', ']'), fallback: fallback() });
     else if (letter === 'd' || letter === 'r') specs.push(plain(letter, long, char(), char()));
     else if (letter === 'D' || letter === 'R') {
@@ -120,11 +122,44 @@ function delimited(p: Processor, open: string, close: string): Token[] | null {
   }
 }
 
+/** An argument in braces, if one stands here. */
+function inBraces(p: Processor, caller: Token, long: boolean): readonly Token[] | null {
+  const blank = p.next();
+  const next = blank?.cat === Cat.Space ? p.nextNonBlank() : blank;
+  if (next) p.unread(next);
+  if (next?.cat === Cat.Begin) return readArgument(p, caller, long);
+  if (blank?.cat === Cat.Space) p.unread(blank);
+  return null;
+}
+
+/** All that stands in an environment, up to its end, without blanks around it. */
+function body(p: Processor): readonly Token[] {
+  const out: Token[] = [];
+  let open = 0;
+  for (let token = p.next(); token !== null; token = p.next()) {
+    const isEnd = token.cat === Cat.Command && token.text === 'end';
+    if (token.cat === STOP || (isEnd && open === 0)) {
+      p.unread(token);
+      break;
+    }
+    if (isEnd) open--;
+    else if (token.cat === Cat.Command && token.text === 'begin') open++;
+    out.push(token);
+  }
+  const first = out.findIndex(({ cat }) => cat !== Cat.Space);
+  const last = out.findLastIndex(({ cat }) => cat !== Cat.Space);
+  return first < 0 ? [] : out.slice(first, last + 1);
+}
+
 function readOne(p: Processor, caller: Token, spec: ArgumentSpec): readonly Token[] {
   switch (spec.type) {
     case 'm':
     case 'v':
       return readArgument(p, caller, spec.long) ?? [];
+    case 'b':
+      return body(p);
+    case 'g':
+      return inBraces(p, caller, spec.long) ?? spec.fallback ?? noValue(p);
     case 's':
       return [p.command(p.takeChar('*') ? 'BooleanTrue' : 'BooleanFalse')];
     case 't':

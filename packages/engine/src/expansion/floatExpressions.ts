@@ -45,6 +45,8 @@ const FUNCTIONS: Readonly<Record<string, (...args: number[]) => number>> = {
   exp: Math.exp,
   ln: Math.log,
   logb,
+  pow: (x = 0, y = 0) => x ** y,
+  root: (n = 1, x = 0) => x ** (1 / n),
   sqrt: Math.sqrt,
   fact: factorial,
   factorial,
@@ -221,7 +223,7 @@ class Reader {
 
   private closed(): number[] {
     const out = [this.choice()];
-    while (this.take(',')) out.push(this.choice());
+    while (this.take(',') || this.take(':')) out.push(this.choice());
     if (!this.take(')')) throw new FloatTrouble(this.text.slice(this.at));
     return out;
   }

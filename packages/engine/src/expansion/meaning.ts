@@ -7,7 +7,7 @@ export type Token = AnyToken<Cell>;
 
 /** One argument of a macro that says what it takes: its letter, its delimiters, its default. */
 export interface ArgumentSpec {
-  readonly type: 'm' | 'o' | 'd' | 's' | 't' | 'r' | 'v' | 'e';
+  readonly type: 'm' | 'o' | 'd' | 's' | 't' | 'r' | 'v' | 'e' | 'g' | 'b';
   readonly open: string;
   readonly close: string;
   /** What stands for it when it is left out; null for the mark of no value. */

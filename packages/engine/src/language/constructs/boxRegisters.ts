@@ -14,6 +14,8 @@ import type { Interpreter, Size } from '../machine/interpreter';
 import { box } from './boxes';
 import { cell } from '../../expansion/cells';
 import type { Mode } from '../machine/modes';
+import type { MathReader } from '../machine/mathReader';
+import type { MathTextNode } from '../../document/math';
 import { OWN } from '../machine/ownNames';
 
 /** What a box register holds: inlines side by side, with a size of their own if it was set. */
@@ -42,9 +44,10 @@ function newBox(it: Interpreter, name: Token | undefined): void {
   it.state.set(name.cell, { kind: 'chardef', code: number }, true);
 }
 
-function use(it: Interpreter, cell: Cell, empties: boolean): void {
+/** What a register holds, as it is printed; null when it is empty. */
+function used(it: Interpreter, cell: Cell, empties: boolean): Inline | null {
   const found = kept(it, cell);
-  if (!found) return;
+  if (!found) return null;
   if (empties) it.state.set(cell, undefined);
   const inlines = placedAt(found.inlines, it.p.place);
   const { width, height, depth } = found.size;
@@ -52,8 +55,31 @@ function use(it: Interpreter, cell: Cell, empties: boolean): void {
     height === undefined && depth === undefined
       ? {}
       : { vertical: { height: height ?? null, depth: depth ?? null } };
-  addBox(it, box(it, inlines, { width: width ?? null, align: 'left', ...vertical }));
+  return box(it, inlines, { width: width ?? null, align: 'left', ...vertical });
 }
+
+function use(it: Interpreter, cell: Cell, empties: boolean): void {
+  const inline = used(it, cell, empties);
+  if (inline) addBox(it, inline);
+}
+
+/** In a formula: a box is a piece of text in it. */
+const inFormula = (reader: MathReader, token: Token, inline: Inline | null): MathTextNode | null =>
+  inline && { kind: 'text', inlines: [inline], ...reader.span(token) };
+
+/** A command that keeps or measures, carried out in a formula as in text. */
+const alsoInFormulas = (
+  signature: string,
+  run: (it: Interpreter, args: Args, token: Token) => void,
+): Pick<CommandEntry, 'signature' | 'run' | 'math'> => ({
+  signature,
+  run,
+  math: ({ it }, token) => {
+    const args = it.readArguments(signature, token);
+    if (args) run(it, args, token);
+    return null;
+  },
+});
 
 /** A box met between paragraphs stands there by itself; within one it is part of the line. */
 export function addBox(it: Interpreter, inline: Inline): void {
@@ -125,11 +151,7 @@ const boxMaker = (
   description,
   example: `\\${name}{ferry}`,
   run: (it, _args, token) => addBox(it, readBox(it, name, token)),
-  math: (reader, token) => ({
-    kind: 'text',
-    inlines: [readBox(reader.it, name, token)],
-    ...reader.span(token),
-  }),
+  math: (reader, token) => inFormula(reader, token, readBox(reader.it, name, token)),
 });
 
 /** `\setbox`: reads the box that follows into a register. */
@@ -161,10 +183,7 @@ function moved(name: string, axis: 'raise' | 'shift', sign: number): CommandEntr
       const inline = readMoved(it, axis, sign, token);
       if (inline) addBox(it, inline);
     },
-    math: ({ it }, token) => {
-      const inline = readMoved(it, axis, sign, token);
-      return inline && { kind: 'text', inlines: [inline], ...it.spanOf(token) };
-    },
+    math: (reader, token) => inFormula(reader, token, readMoved(reader.it, axis, sign, token)),
   };
 }
 
@@ -202,17 +221,15 @@ function boxFollowing(it: Interpreter, maker: Token, caller: Token): readonly In
 function setTo(name: string, part: (size: Size) => Sp, what: string): CommandEntry {
   return {
     name,
-    signature: 'mm',
     description: `Sets a length to the ${what} of a text.`,
     example: `\\newlength{\\gauge}\\${name}{\\gauge}{high water}`,
-    run: (it, args) => {
+    ...alsoInFormulas('mm', (it, args) => {
       const target = tokensOf(args, 0).find((t) => t.cell !== null);
       const value = part(it.host.measure(it.inlinesOf(tokensOf(args, 1))));
       const meaning = target?.cell ? it.state.meaning(target.cell) : undefined;
       if (meaning?.kind !== 'register') return;
       it.state.set(meaning.storage, meaning.type === 'skip' ? glue(value) : value);
-    },
-    math: () => null,
+    }),
   };
 }
 
@@ -277,13 +294,12 @@ export const boxRegisterCommands: readonly CommandEntry[] = [
   },
   {
     name: 'sbox',
-    signature: 'mM',
     description: 'Keeps a text as a box.',
     example: '\\newsavebox{\\gauge}\\sbox{\\gauge}{high water}',
-    run: (it, args) => {
+    ...alsoInFormulas('mM', (it, args) => {
       const cell = boxCell(it, tokensOf(args, 0));
       it.state.set(cell, { inlines: it.inlinesOf(tokensOf(args, 1)), size: {} });
-    },
+    }),
   },
   {
     name: 'savebox',
@@ -302,14 +318,19 @@ export const boxRegisterCommands: readonly CommandEntry[] = [
       it.startParagraph();
       use(it, cell, false);
     },
+    math: (reader, token) => {
+      const args = reader.it.readArguments('m', token);
+      return (
+        args &&
+        inFormula(reader, token, used(reader.it, boxCell(reader.it, tokensOf(args, 0)), false))
+      );
+    },
   },
   {
     name: 'setbox',
-    signature: '',
     description: 'Keeps the box that follows.',
     example: '\\setbox0=\\hbox{ferry}',
-    run: (it, _args, token) => setBox(it, token),
-    math: () => null,
+    ...alsoInFormulas('', (it, _args, token) => setBox(it, token)),
   },
   ...(
     [
@@ -326,6 +347,10 @@ export const boxRegisterCommands: readonly CommandEntry[] = [
     description: 'Prints a box that was kept.',
     example: `\\setbox0=\\hbox{ferry}\\${name}0`,
     run: (it) => use(it, it.state.register('box', scanInt(it.p)), empties),
+    math: (reader, token) => {
+      const { it } = reader;
+      return inFormula(reader, token, used(it, it.state.register('box', scanInt(it.p)), empties));
+    },
   })),
   moved('raise', 'raise', 1),
   moved('lower', 'raise', -1),

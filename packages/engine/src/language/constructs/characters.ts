@@ -28,6 +28,7 @@ const CHARACTERS: readonly (readonly [string, string, string])[] = [
   ['textquotedblleft', '“', 'An opening double quote'],
   ['textquotedblright', '”', 'A closing double quote'],
   ['textdegree', '°', 'A degree sign'],
+  ['texteuro', '€', 'The sign of the euro'],
   ['texttrademark', '™', 'A trade mark sign'],
   ['textregistered', '®', 'A registered sign'],
   ['textcopyright', '©', 'A copyright sign'],

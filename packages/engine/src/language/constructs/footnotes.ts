@@ -1,14 +1,13 @@
 import { scriptText } from './scriptText';
 import { restoreParagraphs } from '../machine/columns';
 import { emptyBox } from '../machine/paragraphMode';
-import { CELLS } from '../machine/cells';
 import { FIL, glue, PT } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
 import type { Inline } from '../../document/inlines';
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { setDimen, setSkip } from '../../expansion/registers';
-import { labelValue, setCounter, stepCounter } from '../machine/counters';
+import { labelValue, setCounter, stepCounter, nameNext } from '../machine/counters';
 import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
 import type { OpenEnvironment } from '../machine/environments';
 import type { Interpreter } from '../machine/interpreter';
@@ -122,7 +121,7 @@ function footnote(it: Interpreter, args: Args, token: Token): void {
   const counter = counterOf(it);
   const before = it.state.get(it.state.register('count', `c@${counter}`)) as number;
   takeNumber(it, args[0], counter);
-  it.write(CELLS.currentLabel, labelValue(it, markTokens(it, counter), 'footnote'));
+  nameNext(it, labelValue(it, markTokens(it, counter), 'footnote'));
   const mark = markTokens(it, counter);
   it.startParagraph();
   const list = it.mode.hlist;

@@ -2,7 +2,7 @@ import { CELLS, type Alignment } from '../machine/cells';
 import { glue, gluePt } from '../../base/lengths';
 import { setDimen, setSkip } from '../../expansion/registers';
 import type { Token } from '../../expansion/meaning';
-import { counterText, counterValue, setCounter, stepCounter } from '../machine/counters';
+import { counterText, counterValue, setCounter, stepCounter, nameNext } from '../machine/counters';
 import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { beginGeneral } from './generalList';
@@ -70,11 +70,11 @@ export function beginEnumerate(it: Interpreter, args: Args, kind = 'enumerate'):
       const label = inner.inlinesOf(custom);
       const shown = ref ? inner.inlinesOf(ref) : label;
       const value = shown.map((i) => (i.kind === 'text' ? i.text : '')).join('');
-      inner.write(CELLS.currentLabel, { value, shown: null, kind: counter });
+      nameNext(inner, { value, shown: null, kind: counter });
       return label;
     }
     const value = prefix(inner, depth) + counterText(inner, counter);
-    inner.write(CELLS.currentLabel, { value, shown: null, kind: counter });
+    nameNext(inner, { value, shown: null, kind: counter });
     return inner.inlinesOf([inner.p.command(`label${counter}`)]);
   });
 }

@@ -73,6 +73,11 @@ const OTHER_STRETCHED: Stretched = [
   ['overgroup', '⏠', false, true],
   ['undergroup', '⏡', true, true],
 ];
+const ARCS: Stretched = [
+  ['wideparen', '⏜', false, false],
+  ['overarc', '⏜', false, false],
+  ['underarc', '⏝', true, false],
+];
 
 const stretchNode = (
   char: string,
@@ -92,6 +97,9 @@ const stretchedOf = (table: Stretched): CommandEntry[] =>
       (reader, token) => stretchNode(char, below, limits, reader.field(token), reader.span(token)),
     ),
   );
+
+/** Arcs over and under letters (packages yhmath, arcs). */
+export const arcs: readonly CommandEntry[] = stretchedOf(ARCS);
 
 /** `\overbracket[thickness][height]{…}`: the measures of the font are taken for those asked. */
 const bracket = (name: string, char: string, below: boolean): CommandEntry =>

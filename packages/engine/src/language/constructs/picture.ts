@@ -5,6 +5,7 @@ import { filled, solidStroke, stroked, type Mark, type PathStyle } from '../../d
 import type { Inline } from '../../document/inlines';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
 import { textOf } from '../../expansion/tokenText';
 import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
 import { InlineList } from '../machine/inlineList';
@@ -33,7 +34,12 @@ const NO_ROOM = { left: 0, right: 0, low: 0, high: 0 };
 function pair(it: Interpreter): Point | null {
   if (!it.p.takeChar('(')) return null;
   const tokens: Token[] = [];
-  for (let t = it.p.next(); t !== null && t.text !== ')'; t = it.p.next()) tokens.push(t);
+  let depth = 0;
+  for (let t = it.p.next(); t !== null && (depth > 0 || t.text !== ')'); t = it.p.next()) {
+    if (t.cat === Cat.Begin) depth++;
+    else if (t.cat === Cat.End) depth--;
+    tokens.push(t);
+  }
   const [x = [], y = []] = splitAt(tokens, ',');
   return { x: numberOf(it, x), y: numberOf(it, y) };
 }

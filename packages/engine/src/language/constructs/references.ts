@@ -1,4 +1,5 @@
 import { aside } from '../machine/asides';
+import { labelValue, OWN_LABEL } from '../machine/counters';
 import { CELLS, kindNames } from '../machine/cells';
 import type { Inline, RefInline } from '../../document/inlines';
 import { textOf } from '../../expansion/tokenText';
@@ -15,7 +16,9 @@ export function labelDefinition(
   name: string,
   span: { readonly from: number; readonly to: number },
 ): LabelDefinition {
-  const current = it.read(CELLS.currentLabel);
+  const given = it.read(CELLS.currentLabel);
+  const byHand = it.state.get(it.state.cell(OWN_LABEL)) !== undefined;
+  const current = byHand ? labelValue(it, [it.p.command(OWN_LABEL)], given?.kind ?? '') : given;
   const title = it.read(CELLS.currentTitle);
   return {
     name,

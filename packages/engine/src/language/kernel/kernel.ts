@@ -14,6 +14,7 @@ import { floatCommands, floatEnvironments } from '../constructs/floats';
 import { footnoteCommands } from '../constructs/footnotes';
 import { kernelCommands, kernelEnvironments } from '../constructs/kernelCommands';
 import { marginCommands } from '../constructs/margins';
+import { overlaidRows } from '../constructs/overlaidRows';
 import { backdropCommands } from '../constructs/backdrop';
 import { hookCommands } from '../constructs/hooks';
 import { pageStyleCommands } from '../constructs/pageStyle';
@@ -57,6 +58,7 @@ export const kernel: Module = {
     ...boxCommands,
     ...pictureCommands,
     ...boxRegisterCommands,
+    ...overlaidRows,
     ...tableCommands,
     ...pageStyleCommands,
     ...backdropCommands,

@@ -7,6 +7,7 @@ import { PAGE_STYLES } from '../constructs/pageStyle';
 const HELPERS =
   String.raw`
 \def\@upn#1{\textup{#1}}\def\@thmnote#1{{\mdseries\upshape #1}}
+\def\m@th{}\def\mathpalette#1#2{\mathchoice{#1\displaystyle{#2}}{#1\textstyle{#2}}{#1\scriptstyle{#2}}{#1\scriptscriptstyle{#2}}}
 \def\@empty{}\def\space{ }\def\@plus{plus}\def\@minus{minus}
 \def\and{\quad}\let\@tempa\@empty\let\@tempb\@empty\let\@tempc\@empty
 \def\@gobble#1{}\def\@gobbletwo#1#2{}\def\@gobblethree#1#2#3{}\def\@gobblefour#1#2#3#4{}

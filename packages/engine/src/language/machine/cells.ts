@@ -88,6 +88,10 @@ export const CELLS = {
   inMinipage: flag('inminipage'),
   /** Lengths and numbers are read as sums (package calc). */
   calc: flag('calc'),
+  /** A comma in a formula with no blank behind it is part of a number (package icomma). */
+  numberComma: flag('numbercomma'),
+  /** A low line in text stands for itself (package underscore). */
+  plainLowLine: flag('plainlowline'),
   quoteDepth: cell('quotedepth', 0),
   draft: flag('draft'),
   face: cell<FontFace>('face', 'modern'),

@@ -78,10 +78,20 @@ export function labelValue(it: Interpreter, tokens: readonly Token[], kind: stri
   return { value, shown: plain ? null : it.inlinesOf(expanded), kind };
 }
 
+/** What a `\label` that follows names; a `\@currentlabel` that was set by hand before is past. */
+export function nameNext(it: Interpreter, label: CurrentLabel): void {
+  it.write(CELLS.currentLabel, label);
+  const cell = it.state.cell(OWN_LABEL);
+  if (it.state.get(cell) !== undefined) it.state.set(cell, undefined);
+}
+
+/** The macro by which a label's text is set by hand. */
+export const OWN_LABEL = '@currentlabel';
+
 /** `\refstepcounter`: steps, and is what a `\label` that follows names. */
 export function refStepCounter(it: Interpreter, name: string): void {
   stepCounter(it.state, name);
   const tokens = [it.p.command(`p@${name}`), it.p.command(`the${name}`)];
   const prefixed = it.state.get(it.state.cell(`p@${name}`)) !== undefined;
-  it.write(CELLS.currentLabel, labelValue(it, prefixed ? tokens : tokens.slice(1), name));
+  nameNext(it, labelValue(it, prefixed ? tokens : tokens.slice(1), name));
 }

@@ -1,3 +1,4 @@
+import { CELLS } from './cells';
 import { typedCharacter } from './encoding';
 import { pick } from '../../base/spans';
 import { assignRegister } from '../../expansion/definitions';
@@ -55,6 +56,8 @@ export function carryOut(it: Interpreter, token: Token): void {
       return readDollarFormula(it, token);
     case Cat.Super:
     case Cat.Sub:
+      if (token.cat === Cat.Sub && it.read(CELLS.plainLowLine))
+        return typedCharacter(it, '_', it.p.spanOf(token));
       return readStrayMath(it, token);
     case Cat.Tab:
       return it.p.report('alignment-outside', it.p.spanOf(token));

@@ -1,3 +1,4 @@
+import { comma } from './comma';
 import { meantWays } from './meantNames';
 import { innerDollars, missingBrace } from './formulaSlips';
 import { endTooLong, MOST_SIGNS } from './longFormula';
@@ -349,7 +350,7 @@ export class MathReader {
     if (token.text === "'" || token.text === '′' || token.text === '’')
       return readPrimes(this, span, nodes);
     if (token.text > '\u007f' && unicodeNodes(this, token, nodes)) return;
-    nodes.push(this.characterNode(token.text, span));
+    nodes.push(token.text === ',' ? comma(this, span) : this.characterNode(token.text, span));
   }
 
   /** A character that stands for itself, in the alphabet in force. */

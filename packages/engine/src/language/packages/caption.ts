@@ -16,7 +16,7 @@ import {
   openFloat,
   FLOAT_TYPE,
 } from '../constructs/floats';
-import { counterExists, labelValue, newCounter, stepCounter } from '../machine/counters';
+import { counterExists, labelValue, newCounter, stepCounter, nameNext } from '../machine/counters';
 import { addContentsLine } from '../constructs/contents';
 import { refCommand } from '../constructs/references';
 import { beginColumn, endColumn, enterColumn, leaveColumn } from '../machine/columns';
@@ -132,7 +132,7 @@ function subCaption(
     const cell = it.state.register('count', `c@${type}`);
     if (!done) it.state.set(cell, outer + 1, true);
     const own = it.p.command(`the${counter}`);
-    it.write(CELLS.currentLabel, {
+    nameNext(it, {
       ...labelValue(it, [it.p.command(`the${type}`), own], counter),
       part: labelValue(it, [own], counter).value,
     });

@@ -106,6 +106,8 @@ import { forest, qtree, tikzQtree } from './bracketTrees';
 import { polynom } from './polynom';
 import { systeme } from './systems';
 import { venndiagram } from './venn';
+import { commandPackages } from './commandPackages';
+import { wantedNotation } from './wantedNotation';
 import { backdropPackages } from './backdropPackages';
 import { keyval, xkeyval } from './keyval';
 import { tocloft } from './tocloft';
@@ -186,6 +188,8 @@ import { xspace } from './xspace';
 
 const ALL: readonly PackageEntry[] = [
   ...backdropPackages,
+  ...commandPackages,
+  ...wantedNotation,
   keyval,
   xkeyval,
   paralist,

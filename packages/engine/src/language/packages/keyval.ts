@@ -21,7 +21,8 @@ function setKey(it: Interpreter, family: string, part: readonly Token[]): void {
   const given = value === null ? `${command}@default` : command;
   if (it.state.get(it.state.cell(given)) === undefined) {
     const known = it.state.get(it.state.cell(command)) !== undefined;
-    if (!known) return it.p.report('option-unknown', it.spanOf(name[0] as Token), { name: key });
+    const at = { ...it.spanOf(name[0] as Token), to: it.spanOf(name.at(-1) as Token).to };
+    if (!known) return it.p.report('option-unknown', at, { name: key });
   }
   const call = it.p.command(value === null ? given : command);
   const argument =
