@@ -1,7 +1,12 @@
 import { CELLS } from '../machine/cells';
 import { INCH, PT, type Sp } from '../../base/lengths';
 import { CONTENTS_OF_CHAPTERS, CONTENTS_OF_SECTIONS } from '../constructs/contents';
-import { chapterCommand, matterCommands, partCommand } from '../constructs/chapters';
+import {
+  chapterCommand,
+  chapterHeading,
+  matterCommands,
+  partCommand,
+} from '../constructs/chapters';
 import { sections } from '../constructs/sections';
 import { titleCommands, titleEnvironments } from '../constructs/title';
 import type { ClassEntry } from '../machine/entries';
@@ -143,7 +148,7 @@ function standardClass(
       ...sections,
       ...titleCommands,
       partCommand,
-      ...(chapters ? [chapterCommand] : []),
+      ...(chapters ? [chapterCommand, chapterHeading] : []),
       ...(kind.book ? matterCommands : []),
     ],
     environments: titleEnvironments,

@@ -235,3 +235,12 @@ function matter(it: Interpreter, style: 'roman' | 'arabic', main: boolean): void
   setCounter(it.state, 'page', 1);
   setPage(it, 1, style);
 }
+
+/** The heading of a chapter alone, without a new page: over the columns of an index. */
+export const chapterHeading: CommandEntry = {
+  name: '@schapterhead',
+  signature: 'm',
+  description: 'The heading of a chapter without a number.',
+  example: '',
+  run: (it, args) => chapterHead(it, false, tokensOf(args, 0)),
+};

@@ -12,7 +12,7 @@ import { cellsBy } from '../../expansion/cells';
 interface ColumnType {
   readonly count: number;
   readonly body: readonly Token[];
-  /** May settings in brackets stand behind the letter? They are passed over. */
+  /** May settings in brackets stand behind the letter? They are its first argument then. */
   readonly settings?: boolean;
 }
 export const columnType = cellsBy<ColumnType | null>('column', null);
@@ -70,7 +70,7 @@ export function unfold(it: Interpreter, tokens: readonly Token[], depth = 0): To
     const own = it.read(columnType(token.text));
     if (own && token.cell === null && depth < 8) {
       let at = own.settings ? behindBrackets(tokens, i + 1) : i + 1;
-      const args: Token[][] = [];
+      const args: Token[][] = own.settings ? [tokens.slice(i + 2, Math.max(i + 2, at - 1))] : [];
       for (let k = 0; k < own.count; k++) {
         const { inner, end } = argumentAt(tokens, at);
         args.push(inner);

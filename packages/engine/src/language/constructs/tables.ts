@@ -12,6 +12,7 @@ import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
+import { alignPoints } from './decimalColumns';
 import { readCell } from './tableCell';
 import type { CellFrame, Preamble, TableState } from '../machine/tableState';
 import { dimenOf } from '../scanning/dimenOf';
@@ -29,6 +30,7 @@ export const freshTable = (): TableState => ({
   parts: [],
   caption: null,
   count: 0,
+  points: new Map(),
 });
 
 const PLAIN: TabularColumn = { align: 'left', width: null, valign: 'top', flexible: false };
@@ -121,7 +123,7 @@ export function readRows(
     if (ended === 'end') break;
   }
   it.mode.table = outer;
-  return rows;
+  return alignPoints(rows, table.points, it.p.place);
 }
 
 function readRow(it: Interpreter, preamble: Preamble, environment: string, table: TableState) {
@@ -139,7 +141,7 @@ function readRow(it: Interpreter, preamble: Preamble, environment: string, table
     const frame: CellFrame = { environment, after: spec?.after ?? [] };
     const { inlines, blocks, ended } = readCell(it, frame, column, spec?.before ?? []);
     const span = own?.span ?? 1;
-    cells.push({
+    const cell: TabularCell = {
       span,
       column,
       before:
@@ -151,7 +153,9 @@ function readRow(it: Interpreter, preamble: Preamble, environment: string, table
       blocks,
       color: table.cellColor ?? spec?.color ?? null,
       rows: table.rows,
-    });
+    };
+    cells.push(cell);
+    if (frame.point) table.points.set(cell, frame.point);
     at += span;
     if (ended !== 'tab') {
       const color = table.rowColor;

@@ -1,4 +1,11 @@
-import type { TableRule, TabularColumn, TabularGap } from '../../document/inlines';
+import type { Sp } from '../../base/lengths';
+import type {
+  Inline,
+  TableRule,
+  TabularCell,
+  TabularColumn,
+  TabularGap,
+} from '../../document/inlines';
 import type { Token } from '../../expansion/meaning';
 
 /** A column as the preamble describes it: with the tokens before and behind each of its cells. */
@@ -25,6 +32,21 @@ export interface TableState {
   parts: { readonly name: string; readonly at: number; readonly below: readonly TableRule[] }[];
   caption: (() => void) | null;
   count: number;
+  /** Numbers that align at their points. */
+  readonly points: Map<TabularCell, PointCell>;
+}
+
+/** A number set in a column that aligns at the point; sizes in sp. */
+export interface PointCell {
+  readonly inlines: readonly Inline[];
+  /** Before its point, and from it on. */
+  readonly left: Sp;
+  readonly right: Sp;
+  /** Room that its column keeps in any case. */
+  readonly leastLeft: Sp;
+  readonly leastRight: Sp;
+  /** The point is the middle of the column. */
+  readonly centred: boolean;
 }
 
 /** What is known of the table while its cells are read. */
@@ -33,4 +55,6 @@ export interface CellFrame {
   readonly environment: string;
   /** Tokens behind the cell's contents (`<{…}`). */
   after: readonly Token[];
+  /** The number it holds, where columns align at the point. */
+  point?: PointCell;
 }

@@ -54,16 +54,7 @@ import { parskip } from './parskip';
 import { quiet } from './quiet';
 import { polyglossia } from './polyglossia';
 import { setspace } from './setspace';
-import {
-  a4wide,
-  bbm,
-  epsfig,
-  imakeidx,
-  lscape,
-  makeidx,
-  nicefrac,
-  pdflscape,
-} from './smallPackages';
+import { a4wide, bbm, epsfig, lscape, nicefrac, pdflscape } from './smallPackages';
 import { paralist, tasks } from './listPackages';
 import { floatflt, wrapfig } from './wrapfig';
 import {
@@ -109,6 +100,7 @@ import { venndiagram } from './venn';
 import { commandPackages } from './commandPackages';
 import { wantedNotation } from './wantedNotation';
 import { backdropPackages } from './backdropPackages';
+import { imakeidx, makeidx } from './indexPackages';
 import { keyval, xkeyval } from './keyval';
 import { tocloft } from './tocloft';
 import { soul } from './soul';

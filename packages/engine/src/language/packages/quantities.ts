@@ -7,235 +7,11 @@ import type { Interpreter } from '../machine/interpreter';
 import type { MathReader } from '../machine/mathReader';
 import { columnType } from '../constructs/tablePreamble';
 import { optionWords } from '../scanning/optionWords';
-
-/** Units by the names of their commands, as they are printed (the brochure of the SI and the package's manual). */
-const UNITS: Readonly<Record<string, string>> = {
-  metre: 'm',
-  meter: 'm',
-  kilogram: 'kg',
-  gram: 'g',
-  second: 's',
-  ampere: 'A',
-  kelvin: 'K',
-  mole: 'mol',
-  candela: 'cd',
-  hertz: 'Hz',
-  newton: 'N',
-  pascal: 'Pa',
-  joule: 'J',
-  watt: 'W',
-  coulomb: 'C',
-  volt: 'V',
-  farad: 'F',
-  ohm: '\\Omega',
-  siemens: 'S',
-  weber: 'Wb',
-  tesla: 'T',
-  henry: 'H',
-  lumen: 'lm',
-  lux: 'lx',
-  becquerel: 'Bq',
-  gray: 'Gy',
-  sievert: 'Sv',
-  katal: 'kat',
-  radian: 'rad',
-  steradian: 'sr',
-  celsius: '{}^{\\circ}C',
-  degreeCelsius: '{}^{\\circ}C',
-  degree: '{}^{\\circ}',
-  arcminute: "{}'",
-  arcsecond: "{}''",
-  minute: 'min',
-  hour: 'h',
-  day: 'd',
-  litre: 'L',
-  liter: 'L',
-  tonne: 't',
-  hectare: 'ha',
-  bar: 'bar',
-  percent: '\\%',
-  electronvolt: 'eV',
-  atomicmassunit: 'u',
-  dalton: 'Da',
-  astronomicalunit: 'au',
-  neper: 'Np',
-  bel: 'B',
-  decibel: 'dB',
-  byte: 'B',
-  bit: 'bit',
-  angstrom: '\\mathring{A}',
-  m: 'm',
-  cm: 'cm',
-  mm: 'mm',
-  km: 'km',
-  um: '\\mu m',
-  nm: 'nm',
-  kg: 'kg',
-  g: 'g',
-  mg: 'mg',
-  s: 's',
-  ms: 'ms',
-  us: '\\mu s',
-  ns: 'ns',
-  Hz: 'Hz',
-  kHz: 'kHz',
-  MHz: 'MHz',
-  GHz: 'GHz',
-  N: 'N',
-  kN: 'kN',
-  Pa: 'Pa',
-  kPa: 'kPa',
-  J: 'J',
-  kJ: 'kJ',
-  W: 'W',
-  kW: 'kW',
-  MW: 'MW',
-  V: 'V',
-  kV: 'kV',
-  mV: 'mV',
-  A: 'A',
-  mA: 'mA',
-  eV: 'eV',
-  keV: 'keV',
-  MeV: 'MeV',
-  GeV: 'GeV',
-  mol: 'mol',
-  K: 'K',
-  dB: 'dB',
-};
-const PREFIXES: Readonly<Record<string, string>> = {
-  yocto: 'y',
-  zepto: 'z',
-  atto: 'a',
-  femto: 'f',
-  pico: 'p',
-  nano: 'n',
-  micro: '\\mu ',
-  milli: 'm',
-  centi: 'c',
-  deci: 'd',
-  deca: 'da',
-  deka: 'da',
-  hecto: 'h',
-  kilo: 'k',
-  mega: 'M',
-  giga: 'G',
-  tera: 'T',
-  peta: 'P',
-  exa: 'E',
-  zetta: 'Z',
-  yotta: 'Y',
-};
+import { numberCell, numberColumn } from './decimalCells';
+import { angleSource, numberSource, unitSource } from './quantityText';
 
 /** Settings of quantities (`\sisetup`). */
 const SETTINGS = cell<Readonly<Record<string, string>>>('siunitx', {});
-
-/** One unit of a product, with its power. */
-interface UnitPart {
-  readonly symbol: string;
-  readonly power: number;
-}
-
-/** Reads units as commands (`\kilo\metre\per\second\squared`) or as letters (`km.s^{-2}`); null for none. */
-export function readUnits(text: string): readonly UnitPart[] {
-  const parts: UnitPart[] = [];
-  let [prefix, sign, next] = ['', 1, 1];
-  const put = (symbol: string): void => {
-    parts.push({ symbol: prefix + symbol, power: sign * next });
-    [prefix, sign, next] = ['', 1, 1];
-  };
-  const raise = (power: number): void => {
-    const last = parts.pop();
-    if (last) parts.push({ ...last, power: last.power * power });
-  };
-  for (const [, name, power, letters] of text.matchAll(
-    /\\([A-Za-z]+)\s*|\^\s*\{?\s*(-?\d+)\s*\}?|([A-Za-zµΩ°%]+)/g,
-  )) {
-    if (power !== undefined) raise(Number(power));
-    else if (letters !== undefined) put(letters);
-    else if (name === 'per') sign = -1;
-    else if (name === 'square') next = 2;
-    else if (name === 'cubic') next = 3;
-    else if (name === 'squared') raise(2);
-    else if (name === 'cubed') raise(3);
-    else if (name !== undefined && PREFIXES[name]) prefix = PREFIXES[name];
-    else if (name !== undefined && UNITS[name] !== undefined) put(UNITS[name]);
-    else if (name !== undefined && !/^(?:tothe|raiseto|of|cancel|highlight)$/.test(name))
-      put(`\\${name} `);
-  }
-  return parts;
-}
-
-/** Units as a formula: powers by themselves, as a fraction, or behind a stroke. */
-export function unitSource(text: string, settings: Readonly<Record<string, string>>): string {
-  const parts = readUnits(
-    text.replace(/\\tothe\s*/g, '^').replace(/\\raiseto\s*\{(-?\d+)\}\s*(\\[A-Za-z]+)/g, '$2^{$1}'),
-  );
-  const one = ({ symbol, power }: UnitPart): string =>
-    `\\mathrm{${symbol}}${power === 1 ? '' : `^{${power}}`}`;
-  const mode = settings['per-mode'] ?? 'power';
-  const below = parts
-    .filter(({ power }) => power < 0)
-    .map(({ symbol, power }) => one({ symbol, power: -power }));
-  const above = parts.filter(({ power }) => power > 0).map(one);
-  if (below.length === 0 || mode === 'power' || mode === 'reciprocal')
-    return parts.map(one).join('\\,');
-  if (mode === 'fraction') return `\\frac{${above.join('\\,') || '1'}}{${below.join('\\,')}}`;
-  const under = below.join('\\,');
-  return `${above.join('\\,') || '1'}/${below.length > 1 ? `(${under})` : under}`;
-}
-
-/** Digits in groups of three from five on, as the package has them. */
-function grouped(digits: string, settings: Readonly<Record<string, string>>): string {
-  const [whole = '', fraction] = digits.split('.');
-  const mark = settings['group-separator'] ?? '\\,';
-  const off = settings['group-digits'] === 'false' || settings['group-digits'] === 'none';
-  const inWhole = !off && whole.length > 4 ? whole.replace(/\B(?=(\d{3})+$)/g, mark) : whole;
-  if (fraction === undefined) return inWhole;
-  const inFraction =
-    !off && fraction.length > 4 ? fraction.replace(/(\d{3})(?=\d)/g, `$1${mark}`) : fraction;
-  const point = settings['output-decimal-marker']?.replace(/[{}]/g, '') ?? '.';
-  return `${inWhole}${point === ',' ? '{,}' : point}${inFraction}`;
-}
-
-/** A number as a formula: `1.2e3`, `1.23(4)`, `5 +- 0.1`, `1/2`. */
-export function numberSource(text: string, settings: Readonly<Record<string, string>>): string {
-  const plain = text
-    .replace(/\\pm|\+-/g, '±')
-    .replace(/\s+/g, '')
-    .replace(/,(?=\d)/g, '.');
-  const found = /^([-+]?)([\d.]*)(?:\((\d+)\))?(?:±([\d.]+))?(?:[eEdD]([-+]?\d+))?$/.exec(plain);
-  if (!found) return text;
-  const [, sign = '', digits = '', paired, plusMinus, exponent] = found;
-  const body = digits === '' ? '' : grouped(rounded(digits, settings), settings);
-  const uncertain =
-    paired !== undefined
-      ? `(${paired})`
-      : plusMinus !== undefined
-        ? ` \\pm ${grouped(plusMinus, settings)}`
-        : '';
-  const power =
-    exponent === undefined
-      ? ''
-      : `${body === '' ? '' : ' \\times '}10^{${exponent.replace(/^\+/, '')}}`;
-  const inner = `${body}${uncertain}`;
-  return `${sign === '+' ? '' : sign}${uncertain.includes('pm') && power !== '' ? `(${inner})` : inner}${power}`;
-}
-
-function rounded(digits: string, settings: Readonly<Record<string, string>>): string {
-  const places = Number(settings['round-precision'] ?? 2);
-  if (settings['round-mode'] === 'places') return Number(digits).toFixed(places);
-  if (settings['round-mode'] === 'figures')
-    return String(Number(Number(digits).toPrecision(Math.max(1, places))));
-  return digits;
-}
-
-/** `45;30;10` or `45.5` degrees. */
-export function angleSource(text: string): string {
-  const [degrees = '', minutes = '', seconds = ''] = text.split(';').map((part) => part.trim());
-  const part = (value: string, sign: string): string => (value === '' ? '' : `${value}${sign}`);
-  return part(degrees, '^{\\circ}') + part(minutes, "'") + part(seconds, "''");
-}
 
 /** A unit's own words: its commands stay as they are written. */
 const rawText = (tokens: readonly Token[]): string =>
@@ -379,6 +155,7 @@ export const siunitx: PackageEntry = {
       run: (it, args) =>
         it.write(SETTINGS, { ...it.read(SETTINGS), ...optionWords(tokensOf(args, 0)) }),
     },
+    numberCell((it) => it.read(SETTINGS)),
     {
       name: 'DeclareSIUnit',
       signature: 'omm',
@@ -393,6 +170,10 @@ export const siunitx: PackageEntry = {
   ],
   setup: (it) => {
     for (const letter of ['S', 's'])
-      it.write(columnType(letter), { count: 0, body: it.p.chars('c'), settings: true });
+      it.write(columnType(letter), {
+        count: 0,
+        body: letter === 'S' ? numberColumn(it) : it.p.chars('c'),
+        settings: true,
+      });
   },
 };

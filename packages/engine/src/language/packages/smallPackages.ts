@@ -1,7 +1,7 @@
 import { setAll } from '../constructs/pageLayout';
 import { alphabetCommand } from '../constructs/mathAlphabets';
 import type { PackageEntry } from '../machine/entries';
-import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { macroEntry } from '../machine/macroEntry';
 import { INCH } from '../../base/lengths';
 import { turnPages } from '../constructs/columns';
 import type { Turn } from '../../document/page';
@@ -48,18 +48,6 @@ export const a4wide: PackageEntry = {
     });
   },
 };
-
-/** makeidx: an index; its entries are taken in and none is printed yet. */
-export const makeidx: PackageEntry = {
-  name: 'makeidx',
-  description: 'An index; entries are taken in, the index itself is not printed yet.',
-  options: null,
-  commands: [
-    quietEntry('see', 'mm', 'A reference within the index.'),
-    quietEntry('indexsetup', 'm', 'Options of the index.'),
-  ],
-};
-export const imakeidx: PackageEntry = { ...makeidx, name: 'imakeidx' };
 
 const landscape = (name: string, turned: Turn): PackageEntry => ({
   name,

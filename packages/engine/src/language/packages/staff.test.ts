@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { findingsIn, inArticle, textFiles, typeset } from '../../testing/document';
 import { laid, laidBody } from '../../testing/layout';
 import { NO_PORT, walkPage } from '../../output/display/walk';
-import { angleSource, numberSource, unitSource } from './quantities';
+import { angleSource, numberSource, unitSource } from './quantityText';
 
 /** The colours in which the first page is filled, in their order. */
 function fills(body: string, preamble: string): number[] {

@@ -1,3 +1,4 @@
+import { decimalCell } from './decimalCells';
 import type { PackageEntry } from '../machine/entries';
 import { sourceCommand, sourceEnvironment } from '../machine/macroEntry';
 
@@ -166,10 +167,13 @@ export const supertabular = superTable('supertabular', ['supertabular', 'mpsuper
 export const xtab = superTable('xtab', ['xtabular', 'mpxtabular']);
 
 /** dcolumn: numbers in columns. */
-export const dcolumn = table(
-  'dcolumn',
-  'Columns of decimal numbers; they are set to the right here.',
-  ['array'],
-  [],
-  String.raw`\newcolumntype{D}[3]{>{$}r<{$}}`,
-);
+export const dcolumn: PackageEntry = {
+  ...table(
+    'dcolumn',
+    'Columns of decimal numbers, their points below one another.',
+    ['array'],
+    [],
+    String.raw`\newcolumntype{D}[3]{>{\@dcell{#1}{#2}{#3}}c}`,
+  ),
+  commands: [decimalCell],
+};
