@@ -21,6 +21,8 @@ export interface PageGeometry {
   readonly twoSided: boolean;
   readonly footSize: Sp;
   readonly floats: FloatRules;
+  /** Pages are as large as what is on them, with so much room around. */
+  readonly crop?: { readonly left: Sp; readonly right: Sp; readonly top: Sp; readonly bottom: Sp };
 }
 
 /** How floats are placed (LaTeX's parameters of the same names). */

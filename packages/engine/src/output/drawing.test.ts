@@ -36,7 +36,11 @@ function pageWith(box: Box): PageDescription {
   const bp = PT * (72.27 / 72);
   const placed = [{ x: 100 * bp, y: 200 * bp, box, block: 1 }];
   const geometry = { paperWidth: 400 * bp, paperHeight: 500 * bp };
-  return describePage({ number: 1, placed, labels: [], geometry } as unknown as Page, { under: [], over: [] });
+  const size = { width: geometry.paperWidth, height: geometry.paperHeight };
+  return describePage({ number: 1, placed, labels: [], geometry, size } as unknown as Page, {
+    under: [],
+    over: [],
+  });
 }
 
 const drawing = (marks: readonly Mark[]): DrawingInline => ({

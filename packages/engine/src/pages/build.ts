@@ -16,6 +16,7 @@ import type { Located } from './flow';
 import { heightOf } from './floats';
 import { numberText } from './numbers';
 import type { FlowBlock, FlowPosition, Page, PlacedBox, PlacedLabel, PlacedMark } from './page';
+import { cropped } from './cropped';
 import { asTurned, turnedGeometry } from './turned';
 
 /** Where a page starts, and all that holds from there on. Equal starts over equal lists give equal pages. */
@@ -115,7 +116,9 @@ export function buildPage(
     if (built.ended !== 'full') break;
   }
   const done = finishPage(built as BuiltColumn, sheet, start, geometry, empty);
-  return turned && done.page ? { ...done, page: asTurned(done.page, paper, turned) } : done;
+  if (!done.page) return done;
+  const page = turned ? asTurned(done.page, paper, turned) : done.page;
+  return { ...done, page: paper.crop ? cropped(page, paper.crop) : page };
 }
 
 /** An empty page costs nothing when it only changes columns: the next one starts here. */
@@ -140,6 +143,7 @@ function finishPage(
     style: settled.thisStyle ?? settled.style,
     running: settled.shown,
     backdrops: settled.backdrops,
+    size: { width: geometry.paperWidth, height: geometry.paperHeight },
     turned: null,
     overfull: Math.max(0, sheet.bottom - geometry.top - geometry.textHeight),
   };
@@ -173,6 +177,7 @@ function blankPage(start: PageStart, geometry: PageGeometry): BuiltPage {
     style: start.style,
     running: start.running,
     backdrops: start.backdrop ? [start.backdrop] : [],
+    size: { width: geometry.paperWidth, height: geometry.paperHeight },
     turned: null,
     overfull: 0,
   };

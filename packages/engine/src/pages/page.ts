@@ -36,6 +36,11 @@ export interface PlacedLabel {
   readonly y: Sp;
 }
 
+export interface PaperSize {
+  readonly width: Sp;
+  readonly height: Sp;
+}
+
 /** A finished page. */
 export interface Page {
   /** Its place among the pages, from 1. */
@@ -51,6 +56,8 @@ export interface Page {
   readonly style: PageStyle;
   readonly running: RunningTexts;
   readonly backdrops: readonly Backdrop[];
+  /** The paper. */
+  readonly size: PaperSize;
   /** The page, or only what is written on it, lies on its side. */
   readonly turned: Turn | null;
   /** By how much the contents are too tall, or 0. */

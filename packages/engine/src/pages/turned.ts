@@ -42,11 +42,13 @@ export const onTurnedPaper = ({ x, y, box, block }: PlacedBox, paperHeight: Sp):
  */
 export function asTurned(page: Page, paper: PageGeometry, turned: Turn): Page {
   if (turned === 'page') return { ...page, turned, geometry: paper };
+  const size = { width: paper.paperWidth, height: paper.paperHeight };
   const up = (x: Sp, y: Sp): { x: Sp; y: Sp } => ({ x: y, y: paper.paperHeight - x });
   return {
     ...page,
     turned,
     geometry: paper,
+    size,
     placed: page.placed.map((placed) => ({
       ...placed,
       ...up(placed.x, placed.y),

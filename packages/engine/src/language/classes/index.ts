@@ -5,6 +5,8 @@ import { exam } from './exam';
 import { KOMA } from './koma';
 import { letter } from './letter';
 import { slides } from './slides';
+import { memoir } from './memoir';
+import { standalone } from './standalone';
 import { article, book, proc, report } from './standard';
 
 /** The classes that are known, by name. */
@@ -20,6 +22,8 @@ export const CLASSES: Readonly<Record<string, ClassEntry>> = Object.fromEntries(
     exam,
     slides,
     beamer,
+    memoir,
+    standalone,
     ...KOMA,
     ...ctexClasses(),
   ].map((entry) => [entry.name, entry]),
@@ -31,7 +35,13 @@ function ctexClasses(): ClassEntry[] {
     { ...article, name: 'ctexart' },
     { ...report, name: 'ctexrep' },
     { ...book, name: 'ctexbook' },
-    { ...article, name: 'extarticle' },
+    ...[article, report, book].map(withSizes),
     { ...article, name: 'minimal' },
   ];
+}
+
+/** The classes of extsizes: the standard ones in more sizes. */
+function withSizes(entry: ClassEntry): ClassEntry {
+  const options = [...entry.options, '8pt', '9pt', '14pt', '17pt', '20pt'];
+  return { ...entry, name: `ext${entry.name}`, options };
 }

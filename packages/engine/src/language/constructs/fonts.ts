@@ -8,7 +8,8 @@ import type { MathAlphabet } from '../../document/math';
 import { type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { heedBaselineStretch, setLineDistance } from '../machine/lineSpacing';
-import { setSizeParameters, SIZES } from '../machine/parameters';
+import { setSizeParameters } from '../machine/parameters';
+import { SIZES } from '../machine/sizes';
 import { OWN } from '../machine/ownNames';
 
 type FontChange = (font: FontSpec) => Partial<FontSpec>;

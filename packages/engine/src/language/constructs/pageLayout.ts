@@ -4,7 +4,7 @@ import { gluePt, INCH, pt, PT, type Sp } from '../../base/lengths';
 import { setDimen, setSkip } from '../../expansion/registers';
 import { setSize } from './fonts';
 import type { Interpreter } from '../machine/interpreter';
-import { SIZES } from '../machine/parameters';
+import { SIZES } from '../machine/sizes';
 import { OWN } from '../machine/ownNames';
 
 const MM = INCH / 25.4;
@@ -21,7 +21,14 @@ export const PAPERS: Readonly<Record<string, readonly [Sp, Sp]>> = {
 };
 
 /** Text widths for one column (size10.clo, size11.clo, size12.clo), in pt. */
-const TEXT_WIDTHS: Readonly<Record<number, number>> = { 10: 345, 11: 360, 12: 390 };
+const TEXT_WIDTHS: Readonly<Record<number, number>> = {
+  10: 345,
+  11: 360,
+  12: 390,
+  14: 430,
+  17: 470,
+  20: 500,
+};
 /** `\parindent`: 15 pt, 17 pt, 1.5 em of the 12 pt font (11.74988 pt). */
 const INDENTS: Readonly<Record<number, number>> = { 10: 15, 11: 17, 12: 17.62482 };
 
@@ -44,9 +51,13 @@ export function paperOf(options: readonly string[]): readonly [Sp, Sp] {
   return options.includes('landscape') ? [long, short] : [short, long];
 }
 
-/** The size option: 10, 11 or 12. */
+/** The size option: 10, 11 or 12; with packages of further sizes 8, 9, 14, 17, 20. */
 export const baseOf = (options: readonly string[]): number =>
-  options.includes('12pt') ? 12 : options.includes('11pt') ? 11 : 10;
+  Number(
+    /^\d+/.exec(
+      options.find((option) => /^(?:8|9|10|11|12|14|17|20)pt$/.test(option)) ?? '',
+    )?.[0] ?? 10,
+  );
 
 /** Margins and text block as the size files work them out from the paper. */
 export function setPage(it: Interpreter, options: readonly string[], kind: PageKind): void {
@@ -109,7 +120,7 @@ export function setSizes(it: Interpreter, base: number, twoColumn: boolean): voi
   setDimen(it.state, 'labelsep', Math.round(0.5 * em), true);
   setDimen(it.state, 'mathindent', Math.round(2.5 * em), true);
   setSkip(it.state, 'parskip', gluePt(0, 1), true);
-  const note = { 10: 6.65, 11: 7.7, 12: 8.4 }[base] ?? 6.65;
+  const note = { 10: 6.65, 11: 7.7, 12: 8.4, 14: 10, 17: 12, 20: 14 }[base] ?? 6.65;
   setDimen(it.state, 'footnotesep', pt(note), true);
   const above = { 10: 9, 11: 10, 12: 10.8 }[base] ?? 9;
   setSkip(it.state, OWN.footIns, gluePt(above, 4, 2), true);

@@ -40,6 +40,8 @@ export const CELLS = {
   inDocument: flag('indocument'),
   ended: flag('ended'),
   geometry: cell<PageGeometry | null>('geometry', null),
+  /** Room around what is on a page, where pages are no larger than that; or null. */
+  crop: cell<PageGeometry['crop'] | null>('crop', null),
   baseSize: cell('basesize', 10),
   /** After a heading: no break, no indent. */
   afterHeading: flag('afterheading'),

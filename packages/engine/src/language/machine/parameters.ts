@@ -15,34 +15,7 @@ import type { State } from '../../expansion/state';
 import { CELLS } from './cells';
 import type { Mode } from './modes';
 import { OWN } from './ownNames';
-
-/** The standard text sizes by base size: [size, line distance] in pt (the files size10, size11, size12 of the classes). */
-export const SIZES: Readonly<Record<string, Readonly<Record<number, readonly [number, number]>>>> =
-  {
-    tiny: { 10: [5, 6], 11: [6, 7], 12: [6, 7] },
-    scriptsize: { 10: [7, 8], 11: [8, 9.5], 12: [8, 9.5] },
-    footnotesize: { 10: [8, 9.5], 11: [9, 11], 12: [10, 12] },
-    small: { 10: [9, 11], 11: [10, 12], 12: [10.95, 13.6] },
-    normalsize: { 10: [10, 12], 11: [10.95, 13.6], 12: [12, 14.5] },
-    large: { 10: [12, 14], 11: [12, 14], 12: [14.4, 18] },
-    Large: { 10: [14.4, 18], 11: [14.4, 18], 12: [17.28, 22] },
-    LARGE: { 10: [17.28, 22], 11: [17.28, 22], 12: [20.74, 25] },
-    huge: { 10: [20.74, 25], 11: [20.74, 25], 12: [24.88, 30] },
-    Huge: { 10: [24.88, 30], 11: [24.88, 30], 12: [24.88, 30] },
-  };
-
-/** Skips around displays, as `\normalsize` and `\small` set them: above, below, above short, below short. */
-type DisplaySkips = readonly [Glue, Glue, Glue, Glue];
-const DISPLAY_SKIPS: Readonly<Record<number, DisplaySkips>> = {
-  10: [gluePt(10, 2, 5), gluePt(10, 2, 5), gluePt(0, 3), gluePt(6, 3, 3)],
-  11: [gluePt(11, 3, 6), gluePt(11, 3, 6), gluePt(0, 3), gluePt(6.5, 3.5, 3)],
-  12: [gluePt(12, 3, 7), gluePt(12, 3, 7), gluePt(0, 3), gluePt(6.5, 3.5, 3)],
-};
-const SMALL_DISPLAY_SKIPS: Readonly<Record<number, DisplaySkips>> = {
-  10: [gluePt(8.5, 3, 4), gluePt(8.5, 3, 4), gluePt(0, 2), gluePt(4, 2, 2)],
-  11: [gluePt(10, 2, 5), gluePt(10, 2, 5), gluePt(0, 3), gluePt(6, 3, 3)],
-  12: [gluePt(11, 3, 6), gluePt(11, 3, 6), gluePt(0, 3), gluePt(6.5, 3.5, 3)],
-};
+import { DISPLAY_SKIPS, SIZES, SMALL_DISPLAY_SKIPS } from './sizes';
 
 /** Fonts are interned, so that equal ones are the same object. */
 export function fontInterner(): (font: FontSpec) => FontSpec {
@@ -226,11 +199,12 @@ export function declareParameters(state: State): void {
 export function setSizeParameters(state: State, size: string, base: number): void {
   const [, line] = SIZES[size]?.[base] ?? [10, 12];
   setSkip(state, 'baselineskip', glue(Math.round(line * PT * state.read(CELLS.lineSpread))));
+  const like = Math.max(10, Math.min(12, base));
   const skips =
     size === 'normalsize'
-      ? DISPLAY_SKIPS[base]
+      ? DISPLAY_SKIPS[like]
       : size === 'small'
-        ? SMALL_DISPLAY_SKIPS[base]
+        ? SMALL_DISPLAY_SKIPS[like]
         : undefined;
   if (!skips) return;
   const names = [
@@ -324,6 +298,7 @@ export function resetParagraph(state: State): void {
 
 /** Paper and margins from the registers, at the start of the document. */
 export function pageGeometry(state: State): PageGeometry {
+  const crop = state.read(CELLS.crop);
   return {
     paperWidth: getDimen(state, 'paperwidth'),
     paperHeight: getDimen(state, 'paperheight'),
@@ -345,6 +320,7 @@ export function pageGeometry(state: State): PageGeometry {
     twoSided: state.read(CELLS.twoSided),
     footSize: state.read(CELLS.font).size,
     floats: floatRules(state),
+    ...(crop ? { crop } : {}),
   };
 }
 

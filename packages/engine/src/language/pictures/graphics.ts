@@ -1,5 +1,6 @@
 import { PT, type Sp } from '../../base/lengths';
 import { IDENTITY, type AffineMap, type Point } from '../../base/maps';
+import type { ShadingKind } from '../../drawing/shadings';
 import type { Paint } from '../../base/paint';
 import type { ShapeName } from '../../drawing/shapes';
 import type { Tip, TipName } from '../../drawing/tips';
@@ -86,6 +87,10 @@ export interface Decoration {
   readonly aspect: number;
   readonly before: Sp;
   readonly behind: Sp;
+  /** Words that run along the path (`text along path`), their place on it, and their colour. */
+  readonly text: readonly Token[];
+  readonly textAlign: 'left' | 'center' | 'right';
+  readonly textColour: Paint | null;
 }
 
 /** Arrow tips put somewhere on a path. */
@@ -112,6 +117,30 @@ export interface PathMode {
   /** A child of a tree that is not there: its place stays free. */
   readonly missing: boolean;
 }
+
+/** How colours run over what is shaded: each kind keeps its own. */
+export interface Shading {
+  readonly kind: ShadingKind;
+  /** Turned to the left, in degrees. */
+  readonly angle: number;
+  readonly top: Paint;
+  readonly middle: Paint | null;
+  readonly bottom: Paint;
+  readonly inner: Paint;
+  readonly outer: Paint;
+  readonly ball: Paint;
+}
+
+const PLAIN_SHADING: Shading = {
+  kind: 'axis',
+  angle: 0,
+  top: 0x808080,
+  middle: null,
+  bottom: 0xffffff,
+  inner: 0x808080,
+  outer: 0xffffff,
+  ball: 0x0000ff,
+};
 
 /** The state that pictures draw from; scopes and groups keep it to themselves. */
 export interface Graphics {
@@ -158,7 +187,7 @@ export interface Graphics {
     readonly radius: Sp;
     readonly eccentricity: number;
   };
-  readonly shadeColours: readonly Paint[];
+  readonly shading: Shading;
   readonly patternColour: Paint;
   readonly level: number;
   readonly siblingDistance: Sp;
@@ -295,11 +324,14 @@ export function startGraphics(em: Sp, colour: Paint): Graphics {
       aspect: 0.5,
       before: 0,
       behind: 0,
+      text: [],
+      textAlign: 'left',
+      textColour: null,
     },
     step: null,
     radii: null,
     arc: { from: 0, to: null, delta: 0, radius: 0.5 * CM, eccentricity: 0.6 },
-    shadeColours: [0x808080, 0xffffff],
+    shading: PLAIN_SHADING,
     patternColour: 0,
     level: 0,
     siblingDistance: 1.5 * CM,

@@ -1,9 +1,10 @@
+import type { ShadingKind } from '../../drawing/shadings';
 import { PT, type Sp } from '../../base/lengths';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { numberIn } from './coordinates';
 import { declareFunctions } from './declaredFunctions';
-import type { Decoration, Graphics, PathMark, PathMode, Plotting } from './graphics';
+import type { Decoration, Graphics, PathMark, PathMode, Plotting, Shading } from './graphics';
 import { STANDARD_TIP } from './graphics';
 import {
   alongUnit,
@@ -17,7 +18,9 @@ import {
   type KeyCall,
 } from './keys';
 import { readTips, tipsOf } from './tipNames';
-import { bare, partsOf } from './words';
+import { bare, partsOf, wordsOf } from './words';
+import { splitAt, trimmed } from '../scanning/optionLists';
+import { colourOf } from '../scanning/colours';
 
 const WIDTHS: Readonly<Record<string, number>> = {
   'ultra thin': 0.1,
@@ -74,6 +77,16 @@ const plot =
 const each = <T>(table: Readonly<Record<string, T>>, key: (value: T) => Key) =>
   Object.fromEntries(Object.entries(table).map(([name, value]) => [name, key(value)]));
 
+const UPRIGHT = { kind: 'axis', angle: 0 } as const;
+const ACROSS = { kind: 'axis', angle: 90 } as const;
+const kindOfShading = (name: string): ShadingKind =>
+  name === 'ball' || name === 'radial' ? name : 'axis';
+
+function shade({ g }: KeyCall, how: Partial<Shading>): void {
+  mode(g, { shade: true });
+  g.shading = { ...g.shading, ...how };
+}
+
 /** Draws, fills or shades: with a colour, with none, or as it is. */
 function paint(call: KeyCall, what: 'draw' | 'fill', field: 'drawColour' | 'fillColour'): void {
   const text = call.value === null ? '' : words(call);
@@ -96,6 +109,23 @@ const decoration =
     if (call.g.mode.decorate) mode(call.g, { decorate: call.g.decoration });
   };
 
+/** Keys that mean the words of a decoration within it, and something else outside; true when it is one. */
+function takeTextKey({ g, reading }: KeyCall, part: readonly Token[]): boolean {
+  const at = part.findIndex((t) => t.text === '=');
+  const key = wordsOf(reading.it, at < 0 ? part : part.slice(0, at)).trim();
+  const value = at < 0 ? [] : trimmed(part.slice(at + 1));
+  const said = wordsOf(reading.it, value);
+  if (key === 'text') g.decoration = { ...g.decoration, text: value };
+  else if (key === 'text align' || key === 'text align/align') {
+    const align = said.replace(/^\{?(?:align=)?/, '').replace(/\}$/, '');
+    const textAlign = align === 'center' || align === 'right' ? align : 'left';
+    g.decoration = { ...g.decoration, textAlign };
+  } else if (key === 'text color')
+    g.decoration = { ...g.decoration, textColour: colourOf(reading.it, null, value) };
+  else return key === 'text format delimiters' || key === 'reverse path';
+  return true;
+}
+
 /** What `decoration={…}` and `postaction={decorate}` ask for. */
 function decorationKeys(call: KeyCall): void {
   const { g, reading, value } = call;
@@ -105,7 +135,16 @@ function decorationKeys(call: KeyCall): void {
   const comma = inner.findIndex((t) => t.text === ',');
   const rest = isName ? (comma < 0 ? [] : inner.slice(comma + 1)) : inner;
   if (isName) g.decoration = { ...g.decoration, name: first };
-  Object.assign(g, withKeys(reading, g, rest));
+  const plain = splitAt(rest, ',').filter((part) => !takeTextKey(call, part));
+  const commaToken = inner[comma] as Token;
+  Object.assign(
+    g,
+    withKeys(
+      reading,
+      g,
+      plain.flatMap((part, i) => (i === 0 ? part : [commaToken, ...part])),
+    ),
+  );
   if (g.mode.decorate) mode(g, { decorate: g.decoration });
 }
 
@@ -157,27 +196,16 @@ export const LINE_KEYS: Readonly<Record<string, Key>> = {
   clip: ({ g }) => mode(g, { clip: true }),
   'use as bounding box': ({ g }) => mode(g, { asBounds: true }),
   shade: ({ g }) => mode(g, { shade: true }),
-  shading: ({ g }) => mode(g, { shade: true }),
-  'shading angle': () => undefined,
-  ...Object.fromEntries(
-    ['top color', 'left color', 'inner color', 'ball color'].map((name): [string, Key] => [
-      name,
-      (call) => {
-        mode(call.g, { shade: true });
-        const other = name === 'ball color' ? 0xffffff : (call.g.shadeColours[1] ?? 0xffffff);
-        call.g.shadeColours = [colour(call), other];
-      },
-    ]),
-  ),
-  ...Object.fromEntries(
-    ['bottom color', 'right color', 'outer color', 'middle color'].map((name): [string, Key] => [
-      name,
-      (call) => {
-        mode(call.g, { shade: true });
-        call.g.shadeColours = [call.g.shadeColours[0] ?? 0, colour(call)];
-      },
-    ]),
-  ),
+  shading: (call) => shade(call, { kind: kindOfShading(words(call)) }),
+  'shading angle': (call) => shade(call, { angle: numberIn(call.reading, words(call)).value }),
+  'top color': (call) => shade(call, { ...UPRIGHT, top: colour(call), middle: null }),
+  'bottom color': (call) => shade(call, { ...UPRIGHT, bottom: colour(call), middle: null }),
+  'left color': (call) => shade(call, { ...ACROSS, top: colour(call), middle: null }),
+  'right color': (call) => shade(call, { ...ACROSS, bottom: colour(call), middle: null }),
+  'middle color': (call) => shade(call, { kind: 'axis', middle: colour(call) }),
+  'inner color': (call) => shade(call, { kind: 'radial', inner: colour(call) }),
+  'outer color': (call) => shade(call, { kind: 'radial', outer: colour(call) }),
+  'ball color': (call) => shade(call, { kind: 'ball', ball: colour(call) }),
   pattern: (call) => mode(call.g, { pattern: words(call), fill: false }),
   'pattern color': set('patternColour', colour),
   opacity: (call) => {

@@ -1,14 +1,16 @@
 import { PT } from '../../base/lengths';
 import { IDENTITY } from '../../base/maps';
-import { rgbOf, withOpacity, type Paint } from '../../base/paint';
-import { boundsOf, pointOn, rectangle, stretchesOf, type Path } from '../../base/paths';
+import { boundsOf, pointOn, stretchesOf, type Path } from '../../base/paths';
 import { filled, stroked, type Mark, type Stroke } from '../../document/drawing';
 import { directionOn, lengthOn, parameterAt, shortened } from '../../drawing/curves';
 import { decorated, isDecoration } from '../../drawing/decorations';
 import { patternOver, PATTERN_LINE } from '../../drawing/patterns';
 import { drawnTip, placedTip, type DrawnTip, type Tip } from '../../drawing/tips';
 import { minus, plus, times } from '../../drawing/vectors';
+import { faded, shading } from './shading';
+import { TEXT_ALONG, textAlong } from './textAlong';
 import type { Graphics, PathMark } from './graphics';
+import type { Paint } from '../../base/paint';
 import { addMarks, paintOf, TARGET, widenByPath, type Drawing } from './openPicture';
 
 type Span = { readonly from: number; readonly to: number };
@@ -28,6 +30,10 @@ export function paintPath(drawing: Drawing, g: Graphics, whole: Path, span: Span
     picture.boundsAreSet = true;
   }
   const marks: Mark[] = [];
+  if (mode.decorate?.name === TEXT_ALONG) {
+    addMarks(drawing, textAlong(drawing, g, path, mode.decorate), mode.behind);
+    return;
+  }
   if (mode.shade) marks.push(...shading(g, path, span));
   if (mode.fill)
     marks.push(
@@ -44,8 +50,6 @@ export function paintPath(drawing: Drawing, g: Graphics, whole: Path, span: Span
   if (mode.clip) cutOff(drawing, path);
 }
 
-const faded = (paint: Paint, opacity: number): Paint =>
-  opacity >= 1 ? paint : withOpacity(paint, opacity);
 const mark = (
   path: Path,
   style: Extract<Mark, { kind: 'path' }>['style'],
@@ -182,27 +186,4 @@ function patterned(g: Graphics, name: string, path: Path, span: Span): Mark {
     ? filled(paint)
     : stroked({ ...strokeOf(g, PATTERN_LINE * PT, paint), dash: [] });
   return { kind: 'group', marks: [mark(lines, style, span)], map: IDENTITY, clip: path };
-}
-
-/** Colours run from one to the other in so many bands. */
-const BANDS = 32;
-
-/** A fill whose colour runs from top to bottom, in bands cut off by the path. */
-function shading(g: Graphics, path: Path, span: Span): Mark[] {
-  const { left, right, low, high } = boundsOf(path);
-  const [first = 0, last = first] = g.shadeColours;
-  const step = (high - low) / BANDS;
-  const bands = Array.from({ length: BANDS }, (_, i): Mark => {
-    const paint = faded(mixed(first, last, i / (BANDS - 1)), g.fillOpacity);
-    const y = high - (i + 1) * step;
-    return mark(rectangle(left, y - step * 0.1, right - left, step * 1.2), filled(paint), span);
-  });
-  return [{ kind: 'group', marks: bands, map: IDENTITY, clip: path }];
-}
-function mixed(a: Paint, b: Paint, share: number): Paint {
-  const part = (shift: number): number => {
-    const [from, to] = [(rgbOf(a) >> shift) & 255, (rgbOf(b) >> shift) & 255];
-    return Math.round(from + (to - from) * share) << shift;
-  };
-  return part(16) | part(8) | part(0);
 }

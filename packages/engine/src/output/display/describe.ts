@@ -45,12 +45,10 @@ export function describePage(
   for (const placed of page.placed) line(to, placed);
   for (const placed of furniture.over) line(to, placed);
   for (const label of page.labels) anchor(lists, label.name, label);
-  const { paperWidth, paperHeight } = page.geometry;
-  const lies = page.turned === 'page';
   return {
     number: page.number,
-    width: toBp(lies ? paperHeight : paperWidth),
-    height: toBp(lies ? paperWidth : paperHeight),
+    width: toBp(page.size.width),
+    height: toBp(page.size.height),
     ...arraysOf(lists),
   };
 }

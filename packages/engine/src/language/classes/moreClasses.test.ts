@@ -1,0 +1,93 @@
+import { describe, expect, it } from 'vitest';
+import { findingsIn, typeset } from '../../testing/document';
+import { laid } from '../../testing/layout';
+
+const PT_PER_BP = 72.27 / 72;
+const sizes = (source: string): number[][] => {
+  const session = typeset(source);
+  return session.pages.map((page) => {
+    const { width, height } = session.describe(page);
+    return [width * PT_PER_BP, height * PT_PER_BP].map((n) => Math.round(10 * n) / 10);
+  });
+};
+
+describe('standalone', () => {
+  const alone = (options: string, body: string): string =>
+    `\\documentclass[${options}]{standalone}\\usepackage{tikz}\\begin{document}${body}\\end{document}`;
+  const square = '\\begin{tikzpicture}\\fill (0pt,0pt) rectangle (40pt,30pt);\\end{tikzpicture}';
+  it.each([
+    ['border=0pt', [40, 30]],
+    ['border=5pt', [50, 40]],
+    ['tikz,border={10pt 2pt}', [60, 34]],
+    ['border={1pt 2pt 3pt 4pt}', [44, 36]],
+    ['crop=false', [614.3, 795]],
+  ])('[%s]: the page is as large as what is on it', (options, size) => {
+    const [page] = sizes(alone(options, square));
+    page?.forEach((length, i) => expect(length).toBeCloseTo(size[i] as number, 0));
+  });
+  it('a page for each', () => {
+    const two = alone('border=1pt', `${square}\\newpage\\rule{10pt}{5pt}`);
+    expect(sizes(two).map((size) => size.map(Math.round))).toEqual([
+      [42, 32],
+      [12, 7],
+    ]);
+  });
+  it('what is higher than any paper is one page', () => {
+    const high = alone('border=0pt', '\\rule{5pt}{2000pt}');
+    expect(sizes(high)).toEqual([[5, 2000]]);
+    expect(findingsIn(high)).toEqual([]);
+  });
+  it('words stand where they are clicked', () => {
+    const { word } = laid(alone('border=7pt', 'tide'));
+    expect(word('tide').x).toBeCloseTo(7, 1);
+  });
+});
+
+describe('More sizes', () => {
+  it.each([
+    ['8pt', 8],
+    ['9pt', 9],
+    ['14pt', 14.4],
+    ['17pt', 17.28],
+    ['20pt', 20.74],
+    ['12pt', 12],
+  ])('extarticle [%s]', (option, size) => {
+    const { word } = laid(
+      `\\documentclass[${option}]{extarticle}\\begin{document}tide \\Large flow\\end{document}`,
+    );
+    expect(word('tide').size).toBeCloseTo(size, 1);
+    expect(word('flow').size).toBeGreaterThan(1.2 * size);
+  });
+  it('the standard classes have none of them, which is told', () => {
+    const [found] = findingsIn('\\documentclass[14pt]{article}\\begin{document}a\\end{document}');
+    expect(found?.kind).toBe('option-unknown');
+  });
+});
+
+describe('memoir', () => {
+  const memoir = (preamble: string, body: string, options = 'oneside,openany'): string =>
+    `\\documentclass[${options}]{memoir}${preamble}\\begin{document}${body}\\end{document}`;
+  it('numbers down to the level that is said', () => {
+    const body = '\\chapter{C}\\section{A}\\subsection{B}';
+    expect(laid(memoir('', body)).text).toMatch(/1\.1 A \| B/);
+    expect(laid(memoir('\\setsecnumdepth{subsection}', body)).text).toContain('1.1.1 B');
+    expect(laid(memoir('\\setsecnumdepth{chapter}', body)).text).not.toContain('1.1');
+  });
+  it('has heads and feet of its own', () => {
+    const style =
+      '\\makepagestyle{mine}\\makeoddhead{mine}{left}{mid}{right}\\makeoddfoot{mine}{}{p. \\thepage}{}\\pagestyle{mine}';
+    const { word } = laid(memoir(style, 'x\\newpage y'));
+    for (const text of ['left', 'mid', 'right', 'p. 2'])
+      expect(word(text).page).toBe(text === 'p. 2' ? 1 : 0);
+    expect(word('left').x).toBeLessThan(word('mid').x);
+    expect(word('mid').x).toBeLessThan(word('right').x);
+  });
+  it('knows what coursework writes in it', () => {
+    const preamble =
+      '\\setlrmarginsandblock{2cm}{2cm}{*}\\setulmarginsandblock{2cm}{3cm}{*}\\checkandfixthelayout\\chapterstyle{veelo}\\pagestyle{ruled}\\setsecheadstyle{\\large\\scshape}\\title{T}\\author{A}';
+    const body =
+      '\\frontmatter\\maketitle\\tableofcontents*\\mainmatter\\chapter{C}\\begin{itemize}\\tightlist\\item a\\end{itemize}\\epigraph{a}{b}\\OnehalfSpacing x\\SingleSpacing\\backmatter';
+    expect(findingsIn(memoir(preamble, body))).toEqual([]);
+    expect(laid(memoir(preamble, body)).word('x').x).toBeGreaterThan(2 * 28.4);
+  });
+});

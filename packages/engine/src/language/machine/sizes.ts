@@ -1,0 +1,51 @@
+import { type Glue, gluePt } from '../../base/lengths';
+
+type Size = readonly [size: number, line: number];
+
+/** From the smallest to the largest. */
+const NAMES = 'tiny scriptsize footnotesize small normalsize large Large LARGE huge Huge'.split(
+  ' ',
+);
+
+/**
+ * By base size, the sizes of the names above and their line distances, in pt: 10, 11, 12 as the files
+ * of the classes have them; the others are steps of the same scale.
+ */
+const BY_BASE: Readonly<Record<number, string>> = {
+  8: '5/6 5/6 6/7 7/8 8/9.5 9/11 10/12 12/14 14.4/18 17.28/22',
+  9: '5/6 6/7 7/8 8/9.5 9/11 10/12 12/14 14.4/18 17.28/22 20.74/25',
+  10: '5/6 7/8 8/9.5 9/11 10/12 12/14 14.4/18 17.28/22 20.74/25 24.88/30',
+  11: '6/7 8/9.5 9/11 10/12 10.95/13.6 12/14 14.4/18 17.28/22 20.74/25 24.88/30',
+  12: '6/7 8/9.5 10/12 10.95/13.6 12/14.5 14.4/18 17.28/22 20.74/25 24.88/30 24.88/30',
+  14: '7/8 8/9.5 10/12 12/14.5 14.4/17 17.28/22 20.74/25 24.88/30 29.86/36 35.83/43',
+  17: '8/9.5 10/12 12/14 14.4/17 17.28/20 20.74/25 24.88/30 29.86/36 35.83/43 43/52',
+  20: '10/12 12/14 14.4/17 17.28/20 20.74/25 24.88/30 29.86/36 35.83/43 43/52 51.6/62',
+};
+
+const sizesOf = (text: string): Size[] =>
+  text.split(' ').map((pair): Size => {
+    const [size = 10, line = 12] = pair.split('/').map(Number);
+    return [size, line];
+  });
+const ROWS = Object.entries(BY_BASE).map(([base, text]) => [Number(base), sizesOf(text)] as const);
+
+/** The standard text sizes, by name and base size: [size, line distance] in pt. */
+export const SIZES: Readonly<Record<string, Readonly<Record<number, Size>>>> = Object.fromEntries(
+  NAMES.map((name, i) => [
+    name,
+    Object.fromEntries(ROWS.map(([base, sizes]) => [base, sizes[i] as Size])),
+  ]),
+);
+
+/** Skips around displays, as `\normalsize` and `\small` set them: above, below, above short, below short. */
+type DisplaySkips = readonly [Glue, Glue, Glue, Glue];
+export const DISPLAY_SKIPS: Readonly<Record<number, DisplaySkips>> = {
+  10: [gluePt(10, 2, 5), gluePt(10, 2, 5), gluePt(0, 3), gluePt(6, 3, 3)],
+  11: [gluePt(11, 3, 6), gluePt(11, 3, 6), gluePt(0, 3), gluePt(6.5, 3.5, 3)],
+  12: [gluePt(12, 3, 7), gluePt(12, 3, 7), gluePt(0, 3), gluePt(6.5, 3.5, 3)],
+};
+export const SMALL_DISPLAY_SKIPS: Readonly<Record<number, DisplaySkips>> = {
+  10: [gluePt(8.5, 3, 4), gluePt(8.5, 3, 4), gluePt(0, 2), gluePt(4, 2, 2)],
+  11: [gluePt(10, 2, 5), gluePt(10, 2, 5), gluePt(0, 3), gluePt(6, 3, 3)],
+  12: [gluePt(11, 3, 6), gluePt(11, 3, 6), gluePt(0, 3), gluePt(6.5, 3.5, 3)],
+};
