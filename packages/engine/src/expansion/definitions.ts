@@ -14,7 +14,7 @@ import {
 } from './meaning';
 import type { Processor } from './processor';
 import { declareRegister, storageOf } from './registers';
-import { registerOf, scanDimen, scanGlue, scanInt, takeKeyword } from './scan';
+import { quantityOf, registerOf, scanDimen, scanGlue, scanInt, takeKeyword } from './scan';
 import type { Cell } from './state';
 import { cell } from './cells';
 
@@ -144,11 +144,22 @@ function futureLet(p: Processor, caller: Token): void {
   p.push([first, second]);
 }
 
+/** A token list, or another register's; what stands before its brace is expanded (TeX: The Program, §1226). */
+function scanTokens(p: Processor): readonly Token[] {
+  let token = p.nextExpanded();
+  while (token && (token.cat === Cat.Space || token.text === 'relax')) token = p.nextExpanded();
+  if (!token) return [];
+  const held = token.cell === null ? null : quantityOf(p, token);
+  if (held?.type === 'toks') return (held.value as readonly Token[] | undefined) ?? [];
+  p.unread(token);
+  return readArgument(p, p.command('toks'), true) ?? [];
+}
+
 /** Reads a value of the register's type. */
 function scanValue(p: Processor, type: RegisterType): unknown {
   if (type === 'count') return scanInt(p);
   if (type === 'dimen') return scanDimen(p);
-  if (type === 'toks') return readArgument(p, p.command('toks'), true) ?? [];
+  if (type === 'toks') return scanTokens(p);
   return scanGlue(p, type === 'muskip');
 }
 

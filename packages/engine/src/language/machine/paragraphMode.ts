@@ -1,3 +1,4 @@
+import type { Token } from '../../expansion/meaning';
 import type { Inline } from '../../document/inlines';
 import type { CellOf } from '../../expansion/cells';
 import { CELLS } from './cells';
@@ -28,6 +29,15 @@ export function beginParagraph(it: Interpreter, indented: boolean): void {
     mode.pendingLabel = null;
     mode.nextIndent = 0;
   } else if (!indented || suppressed) mode.nextIndent = 0;
+  const every = everyParagraph(it);
+  if (every.length > 0) it.execute(every);
+}
+
+/** `\everypar`: what is inserted at the beginning of each paragraph. */
+function everyParagraph({ state }: Interpreter): readonly Token[] {
+  const meaning = state.meaning(state.cell('everypar'));
+  if (meaning?.kind !== 'register' || meaning.type !== 'toks') return [];
+  return (state.get(meaning.storage) as readonly Token[] | undefined) ?? [];
 }
 
 /**

@@ -1,18 +1,71 @@
-import type { CommandEntry, EnvironmentEntry, PackageEntry } from '../machine/entries';
-import { macroEntry } from '../machine/macroEntry';
+import type { CommandEntry, PackageEntry } from '../machine/entries';
+import { macroEntry, sourceCommand, sourceEnvironment } from '../machine/macroEntry';
 import { floatKind } from '../constructs/floats';
-import { declareFloat, LIST, ruled } from './algorithms';
+import { declareFloat, LIST } from './algorithms';
 
 /** Blocks of algorithm2e, whose bodies stand in braces. */
 const SECOND = String.raw`
-\newif\ifALG@semicolon\ALG@semicolontrue
+\newif\ifALG@semicolon\ALG@semicolontrue\newif\ifALG@numbered\newif\ifALG@bars\newif\ifALG@hooks\newif\ifALG@end\ALG@endtrue
+\newif\ifALG@captionabove\newif\ifALG@rules\newif\ifALG@framed
+\newcounter{AlgoLine}\newsavebox\ALG@box\newsavebox\ALG@body\newdimen\ALG@indent\ALG@indent1.2em
+\def\ALG@bars{}\newcommand\AlCapFnt{}\newcommand\NlSty[1]{\textbf{#1}}\newcommand\KwSty[1]{\textbf{#1}}\newcommand\ArgSty[1]{#1}
+\newcommand\FuncSty[1]{\texttt{#1}}\newcommand\DataSty[1]{\textsf{#1}}\newcommand\CommentSty[1]{\texttt{#1}}
+\def\SetAlgoLined{\ALG@barstrue\ALG@hooksfalse\ALG@endtrue}\def\SetAlgoVlined{\ALG@barstrue\ALG@hookstrue\ALG@endfalse}
+\def\SetAlgoNoLine{\ALG@barsfalse\ALG@hooksfalse}\def\SetAlgoNoEnd{\ALG@endfalse}
+\def\LinesNumbered{\ALG@numberedtrue}\def\LinesNotNumbered{\ALG@numberedfalse}
 \def\DontPrintSemicolon{\ALG@semicolonfalse}\def\PrintSemicolon{\ALG@semicolontrue}
 \def\ALG@stop{\ifALG@semicolon;\fi\par}
-\def\ALG@block#1{\par{\advance\leftskip1.2em #1\par}}
-\def\ALG@word#1{\textbf{#1}}
-\def\ALG@inout#1#2{\par\noindent{\hangindent\wd\ALG@box\hangafter1 \textbf{#1:} #2\par}}
-\newsavebox\ALG@box
-\def\ALG@tcp#1{\texttt{// #1}\par}\def\ALG@tcc#1{\texttt{/* #1 */}\par}
+\def\ALG@bar#1{\hbox to0pt{\kern\dimexpr#1-\leftskip+.3em\relax\vrule height.72\baselineskip depth.3\baselineskip width.4pt\hss}}
+\def\ALG@number{\refstepcounter{AlgoLine}\hbox to0pt{\hss{\scriptsize\NlSty{\theAlgoLine}}\kern\dimexpr\leftskip-.6em\relax}}
+\def\ALG@line{\ifALG@quiet\else\ifALG@numbered\ALG@number\fi\fi\ALG@bars}
+\newif\ifALG@quiet
+\def\ALG@block#1{\par{\ifALG@bars\edef\ALG@bars{\ALG@bars\noexpand\ALG@bar{\the\leftskip}}\fi\advance\leftskip\ALG@indent #1\par}%
+ \ifALG@hooks\nointerlineskip\moveright\dimexpr\leftskip+.3em\relax\vbox to0pt{\hrule width.6em height.4pt\vss}\kern-.3\baselineskip\fi}
+\def\ALG@word#1{\KwSty{#1}}
+\def\ALG@finish{\ifALG@end\ALG@word{end}\par\fi}
+\def\ALG@inout#1#2{\par{\ALG@quiettrue\sbox\ALG@box{\textbf{#1:} }\hangindent\wd\ALG@box\hangafter1 \noindent\textbf{#1:} #2\par}}
+\def\ALG@remark#1#2{\@ifstar{\ALG@aside{#1}{#2}}{\ALG@below{#1}{#2}}}
+\def\ALG@aside#1#2{\@ifnextchar[{\ALG@asideat{#1}{#2}}{\ALG@asideat{#1}{#2}[r]}}
+\def\ALG@asideat#1#2[#3]#4{\ifALG@semicolon\if#3f\else\if#3h\else;\fi\fi\fi\hfill\CommentSty{#1#4#2}\if#3f\else\if#3h\else\par\fi\fi}
+\def\ALG@below#1#2#3{\CommentSty{#1#3#2}\par}
+\newcommand\SetKwComment[3]{\expandafter\def\csname #1\endcsname{\ALG@remark{#2}{#3}}}
+\newcommand\SetKwFor[4]{\expandafter\def\csname #1\endcsname##1##2{\ALG@word{#2} ##1 \ALG@word{#3}\ALG@block{##2}\ifALG@end\ALG@word{#4}\par\fi}}
+\newcommand\SetKwRepeat[3]{\expandafter\def\csname #1\endcsname##1##2{\ALG@word{#2}\ALG@block{##2}\ALG@word{#3} ##1\ALG@stop}}
+\newcommand\SetKwIF[8]{\expandafter\def\csname #1\endcsname##1##2{\ALG@word{#4} ##1 \ALG@word{#5}\ALG@block{##2}\ifALG@end\ALG@word{#8}\par\fi}%
+ \expandafter\def\csname e#1\endcsname##1##2##3{\ALG@word{#4} ##1 \ALG@word{#5}\ALG@block{##2}\ALG@word{#7}\ALG@block{##3}\ifALG@end\ALG@word{#8}\par\fi}%
+ \expandafter\def\csname #2\endcsname##1##2{\ALG@word{#6} ##1 \ALG@word{#5}\ALG@block{##2}\ifALG@end\ALG@word{#8}\par\fi}%
+ \expandafter\def\csname #3\endcsname##1{\ALG@word{#7}\ALG@block{##1}\ifALG@end\ALG@word{#8}\par\fi}}
+\newcommand\SetKwInput[2]{\expandafter\def\csname #1\endcsname##1{\ALG@inout{#2}{##1}}}
+\newcommand\SetKwBlock[3]{\expandafter\def\csname #1\endcsname##1{\ALG@word{#2}\ALG@block{##1}\ifALG@end\ALG@word{#3}\par\fi}}
+\newcommand\SetKwSwitch[9]{}\newcommand\SetKwArray[2]{\expandafter\def\csname #1\endcsname##1{\DataSty{#2}[##1]}}
+\newcommand\SetAlCapSkip[1]{}\newcommand\SetAlgoSkip[1]{}\newcommand\SetInd[2]{}\newcommand\ResetInOut[1]{}\newcommand\SetAlgorithmName[3]{\renewcommand\algorithmname{#1}}
+\newcommand\SetAlCapNameFnt[1]{}\newcommand\SetAlCapFnt[1]{}\newcommand\SetCommentSty[1]{\renewcommand\CommentSty[1]{\csname #1\endcsname{##1}}}\newcommand\SetKwSty[1]{\renewcommand\KwSty[1]{\csname #1\endcsname{##1}}}\newcommand\SetNlSty[3]{\renewcommand\NlSty[1]{\csname #1\endcsname{#2##1#3}}}\newcommand\SetArgSty[1]{\renewcommand\ArgSty[1]{\csname #1\endcsname{##1}}}\newcommand\SetFuncSty[1]{\renewcommand\FuncSty[1]{\csname #1\endcsname{##1}}}
+\newcommand\Indp[1][]{\par\advance\leftskip1em}\newcommand\Indm[1][]{\par\advance\leftskip-1em}\newcommand\nl{\ALG@number}\newcommand\nlset[1]{\hbox to0pt{\hss\scriptsize #1\kern\dimexpr\leftskip-.6em\relax}}
+\newcommand\InputOutput{}\newcommand\AlgoDontDisplayBlockMarkers{}\newcommand\AlgoDisplayBlockMarkers{}\newcommand\SetAlgoHangIndent[1]{}\newcommand\Hline{\par\hrule}
+\def\ALG@caption@plain#1{\par\vskip4pt{\centering\textbf{\algorithmname~\thealgorithm:} #1\par}}
+\def\ALG@caption@ruled#1{\kern2pt\noindent\textbf{\algorithmname~\thealgorithm:} #1\par\kern2pt\hrule\kern2pt\relax}
+\def\ALG@open{\gdef\ALG@title{}\global\setcounter{AlgoLine}{0}%
+ \begin{lrbox}{\ALG@body}\begin{minipage}{\dimexpr\linewidth-\ifALG@framed 8pt\else 0pt\fi\relax}\parindent0pt\parskip0pt\relax\ifALG@numbered\leftskip1.2em\relax\fi
+ \def\caption{\@ifnextchar[{\ALG@capt}{\ALG@capt[]}}\let\;\ALG@stop\let\label\ALG@label@\everypar{\ALG@line}\ignorespaces}
+\let\ALG@label@\label
+\long\def\ALG@capt[#1]#2{\refstepcounter{algorithm}\gdef\ALG@title{#2}\addcontentsline{loa}{algorithm}{\numberline{\thealgorithm}#2}}
+\def\ALG@close{\par\end{minipage}\end{lrbox}\parindent0pt\relax
+ \ifALG@rules\hrule height.8pt \ifx\ALG@title\@empty\kern2pt\else\ALG@caption@ruled{\ALG@title}\fi\noindent\usebox\ALG@body\par\kern2pt\hrule\relax
+ \else\ifALG@framed\noindent\fbox{\kern1pt\usebox\ALG@body\kern1pt}\par\else\noindent\usebox\ALG@body\par\fi\ifx\ALG@title\@empty\else\ALG@caption@plain{\ALG@title}\fi\fi}
+`;
+/** Kinds of floats for algorithms. */
+const NAMES = ['algorithm', 'procedure', 'function'] as const;
+const FLOATS = NAMES.flatMap((name) => [name, `${name}*`])
+  .map(
+    (name) =>
+      `\\newenvironment{${name}}[1][tbp]{\\begin{ALG@${name}}[#1]\\ALG@open}{\\ALG@close\\end{ALG@${name}}}`,
+  )
+  .join('');
+
+/** How an algorithm is framed, by the names of its options. */
+const STYLES = String.raw`
+\def\ALG@style@plain{\ALG@rulesfalse\ALG@framedfalse}\def\ALG@style@boxed{\ALG@rulesfalse\ALG@framedtrue}
+\def\ALG@style@ruled{\ALG@rulestrue\ALG@framedfalse}\let\ALG@style@algoruled\ALG@style@ruled\let\ALG@style@boxruled\ALG@style@ruled\let\ALG@style@tworuled\ALG@style@ruled
 `;
 const second = (
   name: string,
@@ -32,17 +85,9 @@ export const algorithm2e: PackageEntry = {
   description: 'Algorithms whose blocks stand in braces: \\If{…}{…}, \\For{…}{…}.',
   options: null,
   requires: ['float'],
-  environments: floatKind('algorithm', 'An algorithm').map((entry) => {
-    const framed = ruled(entry, 'algorithm2e');
-    return {
-      ...framed,
-      begin: (it, args, token) => {
-        framed.begin?.(it, args, token);
-        // A caption may stand anywhere; `\;` ends a line.
-        it.execute(it.source('\\let\\;\\ALG@stop\\parindent0pt\\relax\\noindent\\ignorespaces '));
-      },
-    } satisfies EnvironmentEntry;
-  }),
+  environments: NAMES.flatMap((name) =>
+    floatKind(name, 'An algorithm').map((entry) => ({ ...entry, name: `ALG@${entry.name}` })),
+  ),
   commands: [
     LIST,
     second(
@@ -50,70 +95,142 @@ export const algorithm2e: PackageEntry = {
       'mm',
       'If it is so, this.',
       '\\If{$x>0$}{wait}',
-      `${word('if')} #1 ${word('then')}\\ALG@block{#2}${word('end')}\\par `,
+      `${word('if')} #1 ${word('then')}\\ALG@block{#2}\\ALG@finish `,
     ),
     second(
       'eIf',
       'mmm',
       'If it is so, this, else that.',
       '\\eIf{$x>0$}{wait}{go}',
-      `${word('if')} #1 ${word('then')}\\ALG@block{#2}${word('else')}\\ALG@block{#3}${word('end')}\\par `,
+      `${word('if')} #1 ${word('then')}\\ALG@block{#2}${word('else')}\\ALG@block{#3}\\ALG@finish `,
     ),
     second(
       'ElseIf',
       'mm',
       'Another case.',
       '\\If{$x$}{a}\\ElseIf{$y$}{b}',
-      `${word('else if')} #1 ${word('then')}\\ALG@block{#2}${word('end')}\\par `,
+      `${word('else if')} #1 ${word('then')}\\ALG@block{#2}\\ALG@finish `,
     ),
     second(
       'Else',
       'm',
       'All other cases.',
       '\\If{$x$}{a}\\Else{b}',
-      `${word('else')}\\ALG@block{#1}${word('end')}\\par `,
+      `${word('else')}\\ALG@block{#1}\\ALG@finish `,
     ),
     second(
       'For',
       'mm',
       'Repeats for each.',
       '\\For{$i=1$ to $n$}{wait}',
-      `${word('for')} #1 ${word('do')}\\ALG@block{#2}${word('end')}\\par `,
+      `${word('for')} #1 ${word('do')}\\ALG@block{#2}\\ALG@finish `,
     ),
     second(
       'ForEach',
       'mm',
       'Repeats for each of them.',
       '\\ForEach{$x\\in X$}{wait}',
-      `${word('foreach')} #1 ${word('do')}\\ALG@block{#2}${word('end')}\\par `,
+      `${word('foreach')} #1 ${word('do')}\\ALG@block{#2}\\ALG@finish `,
     ),
     second(
       'ForAll',
       'mm',
       'Repeats for all of them.',
       '\\ForAll{$x\\in X$}{wait}',
-      `${word('forall')} #1 ${word('do')}\\ALG@block{#2}${word('end')}\\par `,
+      `${word('forall')} #1 ${word('do')}\\ALG@block{#2}\\ALG@finish `,
     ),
     second(
       'While',
       'mm',
       'Repeats as long as it is so.',
       '\\While{$x>0$}{wait}',
-      `${word('while')} #1 ${word('do')}\\ALG@block{#2}${word('end')}\\par `,
+      `${word('while')} #1 ${word('do')}\\ALG@block{#2}\\ALG@finish `,
     ),
     second(
       'Repeat',
       'mm',
       'Repeats until it is so.',
       '\\Repeat{noon}{wait}',
-      `${word('repeat')}\\ALG@block{#2}${word('until')} #1\\par `,
+      `${word('repeat')}\\ALG@block{#2}${word('until')} #1\\ALG@stop `,
+    ),
+    ...(['uIf', 'lIf', 'uElseIf', 'lElseIf'] as const).map((name) =>
+      second(
+        name,
+        'mm',
+        name.startsWith('l') ? 'A case on one line.' : 'A case that others follow.',
+        name.endsWith('ElseIf') ? `\\uIf{$x$}{a}\\${name}{$y$}{b}` : `\\${name}{$x$}{a}`,
+        `${word(name.endsWith('ElseIf') ? 'else if' : 'if')} #1 ${word('then')}${name.startsWith('l') ? ' #2\\ALG@stop ' : '\\ALG@block{#2}'}`,
+      ),
+    ),
+    second(
+      'uElse',
+      'm',
+      'The other cases.',
+      '\\uIf{$x$}{a}\\uElse{b}',
+      `${word('else')}\\ALG@block{#1}`,
+    ),
+    second(
+      'lElse',
+      'm',
+      'The other cases, on one line.',
+      '\\uIf{$x$}{a}\\lElse{b}',
+      `${word('else')} #1\\ALG@stop `,
+    ),
+    second(
+      'lFor',
+      'mm',
+      'Repeats for each, on one line.',
+      '\\lFor{$i$}{a}',
+      `${word('for')} #1 ${word('do')} #2\\ALG@stop `,
+    ),
+    second(
+      'lForEach',
+      'mm',
+      'Repeats for each of them, on one line.',
+      '\\lForEach{$i$}{a}',
+      `${word('foreach')} #1 ${word('do')} #2\\ALG@stop `,
+    ),
+    second(
+      'lWhile',
+      'mm',
+      'Repeats as long as it is so, on one line.',
+      '\\lWhile{$x$}{a}',
+      `${word('while')} #1 ${word('do')} #2\\ALG@stop `,
+    ),
+    second(
+      'Switch',
+      'mm',
+      'Cases by a value.',
+      '\\Switch{$x$}{\\Case{1}{a}\\Other{b}}',
+      `${word('switch')} #1 ${word('do')}\\ALG@block{#2}\\ALG@finish `,
+    ),
+    second(
+      'Case',
+      'mm',
+      'One of the cases.',
+      '\\Switch{$x$}{\\Case{1}{a}}',
+      `${word('case')} #1 ${word('do')}\\ALG@block{#2}\\ALG@finish `,
+    ),
+    second(
+      'uCase',
+      'mm',
+      'One of the cases, without an end.',
+      '\\Switch{$x$}{\\uCase{1}{a}}',
+      `${word('case')} #1 ${word('do')}\\ALG@block{#2}`,
+    ),
+    second(
+      'Other',
+      'm',
+      'All other cases.',
+      '\\Switch{$x$}{\\Other{a}}',
+      `${word('otherwise')} ${word('do')}\\ALG@block{#1}\\ALG@finish `,
     ),
     second(
       'Begin',
       'm',
       'A block of its own.',
       '\\Begin{wait}',
-      `${word('begin')}\\ALG@block{#1}${word('end')}\\par `,
+      `${word('begin')}\\ALG@block{#1}\\ALG@finish `,
     ),
     ...(
       [
@@ -140,31 +257,22 @@ export const algorithm2e: PackageEntry = {
       '\\For{$i=1$ \\KwTo $n$}{wait}',
       ` ${word('to')} `,
     ),
-    second('tcp', '', 'A remark.', '\\tcp{till noon}', '\\@ifstar\\ALG@tcp\\ALG@tcp '),
-    second('tcc', '', 'A remark.', '\\tcc{till noon}', '\\@ifstar\\ALG@tcc\\ALG@tcc '),
-    ...[
-      'SetAlgoLined',
-      'SetAlgoNoLine',
-      'SetAlgoNoEnd',
-      'SetAlgoVlined',
-      'LinesNumbered',
-      'BlankLine',
-      'DontPrintSemicolon',
-      'PrintSemicolon',
+    second('tcp', '', 'A remark.', '\\tcp{till noon}', '\\ALG@remark{// }{}'),
+    second('tcc', '', 'A remark.', '\\tcc{till noon}', '\\ALG@remark{/* }{ */}'),
+    second('BlankLine', '', 'A line left blank.', 'a\\;\\BlankLine b', '\\par\\vskip 4pt '),
+    second(
       'SetNoFillComment',
+      '',
+      'Remarks are as wide as they are.',
+      '\\SetNoFillComment',
+      '\\relax',
+    ),
+    second(
       'RestyleAlgo',
-    ].map((name) =>
-      second(
-        name,
-        name === 'RestyleAlgo' ? 'm' : '',
-        'How algorithms look.',
-        `\\${name}${name === 'RestyleAlgo' ? '{ruled}' : ''}`,
-        name === 'BlankLine'
-          ? '\\par\\vskip 4pt '
-          : name === 'DontPrintSemicolon'
-            ? '\\ALG@semicolonfalse'
-            : '\\relax',
-      ),
+      'm',
+      'How algorithms look.',
+      '\\RestyleAlgo{ruled}',
+      '\\@nameuse{ALG@style@#1}',
     ),
     second(
       'SetKwInOut',
@@ -199,9 +307,40 @@ export const algorithm2e: PackageEntry = {
       'mmmm',
       'A block of your own.',
       '\\SetKwProg{Fn}{Function}{:}{end}\\Fn{tide}{wait}',
-      '\\expandafter\\def\\csname #1\\endcsname##1##2{\\textbf{#2} ##1 #3\\ALG@block{##2}\\textbf{#4}\\par}',
+      '\\expandafter\\def\\csname #1\\endcsname##1##2{\\KwSty{#2} ##1 #3\\ALG@block{##2}\\ifALG@end\\KwSty{#4}\\par\\fi}',
     ),
   ],
-  source: SECOND,
-  setup: declareFloat,
+  described: [
+    ...NAMES.map((name) =>
+      sourceEnvironment(
+        name,
+        'o',
+        'An algorithm, its blocks in braces.',
+        `\\begin{${name}}[H]\n\\KwIn{a tide}\n\\If{$x>0$}{wait\\;}\n\\end{${name}}`,
+      ),
+    ),
+    ...[
+      ['SetAlgoLined', '', 'Lines at the side of blocks.'],
+      ['SetAlgoVlined', '', 'Lines at the side of blocks, in place of their ends.'],
+      ['SetAlgoNoLine', '', 'No lines at the side of blocks.'],
+      ['SetAlgoNoEnd', '', 'Blocks do not say where they end.'],
+      ['LinesNumbered', '', 'Lines are numbered.'],
+      ['DontPrintSemicolon', '', 'No semicolons at the ends of lines.'],
+      ['PrintSemicolon', '', 'Semicolons at the ends of lines.'],
+    ].map(([name = '', signature = '', what = '']) =>
+      sourceCommand(name, signature, what, `\\begin{algorithm}\n\\${name} a\\;\n\\end{algorithm}`),
+    ),
+  ],
+  source: SECOND + STYLES + FLOATS,
+  setup: (it, options) => {
+    declareFloat(it);
+    const has = (name: string): boolean => options.includes(name);
+    const style = ['ruled', 'algoruled', 'boxruled', 'tworuled', 'boxed'].find(has) ?? 'plain';
+    const on = [
+      ...(has('linesnumbered') ? ['\\LinesNumbered '] : []),
+      ...(has('lined') ? ['\\SetAlgoLined '] : has('vlined') ? ['\\SetAlgoVlined '] : []),
+      ...(has('noend') ? ['\\SetAlgoNoEnd '] : []),
+    ];
+    it.execute(it.source(`\\@nameuse{ALG@style@${style}}${on.join('')}`));
+  },
 };

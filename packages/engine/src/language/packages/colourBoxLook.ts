@@ -6,9 +6,22 @@ import { tokensText } from '../../expansion/tokenText';
 import type { Interpreter } from '../machine/interpreter';
 import { colourOf } from '../scanning/colours';
 import { dimenOf } from '../scanning/dimenOf';
-import { splitAt, trimmed } from '../scanning/optionLists';
+import { keyValues, splitAt, trimmed } from '../scanning/optionLists';
 
-const MM = 2.845274 * PT;
+export const MM = 2.845274 * PT;
+
+export interface AttachedTitle {
+  readonly top: boolean;
+  readonly align: 'left' | 'center' | 'right';
+  readonly shift: readonly [x: Sp, y: Sp | 'half'];
+}
+
+export interface Borderline {
+  readonly edges: string;
+  readonly width: Sp;
+  readonly offset: Sp;
+  readonly paint: Paint;
+}
 
 /** How a coloured box looks. */
 export interface BoxLook {
@@ -25,11 +38,23 @@ export interface BoxLook {
   readonly arc: Sp;
   /** Room within at left, right, top and bottom. */
   readonly room: readonly [left: Sp, right: Sp, top: Sp, bottom: Sp];
+  /** What the room has of the box itself (`boxsep`). */
+  readonly sep: Sp;
+  /** In a line its words stand on the baseline, not its lower edge. */
+  readonly onLine: boolean;
   readonly width: Sp | null;
   readonly before: Sp | null;
   readonly after: Sp | null;
   readonly align: string;
   readonly label: readonly Token[] | null;
+  /** The title as a box of its own on the edge of this one, at a place, moved, with a look by its own keys. */
+  readonly attached: AttachedTitle | null;
+  readonly titleKeys: readonly Token[];
+  /** Lines beside the frame: how thick, how far within it, at which edges. */
+  readonly borderlines: readonly Borderline[];
+  readonly shadow: 'none' | 'plain' | 'fuzzy';
+  /** The upper and the lower part side by side, the first with such a share of the width. */
+  readonly beside: number | null;
   /** It may go on over pages. */
   readonly breakable: boolean;
 }
@@ -47,11 +72,18 @@ export const STANDARD_BOX: BoxLook = {
   rules: [0.5 * MM, 0.5 * MM, 0.5 * MM, 0.5 * MM],
   arc: MM,
   room: [5 * MM, 5 * MM, 3 * MM, 3 * MM],
+  sep: MM,
+  onLine: false,
   width: null,
   before: null,
   after: null,
   align: '',
   label: null,
+  attached: null,
+  titleKeys: [],
+  borderlines: [],
+  shadow: 'none',
+  beside: null,
   breakable: false,
 };
 
@@ -68,11 +100,86 @@ const at = <T extends readonly Sp[]>(list: T, i: number, by: Sp): T =>
 const side =
   (field: 'rules' | 'room', ...places: readonly number[]): Act =>
   (to, value, it) => {
-    const extra = field === 'room' ? MM : 0;
+    const extra = field === 'room' ? to.sep : 0;
     for (const place of places) to[field] = at(to[field], place, dimenOf(it, value) + extra);
   };
 
+/** `to top left={yshift=-2mm,xshift=4mm}`. */
+const attach =
+  (place: string): Act =>
+  (to, value, it) => {
+    const keys = keyValues(value);
+    const length = (key: string): Sp | 'half' => {
+      const given = keys.get(key) ?? keys.get(`${key}text`);
+      if (!given) return 0;
+      return tokensText(given).includes('boxedtitleheight') ? 'half' : dimenOf(it, given);
+    };
+    const x = length('xshift');
+    to.attached = {
+      top: place.startsWith('top'),
+      align: place.endsWith('left') ? 'left' : place.endsWith('right') ? 'right' : 'center',
+      shift: [x === 'half' ? 0 : x, length('yshift')],
+    };
+  };
+const PLACES = ['top', 'bottom'].flatMap((edge) =>
+  ['', ' left', ' center', ' right'].map((side_) => edge + side_),
+);
+
+/** `borderline west={2pt}{0pt}{red}`. */
+const borderline =
+  (edges: string): Act =>
+  (to, value, it) => {
+    const [width = [], offset = [], colour = []] = groupsOf(value);
+    const line = {
+      edges,
+      width: dimenOf(it, width),
+      offset: dimenOf(it, offset),
+      paint: paint(
+        it,
+        colour.filter((t) => t.text !== ','),
+      ),
+    };
+    to.borderlines = [...to.borderlines, line];
+  };
+
+/** Groups in braces one behind another; where the first stood in none, what is left of it. */
+function groupsOf(tokens: readonly Token[]): Token[][] {
+  const groups: Token[][] = [[]];
+  let depth = 0;
+  for (const token of tokens) {
+    if (token.cat === 1 && depth++ === 0) groups.push([]);
+    else if (token.cat === 2) {
+      // What `trimmed` took from the outside is made up for.
+      depth = Math.max(0, depth - 1);
+      if (depth > 0) groups.at(-1)?.push(token);
+    } else groups.at(-1)?.push(token);
+  }
+  return groups.filter((group) => group.some((t) => t.text.trim() !== ''));
+}
+
 const KEYS: Readonly<Record<string, Act>> = {
+  ...Object.fromEntries(
+    PLACES.map((place): [string, Act] => [`attach boxed title to ${place}`, attach(place)]),
+  ),
+  'boxed title style': (to, value) => void (to.titleKeys = value),
+  'detach title': (to) => void (to.title = null),
+  borderline: borderline('nesw'),
+  'borderline west': borderline('w'),
+  'borderline east': borderline('e'),
+  'borderline north': borderline('n'),
+  'borderline south': borderline('s'),
+  'borderline vertical': borderline('ew'),
+  'borderline horizontal': borderline('ns'),
+  'no borderline': (to) => void (to.borderlines = []),
+  'drop shadow': (to) => void (to.shadow = 'plain'),
+  'drop fuzzy shadow': (to) => void (to.shadow = 'fuzzy'),
+  'drop lifted shadow': (to) => void (to.shadow = 'fuzzy'),
+  'fuzzy shadow': (to) => void (to.shadow = 'fuzzy'),
+  shadow: (to) => void (to.shadow = 'plain'),
+  'no shadow': (to) => void (to.shadow = 'none'),
+  sidebyside: (to) => void (to.beside ??= 0.5),
+  'lefthand ratio': (to, value) => void (to.beside = Number(tokensText(value)) || 0.5),
+  'righthand ratio': (to, value) => void (to.beside = 1 - (Number(tokensText(value)) || 0.5)),
   colback: (to, value, it) => void (to.ground = paint(it, value)),
   colframe: (to, value, it) => void (to.frame = paint(it, value)),
   coltext: (to, value, it) => void (to.words = paint(it, value)),
@@ -98,7 +205,8 @@ const KEYS: Readonly<Record<string, Act>> = {
   bottom: side('room', 3),
   'left skip': () => undefined,
   boxsep: (to, value, it) => {
-    const by = dimenOf(it, value) - MM;
+    const by = dimenOf(it, value) - to.sep;
+    to.sep += by;
     const [left, right, top, bottom] = to.room;
     to.room = [left + by, right + by, top + by, bottom + by];
   },
@@ -111,12 +219,15 @@ const KEYS: Readonly<Record<string, Act>> = {
   unbreakable: (to) => void (to.breakable = false),
   center: (to) => void (to.align = 'center'),
   'center title': () => undefined,
+  'on line': (to) => void (to.onLine = true),
+  'tcbox raise base': (to) => void (to.onLine = true),
   'frame hidden': (to) => void (to.rules = [0, 0, 0, 0]),
   'frame empty': (to) => void (to.rules = [0, 0, 0, 0]),
   label: (to, value) => void (to.label = value),
   blanker: (to) => {
     to.rules = [0, 0, 0, 0];
     to.room = [0, 0, 0, 0];
+    to.sep = 0;
     to.ground = 0xffffff;
   },
   'size=small': () => undefined,

@@ -1,19 +1,14 @@
 import { PT, type Sp } from '../../base/lengths';
-import type { Mark } from '../../document/drawing';
 import type { BlockNode } from '../../document/blocks';
 import type { DrawingInline, Inline } from '../../document/inlines';
-import { framedBlocks, isTall, labelMark, pathMark, roundedBox } from '../constructs/framedBlocks';
+import { framedBlocks, isTall } from '../constructs/framedBlocks';
+import { asBreakable, drawnBox, onLine, titleOf, withAttached } from './colourBoxDrawing';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
-import { textOf } from '../../expansion/tokenText';
+import { textOf, tokensText } from '../../expansion/tokenText';
 import { beginColumn, endColumn } from '../machine/columns';
 import { newCounter } from '../machine/counters';
-import {
-  tokensOf,
-  type CommandEntry,
-  type EnvironmentEntry,
-  type PackageEntry,
-} from '../machine/entries';
+import { tokensOf, type CommandEntry, type EnvironmentEntry } from '../machine/entries';
 import { resumeAfterBlock } from '../machine/formulas';
 import type { Interpreter } from '../machine/interpreter';
 import { passWrapped } from '../machine/wrapped';
@@ -22,85 +17,19 @@ import { box } from '../constructs/boxes';
 import { boxLook, EVERY_BOX, STANDARD_BOX, type BoxLook } from './colourBoxLook';
 
 /** What a box keeps from its begin to its end. */
-const OPEN = cell<{ readonly look: BoxLook; readonly width: Sp; readonly left: Sp } | null>(
-  'tcb',
-  null,
-);
+interface OpenBox {
+  readonly look: BoxLook;
+  readonly width: Sp;
+  readonly left: Sp;
+  /** Of the text within. */
+  readonly inner: Sp;
+  /** The part that stands at the left, once it is set. */
+  leftPart: Inline | null;
+}
+const OPEN = cell<OpenBox | null>('tcb', null);
 
 const lookOf = (it: Interpreter, options: readonly Token[]): BoxLook =>
   boxLook(it, boxLook(it, STANDARD_BOX, it.read(EVERY_BOX)), options);
-
-/** A box around what was set: its frame, its ground, its title above. Lower left corner at the origin. */
-function drawnBox(
-  it: Interpreter,
-  look: BoxLook,
-  inner: readonly Inline[],
-  width: Sp,
-): DrawingInline {
-  const at = it.p.place;
-  const { height, depth } = it.host.measure(inner);
-  const [left, right, top, bottom] = look.rules;
-  const [roomLeft, , roomTop, roomBottom] = look.room;
-  const title = look.title === null ? null : titleOf(it, look, width);
-  const body = height + depth + roomTop + roomBottom;
-  const head = title ? title.size : 0;
-  const whole = body + head + top + bottom;
-  const both = { top: true, bottom: true };
-  const marks: Mark[] = [];
-  const hasFrame = [left, right, top, bottom].some((rule) => rule > 0) || title !== null;
-  if (hasFrame)
-    marks.push(pathMark(roundedBox(0, 0, width, whole, look.arc, both), look.frame, at));
-  const inset = Math.max(0, look.arc - left);
-  marks.push(
-    pathMark(
-      roundedBox(left, bottom, width - left - right, body, inset, {
-        top: title === null,
-        bottom: true,
-      }),
-      look.ground,
-      at,
-    ),
-  );
-  if (title && look.titleGround !== null)
-    marks.push(
-      pathMark(
-        roundedBox(left, bottom + body, width - left - right, head, inset, {
-          top: true,
-          bottom: false,
-        }),
-        look.titleGround,
-        at,
-      ),
-    );
-  if (title)
-    marks.push(labelMark(title.inlines, { x: left + roomLeft, y: bottom + body + title.base }));
-  marks.push(labelMark(inner, { x: left + roomLeft, y: bottom + roomBottom + depth }));
-  return { kind: 'drawing', marks, bounds: { left: 0, right: width, low: 0, high: whole }, ...at };
-}
-
-/** The title set in its colour, over the width of the text. */
-function titleOf(it: Interpreter, look: BoxLook, width: Sp) {
-  const [left, right] = look.rules;
-  const [roomLeft, roomRight] = look.room;
-  const room = width - left - right - roomLeft - roomRight;
-  const { p } = it;
-  const inlines = it.inlinesBy(() => {
-    it.changeFont({ color: look.titleWords });
-    it.execute([
-      ...it.source(`\\parbox{${room / PT}pt}`),
-      p.make(1, '{'),
-      ...it.source('\\raggedright\\strut '),
-      ...look.titleFont,
-      it.p.command('relax'),
-      ...(look.title ?? []),
-      ...it.source('\\strut'),
-      p.make(2, '}'),
-    ]);
-  });
-  const { height, depth } = it.host.measure(inlines);
-  const pad = 1.5 * PT;
-  return { inlines, size: height + depth + 2 * pad, base: depth + pad };
-}
 
 export function beginBox(it: Interpreter, options: readonly Token[]): void {
   it.endParagraph();
@@ -109,26 +38,51 @@ export function beginBox(it: Interpreter, options: readonly Token[]): void {
   const width = look.width ?? it.dimen('linewidth');
   const [left, right] = look.rules;
   const [roomLeft, roomRight] = look.room;
-  it.innermost.data.set(OPEN, { look, width, left: it.dimen('totalleftmargin') });
-  beginColumn(it, Math.max(PT, width - left - right - roomLeft - roomRight));
+  const inner = Math.max(PT, width - left - right - roomLeft - roomRight);
+  const margin = it.dimen('totalleftmargin');
+  it.innermost.data.set(OPEN, { look, width, left: margin, inner, leftPart: null });
+  beginColumn(it, look.beside === null ? inner : Math.round(look.beside * (inner - BETWEEN)));
   if (look.words !== null) it.changeFont({ color: look.words });
   if (look.align === 'center') it.execute(it.source('\\centering '));
   it.execute(look.font);
   if (look.label) it.execute([...it.source('\\label{'), ...look.label, ...it.source('}')]);
 }
 
+/** Room between two parts side by side. */
+const BETWEEN = 10 * PT;
+
 export function endBox(it: Interpreter): void {
   const { blocks, width: inner } = endColumn(it);
   const open = it.innermost.data.get(OPEN);
   if (!open) return;
   const at = it.p.place;
-  const parbox: Inline = { kind: 'parbox', blocks, width: inner, valign: 'top', ...at };
-  const { look, left, width } = open;
-  if (look.breakable && isTall(it, parbox)) {
-    const title = look.title === null ? null : titleOf(it, look, width);
-    pushBetween(it, look, framedBlocks(it, look, { blocks, left, width, title }));
-  } else pushBox(it, drawnBox(it, look, [parbox], width), open);
+  const valign = open.leftPart ? 'center' : 'top';
+  const parbox: Inline = { kind: 'parbox', blocks, width: inner, valign, ...at };
+  const { look, left, width, leftPart } = open;
+  if (look.breakable && !leftPart && isTall(it, parbox)) {
+    const shape = asBreakable(look);
+    const title = look.title === null || look.attached ? null : titleOf(it, look, width);
+    const node = framedBlocks(it, shape, { blocks, left, width, title });
+    pushBetween(it, look, withAttached(it, look, node, width));
+  } else {
+    const parts: Inline[] = leftPart
+      ? [leftPart, { kind: 'kern', width: BETWEEN, ...at }, parbox]
+      : [parbox];
+    pushBox(it, drawnBox(it, look, parts, width), open);
+  }
   it.afterEnvironment = resumeAfterBlock;
+}
+
+/** `\tcblower`: what follows stands below a line, or at the right of what was before. */
+function lower(it: Interpreter): void {
+  const open = it.innermost.data.get(OPEN);
+  if (open?.look.beside == null || open.leftPart)
+    return it.execute(
+      it.source('\\par\\vskip 4pt\\hrule height .4pt\\vskip 4pt\\noindent\\ignorespaces '),
+    );
+  const { blocks, width } = endColumn(it);
+  open.leftPart = { kind: 'parbox', blocks, width, valign: 'center', ...it.p.place };
+  beginColumn(it, Math.max(PT, open.inner - BETWEEN - width));
 }
 
 /** The box between paragraphs. */
@@ -177,10 +131,37 @@ export const braced = (it: Interpreter, tokens: readonly Token[]): Token[] => [
   it.p.make(2, '}'),
 ];
 
+/** The counter that the settings of a new box ask for; null when they ask for none. */
+function counterOf(it: Interpreter, name: string, init: readonly Token[]): string | null {
+  const settings = tokensText(init);
+  const shared = /use counter(?: from)?\s*=\s*\{?(\w+)/.exec(settings)?.[1];
+  if (shared)
+    return it.state.meaning(it.state.cell(`thetcb@cnt@${shared}`)) ? `tcb@cnt@${shared}` : shared;
+  const within = /number within\s*=\s*\{?(\w+)/.exec(settings)?.[1] ?? null;
+  if (!within && !/auto counter/.test(settings)) return null;
+  const counter = `tcb@cnt@${name}`;
+  newCounter(it, counter, within);
+  const format = /number format\s*=\s*\\(\w+)/.exec(settings)?.[1] ?? 'arabic';
+  const own = `\\${format}{${counter}}`;
+  it.define(`the${counter}`, within ? `\\the${within}.${own}` : own);
+  return counter;
+}
+
+/** What a numbered box does at its begin: it counts, and `\thetcbcounter` is its number. */
+function counted(it: Interpreter, name: string, init: readonly Token[]): Token[] {
+  const counter = counterOf(it, name, init);
+  if (counter === null) return [];
+  const number = it.p.command(`the${counter}`);
+  return [
+    ...it.source(`\\refstepcounter{${counter}}\\def\\thetcbcounter`),
+    ...braced(it, [number]),
+  ];
+}
+
 /** `\newtcolorbox[…]{name}[n][default]{options}`: an environment that is a box with these options. */
 function newBox(it: Interpreter, token: Token, renews: boolean): void {
   const { p } = it;
-  readOptional(p);
+  const init = readOptional(p);
   const name = it.readArguments('m', token);
   const count = readOptional(p);
   const fallback = count ? readOptional(p) : null;
@@ -191,9 +172,21 @@ function newBox(it: Interpreter, token: Token, renews: boolean): void {
     ...braced(it, tokensOf(name, 0)),
     ...(count ? [...p.chars('['), ...count, ...p.chars(']')] : []),
     ...(fallback ? [...p.chars('['), ...fallback, ...p.chars(']')] : []),
-    ...braced(it, [...it.source('\\begin{tcolorbox}['), ...tokensOf(options, 0), ...p.chars(']')]),
+    ...braced(it, [
+      ...(init ? counted(it, textOf(p, tokensOf(name, 0)), init) : []),
+      ...it.source('\\begin{tcolorbox}['),
+      ...tokensOf(options, 0),
+      ...p.chars(']'),
+    ]),
     ...braced(it, it.source('\\end{tcolorbox}')),
   ]);
+}
+
+/** What stands between the number of a statement and its title. */
+function separatorOf(options: readonly Token[]): string {
+  const text = tokensText(options);
+  if (/separator sign none|theorem style\s*=\s*(?:standard|change)/.test(text)) return '';
+  return /separator sign\s*=\s*\{?([^,{}]*)/.exec(text)?.[1]?.trim() ?? ':';
 }
 
 /** `\newtcbtheorem[…]{name}{title}{options}{prefix}`: numbered boxes; `\begin{name}{title}{label}`. */
@@ -205,17 +198,9 @@ function newTheorem(it: Interpreter, token: Token): void {
   const [name, display, options, prefix] = [0, 1, 2, 3].map((i) => tokensOf(args, i));
   if (!name || !display || !options || !prefix) return;
   const words = textOf(p, name);
-  const settings = textOf(p, init);
-  const within = /number within\s*=\s*\{?(\w+)/.exec(settings)?.[1] ?? null;
-  const shared = /use counter(?: from)?\s*=\s*\{?(\w+)/.exec(settings)?.[1];
-  const counter = shared ?? `tcb@cnt@${words}`;
-  if (!shared) {
-    newCounter(it, counter, within);
-    it.define(
-      `the${counter}`,
-      within ? `\\the${within}.\\arabic{${counter}}` : `\\arabic{${counter}}`,
-    );
-  }
+  const counter = counterOf(it, words, [...init, ...p.chars(',auto counter')]);
+  if (counter === null) return;
+  const sign = separatorOf(options);
   const body = (numbered: boolean): Token[] => [
     ...(numbered ? it.source(`\\refstepcounter{${counter}}`) : []),
     ...it.source('\\begin{tcolorbox}['),
@@ -223,7 +208,7 @@ function newTheorem(it: Interpreter, token: Token): void {
     ...it.source(',title={'),
     ...display,
     ...(numbered ? [...it.source('~'), p.command(`the${counter}`)] : []),
-    ...it.source('\\if\\relax\\detokenize{#2}\\relax\\else: #2\\fi},#1]'),
+    ...it.source(`\\if\\relax\\detokenize{#2}\\relax\\else${sign} #2\\fi},#1]`),
     ...it.source('\\if\\relax\\detokenize{#3}\\relax\\else\\label{'),
     ...prefix,
     ...it.source(':#3}\\fi\\ignorespaces'),
@@ -238,7 +223,8 @@ function newTheorem(it: Interpreter, token: Token): void {
     ]);
 }
 
-const COMMANDS: readonly CommandEntry[] = [
+/** Commands of coloured boxes. */
+export const boxCommands: readonly CommandEntry[] = [
   {
     name: 'tcbset',
     signature: 'm',
@@ -288,7 +274,8 @@ const COMMANDS: readonly CommandEntry[] = [
       const { width } = it.host.measure(inner);
       const [left, right] = look.rules;
       const [roomLeft, roomRight] = look.room;
-      it.add(drawnBox(it, look, inner, width + left + right + roomLeft + roomRight));
+      const drawing = drawnBox(it, look, inner, width + left + right + roomLeft + roomRight);
+      it.add(look.onLine ? onLine(it, look, inner, drawing) : drawing);
     },
   },
   {
@@ -297,10 +284,7 @@ const COMMANDS: readonly CommandEntry[] = [
     package: 'tcolorbox',
     description: 'Parts a coloured box in two.',
     example: '\\begin{tcolorbox}Ebb\\tcblower Flood\\end{tcolorbox}',
-    run: (it) =>
-      it.execute(
-        it.source('\\par\\vskip 4pt\\hrule height .4pt\\vskip 4pt\\noindent\\ignorespaces '),
-      ),
+    run: lower,
   },
   {
     name: 'tcbuselibrary',
@@ -311,13 +295,3 @@ const COMMANDS: readonly CommandEntry[] = [
     run: () => undefined,
   },
 ];
-
-/** tcolorbox: paragraphs in coloured boxes. */
-export const tcolorbox: PackageEntry = {
-  name: 'tcolorbox',
-  description: 'Coloured boxes with titles, also for theorems.',
-  options: null,
-  requires: ['xcolor', 'tikz'],
-  commands: COMMANDS,
-  environments: [colourBox],
-};

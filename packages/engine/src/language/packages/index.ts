@@ -146,7 +146,7 @@ import { nicematrix, spalign } from './matrixPackages';
 import { physics } from './physics';
 import { siunitx } from './quantities';
 import { algorithm2e } from './algorithm2e';
-import { tcolorbox } from './colourBoxes';
+import { tcolorbox } from './tcolorbox';
 import { mdframed } from './mdframed';
 import { pgfplots, pgfplotstable } from './pgfplots';
 import { pgffor, pgfmath, tikz } from './tikz';

@@ -284,7 +284,7 @@ describe('notation that staff load', () => {
       expect(made.text).toContain('See 1a.');
     },
   );
-  it.each(['musixtex', 'media9', 'skull', 'sudoku', 'tkz-fct', 'yhmath'])(
+  it.each(['musixtex', 'media9', 'skull', 'sudoku', 'tkz-fct', 'picture'])(
     'the name %s is no misspelling',
     (name) =>
       expect(findingsIn(inArticle('x', `\\usepackage{${name}}`)).map(({ kind }) => kind)).toEqual([

@@ -1,0 +1,92 @@
+import { describe, expect, it } from 'vitest';
+import { findingsIn, inArticle } from '../../testing/document';
+import { laidBody, type Laid } from '../../testing/layout';
+
+const set = (options: string, body: string): Laid =>
+  laidBody(`\\begin{algorithm}[H]${body}\\end{algorithm}`, `\\usepackage[${options}]{algorithm2e}`);
+const text = (options: string, body: string): string =>
+  set(options, body).text.replace(/\s+/g, ' ');
+/** Without blanks and ends of lines: how rows are told apart is no matter of the language. */
+const bare = (said: string): string => said.replace(/[\s|]+/g, '');
+const LOOP = '\\caption{Count}\\While{$x>0$}{wait\\;\\If{$y$}{go\\;}}stop\\;';
+
+describe('Algorithms in braces', () => {
+  it.each([
+    ['', 'while 𝑥 > 0 do | wait; | if 𝑦 then | go; | end | end | stop; | Algorithm 1: Count'],
+    ['ruled', 'Algorithm 1: Count | while 𝑥 > 0 do | wait; | if 𝑦 then | go; | end | end | stop;'],
+    ['noend', 'while 𝑥 > 0 do | wait; | if 𝑦 then | go; | stop;'],
+    ['vlined', 'while 𝑥 > 0 do | wait; | if 𝑦 then | go; | stop;'],
+  ])('[%s]', (options, printed) => {
+    expect(bare(text(options, LOOP))).toContain(bare(printed));
+    expect(
+      findingsIn(
+        inArticle(
+          `\\begin{algorithm}[H]${LOOP}\\end{algorithm}`,
+          `\\usepackage[${options}]{algorithm2e}`,
+        ),
+      ),
+    ).toEqual([]);
+  });
+
+  it.each([
+    ['\\eIf{$a$}{b\\;}{c\\;}', 'if 𝑎 then | b; | else | c; | end'],
+    [
+      '\\uIf{$a$}{b\\;}\\uElseIf{$c$}{d\\;}\\Else{e\\;}',
+      'if 𝑎 then | b; | else if 𝑐 then | d; | else | e; | end',
+    ],
+    ['\\lIf{$a$}{b}c\\;', 'if 𝑎 then b; | c;'],
+    ['\\Repeat{$a$}{b\\;}', 'repeat | b; | until 𝑎;'],
+    [
+      '\\Switch{$a$}{\\Case{1}{b\\;}\\Other{c\\;}}',
+      'switch 𝑎 do | case 1 do | b; | end | otherwise do | c; | end | end',
+    ],
+    ['\\SetKwFor{Each}{each}{:}{done}\\Each{$a$}{b\\;}', 'each 𝑎 : | b; | done'],
+    ['\\SetKwRepeat{Do}{do}{while}\\Do{$a$}{b\\;}', 'do | b; | while 𝑎;'],
+    ['\\SetKwProg{Fn}{Function}{:}{end}\\Fn{f}{b\\;}', 'Function f : | b; | end'],
+    ['\\SetKwComment{Say}{(}{)}\\Say{x}a\\Say*{y}b\\;', '(x) | a; (y) | b;'],
+    ['a\\tcp*[f]{x}\\;b\\;', 'a // x; | b;'],
+    ['\\DontPrintSemicolon a\\;b\\;', 'a | b'],
+  ])('%s', (body, printed) => {
+    expect(bare(text('', body))).toContain(bare(printed));
+  });
+
+  it('lines are numbered, which labels name; what goes in and out is not', () => {
+    const body = '\\KwIn{a tide}\\For{$i$}{one\\;\\label{l:one}two\\;}\\caption{C}\\label{a}';
+    const laid = laidBody(
+      `\\begin{algorithm}[H]${body}\\end{algorithm}see \\ref{l:one} of \\ref{a}`,
+      '\\usepackage[linesnumbered,ruled]{algorithm2e}',
+    );
+    expect(laid.text.replace(/\s+/g, ' ')).toMatch(
+      /Input: a tide \| 1 for .* \| 2 one; \| 3 two; \| 4 end \| see 2 of 1/,
+    );
+    expect(laid.word('1', 2).x).toBeLessThan(laid.word('for').x);
+  });
+
+  it('blocks stand further in, and each has its line at its side', () => {
+    const laid = set('lined', '\\While{$x$}{\\If{$y$}{go\\;}wait\\;}');
+    expect(laid.word('go').x).toBeGreaterThan(laid.word('if').x + 5);
+    expect(laid.word('wait').x).toBeCloseTo(laid.word('if').x, 1);
+    const bars = laid.rules.filter(({ width, height }) => width < 1 && height > 5);
+    const [outer, inner] = [...new Set(bars.map(({ x }) => Math.round(x)))].sort((a, b) => a - b);
+    expect(bars.filter(({ x }) => Math.round(x) === outer).length).toBe(4);
+    expect(bars.filter(({ x }) => Math.round(x) === inner).length).toBe(1);
+    expect(set('noend', '\\While{$x$}{go\\;}').rules.filter(({ width }) => width < 1)).toEqual([]);
+  });
+
+  it('a frame goes around, a caption below', () => {
+    const laid = set('boxed', 'go\\;\\caption{Ebb}');
+    expect(laid.rules.length).toBeGreaterThanOrEqual(4);
+    expect(laid.word('Ebb').y).toBeGreaterThan(laid.word('go').y + 10);
+  });
+});
+
+describe('\\everypar', () => {
+  it('is inserted at the beginning of each paragraph of its group', () => {
+    const { text: all } = laidBody('{\\everypar{[E]}one\n\ntwo\n\n$x$ three\\par}four');
+    expect(all.replace(/\s+/g, ' ')).toContain('[E]one | [E]two | [E]𝑥 three | four');
+  });
+  it('is read and set as a register', () => {
+    const { text: all } = laidBody('\\everypar{a}\\everypar\\expandafter{\\the\\everypar b}c');
+    expect(all).toContain('abc');
+  });
+});

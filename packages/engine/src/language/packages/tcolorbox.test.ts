@@ -1,0 +1,194 @@
+import { describe, expect, it } from 'vitest';
+import { NO_PORT, walkPage } from '../../output/display/walk';
+import { PT, toBp } from '../../base/lengths';
+import { findingsIn, inArticle } from '../../testing/document';
+import { laidBody, type Laid } from '../../testing/layout';
+
+const PACKAGE = '\\usepackage[most]{tcolorbox}';
+const set = (body: string, preamble = ''): Laid => laidBody(body, PACKAGE + preamble);
+const findings = (body: string, preamble = '') => findingsIn(inArticle(body, PACKAGE + preamble));
+
+/** What is filled or drawn on the first page: its colour and its edges, in pt from the upper left corner. */
+function painted({ session }: Laid) {
+  const out: {
+    paint: number;
+    stroke: boolean;
+    left: number;
+    right: number;
+    top: number;
+    bottom: number;
+  }[] = [];
+  walkPage(session.describe(session.pages[0] as never), {
+    ...NO_PORT,
+    path: ({ trace, map, fill, stroke }) => {
+      const points: [number, number][] = [];
+      const { a, b, c, d, e, f } = map ?? { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
+      const take = (x: number, y: number): void =>
+        void points.push([(a * x + c * y + e) / toBp(PT), (b * x + d * y + f) / toBp(PT)]);
+      trace({
+        moveTo: take,
+        lineTo: take,
+        bezierCurveTo: (_a, _b, _c, _d, x, y) => take(x, y),
+        closePath: () => undefined,
+      });
+      const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
+      out.push({
+        paint: fill ?? stroke?.paint ?? 0,
+        stroke: stroke !== null,
+        left: Math.min(...xs),
+        right: Math.max(...xs),
+        top: Math.min(...ys),
+        bottom: Math.max(...ys),
+      });
+    },
+  });
+  return out;
+}
+const ofColour = (laid: Laid, paint: number) => painted(laid).find((one) => one.paint === paint);
+const BLUE = 0x0000ff;
+const RED = 0xff0000;
+const MM = 2.845274;
+
+describe('A title as a box of its own', () => {
+  const box = (place: string, shift = '', more = ''): Laid =>
+    set(
+      `Before.\\begin{tcolorbox}[enhanced,colframe=black,colback=white,title=Tide,attach boxed title to ${place}${shift},boxed title style={colback=red,colframe=red}${more}]High water at noon.\\end{tcolorbox}After.`,
+    );
+  it.each([
+    ['top left', 'left'],
+    ['top right', 'right'],
+    ['top center', 'middle'],
+    ['top', 'middle'],
+  ])('stands on the edge: %s', (place, where) => {
+    const laid = box(place);
+    const [title, frame] = [ofColour(laid, RED), ofColour(laid, 0)];
+    if (!title || !frame) throw new Error('not drawn');
+    expect(title.bottom).toBeCloseTo(frame.top, 0);
+    const [free, left] = [
+      frame.right - frame.left - (title.right - title.left),
+      title.left - frame.left,
+    ];
+    expect(left).toBeCloseTo(where === 'left' ? 0 : where === 'right' ? free : free / 2, 0);
+    expect(laid.word('Tide').x).toBeGreaterThan(title.left);
+  });
+  it('is moved, and what is within makes room for it', () => {
+    const [plain, moved] = [box('top left'), box('top left', '={xshift=4mm,yshift=-3mm}')];
+    const [a, b] = [ofColour(plain, RED), ofColour(moved, RED)];
+    expect((b?.left ?? 0) - (a?.left ?? 0)).toBeCloseTo(4 * MM, 0);
+    const [frame, title] = [ofColour(moved, 0), b];
+    expect((title?.bottom ?? 0) - (frame?.top ?? 0)).toBeCloseTo(3 * MM, 0);
+    expect(moved.word('High').y).toBeGreaterThan((title?.bottom ?? 0) + 5);
+  });
+  it('lies half on the edge when it is moved by half its height', () => {
+    const laid = box('top left', '={yshift=-\\tcboxedtitleheight/2}');
+    const [frame, title] = [ofColour(laid, 0), ofColour(laid, RED)];
+    expect(frame?.top ?? 0).toBeCloseTo(((title?.top ?? 0) + (title?.bottom ?? 0)) / 2, 0);
+  });
+  it('may stand at the lower edge, and on boxes that go on over pages', () => {
+    const below = box('bottom left');
+    expect(ofColour(below, RED)?.top).toBeCloseTo(ofColour(below, 0)?.bottom ?? 0, 0);
+    const long = set(
+      `\\begin{tcolorbox}[breakable,title=Tide,colframe=black,attach boxed title to top left={yshift=-2mm},boxed title style={colback=red}]${'Ebb.\\par '.repeat(80)}\\end{tcolorbox}`,
+    );
+    expect(long.session.pages.length).toBe(2);
+    expect(long.word('Tide').page).toBe(0);
+    expect(ofColour(long, RED)).toBeDefined();
+  });
+});
+
+describe('Lines and shadows', () => {
+  it.each([
+    ['west', 'left'],
+    ['east', 'right'],
+    ['north', 'top'],
+    ['south', 'bottom'],
+  ] as const)('a line at the %s edge', (edge, side) => {
+    const laid = set(
+      `\\begin{tcolorbox}[enhanced,frame hidden,sharp corners,colback=blue,borderline ${edge}={2pt}{0pt}{red}]x\\end{tcolorbox}`,
+    );
+    const [line, ground] = [ofColour(laid, RED), ofColour(laid, BLUE)];
+    if (!line || !ground) throw new Error('not drawn');
+    expect(line[side]).toBeCloseTo(ground[side], 0);
+    const [across, up] = [line.right - line.left, line.bottom - line.top];
+    expect(Math.min(across, up)).toBeCloseTo(2, 1);
+  });
+  it('a shadow lies to the right and below', () => {
+    const laid = set('\\begin{tcolorbox}[drop shadow,colframe=red,colback=white]x\\end{tcolorbox}');
+    const [shadow] = painted(laid);
+    const frame = ofColour(laid, RED);
+    expect(shadow?.right).toBeGreaterThan(frame?.right ?? Infinity);
+    expect(shadow?.bottom).toBeGreaterThan(frame?.bottom ?? Infinity);
+  });
+});
+
+describe('Parts side by side', () => {
+  it('share the width as they are told', () => {
+    const half = set('\\begin{tcolorbox}[sidebyside]ebb\\tcblower flow\\end{tcolorbox}');
+    const third = set(
+      '\\begin{tcolorbox}[sidebyside,lefthand ratio=.25]ebb\\tcblower flow\\end{tcolorbox}',
+    );
+    expect(half.word('ebb').y).toBeCloseTo(half.word('flow').y, 0);
+    expect(third.word('flow').x).toBeLessThan(half.word('flow').x);
+  });
+});
+
+describe('Boxes of one’s own', () => {
+  it.each([
+    [
+      '\\newtcolorbox[auto counter]{q}[1][]{title=Question~\\thetcbcounter,#1}',
+      '\\begin{q}[label=a]x\\end{q}\\begin{q}y\\end{q}\\ref{a}',
+      /Question 1.*x.*Question 2.*y.*1/,
+    ],
+    [
+      '\\newtcolorbox[auto counter,number within=section]{q}{title=Q \\thetcbcounter}',
+      '\\section{S}\\begin{q}x\\end{q}',
+      /Q 1\.1/,
+    ],
+    [
+      '\\newtcolorbox[auto counter]{qa}{title=A \\thetcbcounter}\\newtcolorbox[use counter from=qa]{qb}{title=B \\thetcbcounter}',
+      '\\begin{qa}x\\end{qa}\\begin{qb}y\\end{qb}',
+      /A 1.*B 2/,
+    ],
+    [
+      '\\newtcbtheorem[number format=\\Roman]{rl}{Rule}{}{r}',
+      '\\begin{rl}{Ebb}{e}x\\end{rl}\\ref{r:e}',
+      /Rule I: Ebb.*I/,
+    ],
+    [
+      '\\newtcbtheorem{rl}{Rule}{separator sign={.}}{r}',
+      '\\begin{rl}{Ebb}{e}x\\end{rl}\\ref{r:e}',
+      /Rule 1\. Ebb/,
+    ],
+    ['\\NewTColorBox{h}{O{} m}{title={Hint: #2},#1}', '\\begin{h}{try}x\\end{h}', /Hint: try/],
+    ['\\newtcbox{\\pin}[1][red]{on line,colback=#1}', 'a \\pin{b} \\pin[blue]{c} d', /a ?b ?c ?d/],
+  ])('%s', (preamble, body, printed) => {
+    expect(set(body, preamble).text.replace(/\s+/g, ' ')).toMatch(printed);
+    expect(findings(body, preamble)).toEqual([]);
+  });
+  it('words in a box in the line stand on the baseline', () => {
+    const laid = set('a\\tcbox[on line]{b}c');
+    expect(laid.word('b').y).toBeCloseTo(laid.word('a').y, 2);
+    const above = set('a\\tcbox{b}c');
+    expect(above.word('b').y).toBeLessThan(above.word('a').y - 3);
+  });
+  it('programs', () => {
+    const preamble =
+      '\\newtcblisting{code}[2][]{listing only,colback=blue,title=#2,listing options={language=Python},#1}';
+    const body =
+      '\\begin{code}{Count}\nfor i in x:\n    {{ #1 \\end\n\\end{code}\n\\begin{code}[colframe=red]{Two}\ny\n\\end{code}After.';
+    const laid = set(body, preamble);
+    expect(laid.text.replace(/\s+/g, '')).toContain('Count|foriinx:|{{#1\\end');
+    expect(laid.text).toContain('After.');
+    expect(ofColour(laid, BLUE)).toBeDefined();
+    expect(ofColour(laid, RED)).toBeDefined();
+    expect(findings(body, preamble)).toEqual([]);
+  });
+  it('room within is what is asked for, whichever key comes first', () => {
+    const left = (keys: string): number => {
+      const laid = set(`\\begin{tcolorbox}[colframe=red,boxrule=0pt,${keys}]x\\end{tcolorbox}`);
+      return laid.word('x').x;
+    };
+    expect(left('boxsep=0pt,left=2pt')).toBeCloseTo(left('left=2pt,boxsep=0pt'), 2);
+    expect(left('left=6pt') - left('left=2pt')).toBeCloseTo(4, 2);
+  });
+});

@@ -1,0 +1,205 @@
+import { readOptional } from '../../expansion/arguments';
+import type { Token } from '../../expansion/meaning';
+import { textOf, tokensText } from '../../expansion/tokenText';
+import { Cat } from '../../tokens/categories';
+import { rawOptions } from '../constructs/verbatim';
+import { endList } from '../constructs/lists';
+import { environmentCell } from '../machine/cells';
+import {
+  tokensOf,
+  type CommandEntry,
+  type EnvironmentEntry,
+  type PackageEntry,
+} from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { macroEntry } from '../machine/macroEntry';
+import { keyValues } from '../scanning/optionLists';
+import { beginBox, boxCommands, braced, colourBox, endBox } from './colourBoxes';
+import { printCode } from './listings';
+
+const PACKAGE = 'tcolorbox';
+
+/** What a box of a program says about the program: keys of package listings. */
+function listingKeys(it: Interpreter, options: readonly Token[]): readonly Token[] {
+  const keys = keyValues(options);
+  const language = keys.get('minted language') ?? keys.get('listing language');
+  return [
+    ...(keys.get('listing options') ?? []),
+    ...(keys.get('minted options') ? it.p.chars(',basicstyle=') : []),
+    ...(language ? [...it.p.chars(',language='), ...language] : []),
+  ];
+}
+
+/** Prints what stands up to the end of the environment as a program in a box. */
+function boxedProgram(it: Interpreter, name: string, options: readonly Token[]): void {
+  beginBox(it, options);
+  printCode(it, name, listingKeys(it, options));
+}
+
+const endProgram = (it: Interpreter): void => {
+  endList(it);
+  // The room that a list leaves below itself is the box's own here.
+  if (it.mode.vlist.at(-1)?.kind === 'vspace') it.mode.vlist.pop();
+  endBox(it);
+};
+
+const listingBox: EnvironmentEntry = {
+  name: 'tcblisting',
+  signature: 'm',
+  package: PACKAGE,
+  description: 'A program in a coloured box.',
+  example: '\\begin{tcblisting}{listing only}\nfor each ferry: leave\n\\end{tcblisting}',
+  begin: (it, args) => boxedProgram(it, 'tcblisting', tokensOf(args, 0)),
+  end: endProgram,
+};
+
+/** Options with the arguments of their environment put in, wherever `#1` and its like stand. */
+function filled(options: readonly Token[], args: readonly (readonly Token[])[]): Token[] {
+  const out: Token[] = [];
+  for (let i = 0; i < options.length; i++) {
+    const token = options[i] as Token;
+    const number = token.cat === Cat.Argument ? token : options[i + 1];
+    if (token.cat === Cat.Parameter) i++;
+    else if (token.cat !== Cat.Argument) {
+      out.push(token);
+      continue;
+    }
+    out.push(...(args[Number(number?.text) - 1] ?? []));
+  }
+  return out;
+}
+
+/** `\newtcblisting[…]{name}[n][default]{options}`: an environment for programs in a box. */
+function newListing(it: Interpreter, token: Token): void {
+  const { p } = it;
+  readOptional(p);
+  const named = it.readArguments('m', token);
+  const count = readOptional(p);
+  const fallback = count ? readOptional(p) : null;
+  const rest = it.readArguments('m', token);
+  if (!named || !rest) return;
+  const name = textOf(p, tokensOf(named, 0));
+  const most = count ? parseInt(textOf(p, count), 10) || 0 : 0;
+  const options = tokensOf(rest, 0);
+  const entry: EnvironmentEntry = {
+    ...listingBox,
+    name,
+    signature: '',
+    detail: tokensText(options),
+    begin: (inner, _args, begin) => {
+      const own = fallback && most > 0 ? [rawOptions(inner) ?? fallback] : [];
+      const given = inner.readArguments('m'.repeat(most - own.length), begin) ?? [];
+      const args = [...own, ...given.map((_, i) => tokensOf(given, i))];
+      boxedProgram(inner, name, filled(options, args));
+    },
+  };
+  it.write(environmentCell(name), entry, true);
+}
+
+/** `\newtcbox{\name}[n][default]{options}`: a command that puts words into a box in the line. */
+function newInlineBox(it: Interpreter, token: Token): void {
+  const { p } = it;
+  readOptional(p);
+  const name = it.readArguments('m', token);
+  const count = readOptional(p);
+  const fallback = count ? readOptional(p) : null;
+  const options = it.readArguments('m', token);
+  if (!name || !options) return;
+  const brackets = (tokens: readonly Token[]): Token[] => [
+    ...p.chars('['),
+    ...tokens,
+    ...p.chars(']'),
+  ];
+  it.execute([
+    p.command('newcommand'),
+    ...tokensOf(name, 0),
+    ...(count ? brackets(count) : []),
+    ...(fallback ? brackets(fallback) : []),
+    ...braced(it, [p.command('tcbox'), ...brackets(tokensOf(options, 0))]),
+  ]);
+}
+
+/** `\NewTColorBox{name}{arguments}{options}`: as `\NewDocumentEnvironment`. */
+const declared = (name: string): CommandEntry => ({
+  name,
+  signature: 'omomm',
+  package: PACKAGE,
+  description: 'An environment that is a coloured box, its arguments said by letters.',
+  example: `\\${name}{note}{O{}}{#1}\\begin{note}[colback=red!10]tide\\end{note}`,
+  run: (it, args) =>
+    it.execute([
+      it.p.command('DeclareDocumentEnvironment'),
+      ...braced(it, tokensOf(args, 1)),
+      ...braced(it, tokensOf(args, 3)),
+      ...braced(it, [
+        ...it.source('\\begin{tcolorbox}['),
+        ...tokensOf(args, 4),
+        ...it.p.chars(']'),
+      ]),
+      ...braced(it, it.source('\\end{tcolorbox}')),
+    ]),
+});
+
+/** More commands of coloured boxes: boxes for programs, in the line, in formulas. */
+const colourBoxCommands: readonly CommandEntry[] = [
+  {
+    name: 'newtcblisting',
+    signature: '',
+    package: PACKAGE,
+    description: 'An environment of your own for programs in a coloured box.',
+    example:
+      '\\newtcblisting{program}{listing only,colback=gray!10}\n\\begin{program}\nfor each ferry: leave\n\\end{program}',
+    run: (it, _args, token) => newListing(it, token),
+  },
+  {
+    name: 'newtcbox',
+    signature: '',
+    package: PACKAGE,
+    description: 'A command of your own that puts words into a coloured box.',
+    example: '\\newtcbox{\\pin}{on line,colback=yellow!20}At \\pin{noon}',
+    run: (it, _args, token) => newInlineBox(it, token),
+  },
+  declared('NewTColorBox'),
+  declared('DeclareTColorBox'),
+  macroEntry(
+    'tcbhighmath',
+    'om',
+    'A formula in a coloured box, within another.',
+    '\\[ a = \\tcbhighmath{b} \\]',
+    '\\mbox{\\tcbox[on line,colback=yellow!50!white,colframe=red,boxsep=0pt,left=2pt,right=2pt,top=2pt,bottom=2pt,boxrule=0.4pt,#1]{$\\displaystyle #2$}}',
+    '',
+  ),
+  macroEntry(
+    'tcboxmath',
+    'om',
+    'A formula in a coloured box, within another.',
+    '\\[ a = \\tcboxmath{b} \\]',
+    '\\mbox{\\tcbox[on line,#1]{$\\displaystyle #2$}}',
+    '',
+  ),
+  macroEntry(
+    'tcbline',
+    '',
+    'A line across a coloured box.',
+    '\\begin{tcolorbox}Ebb\\tcbline Flood\\end{tcolorbox}',
+    '\\par\\vskip 4pt\\hrule height .4pt\\vskip 4pt\\noindent\\ignorespaces ',
+  ),
+  macroEntry(
+    'tcbsubtitle',
+    'om',
+    'A heading within a coloured box.',
+    '\\begin{tcolorbox}\\tcbsubtitle{Ebb}Low.\\end{tcolorbox}',
+    '\\par\\smallskip\\noindent\\textbf{#2}\\par\\smallskip\\noindent\\ignorespaces ',
+    '',
+  ),
+];
+
+/** tcolorbox: paragraphs in coloured boxes. */
+export const tcolorbox: PackageEntry = {
+  name: 'tcolorbox',
+  description: 'Coloured boxes with titles, also for theorems.',
+  options: null,
+  requires: ['xcolor', 'tikz'],
+  commands: [...boxCommands, ...colourBoxCommands],
+  environments: [colourBox, listingBox],
+};
