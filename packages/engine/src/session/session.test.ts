@@ -132,6 +132,24 @@ describe('facts known at the end', () => {
   });
 });
 
+describe('what reading measures', () => {
+  const body = (label: string): string =>
+    inArticle(
+      `\\newlength\\w\\settowidth\\w{\\ref{tide}}\\hspace*{\\w}|\n\n\\section{Ebb}${label}\n\nText.`,
+    );
+  it('goes by no label: it is the same before and after that is there', () => {
+    const [without, within] = [body(''), body('\\label{tide}')];
+    const at = within.indexOf('\\label{tide}');
+    const session = typeset(without);
+    session.edit(at, at, '\\label{tide}');
+    session.settleAll();
+    compareToCold(within, session);
+    session.edit(at, at + 12, '');
+    session.settleAll();
+    compareToCold(without, session);
+  });
+});
+
 describe('fonts that come late', () => {
   it('leave no trace: what was measured with others is measured again', () => {
     const text = inArticle(

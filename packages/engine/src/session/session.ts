@@ -63,6 +63,7 @@ export type { OutlineEntry } from './account';
 export type { SessionHost, WorkDone } from './host';
 
 const NO_FIELDS: LayoutEnv['field'] = () => [];
+type Described = { readonly description: PageDescription; readonly reads: Map<string, Answer> };
 
 /**
  * A document that is open: text in, pages out, and after each edit only what it
@@ -92,14 +93,11 @@ export class Session {
   private fromCold = true;
   /** Reading measured with a font that stood in for one that is missing. */
   private guessed = false;
-  private readonly descriptions = new WeakMap<
-    Page,
-    { readonly description: PageDescription; readonly reads: ReadonlyMap<string, Answer> }
-  >();
+  private readonly descriptions = new WeakMap<Page, Described>();
   private readonly lists = newLists();
   private readonly file: string;
   private readonly keepLastGood: boolean;
-  private readonly watch: ((start: number) => void) | undefined;
+  private readonly watch: SessionHost['watch'];
 
   constructor(host: SessionHost) {
     this.fonts = host.fonts instanceof FontStore ? host.fonts : new FontStore(host.fonts);
@@ -114,20 +112,21 @@ export class Session {
   get text(): string {
     return this.reading.wanted;
   }
-
   private newReading(): SourceReading {
     return new SourceReading(this.today, (it) => this.measured(fontUnitsOf(this.fonts, it.font)), {
       readFile: (name) => this.files.text(name),
       files: () => this.files.names(),
       imageSize: imageMeasure(this.files),
-      measure: (inlines) =>
-        this.measured(setText(inlines, this.layoutEnv([], new Map(), NO_FIELDS))),
+      measure: (inlines) => this.measured(setText(inlines, this.measuring())),
       watch: this.watch,
     });
   }
 
+  /** Reading goes by no label's text: it would be read otherwise at another time. */
+  private measuring = (): LayoutEnv => this.layoutEnv([], new Map(), NO_FIELDS, NO_FACTS);
+
   private measured<T>(measure: T): T {
-    if (this.fonts.missing.size > 0) this.guessed = true;
+    this.guessed ||= this.fonts.missing.size > 0;
     return measure;
   }
 
@@ -345,11 +344,12 @@ export class Session {
     findings: RawFinding[],
     reads: Map<string, Answer>,
     field: LayoutEnv['field'],
+    facts: Facts = this.facts,
   ): LayoutEnv {
     const env: LayoutEnv = {
       fonts: this.fonts,
       divide: this.divisions.divide,
-      resolve: resolver(this.facts, reads),
+      resolve: resolver(facts, reads),
       referring: new Set(),
       field,
       report: (finding) => void (findings.length < MOST_FINDINGS && findings.push(finding)),

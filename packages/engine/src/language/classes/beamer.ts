@@ -31,8 +31,9 @@ const block = (name: string, color: number): EnvironmentEntry => ({
   description: 'A passage with a title of its own.',
   example: `\\begin{${name}}{Tides}\nHigh water\n\\end{${name}}`,
   begin: (it) => {
-    const spec = overlaySpec(it);
+    const before = overlaySpec(it);
     const title = bracedHere(it) ?? [];
+    const spec = before ?? overlaySpec(it);
     it.endParagraph();
     it.mode.vlist.push({ kind: 'vspace', glue: gluePt(6, 2), behaviour: 'merge' });
     if (spec !== null && !showsOn(it, spec)) hide(it);

@@ -212,23 +212,30 @@ const SOURCE = String.raw`
 \newif\if@printanswers
 \def\printanswers{\@printanswerstrue}\def\noprintanswers{\@printanswersfalse}
 \def\ifprintanswers{\if@printanswers}
-\def\addpoints{}\def\noaddpoints{}\def\pointsinmargin{}\def\pointsinrightmargin{}\def\nopointsinmargin{}
+\def\addpoints{}\def\noaddpoints{}
+\def\marginpointname#1{\def\@marginpointname{#1}}\def\@marginpointname{}
+\def\@pointsalone#1{\def\@thepoints{#1}\@pointsopen#1\@marginpointname\@pointsclose}
+\def\pointsinmargin{\def\@pointsbefore##1{\leavevmode\llap{\@pointsalone{##1}\hskip\dimexpr\@totalleftmargin+.5em\relax}}}\let\pointsinleftmargin\pointsinmargin
+\def\pointsinrightmargin{\def\@pointsbefore##1{\leavevmode\hbox to0pt{\hskip\dimexpr\linewidth+.5em\relax\@pointsalone{##1}\hss}}}
+\def\nopointsinmargin{\let\@pointsbefore\@pointsinline}\let\nopointsinrightmargin\nopointsinmargin
 \def\bracketedpoints{\def\@pointsopen{[}\def\@pointsclose{]}}
 \def\boxedpoints{\def\@pointsopen{}\def\@pointsclose{}}
 \def\@pointsopen{(}\def\@pointsclose{)}
 \def\pointname#1{\def\@pointname{#1}}\def\@pointname{\ifnum\@thepoints=1 \ point\else\ points\fi}
 \def\marksnotpoints{\def\@pointname{\ifnum\@thepoints=1 \ mark\else\ marks\fi}}
-\def\@pointsbefore#1{\def\@thepoints{#1}\@pointsopen#1\@pointname\@pointsclose\ }
+\def\@pointsinline#1{\def\@thepoints{#1}\@pointsopen#1\@pointname\@pointsclose\ }
+\let\@pointsbefore\@pointsinline
 \def\qformat#1{}\def\pointpoints#1#2{\def\@pointname{\ifnum\@thepoints=1 \ #1\else\ #2\fi}}
 \def\droppoints{}\def\pointsdroppedatright{}\def\shadedsolutions{}\def\framedsolutions{}\def\unframedsolutions{}
-\def\SolutionEmphasis#1{}\def\CorrectChoiceEmphasis#1{}\def\unframedsolutions{}
+\def\SolutionEmphasis#1{}\def\CorrectChoiceEmphasis#1{\def\@correctchoice{#1}}\def\@correctchoice{\bfseries}
+\def\checkboxchar#1{\def\@checkboxchar{#1}}\def\@checkboxchar{$\bigcirc$}\def\checkedchar#1{\def\@checkedchar{#1}}\def\@checkedchar{$\surd$}\def\unframedsolutions{}
 \def\solutiontitle{\textbf{Solution:}\enspace}
 \def\titledquestion#1{\@ifnextchar[{\@titledquestion{#1}}{\question \textbf{#1}\quad}}
 \def\@titledquestion#1[#2]{\question[#2] \textbf{#1}\quad}
 \def\bonusquestion{\question}\def\bonuspart{\part}
-\newenvironment{choices}{\begin{list}{\choicelabel}{\usecounter{choice}}\def\choice{\mdseries\item}\def\CorrectChoice{\mdseries\if@printanswers\item\bfseries\else\item\fi}\let\correctchoice\CorrectChoice}{\end{list}}
-\newenvironment{oneparchoices}{\setcounter{choice}{0}\def\choice{\stepcounter{choice}\quad\choicelabel~}\let\CorrectChoice\choice}{}
-\newenvironment{checkboxes}{\begin{list}{$\bigcirc$}{}\let\choice\item\let\CorrectChoice\item}{\end{list}}
+\newenvironment{choices}{\begin{list}{\choicelabel}{\usecounter{choice}}\def\choice{\mdseries\item}\def\CorrectChoice{\mdseries\if@printanswers\item\@correctchoice\else\item\fi}\let\correctchoice\CorrectChoice}{\end{list}}
+\newenvironment{oneparchoices}{\setcounter{choice}{0}\def\choice{\mdseries\stepcounter{choice}\quad\choicelabel~}\def\CorrectChoice{\if@printanswers\stepcounter{choice}\quad\@correctchoice\choicelabel~\else\expandafter\choice\fi}\let\correctchoice\CorrectChoice}{}
+\newenvironment{checkboxes}{\begin{list}{\@checkboxchar}{}\def\choice{\mdseries\item}\def\CorrectChoice{\mdseries\if@printanswers\item[\@checkedchar]\@correctchoice\else\item\fi}\let\correctchoice\CorrectChoice}{\end{list}}
 \def\answerline{\@ifnextchar[{\@answerline}{\@answerline[]}}
 \def\@answerline[#1]{\par\nobreak\vskip 2ex\hfill\rule{1in}{0.4pt}\if@printanswers\llap{#1}\fi\par}
 \def\fillin{\@ifnextchar[{\@fillin}{\@fillin[]}}

@@ -91,3 +91,34 @@ describe('memoir', () => {
     expect(laid(memoir(preamble, body)).word('x').x).toBeGreaterThan(2 * 28.4);
   });
 });
+
+describe('exam', () => {
+  const exam = (body: string, options = 'answers', preamble = ''): string =>
+    `\\documentclass[${options}]{exam}${preamble}\\begin{document}\\begin{questions}${body}\\end{questions}\\end{document}`;
+  const CHOICES = '\\choice one \\CorrectChoice two \\choice three';
+  it('questions behind lists of choices count on', () => {
+    const body = `\\question a\\begin{checkboxes}${CHOICES}\\end{checkboxes}\\question b\\begin{choices}${CHOICES}\\end{choices}\\question c`;
+    expect(laid(exam(body)).text.replace(/\s+/g, ' ')).toMatch(/1\. a.*2\. b.*3\. c/);
+  });
+  it.each(['checkboxes', 'choices', 'oneparchoices'])(
+    '%s: the right one shows, with answers',
+    (kind) => {
+      const body = `\\question a\\begin{${kind}}${CHOICES}\\end{${kind}}`;
+      const fontOf = (options: string, text: string): string =>
+        laid(exam(body, options)).word(text).font;
+      expect(fontOf('answers', 'two')).not.toBe(fontOf('answers', 'one'));
+      expect(fontOf('answers', 'three')).toBe(fontOf('answers', 'one'));
+      expect(fontOf('11pt', 'two')).toBe(fontOf('11pt', 'one'));
+    },
+  );
+  it('points stand where they are told to', () => {
+    const at = (preamble: string): ReturnType<typeof laid> =>
+      laid(exam('\\question[5] tide', '11pt', preamble));
+    expect(at('').word('(5').x).toBeLessThan(at('').word('tide').x);
+    const right = at('\\pointsinrightmargin\\bracketedpoints');
+    expect(right.word('[5]').x).toBeGreaterThan(450);
+    expect(right.word('[5]').y).toBeCloseTo(right.word('tide').y, 1);
+    const left = at('\\pointsinmargin');
+    expect(left.word('(5)').right).toBeLessThan(left.word('1.').x);
+  });
+});

@@ -9,6 +9,8 @@ import { beginList } from './lists';
 
 /** The list that `\\begin{list}{label}{settings}` opens: its settings may change every measure. */
 export function beginGeneral(it: Interpreter, args: Args): void {
+  // `\\@nmbrlistfalse`: what the list around it counts is not its own.
+  it.write(USED_COUNTER, null);
   const outerMargin = it.dimen('totalleftmargin');
   const outerWidth = it.dimen('linewidth');
   const parskip = it.skip('parskip');

@@ -57,6 +57,21 @@ export function modulus(
 export const mathSpaces: readonly CommandEntry[] = [
   entry('mskip', '', 'Space in mu.', 'a\\mskip 3mu b', mathSpace),
   entry('mkern', '', 'Space in mu.', 'a\\mkern 3mu b', mathSpace),
+  entry(
+    'nonscript',
+    '',
+    'The space behind it is left out in indices.',
+    'x_{a\\nonscript\\;b}',
+    (reader, token) => {
+      const nodes: MathNode[] = [];
+      const next = reader.p.next();
+      if (next) reader.takePart(next, nodes);
+      const [only] = nodes;
+      if (only?.kind !== 'space') return nodes;
+      const lists = { display: nodes, text: nodes, script: [], scriptscript: [] };
+      return { kind: 'choice', lists, ...reader.span(token) };
+    },
+  ),
   entry('pmod', 'm', '(mod n), with space before it.', 'a \\equiv b \\pmod{n}', (reader, token) =>
     modulus(reader, token, { bracketed: true, word: true }),
   ),

@@ -13,7 +13,7 @@ const HELPERS =
 \def\@gobble#1{}\def\@gobbletwo#1#2{}\def\@gobblethree#1#2#3{}\def\@gobblefour#1#2#3#4{}
 \def\@ne{1}\def\tw@{2}\def\thr@@{3}\def\m@ne{-1}\def\@M{10000}\def\@MM{20000}
 \chardef\@ne=1\chardef\tw@=2\chardef\thr@@=3\chardef\sixt@@n=16\chardef\@cclv=255
-\let\p@=\p@\newskip\hideskip\newskip\@tempskipa\newskip\@tempskipb\newskip\skip@
+\let\@totalleftmargin\totalleftmargin\let\p@=\p@\newskip\hideskip\newskip\@tempskipa\newskip\@tempskipb\newskip\skip@
 \newtoks\toks@\newtoks\@temptokena\newtoks\everypar\newtoks\everymath\newtoks\everydisplay\newtoks\output
 \newcount\@listdepth\newcount\interfootnotelinepenalty\newcount\holdinginserts\newcount\maxdepth@
 \newcount\predisplaydirection\newcount\dbltopnum\newcount\@eqcnt\newcount\tracingmacros\newcount\tracingparagraphs

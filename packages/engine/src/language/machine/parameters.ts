@@ -97,7 +97,7 @@ export function declareParameters(state: State): void {
     '@tempdima': 0,
     '@tempdimb': 0,
     '@tempdimc': 0,
-    '@totalleftmargin': 0,
+
     '@pnumwidth@': 0,
     maxdimen: pt(16383.99999),
     'p@': pt(1),

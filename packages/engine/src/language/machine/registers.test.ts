@@ -26,7 +26,7 @@ const UNREAD: Readonly<Record<string, string>> = {
   'only say what a run prints of itself':
     'hfuzz vfuzz overfullrule hbadness vbadness showboxdepth showboxbreadth tracingonline errorcontextlines newlinechar maxdeadcycles',
   'of a size that pages and lists get otherwise':
-    'leftmarginii leftmarginiii leftmarginiv leftmarginv leftmarginvi vsize pdfpagewidth pdfpageheight parsepamount bibindent @totalleftmargin @pnumwidth@ mag',
+    'leftmarginii leftmarginiii leftmarginiv leftmarginv leftmarginvi vsize pdfpagewidth pdfpageheight parsepamount bibindent @pnumwidth@ mag',
   'said, and not followed: they seldom show in coursework':
     'marginparpush footnotesep LTleft LTright dblfloatsep dbltextfloatsep spaceskip xspaceskip floatingpenalty language escapechar',
 };

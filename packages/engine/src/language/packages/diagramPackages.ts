@@ -69,3 +69,11 @@ export const tikzcd: PackageEntry = {
   ],
   environments: [diagram],
 };
+
+/** quiver: more kinds of arrows for diagrams of tikz-cd. */
+export const quiver: PackageEntry = {
+  name: 'quiver',
+  description: 'More kinds of arrows for commutative diagrams.',
+  options: null,
+  requires: ['tikz-cd', 'amssymb'],
+};

@@ -71,11 +71,23 @@ const oldField = (name: string, side: string, part: string): CommandEntry => ({
   },
 });
 
-/** Left, centre and right on one line, each where it belongs whatever the others hold. */
-const line = (parity: string, part: string): string =>
+const ALIGNED = ['\\raggedright', '\\centering', '\\raggedleft'] as const;
+
+/** Does a field hold several lines? */
+function hasLines({ state }: Interpreter, field: string): boolean {
+  const meaning = state.meaning(state.cell(field));
+  return meaning?.kind === 'macro' && meaning.body.some(({ text }) => text === '\\');
+}
+
+/** Left, centre and right on one line, each where it belongs whatever the others hold; one of several lines is a column of them. */
+const line = (it: Interpreter, parity: string, part: string): string =>
   ['L', 'C', 'R']
     .map((side, i) => {
-      const text = `\\csname ${fieldName(parity, side, part)}\\endcsname`;
+      const field = fieldName(parity, side, part);
+      const said = `\\csname ${field}\\endcsname`;
+      const text = hasLines(it, field)
+        ? `\\parbox[${part === 'H' ? 'b' : 't'}]{\\headwidth}{${ALIGNED[i]}\\strut ${said}\\strut}`
+        : said;
       return i === 0 ? `\\rlap{${text}}\\hfil` : i === 1 ? `${text}\\hfil` : `\\llap{${text}}`;
     })
     .join('');
@@ -90,7 +102,7 @@ const STYLE = [
 function fancyStyle(it: Interpreter): void {
   const define = (name: string, body: string): void =>
     it.state.set(it.state.cell(name), macroOf(it.state, body));
-  for (const [macro, parity, part] of STYLE) define(macro, line(parity, part));
+  for (const [macro, parity, part] of STYLE) define(macro, line(it, parity, part));
   it.write(IN_FORCE, true);
   it.state.set(it.state.register('dimen', OWN.headRule), ruleWidth(it, 'headrulewidth'));
   it.state.set(it.state.register('dimen', OWN.footRule), ruleWidth(it, 'footrulewidth'));
@@ -128,6 +140,7 @@ const SIDES = [
 /** fancyhdr: heads and feet in three fields. */
 export const fancyhdr: PackageEntry = {
   name: 'fancyhdr',
+
   description: 'Heads and feet of pages in three fields, with rules.',
   options: null,
   commands: [
@@ -142,6 +155,13 @@ export const fancyhdr: PackageEntry = {
       example: '',
       run: fancyStyle,
     },
+    macroEntry(
+      'fancyplain',
+      'mm',
+      'One text on plain pages, another on the rest (an old form).',
+      '\\lhead{\\fancyplain{}{Tide}}',
+      '#2',
+    ),
     {
       name: 'fancypagestyle',
       signature: 'mM',
@@ -199,7 +219,7 @@ export const fancyhdr: PackageEntry = {
     \def\subsectionmark##1{\markright{\ifnum\c@secnumdepth>1 \thesubsection\hskip 1em\relax\fi ##1}}}{%
     \def\chaptermark##1{\markboth{\MakeUppercase{\ifnum\c@secnumdepth>-1 \@chapapp\ \thechapter. \ \fi ##1}}{}}%
     \def\sectionmark##1{\markright{\MakeUppercase{\ifnum\c@secnumdepth>0 \thesection. \ \fi ##1}}}}}
-`,
+\def\ps@fancyplain{\ps@fancy\let\ps@plain\ps@fancy}`,
   setup: defaults,
 };
 

@@ -106,7 +106,7 @@ import { tocloft } from './tocloft';
 import { soul } from './soul';
 import { arydshln } from './arydshln';
 import { braket } from './braket';
-import { amscd, tikzcd, xy, xypic } from './diagramPackages';
+import { amscd, quiver, tikzcd, xy, xypic } from './diagramPackages';
 import {
   algcompatible,
   algorithm,
@@ -326,6 +326,7 @@ const ALL: readonly PackageEntry[] = [
   thmRestate,
   amscd,
   tikzcd,
+  quiver,
   xy,
   xypic,
   tikz,

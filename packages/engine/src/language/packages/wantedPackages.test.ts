@@ -158,3 +158,39 @@ describe('Notation', () => {
     expect(session.describe(page as never).pathPaint?.length ?? 4).toBe(4);
   });
 });
+
+describe('Heads of several lines', () => {
+  it('stand one below another, at the left and at the right', () => {
+    const { word } = laidBody(
+      'x',
+      '\\usepackage{fancyhdr}\\pagestyle{fancy}\\fancyhf{}\\lhead{ebb\\\\flow}\\rhead{dawn\\\\night}',
+    );
+    expect(word('flow').y - word('ebb').y).toBeGreaterThan(8);
+    expect(word('flow').x).toBeCloseTo(word('ebb').x, 1);
+    expect(word('night').right).toBeCloseTo(word('dawn').right, 0);
+  });
+  it('an old name of the style is known', () => {
+    const preamble = '\\usepackage{fancyhdr}\\pagestyle{fancyplain}\\lhead{\\fancyplain{}{tide}}';
+    expect(laidBody('x', preamble).text).toContain('tide');
+    expect(findingsIn(inArticle('x', preamble))).toEqual([]);
+  });
+});
+
+describe('Spaces for formulas in the line alone', () => {
+  it('\\nonscript leaves them out in indices', () => {
+    const gap = (formula: string): number => {
+      const { word } = laidBody(`$${formula}$`);
+      return word('2').x - word('1').right;
+    };
+    expect(gap('1\\nonscript\\;2')).toBeGreaterThan(2);
+    expect(gap('x_{1\\nonscript\\;2}')).toBeLessThan(1);
+  });
+});
+
+describe('A list within a counted one', () => {
+  it('counts nothing of what is around it', () => {
+    const body =
+      '\\newcounter{q}\\begin{list}{Q\\arabic{q}}{\\usecounter{q}}\\item a\\begin{list}{o}{}\\item b\\item c\\end{list}\\item d\\end{list}';
+    expect(says('', body)).toMatch(/Q1 a.*o b.*o c.*Q2 d/);
+  });
+});

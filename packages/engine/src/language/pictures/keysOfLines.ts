@@ -20,6 +20,8 @@ import {
 import { readTips, tipsOf } from './tipNames';
 import { bare, partsOf, wordsOf } from './words';
 import { splitAt, trimmed } from '../scanning/optionLists';
+import { CELLS } from '../machine/cells';
+import { showsOn } from '../machine/overlays';
 import { colourOf } from '../scanning/colours';
 
 const WIDTHS: Readonly<Record<string, number>> = {
@@ -164,6 +166,14 @@ function pathMark(call: KeyCall): PathMark | null {
   return { position, tips: turned ?? null, body };
 }
 
+/** `visible on=<2->`: what is drawn shows on some steps of a slide, and takes its room on all. */
+function onSteps(call: KeyCall, shown: boolean): void {
+  const { it } = call.reading;
+  const spec = words(call).replace(/[<>{}\s]/g, '');
+  if (it.read(CELLS.overlay) === null || showsOn(it, spec) === shown) return;
+  call.g.drawOpacity = call.g.fillOpacity = call.g.textOpacity = 0;
+}
+
 /** Keys of lines, fills, tips, decorations and plots. */
 export const LINE_KEYS: Readonly<Record<string, Key>> = {
   ...each(WIDTHS, (width) => set('lineWidth', () => width * PT)),
@@ -253,6 +263,8 @@ export const LINE_KEYS: Readonly<Record<string, Key>> = {
   'on background layer': ({ g }) => mode(g, { behind: true }),
   overlay: (call) => mode(call.g, { overlay: isTrue(call) }),
   'remember picture': () => undefined,
+  'visible on': (call) => onSteps(call, true),
+  'invisible on': (call) => onSteps(call, false),
   decorate: ({ g }) => mode(g, { decorate: g.decoration }),
   decoration: decorationKeys,
   postaction: (call) => {

@@ -211,7 +211,9 @@ function toTarget(reader: PathReader, walk: Walk, act: (target: Target) => void)
   else if (takeThisWord(reader, 'cycle')) {
     if (walk.segments.length > 0) {
       act({ place: { at: walk.start, node: null }, keepsBase: false });
+      const { last } = walk;
       close(walk);
+      walk.last = last;
     }
   } else {
     const target = readTarget(reader, walk);

@@ -111,3 +111,24 @@ describe('Words along a path', () => {
     expect(up.findings).toEqual([]);
   });
 });
+
+describe('Odds and ends of pictures', () => {
+  it('a node before cycle stands in the middle of the line that closes', () => {
+    const { word } = drawn(
+      '\\draw (0pt,0pt) -- (100pt,0pt) -- (100pt,100pt) -- node[inner sep=0pt] {b} cycle;',
+    );
+    expect(word('b')[0]).toBeGreaterThan(40);
+    expect(word('b')[0]).toBeLessThan(60);
+  });
+  it('lines of a grid have the style that is said', () => {
+    const grid = (style: string): number =>
+      drawn(
+        `\\end{tikzpicture}\\begin{tikzpicture}\\begin{axis}[grid=major,${style}]\\addplot coordinates {(0,0)(1,1)};\\end{axis}`,
+        '\\usepackage{pgfplots}',
+      ).paths.filter(({ path }) => rgbOf(path.stroke?.paint ?? 0) === 0xff0000).length;
+    expect(grid('')).toBe(0);
+    expect(grid('grid style={red}')).toBeGreaterThan(6);
+    expect(grid('major grid style={draw=red}')).toBeGreaterThan(6);
+    expect(grid('minor grid style={red}')).toBe(0);
+  });
+});

@@ -76,6 +76,10 @@ export interface AxisSettings {
   readonly unit: readonly (number | null)[];
   readonly restrict: readonly [number, number] | null;
   readonly tickStyle: readonly Token[];
+  /** Of all lines of the grid, of the main ones, and of those between. */
+  readonly gridStyle: readonly Token[];
+  readonly majorGridStyle: readonly Token[];
+  readonly minorGridStyle: readonly Token[];
   readonly tickLabelStyle: readonly (readonly Token[])[];
   readonly labelStyle: readonly (readonly Token[])[];
   readonly titleStyle: readonly Token[];

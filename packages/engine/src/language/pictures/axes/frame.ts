@@ -1,5 +1,6 @@
-import { PT } from '../../../base/lengths';
+import { PT, type Sp } from '../../../base/lengths';
 import { IDENTITY, translation, type Point } from '../../../base/maps';
+import type { Paint } from '../../../base/paint';
 import { polyline, rectangle, type Path } from '../../../base/paths';
 import { shapeAround } from '../../../drawing/shapes';
 import { plus } from '../../../drawing/vectors';
@@ -158,6 +159,12 @@ export function drawGrid(painter: Painter): void {
   const { axis, frame } = painter;
   const { outer, settings } = axis;
   const { corner, width, height } = frame;
+  const look = (colour: Paint, lineWidth: Sp, own: readonly Token[]): Graphics => {
+    const plain = pen(outer, { colour, lineWidth });
+    return withKeys(painter.reading, withKeys(painter.reading, plain, settings.gridStyle), own);
+  };
+  const main = look(0xbfbfbf, 0.2 * PT, settings.majorGridStyle);
+  const between = look(0xd9d9d9, 0.1 * PT, settings.minorGridStyle);
   for (const which of [0, 1] as const) {
     const kind = settings.grid[which] ?? 'none';
     if (kind === 'none') continue;
@@ -167,11 +174,7 @@ export function drawGrid(painter: Painter): void {
         which === 0 ? { x: corner.x + at, y: corner.y } : { x: corner.x, y: corner.y + at };
       const to =
         which === 0 ? { x: from.x, y: corner.y + height } : { x: corner.x + width, y: from.y };
-      line(
-        painter,
-        pen(outer, { colour: thin ? 0xd9d9d9 : 0xbfbfbf, lineWidth: (thin ? 0.1 : 0.2) * PT }),
-        polyline([from, to]),
-      );
+      line(painter, thin ? between : main, polyline([from, to]));
     };
     const ticks = ticksAlong(painter, which);
     if (kind === 'both')
