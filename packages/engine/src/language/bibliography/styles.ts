@@ -1,4 +1,5 @@
 import type { BibEntry } from './entries';
+import { leadOf, standardEntry, standardNames, type StandardLook } from './standardEntries';
 import { bareText, formatNames, parseNames, type Name } from './names';
 
 /** How a style sorts, labels and shortens. */
@@ -8,7 +9,13 @@ export interface BibStyle {
   readonly short: boolean;
   /** Labels that name author and year (natbib). */
   readonly authorYear: boolean;
+  /** Printed with numbers, though its labels name author and year. */
+  readonly numbered?: boolean;
+  /** Entries are written as the standard styles of package biblatex write them. */
+  readonly standard?: boolean;
 }
+
+const BIBLATEX = { short: false, authorYear: true, standard: true };
 
 export const STYLES: Readonly<Record<string, BibStyle>> = {
   plain: { sorted: true, alpha: false, short: false, authorYear: false },
@@ -23,6 +30,16 @@ export const STYLES: Readonly<Record<string, BibStyle>> = {
   ieeetr: { sorted: false, alpha: false, short: true, authorYear: false },
   siam: { sorted: true, alpha: false, short: true, authorYear: false },
   acm: { sorted: true, alpha: false, short: true, authorYear: false },
+  ...Object.fromEntries(
+    [true, false].flatMap((sorted) => {
+      const name = (kind: string): string => `biblatex-${kind}${sorted ? '' : '-ascited'}`;
+      return [
+        [name('numeric'), { ...BIBLATEX, sorted, alpha: false, numbered: true }],
+        [name('alphabetic'), { ...BIBLATEX, sorted, alpha: true, authorYear: false }],
+        [name('authoryear'), { ...BIBLATEX, sorted, alpha: false }],
+      ];
+    }),
+  ),
   apalike: { sorted: true, alpha: false, short: true, authorYear: true },
 };
 
@@ -32,13 +49,18 @@ export interface BibItem {
   /** The label in brackets, or null for a number. */
   readonly label: string | null;
   readonly body: string;
+  /** Its place in the list, from 0. */
+  readonly index: number;
+  /** Author and year, where the label says neither. */
+  readonly named?: { readonly author: string; readonly year: string };
 }
 
 const namesOf = (e: BibEntry): Name[] => parseNames(e.fields.author ?? e.fields.editor ?? '');
 const year = (e: BibEntry): string => e.fields.year ?? e.fields.date?.slice(0, 4) ?? '';
+const yearOrNone = (e: BibEntry): string => year(e) || 'n.d.';
 
 /** Letters of the authors' names and the year (alpha.bst). */
-function alphaLabel(e: BibEntry): string {
+function alphaLabel(e: BibEntry, standard: boolean): string {
   const names = namesOf(e);
   const digits = bareText(year(e)).slice(-2);
   const letter = (n: Name): string =>
@@ -49,6 +71,9 @@ function alphaLabel(e: BibEntry): string {
     const short = only.von.length > 0 ? letter(only) : bareText(only.last.join('')).slice(0, 3);
     return short + digits;
   }
+  // The standard styles of biblatex shorten from four names on.
+  if (standard && (names.length > 3 || names.at(-1)?.last.join('') === 'others'))
+    return `${bareText(names[0]?.last.join('') ?? '').slice(0, 3)}+${digits}`;
   const some = names.length > 4 ? names.slice(0, 3) : names;
   const letters = some
     .map((n) => (n.last.join('') === 'others' ? '{\\etalchar{+}}' : letter(n)))
@@ -56,9 +81,19 @@ function alphaLabel(e: BibEntry): string {
   return `${letters}${names.length > 4 ? '{\\etalchar{+}}' : ''}${digits}`;
 }
 
+/** Family names and year, as citations in a sentence say them. */
+function namedBy(e: BibEntry, look: StandardLook): { author: string; year: string } {
+  const family = namesOf(e).map((n) => ({ ...n, first: [], jr: [] }));
+  return { author: standardNames(family, { ...look, mostNames: 3 }, false), year: yearOrNone(e) };
+}
+
 /** “Quill and Brae(2024)” as natbib reads it. */
-function authorYearLabel(e: BibEntry): string {
+function authorYearLabel(e: BibEntry, style: BibStyle, look: StandardLook): string {
   const last = namesOf(e).map((n) => [...n.von, ...n.last].join(' '));
+  if (style.standard && last.length > 0) {
+    const { author, year: date } = namedBy(e, look);
+    return `{${author}(${date})}`;
+  }
   const short =
     last.length === 0
       ? (e.fields.key ?? e.key)
@@ -220,17 +255,30 @@ function toldApart(labels: readonly string[]): string[] {
 }
 
 /** The entries as a style prints them, in its order. */
-export function formatBibliography(entries: readonly BibEntry[], style: BibStyle): BibItem[] {
+export function formatBibliography(
+  entries: readonly BibEntry[],
+  style: BibStyle,
+  options: Partial<StandardLook> = {},
+): BibItem[] {
+  const byName = style.authorYear && !style.numbered;
+  const look = { initials: false, mostNames: 3, language: null, ...options, authorYear: byName };
   const list = [...entries];
   if (style.sorted) {
-    const lead = (e: BibEntry): string => (style.alpha ? alphaLabel(e).toLowerCase() : '');
+    const lead = (e: BibEntry): string =>
+      style.alpha ? alphaLabel(e, style.standard === true).toLowerCase() : '';
     list.sort((a, b) => compare(lead(a), lead(b)) || compare(sortKey(a), sortKey(b)));
   }
-  const labels = style.alpha ? toldApart(list.map(alphaLabel)) : list.map(authorYearLabel);
+  const labels = style.alpha
+    ? toldApart(list.map((e) => alphaLabel(e, style.standard === true)))
+    : list.map((e) => authorYearLabel(e, style, look));
   return list.map((e, i) => ({
     key: e.key,
+    index: i,
+    ...(style.standard && style.alpha ? { named: namedBy(e, look) } : {}),
     label: style.alpha || style.authorYear ? (labels[i] ?? null) : null,
-    body: bodyOf(e, style),
+    body: style.standard
+      ? standardEntry(e, look, i > 0 && leadOf(e, look) === leadOf(list[i - 1] as BibEntry, look))
+      : bodyOf(e, style),
   }));
 }
 

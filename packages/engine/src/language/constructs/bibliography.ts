@@ -9,7 +9,8 @@ import { type BibEntry, parseBib } from '../bibliography/entries';
 import { type BibStyle, formatBibliography, STYLES } from '../bibliography/styles';
 import { leading } from './linking';
 import { findFile, reportMissing } from './files';
-import { citeLabel } from '../../expansion/cells';
+import { cell, citeLabel } from '../../expansion/cells';
+import { LANGUAGE } from './languages';
 
 export const keysOf = (it: Interpreter, tokens: readonly Token[]): string[] =>
   textOf(it.p, tokens)
@@ -118,6 +119,13 @@ function beginList(it: Interpreter, args: Args): void {
   setCounter(it.state, 'enumiv', 0);
 }
 
+/** Which entries are printed, where a list is of some alone; and how names are written (package biblatex). */
+export const WANTED = cell<((entry: BibEntry) => boolean) | null>('bibwanted', null);
+export const ENTRY_LOOK = cell<{ readonly initials?: boolean; readonly mostNames?: number }>(
+  'bibentrylook',
+  {},
+);
+
 /** `\bibliography{files}`: the entries that are cited, as the style sets them. */
 function bibliography(it: Interpreter, args: Args, token: Token): void {
   const at = it.spanOf(token);
@@ -138,18 +146,27 @@ function bibliography(it: Interpreter, args: Args, token: Token): void {
   const chosen = pick(entries, cited);
   if (chosen.length === 0) return;
   const style = styleOf(it);
-  const items = formatBibliography(chosen, style);
+  const items = formatBibliography(chosen, style, {
+    ...it.read(ENTRY_LOOK),
+    language: it.read(LANGUAGE),
+  });
+  const wanted = it.read(WANTED);
+  const keys = wanted && new Set(chosen.filter(wanted).map(({ key }) => key));
   const longest = items.reduce(
     (a, b) => ((b.label ?? '').length > a.length ? (b.label ?? '') : a),
     '',
   );
   const widest = style.alpha ? longest : '9'.repeat(String(items.length).length);
   const body = items
-    .map(
-      ({ key, label, body: text }) =>
-        `\\bibitem${label === null ? '' : `[${label}]`}{${key}}\n${text}\n\n`,
-    )
+    .filter(({ key }) => keys?.has(key) ?? true)
+    .map(({ key, label, body: text, index, named }) => {
+      // Of a list of some alone each keeps the number it has among all.
+      const count = keys ? `\\setcounter{enumiv}{${index}}` : '';
+      const author = named ? `\\@bibauthor{${key}}{${named.author}}{${named.year}}` : '';
+      return `${count}\\bibitem${label === null ? '' : `[${label}]`}{${key}}${author}\n${text}\n\n`;
+    })
     .join('');
+  if (body === '') return;
   it.p.allow(body.length);
   it.p.push(it.source(`\\begin{thebibliography}{${widest}}\n${body}\\end{thebibliography}`));
 }
@@ -164,7 +181,8 @@ export function citesByName(it: Interpreter): boolean {
   if (told !== null) return told;
   if (!it.hasPackage('natbib')) return false;
   const style = it.read(CELLS.bibStyleOfAll);
-  return style === '' || (STYLES[style]?.authorYear ?? false);
+  const known = STYLES[style];
+  return style === '' || (known !== undefined && known.authorYear && !known.numbered);
 }
 
 /** The entries cited, in the order of citing; all of them for `\nocite{*}`. */
@@ -239,6 +257,31 @@ export const bibliographyCommands: readonly CommandEntry[] = [
     description: 'An entry of a bibliography typed by hand.',
     example: '\\begin{thebibliography}{9}\\bibitem{quill} M. Quill, Tides.\\end{thebibliography}',
     run: bibItem,
+  },
+  {
+    name: '@bibauthor',
+    signature: 'mmm',
+    description: 'Author and year of an entry whose label says neither.',
+    example: '',
+    run: (it, args) => {
+      const key = textOf(it.p, tokensOf(args, 0));
+      const { from, to } = it.p.place;
+      for (const [part, i] of [
+        ['author', 1],
+        ['full', 1],
+        ['year', 2],
+      ] as const) {
+        const tokens = tokensOf(args, i);
+        const shown = it.inlinesOf(tokens);
+        it.labels.push({
+          name: citeLabel(key, `:${part}`),
+          value: tokensText(tokens),
+          shown,
+          from,
+          to,
+        });
+      }
+    },
   },
   {
     name: '@biblabel',

@@ -1,5 +1,9 @@
 import { cell } from '../../expansion/cells';
-import { textOf } from '../../expansion/tokenText';
+import { textOf, tokensText } from '../../expansion/tokenText';
+import type { BibEntry } from '../bibliography/entries';
+import { ENTRY_LOOK, WANTED } from '../constructs/bibliography';
+import type { Interpreter } from '../machine/interpreter';
+import { SORTED } from './natbib';
 import type { Token } from '../../expansion/meaning';
 import { CELLS } from '../machine/cells';
 import { tokensOf, type CommandEntry, type PackageEntry } from '../machine/entries';
@@ -9,37 +13,106 @@ import { keyValues } from '../scanning/optionLists';
 /** The files that hold the entries, as they were named. */
 const RESOURCES = cell<readonly string[]>('bibresources', []);
 
-/** How each style is set here: the nearest of the styles of `.bst` files. */
+/** Styles of other packages, by the standard ones that are nearest. */
 const STYLES: Readonly<Record<string, string>> = {
-  numeric: 'plain',
-  'numeric-comp': 'plain',
-  'numeric-verb': 'plain',
-  alphabetic: 'alpha',
-  'alphabetic-verb': 'alpha',
-  authoryear: 'plainnat',
-  'authoryear-comp': 'plainnat',
-  'authoryear-icomp': 'plainnat',
-  authortitle: 'plainnat',
-  apa: 'apalike',
-  mla: 'plainnat',
-  chicago: 'plainnat',
-  ieee: 'ieeetr',
-  nature: 'unsrt',
-  science: 'unsrt',
-  phys: 'unsrt',
+  apa: 'authoryear',
+  mla: 'authoryear',
+  authortitle: 'authoryear',
+  ieee: 'numeric-ascited',
+  nature: 'numeric-ascited',
+  science: 'numeric-ascited',
+  phys: 'numeric-ascited',
 };
+
+const optionOf = (options: readonly string[], key: string): string | undefined =>
+  options
+    .map((option) => option.split('=').map((side) => side.trim()))
+    .find(([name]) => name === key)?.[1];
 
 /** The style for the options of the package: its name, and whether entries stand in the order they are cited. */
 export function styleFor(options: readonly string[]): string {
-  const value = (key: string): string | undefined =>
-    options
-      .map((option) => option.split('=').map((side) => side.trim()))
-      .find(([name]) => name === key)?.[1];
+  const value = (key: string): string | undefined => optionOf(options, key);
   const named = value('style') ?? value('bibstyle') ?? value('citestyle') ?? 'numeric';
-  const style = STYLES[named] ?? (/author|year/.test(named) ? 'plainnat' : 'plain');
-  const asCited = value('sorting') === 'none';
-  if (!asCited) return style;
-  return style === 'plain' ? 'unsrt' : style === 'plainnat' ? 'unsrtnat' : style;
+  const kind =
+    STYLES[named] ??
+    (/^alphabetic/.test(named)
+      ? 'alphabetic'
+      : /author|year|chicago/.test(named)
+        ? 'authoryear'
+        : 'numeric');
+  const asCited = value('sorting') === 'none' && !kind.endsWith('ascited');
+  return `biblatex-${kind}${asCited ? '-ascited' : ''}`;
+}
+
+/** What options say of the names of entries, and of several numbers at once. */
+function setUp(it: Interpreter, options: readonly string[]): void {
+  it.write(CELLS.bibStyle, styleFor(options), true);
+  const most = Number(optionOf(options, 'maxbibnames') ?? optionOf(options, 'maxnames') ?? 3) || 3;
+  const initials = options.some((o) => /^giveninits(?:=true)?$|^firstinits(?:=true)?$/.test(o));
+  it.write(ENTRY_LOOK, { initials, mostNames: most }, true);
+  const style = optionOf(options, 'style') ?? optionOf(options, 'citestyle') ?? '';
+  if (style === 'numeric-comp') it.write(SORTED, true, true);
+}
+
+/** The entries that the options of a list let through. */
+function wanted(options: ReadonlyMap<string, readonly Token[]>): ((e: BibEntry) => boolean) | null {
+  const said = (key: string): string | null => {
+    const value = options.get(key);
+    return value ? tokensText(value).trim() : null;
+  };
+  const [type, notType] = [said('type'), said('nottype')];
+  const [keyword, notKeyword] = [said('keyword'), said('notkeyword')];
+  if (![type, notType, keyword, notKeyword].some((one) => one !== null)) return null;
+  return (e) => {
+    const keywords = (e.fields.keywords ?? '').split(',').map((word) => word.trim());
+    return (
+      (type === null || e.type === type) &&
+      (notType === null || e.type !== notType) &&
+      (keyword === null || keywords.includes(keyword)) &&
+      (notKeyword === null || !keywords.includes(notKeyword))
+    );
+  };
+}
+
+/** Headings of the list by their names. */
+const HEADINGS: Readonly<Record<string, string>> = {
+  none: '\\let\\@bibheading\\relax ',
+  bibintoc:
+    '\\let\\blx@heading\\@bibheading\\def\\@bibheading{\\blx@heading\\@ifundefined{chapter}{\\addcontentsline{toc}{section}{\\refname}}{\\addcontentsline{toc}{chapter}{\\bibname}}}',
+  bibnumbered:
+    '\\def\\@bibheading{\\@ifundefined{chapter}{\\section{\\refname}}{\\chapter{\\bibname}}}',
+  subbibliography:
+    '\\def\\@bibheading{\\@ifundefined{chapter}{\\subsection*{\\refname}}{\\section*{\\refname}}}',
+  subbibintoc:
+    '\\def\\@bibheading{\\@ifundefined{chapter}{\\subsection*{\\refname}\\addcontentsline{toc}{subsection}{\\refname}}{\\section*{\\refname}\\addcontentsline{toc}{section}{\\refname}}}',
+};
+
+/** `\printbibliography[title=…,heading=…,type=…]`. */
+function printBibliography(it: Interpreter, given: readonly Token[]): void {
+  const options = keyValues(given);
+  const files = it.read(RESOURCES);
+  if (files.length === 0) return;
+  const title = options.get('title');
+  const heading = HEADINGS[tokensText(options.get('heading') ?? []).trim()];
+  const { p } = it;
+  it.openGroup({ kind: 'semisimple', span: p.place });
+  if (heading) it.execute(it.source(heading));
+  for (const name of title ? ['refname', 'bibname'] : [])
+    it.execute([
+      p.command('def'),
+      p.command(name),
+      p.make(1, '{'),
+      ...(title ?? []),
+      p.make(2, '}'),
+    ]);
+  it.write(WANTED, wanted(options));
+  it.execute([
+    p.command('bibliography'),
+    p.make(1, '{'),
+    ...p.chars(files.join(',')),
+    p.make(2, '}'),
+  ]);
+  it.closeGroup();
 }
 
 const citing = (name: string, what: string, macro: string): CommandEntry[] =>
@@ -71,26 +144,7 @@ export const biblatex: PackageEntry = {
       package: 'biblatex',
       description: 'The list of what is cited; title= gives it another heading.',
       example: '\\printbibliography',
-      run: (it, args) => {
-        const options = keyValues(tokensOf(args, 0));
-        const title = options.get('title');
-        const files = it.read(RESOURCES);
-        if (files.length === 0) return;
-        const { p } = it;
-        const group = (tokens: readonly Token[]): Token[] => [
-          p.make(1, '{'),
-          ...tokens,
-          p.make(2, '}'),
-        ];
-        const heading = title
-          ? ['refname', 'bibname'].flatMap((name) => [
-              p.command('def'),
-              p.command(name),
-              ...group(title),
-            ])
-          : [];
-        it.execute([...heading, p.command('bibliography'), ...group(p.chars(files.join(',')))]);
-      },
+      run: (it, args) => printBibliography(it, tokensOf(args, 0)),
     },
     ...citing('parencite', 'Cites in brackets.', '\\citep'),
     ...citing('textcite', 'Cites in the sentence.', '\\citet'),
@@ -101,7 +155,7 @@ export const biblatex: PackageEntry = {
       'om',
       'Cites in a note at the foot.',
       'Tide\\footcite{quill}',
-      '\\footnote{\\citealt{#2}}',
+      '\\footnote{\\citealp[#1]{#2}.}',
     ),
     macroEntry(
       'supercite',
@@ -140,5 +194,5 @@ export const biblatex: PackageEntry = {
       '\\@bibheading',
     ),
   ],
-  setup: (it, options) => it.write(CELLS.bibStyle, styleFor(options), true),
+  setup: setUp,
 };

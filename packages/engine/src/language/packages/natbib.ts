@@ -1,3 +1,5 @@
+import type { Token } from '../../expansion/meaning';
+import { tokensText } from '../../expansion/tokenText';
 import { CELLS } from '../machine/cells';
 import {
   type Args,
@@ -20,13 +22,22 @@ interface Form {
 
 const byNumber = (it: Interpreter): boolean => !citesByName(it);
 
+/** With package biblatex a note that is a number names a page. */
+function paged(it: Interpreter, note: Args[number] | undefined, standard: boolean): Args[number] {
+  if (!standard || !Array.isArray(note)) return note ?? null;
+  const text = tokensText(note as Token[]).trim();
+  if (!/^[\divxlc]+(?:\s*(?:--?|,|–)\s*[\divxlc]+)*$/.test(text)) return note;
+  return [...it.source(/[-,–]/.test(text) ? 'pp.~' : 'p.~'), ...(note as Token[])];
+}
+
 /** `\citet*[before][note]{keys}` and its kin. */
 function cite(it: Interpreter, args: Args, form: Form): void {
   const part = isStarred(args) ? ':full' : ':author';
   const keys = keysOf(it, tokensOf(args, 3));
   const one = args[2] === null;
   const before = one ? null : tokensOf(args, 1);
-  const note = one ? args[1] : args[2];
+  const standard = it.hasPackage('biblatex');
+  const note = paged(it, one ? args[1] : args[2], standard);
   it.citations.push(...keys);
   it.startParagraph();
   const say = (text: string): void => it.execute(it.source(text));
@@ -55,7 +66,7 @@ function cite(it: Interpreter, args: Args, form: Form): void {
     if (form.author !== 'none') it.add(citation(it, key, part));
     if (!form.year) return;
     if (form.author === 'before') say(form.bracketed ? `~${open}` : ' ');
-    else if (form.author === 'inside') say(', ');
+    else if (form.author === 'inside') say(standard ? ' ' : ', ');
     it.add(citation(it, key, ':year'));
     if (form.author === 'before') {
       if (note && i === keys.length - 1) it.execute([...it.source(', '), ...(note as never[])]);
@@ -70,7 +81,7 @@ function cite(it: Interpreter, args: Args, form: Form): void {
 /** The brackets around citations: round, square or curly. */
 const BRACKETS = cell('citebrackets', 'round');
 /** Numbers in one pair of brackets are put in order, and shortened to ranges. */
-const SORTED = cell('citessorted', false);
+export const SORTED = cell('citessorted', false);
 
 function brackets(it: Interpreter): [string, string] {
   const kind = it.read(BRACKETS);
@@ -148,8 +159,8 @@ export const natbib: PackageEntry = {
         cite(
           it,
           args,
-          byNumber(it)
-            ? { author: 'inside', year: true, bracketed: true }
+          byNumber(it) || it.hasPackage('biblatex')
+            ? { author: 'inside', year: true, bracketed: byNumber(it) }
             : { author: 'before', year: true, bracketed: true },
         ),
     },

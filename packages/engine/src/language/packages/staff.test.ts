@@ -308,7 +308,7 @@ describe('bibliographies by the newer package', () => {
     ['', '\\cite{a}, \\cite{b}', '[2], [1]'],
     ['sorting=none', '\\cite{a}, \\cite{b}', '[1], [2]'],
     ['style=alphabetic', '\\cite{b}', '[Qui01]'],
-    ['style=authoryear', '\\parencite{b}', '(Quill, 2001)'],
+    ['style=authoryear', '\\parencite{b}', '(Quill 2001)'],
     ['style=authoryear', '\\textcite{b}', 'Quill (2001)'],
     ['style=authoryear', '\\citeauthor{a}', 'Reef'],
     ['style=ieee', '\\autocite{b}', '[1]'],
