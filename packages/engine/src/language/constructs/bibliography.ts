@@ -126,6 +126,28 @@ export const ENTRY_LOOK = cell<{ readonly initials?: boolean; readonly mostNames
   {},
 );
 
+/** The entries that the options of a list let through. */
+export function wantedEntries(
+  options: ReadonlyMap<string, readonly Token[]>,
+): ((e: BibEntry) => boolean) | null {
+  const said = (key: string): string | null => {
+    const value = options.get(key);
+    return value ? tokensText(value).trim() : null;
+  };
+  const [type, notType] = [said('type'), said('nottype')];
+  const [keyword, notKeyword] = [said('keyword'), said('notkeyword')];
+  if (![type, notType, keyword, notKeyword].some((one) => one !== null)) return null;
+  return (e) => {
+    const keywords = (e.fields.keywords ?? '').split(',').map((word) => word.trim());
+    return (
+      (type === null || e.type === type) &&
+      (notType === null || e.type !== notType) &&
+      (keyword === null || keywords.includes(keyword)) &&
+      (notKeyword === null || !keywords.includes(notKeyword))
+    );
+  };
+}
+
 /** `\bibliography{files}`: the entries that are cited, as the style sets them. */
 function bibliography(it: Interpreter, args: Args, token: Token): void {
   const at = it.spanOf(token);

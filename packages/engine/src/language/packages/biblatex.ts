@@ -1,7 +1,6 @@
 import { cell } from '../../expansion/cells';
 import { textOf, tokensText } from '../../expansion/tokenText';
-import type { BibEntry } from '../bibliography/entries';
-import { ENTRY_LOOK, WANTED } from '../constructs/bibliography';
+import { ENTRY_LOOK, wantedEntries, WANTED } from '../constructs/bibliography';
 import type { Interpreter } from '../machine/interpreter';
 import { SORTED } from './natbib';
 import type { Token } from '../../expansion/meaning';
@@ -54,26 +53,6 @@ function setUp(it: Interpreter, options: readonly string[]): void {
   if (style === 'numeric-comp') it.write(SORTED, true, true);
 }
 
-/** The entries that the options of a list let through. */
-function wanted(options: ReadonlyMap<string, readonly Token[]>): ((e: BibEntry) => boolean) | null {
-  const said = (key: string): string | null => {
-    const value = options.get(key);
-    return value ? tokensText(value).trim() : null;
-  };
-  const [type, notType] = [said('type'), said('nottype')];
-  const [keyword, notKeyword] = [said('keyword'), said('notkeyword')];
-  if (![type, notType, keyword, notKeyword].some((one) => one !== null)) return null;
-  return (e) => {
-    const keywords = (e.fields.keywords ?? '').split(',').map((word) => word.trim());
-    return (
-      (type === null || e.type === type) &&
-      (notType === null || e.type !== notType) &&
-      (keyword === null || keywords.includes(keyword)) &&
-      (notKeyword === null || !keywords.includes(notKeyword))
-    );
-  };
-}
-
 /** Headings of the list by their names. */
 const HEADINGS: Readonly<Record<string, string>> = {
   none: '\\let\\@bibheading\\relax ',
@@ -105,7 +84,7 @@ function printBibliography(it: Interpreter, given: readonly Token[]): void {
       ...(title ?? []),
       p.make(2, '}'),
     ]);
-  it.write(WANTED, wanted(options));
+  it.write(WANTED, wantedEntries(options));
   it.execute([
     p.command('bibliography'),
     p.make(1, '{'),
