@@ -131,7 +131,9 @@ function placed(node: MathNode | undefined, offset: number): Placed | null {
     return { node, from: node.from + offset, to: node.to + offset, before: '', behind: '' };
   }
   if (node?.kind !== 'delimited') return null;
-  const inner = node.body.filter(({ kind }) => kind !== 'style' && kind !== 'space');
+  const inner = node.body.filter(
+    ({ kind }) => kind !== 'style' && kind !== 'colour' && kind !== 'space',
+  );
   const [only, ...others] = inner;
   if (only?.kind !== 'array' || others.length) return null;
   const bracket = (char: string | null): string =>

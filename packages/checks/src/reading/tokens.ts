@@ -120,6 +120,7 @@ function nodeTokens(node: MathNode, offset: number): readonly Token[] {
     case 'longArrow':
       return one({ t: 'relation', char: '→' });
     case 'style':
+    case 'colour':
     case 'penalty':
     case 'size':
       return [];

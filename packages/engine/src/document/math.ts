@@ -219,6 +219,12 @@ export interface StyleNode extends Span {
   readonly style: MathStyleName;
 }
 
+/** From here to the end of its list rules, brackets and accents are of a colour; signs bear their own. */
+export interface ColourNode extends Span {
+  readonly kind: 'colour';
+  readonly color: number;
+}
+
 /** Space: `mu` in 1/18 quad, or a fixed width. */
 export interface MathSpaceNode extends Span {
   readonly kind: 'space';
@@ -351,6 +357,7 @@ export type MathNode =
   | LineNode
   | StackNode
   | StyleNode
+  | ColourNode
   | MathSpaceNode
   | MathTextNode
   | PhantomNode

@@ -39,6 +39,8 @@ export interface MathContext {
   readonly style: Style;
   readonly setText: SetText;
   readonly lay: Layouter;
+  /** Of rules, brackets and accents. */
+  readonly color: number;
   /** How deep formulas are nested here. */
   readonly depth: number;
 }
@@ -55,7 +57,8 @@ export function mathContext(
   const table = font.math ?? NO_MATH;
   const sizes = mathSizes(text.size);
   const parameters = sizes.map((size) => table.parametersAt?.(size));
-  return { fonts, font, table, text, sizes, parameters, style, setText, lay, depth: 0 };
+  const { color } = text;
+  return { fonts, font, table, text, sizes, parameters, style, setText, lay, color, depth: 0 };
 }
 
 /** The same context in another style. */
@@ -121,7 +124,12 @@ const inFont = (font: Font, code: number, ctx: MathContext) => ({
 export const mu = (ctx: MathContext): Sp => (parameter('quad', ctx) ?? sizeOf(ctx)) / 18;
 
 /** A glyph at the context's size. */
-export function glyphItem(glyph: number, ctx: MathContext, span: Span, color = 0): GlyphItem {
+export function glyphItem(
+  glyph: number,
+  ctx: MathContext,
+  span: Span,
+  color = ctx.color,
+): GlyphItem {
   const box = ctx.font.box(glyph);
   return {
     kind: 'glyph',

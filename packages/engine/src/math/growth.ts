@@ -23,7 +23,7 @@ export function growVertically(
   size: Sp,
   ctx: MathContext,
   span: Span,
-  color = 0,
+  color = ctx.color,
 ): Grown {
   const base = textGlyph(char, ctx);
   const growth = ctx.table.vertical.get(base) ?? moustache(char, ctx);
@@ -74,7 +74,7 @@ export function growHorizontally(
   for (const variant of growth.variants) {
     if (units(variant.advance, ctx) >= width) return glyphItem(variant.glyph, ctx, span);
   }
-  const assembled = assemble(growth, width, ctx, span, 0, false);
+  const assembled = assemble(growth, width, ctx, span, ctx.color, false);
   return assembled ?? glyphItem(growth.variants.at(-1)?.glyph ?? base, ctx, span);
 }
 

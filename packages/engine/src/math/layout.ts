@@ -29,6 +29,7 @@ export function layoutNodes(list: MathList, ctx: MathContext): Laid[] {
   let current: MathContext = { ...ctx, depth: ctx.depth + 1 };
   for (const node of list) {
     if (node.kind === 'style') current = inStyle(current, named(node.style, current.style));
+    else if (node.kind === 'colour') current = { ...current, color: node.color };
     else if (node.kind === 'size') current = resized(node, current);
     else if (node.kind === 'choice') out.push(...layoutNodes(chosen(node, current), current));
     else out.push(layoutNode(node, current));

@@ -16,7 +16,18 @@ import { refStepCounter } from '../machine/counters';
 import type { Interpreter } from '../machine/interpreter';
 import { INVISIBLE, overlaySpec, overlayText, showsOn } from '../machine/overlays';
 import { column, columnCommand, columns } from './beamerColumns';
-import { bracedHere, frame, frameEnvironment, hide, onSteps, pause, SEA } from './beamerFrames';
+import {
+  bracedHere,
+  frame,
+  frameEnvironment,
+  frameOptions,
+  hide,
+  onSteps,
+  optionsHere,
+  pause,
+} from './beamerFrames';
+import { LOOK, SEA, themeCommands } from './beamerThemes';
+import { beginFilled, endFilled } from './beamerBlocks';
 import { setAll } from '../constructs/pageLayout';
 import { article, ARTICLE, setUp } from './standard';
 
@@ -37,9 +48,12 @@ const block = (name: string, color: number): EnvironmentEntry => ({
     it.endParagraph();
     it.mode.vlist.push({ kind: 'vspace', glue: gluePt(6, 2), behaviour: 'merge' });
     if (spec !== null && !showsOn(it, spec)) hide(it);
+    const { filled, structure } = it.read(LOOK);
+    const own = color === SEA ? structure : color;
+    if (filled) return beginFilled(it, title, own);
     if (title.length > 0) {
       it.openGroup({ kind: 'semisimple', span: it.p.place });
-      it.changeFont({ series: 'bold', color: it.font.color === INVISIBLE ? INVISIBLE : color });
+      it.changeFont({ series: 'bold', color: it.font.color === INVISIBLE ? INVISIBLE : own });
       it.startParagraph(false);
       it.execute(title);
       it.endParagraph();
@@ -48,7 +62,8 @@ const block = (name: string, color: number): EnvironmentEntry => ({
     }
   },
   end: (it) => {
-    it.endParagraph();
+    if (it.read(LOOK).filled) endFilled(it);
+    else it.endParagraph();
     it.mode.vlist.push({ kind: 'vspace', glue: gluePt(6, 2), behaviour: 'merge' });
   },
 });
@@ -61,6 +76,14 @@ function section(name: string, level: number): NonNullable<CommandEntry['run']> 
     if (!starred) refStepCounter(inner, name);
     markHeading(inner, level, '', plainTitle(inner, title));
     if (!starred) addContentsLine(inner, 'toc', name, null, title);
+    inner.execute([
+      ...inner.source(`\\gdef\\insert${name}head`),
+      inner.p.make(Cat.Begin, '{'),
+      ...title,
+      inner.p.make(Cat.End, '}'),
+      ...inner.source(name === 'section' ? '\\gdef\\insertsubsectionhead{}' : ''),
+      ...(starred ? [] : inner.source(`\\bmr@at${name} `)),
+    ]);
   };
 }
 
@@ -169,9 +192,9 @@ const commands: readonly CommandEntry[] = [
     example: '\\frame{\\titlepage}',
     run: (it) => {
       overlaySpec(it);
-      readOptional(it.p);
+      const options = frameOptions(optionsHere(it));
       const body = bracedHere(it);
-      if (body) frame(it, body);
+      if (body) frame(it, body, options);
     },
   },
   {
@@ -223,7 +246,7 @@ function titleFrame(it: Interpreter): void {
     it.mode.vlist.push(
       space(above),
       ...centred(it, size, () => {
-        if (name === 'title') it.changeFont({ color: SEA });
+        if (name === 'title') it.changeFont({ color: it.read(LOOK).structure });
         it.execute([...it.source(style), ...tokens]);
       }),
     );
@@ -232,21 +255,23 @@ function titleFrame(it: Interpreter): void {
 
 const SOURCE = String.raw`
 \def\@gobbleoverlay{\@ifnextchar<{\@gobbleangle}{}}\def\@gobbleangle<#1>{}
-\def\usetheme{\@ifnextchar[{\@gobblebracket}{\@gobble}}\def\@gobblebracket[#1]#2{}
-\let\usecolortheme\usetheme\let\usefonttheme\usetheme\let\useinnertheme\usetheme\let\useoutertheme\usetheme
-\def\setbeamertemplate#1{\@ifnextchar[{\@settemplate}{\@ifnextchar\bgroup{\@gobble}{}}}
-\def\@settemplate[#1]{\@ifnextchar[{\@settemplate}{\@ifnextchar\bgroup{\@gobble}{}}}
-\def\setbeamercolor{\@ifstar\@gobbletwo\@gobbletwo}\def\setbeamerfont{\@ifstar\@gobbletwo\@gobbletwo}
+\def\@gobblebracket[#1]#2{}
 \def\setbeamercovered#1{}\def\setbeamersize#1{}\def\setbeameroption#1{}\def\logo#1{}\def\titlegraphic#1{}
 \def\usebeamertemplate{\@ifstar\@gobble\@gobble}\def\usebeamerfont#1{}\def\usebeamercolor{\@ifnextchar[{\@gobblebracket}{\@gobble}}
-\def\beamertemplatenavigationsymbolsempty{}\def\AtBeginSection{\@ifnextchar[{\@gobblebracket}{\@gobble}}
-\let\AtBeginSubsection\AtBeginSection
+\def\beamertemplatenavigationsymbolsempty{}
+\def\AtBeginSection{\@ifnextchar[{\bmr@atbegin{section}}{\bmr@atbegin{section}[]}}\def\AtBeginSubsection{\@ifnextchar[{\bmr@atbegin{subsection}}{\bmr@atbegin{subsection}[]}}
+\long\def\bmr@atbegin#1[#2]#3{\expandafter\gdef\csname bmr@at#1\endcsname{#3}}\def\bmr@atsection{}\def\bmr@atsubsection{}\def\bmr@atsubsubsection{}
+\AtEndPreamble{\@settletheme}\let\bmr@toc\tableofcontents\def\tableofcontents{\@ifnextchar[{\bmr@tocwith}{\bmr@toc}}\def\bmr@tocwith[#1]{\bmr@toc}
+\newcounter{framenumber}\AtEndDocument{\edef\@currentlabel{\arabic{framenumber}}\label{bmr@total}}
+\def\insertsectionhead{}\def\insertsubsectionhead{}\def\insertsubsubsectionhead{}
+\def\insertshortinstitute{}\def\insertshortdate{}\def\insertshorttitle{}\def\insertshortauthor{}
+\def\@shortinstitute{\ifx\insertshortinstitute\@empty\else\ (\insertshortinstitute)\fi}
 \def\subtitle{\@ifnextchar[{\@subtitle}{\@subtitle[]}}\def\@subtitle[#1]#2{\gdef\@subtitle@{#2}}
 \def\inst#1{\textsuperscript{#1}}
-\def\insertframenumber{\thepage}\def\inserttotalframenumber{\pageref{LastPage}}
+\def\insertframenumber{\arabic{framenumber}}\def\inserttotalframenumber{\ref*{bmr@total}}
 \def\insertsection{}\def\insertsubsection{}\def\insertslidenumber{\thepage}
-\def\inserttitle{\@title}\def\insertauthor{\@author}\def\insertdate{\@date}\def\insertshorttitle{\@title}\def\insertshortauthor{\@author}
-\def\insertframetitle{}\def\insertsectionhead{}
+\def\inserttitle{\@title}\def\insertauthor{\@author}\def\insertdate{\@date}
+\def\insertframetitle{}
 \def\beamerbutton#1{\fbox{#1}}\def\hyperlink#1#2{#2}\def\hypertarget#1#2{#2}\def\note{\@ifnextchar[{\@gobblebracket}{\@gobble}}
 \def\structure#1{{\bfseries #1}}
 \def\l@section#1#2{\par\vskip 6pt{\bfseries #1}\par}\def\l@subsection#1#2{\par\hspace*{1.5em}#1\par}
@@ -294,17 +319,20 @@ function setup(it: Interpreter, options: readonly string[]): void {
   it.changeFont({ family: 'sans' });
   it.write(CELLS.textFamily, 'sans', true);
   it.write(CELLS.topFrames, options.includes('t'), true);
+  it.write(CELLS.handout, options.includes('handout') || options.includes('trans'), true);
   it.execute(it.source(THEOREMS));
 }
 
 const THEOREMS = String.raw`
-\newtheorem*{theorem}{Theorem}\newtheorem*{corollary}{Corollary}
-\newtheorem*{lemma}{Lemma}\newtheorem*{fact}{Fact}
-\newtheorem*{problem}{Problem}\newtheorem*{solution}{Solution}
-\theoremstyle{definition}\newtheorem*{definition}{Definition}\newtheorem*{example}{Example}
+\def\bmr@statement#1#2#3#4{\newenvironment{#1}[1][]{\def\bmr@note{##1}\begin{#3}{#2\ifx\bmr@note\@empty\else\ (##1)\fi}#4}{\end{#3}}}
+\bmr@statement{theorem}{Theorem}{block}{\itshape}\bmr@statement{corollary}{Corollary}{block}{\itshape}
+\bmr@statement{lemma}{Lemma}{block}{\itshape}\bmr@statement{fact}{Fact}{block}{\itshape}
+\bmr@statement{problem}{Problem}{block}{}\bmr@statement{solution}{Solution}{block}{}
+\bmr@statement{definition}{Definition}{block}{}\bmr@statement{definitions}{Definitions}{block}{}
+\bmr@statement{example}{Example}{exampleblock}{}\bmr@statement{examples}{Examples}{exampleblock}{}
 `;
 
-const KEEPS: readonly string[] = ['institute', 'subtitle'];
+const KEEPS: readonly string[] = ['title', 'author', 'date', 'institute', 'subtitle'];
 
 export const beamer: ClassEntry = {
   ...article,
@@ -335,12 +363,21 @@ export const beamer: ClassEntry = {
   commands: [
     ...(article.commands ?? []).filter(({ name }) => !['maketitle', 'part'].includes(name)),
     ...commands,
+    ...themeCommands,
     ...KEEPS.map((name): CommandEntry => ({
       name,
       signature: 'oM',
       description: 'A part of the title page.',
       example: `\\${name}{Harbour College}`,
-      run: (it, args) => setTitlePart(it, name, tokensOf(args, 1)),
+      run: (it, args) => {
+        setTitlePart(it, name, tokensOf(args, 1));
+        it.execute([
+          ...it.source(`\\gdef\\insertshort${name}`),
+          it.p.make(Cat.Begin, '{'),
+          ...tokensOf(args, args[0] ? 0 : 1),
+          it.p.make(Cat.End, '}'),
+        ]);
+      },
     })),
   ],
   environments: [

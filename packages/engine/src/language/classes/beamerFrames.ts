@@ -8,9 +8,8 @@ import { clearPage } from '../constructs/chapters';
 import { setTitlePart, space, titlePart } from '../constructs/title';
 import type { Interpreter } from '../machine/interpreter';
 import { INVISIBLE, needs, overlaySpec, showsOn } from '../machine/overlays';
-
-/** Our own plain theme: deep sea blue for titles and marks. */
-export const SEA = 0x1f4e5f;
+import { LOOK, SEA, slideBackdrop } from './beamerThemes';
+import { tokensText } from '../../expansion/tokenText';
 
 export const hide = (it: Interpreter): void => it.changeFont({ color: INVISIBLE });
 
@@ -68,8 +67,36 @@ function nameAhead(it: Interpreter): { name: string; tokens: Token[] } {
   return { name, tokens };
 }
 
+/** What the options of a frame say. */
+export interface FrameOptions {
+  /** Without head and foot. */
+  readonly plain: boolean;
+  readonly top: boolean | null;
+  readonly numbered: boolean;
+}
+const NO_OPTIONS: FrameOptions = { plain: false, top: null, numbered: true };
+
+export function frameOptions(tokens: readonly Token[] | null): FrameOptions {
+  const words = tokensText(tokens ?? [])
+    .split(',')
+    .map((word) => word.trim());
+  const top = words.includes('t')
+    ? true
+    : words.includes('c') || words.includes('b')
+      ? false
+      : null;
+  return { plain: words.includes('plain'), top, numbered: !words.includes('noframenumbering') };
+}
+
+/** `[<+->][options]`: steps for all its items may come first. */
+export function optionsHere(it: Interpreter): readonly Token[] | null {
+  const first = readOptional(it.p);
+  return first?.[0]?.text === '<' ? readOptional(it.p) : first;
+}
+
 /** A frame: once for each step of its overlays, each on a page of its own. */
-export function frame(it: Interpreter, body: readonly Token[]): void {
+export function frame(it: Interpreter, body: readonly Token[], options = NO_OPTIONS): void {
+  if (options.numbered) it.execute(it.source('\\stepcounter{framenumber}'));
   it.write(CELLS.overlay, 1, true);
   it.write(CELLS.overlays, 1, true);
   const counters = ['c@equation', 'c@theorem', 'c@figure', 'c@table'].map((name) => {
@@ -81,12 +108,12 @@ export function frame(it: Interpreter, body: readonly Token[]): void {
     it.write(CELLS.pauses, 1, true);
     if (step > 1) for (const { cell, value } of counters) it.state.set(cell, value, true);
     const labels = it.labels.length;
-    oneStep(it, body);
+    oneStep(it, body, options);
     if (step > 1) it.labels.splice(labels);
   }
 }
 
-function oneStep(it: Interpreter, body: readonly Token[]): void {
+function oneStep(it: Interpreter, body: readonly Token[], options: FrameOptions): void {
   clearPage(it, false);
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   const blocks = it.gather(() => {
@@ -96,19 +123,47 @@ function oneStep(it: Interpreter, body: readonly Token[]): void {
     it.execute(body);
   });
   const title = titlePart(it, 'frametitle') ?? [];
+  paintSlide(it, title, (titlePart(it, 'framesubtitle') ?? []).length > 0, options);
   if (title.length > 0) frameTitle(it, title, titlePart(it, 'framesubtitle') ?? []);
   const keep = { kind: 'vspace' as const, glue: gluePt(0), behaviour: 'keep' as const };
   const fill = { kind: 'vspace' as const, glue: FILL, behaviour: 'plain' as const };
-  const top = it.read(CELLS.topFrames);
+  const top = options.top ?? it.read(CELLS.topFrames);
   it.mode.vlist.push(keep, ...(top ? [] : [fill]), ...blocks, fill);
   it.closeGroup();
 }
 
+const TITLE_LINE = 18;
+
+/** Ground, bar, head and foot of a slide. */
+function paintSlide(
+  it: Interpreter,
+  title: readonly Token[],
+  hasSub: boolean,
+  { plain }: FrameOptions,
+): void {
+  const look = it.read(LOOK);
+  if (
+    look.bar === null &&
+    look.ground === null &&
+    look.footline === 'none' &&
+    look.headline === 'none'
+  )
+    return;
+  const wide = it.host.measure(it.inlinesOf([...it.source('\\Large '), ...title])).width;
+  const lines = Math.max(1, Math.ceil(wide / it.dimen('textwidth')));
+  const head = look.headline === 'sections' ? 9.5 : 0;
+  const bar = title.length === 0 ? 0 : 12 + head + lines * TITLE_LINE + (hasSub ? 12 : 0);
+  const source = slideBackdrop(look, it.dimen('paperwidth'), it.dimen('paperheight'), bar, plain);
+  if (source !== '')
+    it.execute(it.source(`\\@backdrop*{\\sffamily\\def\\and{, }\\def\\inst##1{}${source}}{}`));
+}
+
 export function frameTitle(it: Interpreter, title: readonly Token[], sub: readonly Token[]): void {
+  const { bar, structure } = it.read(LOOK);
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.write(CELLS.alignment, 'left');
-  it.changeFont({ color: SEA });
-  it.execute(it.source('\\Large\\bfseries'));
+  it.changeFont({ color: bar?.words ?? structure });
+  it.execute(it.source(bar ? '\\Large' : '\\Large\\bfseries'));
   it.startParagraph(false);
   it.execute(title);
   it.endParagraph();
@@ -119,6 +174,10 @@ export function frameTitle(it: Interpreter, title: readonly Token[], sub: readon
     it.endParagraph();
   }
   it.closeGroup();
+  if (bar || structure !== SEA) {
+    it.mode.vlist.push(space(10));
+    return;
+  }
   it.mode.vlist.push(space(3), {
     kind: 'rule',
     width: it.dimen('textwidth'),
@@ -146,9 +205,7 @@ export const frameEnvironment = (name: string): EnvironmentEntry => ({
   example: `\\begin{${name}}{Tides}\nHigh water\n\\end{${name}}`,
   begin: (it) => {
     overlaySpec(it);
-    readOptional(it.p);
-    const options = readOptional(it.p);
-    void options;
+    const options = frameOptions(optionsHere(it));
     const title = bracedHere(it);
     const sub = title ? bracedHere(it) : null;
     const body = frameBody(it, name);
@@ -160,7 +217,7 @@ export const frameEnvironment = (name: string): EnvironmentEntry => ({
     ];
     const head = title ? [p.command('frametitle'), ...group(title)] : [];
     const subHead = sub ? [p.command('framesubtitle'), ...group(sub)] : [];
-    frame(it, [...head, ...subHead, ...body]);
+    frame(it, [...head, ...subHead, ...body], options);
     p.push([p.command('end'), ...group(p.chars(name))]);
   },
   end: (it) => it.endParagraph(),
@@ -171,5 +228,5 @@ export function pause(it: Interpreter): void {
   const next = it.read(CELLS.pauses) + 1;
   it.write(CELLS.pauses, next, true);
   needs(it, next);
-  if ((it.read(CELLS.overlay) ?? 1) < next) hide(it);
+  if (!it.read(CELLS.handout) && (it.read(CELLS.overlay) ?? 1) < next) hide(it);
 }

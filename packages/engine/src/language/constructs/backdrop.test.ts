@@ -94,6 +94,17 @@ describe('What stands behind the text', () => {
   });
 });
 
+describe('The colour of the paper', () => {
+  it('holds from its page on, until it ends', () => {
+    const laidOut = pages(
+      '',
+      'first\\newpage\\pagecolor{red}red\\newpage on\\newpage\\nopagecolor white',
+    );
+    const red = laidOut.rules.filter(({ width, height }) => width > 250 && height > 350);
+    expect(red.map(({ page }) => page)).toEqual([1, 2]);
+  });
+});
+
 describe('A picture that names the page', () => {
   const node = '\\node at (current page.south west) [anchor=south west,inner sep=0pt] {tide};';
   const picture = (body: string): string =>

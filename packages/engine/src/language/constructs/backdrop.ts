@@ -63,7 +63,9 @@ export const backdropCommands: readonly CommandEntry[] = [
  */
 export const BACKDROP_MACROS = String.raw`
 \def\@behindpages{}\def\@beforepages{}
-\def\@sendbackdrop{\@backdrop{\@behindpages}{\@beforepages}}
+\def\@behindall{}
+\def\@sendbackdrop{\@backdrop{\@behindall\@behindpages}{\@beforepages}}
+\def\@paintpaper#1{\def\@tempa{#1}\ifx\@tempa\@empty\gdef\@behindall{}\else\gdef\@behindall{\put(0,0){#1\rule{\paperwidth}{\paperheight}}}\fi\@sendbackdrop}
 \def\@addbehind#1{\g@addto@macro\@behindpages{#1}\@sendbackdrop}
 \def\@addbefore#1{\g@addto@macro\@beforepages{#1}\@sendbackdrop}
 \def\@clearbackdrop{\gdef\@behindpages{}\gdef\@beforepages{}\@sendbackdrop}

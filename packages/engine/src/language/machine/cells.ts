@@ -90,6 +90,8 @@ export const CELLS = {
   inMinipage: flag('inminipage'),
   /** Lengths and numbers are read as sums (package calc). */
   calc: flag('calc'),
+  /** Of slides each stands once, with all that its steps show. */
+  handout: flag('handout'),
   /** A comma in a formula with no blank behind it is part of a number (package icomma). */
   numberComma: flag('numbercomma'),
   /** A low line in text stands for itself (package underscore). */

@@ -39,7 +39,8 @@ export function attachScript(
   nodes: MathNode[],
 ): void {
   const last = nodes.at(-1);
-  const takes = last !== undefined && last.kind !== 'space' && last.kind !== 'style';
+  const takes =
+    last !== undefined && last.kind !== 'space' && last.kind !== 'style' && last.kind !== 'colour';
   const to = Math.max(at.to, script.at(-1)?.to ?? 0);
   if (takes && last.kind === 'scripts') {
     if (last[which] === null) {

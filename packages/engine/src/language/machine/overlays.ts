@@ -6,6 +6,7 @@ export const INVISIBLE = -1;
 
 /** Does an overlay specification such as `2-`, `1,3` or `-4` hold on this step? Also raises how many steps the frame has. */
 export function showsOn(it: Interpreter, spec: string): boolean {
+  if (it.read(CELLS.handout)) return true;
   const step = it.read(CELLS.overlay) ?? 1;
   let holds = false;
   for (const part of spec.split('|')[0]?.replace(/^.*:/, '').replace('+', '1').split(',') ?? []) {
@@ -19,6 +20,7 @@ export function showsOn(it: Interpreter, spec: string): boolean {
 }
 
 export function needs(it: Interpreter, steps: number): void {
+  if (it.read(CELLS.handout)) return;
   const most = it.read(CELLS.overlays);
   if (steps > most) it.write(CELLS.overlays, Math.min(steps, 60), true);
 }

@@ -71,7 +71,11 @@ const boxed = entry('boxed', 'm', 'A formula in a frame.', '\\boxed{x = 2}', (re
   const { it } = reader;
   const at = reader.span(token);
   const list: MathNode[] = [{ kind: 'style', style: 'display', ...at }, ...reader.field(token)];
-  const frame = { rule: it.dimen('fboxrule'), padding: it.dimen('fboxsep') };
+  const frame = {
+    rule: it.dimen('fboxrule'),
+    padding: it.dimen('fboxsep'),
+    color: reader.color,
+  };
   const inner = { kind: 'math' as const, list, font: it.font, ...at };
   return {
     kind: 'text',

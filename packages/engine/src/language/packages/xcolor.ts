@@ -5,10 +5,20 @@ import { box } from '../constructs/boxes';
 import type { MathReader } from '../machine/mathReader';
 import type { Interpreter } from '../machine/interpreter';
 import type { Token } from '../../expansion/meaning';
+import type { MathNode } from '../../document/math';
 import { OWN } from '../machine/ownNames';
 
 const optional = (arg: readonly Token[] | null | boolean | undefined): readonly Token[] | null =>
   Array.isArray(arg) ? (arg as Token[]) : null;
+
+/** What is drawn around signs has the reader's colour from here on. */
+const colourNode = (reader: MathReader, token: Token): MathNode => ({
+  kind: 'colour',
+  color: reader.color,
+  ...reader.span(token),
+});
+
+const SIGNS: ReadonlySet<MathNode['kind']> = new Set(['symbol', 'operator', 'space', 'text']);
 
 /** A box with a ground, and a frame if asked. */
 function coloredBox(
@@ -92,9 +102,20 @@ const commands: readonly CommandEntry[] = [
   {
     name: 'pagecolor',
     signature: 'om',
-    description: 'The colour of the paper; paper stays white here.',
-    example: '\\pagecolor{white}',
-    run: () => undefined,
+    description: 'The colour of the paper, from this page on.',
+    example: '\\pagecolor{yellow!10}',
+    run: (it, args) => {
+      const colour = colourOf(it, optional(args[0]), tokensOf(args, 1));
+      const [red, green, blue] = [colour >> 16, (colour >> 8) & 255, colour & 255];
+      it.execute(it.source(`\\@paintpaper{\\color[RGB]{${red},${green},${blue}}}`));
+    },
+  },
+  {
+    name: 'nopagecolor',
+    signature: '',
+    description: 'Paper is white again.',
+    example: '\\pagecolor{yellow!10}\\nopagecolor',
+    run: (it) => it.execute(it.source('\\@paintpaper{}')),
   },
 
   {
@@ -104,8 +125,9 @@ const commands: readonly CommandEntry[] = [
     example: '{\\color{blue} tide}',
     run: (it, args) => it.changeFont({ color: colourOf(it, optional(args[0]), tokensOf(args, 1)) }),
     math: (reader, token) => {
-      reader.color = colourOf(reader.it, null, reader.argument(token));
-      return null;
+      const args = reader.it.readArguments('om', token);
+      if (args) reader.color = colourOf(reader.it, optional(args[0]), tokensOf(args, 1));
+      return colourNode(reader, token);
     },
   },
   {
@@ -122,10 +144,20 @@ const commands: readonly CommandEntry[] = [
     },
     math: (reader, token) => {
       const outer = reader.color;
-      reader.color = colourOf(reader.it, null, reader.argument(token));
+      const args = reader.it.readArguments('om', token);
+      if (args) reader.color = colourOf(reader.it, optional(args[0]), tokensOf(args, 1));
+      const before = colourNode(reader, token);
       const body = reader.field(token);
       reader.color = outer;
-      return body;
+      // Signs bear their colour; only what is drawn around them asks for it.
+      if (body.every(({ kind }) => SIGNS.has(kind))) return body;
+      return {
+        kind: 'group',
+        cls: 'ord',
+        limits: false,
+        body: [before, ...body],
+        ...reader.span(token),
+      };
     },
   },
   {

@@ -34,9 +34,9 @@ export function array(node: ArrayNode, around: MathContext): Atom {
       row.cells.map((cell) => placeCell(node, cell, r, columns, places, ctx)),
     ),
     ...rows.flatMap((_, r) => borders(between, columns, places.ys[r] as Sp)),
-    ...bars(node, rows, columns, places),
-    ...places.rules.flatMap(({ y, dashed }) => across(0, columns.width, y, dashed)),
-    ...partRules(node, columns, places),
+    ...bars(node, rows, columns, places, ctx.color),
+    ...places.rules.flatMap(({ y, dashed }) => across(0, columns.width, y, dashed, ctx.color)),
+    ...partRules(node, columns, places, ctx.color),
   ];
   const body = boxOf(columns.width, 0, places.total, children);
   return atom(
@@ -116,7 +116,13 @@ function barsAt(node: ArrayNode, row: SetRow, column: number): number {
 }
 
 /** Vertical bars, drawn through all rows that have them. */
-function bars(node: ArrayNode, rows: readonly SetRow[], columns: Columns, places: Rows): Child[] {
+function bars(
+  node: ArrayNode,
+  rows: readonly SetRow[],
+  columns: Columns,
+  places: Rows,
+  color: number,
+): Child[] {
   const out: Child[] = [];
   const last = columns.edges.length - 1;
   columns.edges.forEach((edge, c) => {
@@ -133,7 +139,9 @@ function bars(node: ArrayNode, rows: readonly SetRow[], columns: Columns, places
         const has = r < rows.length && (counts[r] as number) > i;
         if (has && from === null) from = r;
         if (has || from === null) continue;
-        out.push(...upright(x, places.tops[from] as Sp, places.bottoms[r - 1] as Sp, dashed));
+        out.push(
+          ...upright(x, places.tops[from] as Sp, places.bottoms[r - 1] as Sp, dashed, color),
+        );
         from = null;
       }
     }
@@ -141,21 +149,21 @@ function bars(node: ArrayNode, rows: readonly SetRow[], columns: Columns, places
   return out;
 }
 
-function upright(x: Sp, top: Sp, bottom: Sp, dashed: boolean): Child[] {
-  if (!dashed) return [{ x, y: 0, item: rule(RULE, -top, bottom) }];
+function upright(x: Sp, top: Sp, bottom: Sp, dashed: boolean, color: number): Child[] {
+  if (!dashed) return [{ x, y: 0, item: rule(RULE, -top, bottom, color) }];
   return dashes(bottom - top).map(([from, to]) => ({
     x,
     y: 0,
-    item: rule(RULE, -(top + from), top + to),
+    item: rule(RULE, -(top + from), top + to, color),
   }));
 }
 
-function across(x: Sp, width: Sp, y: Sp, dashed: boolean): Child[] {
-  if (!dashed) return [{ x, y: -y, item: rule(width, RULE, 0) }];
+function across(x: Sp, width: Sp, y: Sp, dashed: boolean, color: number): Child[] {
+  if (!dashed) return [{ x, y: -y, item: rule(width, RULE, 0, color) }];
   return dashes(width).map(([from, to]) => ({
     x: x + from,
     y: -y,
-    item: rule(to - from, RULE, 0),
+    item: rule(to - from, RULE, 0, color),
   }));
 }
 
@@ -167,13 +175,18 @@ function dashes(length: Sp): (readonly [Sp, Sp])[] {
 }
 
 /** Rules over some of the columns (`\cline`). */
-function partRules(node: ArrayNode, { edges }: Columns, { tops, total }: Rows): Child[] {
+function partRules(
+  node: ArrayNode,
+  { edges }: Columns,
+  { tops, total }: Rows,
+  color: number,
+): Child[] {
   const all = [...node.rows.map(({ partRules }) => partRules), node.partRulesBelow];
   return all.flatMap((parts, r) =>
     (parts ?? []).flatMap(([first, last]) => {
       const from = edges[first] ?? 0;
       const to = edges[Math.min(last + 1, edges.length - 1)] ?? 0;
-      return across(from, to - from, (tops[r] ?? total) + RULE / 2, false);
+      return across(from, to - from, (tops[r] ?? total) + RULE / 2, false, color);
     }),
   );
 }

@@ -20,7 +20,7 @@ export function cancel(node: CancelNode, ctx: MathContext): Atom {
   const [low, high] = [-base.depth - REACH / 2, base.height + REACH / 2];
   const children: Child[] = [{ x: 0, y: 0, item: base }];
   const line = (left: number, right: number): unknown =>
-    children.push(stroke({ x: 0, y: left }, { x: base.width, y: right }, thickness));
+    children.push(stroke({ x: 0, y: left }, { x: base.width, y: right }, thickness, ctx.color));
   if (node.up) line(low, high);
   if (node.down) line(high, low);
   return atom('ord', boxOf(base.width, base.height, base.depth, children), ctx.style);
@@ -38,8 +38,8 @@ function cancelTo(becomes: NonNullable<CancelNode['becomes']>, base: Box, ctx: M
   const y = tip.y - to.height / 2;
   const children: Child[] = [
     { x: 0, y: 0, item: base },
-    stroke(from, tip, thickness),
-    drawHead([from, tip], 0, sizeOf(ctx), thickness),
+    stroke(from, tip, thickness, ctx.color),
+    drawHead([from, tip], 0, sizeOf(ctx), thickness, ctx.color),
     { x, y, item: to },
   ];
   const height = Math.max(tip.y, y + to.height);

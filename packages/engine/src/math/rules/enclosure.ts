@@ -13,10 +13,10 @@ export function enclosure(node: EnclosureNode, ctx: MathContext): Atom {
 }
 
 /** A rule with its lower edge at `y`. */
-const ruleAt = (x: number, y: number, width: number, height: number): Child => ({
+const ruleAt = (x: number, y: number, width: number, height: number, color = 0): Child => ({
   x,
   y,
-  item: rule(width, height, 0),
+  item: rule(width, height, 0, color),
 });
 
 /** The box with lines drawn on it. */
@@ -35,8 +35,8 @@ const actuarial: Shape = (base, ctx) => {
   const top = base.height + gap + bar;
   const width = base.width + side + bar;
   const lines = [
-    ruleAt(0, top - bar, width, bar),
-    ruleAt(width - bar, -base.depth, bar, top + base.depth),
+    ruleAt(0, top - bar, width, bar, ctx.color),
+    ruleAt(width - bar, -base.depth, bar, top + base.depth, ctx.color),
   ];
   return boxOf(width + side, top, base.depth, drawnOn(base, lines));
 };
@@ -50,8 +50,13 @@ const phase: Shape = (base, ctx) => {
   const lean = 0.5 * rise;
   const children: Child[] = [
     { x: lean, y: 0, item: base },
-    ruleAt(0, bottom - bar, lean + base.width, bar),
-    stroke({ x: bar / 2, y: bottom - bar }, { x: lean + bar / 2, y: bottom - bar + rise }, bar),
+    ruleAt(0, bottom - bar, lean + base.width, bar, ctx.color),
+    stroke(
+      { x: bar / 2, y: bottom - bar },
+      { x: lean + bar / 2, y: bottom - bar + rise },
+      bar,
+      ctx.color,
+    ),
   ];
   return boxOf(lean + base.width, base.height, -bottom + bar, children);
 };
@@ -60,7 +65,7 @@ const phase: Shape = (base, ctx) => {
 const struck: Shape = (base, ctx) => {
   const bar = constant('overbarRuleThickness', ctx);
   const y = constant('axisHeight', ctx) - bar / 2;
-  const line = ruleAt(0, y, base.width, bar);
+  const line = ruleAt(0, y, base.width, bar, ctx.color);
   return boxOf(base.width, base.height, base.depth, drawnOn(base, [line]));
 };
 
@@ -73,9 +78,9 @@ const segment =
     const tick = 1.5 * PT;
     const middle = below ? -base.depth - gap - tick : base.height + gap + tick;
     const lines = [
-      ruleAt(0, middle - bar / 2, base.width, bar),
-      ruleAt(0, middle - tick, bar, 2 * tick),
-      ruleAt(base.width - bar, middle - tick, bar, 2 * tick),
+      ruleAt(0, middle - bar / 2, base.width, bar, ctx.color),
+      ruleAt(0, middle - tick, bar, 2 * tick, ctx.color),
+      ruleAt(base.width - bar, middle - tick, bar, 2 * tick, ctx.color),
     ];
     const height = below ? base.height : middle + tick + bar;
     const depth = below ? -middle + tick + bar : base.depth;

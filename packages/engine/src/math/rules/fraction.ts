@@ -52,7 +52,11 @@ function withBar(node: FractionNode, num: Box, den: Box, bar: Sp, ctx: MathConte
   const numY = Math.max(up, axis + bar / 2 + numGap + num.depth);
   const denY = Math.max(down, den.height + denGap - (axis - bar / 2));
   return assemble(node, num, den, numY, denY, [
-    { x: 0, y: axis - bar / 2, item: rule(Math.max(num.width, den.width), bar, 0, 0, node) },
+    {
+      x: 0,
+      y: axis - bar / 2,
+      item: rule(Math.max(num.width, den.width), bar, 0, ctx.color, node),
+    },
   ]);
 }
 

@@ -7,6 +7,7 @@ import type {
   MathTextNode,
   NotNode,
   PhantomNode,
+  ColourNode,
   StyleNode,
   UnknownNode,
 } from '../../document/math';
@@ -31,7 +32,7 @@ export const penalty = (node: MathPenaltyNode): AtomPenalty => ({
 });
 
 /** Style changes act on the list; one met alone takes no room. */
-export function style(_node: StyleNode): AtomSpace {
+export function style(_node: StyleNode | ColourNode): AtomSpace {
   return { kind: 'space', width: 0 };
 }
 

@@ -37,6 +37,7 @@ export const rules: { readonly [K in MathNode['kind']]: Rule<Extract<MathNode, {
   line,
   stack,
   style,
+  colour: style,
   space,
   text,
   phantom,

@@ -35,7 +35,7 @@ export function radical(node: RadicalNode, ctx: MathContext): Atom {
   }
   children.push({ x, y: signY, item: sign });
   x += sign.width;
-  children.push({ x, y: top - bar, item: rule(body.width, bar, 0, 0, node) });
+  children.push({ x, y: top - bar, item: rule(body.width, bar, 0, ctx.color, node) });
   children.push({ x, y: 0, item: body });
   const height = top + constant('radicalExtraAscender', ctx);
   return atom(

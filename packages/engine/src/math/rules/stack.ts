@@ -17,7 +17,7 @@ export function line(node: LineNode, ctx: MathContext): Atom {
   const y = over ? base.height + gap : -(base.depth + gap + bar);
   const children: Child[] = [
     { x: 0, y: 0, item: base },
-    { x: 0, y, item: rule(base.width, bar, 0, 0, node) },
+    { x: 0, y, item: rule(base.width, bar, 0, ctx.color, node) },
   ];
   const height = over ? y + bar + extra : base.height;
   const depth = over ? base.depth : -y + extra;

@@ -1,6 +1,7 @@
 import type { Sp } from '../../base/lengths';
 import type { Point } from '../../base/maps';
 import { fittedDash, lengthAlong, placeAlong, pointsAlong, polyline } from '../../base/paths';
+import type { Paint } from '../../base/paint';
 import { pathItem, type Child } from '../../boxes/box';
 import { solidStroke, stroked, type Stroke } from '../../document/drawing';
 
@@ -33,8 +34,8 @@ const joined = (points: Points, stroke: Stroke): Child => ({
 });
 
 /** One straight stroke. */
-export const stroke = (from: Point, to: Point, thickness: Sp): Child =>
-  joined([from, to], solidStroke(thickness));
+export const stroke = (from: Point, to: Point, thickness: Sp, paint: Paint = 0): Child =>
+  joined([from, to], solidStroke(thickness, paint));
 
 /** The path as a stroke; `dash` is about the length of a dash and of the gap behind it, or null. */
 export function drawPath(path: Points, thickness: Sp, dash: Sp | null): Child {
@@ -64,7 +65,7 @@ const HEAD: readonly (readonly [number, number])[] = [
 ];
 
 /** The head at the end of a path, `back` before it: one stroke from one side over the tip to the other. */
-export function drawHead(path: Points, back: Sp, em: Sp, thickness: Sp): Child {
+export function drawHead(path: Points, back: Sp, em: Sp, thickness: Sp, paint: Paint = 0): Child {
   const { point, direction } = placeAlong(path, 1);
   const tip = { x: point.x - direction.x * back, y: point.y - direction.y * back };
   const half = (side: number): Point[] =>
@@ -73,7 +74,7 @@ export function drawHead(path: Points, back: Sp, em: Sp, thickness: Sp): Child {
       y: tip.y - (direction.y * behind - direction.x * aside * side) * em,
     }));
   const points = [...half(1).reverse(), ...half(-1).slice(1)];
-  return joined(points, { ...solidStroke(thickness), join: 'round', cap: 'round' });
+  return joined(points, { ...solidStroke(thickness, paint), join: 'round', cap: 'round' });
 }
 
 /** A path beside the path, to its left. */
