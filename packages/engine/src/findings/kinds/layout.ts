@@ -33,6 +33,13 @@ export const layout = {
     message: 'The sheet is too long to be set in one; from here on it is left out.',
     cause: 'At most <most> are set. What is longer is divided into several sheets.',
   }),
+  'font-not-here': finding({
+    severity: 'off',
+    args: ['name', 'instead'],
+    message: 'The font “<name>” is not at hand; <instead> is set in its place.',
+    cause:
+      'Latin Modern, TeX Gyre Termes (as Times) and TeX Gyre Pagella (as Palatino) come with the program. Elsewhere the lines may break otherwise.',
+  }),
   'character-missing': finding({
     severity: 'broken',
     args: ['char'],

@@ -15,7 +15,7 @@ export const OTHER_PACKAGES: ReadonlySet<string> = new Set(
   inconsolata isodate  kantlipsum knowledge kpfonts  libertine libertinus
   linegoal listofitems logicproof logpap lstautogobble ltcaption luacode lyluatex mandi
   mathabx mathalfa mathalpha mathastext  mathspec mciteplus mdwlist media9
-  memhfixc menukeys metalogo mhchem mhsetup minibox minitoc moreverb mparhack multibib
+  memhfixc menukeys metalogo  mhsetup minibox minitoc moreverb mparhack multibib
   multienum musixtex nccmath  newverbs nextpage niceframe nolbreaks nomencl
    ocgx oldgerm  overpic parallel parnotes pdfcomment pdfpages pdfrender
   pgf pgfgantt pgfopts phonetic physics2 picinpar  pictex picture piton prettyref
@@ -25,7 +25,7 @@ export const OTHER_PACKAGES: ReadonlySet<string> = new Set(
   sistyle skmath skull  splitidx spverbatim  starfont stix subdepth
   sudoku svg tablefootnote tabto tabu tabvar  textfit     threeparttablex tikz-3dplot tikzpagenodes tikzsymbols titleps titletoc tkz-base
   tkz-euclide tkz-fct tkz-graph tkz-tab tocbibind  totpages tracefnt transparent
-   typearea ulsy  unicode-math verbatimbox verse vwcol watermark
+   typearea ulsy  verbatimbox verse vwcol watermark
   witharrows  xhfill  yfonts  yquant zi4 zref
   `
     .trim()

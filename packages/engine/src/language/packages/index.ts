@@ -99,6 +99,7 @@ import { systeme } from './systems';
 import { venndiagram } from './venn';
 import { commandPackages } from './commandPackages';
 import { wantedNotation } from './wantedNotation';
+import { mhchem } from './chemistry';
 import { backdropPackages } from './backdropPackages';
 import { imakeidx, makeidx } from './indexPackages';
 import { keyval, xkeyval } from './keyval';
@@ -174,12 +175,14 @@ import { titling } from './titling';
 import { todonotes } from './todonotes';
 import { ulem } from './ulem';
 import { verbatim } from './verbatim';
-import { CJK, fontspec, xeCJK } from './xeCJK';
+import { fontspec, unicodeMath } from './fontspec';
+import { CJK, xeCJK } from './xeCJK';
 import { color, xcolor } from './xcolor';
 import { xspace } from './xspace';
 
 const ALL: readonly PackageEntry[] = [
   ...backdropPackages,
+  mhchem,
   ...commandPackages,
   ...wantedNotation,
   keyval,
@@ -318,6 +321,7 @@ const ALL: readonly PackageEntry[] = [
   verbatim,
   CJK,
   fontspec,
+  unicodeMath,
   xeCJK,
   xcolor,
   color,

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { NO_PORT, walkPage } from '../../output/display/walk';
 import { findingsIn, inArticle, typeset } from '../../testing/document';
 import { laidBody } from '../../testing/layout';
 
@@ -154,8 +155,12 @@ describe('Notation', () => {
       ),
     );
     expect(session.findings()).toEqual([]);
-    const [page] = session.pages;
-    expect(session.describe(page as never).pathPaint?.length ?? 4).toBe(4);
+    let lines = 0;
+    walkPage(session.describe(session.pages[0] as never), {
+      ...NO_PORT,
+      path: ({ stroke }) => void (stroke && lines++),
+    });
+    expect(lines).toBe(4);
   });
 });
 

@@ -46,12 +46,3 @@ export const CJK: PackageEntry = {
     },
   ],
 };
-export const fontspec: PackageEntry = {
-  name: 'fontspec',
-  description: 'Fonts by their names; those that ship are taken.',
-  options: null,
-  setup: withUnicodeFonts,
-  commands: ['setmainfont', 'setsansfont', 'setmonofont', 'setmathfont'].map((name) =>
-    quietEntry(name, 'omo', 'A font by its name; those that ship are taken.'),
-  ),
-};
