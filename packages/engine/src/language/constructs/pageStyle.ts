@@ -5,7 +5,6 @@ import { withPaper } from '../machine/paper';
 import type { NumberStyle, PageStyle, RunningLine } from '../../document/page';
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
-import { setDimen } from '../../expansion/registers';
 import { setCounter } from '../machine/counters';
 import { type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
@@ -25,11 +24,19 @@ function runningLine(it: Interpreter, macro: string, rule: string): RunningLine 
   it.write(CELLS.alignment, 'justified');
   const [inlines, onPaper] = withPaper(it, () => it.inlinesOf([it.p.command(macro)]));
   const width = it.dimen(OWN.headWidth) || it.dimen('textwidth');
-  const thickness = state.get(state.cell(rule)) === undefined ? 0 : it.dimen(rule);
+  const thickness = ruleWidth(it, rule);
   it.closeGroup();
   if (inlines.length + onPaper.length === 0) return null;
   const line = { inlines, rule: thickness, width };
   return onPaper.length === 0 ? line : { ...line, onPaper };
+}
+
+/** How thick the rule at a head or foot is: what its macro says now; 0 when there is none. */
+function ruleWidth(it: Interpreter, name: string): number {
+  const meaning = it.state.meaning(it.state.cell(name));
+  if (meaning?.kind !== 'macro' || meaning.body.length === 0) return 0;
+  it.execute([...it.source('\\@tempdima='), it.p.command(name), it.p.command('relax')]);
+  return it.dimen('@tempdima');
 }
 
 /** Heads and feet as their macros stand now. */
@@ -190,7 +197,7 @@ export const pageStyleCommands: readonly CommandEntry[] = [
     description: 'No rules at head and foot.',
     example: '',
     run: (it) => {
-      for (const name of [OWN.headRule, OWN.footRule]) setDimen(it.state, name, 0);
+      for (const name of [OWN.headRule, OWN.footRule]) it.define(name, '');
     },
   },
   {

@@ -6,7 +6,6 @@ import { parameterise } from '../../expansion/definitions';
 import { detach, type Token } from '../../expansion/meaning';
 import { macroOf } from '../machine/define';
 import { emitStyle } from '../constructs/pageStyle';
-import { setDimen } from '../../expansion/registers';
 import { macroEntry } from '../machine/macroEntry';
 import { flag, ownName } from '../../expansion/cells';
 import { OWN } from '../machine/ownNames';
@@ -104,15 +103,10 @@ function fancyStyle(it: Interpreter): void {
     it.state.set(it.state.cell(name), macroOf(it.state, body));
   for (const [macro, parity, part] of STYLE) define(macro, line(it, parity, part));
   it.write(IN_FORCE, true);
-  it.state.set(it.state.register('dimen', OWN.headRule), ruleWidth(it, 'headrulewidth'));
-  it.state.set(it.state.register('dimen', OWN.footRule), ruleWidth(it, 'footrulewidth'));
-  for (const name of [OWN.headRule, OWN.footRule]) define(name, '');
+  // How thick its rules are is asked when a head is set: they may be said later than the style.
+  define(OWN.headRule, '\\headrulewidth');
+  define(OWN.footRule, '\\footrulewidth');
   it.call('@fancymarks');
-}
-
-function ruleWidth(it: Interpreter, macro: string): number {
-  it.execute([...it.source('\\@tempdima='), it.p.command(macro), it.p.command('relax')]);
-  return it.dimen('@tempdima');
 }
 
 function fancyPageStyle(it: Interpreter, args: Args): void {
@@ -234,5 +228,4 @@ function defaults(it: Interpreter): void {
   it.define(fieldName('O', 'L', 'H'), '\\slshape\\leftmark');
   it.define(fieldName('O', 'C', 'F'), '\\thepage');
   it.define(fieldName('E', 'C', 'F'), '\\thepage');
-  setDimen(it.state, OWN.headRule, 0, true);
 }

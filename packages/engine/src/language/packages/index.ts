@@ -98,6 +98,7 @@ import { polynom } from './polynom';
 import { systeme } from './systems';
 import { venndiagram } from './venn';
 import { commandPackages } from './commandPackages';
+import { wantedLayout } from './wantedLayout';
 import { wantedNotation } from './wantedNotation';
 import { mhchem } from './chemistry';
 import { backdropPackages } from './backdropPackages';
@@ -185,6 +186,7 @@ const ALL: readonly PackageEntry[] = [
   mhchem,
   ...commandPackages,
   ...wantedNotation,
+  ...wantedLayout,
   keyval,
   xkeyval,
   paralist,

@@ -174,6 +174,22 @@ describe('Heads of several lines', () => {
     expect(word('flow').x).toBeCloseTo(word('ebb').x, 1);
     expect(word('night').right).toBeCloseTo(word('dawn').right, 0);
   });
+  it.each([
+    ['\\pagestyle{fancy}\\renewcommand{\\headrulewidth}{0pt}', []],
+    ['\\renewcommand{\\headrulewidth}{0pt}\\pagestyle{fancy}', []],
+    ['\\pagestyle{fancy}\\renewcommand{\\headrulewidth}{2pt}', [2]],
+    ['\\pagestyle{fancy}\\renewcommand{\\footrulewidth}{1pt}', [0.4, 1]],
+    ['\\pagestyle{fancy}', [0.4]],
+    ['\\pagestyle{fancy}\\pagestyle{plain}', []],
+    [
+      '\\pagestyle{fancy}\\fancypagestyle{plain}{\\renewcommand{\\headrulewidth}{3pt}}\\AtBeginDocument{\\thispagestyle{plain}}',
+      [3],
+    ],
+  ])('rules are as thick as is said, before the style or behind it: %s', (preamble, thick) => {
+    const { rules } = laidBody('x', `\\usepackage{fancyhdr}${preamble}`);
+    const heights = rules.map(({ height }) => Math.round(10 * height) / 10);
+    expect(heights).toEqual(thick);
+  });
   it('an old name of the style is known', () => {
     const preamble = '\\usepackage{fancyhdr}\\pagestyle{fancyplain}\\lhead{\\fancyplain{}{tide}}';
     expect(laidBody('x', preamble).text).toContain('tide');
