@@ -115,6 +115,6 @@ describe('citations and theorems as elsewhere', () => {
     const frame = '\\begin{frame}\\begin{theorem}Ebb\\end{theorem}\\end{frame}';
     const session = typeset(`\\documentclass{beamer}\\begin{document}${frame}\\end{document}`);
     expect(session.findings()).toEqual([]);
-    expect(linesOf(session).join(' ')).toContain('Theorem. Ebb');
+    expect(linesOf(session).join(' ')).toContain('Theorem Ebb');
   });
 });

@@ -79,13 +79,16 @@ const filler = (
   signature: '',
   description,
   example: `Name: \\${name}`,
-  run: (it) =>
+  run: (it) => {
     it.add({
       kind: 'glue',
       glue: { ...FILL, stretchOrder: 2 },
       leader: leader(it),
       ...it.p.place,
-    }),
+    });
+    // `\kern\z@`: at the end of a line it is not dropped.
+    it.add({ kind: 'kern', width: 0, ...it.p.place });
+  },
 });
 
 /** Inside a formula the same box is a piece of text. */

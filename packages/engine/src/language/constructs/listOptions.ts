@@ -1,3 +1,4 @@
+import { CELLS } from '../machine/cells';
 import { glue, NO_GLUE, type Glue, type Sp } from '../../base/lengths';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
@@ -18,7 +19,7 @@ export interface ListOptions {
   readonly trivial?: boolean;
 }
 
-/** Options that `\setlist` gave, by kind of list; those under '' are for all. */
+/** Options that `\setlist` gave, by kind of list, or by kind and level (`enumerate:2`); those under '' are for all. */
 export type ListDefaults = Readonly<Record<string, readonly (readonly Token[])[]>>;
 
 export const LIST_DEFAULTS = cell<ListDefaults>('listdefaults', {});
@@ -31,7 +32,15 @@ export function withDefaults(
 ): readonly Token[] {
   const defaults = it.read(LIST_DEFAULTS);
   if (Object.keys(defaults).length === 0) return own;
-  const parts = [...(defaults[''] ?? []), ...(defaults[kind] ?? []), own];
+  // A list is of the level to which lists of its kind are nested; of all kinds, to which any are.
+  const level = it.environments.filter(({ name }) => name === kind).length;
+  const parts = [
+    ...(defaults[''] ?? []),
+    ...(defaults[`:${it.read(CELLS.listDepth) + 1}`] ?? []),
+    ...(defaults[kind] ?? []),
+    ...(defaults[`${kind}:${level}`] ?? []),
+    own,
+  ];
   return parts.flatMap((part) => [...part, ...it.p.chars(',')]);
 }
 

@@ -41,6 +41,18 @@ describe('space across', () => {
     expect(page.word('b').x).toBeCloseTo(page.word('a').x, 1);
     expect(page.word('c').x - page.word('a').x).toBeCloseTo(20, 1);
   });
+  it.each([
+    ['at the end of a paragraph', 'Name: \\hrulefill'],
+    ['at the end of a line', 'Name: \\hrulefill\\\\ more'],
+    ['alone', '\\noindent\\hrulefill'],
+    ['in a box of its width', 'Name: \\makebox[4cm]{\\hrulefill}'],
+  ])('\\hrulefill is there %s', (_where, body) => {
+    expect(laidBody(body).rules.filter(({ width }) => width > 80)).toHaveLength(1);
+  });
+  it('two on a line share it', () => {
+    const [one, other] = laidBody('\\noindent a\\hrulefill b\\hrulefill').rules;
+    expect(one?.width).toBeCloseTo(other?.width ?? 0, 1);
+  });
   it('\\dotfill and \\hrulefill fill with dots and a rule', () => {
     expect(laidBody('\\noindent a\\dotfill b').text).toMatch(/a ?\.( ?\.){20,} ?b/);
     const ruled = laidBody('\\noindent a\\hrulefill b');

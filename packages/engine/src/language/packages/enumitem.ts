@@ -56,10 +56,15 @@ export const enumitem: PackageEntry = {
       example: '\\setlist{noitemsep}',
       package: 'enumitem',
       run: (it, args) => {
-        const kinds = Array.isArray(args[1]) ? tokensText(tokensOf(args, 1)).split(',') : [''];
+        const given = Array.isArray(args[1]) ? tokensText(tokensOf(args, 1)).split(',') : [];
+        const words = given.map((word) => word.trim()).filter((word) => word !== '');
+        const levels = words.filter((word) => /^\d+$/.test(word));
+        const names = words.filter((word) => !/^\d+$/.test(word));
         const before = it.read(LIST_DEFAULTS);
         const added = Object.fromEntries(
-          kinds.map((kind) => [kind.trim(), [...(before[kind.trim()] ?? []), tokensOf(args, 2)]]),
+          (names.length > 0 ? names : [''])
+            .flatMap((name) => (levels.length > 0 ? levels.map((n) => `${name}:${n}`) : [name]))
+            .map((key) => [key, [...(before[key] ?? []), tokensOf(args, 2)]]),
         );
         it.write(LIST_DEFAULTS, { ...before, ...added });
       },

@@ -10,15 +10,18 @@ const hook = (name: string, what: string) =>
     `\\gdef\\@${name}{#1}`,
   );
 
+/** A part of the title without its notes. */
+const bare = (part: string): string => `{\\def\\thanks##1{}\\def\\footnote##1{}\\@${part}}`;
+
 /** titling: the parts of the title as commands, and hooks around them. */
 export const titling: PackageEntry = {
   name: 'titling',
   description: 'Title, author and date as commands, and hooks around them.',
   options: null,
   commands: [
-    macroEntry('thetitle', '', 'The title.', '\\title{Tides}\\thetitle', '\\@title'),
-    macroEntry('theauthor', '', 'The author.', '\\author{M. Quill}\\theauthor', '\\@author'),
-    macroEntry('thedate', '', 'The date.', '\\date{March}\\thedate', '\\@date'),
+    macroEntry('thetitle', '', 'The title.', '\\title{Tides}\\thetitle', bare('title')),
+    macroEntry('theauthor', '', 'The author.', '\\author{M. Quill}\\theauthor', bare('author')),
+    macroEntry('thedate', '', 'The date.', '\\date{March}\\thedate', bare('date')),
     hook('pretitle', 'Before the title in'),
     hook('posttitle', 'After the title in'),
     hook('preauthor', 'Before the author in'),

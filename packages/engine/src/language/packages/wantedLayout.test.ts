@@ -83,3 +83,28 @@ describe('Space seen by two angles', () => {
     expect((end[1] ?? 0) - (from[1] ?? 0)).toBeCloseTo(Math.sin(theta) * CM, 0);
   });
 });
+
+describe('Options of lists by level', () => {
+  const NESTED =
+    '\\begin{enumerate}\\item x\\begin{enumerate}\\item y\\begin{itemize}\\item z\\end{itemize}\\end{enumerate}\\end{enumerate}';
+  it.each([
+    ['\\setlist[enumerate,1]{label=A\\arabic*}', /A1 x.*\(a\) y/],
+    ['\\setlist[enumerate,2]{label=B\\arabic*}', /1\. x.*B1 y/],
+    ['\\setlist[enumerate]{label=C\\arabic*}', /C1 x.*C1 y/],
+    ['\\setlist[enumerate,1,2]{label=D\\arabic*}', /D1 x.*D1 y/],
+    ['\\setlist[1]{label=E}', /E x.*\(a\) y/],
+    ['\\setlist[3]{label=F}', /1\. x.*\(a\) y.*F z/],
+  ])('%s', (line, printed) => {
+    expect(says(`\\usepackage{enumitem}${line}`, NESTED)).toMatch(printed);
+  });
+});
+
+describe('Parts of the title', () => {
+  it('are printed without their notes', () => {
+    const body = '\\maketitle \\theauthor, \\thetitle';
+    const preamble = '\\usepackage{titling}\\title{T\\thanks{n}}\\author{Wick\\thanks{m}}\\date{}';
+    const text = says(preamble, body);
+    expect(text).toContain('Wick, T |');
+    expect(text.match(/∗/g)).toHaveLength(2);
+  });
+});
