@@ -1,8 +1,16 @@
 import { Cat } from '../tokens/categories';
 import { parseSpec } from './argumentSpecs';
 import { readArgument } from './arguments';
+import { ownName } from './cells';
 import { latexMacro, parameterise, readName, takePrefix } from './definitions';
-import { detach, type Macro, type Primitive, type RegisterType, type Token } from './meaning';
+import {
+  detach,
+  type Macro,
+  type Meaning,
+  type Primitive,
+  type RegisterType,
+  type Token,
+} from './meaning';
 import { expandTokens, textOf } from './tokenText';
 import type { Processor } from './processor';
 import { declareRegister } from './registers';
@@ -95,6 +103,14 @@ function namedDefinition(name: string, define: string): Primitive {
   });
 }
 
+/** What a command does that is no macro, under a name of its own, so that more can be added to it. */
+function keptAs(p: Processor, name: string, meaning: Meaning | undefined): readonly Token[] {
+  if (meaning === undefined) return [];
+  const kept = p.command(ownName(`kept:${name}`));
+  if (kept.cell) p.state.set(kept.cell, meaning, true);
+  return detach([kept]);
+}
+
 /** `\g@addto@macro`: more at the end of a macro's body. */
 function addToMacro(name: string, global: boolean, before: boolean, expanded = false): Primitive {
   return primitive(name, (p, caller) => {
@@ -104,7 +120,9 @@ function addToMacro(name: string, global: boolean, before: boolean, expanded = f
     if (!target?.cell) return;
     const old = p.state.meaning(target.cell);
     const macro: Macro =
-      old?.kind === 'macro' ? old : { ...latexMacro(p, null, null, [], true), body: [] };
+      old?.kind === 'macro'
+        ? old
+        : { ...latexMacro(p, null, null, [], true), body: keptAs(p, target.text, old) };
     const added = detach(parameterise(more));
     const body = before ? [...added, ...macro.body] : [...macro.body, ...added];
     p.state.set(target.cell, { ...macro, body }, global);

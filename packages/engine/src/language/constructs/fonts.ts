@@ -151,6 +151,20 @@ export const fonts: readonly CommandEntry[] = [
       if (!isSlanted(it.font) && !isLow(it)) correctItalic(it);
     },
   },
+  ...(
+    [
+      ['boldmath', true],
+      ['unboldmath', false],
+    ] as const
+  ).map(([name, bold]): CommandEntry => ({
+    name,
+    signature: '',
+    description: bold
+      ? 'Formulas from here to the end of the group are bold.'
+      : 'Formulas are no longer bold.',
+    example: `{\\${name} $x = 1$}`,
+    run: (it) => it.write(CELLS.mathBold, bold),
+  })),
   {
     name: '/',
     signature: '',

@@ -94,6 +94,8 @@ export const CELLS = {
   handout: flag('handout'),
   /** A comma in a formula with no blank behind it is part of a number (package icomma). */
   numberComma: flag('numbercomma'),
+  /** Formulas are bold (`\boldmath`). */
+  mathBold: flag('mathbold'),
   /** A low line in text stands for itself (package underscore). */
   plainLowLine: flag('plainlowline'),
   quoteDepth: cell('quotedepth', 0),

@@ -22,6 +22,13 @@ const DISPLAY_WORK = 50;
 const PROSE =
   /(?<![\\A-Za-z])(?:[A-Za-z]{3,}[,.;:]?|be|is|in|of|on|we|so|to|at|as|by)\s+[A-Za-z]{2,}/;
 
+/** A reader of formulas in the look that is in force. */
+function readerOf(it: Interpreter): MathReader {
+  const reader = new MathReader(it);
+  reader.bold = it.read(CELLS.mathBold);
+  return reader;
+}
+
 /** A formula between dollars, or a display between double ones. */
 export function readDollarFormula(it: Interpreter, token: Token): void {
   const next = it.p.next();
@@ -74,7 +81,7 @@ function readFormula(
   until: Until,
   marks: RowMarks | null = null,
 ): { nodes: MathList; closed: boolean; closing: Token | null } {
-  const reader = new MathReader(it);
+  const reader = readerOf(it);
   reader.rowMarks = marks;
   it.openGroup({ kind: 'math', span: open });
   const { nodes, ended } = it.inMath(() => reader.list(until));
@@ -136,7 +143,7 @@ export function readStrayMath(it: Interpreter, token: Token): void {
   const span = it.spanOf(token);
   it.startParagraph();
   const before = token.cat === Cat.Command ? null : takeBase(it, span);
-  const reader = new MathReader(it);
+  const reader = readerOf(it);
   const nodes: MathNode[] = before ? [reader.characterNode(before.text, before)] : [];
   it.openGroup({ kind: 'math', span });
   it.p.unread(token);
@@ -318,7 +325,7 @@ export function readDisplayRows(
 ): void {
   const open = it.spanOf(token);
   const alone = it.startParagraphForDisplay();
-  const reader = new MathReader(it);
+  const reader = readerOf(it);
   const rows: DisplayRow[] = [];
   // The lines of a `multline` are one formula and have one number.
   const together = layout === 'multiline';

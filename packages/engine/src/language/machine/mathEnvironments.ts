@@ -23,6 +23,14 @@ export interface ReadRow {
   readonly to: number;
 }
 
+/** An environment that is open in a formula. */
+export interface OpenInFormula {
+  readonly name: string;
+  readonly span: Span;
+  /** Of the document's own: its closing half has been run. */
+  ending?: boolean;
+}
+
 /** Commands of plain TeX that have become environments in amsmath. */
 const PLAIN_MATRICES: ReadonlySet<string> = new Set(['matrix', 'pmatrix', 'cases']);
 
@@ -72,6 +80,23 @@ export function beginInFormula(reader: MathReader, token: Token, nodes: MathNode
   return true;
 }
 
+/**
+ * The `\end` of an environment of the document's own that was begun further out: its closing half
+ * holds the ends of what stands open here (`\newenvironment{m}{\left(\begin{array}{c}}{\end{array}\right)}`).
+ */
+function runOwnHalf(reader: MathReader, name: string, until: Until, back: () => void): boolean {
+  const { p } = reader;
+  const own = reader.environments.findLast((one) => one.name === name);
+  const isInner = own === reader.environments.at(-1) && until !== 'right';
+  if (!own || isInner || own.ending || reader.it.environment(name)) return false;
+  const half = p.command(`end${name}`);
+  if (half.cell === null || p.state.get(half.cell) === undefined) return false;
+  own.ending = true;
+  back();
+  p.push([half]);
+  return true;
+}
+
 /** `\end` inside a formula: the end of the innermost environment, or too early. */
 export function endInFormula(reader: MathReader, token: Token, until: Until): Ended | null {
   const { it, p } = reader;
@@ -85,7 +110,9 @@ export function endInFormula(reader: MathReader, token: Token, until: Until): En
   const open = reader.environments.at(-1);
   const endsList = until === 'cell' || until === 'environment';
   if (!open) return back();
+  if ((endsList || until === 'right') && runOwnHalf(reader, name, until, back)) return null;
   if (!endsList) return back();
+  if (open.name === name && open.ending) return 'closed';
   if (open.name === name) {
     const closing = p.state.get(p.state.cell(`end${name}`)) as { kind?: string } | undefined;
     if (it.environment(name) || closing === undefined) return 'closed';

@@ -17,7 +17,7 @@ import { noBorders, type RowBorders, type RowMarks } from './rowMarks';
 import { textInFormula } from './textInFormula';
 import { shorthandIn } from './shorthands';
 import { unicodeNodes } from './unicodeMath';
-import { beginInFormula, endInFormula } from './mathEnvironments';
+import { beginInFormula, endInFormula, type OpenInFormula } from './mathEnvironments';
 import { unknownCommand } from './unknown';
 import { OWN } from './ownNames';
 
@@ -52,7 +52,7 @@ export class MathReader {
   bold = false;
   color: number;
   /** The environment whose `\end` ends the list, innermost last. */
-  readonly environments: { readonly name: string; readonly span: Span }[] = [];
+  readonly environments: OpenInFormula[] = [];
   /** Set by `\tag`, `\notag`, `\label` while a row of a display is read. */
   rowMarks: RowMarks | null = null;
   infix: Infix | null = null;

@@ -215,3 +215,21 @@ describe('A list within a counted one', () => {
     expect(says('', body)).toMatch(/Q1 a.*o b.*o c.*Q2 d/);
   });
 });
+
+describe('Bold formulas', () => {
+  const isBold = (body: string, text: string, preamble = ''): boolean =>
+    /[\u{1d400}-\u{1d433}\u{1d468}-\u{1d49b}\u{1d7ce}-\u{1d7d7}]/u.test(
+      laidBody(body, preamble).lines.find((line) => line.text.includes(text))?.text ?? '',
+    );
+  it('\\boldmath holds to the end of its group', () => {
+    expect(isBold('{\\boldmath tide $x$}', 'tide')).toBe(true);
+    expect(isBold('{\\boldmath tide \\unboldmath $x$}', 'tide')).toBe(false);
+    expect(isBold('{\\boldmath} tide $x$', 'tide')).toBe(false);
+  });
+  it('what is added to a command of the kernel leaves it as it was', () => {
+    const added = '\\makeatletter\\g@addto@macro\\bfseries{\\boldmath}\\makeatother';
+    const { word } = laidBody('{\\bfseries tide $x$} plain', added);
+    expect(word('tide').font).not.toBe(word('plain').font);
+    expect(isBold('{\\bfseries tide $x$}', 'tide', added)).toBe(true);
+  });
+});
