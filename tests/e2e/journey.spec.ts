@@ -13,7 +13,7 @@ test('open a sheet, type, see the page change, make a mistake, have it explained
   await expect(page.getByRole('heading', { name: 'Chains and Timetables' })).toBeVisible();
   expect(await accessibility(page)).toEqual([]);
 
-  await page.getByRole('heading', { name: 'Three harbours' }).click();
+  await page.getByRole('heading', { name: 'Three harbours', exact: true }).click();
   await expect(sheet(page)).toContainText('A ferry leaves each morning');
   await expect(page.getByTestId('needle')).toContainText('all well');
 

@@ -150,6 +150,10 @@ const amsMacros: readonly CommandEntry[] = [
 const SUBEQUATIONS = String.raw`
 \def\tmspace#1#2#3{\relax\ifmmode\mskip#1#2\relax\else\kern#1#3\relax\fi}
 \newcounter{parentequation}
+\def\ext@arrow#1#2#3#4#5#6#7{#5{#6}{#7}}\def\@longbetween#1#2#3{\mathrel{\mathop{#3}\limits^{#2}_{#1}}}
+\def\rightarrowfill@#1#2{\xrightarrow[#1]{#2}}\def\leftarrowfill@#1#2{\xleftarrow[#1]{#2}}\def\arrowfill@#1#2#3#4#5{\xrightarrow[#4]{#5}}
+\def\leftrightarrowfill@#1#2{\@longbetween{#1}{#2}{\longleftrightarrow}}\def\Rightarrowfill@#1#2{\@longbetween{#1}{#2}{\Longrightarrow}}
+\def\Leftarrowfill@#1#2{\@longbetween{#1}{#2}{\Longleftarrow}}\def\Leftrightarrowfill@#1#2{\@longbetween{#1}{#2}{\Longleftrightarrow}}
 \def\env@matrix{}\newcounter{MaxMatrixCols}\setcounter{MaxMatrixCols}{10}
 \newenvironment{subequations}{\refstepcounter{equation}\edef\theparentequation{\theequation}%
   \setcounter{parentequation}{\value{equation}}\setcounter{equation}{0}%

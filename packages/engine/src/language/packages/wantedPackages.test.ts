@@ -233,3 +233,19 @@ describe('Bold formulas', () => {
     expect(isBold('{\\bfseries tide $x$}', 'tide', added)).toBe(true);
   });
 });
+
+describe('Arrows of one’s own', () => {
+  it.each([
+    'rightarrowfill@',
+    'leftarrowfill@',
+    'leftrightarrowfill@',
+    'Rightarrowfill@',
+    'Leftrightarrowfill@',
+  ])('by \\%s: words stand over and under them', (fill) => {
+    const preamble = `\\usepackage{amsmath}\\makeatletter\\newcommand\\myarrow[2][]{\\ext@arrow 0055{\\${fill}}{#1}{#2}}\\makeatother`;
+    const body = '$A \\myarrow[22]{11} B$';
+    const { word } = laidBody(body, preamble);
+    expect(word('11').y).toBeLessThan(word('22').y - 5);
+    expect(findingsIn(inArticle(body, preamble))).toEqual([]);
+  });
+});
