@@ -17,3 +17,10 @@ export const opacityOf = (paint: Paint): number => (255 - Math.floor(paint / 0x1
 
 /** As CSS and SVG write the colour, without its opacity. */
 export const cssColour = (paint: Paint): string => `#${rgbOf(paint).toString(16).padStart(6, '0')}`;
+
+/** So much of one colour, the rest of another. */
+export function blended(a: Paint, b: Paint, share: number): Paint {
+  const part = (shift: number): number =>
+    Math.round(((a >> shift) & 255) * share + ((b >> shift) & 255) * (1 - share)) << shift;
+  return part(16) | part(8) | part(0);
+}

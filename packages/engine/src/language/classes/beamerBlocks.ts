@@ -1,4 +1,5 @@
 import { PT, type Sp } from '../../base/lengths';
+import { blended, type Paint } from '../../base/paint';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
 import { framedBlocks, type FrameTitle } from '../constructs/framedBlocks';
@@ -20,11 +21,7 @@ const ROOM = 4 * PT;
 const ROUND = 3 * PT;
 
 /** The colour so light that words are read on it. */
-function paled(colour: number): number {
-  const part = (shift: number): number =>
-    Math.round(((colour >> shift) & 255) * 0.1 + 255 * 0.9) << shift;
-  return part(16) | part(8) | part(0);
-}
+const paled = (colour: Paint): Paint => blended(colour, 0xffffff, 0.1);
 
 /** Begins a block with a ground behind its title and its text. */
 export function beginFilled(it: Interpreter, title: readonly Token[], colour: number): void {

@@ -8,7 +8,7 @@ import { clearPage } from '../constructs/chapters';
 import { setTitlePart, space, titlePart } from '../constructs/title';
 import type { Interpreter } from '../machine/interpreter';
 import { INVISIBLE, needs, overlaySpec, showsOn } from '../machine/overlays';
-import { LOOK, SEA, slideBackdrop } from './beamerThemes';
+import { headOf, LOOK, PLAIN_LOOK, SEA, slideBackdrop } from './beamerThemes';
 import { tokensText } from '../../expansion/tokenText';
 
 export const hide = (it: Interpreter): void => it.changeFont({ color: INVISIBLE });
@@ -142,16 +142,10 @@ function paintSlide(
   { plain }: FrameOptions,
 ): void {
   const look = it.read(LOOK);
-  if (
-    look.bar === null &&
-    look.ground === null &&
-    look.footline === 'none' &&
-    look.headline === 'none'
-  )
-    return;
+  if (look === PLAIN_LOOK) return;
   const wide = it.host.measure(it.inlinesOf([...it.source('\\Large '), ...title])).width;
   const lines = Math.max(1, Math.ceil(wide / it.dimen('textwidth')));
-  const head = look.headline === 'sections' ? 9.5 : 0;
+  const head = headOf(look);
   const bar = title.length === 0 ? 0 : 12 + head + lines * TITLE_LINE + (hasSub ? 12 : 0);
   const source = slideBackdrop(look, it.dimen('paperwidth'), it.dimen('paperheight'), bar, plain);
   if (source !== '')

@@ -1,5 +1,6 @@
 import { INCH, PT, type Sp } from '../../base/lengths';
 import { setAll } from '../constructs/pageLayout';
+import { blended } from '../../base/paint';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
 import { textOf, tokensText } from '../../expansion/tokenText';
@@ -28,12 +29,6 @@ export interface SlideLook {
   readonly ground: number | null;
 }
 
-/** So much of a colour, the rest of another. */
-function mix(colour: number, share: number, other: number): number {
-  const part = (shift: number): number =>
-    Math.round(((colour >> shift) & 255) * share + ((other >> shift) & 255) * (1 - share)) << shift;
-  return part(16) | part(8) | part(0);
-}
 const WHITE = 0xffffff;
 const BLUE = 0x3333b3;
 
@@ -42,16 +37,20 @@ const dark = (structure: number): Partial<SlideLook> => ({
   structure,
   bar: { ground: structure, words: WHITE },
   foot: {
-    grounds: [mix(structure, 0.5, 0), mix(structure, 0.75, 0), structure],
+    grounds: [blended(structure, 0.5, 0), blended(structure, 0.75, 0), structure],
     words: WHITE,
   },
 });
 /** Light grounds, words of the colour. */
 const light = (structure: number): Partial<SlideLook> => ({
   structure,
-  bar: { ground: mix(structure, 0.12, WHITE), words: structure },
+  bar: { ground: blended(structure, 0.12, WHITE), words: structure },
   foot: {
-    grounds: [mix(structure, 0.3, WHITE), mix(structure, 0.2, WHITE), mix(structure, 0.12, WHITE)],
+    grounds: [
+      blended(structure, 0.3, WHITE),
+      blended(structure, 0.2, WHITE),
+      blended(structure, 0.12, WHITE),
+    ],
     words: structure,
   },
 });
@@ -237,16 +236,20 @@ export const themeCommands: readonly CommandEntry[] = [
   quietEntry('setbeamerfont', 'mm', 'The type of a part of slides.'),
 ];
 
+/** How high lines at head and foot are, pt. */
+const LINE = 9.5;
+/** The height of the line at the head of a look, pt. */
+export const headOf = ({ headline }: SlideLook): number => (headline === 'sections' ? LINE : 0);
+
 /** `\topmargin` below a bar: its title stands in it, so far from the paper's edge. */
 const BAR_TOP = 9 * PT;
-export const HEADLINE = 9.5 * PT;
 
 /** Before the first slide: lines at head and foot are the theme's, and titles stand in their bar. */
 function settle(it: Interpreter): void {
   const look = it.read(LOOK);
   if (look === PLAIN_LOOK) return;
   it.execute(it.source('\\pagestyle{empty}'));
-  const head = look.headline === 'sections' ? HEADLINE : 0;
+  const head = headOf(look) * PT;
   if (look.bar === null && head === 0) return;
   const top = Math.round(BAR_TOP + head);
   const before = INCH + it.dimen('topmargin');
@@ -271,7 +274,6 @@ const said = (
 ): string =>
   `\\put(${x},${y}){\\makebox[${width}pt][${align}]{${rgb(colour)}\\fontsize{6}{7}\\selectfont ${text}}}`;
 
-const LINE = 9.5;
 const NUMBER = '\\insertframenumber\\,/\\,\\inserttotalframenumber';
 
 /** What stands on the paper of a slide besides what is written: ground, bar, head and foot; as `\put` in pt. */
@@ -287,7 +289,7 @@ export function slideBackdrop(
   if (look.ground !== null) parts.push(fill(0, 0, w, h, look.ground));
   const [deep, middle, pale] = look.foot.grounds;
   const { words } = look.foot;
-  const head = look.headline === 'sections' && !plain ? LINE : 0;
+  const head = plain ? 0 : headOf(look);
   if (look.bar && barHeight > 0) parts.push(fill(0, h - barHeight, w, barHeight, look.bar.ground));
   if (head > 0)
     parts.push(

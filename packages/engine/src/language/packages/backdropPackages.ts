@@ -49,7 +49,6 @@ const esopic = sourcePackage(
 \newcommand\ClearShipoutPicture{\@clearbackdrop}
 \newcommand\ClearShipoutPictureBG{\gdef\@behindpages{}\@sendbackdrop}
 \newcommand\ClearShipoutPictureFG{\gdef\@beforepages{}\@sendbackdrop}
-\newdimen\eso@len
 \newcommand\LenToUnit[1]{\strip@pt\dimexpr#1\relax}
 \newcommand\gridSetup[6][]{}
 \newcommand\AtPageUpperLeft[1]{\@fromtop{#1}}

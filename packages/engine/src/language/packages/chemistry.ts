@@ -1,4 +1,3 @@
-import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { tokensOf, type CommandEntry, type PackageEntry } from '../machine/entries';
 import { tokensText } from '../../expansion/tokenText';
@@ -151,18 +150,16 @@ const ce: CommandEntry = {
   example: '\\ce{2 H2 + O2 -> 2 H2O}',
   run: (it, args) => {
     const dollar = it.p.make(Cat.Math, '$');
-    it.execute([dollar, ...it.source(chemistrySource(sourceOf(tokensOf(args, 0)))), dollar]);
+    it.execute([dollar, ...it.source(chemistrySource(tokensText(tokensOf(args, 0)))), dollar]);
   },
   math: (reader, token) => {
     const args = reader.it.readArguments('m', token);
-    const source = chemistrySource(sourceOf(tokensOf(args ?? [], 0)));
+    const source = chemistrySource(tokensText(tokensOf(args ?? [], 0)));
     const { p } = reader;
     p.push([p.make(Cat.Begin, '{'), ...reader.it.source(source), p.make(Cat.End, '}')]);
     return null;
   },
 };
-
-const sourceOf = (tokens: readonly Token[]): string => tokensText(tokens);
 
 /** mhchem: chemical formulas as they are typed. */
 export const mhchem: PackageEntry = {

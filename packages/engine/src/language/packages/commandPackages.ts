@@ -1,17 +1,11 @@
 import type { Token } from '../../expansion/meaning';
+import { braced } from './colourBoxes';
 import { CELLS } from '../machine/cells';
-import { Cat } from '../../tokens/categories';
 import { type Args, type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { sourceCommand, sourcePackage } from '../machine/macroEntry';
 import { keyValues } from '../scanning/optionLists';
 import { textOf } from '../../expansion/tokenText';
-
-const group = (it: Interpreter, tokens: readonly Token[]): Token[] => [
-  it.p.make(Cat.Begin, '{'),
-  ...tokens,
-  it.p.make(Cat.End, '}'),
-];
 
 /** The arguments of `\newcommandx`, `{n}[2=x, …]`, as the kernel's `\NewDocumentCommand` writes them. */
 function xargsSpec(it: Interpreter, args: Args, count: number, options: number): Token[] {
@@ -19,7 +13,7 @@ function xargsSpec(it: Interpreter, args: Args, count: number, options: number):
   const most = Math.min(9, parseInt(textOf(it.p, tokensOf(args, count)), 10) || 0);
   return Array.from({ length: most }, (_, i) => {
     const fallback = fallbacks.get(String(i + 1));
-    return fallback ? [...it.source('O'), ...group(it, fallback)] : it.source('m');
+    return fallback ? [...it.source('O'), ...braced(it, fallback)] : it.source('m');
   }).flat();
 }
 
@@ -32,9 +26,9 @@ const xCommand = (name: string, kernel: string, what: string): CommandEntry => (
   run: (it, args) =>
     it.execute([
       it.p.command(kernel),
-      ...group(it, tokensOf(args, 0)),
-      ...group(it, xargsSpec(it, args, 1, 2)),
-      ...group(it, tokensOf(args, 3)),
+      ...braced(it, tokensOf(args, 0)),
+      ...braced(it, xargsSpec(it, args, 1, 2)),
+      ...braced(it, tokensOf(args, 3)),
     ]),
 });
 
@@ -57,10 +51,10 @@ const xargs: PackageEntry = {
       run: (it, args) =>
         it.execute([
           it.p.command('NewDocumentEnvironment'),
-          ...group(it, tokensOf(args, 0)),
-          ...group(it, xargsSpec(it, args, 1, 2)),
-          ...group(it, tokensOf(args, 3)),
-          ...group(it, tokensOf(args, 4)),
+          ...braced(it, tokensOf(args, 0)),
+          ...braced(it, xargsSpec(it, args, 1, 2)),
+          ...braced(it, tokensOf(args, 3)),
+          ...braced(it, tokensOf(args, 4)),
         ]),
     },
   ],

@@ -7,6 +7,10 @@ import type { Interpreter } from '../machine/interpreter';
 import { optionWords } from '../scanning/optionWords';
 import { numberSource } from './quantityText';
 
+/** Tokens as they are typed: their commands are not carried out. */
+export const rawText = (tokens: readonly Token[]): string =>
+  tokens.map((t) => (t.cat === Cat.Command ? `\\${t.text} ` : t.text)).join('');
+
 const solid = (tokens: readonly Token[]): readonly Token[] => {
   const from = tokens.findIndex(({ cat }) => cat !== Cat.Space);
   const to = tokens.findLastIndex(({ cat }) => cat !== Cat.Space);
@@ -30,9 +34,6 @@ export const decimalCell: CommandEntry = {
     setNumber(it, { whole, before }, dcolumnRoom(places ?? '-1', point));
   },
 };
-
-const rawText = (tokens: readonly Token[]): string =>
-  tokens.map((t) => (t.cat === Cat.Command ? `\\${t.text} ` : t.text)).join('');
 
 /** What the last argument of a D column keeps free: `3` digits behind the point, `2.3`, or with a negative number the same on both sides. */
 export function dcolumnRoom(places: string, point: string): PointRoom {

@@ -1,15 +1,7 @@
 import type { PackageEntry } from '../machine/entries';
-import { sourceCommand, sourceEnvironment } from '../machine/macroEntry';
+import { sourceCommand, sourceEnvironment, sourcePackage } from '../machine/macroEntry';
 
 type Described = NonNullable<PackageEntry['described']>;
-
-const layout = (
-  name: string,
-  description: string,
-  described: Described,
-  source: string,
-  requires: readonly string[] = [],
-): PackageEntry => ({ name, description, options: null, requires, described, source });
 
 const sideways = (name: string, what: string): Described[number] =>
   sourceEnvironment(
@@ -20,7 +12,7 @@ const sideways = (name: string, what: string): Described[number] =>
   );
 
 /** rotating: figures and tables on their side, and text turned. */
-export const rotating = layout(
+export const rotating = sourcePackage(
   'rotating',
   'Figures and tables on their side.',
   [
@@ -61,7 +53,7 @@ export const rotating = layout(
 );
 
 /** lettrine: a paragraph that begins with a large letter. */
-export const lettrine = layout(
+export const lettrine = sourcePackage(
   'lettrine',
   'Paragraphs that begin with a large letter.',
   [
@@ -100,7 +92,7 @@ export const lettrine = layout(
 );
 
 /** epigraph: a saying at the head of a chapter. */
-export const epigraph = layout(
+export const epigraph = sourcePackage(
   'epigraph',
   'Sayings at the head of a part.',
   [
@@ -150,7 +142,7 @@ export const epigraph = layout(
 );
 
 /** sidecap: captions beside what they are of. */
-export const sidecap = layout(
+export const sidecap = sourcePackage(
   'sidecap',
   'Captions beside figures and tables.',
   [
@@ -180,7 +172,7 @@ export const sidecap = layout(
 );
 
 /** sectsty: fonts of headings. */
-export const sectsty = layout(
+export const sectsty = sourcePackage(
   'sectsty',
   'Fonts of headings.',
   [
@@ -230,7 +222,7 @@ export const sectsty = layout(
 );
 
 /** abstract: how the abstract is set. */
-export const abstractPackage = layout(
+export const abstractPackage = sourcePackage(
   'abstract',
   'How the abstract is set.',
   [
@@ -263,7 +255,7 @@ export const abstractPackage = layout(
 );
 
 /** endnotes: notes at the end. */
-export const endnotes = layout(
+export const endnotes = sourcePackage(
   'endnotes',
   'Notes at the end of the text.',
   [
@@ -299,7 +291,7 @@ export const endnotes = layout(
 );
 
 /** afterpage: to be done when the page is full. Here it is done at once. */
-export const afterpage = layout(
+export const afterpage = sourcePackage(
   'afterpage',
   'To be done when the page is full; here it is done where it stands.',
   [sourceCommand('afterpage', 'm', 'Done when the page is full.', 'x\\afterpage{}')],
@@ -307,7 +299,7 @@ export const afterpage = layout(
 );
 
 /** lineno: numbers of lines; they are not printed. */
-export const lineno = layout(
+export const lineno = sourcePackage(
   'lineno',
   'Numbers at the margin of each line; they are not printed here.',
   [
@@ -329,7 +321,7 @@ export const lineno = layout(
 );
 
 /** paracol: texts beside one another. */
-export const paracol = layout(
+export const paracol = sourcePackage(
   'paracol',
   'Texts in columns beside one another.',
   [
@@ -357,7 +349,7 @@ export const paracol = layout(
 );
 
 /** multido: something done so many times. */
-export const multido = layout(
+export const multido = sourcePackage(
   'multido',
   'Something done so many times.',
   [
@@ -376,7 +368,7 @@ export const multido = layout(
 );
 
 /** forloop: a counter from one value on while a condition holds. */
-export const forloop = layout(
+export const forloop = sourcePackage(
   'forloop',
   'Something done while a counter grows.',
   [

@@ -7,15 +7,11 @@ import type { Interpreter } from '../machine/interpreter';
 import type { MathReader } from '../machine/mathReader';
 import { columnType } from '../constructs/tablePreamble';
 import { optionWords } from '../scanning/optionWords';
-import { numberCell, numberColumn } from './decimalCells';
+import { numberCell, numberColumn, rawText } from './decimalCells';
 import { angleSource, numberSource, unitSource } from './quantityText';
 
 /** Settings of quantities (`\sisetup`). */
 const SETTINGS = cell<Readonly<Record<string, string>>>('siunitx', {});
-
-/** A unit's own words: its commands stay as they are written. */
-const rawText = (tokens: readonly Token[]): string =>
-  tokens.map((t) => (t.cat === Cat.Command ? `\\${t.text} ` : t.text)).join('');
 
 type Source = (it: Interpreter, args: Args, settings: Readonly<Record<string, string>>) => string;
 

@@ -1,6 +1,6 @@
 import { decimalCell } from './decimalCells';
 import type { PackageEntry } from '../machine/entries';
-import { sourceCommand, sourceEnvironment } from '../machine/macroEntry';
+import { sourceCommand, sourceEnvironment, sourcePackage } from '../machine/macroEntry';
 
 type Described = NonNullable<PackageEntry['described']>;
 
@@ -10,7 +10,7 @@ const table = (
   requires: readonly string[],
   described: Described,
   source: string,
-): PackageEntry => ({ name, description, options: null, requires, described, source });
+): PackageEntry => sourcePackage(name, description, described, source, requires);
 
 /** hhline: lines between rows, by the kind of line under each column. */
 export const hhline = table(

@@ -252,10 +252,9 @@ const optidef = sourcePackage(
     ),
   ],
   String.raw`
-\def\opt@long{l}\def\opt@st{\text{subject to}}\def\opt@gap{\quad}
-\newcommand\opt@size[2]{\def\opt@kind{#1}\ifx\opt@kind\opt@long\gdef\opt@now{\opt@st}\else\gdef\opt@now{\text{s.t.}}\fi}
+\def\opt@long{l}\def\opt@st{\text{subject to}}
+\newcommand\opt@size[1]{\def\opt@kind{#1}\ifx\opt@kind\opt@long\gdef\opt@now{\opt@st}\else\gdef\opt@now{\text{s.t.}}\fi}
 \NewDocumentCommand\addConstraint{m G{} G{}}{\\&\opt@now\gdef\opt@now{}&\quad&#1&&#2&\quad&#3}
-\def\opt@begin#1#2#3#4#5{\opt@size{#2}{}\begin{alignedat}{5}#5\underset{#3}{\opt@word{#1}}&&\quad&#4}
 \def\opt@word#1{\ifx\opt@kind\opt@long\text{\@nameuse{opt@l@#1}}\else\text{\@nameuse{opt@s@#1}}\fi}
 ` +
     PROGRAMS.map(
@@ -266,7 +265,7 @@ const optidef = sourcePackage(
 \NewDocumentEnvironment{${name}!}{D||{l} O{0} D<>{d} m m m m +b}{\begin{equation}#6\opt@whole{${name}}{#1}{#4}{#5}{#7}{#8}\end{equation}}{}`,
     ).join('') +
     String.raw`
-\def\opt@whole#1#2#3#4#5#6{\opt@size{#2}{}\begin{alignedat}{5}&#5\underset{#3}{\opt@word{#1}}&\quad&\mathrlap{#4}#6\end{alignedat}}
+\def\opt@whole#1#2#3#4#5#6{\opt@size{#2}\begin{alignedat}{5}&#5\underset{#3}{\opt@word{#1}}&\quad&\mathrlap{#4}#6\end{alignedat}}
 `,
   ['amsmath', 'mathtools'],
 );

@@ -1,5 +1,5 @@
 import { IDENTITY } from '../../base/maps';
-import { rgbOf, withOpacity, type Paint } from '../../base/paint';
+import { blended, rgbOf, withOpacity, type Paint } from '../../base/paint';
 import { boundsOf, type Path } from '../../base/paths';
 import type { Span } from '../../base/spans';
 import { filled, type Mark } from '../../document/drawing';
@@ -11,13 +11,8 @@ export const faded = (paint: Paint, opacity: number): Paint =>
   opacity >= 1 ? paint : withOpacity(paint, opacity);
 
 /** Between two colours, by the share of the second. */
-export function mixed(a: Paint, b: Paint, share: number): Paint {
-  const part = (shift: number): number => {
-    const [from, to] = [(rgbOf(a) >> shift) & 255, (rgbOf(b) >> shift) & 255];
-    return Math.round(from + (to - from) * share) << shift;
-  };
-  return part(16) | part(8) | part(0);
-}
+export const mixed = (a: Paint, b: Paint, share: number): Paint =>
+  blended(rgbOf(b), rgbOf(a), share);
 
 const WHITE = 0xffffff;
 const BLACK = 0x000000;

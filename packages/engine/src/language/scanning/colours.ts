@@ -1,3 +1,4 @@
+import { blended } from '../../base/paint';
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import type { Interpreter } from '../machine/interpreter';
@@ -59,12 +60,6 @@ const NAMED: Readonly<Record<string, number>> = {
   darkgreen: 0x006400,
 };
 
-const mix = (a: number, b: number, share: number): number => {
-  const part = (shift: number): number =>
-    Math.round(((a >> shift) & 255) * share + ((b >> shift) & 255) * (1 - share)) << shift;
-  return part(16) | part(8) | part(0);
-};
-
 const fromParts = (parts: readonly number[], scale: number): number =>
   parts.reduce((sum, v) => (sum << 8) | Math.max(0, Math.min(255, Math.round(v * scale))), 0);
 
@@ -97,7 +92,7 @@ export function colourOf(
     it.read(definedColour(name.trim())) ?? NAMED[name.trim()] ?? 0;
   let colour = named(parts[0] ?? 'black');
   for (let i = 1; i < parts.length; i += 2) {
-    colour = mix(
+    colour = blended(
       colour,
       named(parts[i + 1] ?? 'white'),
       (parseFloat(parts[i] ?? '100') || 0) / 100,
