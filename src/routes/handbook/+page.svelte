@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Handbook } from '$lib/features/handbook';
-  import { EngineClient, meaningOf } from '$lib/features/workbench';
+  import { EngineClient } from '$lib/features/workbench';
   import LampButton from '$lib/ui/LampButton.svelte';
   import { onMount } from 'svelte';
 
@@ -25,7 +25,6 @@
     <Handbook
       words={engine?.words ?? []}
       glimpse={(source, preamble) => engine?.glimpse(source, preamble) ?? Promise.resolve(null)}
-      meaning={meaningOf}
     />
   </main>
 </div>

@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { findingsIn, inArticle } from '../testing/document';
+import { NATIVE_WORDS } from './nativeWords';
 import { vocabulary } from './vocabulary';
 
 const words = vocabulary();
@@ -29,6 +31,12 @@ describe('the words of the language', () => {
     expect(word('emph')?.classes).toEqual([]);
     expect(word('article', 'class')?.options).toContain('12pt');
     expect(word('amsmath', 'package')?.options).toContain('fleqn');
+  });
+  it.each(NATIVE_WORDS)('know $name as it is used in its example', ({ name, example }) => {
+    expect(example).toContain(`\\${name}`);
+    const isForPreamble = /author|setlength\{\textheight/.test(example);
+    const text = isForPreamble ? inArticle('Tide.', example) : inArticle(`${example}.`);
+    expect(findingsIn(text)).toEqual([]);
   });
   it('each say what they do, in a sentence', () => {
     const mute = words.filter(({ description }) => !/[.!?]$/.test(description));

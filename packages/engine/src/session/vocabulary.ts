@@ -2,6 +2,7 @@ import type { CommandEntry, Described, EnvironmentEntry } from '../language/mach
 import { CLASSES } from '../language/classes';
 import { kernel } from '../language/kernel/kernel';
 import { PACKAGES } from '../language/packages';
+import { NATIVE_WORDS, type NativeWord } from './nativeWords';
 
 /** What completion, hover and the handbook show of one name of the language. */
 export interface Word {
@@ -115,7 +116,7 @@ export function vocabulary(): Word[] {
       ...plain,
       options,
     });
-  for (const word of [...PRIMITIVES, ...classWords()]) add(word);
+  for (const word of [...NATIVE_WORDS.map(nativeWord), ...classWords()]) add(word);
   return [...words.values()];
 }
 
@@ -134,50 +135,12 @@ function classWords(): Word[] {
   return [...words.values()];
 }
 
-const primitive = (
-  name: string,
-  signature: string,
-  description: string,
-  example: string,
-): Word => ({
+const nativeWord = (native: NativeWord): Word => ({
   kind: 'command',
-  name,
-  signature,
-  description,
-  example,
+  ...native,
   package: '',
   requires: [],
   classes: [],
   options: [],
-  where: 'text',
+  where: /^(?:new|renew|provide|today|def|let|make|append|and)/.test(native.name) ? 'text' : 'both',
 });
-
-/** What the processor itself understands, as far as a document uses it. */
-const PRIMITIVES: readonly Word[] = [
-  primitive(
-    'newcommand',
-    'mm',
-    'Defines a command; a number in brackets says how many arguments it has.',
-    '\\newcommand{\\tide}[1]{\\textbf{#1} tide}\\tide{high}',
-  ),
-  primitive(
-    'renewcommand',
-    'mm',
-    'Gives a command another meaning.',
-    '\\renewcommand{\\labelitemi}{--}\\begin{itemize}\\item ebb\\end{itemize}',
-  ),
-  primitive(
-    'providecommand',
-    'mm',
-    'Defines a command unless there is one of that name.',
-    '\\providecommand{\\tide}{tide}\\tide',
-  ),
-  primitive('today', '', 'The date of the day.', '\\today'),
-  primitive('def', '', 'Defines a macro, in the old way.', '\\def\\tide{tide}\\tide'),
-  primitive(
-    'let',
-    '',
-    'Makes a command mean what another one means now.',
-    '\\let\\tide\\emph\\tide{ebb}',
-  ),
-];

@@ -6,17 +6,16 @@
   interface Props {
     words: readonly Word[];
     glimpse: (source: string, preamble: string) => Promise<Glimpse | null>;
-    meaning: (name: string) => string;
     /** Puts an example into the sheet; without one, examples are copied. */
     oninsert?: (word: Word) => void;
   }
-  let { words, glimpse, meaning, oninsert }: Props = $props();
+  let { words, glimpse, oninsert }: Props = $props();
 
   const AT_ONCE = 40;
   let question = $state('');
   let chapter = $state<Chapter | null>(null);
   let shown = $state(AT_ONCE);
-  const found = $derived(findEntries(words, question, chapter, meaning));
+  const found = $derived(findEntries(words, question, chapter));
 </script>
 
 <div class="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2">

@@ -1,5 +1,6 @@
 import type { Word } from '@odd-compass/engine/worker';
-import { FOR } from './meanings';
+import { lookUp, type LookedUp } from '$lib/domain/lookUp';
+import { meaningsOf } from '$lib/domain/meanings';
 
 /** Chapters of the handbook, in the order they are read. */
 export const CHAPTERS = [
@@ -31,46 +32,28 @@ export function shapeOf({ kind, name, signature }: Word): string {
 }
 
 /**
- * The entries that a question means, the nearest first: by the name, its beginning, then by
- * the words of what it does and of what it is for (`meaning` gives more words for a name).
+ * The entries that a question means, the nearest first: by the name, by the everyday words for
+ * what it is for, by its beginning, then by what is said of it.
  */
 export function findEntries(
   words: readonly Word[],
   question: string,
   chapter: Chapter | null,
-  meaning: (name: string) => string,
 ): Word[] {
-  const asked = question.toLowerCase().replace(/^\\/, '').trim();
-  const terms = asked.split(/\s+/).filter((term) => term !== '');
   const inChapter = words.filter((word) => chapter === null || chapterOf(word) === chapter);
-  if (terms.length === 0) return [...inChapter].sort((a, b) => a.name.localeCompare(b.name, 'en'));
-  const ranked = inChapter
-    .map((word) => ({ word, rank: rankOf(word, asked, terms, meaning(word.name)) }))
-    .filter((one): one is { word: Word; rank: number } => one.rank !== null)
-    .sort((a, b) => a.rank - b.rank || a.word.name.length - b.word.name.length);
-  // What lacks a word is only shown when nothing has them all.
-  const whole = ranked.filter(({ rank }) => rank < LACKS_ONE);
-  return (whole.length > 0 ? whole : ranked).map(({ word }) => word);
+  if (question.trim() === '')
+    return [...inChapter].sort((a, b) => a.name.localeCompare(b.name, 'en'));
+  const plain = inChapter.filter(({ name }) => !/@|\*$/.test(name) || question.includes(name));
+  return lookUp(plain, question, toldOf, commonness);
 }
 
-/** The rank of an entry that has all words asked for but one. */
-const LACKS_ONE = 4;
+/** What an entry is looked up by. A package of the name of what it brings is asked for by its own words only. */
+const toldOf = ({ kind, name, description, package: from }: Word): LookedUp => ({
+  name,
+  phrases: meaningsOf(name),
+  said: `${description} ${kind === 'package' ? 'package' : from}`,
+});
 
-function rankOf(
-  word: Word,
-  asked: string,
-  terms: readonly string[],
-  meaning: string,
-): number | null {
-  const name = word.name.toLowerCase();
-  if (name === asked) return 0;
-  if (name.startsWith(asked)) return 1;
-  const said =
-    `${word.description} ${meaning} ${FOR[word.name] ?? ''} ${word.package}`.toLowerCase();
-  const beginnings = said.split(/[^\p{L}\p{N}]+/u);
-  const starts = (term: string): boolean => beginnings.some((one) => one.startsWith(term));
-  if (terms.every(starts)) return 2;
-  const has = (term: string): boolean => name.includes(term) || said.includes(term);
-  if (terms.every(has)) return 3;
-  return terms.length > 1 && terms.filter(has).length === terms.length - 1 ? LACKS_ONE : null;
-}
+/** Of entries that answer alike, what needs no package and has the shorter name comes first. */
+const commonness = ({ kind, name, package: from }: Word): number =>
+  -(from === '' ? 0 : /^ams/.test(from) ? 1 : 3) - (kind === 'package' ? 2 : 0) - name.length / 20;

@@ -3,7 +3,6 @@
   import Panel from '$lib/ui/Panel.svelte';
   import type { Word } from '@odd-compass/engine/worker';
   import { Handbook } from '../handbook';
-  import { meaningOf } from './bench/symbols';
   import type { EngineClient } from './engine/engineClient.svelte';
   import { insertion } from './fragments/fragmentEdits';
   import { inFormula } from './source/sourceFacts';
@@ -46,7 +45,6 @@
     <Handbook
       words={engine.words}
       glimpse={(source, preamble) => engine.glimpse(source, preamble)}
-      meaning={meaningOf}
       oninsert={insert}
     />
   {/if}

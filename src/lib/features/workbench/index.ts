@@ -1,5 +1,4 @@
 export { default as Workbench } from './Workbench.svelte';
-export { meaningOf } from './bench/symbols';
 export { EngineClient } from './engine/engineClient.svelte';
 export { default as SheetPage } from './sheet/SheetPage.svelte';
 export { openSpeller, type Speller } from './source/speller';

@@ -5,7 +5,7 @@
   import { inFormula } from '../source/sourceFacts';
   import { loading } from '../source/loading';
   import DrawSign from './DrawSign.svelte';
-  import { findSigns, GROUPS, signsOf, type Sign } from './symbols';
+  import { findSigns, GROUPS, signsOf, writtenSign, type Sign } from './symbols';
 
   let { view, words }: { view: EditorView; words: readonly Word[] } = $props();
 
@@ -55,8 +55,9 @@
     const { state } = view;
     const { from, to } = state.selection.main;
     const letterBehind = /[A-Za-z]/.test(state.sliceDoc(to, to + 1));
-    const command = `\\${sign.name}${letterBehind ? ' ' : ''}`;
-    const written = inFormula(state, from) ? command : `$\\${sign.name}$`;
+    const whole = writtenSign(sign);
+    const command = `${whole}${letterBehind && /[A-Za-z]$/.test(whole) ? ' ' : ''}`;
+    const written = inFormula(state, from) ? command : `$${whole}$`;
     view.dispatch(
       state.update(
         {
@@ -117,7 +118,7 @@
       <button
         class="btn btn-sm sign px-2 {favourites.includes(sign.name) ? 'border-primary' : ''}"
         aria-pressed={choosing ? favourites.includes(sign.name) : undefined}
-        title="{sign.meaning === '' ? '' : `${sign.meaning} · `}\{sign.name}"
+        title="{sign.meaning === '' ? '' : `${sign.meaning} · `}{writtenSign(sign)}"
         aria-label={sign.meaning === '' ? sign.name : `${sign.name}: ${sign.meaning}`}
         onclick={() => take(sign)}>{sign.sign}</button
       >

@@ -1,6 +1,8 @@
+import { lookUp, type LookedUp } from '$lib/domain/lookUp';
+import { meaningsOf } from '$lib/domain/meanings';
 import type { Word } from '@odd-compass/engine/worker';
 
-/** A symbol that can be found: its command, its sign, the words for what it means. */
+/** A symbol that can be found: its command (with arguments where it has them, without the backslash), its sign, the words for what it means. */
 export interface Sign {
   readonly name: string;
   readonly sign: string;
@@ -8,43 +10,40 @@ export interface Sign {
   readonly meaning: string;
 }
 
-/** What signs mean, in the words one would look for them by. */
-const MEANINGS: Readonly<Record<string, string>> = Object.fromEntries(
-  `in:element of, member, belongs to|notin:not an element, not a member|ni:contains as member
-subset:subset, contained|subseteq:subset or equal, contained or equal|supset:superset, contains
-supseteq:superset or equal|subsetneq:proper subset|cup:union|cap:intersection|setminus:set difference, without, minus
-emptyset:empty set|varnothing:empty set, round|forall:for all, for every|exists:there is, there exists
-nexists:there is no|neg:not, negation|land:and, conjunction|lor:or, disjunction|wedge:wedge, and|vee:vee, or
-implies:implies, follows, so|impliedby:is implied by|iff:if and only if, equivalent|Rightarrow:implies, double arrow
-Leftrightarrow:equivalent, if and only if|to:tends to, goes to, maps to, arrow|rightarrow:arrow right|leftarrow:arrow left
-mapsto:maps to, is sent to|hookrightarrow:injection, inclusion|twoheadrightarrow:surjection, onto
-longrightarrow:long arrow|le:less than or equal, at most|leq:less than or equal, at most|ge:greater than or equal, at least
-geq:greater than or equal, at least|ne:not equal, different|neq:not equal, different|approx:about equal, approximately
-equiv:identical, congruent modulo, equivalent|sim:similar, distributed as, asymptotic|simeq:homotopic, similar or equal
-cong:congruent, isomorphic|propto:proportional|ll:much less|gg:much greater|prec:precedes|succ:succeeds
-pm:plus or minus|mp:minus or plus|times:times, product, cross|div:divided by|cdot:dot product, times|circ:composition, ring, degree
-oplus:direct sum, circled plus|otimes:tensor product|ast:star, convolution|star:star|bullet:dot, bullet
-sum:sum, sigma|prod:product|coprod:coproduct|int:integral|oint:contour integral, closed|iint:double integral
-bigcup:union of many|bigcap:intersection of many|bigoplus:direct sum of many|bigotimes:tensor product of many
-partial:partial derivative, boundary|nabla:gradient, del, nabla|infty:infinity|aleph:aleph, cardinal|ell:script l, length
-hbar:reduced Planck|Re:real part|Im:imaginary part|wp:Weierstrass|perp:perpendicular, orthogonal|parallel:parallel
-angle:angle|triangle:triangle|mid:divides, such that, given|nmid:does not divide|dots:dots, and so on|cdots:dots in the middle
-ldots:dots low, list|vdots:dots down|ddots:dots diagonal|langle:angle bracket left, inner product|rangle:angle bracket right
-lfloor:floor left, round down|rfloor:floor right|lceil:ceiling left, round up|rceil:ceiling right|lVert:norm left|rVert:norm right
-therefore:therefore, hence|because:because, since|square:end of proof, box|blacksquare:end of proof, filled
-vdash:proves, turnstile|models:models, satisfies|top:true, top|bot:false, bottom, contradiction
-alpha:Greek letter|beta:Greek letter|gamma:Greek letter|delta:Greek letter, small change|epsilon:Greek letter
-varepsilon:Greek letter, small number|zeta:Greek letter|eta:Greek letter|theta:Greek letter, angle|lambda:Greek letter, eigenvalue
-mu:Greek letter, mean, measure|nu:Greek letter|xi:Greek letter|pi:Greek letter, circle|rho:Greek letter, density|sigma:Greek letter, deviation
-tau:Greek letter|phi:Greek letter|varphi:Greek letter|chi:Greek letter|psi:Greek letter, wave|omega:Greek letter, frequency
-Gamma:Greek capital|Delta:Greek capital, difference, Laplace|Theta:Greek capital|Lambda:Greek capital|Sigma:Greek capital
-Phi:Greek capital|Psi:Greek capital|Omega:Greek capital, sample space, domain|vec:vector|hat:estimate, unit vector`
-    .split(/[|\n]/)
-    .map((entry) => [entry.slice(0, entry.indexOf(':')), entry.slice(entry.indexOf(':') + 1)]),
-);
-
-/** More words for what a sign means; '' when there are none. */
-export const meaningOf = (name: string): string => MEANINGS[name] ?? '';
+/** Signs that are written by a command with an argument, or by two commands: what one would ask for them by. */
+const COMPOSED: readonly Sign[] = String.raw`
+dots|…||dots, three dots, ellipsis, and so on
+implies|⟹|amsmath|implies, therefore follows, so
+iff|⟺||if and only if, exactly when, equivalent
+mathbb{N}|ℕ|amssymb|natural numbers, naturals, set of natural numbers, blackboard bold N, positive integers
+mathbb{Z}|ℤ|amssymb|integers, set of integers, whole numbers, blackboard bold Z
+mathbb{Q}|ℚ|amssymb|rational numbers, rationals, blackboard bold Q, set of fractions
+mathbb{R}|ℝ|amssymb|real numbers, reals, real line, blackboard bold R
+mathbb{C}|ℂ|amssymb|complex numbers, complex plane, blackboard bold C
+mathbb{P}|ℙ|amssymb|probability, primes, projective space, blackboard bold P
+mathbb{E}|𝔼|amssymb|expected value, expectation, blackboard bold E
+mathbb{F}|𝔽|amssymb|finite field, blackboard bold F
+mathcal{O}|𝒪||big O, order of growth, landau symbol, calligraphic O
+mathcal{L}|ℒ||laplace transform, calligraphic L, lagrangian
+mathcal{F}|ℱ||fourier transform, calligraphic F, sigma algebra
+mathcal{P}|𝒫||power set, calligraphic P
+overset{!}{=}|≟|amsmath|equals with a sign above, must equal
+overset{\text{def}}{=}|≝|amsmath|equals by definition, equals with def above, defined as with letters above
+^{-1}|⁻¹||inverse, to the minus one
+^\top|ᵀ||transpose, transposed
+^\circ|°||degrees, degree sign
+sqrt{x}|√||square root, root
+frac{a}{b}|⁄||fraction, divide
+bar{x}|x̄||x bar, mean, average
+hat{x}|x̂||x hat, hat over a letter, estimate
+vec{v}|v⃗||vector, arrow over a letter
+dot{x}|ẋ||dot over a letter, time derivative`
+  .trim()
+  .split('\n')
+  .map((line) => {
+    const [name = '', sign = '', from = '', meaning = ''] = line.split('|');
+    return { name, sign, package: from, meaning };
+  });
 
 /** Groups to leaf through, by the class of what is in them. */
 export const GROUPS: Readonly<Record<string, readonly string[]>> = {
@@ -70,35 +69,33 @@ export const GROUPS: Readonly<Record<string, readonly string[]>> = {
 
 const SIGN = /^The (?:symbol|large operator|upright letter) (\S+)\.$/;
 
-/** The signs among the words of the language, each once: the first name of a sign counts. */
+/** The signs among the words of the language, and those written by several: the first name of a sign counts. */
 export function signsOf(words: readonly Word[]): Sign[] {
-  return words.flatMap(({ kind, name, description, package: from }): Sign[] => {
+  const named = words.flatMap(({ kind, name, description, package: from }): Sign[] => {
     const sign = kind === 'command' ? SIGN.exec(description)?.[1] : undefined;
-    return sign === undefined ? [] : [{ name, sign, package: from, meaning: MEANINGS[name] ?? '' }];
+    const meaning = meaningsOf(name).join(', ');
+    return sign === undefined ? [] : [{ name, sign, package: from, meaning }];
   });
+  return [...named, ...COMPOSED];
 }
+
+/** How a sign is written in a formula. */
+export const writtenSign = ({ name }: Sign): string => (name.startsWith('^') ? name : `\\${name}`);
+
+const toldOf = ({ name, meaning }: Sign): LookedUp => ({
+  name,
+  phrases: meaning === '' ? [] : meaning.split(', '),
+  said: '',
+});
 
 /** Signs by the words for their meaning, by name, or by the sign itself; the nearest first. */
 export function findSigns(signs: readonly Sign[], sought: string): Sign[] {
-  const query = sought.trim().toLowerCase().replace(/^\\/, '');
-  if (query === '') return [];
-  const words = query.split(/\s+/);
-  const scored = signs.map((sign) => ({ sign, score: scoreOf(sign, query, words) }));
-  return scored
-    .filter(({ score }) => score > 0)
-    .sort((a, b) => b.score - a.score)
-    .map(({ sign }) => sign);
-}
-
-function scoreOf({ name, sign, meaning }: Sign, query: string, words: readonly string[]): number {
-  if (sign === query) return 100;
-  const lower = name.toLowerCase();
-  const said = meaning.toLowerCase();
-  if (lower === query) return 90;
-  if (said.split(/, /).includes(query)) return 85;
-  const inMeaning = words.filter((word) => new RegExp(`\\b${word.replace(/\W/g, '')}`).test(said));
-  if (inMeaning.length === words.length) return 70 - said.length / 100;
-  if (lower.startsWith(query)) return 60 - lower.length / 100;
-  if (words.length > 1 && inMeaning.length === words.length - 1) return 30;
-  return lower.includes(query) ? 20 - lower.length / 100 : 0;
+  const drawn = signs.filter(({ sign }) => sign === sought.trim());
+  const found = lookUp(
+    signs,
+    sought,
+    toldOf,
+    ({ name, package: from }) => -(from === '' ? 0 : 1) - name.length / 20,
+  );
+  return [...new Set([...drawn, ...found])];
 }
