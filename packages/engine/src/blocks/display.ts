@@ -9,8 +9,6 @@ import type { LayoutEnv } from '../paragraphs/env';
 import { HFUZZ } from '../paragraphs/lines';
 import { inMillimetres } from '../paragraphs/paragraph';
 
-/** `\jot`: extra space between the lines of an alignment (plain TeX, amsmath). */
-const JOT: Sp = 3 * PT;
 /** `\mintagsep` of amsmath: half an em at least between a formula and its number. */
 const TAG_GAP_EM = 0.5;
 
@@ -91,7 +89,7 @@ function numberFits(display: Display, { box, x }: Place, tag: Box): boolean {
 
 /** Lines of an alignment stand a `\jot` further apart (amsmath's `\displ@y`). */
 function rowSpacing(display: Display): LineSpacing {
-  const extra = display.layout === 'single' ? 0 : JOT;
+  const extra = display.layout === 'single' ? 0 : display.jot;
   return {
     baselineSkip: { ...display.baselineSkip, width: display.baselineSkip.width + extra },
     lineSkip: { ...display.lineSkip, width: display.lineSkip.width + extra },

@@ -153,6 +153,8 @@ export interface Display {
   readonly lineSkip: Glue;
   readonly lineSkipLimit: Sp;
   readonly tagSide: 'left' | 'right';
+  /** `\jot`: extra space between the lines of an alignment (plain TeX, amsmath). */
+  readonly jot: Sp;
   /** Indent from the left instead of centring (`fleqn`), or null. */
   readonly flushIndent: Sp | null;
   /** No line of its paragraph stands before it. */

@@ -62,6 +62,8 @@ export interface GroupNode extends Span {
   readonly body: MathList;
   /** Limits above and below instead of scripts beside, or only in displays (`\mathop`). */
   readonly limits: boolean | 'display';
+  /** Set in the cramped form of its style. */
+  readonly cramped?: true;
 }
 
 export interface FractionNode extends Span {

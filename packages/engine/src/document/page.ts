@@ -50,7 +50,15 @@ export interface ColumnLayout {
   readonly rule: Sp;
   /** On its side: what is written alone, with head and foot where they were, or the page with them. */
   readonly turned?: Turn;
+  /** Other margins than the document's. */
+  readonly area?: PageArea;
 }
+
+/** Where the text of a page stands, from the edges of the paper. */
+export type PageArea = Pick<
+  PageGeometry,
+  'left' | 'evenLeft' | 'top' | 'textWidth' | 'textHeight' | 'headSep' | 'footSkip'
+>;
 
 export type Turn = 'text' | 'page';
 

@@ -79,8 +79,9 @@ interface Sheet {
 export function buildPage(
   blocks: readonly FlowBlock[],
   start: PageStart,
-  paper: PageGeometry,
+  document: PageGeometry,
 ): BuiltPage | null {
+  const paper = start.columns?.area ? { ...document, ...start.columns.area } : document;
   if (start.blank) return blankPage(start, paper);
   const turned = start.columns?.turned;
   const geometry = turned ? turnedGeometry(paper) : paper;

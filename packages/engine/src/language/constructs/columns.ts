@@ -1,10 +1,30 @@
 import { glue, type Sp } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
-import type { ColumnLayout, Turn } from '../../document/page';
+import type { ColumnLayout, PageArea, Turn } from '../../document/page';
+import { flag } from '../../expansion/cells';
 import { setDimen } from '../../expansion/registers';
 import { type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
+import { CELLS } from '../machine/cells';
+import { pageGeometry } from '../machine/parameters';
 import { clearPage } from './chapters';
+
+/** The margins were changed within the document: pages say where their text stands. */
+const OTHER_AREA = flag('otherarea');
+
+function areaOf(it: Interpreter): { area?: PageArea } {
+  if (!it.read(OTHER_AREA)) return {};
+  const { left, evenLeft, top, textWidth, textHeight, headSep, footSkip } = pageGeometry(it.state);
+  return { area: { left, evenLeft, top, textWidth, textHeight, headSep, footSkip } };
+}
+
+/** From a new page on, the margins are what the registers say now. */
+export function changeArea(it: Interpreter): void {
+  if (!it.read(CELLS.inDocument)) return;
+  it.write(OTHER_AREA, true, true);
+  setWidths(it, it.dimen('textwidth'));
+  it.mode.vlist.push({ kind: 'columnchange', layout: oneColumn(it), wide: [] });
+}
 
 /** Two columns in the width of the text. */
 export function twoColumns(it: Interpreter): ColumnLayout {
@@ -14,6 +34,7 @@ export function twoColumns(it: Interpreter): ColumnLayout {
     width: (it.dimen('textwidth') - gap) / 2,
     gap,
     rule: it.dimen('columnseprule'),
+    ...areaOf(it),
   };
 }
 
@@ -22,6 +43,7 @@ const oneColumn = (it: Interpreter): ColumnLayout => ({
   width: it.dimen('textwidth'),
   gap: 0,
   rule: 0,
+  ...areaOf(it),
 });
 
 function setWidths(it: Interpreter, width: Sp): void {
@@ -48,12 +70,20 @@ export function turnPages(it: Interpreter, turned: Turn | null): void {
   clearPage(it, false);
   const [width, height] = [it.dimen('textwidth'), it.dimen('textheight')];
   const across = turned ? height : width;
+  const area = areaOf(it);
   setWidths(it, across);
   if (turned) {
     setDimen(it.state, 'textwidth', height);
     setDimen(it.state, 'textheight', width);
   }
-  const layout = { count: 1, width: across, gap: 0, rule: 0, ...(turned ? { turned } : {}) };
+  const layout = {
+    count: 1,
+    width: across,
+    gap: 0,
+    rule: 0,
+    ...area,
+    ...(turned ? { turned } : {}),
+  };
   it.mode.vlist.push({ kind: 'columnchange', layout, wide: [] });
 }
 

@@ -188,4 +188,25 @@ export const laps: readonly CommandEntry[] = [
   lap('mathllap', 'right', 'to the left'),
   lap('mathrlap', 'left', 'to the right'),
   lap('mathclap', 'center', 'on both sides'),
+  entry(
+    'cramped',
+    'om',
+    'A formula whose raised parts stand lower, as under a root.',
+    '\\cramped{x^2}',
+    (reader, token) => {
+      const next = reader.p.nextNonBlank();
+      const bracketed = next?.text === '[' && next.cell === null;
+      if (next && !bracketed) reader.p.unread(next);
+      const style = bracketed ? reader.list('optional').nodes : [];
+      const body = [...style, ...reader.field(token)];
+      return {
+        kind: 'group',
+        cls: 'ord',
+        body,
+        limits: false,
+        cramped: true,
+        ...reader.span(token),
+      };
+    },
+  ),
 ];

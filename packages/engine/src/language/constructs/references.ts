@@ -3,6 +3,7 @@ import { labelValue, OWN_LABEL } from '../machine/counters';
 import { CELLS, kindNames } from '../machine/cells';
 import type { Inline, RefInline } from '../../document/inlines';
 import { textOf } from '../../expansion/tokenText';
+import { tagBrackets } from '../machine/tagBrackets';
 import type { Token } from '../../expansion/meaning';
 import type { KindNames } from '../machine/reading';
 import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
@@ -86,7 +87,8 @@ function referenceInlines(
     from: ref.from,
     to: ref.to,
   });
-  return [text('('), shown, text(')')];
+  const [open, close] = tagBrackets(it);
+  return [text(open), shown, text(close)];
 }
 
 export function refCommand(

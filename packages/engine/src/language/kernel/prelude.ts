@@ -51,7 +51,7 @@ const HELPERS =
 \def\stretch#1{0pt plus #1fill}\newskip\fill\fill=0pt plus 1fill
 \def\@thefnmark{\thefootnote}\def\@mpfn{footnote}\def\thempfn{\thefootnote}
 \def\newtheoremstyle@{}
-\def\@author{}
+\def\@author{}\def\@tagopen{(}\def\@tagclose{)}
 \def\two@digits#1{\ifnum#1<10 0\fi\number#1}
 \def\TeX{\mbox{T\kern-.1667em\lower.5ex\hbox{E}\kern-.125emX}}
 \def\LaTeX{\mbox{L\kern-.36em\raise.22ex\hbox{\scriptsize A}\kern-.15em\TeX}}

@@ -14,6 +14,7 @@ import type { Interpreter, LanguageCommand } from './interpreter';
 import { MathReader, type Until } from './mathReader';
 import { noBorders, type RowMarks } from './rowMarks';
 import { openedCell, readRows, type ReadRow } from './mathEnvironments';
+import { tagBrackets } from './tagBrackets';
 
 /** Work that a display makes, in the measure of an expansion. */
 const DISPLAY_WORK = 50;
@@ -245,6 +246,7 @@ export function displayFrame(
     baselineSkip: it.skip('baselineskip'),
     lineSkip: it.skip('lineskip'),
     lineSkipLimit: it.dimen('lineskiplimit'),
+    jot: it.dimen('jot'),
     tagSide: it.read(CELLS.leqno) ? 'left' : 'right',
     flushIndent: it.read(CELLS.fleqn) ? it.dimen('mathindent') : null,
     from: span.from,
@@ -426,6 +428,7 @@ function rowTag(
 ): { inlines: readonly Inline[]; value: string; shown?: readonly Inline[] } | null {
   const upright = it.intern({ ...it.font, family: 'roman', series: 'medium', shape: 'upright' });
   const text = (s: string): Inline => ({ kind: 'text', text: s, font: upright, ...at });
+  const [open, close] = tagBrackets(it);
   if (marks.tag) {
     const inner = it.inlinesOf(marks.tag.tokens);
     // The end mark of a proof stands behind the number of its last formula.
@@ -433,17 +436,21 @@ function rowTag(
       stepCounter(it.state, 'equation');
       const value = counterText(it, 'equation');
       const gap: Inline = { kind: 'kern', width: it.font.size, ...at };
-      return { inlines: [text(`(${value})`), gap, ...inner], value };
+      return { inlines: [text(`${open}${value}${close}`), gap, ...inner], value };
     }
     const value = marks.tag.bare ? '' : marks.tag.tokens.map((t) => t.text).join('');
     const shown = marks.tag.tokens.some((t) => t.cell !== null || t.cat === Cat.Math)
       ? { shown: inner }
       : {};
-    return { inlines: marks.tag.bare ? inner : [text('('), ...inner, text(')')], value, ...shown };
+    return {
+      inlines: marks.tag.bare ? inner : [text(open), ...inner, text(close)],
+      value,
+      ...shown,
+    };
   }
   if (!marks.numbered) return null;
   // Not what a later `\label` means: labels of the row have been taken already.
   stepCounter(it.state, 'equation');
   const value = counterText(it, 'equation');
-  return { inlines: [text(`(${value})`)], value };
+  return { inlines: [text(`${open}${value}${close}`)], value };
 }

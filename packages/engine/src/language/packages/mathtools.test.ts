@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { findingsIn, inArticle } from '../../testing/document';
+import { findingsIn, inArticle, typeset } from '../../testing/document';
 import { laidBody, type Laid } from '../../testing/layout';
 
 const TOOLS = '\\usepackage{mathtools,mathdots}';
@@ -72,5 +72,69 @@ describe('signs', () => {
     const up = (letter: string): number => found.word('𝑥').y - found.word(letter).y;
     expect([up('u'), up('v'), up('w')].map((by) => Math.round(by))).toEqual([2, -3, 4]);
     expect(findingsIn(inArticle('$x\\raise 2pt\\hbox{u}$'))).toEqual([]);
+  });
+});
+
+/** mathtools manual, sections 3.1 to 3.6. */
+describe('brackets as commands', () => {
+  const declared = `${TOOLS}\\DeclarePairedDelimiter\\abs{\\lvert}{\\rvert}\\DeclarePairedDelimiterX\\inner[2]{\\langle}{\\rangle}{#1\\,\\delimsize\\vert\\,#2}`;
+  it('stay small by themselves, grow with a star, are of a size in brackets', () => {
+    const extent = (formula: string): number => {
+      const box = typeset(inArticle(`$${formula}$`, declared)).pages[0]?.placed[0]?.box;
+      return box ? box.height + box.depth : 0;
+    };
+    expect(extent('\\abs{\\frac12}')).toBe(extent('\\lvert\\frac12\\rvert'));
+    expect(extent('\\abs*{\\sum_{\\frac12}}')).toBe(
+      extent('\\left\\lvert\\sum_{\\frac12}\\right\\rvert'),
+    );
+    expect(extent('\\abs[\\Big]{x}')).toBe(extent('\\Big\\lvert x\\Big\\rvert'));
+    expect(extent('\\inner[\\Big]{u}{v}')).toBe(extent('\\Big\\langle u\\Big\\rangle'));
+    expect(extent('\\inner{u}{v}')).toBe(extent('\\langle u\\rangle'));
+    for (const formula of [
+      '\\abs{x}',
+      '\\abs*{\\frac12}',
+      '\\abs[\\Big]{x}',
+      '\\inner{u}{v}',
+      '\\inner*{\\frac12}{v}',
+      '\\inner[\\big]{u}{v}',
+    ])
+      expect(findingsIn(inArticle(`$${formula}$`, declared))).toEqual([]);
+  });
+});
+
+describe('lines, tags and signs of mathtools', () => {
+  it('sets lines of an alignment as far apart as \\jot says', () => {
+    const gap = (jot: string): number => {
+      const found = laidBody(`${jot}\\begin{gather*}a\\\\b\\end{gather*}`, TOOLS);
+      return Math.abs(found.word('𝑏').y - found.word('𝑎').y);
+    };
+    expect(gap('')).toBeCloseTo(15, 1);
+    expect(gap('\\setlength\\jot{10pt}')).toBeCloseTo(22, 1);
+    expect(gap('\\begin{spreadlines}{20pt}')).toBeCloseTo(32, 1);
+  });
+  it('writes numbers in brackets of one’s own, and refers to them so', () => {
+    const own = `${TOOLS}\\newtagform{square}{[}{]}\\usetagform{square}`;
+    const { text } = laidBody(
+      '\\begin{equation}\\label{q}a\\end{equation} \\eqref{q} \\refeq{q}',
+      own,
+    );
+    expect(text.match(/\[1\]/g)?.length).toBe(3);
+    expect(laidBody('\\begin{equation}a\\tag{x}\\end{equation}', own).text).toContain('[x]');
+  });
+  it('places what stands before a sign at its left, the shorter one to the right', () => {
+    const found = laidBody('$\\prescript{14}{2}{C}$', TOOLS);
+    expect(found.word('14').right).toBeLessThan(found.word('𝐶').x + 0.5);
+    expect(found.word('2').right).toBeCloseTo(found.word('14').right, 1);
+  });
+  it('takes no room for limits that are smashed', () => {
+    const end = (formula: string): number =>
+      set(`${formula} x = y`).word('𝑦').right - set(`${formula} x = y`).word('∑').x;
+    const wide = end('\\sum_{1\\le i\\le j\\le n}');
+    expect(end('\\smashoperator[r]{\\sum_{1\\le i\\le j\\le n}}')).toBeLessThan(wide - 3);
+    expect(end('\\smashoperator{\\sum_{i}}')).toBeCloseTo(end('\\sum_{i}'), 1);
+  });
+  it('boxes a line across its &', () => {
+    const found = laidBody('\\begin{align*}\\Aboxed{a&=b}\\\\cc&=d\\end{align*}', TOOLS);
+    expect(found.word('=').x).toBeCloseTo(found.word('=', 2).x, 0);
   });
 });

@@ -12,13 +12,14 @@ import type {
   UnknownNode,
 } from '../../document/math';
 import { atom, type Atom, type AtomPenalty, type AtomSpace } from '../atom';
-import { glyphItem, mu, sizeOf, type MathContext } from '../context';
-import { isDisplay } from '../style';
+import { glyphItem, inStyle, mu, sizeOf, type MathContext } from '../context';
+import { cramped, isDisplay } from '../style';
 
 /** A subformula as one atom (rule 17 for a boxed nucleus). */
 export function group(node: GroupNode, ctx: MathContext): Atom {
   const limits = node.limits === 'display' ? isDisplay(ctx.style) : node.limits;
-  return atom(node.cls, ctx.lay.list(node.body, ctx), ctx.style, { limits });
+  const inner = node.cramped ? inStyle(ctx, cramped(ctx.style)) : ctx;
+  return atom(node.cls, ctx.lay.list(node.body, inner), ctx.style, { limits });
 }
 
 export function space(node: MathSpaceNode, ctx: MathContext): AtomSpace {
