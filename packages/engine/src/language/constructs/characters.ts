@@ -57,6 +57,18 @@ const CHARACTERS: readonly (readonly [string, string, string])[] = [
   ['j', 'ȷ', 'A j without its dot'],
 ];
 
+/** More of them, as names and characters (textcomp and the Cork encoding). */
+const MORE_CHARACTERS: readonly (readonly [string, string, string])[] = (
+  String.raw`texttimes × textdiv ÷ textpm ± textmu µ textohm Ω textcelsius ℃ textpertenthousand ‱ textperthousand ‰ textonehalf ½ textonequarter ¼ textthreequarters ¾ textonesuperior ¹ texttwosuperior ² textthreesuperior ³ textminus − textsurd √ textleftarrow ← textrightarrow → textuparrow ↑ textdownarrow ↓ textmusicalnote ♪ textopenbullet ◦ textbardbl ‖ textbrokenbar ¦ textcent ¢ textsterling £ textyen ¥ textcurrency ¤ textflorin ƒ textcolonmonetary ₡ textwon ₩ textnaira ₦ textbaht ฿ textdong ₫ textlira ₤ textpeso ₱ textservicemark ℠ textnumero № textreferencemark ※ textestimated ℮ textrecipe ℞ textinterrobang ‽ textordfeminine ª textordmasculine º textparagraph ¶ textpilcrow ¶ textsection § textquotesingle ' textquotestraightbase ‚ textquotestraightdblbase „ textasciiacute ´ textasciibreve ˘ textasciicaron ˇ textasciidieresis ¨ textasciimacron ¯ textlbrackdbl ⟦ textrbrackdbl ⟧ textlnot ¬ textbigcircle ◯ textdied † textdagger † textdaggerdbl ‡ textdiscount ⁒ textfractionsolidus ⁄ texttwelveudash – textthreequartersemdash — textmho ℧ textasteriskcentered ∗ textexclamdown ¡ textquestiondown ¿ textvisiblespace ␣ textbraceleft { textbraceright } textdollar $ textunderscore _ guillemotleft « guillemotright » guillemetleft « guillemetright » guilsinglleft ‹ guilsinglright › quotedblbase „ quotesinglbase ‚ th þ TH Þ dh ð DH Ð dj đ DJ Đ ng ŋ NG Ŋ` +
+  ' textasciigrave `'
+)
+  .trim()
+  .split(/\s+/)
+  .reduce<[string, string, string][]>((found, word, i, all) => {
+    if (i % 2 === 0) found.push([word, all[i + 1] ?? '', `The character ${all[i + 1]}`]);
+    return found;
+  }, []);
+
 /** Accents over letters: command, combining character, name. */
 const ACCENTS: readonly (readonly [string, string, string])[] = [
   ['`', '\u0300', 'A grave accent'],
@@ -111,18 +123,20 @@ const PRINTS: Readonly<Record<string, (it: Interpreter, at: Span) => void>> = {
   _: underscore,
 };
 
-const printed: readonly CommandEntry[] = CHARACTERS.map(([name, char, what]) => ({
-  name,
-  signature: '',
-  description: `${what}.`,
-  example: `\\${name}{}`,
-  run: (it, _args, token) => {
-    const at = it.spanOf(token);
-    const print = PRINTS[char];
-    if (print) print(it, at);
-    else it.character(char, at);
-  },
-}));
+const printed: readonly CommandEntry[] = [...CHARACTERS, ...MORE_CHARACTERS].map(
+  ([name, char, what]) => ({
+    name,
+    signature: '',
+    description: `${what}.`,
+    example: `\\${name}{}`,
+    run: (it, _args, token) => {
+      const at = it.spanOf(token);
+      const print = PRINTS[char];
+      if (print) print(it, at);
+      else it.character(char, at);
+    },
+  }),
+);
 
 const accents: readonly CommandEntry[] = ACCENTS.map(([name, mark, what]) => ({
   name,

@@ -30,6 +30,7 @@ import { alignments, listEnvironments, listMacros } from '../constructs/listKind
 import { listCommands } from '../constructs/lists';
 import { arrayEnvironment } from '../constructs/mathArrays';
 import { mathStructures } from '../constructs/mathStructures';
+import { mathFontDeclarations } from '../constructs/mathFontDeclarations';
 import { mathSymbols } from '../constructs/mathSymbols';
 import { textCell } from '../constructs/mathText';
 import { plainMath } from '../constructs/plainMath';
@@ -50,6 +51,7 @@ export const kernel: Module = {
   commands: [
     ...characters,
     ...fonts,
+    ...mathFontDeclarations,
     ...spacing,
     ...listCommands,
     ...alignments,

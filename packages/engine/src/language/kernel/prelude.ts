@@ -1,6 +1,7 @@
 import { BACKDROP_MACROS } from '../constructs/backdrop';
 import { FOOTNOTE_SOURCE } from '../constructs/footnotes';
 import { FLOAT_SOURCE } from '../constructs/floats';
+import { FONT_SOURCE } from '../constructs/mathFontDeclarations';
 import { PAGE_STYLES } from '../constructs/pageStyle';
 
 /** Helpers of the kernel that templates lean on, in the language itself. */
@@ -88,4 +89,5 @@ const HELPERS =
 `;
 
 /** All of the kernel that is written in the language itself. */
-export const PRELUDE = HELPERS + PAGE_STYLES + BACKDROP_MACROS + FOOTNOTE_SOURCE + FLOAT_SOURCE;
+export const PRELUDE =
+  HELPERS + PAGE_STYLES + BACKDROP_MACROS + FOOTNOTE_SOURCE + FLOAT_SOURCE + FONT_SOURCE;

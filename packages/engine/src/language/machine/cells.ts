@@ -1,3 +1,4 @@
+import type { MathClass } from '../../document/math';
 import { cell, cellsBy, flag } from '../../expansion/cells';
 import { BLACK, type FontFace, type FontSpec } from '../../document/font';
 import type { NumberStyle, PageGeometry } from '../../document/page';
@@ -94,6 +95,11 @@ export const CELLS = {
   handout: flag('handout'),
   /** A comma in a formula with no blank behind it is part of a number (package icomma). */
   numberComma: flag('numbercomma'),
+  /** What characters mean in formulas instead of themselves (`\DeclareMathSymbol`). */
+  mathCodes: cell<Readonly<Record<string, { readonly char: string; readonly cls: MathClass }>>>(
+    'mathcodes',
+    {},
+  ),
   /** Formulas are bold (`\boldmath`). */
   mathBold: flag('mathbold'),
   /** A low line in text stands for itself (package underscore). */

@@ -3,6 +3,7 @@ import { meantWays } from './meantNames';
 import { innerDollars, missingBrace } from './formulaSlips';
 import { endTooLong, MOST_SIGNS } from './longFormula';
 import { pick, type Span } from '../../base/spans';
+import { CELLS } from './cells';
 import type { ArraySpan, MathAlphabet, MathClass, MathNode, SymbolNode } from '../../document/math';
 import { isPar, readArgument, readBalanced } from '../../expansion/arguments';
 import { assignRegister } from '../../expansion/definitions';
@@ -355,6 +356,8 @@ export class MathReader {
 
   /** A character that stands for itself, in the alphabet in force. */
   characterNode(text: string, span: Span): MathNode {
+    const meant = this.it.read(CELLS.mathCodes)[text];
+    if (meant) return this.symbol(letterIn(meant.char, this.alphabet), meant.cls, span);
     const plain = CHARACTERS[text];
     if (plain) return this.symbol(plain[0], plain[1], span);
     if (OPERATOR_CHARACTERS.has(text)) {
