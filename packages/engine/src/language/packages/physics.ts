@@ -5,6 +5,8 @@ import { mathEntry } from '../constructs/mathEntry';
 import type { CommandEntry, PackageEntry } from '../machine/entries';
 import { macroEntry } from '../machine/macroEntry';
 import type { MathReader } from '../machine/mathReader';
+import { matrixFillers } from './matrixFillers';
+import { PHYSICS_SOURCE, physicsNames } from './physicsSource';
 
 /** A group in braces that stands here, or null; one that does not is left alone. */
 function groupHere(reader: MathReader, caller: Token): readonly Token[] | null {
@@ -71,6 +73,8 @@ export const physics: PackageEntry = {
   description: 'Derivatives, brackets that grow, vectors and states in few letters.',
   options: null,
   requires: ['amsmath', 'bm'],
+  source: PHYSICS_SOURCE,
+  described: physicsNames,
   commands: [
     derivative('dv', '\\mathrm{d}', 'A derivative.', '\\dv{f}{x}'),
     derivative('derivative', '\\mathrm{d}', 'A derivative.', '\\derivative{f}{x}'),
@@ -80,12 +84,6 @@ export const physics: PackageEntry = {
       'A partial derivative; with three arguments a mixed one.',
       '\\pdv{f}{x}',
     ),
-    derivative(
-      'partialderivative',
-      '\\partial ',
-      'A partial derivative.',
-      '\\partialderivative{f}{x}',
-    ),
     derivative('fdv', '\\delta ', 'A functional derivative.', '\\fdv{F}{g}'),
     bracketed('abs', '|', '|', 'An absolute value.'),
     bracketed('norm', '\\Vert ', '\\Vert ', 'A norm.'),
@@ -93,9 +91,6 @@ export const physics: PackageEntry = {
     bracketed('bqty', '[', ']', 'Square brackets that grow.'),
     bracketed('Bqty', '\\{', '\\}', 'Braces that grow.'),
     bracketed('vqty', '|', '|', 'Bars that grow.'),
-    bracketed('order', '(', ')', 'An order of magnitude.'),
-    bracketed('expval', '\\langle ', '\\rangle ', 'An expected value.'),
-    bracketed('ev', '\\langle ', '\\rangle ', 'An expected value.'),
     bracketed('bra', '\\langle ', '|', 'A state to the left.'),
     bracketed('ket', '|', '\\rangle ', 'A state.'),
     mathEntry(
@@ -116,34 +111,6 @@ export const physics: PackageEntry = {
       },
     ),
     named(
-      'braket',
-      'mm',
-      'A product of states.',
-      '\\braket{a}{b}',
-      '\\left\\langle #1\\middle|#2\\right\\rangle ',
-    ),
-    named(
-      'ip',
-      'mm',
-      'A product of states.',
-      '\\ip{a}{b}',
-      '\\left\\langle #1\\middle|#2\\right\\rangle ',
-    ),
-    named(
-      'ketbra',
-      'mm',
-      'An outer product.',
-      '\\ketbra{a}{b}',
-      '\\left|#1\\right\\rangle\\!\\left\\langle #2\\right|',
-    ),
-    named(
-      'dyad',
-      'mm',
-      'An outer product.',
-      '\\dyad{a}{b}',
-      '\\left|#1\\right\\rangle\\!\\left\\langle #2\\right|',
-    ),
-    named(
       'mel',
       'mmm',
       'A matrix element.',
@@ -153,65 +120,12 @@ export const physics: PackageEntry = {
     named('comm', 'mm', 'A commutator.', '\\comm{A}{B}', '\\left[#1,#2\\right]'),
     named('acomm', 'mm', 'An anticommutator.', '\\acomm{A}{B}', '\\left\\{#1,#2\\right\\}'),
     named('pb', 'mm', 'Poisson brackets.', '\\pb{A}{B}', '\\left\\{#1,#2\\right\\}'),
-    named('eval', 'm', 'A value at a place.', '\\eval{x^2}_0^1', '\\left.#1\\right|'),
-    named('dd', 'o', 'A differential.', '\\int f\\dd{x}', '\\,\\mathrm{d}'),
-    named('vb', 'm', 'A vector in bold.', '\\vb{a}', '\\mathbf{#1}'),
-    named('vectorbold', 'm', 'A vector in bold.', '\\vectorbold{a}', '\\mathbf{#1}'),
-    named('va', 'm', 'A vector in bold with an arrow.', '\\va{a}', '\\vec{\\mathbf{#1}}'),
-    named('vu', 'm', 'A unit vector.', '\\vu{a}', '\\hat{\\mathbf{#1}}'),
     named('vdot', '', 'A scalar product.', 'a\\vdot b', '\\boldsymbol{\\cdot}'),
     named('cross', '', 'A vector product.', 'a\\cross b', '\\times '),
-    named('grad', '', 'A gradient.', '\\grad f', '\\boldsymbol{\\nabla}'),
-    named('div', '', 'A divergence.', '\\div f', '\\boldsymbol{\\nabla}\\cdot '),
-    named('curl', '', 'A curl.', '\\curl f', '\\boldsymbol{\\nabla}\\times '),
-    named('laplacian', '', 'The Laplace operator.', '\\laplacian f', '\\nabla^2 '),
-    named(
-      'mqty',
-      'm',
-      'A matrix without brackets.',
-      '\\mqty{a & b \\\\ c & d}',
-      '\\begin{matrix}#1\\end{matrix}',
-    ),
-    named(
-      'pmqty',
-      'm',
-      'A matrix in round brackets.',
-      '\\pmqty{a & b \\\\ c & d}',
-      '\\begin{pmatrix}#1\\end{pmatrix}',
-    ),
-    named(
-      'bmqty',
-      'm',
-      'A matrix in square brackets.',
-      '\\bmqty{a & b \\\\ c & d}',
-      '\\begin{bmatrix}#1\\end{bmatrix}',
-    ),
-    named(
-      'vmqty',
-      'm',
-      'A determinant.',
-      '\\vmqty{a & b \\\\ c & d}',
-      '\\begin{vmatrix}#1\\end{vmatrix}',
-    ),
-    named(
-      'qq',
-      'm',
-      'Words in a formula, with room beside them.',
-      'a\\qq{if}b',
-      '\\quad\\mbox{#1}\\quad ',
-    ),
-    ...['if', 'and', 'or', 'then', 'where', 'with', 'for', 'in', 'let'].map((word) =>
-      named(
-        `q${word}`,
-        '',
-        `The word “${word}” with room beside it.`,
-        `a\\q${word} b`,
-        `\\quad\\mbox{${word}}\\quad `,
-      ),
-    ),
     ...operators.map((name) =>
       named(name, '', 'An operator.', `\\${name} A`, `\\operatorname{${name}}`),
     ),
+    ...matrixFillers,
   ],
 };
 
