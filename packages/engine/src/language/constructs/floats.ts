@@ -1,11 +1,9 @@
 import { restoreParagraphs } from '../machine/columns';
 import { CELLS } from '../machine/cells';
-import { glue } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
-import type { Inline } from '../../document/inlines';
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
-import { setDimen, setSkip } from '../../expansion/registers';
+import { setDimen } from '../../expansion/registers';
 import { counterText, refStepCounter } from '../machine/counters';
 import {
   type Args,
@@ -16,6 +14,7 @@ import {
 } from '../machine/entries';
 import type { OpenEnvironment } from '../machine/environments';
 import type { Interpreter } from '../machine/interpreter';
+import { captionOptions, setCaption, type CaptionLabel } from './captionLook';
 import { addContentsLine } from './contents';
 import { singleSpaced } from '../machine/lineSpacing';
 import { setSize } from './fonts';
@@ -23,12 +22,6 @@ import { renameFix } from '../machine/unknown';
 import { plainTitle } from './sections';
 import { cell } from '../../expansion/cells';
 import type { Mode } from '../machine/modes';
-
-/** What `\captionsetup` has said, as names and values. */
-export type CaptionOptions = Readonly<Record<string, string>>;
-export const CAPTION_OPTIONS = cell<CaptionOptions>('captionoptions', {});
-
-export const captionOptions = (it: Interpreter): CaptionOptions => it.read(CAPTION_OPTIONS);
 
 /** `[here]` for `[h]`: places by their names. */
 const PLACES: Readonly<Record<string, string>> = { here: 'h', top: 't', bottom: 'b', page: 'p' };
@@ -145,43 +138,6 @@ export const floatTypeOf = (it: Interpreter): string | null => {
   return meaning?.kind === 'macro' ? meaning.body.map(({ text }) => text).join('') : null;
 };
 
-const FONT_OPTIONS: Readonly<Record<string, string>> = {
-  bf: '\\bfseries',
-  it: '\\itshape',
-  sl: '\\slshape',
-  sc: '\\scshape',
-  sf: '\\sffamily',
-  tt: '\\ttfamily',
-  rm: '\\rmfamily',
-  up: '\\upshape',
-  md: '\\mdseries',
-  bfseries: '\\bfseries',
-  itshape: '\\itshape',
-  small: '\\small',
-  footnotesize: '\\footnotesize',
-  scriptsize: '\\scriptsize',
-  normalsize: '\\normalsize',
-  large: '\\large',
-  sffamily: '\\sffamily',
-};
-
-const fontSource = (value: string | undefined): string =>
-  (value ?? '')
-    .replace(/[{}]/g, '')
-    .split(/[,+]/)
-    .map((name) => FONT_OPTIONS[name.trim()] ?? '')
-    .join('');
-
-const SEPARATORS: Readonly<Record<string, string>> = {
-  colon: ': ',
-  period: '. ',
-  space: ' ',
-  quad: '\\quad ',
-  endash: ' -- ',
-  none: '',
-  newline: '\\\\',
-};
-
 /** `\caption*[short]{text}`: stepped, listed, and set centred when it fits one line. */
 export function caption(it: Interpreter, args: Args, token: Token): void {
   const type = floatTypeOf(it);
@@ -204,18 +160,24 @@ export function caption(it: Interpreter, args: Args, token: Token): void {
     numberMark(it, type, token);
   }
   const own = it.state.meaning(it.state.cell('@makecaption'));
-  const label = starred ? [] : [p.command(`${type}name`), p.make(10, ' '), p.command(`the${type}`)];
+  const label: CaptionLabel | null = starred
+    ? null
+    : { name: [p.command(`${type}name`)], number: [p.command(`the${type}`)] };
   if (own?.kind === 'macro') {
     it.endParagraph();
     it.call(
       '@makecaption',
-      it.state.get(it.state.cell(`fnum@${type}`)) ? [p.command(`fnum@${type}`)] : label,
+      it.state.get(it.state.cell(`fnum@${type}`))
+        ? [p.command(`fnum@${type}`)]
+        : label
+          ? [...label.name, p.make(10, ' '), ...label.number]
+          : [],
       text,
     );
     it.endParagraph();
     return;
   }
-  setCaption(it, label, text, captionOptions(it));
+  setCaption(it, label, text, captionOptions(it, type));
 }
 
 /** What the float is called and its number, for the list of what stands on the sheet. */
@@ -224,72 +186,6 @@ function numberMark(it: Interpreter, type: string, token: Token): void {
   const what = plainTitle(it, [it.p.command(`${type}name`)]);
   it.endParagraph();
   it.mode.vlist.push({ kind: 'number', what, number: counterText(it, type), from, to });
-}
-
-/** Label and text under the rules of the standard classes, or those of `\captionsetup`. */
-export function setCaption(
-  it: Interpreter,
-  label: readonly Token[],
-  text: readonly Token[],
-  options: CaptionOptions,
-): void {
-  const { p } = it;
-  it.endParagraph();
-  const above = options.position === 'top' || options.position === 'above';
-  const skip = options.skip ? p && it.source(options.skip) : null;
-  const space: BlockNode = {
-    kind: 'vspace',
-    glue: skip ? readGlue(it, skip) : it.skip('abovecaptionskip'),
-    behaviour: 'plain',
-  };
-  if (!above) it.mode.vlist.push(space);
-  it.openGroup({ kind: 'semisimple', span: p.place });
-  if (options.font) it.execute(it.source(fontSource(options.font)));
-  const narrow = options.margin ? readGlue(it, it.source(options.margin)).width : 0;
-  const fixed = options.width ? readGlue(it, it.source(options.width)).width : null;
-  const head = labelInlines(it, label, options);
-  it.execute(it.source(fontSource(options.textfont)));
-  const body = it.inlinesOf(text);
-  const whole = [...head, ...body];
-  const room = it.dimen('linewidth') - 2 * narrow;
-  const oneLine = it.host.measure(whole).width <= (fixed ?? room);
-  const justified = options.justification ?? 'justified';
-  const centred =
-    (oneLine && options.singlelinecheck !== 'false' && options.singlelinecheck !== 'off') ||
-    /centering|centerlast/.test(justified);
-  it.write(
-    CELLS.alignment,
-    centred ? 'center' : justified === 'raggedright' ? 'left' : 'justified',
-  );
-  setDimen(it.state, 'parindent', 0);
-  if (narrow > 0 || fixed !== null) {
-    const margin = fixed === null ? narrow : Math.max(0, (it.dimen('linewidth') - fixed) / 2);
-    setSkip(it.state, 'leftskip', glue(margin));
-    setSkip(it.state, 'rightskip', glue(margin));
-  }
-  it.startParagraph(false);
-  for (const inline of whole) it.add(inline);
-  it.endParagraph();
-  it.closeGroup();
-  it.mode.vlist.push(
-    above ? space : { kind: 'vspace', glue: it.skip('belowcaptionskip'), behaviour: 'plain' },
-  );
-}
-
-function readGlue(it: Interpreter, tokens: readonly Token[]) {
-  it.execute(it.source('\\@tempskipa=').concat(tokens, it.p.command('relax')));
-  return it.skip('@tempskipa');
-}
-
-/** “Figure 3: ” in the font of labels. */
-function labelInlines(it: Interpreter, label: readonly Token[], options: CaptionOptions): Inline[] {
-  if (label.length === 0 || options.labelformat === 'empty') return [];
-  const separator = SEPARATORS[options.labelsep ?? 'colon'] ?? ': ';
-  it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.execute(it.source(fontSource(options.labelfont)));
-  const out = [...it.inlinesOf([...label, ...it.source(separator)])];
-  it.closeGroup();
-  return out;
 }
 
 const floatEnvironment = (

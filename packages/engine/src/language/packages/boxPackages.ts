@@ -5,6 +5,7 @@ import { tokensOf, type CommandEntry, type PackageEntry } from '../machine/entri
 import { sourceCommand, sourceEnvironment } from '../machine/macroEntry';
 import { keyValues } from '../scanning/optionLists';
 import { braced } from './colourBoxes';
+import { LISTS_THEOREMS } from '../constructs/theorems';
 
 /** What a key of adjustbox does with the box it is given, as source; the keys are carried out in their order. */
 const ACTIONS: Readonly<Record<string, (value: string) => string>> = {
@@ -153,7 +154,8 @@ export const ntheorem: PackageEntry = {
   name: 'ntheorem',
   description: 'Statements with styles, fonts and end marks of their own.',
   options: null,
-  requires: ['amsthm'],
+  requires: ['amsthm', 'framed', 'xcolor'],
+  setup: (it) => it.write(LISTS_THEOREMS, true, true),
   described: [
     sourceCommand(
       'theoremheaderfont',
@@ -211,9 +213,9 @@ export const ntheorem: PackageEntry = {
  \def\nt@b{marginbreak}\ifx\nt@a\nt@b\def\nt@break{\noexpand\newline}\nt@made\else
  \def\nt@b{nonumberplain}\ifx\nt@a\nt@b\nt@made\else
  \def\nt@b{definition}\ifx\nt@a\nt@b\nt@theoremstyle{definition}\else\def\nt@b{remark}\ifx\nt@a\nt@b\nt@theoremstyle{remark}\else\nt@made\fi\fi\fi\fi\fi\fi}
-\NewDocumentCommand\newframedtheorem{m o m o}{\IfValueTF{#2}{\newtheorem{#1}[#2]{#3}}{\IfValueTF{#4}{\newtheorem{#1}{#3}[#4]}{\newtheorem{#1}{#3}}}}
-\NewDocumentCommand\newshadedtheorem{m o m o}{\IfValueTF{#2}{\newtheorem{#1}[#2]{#3}}{\IfValueTF{#4}{\newtheorem{#1}{#3}[#4]}{\newtheorem{#1}{#3}}}}
-\newcommand\renewtheorem[2]{}\newcommand\listtheorems[1]{}\newcommand\addtheoremline[2]{}\newcommand\theoremlisttype[1]{}\newcommand\theoremclass[1]{}
+\NewDocumentCommand\newframedtheorem{m o m o}{\@hookenv{#1}{before}{\begin{framed}}\@hookenv{#1}{after}{\end{framed}}\IfValueTF{#2}{\newtheorem{#1}[#2]{#3}}{\IfValueTF{#4}{\newtheorem{#1}{#3}[#4]}{\newtheorem{#1}{#3}}}}
+\NewDocumentCommand\newshadedtheorem{m o m o}{\@hookenv{#1}{before}{\begin{shaded}}\@hookenv{#1}{after}{\end{shaded}}\IfValueTF{#2}{\newtheorem{#1}[#2]{#3}}{\IfValueTF{#4}{\newtheorem{#1}{#3}[#4]}{\newtheorem{#1}{#3}}}}
+\newcommand\renewtheorem[2]{}\newcommand\listtheorems[1]{\@starttoc{loe}}\newcommand\addtheoremline[2]{}\newcommand\theoremlisttype[1]{}\newcommand\theoremclass[1]{}
 \theoremstyle{plain}
 `,
 };

@@ -9,26 +9,43 @@ import {
   tokensOf,
 } from '../machine/entries';
 import {
-  caption as captionCommand,
   CAPTION_OPTIONS,
-  captionOptions,
+  captionForm,
+  captionOptionsOf,
   setCaption,
-  openFloat,
-  FLOAT_TYPE,
-} from '../constructs/floats';
+} from '../constructs/captionLook';
+import { caption as captionCommand, openFloat, FLOAT_TYPE } from '../constructs/floats';
 import { counterExists, labelValue, newCounter, stepCounter, nameNext } from '../machine/counters';
 import { addContentsLine } from '../constructs/contents';
 import { refCommand } from '../constructs/references';
 import { beginColumn, endColumn, enterColumn, leaveColumn } from '../machine/columns';
 import { dimenOf } from '../scanning/dimenOf';
 import type { Interpreter } from '../machine/interpreter';
-import { macroEntry } from '../machine/macroEntry';
+import { macroEntry, quietEntry } from '../machine/macroEntry';
 import { optionWords } from '../scanning/optionWords';
 import { cell, flag } from '../../expansion/cells';
 
-function setUp(it: Interpreter, tokens: readonly Token[]): void {
-  it.write(CAPTION_OPTIONS, { ...captionOptions(it), ...optionWords(tokens) });
+/** Options for all captions, or for those of the kinds named: `figure`, `subtable`, `figure,table`. */
+function setUp(it: Interpreter, tokens: readonly Token[], kinds: string): void {
+  const words = optionWords(tokens);
+  const named = kinds.split(',').filter((kind) => kind.trim() !== '');
+  if (named.length === 0) it.write(CAPTION_OPTIONS, { ...it.read(CAPTION_OPTIONS), ...words });
+  for (const kind of named) {
+    const options = captionOptionsOf(kind.trim());
+    it.write(options, { ...it.read(options), ...words });
+  }
 }
+
+/** `\\DeclareCaptionFont{name}{…}` and its kin keep a form under a name. */
+const formEntry = (name: string, key: string, what: string, example: string): CommandEntry => ({
+  name,
+  signature: 'mM',
+  description: `A name for ${what} of captions.`,
+  example,
+  package: 'caption',
+  run: (it, args) =>
+    it.write(captionForm(`${key}:${textOf(it.p, tokensOf(args, 0))}`), tokensOf(args, 1), true),
+});
 
 /** caption: how captions look. */
 export const caption: PackageEntry = {
@@ -42,7 +59,8 @@ export const caption: PackageEntry = {
       description: 'How captions look: labelfont, font, labelsep, justification, width, position.',
       example: '\\captionsetup{labelfont=bf}',
       package: 'caption',
-      run: (it, args) => setUp(it, tokensOf(args, 2)),
+      run: (it, args) =>
+        setUp(it, tokensOf(args, 2), args[1] ? textOf(it.p, tokensOf(args, 1)) : ''),
     },
     {
       name: 'captionof',
@@ -65,30 +83,47 @@ export const caption: PackageEntry = {
       '\\ContinuedFloat',
       '',
     ),
-    macroEntry(
-      'DeclareCaptionFont',
-      'mM',
-      'A name for a font of captions.',
-      '\\DeclareCaptionFont{tide}{}',
-      '',
-    ),
-    macroEntry(
+    formEntry('DeclareCaptionFont', 'font', 'a font', '\\DeclareCaptionFont{tide}{\\bfseries}'),
+    formEntry(
       'DeclareCaptionLabelFormat',
-      'mM',
-      'A name for a form of labels.',
-      '\\DeclareCaptionLabelFormat{tide}{}',
-      '',
+      'labelformat',
+      'a form of labels',
+      '\\DeclareCaptionLabelFormat{tide}{#1 (#2)}',
+    ),
+    formEntry(
+      'DeclareCaptionLabelSeparator',
+      'labelsep',
+      'what stands behind labels',
+      '\\DeclareCaptionLabelSeparator{dash}{ --- }',
+    ),
+    formEntry(
+      'DeclareCaptionTextFormat',
+      'textformat',
+      'a form of texts',
+      '\\DeclareCaptionTextFormat{tide}{#1.}',
+    ),
+    formEntry('DeclareCaptionFormat', 'format', 'a form', '\\DeclareCaptionFormat{tide}{#1#2#3}'),
+    quietEntry('DeclareCaptionListFormat', 'mM', 'A form of entries of lists.'),
+    quietEntry('DeclareCaptionJustification', 'mM', 'A name for a way to align captions.'),
+    quietEntry('DeclareCaptionStyle', 'mom', 'A name for several options of captions.'),
+    quietEntry('clearcaptionsetup', 'om', 'Takes options of a kind back.'),
+    macroEntry(
+      'bothIfFirst',
+      'mm',
+      'Both, unless the first is empty.',
+      '\\bothIfFirst{a}{b}',
+      '\\def\\@tempa{#1}\\ifx\\@tempa\\@empty\\else#1#2\\fi',
     ),
     macroEntry(
-      'DeclareCaptionFormat',
-      'mM',
-      'A name for a form of captions.',
-      '\\DeclareCaptionFormat{tide}{}',
-      '',
+      'bothIfSecond',
+      'mm',
+      'Both, unless the second is empty.',
+      '\\bothIfSecond{a}{b}',
+      '\\def\\@tempa{#2}\\ifx\\@tempa\\@empty\\else#1#2\\fi',
     ),
   ],
   setup: (it, options) => {
-    if (options.length > 0) setUp(it, it.source(options.join(',')));
+    if (options.length > 0) setUp(it, it.source(options.join(',')), '');
   },
 };
 
@@ -139,12 +174,16 @@ function subCaption(
     if (!done) it.state.set(cell, outer, true);
     addContentsLine(it, 'losub', counter, [it.p.command(`the${counter}`)], short);
   }
-  const label = starred
-    ? []
-    : [...it.p.chars('('), it.p.command(`the${counter}`), ...it.p.chars(')')];
+  const label = starred ? null : { name: [], number: [it.p.command(`the${counter}`)] };
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.execute(it.source('\\small'));
-  setCaption(it, label, text, { ...captionOptions(it), labelsep: 'space' });
+  setCaption(it, label, text, {
+    ...it.read(CAPTION_OPTIONS),
+    labelformat: 'parens',
+    labelsep: 'space',
+    ...it.read(captionOptionsOf(`sub${type}`)),
+    ...it.read(captionOptionsOf('sub')),
+  });
   it.closeGroup();
 }
 

@@ -1,4 +1,6 @@
-import { cell } from '../../expansion/cells';
+import { cell, cellsBy } from '../../expansion/cells';
+import { textOf, tokensText } from '../../expansion/tokenText';
+import { keyValues } from '../scanning/optionLists';
 import type { Token } from '../../expansion/meaning';
 import { tokensOf, type PackageEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
@@ -23,37 +25,63 @@ const MD_KEYS: Readonly<Record<string, string>> = {
   userdefinedwidth: 'width',
 };
 
+/** Sides whose lines can be left out. */
+const SIDES = ['top', 'bottom', 'left', 'right'] as const;
+
+const isOn = (value: readonly Token[]): boolean =>
+  value.length === 0 || /true/.test(value.map(({ text }) => text).join(''));
+
+/** Settings with the styles they name put in their place (mdframed manual, section 5). */
+function withStyles(
+  it: Interpreter,
+  tokens: readonly Token[],
+  depth = 0,
+): [string, readonly Token[]][] {
+  return [...keyValues(tokens)].flatMap(([key, value]): [string, readonly Token[]][] =>
+    key === 'style' && depth < 9
+      ? withStyles(it, it.read(mdStyle(tokensText(value).trim())), depth + 1)
+      : [[key, value]],
+  );
+}
+
 /** Settings of mdframed written as keys of coloured boxes; others have nothing to do here. */
 function asBoxKeys(it: Interpreter, tokens: readonly Token[]): Token[] {
   const out: Token[] = [];
-  let part: Token[] = [];
-  let depth = 0;
-  const put = (): void => {
-    const eq = part.findIndex((t) => t.text === '=');
-    const name = part
-      .slice(0, Math.max(0, eq))
-      .map((t) => t.text)
-      .join('')
-      .trim();
-    const key = MD_KEYS[name];
-    if (key) out.push(...it.p.chars(`,${key}`), ...part.slice(eq));
-    if (name === 'hidealllines' && /true/.test(part.map((t) => t.text).join('')))
-      out.push(...it.p.chars(',boxrule=0pt'));
-    part = [];
-  };
-  for (const token of tokens) {
-    if (token.cat === 1) depth++;
-    else if (token.cat === 2) depth--;
-    if (depth === 0 && token.text === ',' && token.cell === null) put();
-    else part.push(token);
+  const put = (key: string, value: readonly Token[]): number =>
+    out.push(...it.p.chars(`,${key}=`), ...braced(it, value));
+  const hidden = new Map<string, boolean>();
+  let width: readonly Token[] = it.source('.4pt');
+  for (const [key, value] of withStyles(it, tokens)) {
+    const known = MD_KEYS[key];
+    if (known) put(known, value);
+    const side = SIDES.find((one) => key === `${one}line`);
+    if (key === 'linewidth' || key === 'outerlinewidth') width = value;
+    if (side) hidden.set(side, !isOn(value));
+    else if (key === 'hidealllines') for (const one of SIDES) hidden.set(one, isOn(value));
+    else if (key === 'nobreak' && isOn(value)) out.push(...it.p.chars(',unbreakable'));
+    else if (key === 'innermargin' || key === 'leftmargin') put('left skip', value);
+    else if (key === 'outermargin' || key === 'rightmargin') put('right skip', value);
   }
-  put();
+  for (const [side, isHidden] of hidden) put(`${side}rule`, isHidden ? it.source('0pt') : width);
   return out;
 }
 
 const MD_START =
   'breakable,colback=white,colframe=black,boxrule=.4pt,sharp corners,left=9pt,right=9pt,top=4pt,bottom=4pt,coltitle=black,colbacktitle=white';
 const MD_STYLES = cell<readonly Token[]>('mdframedsetup', []);
+const mdStyle = cellsBy<readonly Token[]>('mdframedstyle', []);
+
+/** An environment stands in a frame from here on. */
+function surround(it: Interpreter, name: readonly Token[], options: readonly Token[]): void {
+  const hook = (place: string, code: readonly Token[]): Token[] => [
+    it.p.command('@hookenv'),
+    ...braced(it, name),
+    ...braced(it, it.p.chars(place)),
+    ...braced(it, code),
+  ];
+  const begin = [...it.source('\\begin{mdframed}['), ...braced(it, options), ...it.p.chars(']')];
+  it.execute([...hook('before', begin), ...hook('after', it.source('\\end{mdframed}'))]);
+}
 
 /** mdframed: paragraphs in frames that are told of by keys. */
 export const mdframed: PackageEntry = {
@@ -71,8 +99,7 @@ export const mdframed: PackageEntry = {
       begin: (it, args) =>
         beginBox(it, [
           ...it.source(MD_START),
-          ...asBoxKeys(it, it.read(MD_STYLES)),
-          ...asBoxKeys(it, tokensOf(args, 0)),
+          ...asBoxKeys(it, [...it.read(MD_STYLES), ...it.p.chars(','), ...tokensOf(args, 0)]),
         ]),
       end: endBox,
     },
@@ -86,6 +113,43 @@ export const mdframed: PackageEntry = {
       example: '\\mdfsetup{linewidth=1pt}',
       run: (it, args) =>
         it.write(MD_STYLES, [...it.read(MD_STYLES), ...it.p.chars(','), ...tokensOf(args, 0)]),
+    },
+    {
+      name: 'mdfdefinestyle',
+      signature: 'mm',
+      package: 'mdframed',
+      description: 'Settings under a name, for style=.',
+      example:
+        '\\mdfdefinestyle{tide}{linewidth=1pt}\\begin{mdframed}[style=tide]Ebb\\end{mdframed}',
+      run: (it, args) =>
+        it.write(mdStyle(textOf(it.p, tokensOf(args, 0))), tokensOf(args, 1), true),
+    },
+    {
+      name: 'surroundwithmdframed',
+      signature: 'om',
+      package: 'mdframed',
+      description: 'Puts an environment that is there into frames.',
+      example: '\\surroundwithmdframed[linewidth=1pt]{quote}\\begin{quote}Ebb\\end{quote}',
+      run: (it, args) => surround(it, tokensOf(args, 1), tokensOf(args, 0)),
+    },
+    {
+      name: 'newmdtheoremenv',
+      signature: 'omomo',
+      package: 'mdframed',
+      description: 'A kind of theorem in frames.',
+      example: '\\newmdtheoremenv[linewidth=1pt]{law}{Law}\\begin{law}Ebb\\end{law}',
+      run: (it, args) => {
+        surround(it, tokensOf(args, 1), tokensOf(args, 0));
+        const bracketed = (at: number): Token[] =>
+          args[at] ? [...it.p.chars('['), ...tokensOf(args, at), ...it.p.chars(']')] : [];
+        it.execute([
+          it.p.command('newtheorem'),
+          ...braced(it, tokensOf(args, 1)),
+          ...bracketed(2),
+          ...braced(it, tokensOf(args, 3)),
+          ...bracketed(4),
+        ]);
+      },
     },
     {
       name: 'newmdenv',

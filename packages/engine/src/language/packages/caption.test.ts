@@ -1,0 +1,53 @@
+import { describe, expect, it } from 'vitest';
+import { findingsIn, inArticle } from '../../testing/document';
+import { laidBody } from '../../testing/layout';
+
+const FIGURE = '\\begin{figure}[h]X\\caption{Tides}\\end{figure}';
+const TABLE = '\\begin{table}[h]X\\caption{Tides}\\end{table}';
+const says = (setup: string, body = FIGURE): string =>
+  laidBody(body, `\\usepackage{caption,subcaption}${setup}`).text.replace(/\s+/g, ' ');
+
+/** caption manual, sections 2 and 4. */
+describe('captions as they are set up', () => {
+  it.each([
+    ['', 'Figure 1: Tides'],
+    ['\\captionsetup{labelsep=period}', 'Figure 1. Tides'],
+    ['\\captionsetup{labelsep=none}', 'Figure 1Tides'],
+    ['\\DeclareCaptionLabelSeparator{bar}{ / }\\captionsetup{labelsep=bar}', 'Figure 1 / Tides'],
+    ['\\captionsetup{labelformat=parens}', 'Figure (1): Tides'],
+    ['\\captionsetup{labelformat=brace}', 'Figure 1): Tides'],
+    ['\\captionsetup{labelformat=empty}', 'X | Tides'],
+    ['\\DeclareCaptionLabelFormat{mine}{[#2]}\\captionsetup{labelformat=mine}', '[1]: Tides'],
+    ['\\DeclareCaptionTextFormat{mine}{#1!}\\captionsetup{textformat=mine}', 'Figure 1: Tides!'],
+    ['\\captionsetup[figure]{name=Fig.}', 'Fig. 1: Tides'],
+    ['\\captionsetup[table]{name=Tab.}', 'Figure 1: Tides'],
+  ])('%s', (setup, printed) => {
+    expect(says(setup)).toContain(printed);
+    expect(findingsIn(inArticle(FIGURE, `\\usepackage{caption}${setup}`))).toEqual([]);
+  });
+  it('for one kind of float leave the others alone', () => {
+    const setup = '\\captionsetup[table]{labelsep=period,position=top}';
+    expect(says(setup)).toContain('Figure 1: Tides');
+    expect(says(setup, TABLE)).toContain('Table 1. Tides');
+  });
+  it('of parts have a letter in brackets, and their own look when it is said', () => {
+    const part =
+      '\\begin{figure}[h]\\begin{subfigure}{3cm}A\\caption{ebb}\\end{subfigure}\\caption{Both}\\end{figure}';
+    expect(says('', part)).toContain('(a) ebb');
+    expect(says('\\captionsetup[subfigure]{labelformat=simple,labelsep=colon}', part)).toContain(
+      'a: ebb',
+    );
+  });
+  it('hang below their text, within margins', () => {
+    const long = `\\begin{figure}[h]X\\caption{${'ebb and flow '.repeat(12)}}\\end{figure}`;
+    const at = (setup: string) =>
+      laidBody(long, `\\usepackage{caption}${setup}`)
+        .lines.slice(1, 3)
+        .map(({ x }) => x);
+    const [first = 0, second = 0] = at('\\captionsetup{format=hang}');
+    expect(second - first).toBeGreaterThan(40);
+    expect(second - first).toBeLessThan(50);
+    const [plain = 0] = at('');
+    expect((at('\\captionsetup{margin=1cm}')[0] ?? 0) - plain).toBeCloseTo(28.45, 0);
+  });
+});
