@@ -101,29 +101,10 @@ const LONG: Readonly<Record<string, string>> = {
   'figs.': 'figures',
 };
 
-/** What `\autoref` calls them (hyperref manual, section 4.3): some begin with capitals, some do not. */
-const AUTO_NAMES: ReadonlyMap<string, string> = new Map(
-  Object.entries({
-    equation: 'Equation',
-    figure: 'Figure',
-    table: 'Table',
-    part: 'Part',
-    appendix: 'Appendix',
-    subsection: 'subsection',
-    subsubsection: 'subsubsection',
-    paragraph: 'paragraph',
-    section: 'section',
-    chapter: 'chapter',
-    enumi: 'item',
-    enumii: 'item',
-    enumiii: 'item',
-    footnote: 'footnote',
-    page: 'page',
-  }),
-);
-
 function autoName(label: LabelDefinition): string {
-  return AUTO_NAMES.get(label.kind ?? '') ?? kindName(label, { capital: true, long: true }, false);
+  const own = label.names?.auto;
+  if (own !== undefined) return own;
+  return kindName(label, { capital: true, long: true }, false);
 }
 
 interface NameForm {

@@ -32,10 +32,12 @@ export function labelDefinition(
   };
 }
 
-/** What `\crefname` or the title of a theorem says a kind is called. */
+/** What `\crefname`, `\…autorefname` or the title of a theorem says a kind is called. */
 function namesOfKind(it: Interpreter, kind: string): { names?: KindNames } {
   const names = it.read(kindNames(kind));
-  return names ? { names } : {};
+  const auto = it.state.meaning(it.state.cell(`${kind}autorefname`));
+  if (auto?.kind !== 'macro') return names ? { names } : {};
+  return { names: { ...names, auto: auto.body.map(({ text }) => text).join('') } };
 }
 
 /** `\label`: names the number given out last. */

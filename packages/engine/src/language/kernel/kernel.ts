@@ -99,7 +99,6 @@ export const kernel: Module = {
   macros: {
     ...listMacros,
     '@firstofone': '#1',
-    '@firstoftwo': '#1',
     '@secondoftwo': '#2',
   },
 };

@@ -11,7 +11,7 @@ const HELPERS =
 \def\m@th{}\def\mathpalette#1#2{\mathchoice{#1\displaystyle{#2}}{#1\textstyle{#2}}{#1\scriptstyle{#2}}{#1\scriptscriptstyle{#2}}}
 \def\@empty{}\def\space{ }\def\@plus{plus}\def\@minus{minus}
 \def\and{\quad}\let\@tempa\@empty\let\@tempb\@empty\let\@tempc\@empty
-\def\@gobble#1{}\def\@gobbletwo#1#2{}\def\@gobblethree#1#2#3{}\def\@gobblefour#1#2#3#4{}
+\def\@gobble#1{}\def\@firstoftwo#1#2{#1}\def\@gobbletwo#1#2{}\def\@gobblethree#1#2#3{}\def\@gobblefour#1#2#3#4{}
 \def\@ne{1}\def\tw@{2}\def\thr@@{3}\def\m@ne{-1}\def\@M{10000}\def\@MM{20000}
 \chardef\@ne=1\chardef\tw@=2\chardef\thr@@=3\chardef\sixt@@n=16\chardef\@cclv=255
 \let\@totalleftmargin\totalleftmargin\let\p@=\p@\newskip\hideskip\newskip\@tempskipa\newskip\@tempskipb\newskip\skip@

@@ -36,6 +36,8 @@ export interface OpenGroup {
 export interface KindNames {
   readonly small?: readonly [string, string];
   readonly capital?: readonly [string, string];
+  /** What `\autoref` calls it. */
+  readonly auto?: string;
 }
 
 /** A label as the block defines it. */

@@ -7,6 +7,7 @@ import {
   type PackageEntry,
 } from '../machine/entries';
 import { macroEntry } from '../machine/macroEntry';
+import { ALGORITHM_BLOCKS, algorithmBlockNames } from './algorithmBlocks';
 import { floatKind } from '../constructs/floats';
 import { beginGeneral } from '../constructs/generalList';
 import { endList } from '../constructs/lists';
@@ -25,7 +26,7 @@ const BODY = String.raw`
 \def\ALG@plain{\item[]\hspace*{\ALG@depth\algorithmicindent}\ignorespaces}
 \def\ALG@in{\advance\ALG@depth by 1 \relax}
 \def\ALG@out{\advance\ALG@depth by -1 \relax}
-\def\ALG@comment#1{\hfill\(\triangleright\) #1}
+\def\algorithmiccomment#1{\hfill\(\triangleright\) #1}\def\ALG@comment{\algorithmiccomment}
 \providecommand{\algorithmname}{Algorithm}
 \def\algorithmicrequire{\textbf{Require:}}\def\algorithmicensure{\textbf{Ensure:}}
 \def\algorithmicend{\textbf{end}}\def\algorithmicif{\textbf{if}}\def\algorithmicthen{\textbf{then}}
@@ -226,7 +227,8 @@ export const algpseudocode: PackageEntry = {
     command('Return', '', 'What is given back.', '\\State \\Return $x$', '\\algorithmicreturn\\ '),
     command('textproc', 'm', 'The name of a part.', '\\State \\textproc{Tide}', '\\textsc{#1}'),
   ],
-  source: BODY,
+  source: BODY + ALGORITHM_BLOCKS,
+  described: algorithmBlockNames,
   setup: withoutEnds,
 };
 

@@ -117,6 +117,14 @@ function target(it: Interpreter, tokens: readonly Token[]): string {
   return `#${textOf(it.p, tokens)}`;
 }
 
+/** What `\autoref` calls things (hyperref manual, section 7). */
+const AUTO_NAMES =
+  'equation:Equation footnote:footnote item:item enumi:item enumii:item enumiii:item figure:Figure table:Table part:Part appendix:Appendix chapter:chapter section:section subsection:subsection subsubsection:subsubsection paragraph:paragraph page:page'
+    .split(' ')
+    .map((pair) => pair.split(':'))
+    .map(([kind, name]) => `\\def\\${kind}autorefname{${name}}`)
+    .join('') + '\\def\\theHequation{}\\def\\theHsection{}\\def\\theHfigure{}\\def\\theHtable{}';
+
 /** All keys of its options that courses have in their files (hyperref manual, section 4). */
 const KEYS: readonly string[] =
   'colorlinks linkcolor urlcolor citecolor filecolor menucolor runcolor anchorcolor allcolors hidelinks bookmarks bookmarksnumbered bookmarksopen bookmarksopenlevel bookmarksdepth bookmarkstype breaklinks pdftitle pdfauthor pdfsubject pdfkeywords pdfcreator pdfproducer pdfborder pdfborderstyle pdfhighlight linkbordercolor urlbordercolor citebordercolor filebordercolor allbordercolors pdfstartview pdfstartpage pdfpagemode pdfpagelayout pdflang pdfencoding pdfa pdfversion unicode backref pagebackref hyperindex hyperfootnotes hyperfigures plainpages pdfpagelabels linktoc linktocpage raiselinks final draft debug verbose implicit hypertexnames naturalnames nesting setpagesize driverfallback pdfusetitle baseurl pdfnewwindow pdftoolbar pdfmenubar pdfwindowui pdffitwindow pdfcenterwindow pdfdisplaydoctitle pdfremotestartview psdextra localanchorname CJKbookmarks frenchlinks ocgcolorlinks destlabel english german french spanish'.split(
@@ -215,10 +223,22 @@ export const hyperref: PackageEntry = {
       '\\nolinkurl{tides.example}',
       '\\texttt{#1}',
     ),
+    macroEntry(
+      'autopageref',
+      'm',
+      'The page of what a label names, with its word.',
+      '\\autopageref{eq:tide}',
+      '\\pageautorefname~\\pageref{#1}',
+    ),
     quietEntry('pdfbookmark', 'omm', 'A bookmark of your own.'),
+    quietEntry('subpdfbookmark', 'mm', 'A bookmark below the one before.'),
+    quietEntry('belowpdfbookmark', 'mm', 'A bookmark of the level below.'),
+    quietEntry('MakeLinkTarget', 'om', 'A place that links lead to.'),
+    quietEntry('hyperbaseurl', 'm', 'What addresses begin with.'),
     quietEntry('currentpdfbookmark', 'mm', 'A bookmark of your own.'),
     quietEntry('pdfstringdefDisableCommands', 'M', 'Commands that mean nothing in bookmarks.'),
   ],
+  source: AUTO_NAMES,
   setup: (it, options) => {
     if (options.length > 0) takeOptions(it, it.source(options.join(',')));
   },
