@@ -144,3 +144,14 @@ export function endsWith(tokens: readonly Token[], tail: readonly Token[]): bool
   const offset = tokens.length - tail.length;
   return offset >= 0 && tail.every((t, i) => sameToken(t, tokens[offset + i] as Token));
 }
+
+/**
+ * What stands in braces after commands are carried out up to the opening one
+ * (The TeXbook, chapter 24, ⟨general text⟩): `\detokenize\expandafter{\x}`.
+ */
+export function readGeneralText(p: Processor, caller: Token): Token[] {
+  const first = p.nextExpanded();
+  const open = first?.cat === Cat.Space ? p.nextExpanded() : first;
+  if (open) p.unread(open);
+  return readArgument(p, caller, true) ?? [];
+}

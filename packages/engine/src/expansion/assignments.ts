@@ -2,6 +2,7 @@ import { Cat } from '../tokens/categories';
 import { parseSpec } from './argumentSpecs';
 import { readArgument } from './arguments';
 import { ownName } from './cells';
+import { codeTables } from './codeTables';
 import { latexMacro, parameterise, readName, takePrefix } from './definitions';
 import {
   detach,
@@ -24,14 +25,6 @@ const primitive = (name: string, run: Primitive['run']): Primitive => ({
 
 const arg = (p: Processor, caller: Token): Token[] => readArgument(p, caller, true) ?? [];
 
-/** `\lowercase`, `\uppercase`: letters of the argument, commands left alone. */
-function changeCase(name: string, change: (text: string) => string): Primitive {
-  return primitive(name, (p, caller) => {
-    const tokens = arg(p, caller);
-    p.push(tokens.map((t) => (t.cat === Cat.Command ? t : { ...t, text: change(t.text) })));
-  });
-}
-
 /** `\countdef` and its kin: a name for a numbered register. */
 function registerName(name: string, type: RegisterType): Primitive {
   return primitive(name, (p, caller) => {
@@ -42,19 +35,6 @@ function registerName(name: string, type: RegisterType): Primitive {
     const storage = p.state.register(type, number);
     if (cell) p.state.set(cell, { kind: 'register', type, storage }, prefix.global);
   });
-}
-
-/** A table that the engine has no use for: `\lccode` and its kin are read and forgotten. */
-function codeTable(name: string): Primitive {
-  return {
-    ...primitive(name, (p) => {
-      takePrefix(p);
-      scanInt(p);
-      p.takeChar('=');
-      scanInt(p);
-    }),
-    read: (p) => ({ type: 'count', value: scanInt(p) }),
-  };
 }
 
 /** Reads `count` arguments and does nothing: messages, files to be written. */
@@ -239,14 +219,12 @@ function whileLoop(name: string, test: string): Primitive {
 
 /** Further assignments of TeX and LaTeX (The TeXbook, chapters 24 and 26; the LaTeX kernel). */
 export const assignments: readonly Primitive[] = [
-  changeCase('lowercase', (t) => t.toLowerCase()),
-  changeCase('uppercase', (t) => t.toUpperCase()),
+  ...codeTables,
   registerName('countdef', 'count'),
   registerName('dimendef', 'dimen'),
   registerName('skipdef', 'skip'),
   registerName('muskipdef', 'muskip'),
   registerName('toksdef', 'toks'),
-  ...['lccode', 'uccode', 'sfcode', 'mathcode', 'delcode'].map(codeTable),
   primitive('newmuskip', (p, caller) => {
     const cell = readName(p, caller);
     if (cell) declareRegister(p.state, 'muskip', cell.name);

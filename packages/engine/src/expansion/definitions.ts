@@ -314,18 +314,6 @@ function endLines(p: Processor, char: number, global: boolean): void {
   p.setCategories(withCategory(p.categories, NEWLINE, cat), global);
 }
 
-function catcode(p: Processor): void {
-  const prefix = takePrefix(p);
-  const named = scanInt(p);
-  // Lines end in one way here.
-  const char = named === RETURN ? NEWLINE : named;
-  p.takeChar('=');
-  const cat = scanInt(p);
-  if (cat >= 0 && cat <= 15 && char >= 0) {
-    p.setCategories(withCategory(p.categories, char, cat), prefix.global);
-  }
-}
-
 const AT = 64;
 const primitive = (name: string, run: Primitive['run']): Primitive => ({
   kind: 'primitive',
@@ -377,7 +365,6 @@ export const definitions: readonly Primitive[] = [
     const code = scanInt(p);
     if (cell) p.state.set(cell, { kind: 'chardef', code }, prefix.global);
   }),
-  primitive('catcode', catcode),
   primitive('makeatletter', (p) => p.setCategories(withCategory(p.categories, AT, Cat.Letter))),
   primitive('makeatother', (p) => p.setCategories(withCategory(p.categories, AT, Cat.Other))),
   primitive('newcommand', latexDefinition('new')),

@@ -1,5 +1,5 @@
 import { formatPt, type Glue } from '../base/lengths';
-import { readArgument } from './arguments';
+import { readGeneralText } from './arguments';
 import { conditionals, readCsName } from './conditionals';
 import { evaluations } from './evaluations';
 import { helpers } from './helpers';
@@ -105,11 +105,9 @@ export const expandables: readonly Expandable[] = [
   number('@Alph', toLetter),
   ...helpers,
   expandable('detokenize', (p) => {
-    const tokens = readArgument(p, p.command('detokenize'), true);
-    p.push(p.chars(tokensText(tokens ?? [])));
+    p.push(p.chars(tokensText(readGeneralText(p, p.command('detokenize')))));
   }),
   expandable('unexpanded', (p) => {
-    const tokens = readArgument(p, p.command('unexpanded'), true);
-    p.push(shield(p, tokens ?? []));
+    p.push(shield(p, readGeneralText(p, p.command('unexpanded'))));
   }),
 ];

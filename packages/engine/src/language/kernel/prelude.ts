@@ -1,6 +1,7 @@
 import { BACKDROP_MACROS } from '../constructs/backdrop';
 import { FOOTNOTE_SOURCE } from '../constructs/footnotes';
 import { FLOAT_SOURCE } from '../constructs/floats';
+import { KERNEL_INTERNALS } from '../constructs/kernelInternals';
 import { FONT_SOURCE } from '../constructs/mathFontDeclarations';
 import { PAGE_STYLES } from '../constructs/pageStyle';
 
@@ -35,9 +36,6 @@ const HELPERS =
 \def\@height{height}\def\@width{width}\def\@depth{depth}
 \def\@spaces{\space\space\space\space}
 \def\@hangfrom#1{\noindent#1}
-\def\@makeother#1{\catcode\expandafter` +
-  '`' +
-  String.raw`\csname#1\endcsname=12 }
 \def\@sanitize{}
 \def\nfss@text#1{\mbox{#1}}
 \def\normalbaselines{\lineskip\normallineskip\baselineskip\normalbaselineskip}
@@ -90,4 +88,10 @@ const HELPERS =
 
 /** All of the kernel that is written in the language itself. */
 export const PRELUDE =
-  HELPERS + PAGE_STYLES + BACKDROP_MACROS + FOOTNOTE_SOURCE + FLOAT_SOURCE + FONT_SOURCE;
+  HELPERS +
+  PAGE_STYLES +
+  BACKDROP_MACROS +
+  FOOTNOTE_SOURCE +
+  FLOAT_SOURCE +
+  FONT_SOURCE +
+  KERNEL_INTERNALS;

@@ -71,8 +71,9 @@ const startOf = (it: Interpreter): Wishes => ({
 /** One or two lengths: `2cm`, `{2cm,3cm}`. */
 type Read = (it: Interpreter, value: readonly Token[]) => readonly [Sp, Sp];
 const pair: Read = (it, value) => {
-  const [first = [], second = first] = splitAt(value, ',').map(trimmed);
-  return [dimenOf(it, first), dimenOf(it, second)];
+  const [first = [], second] = splitAt(value, ',').map(trimmed);
+  const length = dimenOf(it, first);
+  return [length, second ? dimenOf(it, second) : length];
 };
 
 function numbers(it: Interpreter, value: readonly Token[], sign: string): [number, number] {
