@@ -1,4 +1,4 @@
-import { ownName, type CellOf } from './cells';
+import { cell as declared, ownName, type CellOf } from './cells';
 import type { Meaning } from './meaning';
 
 /**
@@ -78,6 +78,11 @@ function setOf(path: ReadPath): ReadonlySet<Cell> {
   path.set = set;
   return set;
 }
+
+/** Stands for all public names that are defined: a sum over them in the order they came. */
+export const NAMES = declared('names', 0);
+/** Names that a document writes: of commands, and of environments behind their mark. */
+const PUBLIC_NAME = /^\u0002?[A-Za-z]+\*?$/;
 
 /**
  * The state of the processor: named cells, scopes by save stack (The TeXbook,
@@ -164,6 +169,8 @@ export class State {
 
   /** Sets a cell, in the current group or globally. */
   set(cell: Cell, value: CellValue, global = false): void {
+    const comesOrGoes = (cell.value === undefined) !== (value === undefined);
+    if (comesOrGoes && PUBLIC_NAME.test(cell.name)) this.noteName(cell.name, global);
     if (cell.writeStamp !== this.stamp) {
       cell.writeStamp = this.stamp;
       this.written.push({ cell, value: cell.value });
@@ -180,6 +187,14 @@ export class State {
     }
     cell.level = level;
     cell.value = value;
+  }
+
+  /** The names there are have changed: what proposes names goes by this cell. */
+  private noteName(name: string, global: boolean): void {
+    const cell = this.cell(NAMES.name);
+    let sum = Number(this.get(cell) ?? NAMES.start);
+    for (let i = 0; i < name.length; i++) sum = (Math.imul(sum, 31) + name.charCodeAt(i)) | 0;
+    this.set(cell, sum, global);
   }
 
   openGroup(): void {

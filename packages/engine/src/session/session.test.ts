@@ -200,3 +200,15 @@ describe('a condition that nothing ends', () => {
     );
   });
 });
+
+it('proposes names that came in above, as a cold start does', () => {
+  const text = inArticle('Low \\tidw water.');
+  const session = newSession();
+  session.setText(text);
+  session.settleAll();
+  const at = text.indexOf('\\begin{document}');
+  session.edit(at, at, '\\newcommand{\\tide}{x}\n');
+  session.settleAll();
+  compareToCold(session.text, session);
+  expect(session.findings()[0]?.fix?.title).toContain('\\tide');
+});

@@ -3,6 +3,7 @@ import { editDistance, nearestName, nearestNames } from '../../base/nearest';
 import type { Span } from '../../base/spans';
 import { readArgument, readOptional } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
+import { NAMES } from '../../expansion/state';
 import { Cat } from '../../tokens/categories';
 import type { Fix } from '../../findings/finding';
 import { cutName, meantWays, missingOpen } from './meantNames';
@@ -21,8 +22,8 @@ export function nearestCommands(it: Interpreter, name: string, most = 3): readon
       it.state.names((n) => CONTROL_WORD.test(n)),
       most,
     );
-    // What is proposed must be there still: the block depends on it.
-    for (const one of near) it.state.get(it.state.cell(one));
+    // What is proposed must be there still, and nothing nearer: the block depends on the names.
+    it.state.read(NAMES);
     it.nearest.set(asked, near);
   }
   return near;
@@ -33,9 +34,8 @@ export function nearestEnvironment(it: Interpreter, name: string): string | null
   function* names(): Generator<string> {
     for (const n of it.state.names((cell) => cell.startsWith(ENVIRONMENT))) yield n.slice(1);
   }
-  const near = nearestName(name, names());
-  if (near !== null) it.state.get(it.state.cell(ENVIRONMENT + near));
-  return near;
+  it.state.read(NAMES);
+  return nearestName(name, names());
 }
 
 /** A finding for a command nobody defined, with the nearest known ones as its fixes. */
