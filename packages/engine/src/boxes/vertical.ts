@@ -76,7 +76,7 @@ export type VItem =
   /** The next line gets no line space before it. */
   | { readonly kind: 'nointerline' }
   | { readonly kind: 'footnote'; readonly items: readonly VItem[] }
-  | { readonly kind: 'clear'; readonly odd: boolean }
+  | { readonly kind: 'clear'; readonly odd: boolean; readonly barrier?: true }
   | {
       readonly kind: 'columnchange';
       readonly layout: ColumnLayout;

@@ -209,6 +209,8 @@ export interface NoTopFloats {
 export interface ClearPage {
   readonly kind: 'clear';
   readonly odd: boolean;
+  /** Only when floats wait: they come before what follows (package placeins). */
+  readonly barrier?: true;
 }
 
 /** From here on pages have these columns; `wide` stands above them over the whole width. */

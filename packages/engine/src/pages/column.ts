@@ -275,7 +275,7 @@ function fillColumn(column: Column, blocks: readonly FlowBlock[]): BuiltColumn {
     switch (element.kind) {
       case 'clear': {
         const waits = column.area.waiting.length > 0;
-        if (isEmpty(column) && !waits && !element.odd) continue;
+        if (!waits && (element.barrier || (isEmpty(column) && !element.odd))) continue;
         return finish(column, element.odd ? 'clearOdd' : 'clear', null, after(at));
       }
       case 'columnchange':

@@ -19,6 +19,7 @@ import { paperOf, setAll } from '../constructs/pageLayout';
 import { article } from './standard';
 import { cell } from '../../expansion/cells';
 import { OWN } from '../machine/ownNames';
+import { EXAM_SOURCE } from './examSource';
 
 /** A list of questions or parts: label, counter and margin. */
 const level = (name: string, counter: string, label: string, what: string): EnvironmentEntry => ({
@@ -70,10 +71,17 @@ const item = (name: string, env: string): CommandEntry => ({
         it.source(`\\relax{${getCount(it.state, 'c@question')}}{${points || '0'}}`),
       );
     else if (points !== '') addToList(it, 'exam', it.source(`\\relax{}{${points}}`));
+    if (env === 'questions')
+      it.execute(it.source(`\\def\\@thepoints{${points || '0'}}\\ex@heading`));
     if (points === '') return;
-    it.execute(it.source(`\\@pointsbefore{${points}}`));
+    const said = env === 'questions' && ownHeading(it);
+    if (!said) it.execute(it.source(`\\@pointsbefore{${points}}`));
   },
 });
+
+/** `\\qformat` says itself where the points of a question stand. */
+const ownHeading = (it: Interpreter): boolean =>
+  textOf(it.p, [it.p.command('ex@qformat')]).trim() !== '';
 
 /** An item without its list still starts a paragraph that says so. */
 function outside(it: Interpreter): void {
@@ -92,7 +100,7 @@ const solution = (name: string, boxed: boolean): EnvironmentEntry => ({
     it.endParagraph();
     it.innermost.data.set(ROOM, { room, left: it.dimen('totalleftmargin') });
     beginColumn(it, it.dimen('linewidth') - 2 * (it.dimen('fboxsep') + it.dimen('fboxrule')));
-    if (isOn(it, 'printanswers')) it.execute(it.source('\\noindent\\solutiontitle'));
+    if (isOn(it, 'printanswers')) it.execute(it.source('\\ex@solution\\noindent\\solutiontitle'));
   },
   end: (it) => {
     const { blocks, width } = endColumn(it);
@@ -101,7 +109,10 @@ const solution = (name: string, boxed: boolean): EnvironmentEntry => ({
       if (room > 0) it.mode.vlist.push({ kind: 'vspace', glue: glue(room), behaviour: 'plain' });
       return;
     }
-    const frame = boxed ? { rule: it.dimen('fboxrule'), padding: it.dimen('fboxsep') } : null;
+    const frame =
+      boxed && isOn(it, 'solframe')
+        ? { rule: it.dimen('fboxrule'), padding: it.dimen('fboxsep') }
+        : null;
     it.mode.vlist.push(inPlainFrame(it, frame, { blocks, width }, left));
   },
 });
@@ -136,14 +147,14 @@ function gradeTable(it: Interpreter, vertical: boolean): void {
   const { questions, points } = totals(it);
   const total = points.reduce((a, b) => a + b, 0);
   const source = vertical
-    ? `\\begin{tabular}{|c|c|c|}\\hline Question & Points & Score\\\\\\hline ${questions.map((q, i) => `${q} & ${points[i] ?? 0} &\\\\\\hline `).join('')}Total: & ${total} &\\\\\\hline\\end{tabular}`
-    : `\\begin{tabular}{|l|*{${questions.length}}{c|}c|}\\hline Question: & ${questions.map((q) => `${q} & `).join('')}Total\\\\\\hline Points: & ${points.map((p) => `${p} & `).join('')}${total}\\\\\\hline Score: & ${questions.map(() => '& ').join('')}\\\\\\hline\\end{tabular}`;
+    ? `\\begin{tabular}{|c|c|c|}\\hline \\ex@vq & \\ex@vp & \\ex@vs\\\\\\hline ${questions.map((q, i) => `${q} & ${points[i] ?? 0} &\\\\\\hline `).join('')}\\ex@vt & ${total} &\\\\\\hline\\end{tabular}`
+    : `\\begin{tabular}{|l|*{${questions.length}}{c|}c|}\\hline \\ex@hq & ${questions.map((q) => `${q} & `).join('')}\\ex@ht\\\\\\hline \\ex@hp & ${points.map((p) => `${p} & `).join('')}${total}\\\\\\hline \\ex@hs & ${questions.map(() => '& ').join('')}\\\\\\hline\\end{tabular}`;
   it.execute(it.source(source));
 }
 
 const total = (
   name: string,
-  value: (t: ReturnType<typeof totals>) => number,
+  value: (t: ReturnType<typeof totals>, it: Interpreter) => number,
   what: string,
 ): CommandEntry => ({
   name,
@@ -152,7 +163,7 @@ const total = (
   example: `\\${name}`,
   run: (it) => {
     it.startParagraph();
-    it.execute(it.p.chars(String(value(totals(it)))));
+    it.execute(it.p.chars(String(value(totals(it), it))));
   },
 });
 
@@ -169,6 +180,22 @@ const commands: readonly CommandEntry[] = [
     run: (it, args) => gradeTable(it, tokensOf(args, 0)[0]?.text !== 'h'),
   },
   total('numquestions', (t) => t.questions.length, 'How many questions there are.'),
+  total(
+    'totalpoints',
+    (t, it) => t.points[getCount(it.state, 'c@question') - 1] ?? 0,
+    'The points of this question with all its parts.',
+  ),
+  {
+    name: 'pointsofquestion',
+    signature: 'm',
+    description: 'The points of a question with all its parts.',
+    example: '\\pointsofquestion{1}',
+    run: (it, args) => {
+      it.startParagraph();
+      const number = Number(textOf(it.p, tokensOf(args, 0)));
+      it.execute(it.p.chars(String(totals(it).points[number - 1] ?? 0)));
+    },
+  },
   total('numpoints', (t) => t.points.reduce((a, b) => a + b, 0), 'How many points there are.'),
   {
     name: 'fillwithlines',
@@ -201,70 +228,6 @@ const commands: readonly CommandEntry[] = [
   },
 ];
 
-const SOURCE = String.raw`
-\newcounter{question}\newcounter{partno}[question]\newcounter{subpart}[partno]\newcounter{subsubpart}[subpart]
-\newcounter{choice}
-\def\thequestion{\arabic{question}}\def\thepartno{\alph{partno}}
-\def\thesubpart{\roman{subpart}}\def\thesubsubpart{\greek{subsubpart}}\def\thechoice{\Alph{choice}}
-\def\questionlabel{\thequestion.}\def\partlabel{(\thepartno)}\def\subpartlabel{\thesubpart.}
-\def\subsubpartlabel{\thesubsubpart)}\def\choicelabel{\thechoice.}
-\def\greek#1{\ensuremath{\ifcase\value{#1}\or\alpha\or\beta\or\gamma\or\delta\or\epsilon\or\zeta\fi}}
-\newif\if@printanswers
-\def\printanswers{\@printanswerstrue}\def\noprintanswers{\@printanswersfalse}
-\def\ifprintanswers{\if@printanswers}
-\def\addpoints{}\def\noaddpoints{}
-\def\marginpointname#1{\def\@marginpointname{#1}}\def\@marginpointname{}
-\def\@pointsalone#1{\def\@thepoints{#1}\@pointsopen#1\@marginpointname\@pointsclose}
-\def\pointsinmargin{\def\@pointsbefore##1{\leavevmode\llap{\@pointsalone{##1}\hskip\dimexpr\@totalleftmargin+.5em\relax}}}\let\pointsinleftmargin\pointsinmargin
-\def\pointsinrightmargin{\def\@pointsbefore##1{\leavevmode\hbox to0pt{\hskip\dimexpr\linewidth+.5em\relax\@pointsalone{##1}\hss}}}
-\def\nopointsinmargin{\let\@pointsbefore\@pointsinline}\let\nopointsinrightmargin\nopointsinmargin
-\def\bracketedpoints{\def\@pointsopen{[}\def\@pointsclose{]}}
-\def\boxedpoints{\def\@pointsopen{}\def\@pointsclose{}}
-\def\@pointsopen{(}\def\@pointsclose{)}
-\def\pointname#1{\def\@pointname{#1}}\def\@pointname{\ifnum\@thepoints=1 \ point\else\ points\fi}
-\def\marksnotpoints{\def\@pointname{\ifnum\@thepoints=1 \ mark\else\ marks\fi}}
-\def\@pointsinline#1{\def\@thepoints{#1}\@pointsopen#1\@pointname\@pointsclose\ }
-\let\@pointsbefore\@pointsinline
-\def\qformat#1{}\def\pointpoints#1#2{\def\@pointname{\ifnum\@thepoints=1 \ #1\else\ #2\fi}}
-\def\droppoints{}\def\pointsdroppedatright{}\def\shadedsolutions{}\def\framedsolutions{}\def\unframedsolutions{}
-\def\SolutionEmphasis#1{}\def\CorrectChoiceEmphasis#1{\def\@correctchoice{#1}}\def\@correctchoice{\bfseries}
-\def\checkboxchar#1{\def\@checkboxchar{#1}}\def\@checkboxchar{$\bigcirc$}\def\checkedchar#1{\def\@checkedchar{#1}}\def\@checkedchar{$\surd$}\def\unframedsolutions{}
-\def\solutiontitle{\textbf{Solution:}\enspace}
-\def\titledquestion#1{\@ifnextchar[{\@titledquestion{#1}}{\question \textbf{#1}\quad}}
-\def\@titledquestion#1[#2]{\question[#2] \textbf{#1}\quad}
-\def\bonusquestion{\question}\def\bonuspart{\part}
-\newenvironment{choices}{\begin{list}{\choicelabel}{\usecounter{choice}}\def\choice{\mdseries\item}\def\CorrectChoice{\mdseries\if@printanswers\item\@correctchoice\else\item\fi}\let\correctchoice\CorrectChoice}{\end{list}}
-\newenvironment{oneparchoices}{\setcounter{choice}{0}\def\choice{\mdseries\stepcounter{choice}\quad\choicelabel~}\def\CorrectChoice{\if@printanswers\stepcounter{choice}\quad\@correctchoice\choicelabel~\else\expandafter\choice\fi}\let\correctchoice\CorrectChoice}{}
-\newenvironment{checkboxes}{\begin{list}{\@checkboxchar}{}\def\choice{\mdseries\item}\def\CorrectChoice{\mdseries\if@printanswers\item[\@checkedchar]\@correctchoice\else\item\fi}\let\correctchoice\CorrectChoice}{\end{list}}
-\def\answerline{\@ifnextchar[{\@answerline}{\@answerline[]}}
-\def\@answerline[#1]{\par\nobreak\vskip 2ex\hfill\rule{1in}{0.4pt}\if@printanswers\llap{#1}\fi\par}
-\def\fillin{\@ifnextchar[{\@fillin}{\@fillin[]}}
-\def\@fillin[#1]{\@ifnextchar[{\@@fillin{#1}}{\@@fillin{#1}[1in]}}
-\def\@@fillin#1[#2]{\if@printanswers\underline{\hbox to #2{\hfil#1\hfil}}\else\rule{#2}{0.4pt}\fi}
-\def\makeemptybox#1{\par\noindent\framebox[\linewidth]{\rule{0pt}{#1}}\par}
-\def\fillwithdottedlines#1{\fillwithlines{#1}}
-\def\uplevel#1{\par\noindent #1\par}\def\fullwidth#1{\par\noindent #1\par}
-\def\half{$\frac12$}
-\def\@lhead{}\def\@chead{}\def\@rhead{}\def\@lfoot{}\def\@cfoot{\thepage}\def\@rfoot{}
-\def\lhead#1{\def\@lhead{#1}\@examhead}\def\chead#1{\def\@chead{#1}\@examhead}\def\rhead#1{\def\@rhead{#1}\@examhead}
-\def\lfoot#1{\def\@lfoot{#1}\@examhead}\def\cfoot#1{\def\@cfoot{#1}\@examhead}\def\rfoot#1{\def\@rfoot{#1}\@examhead}
-\def\header#1#2#3{\def\@lhead{#1}\def\@chead{#2}\def\@rhead{#3}\@examhead}
-\def\footer#1#2#3{\def\@lfoot{#1}\def\@cfoot{#2}\def\@rfoot{#3}\@examhead}
-\def\runningheader#1#2#3{\header{#1}{#2}{#3}}\def\runningfooter#1#2#3{\footer{#1}{#2}{#3}}
-\def\firstpageheader#1#2#3{\AtBeginDocument{{\def\@lhead{#1}\def\@chead{#2}\def\@rhead{#3}\thispagestyle{head}}}}
-\def\firstpagefooter#1#2#3{}
-\def\firstpageheadrule{\@headruletrue}\def\runningheadrule{\@headruletrue\@examhead}\def\headrule{\runningheadrule}
-\def\runningfootrule{}\def\footrule{}\def\firstpagefootrule{}
-\newif\if@headrule
-\def\extraheadheight{\@ifnextchar[{\@gobblebracket}{\@gobble}}\def\@gobblebracket[#1]#2{}
-\let\extrafootheight\extraheadheight
-\def\iflastpage#1#2{#2}\def\oddeven#1#2{#1}\def\numpages{\pageref{LastPage}}
-\def\ps@head{\ps@empty\def\@oddhead{\rlap{\@lhead}\hfil\@chead\hfil\llap{\@rhead}}\let\@evenhead\@oddhead}
-\def\ps@headandfoot{\ps@head\def\@oddfoot{\rlap{\@lfoot}\hfil\@cfoot\hfil\llap{\@rfoot}}\let\@evenfoot\@oddfoot}
-\def\ps@foot{\ps@headandfoot\let\@oddhead\@empty\let\@evenhead\@empty}
-\def\@examhead{\pagestyle{headandfoot}}
-`;
-
 export const exam: ClassEntry = {
   ...article,
   name: 'exam',
@@ -289,7 +252,7 @@ export const exam: ClassEntry = {
     solution('solutionorlines', true),
     solution('solutionordottedlines', true),
   ],
-  source: (article.source ?? '') + SOURCE,
+  source: (article.source ?? '') + EXAM_SOURCE,
   setup: (it, options) => {
     article.setup?.(it, options);
     const [width, height] = paperOf(options);

@@ -62,3 +62,44 @@ describe('the classes of the bundle', () => {
     expect(sheet('', '\\chapter{Sea}\\section{Ebb}Text.', name).text).toContain('1.1 Ebb');
   });
 });
+
+describe('commands of the bundle', () => {
+  const set = (setup: string, body: string, name = 'scrartcl') =>
+    laid(`\\documentclass{${name}}${setup}\\begin{document}${body}\\end{document}`);
+  it.each<[string, string, string, string]>([
+    ['scrartcl', '\\title{Tides}\\author{Marr}', '\\maketitle', '2026'],
+    ['scrartcl', '\\title{Tides}\\titlehead{School}\\date{May}', '\\maketitle x', 'School | Tides'],
+    ['scrartcl', '', '\\tableofcontents\\addsec{Extra}', 'Extra'],
+    ['scrreprt', '', '\\addchap{Extra}', 'Extra'],
+    ['scrartcl', '', '\\begin{labeling}{longest}\\item[a] b\\end{labeling}', 'a b'],
+    ['scrartcl', '', '\\dictum[Marr]{Wait.}', 'Wait. | (Marr)'],
+    ['scrartcl', '', '\\begin{table}[h]\\captionabove{Cap}x\\end{table}', 'Table 1: Cap'],
+    ['scrartcl', '\\setcapindent{1em}\\deffootnote{1em}{1em}{\\thefootnotemark}', 'x', 'x'],
+  ])('%s %s %s', (name, setup, body, printed) => {
+    expect(set(setup, body, name).text).toContain(printed);
+    const text = `\\documentclass{${name}}${setup}\\begin{document}${body}\\end{document}`;
+    expect(findingsIn(text).filter(({ kind }) => kind !== 'author-missing')).toEqual([]);
+  });
+  it('change paragraphs and the area of the text within the preamble', () => {
+    const gap = (setup: string): number => {
+      const found = set(setup, 'one\n\ntwo');
+      return found.word('two').y - found.word('one').y;
+    };
+    expect(gap('\\KOMAoptions{parskip=full}')).toBeGreaterThan(gap('') + 5);
+    expect(set('\\KOMAoption{DIV}{15}', 'x').word('x').x).toBeLessThan(
+      set('', 'x').word('x').x - 10,
+    );
+  });
+  it('set headings as they are declared anew', () => {
+    const gap = (keys: string): number => {
+      const found = set(`\\RedeclareSectionCommand[${keys}]{section}`, 'one\\section{Two}three');
+      return found.word('Two').y - found.word('one').y;
+    };
+    expect(gap('beforeskip=-60pt')).toBeGreaterThan(gap('beforeskip=-10pt') + 40);
+    const left = (keys: string): number =>
+      set(`\\RedeclareSectionCommand[font=\\itshape,${keys}]{section}`, '\\section{Two}').word(
+        'Two',
+      ).x;
+    expect(left('indent=20pt') - left('indent=0pt')).toBeCloseTo(20, 0);
+  });
+});

@@ -2,9 +2,11 @@ import { INCH, PT, type Sp } from '../../base/lengths';
 import { setAll } from '../constructs/pageLayout';
 import { tokensOf, type ClassEntry, type CommandEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
-import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { macroEntry } from '../machine/macroEntry';
 import { dimenOf } from '../scanning/dimenOf';
-import { textOf } from '../../expansion/tokenText';
+import { textOf, tokensText } from '../../expansion/tokenText';
+import { CELLS } from '../machine/cells';
+import { keyValues } from '../scanning/optionLists';
 import { article, book, report } from './standard';
 
 /** Into how many strips the page is cut where nothing says, by the size of its type (the manual's table for A4). */
@@ -104,9 +106,16 @@ const LOOK = String.raw`
 \def\paragraph{\@startsection{paragraph}{4}{\z@}{3.25ex \@plus1ex \@minus.2ex}{-1em}{\normalfont\sectfont\usekomafont@paragraph}}
 \def\usekomafont@section{\Large}\def\usekomafont@subsection{\large}\def\usekomafont@subsubsection{\normalsize}
 \def\usekomafont@paragraph{\normalsize}\def\usekomafont@title{\sectfont}\def\usekomafont@disposition{}
-\def\@subtitle{}\def\@subject{}\def\@publishers{}
+\def\@date{\today}\def\@subtitle{}\def\@subject{}\def\@publishers{}\def\@titlehead{}\def\@dedication{}
+\def\titlehead#1{\gdef\@titlehead{#1}}\def\dedication#1{\gdef\@dedication{#1}}\newcommand\extratitle[1]{}\newcommand\uppertitleback[1]{}\newcommand\lowertitleback[1]{}
+\def\usekomafont@caption{}\def\usekomafont@captionlabel{}\newcommand\setcapindent[1]{}\newcommand\setcaphanging{}\newcommand\setcapwidth[2][]{}\newcommand\setcapmargin[2][]{}
+\newcommand\areaset[3][]{\setlength\textwidth{#2}\setlength\textheight{#3}\setlength\oddsidemargin{\dimexpr(\paperwidth-\textwidth)/2-1in\relax}\evensidemargin\oddsidemargin\hsize\textwidth\linewidth\textwidth\columnwidth\textwidth}
+\newcommand\typearea[2][]{\KOMAoptions{DIV=#2}}\newcommand\recalctypearea{}\newcommand\DeclareTOCStyleEntry[3][]{}\newcommand\DeclareTOCStyleEntries[3][]{}\newcommand\deffootnote[4][]{}\newcommand\deffootnotemark[1]{}\newcommand\setfootnoterule[2][]{}\newcommand\setparsizes[3]{}\newcommand\unsettoc[2]{}\newcommand\setuptoc[2]{}\newcommand\BeforeStartingTOC[2][]{}\newcommand\manualmark{}\newcommand\automark[2][]{}\newcommand\raggedpart{}\newcommand\raggedchapter{}\newcommand\raggedfootnote{}
+\newcommand\sectionformat{\thesection\autodot\enskip}\newcommand\subsectionformat{\thesubsection\autodot\enskip}\newcommand\figureformat{\figurename~\thefigure\autodot}\newcommand\tableformat{\tablename~\thetable\autodot}\newcommand\captionformat{: }\newcommand\othersectionlevelsformat[3]{#3\autodot\enskip}
+\newcommand\cleardoubleoddpage{\cleardoublepage}\newcommand\cleardoubleevenpage{\cleardoublepage}\newcommand\cleardoubleemptypage{\cleardoublepage}\newcommand\cleardoubleplainpage{\cleardoublepage}\newcommand\ifthispageodd[2]{\ifodd\value{page}#1\else#2\fi}\newcommand\addxcontentsline[4][]{\addcontentsline{#2}{#3}{#4}}
+\newenvironment{labeling}[2][]{\begin{list}{}{\settowidth\labelwidth{#2}\leftmargin\labelwidth\advance\leftmargin\labelsep\def\makelabel##1{##1\hfil}}}{\end{list}}\newenvironment{addmargin}[2][]{\begin{list}{}{\leftmargin#2\rightmargin#2}\item[]}{\end{list}}
 \def\subtitle#1{\gdef\@subtitle{#1}}\def\subject#1{\gdef\@subject{#1}}\def\publishers#1{\gdef\@publishers{#1}}
-\def\@maketitle{\null\vskip 2em
+\def\@maketitle{\ifx\@titlehead\@empty\else\noindent\begin{minipage}[t]{\textwidth}\@titlehead\end{minipage}\par\fi\null\vskip 2em
   \begin{center}%
   \ifx\@subject\@empty\else{\large\@subject\par\vskip 1.5em}\fi
   {\usekomafont@title\huge\@title\par}\vskip .5em
@@ -143,11 +152,72 @@ const fontCommand = (name: string, more: boolean): CommandEntry => ({
   },
 });
 
+/** Options within the document: what can change there does. */
+function settle(it: Interpreter, options: readonly string[]): void {
+  paragraphs(it, valueOf(options, 'parskip') ?? (options.includes('parskip') ? 'full' : null));
+  const asked = Number(valueOf(options, 'div'));
+  const binding = valueOf(options, 'bcor');
+  if (asked > 3)
+    typeArea(it, asked, binding ? dimenOf(it, it.p.chars(binding)) : 0, it.read(CELLS.twoSided));
+}
+
+const optionList = (text: string): string[] => text.split(',').map((one) => one.trim());
+
+/** Where the standard form of a heading stands in `\@startsection`: its level, space above and below. */
+const HEADINGS: Readonly<Record<string, readonly [string, string, string] | undefined>> = {
+  section: ['1', '-3.5ex \\@plus -1ex \\@minus -.2ex', '2.3ex \\@plus.2ex'],
+  subsection: ['2', '-3.25ex\\@plus -1ex \\@minus -.2ex', '1.5ex \\@plus .2ex'],
+  subsubsection: ['3', '-3.25ex\\@plus -1ex \\@minus -.2ex', '1.5ex \\@plus .2ex'],
+  paragraph: ['4', '3.25ex \\@plus1ex \\@minus.2ex', '-1em'],
+  subparagraph: ['5', '3.25ex \\@plus1ex \\@minus .2ex', '-1em'],
+};
+
+/** `\RedeclareSectionCommand[beforeskip=…,afterskip=…,font=…,indent=…,runin]{section}`. */
+const redeclare = (name: string): CommandEntry => ({
+  name,
+  signature: 'om',
+  description: 'Space, type and indent of a heading, by keys: beforeskip, afterskip, font, indent.',
+  example: `\\${name}[beforeskip=1ex,afterskip=.5ex,font=\\itshape]{section}`,
+  run: (it, args) => {
+    const keys = Object.fromEntries(
+      [...keyValues(tokensOf(args, 0))].map(([key, value]) => [key, tokensText(value).trim()]),
+    );
+    for (const heading of optionList(textOf(it.p, tokensOf(args, 1)))) {
+      const usual = HEADINGS[heading];
+      if (!usual) continue;
+      const [level, above, below] = usual;
+      const type = `\\normalfont\\sectfont\\csname usekomafont@${heading}\\endcsname`;
+      const runIn = /^(?:true|on|yes)$/.test(keys.runin ?? '') ? '-' : '';
+      const after = keys.afterskip === undefined ? below : `${runIn}${keys.afterskip}`;
+      if (keys.font !== undefined) it.define(`usekomafont@${heading}`, keys.font);
+      it.define(
+        heading,
+        `\\@startsection{${heading}}{${level}}{${keys.indent ?? '0pt'}}{${keys.beforeskip ?? above}}{${after}}{${type}}`,
+      );
+    }
+  },
+});
+
 const COMMANDS: readonly CommandEntry[] = [
   fontCommand('setkomafont', false),
   fontCommand('addtokomafont', true),
-  quietEntry('KOMAoptions', 'm', 'Settings of these classes, within the document.'),
-  quietEntry('KOMAoption', 'mm', 'A setting of these classes, within the document.'),
+  {
+    name: 'KOMAoptions',
+    signature: 'm',
+    description: 'Settings of these classes, within the document: parskip, DIV, BCOR.',
+    example: '\\KOMAoptions{parskip=half}',
+    run: (it, args) => settle(it, optionList(tokensText(tokensOf(args, 0)))),
+  },
+  {
+    name: 'KOMAoption',
+    signature: 'mm',
+    description: 'A setting of these classes, within the document.',
+    example: '\\KOMAoption{parskip}{half}',
+    run: (it, args) =>
+      settle(it, [`${textOf(it.p, tokensOf(args, 0))}=${textOf(it.p, tokensOf(args, 1))}`]),
+  },
+  redeclare('RedeclareSectionCommand'),
+  redeclare('RedeclareSectionCommands'),
   macroEntry(
     'usekomafont',
     'm',
@@ -168,6 +238,48 @@ const COMMANDS: readonly CommandEntry[] = [
     'A section without a number that the contents list.',
     '\\addsec{Tide}',
     '\\section*{#1}\\addcontentsline{toc}{section}{#1}',
+  ),
+  macroEntry(
+    'addchap',
+    'm',
+    'A chapter without a number that the contents list.',
+    '\\addchap{Tide}',
+    '\\chapter*{#1}\\addcontentsline{toc}{chapter}{#1}',
+  ),
+  macroEntry(
+    'addpart',
+    'm',
+    'A part without a number.',
+    '\\addpart{Tide}',
+    '\\part*{#1}\\addcontentsline{toc}{part}{#1}',
+  ),
+  macroEntry(
+    'captionabove',
+    'om',
+    'A caption above what it names.',
+    '\\begin{table}\\captionabove{Tide}x\\end{table}',
+    '{\\@tempskipa\\abovecaptionskip\\abovecaptionskip\\belowcaptionskip\\belowcaptionskip\\@tempskipa\\caption{#2}}',
+  ),
+  macroEntry(
+    'captionbelow',
+    'om',
+    'A caption below what it names.',
+    '\\begin{table}x\\captionbelow{Tide}\\end{table}',
+    '\\caption{#2}',
+  ),
+  macroEntry(
+    'marginline',
+    'm',
+    'A line in the margin.',
+    'Tide\\marginline{low}',
+    '\\marginpar{#1}',
+  ),
+  macroEntry(
+    'dictum',
+    'om',
+    'A saying at the right, with who said it.',
+    '\\dictum[Marr]{Wait for the tide.}',
+    '\\par{\\raggedleft\\parbox{.33\\textwidth}{\\raggedright\\sffamily\\small #2\\par\\vskip 3pt\\hrule\\vskip 2pt\\raggedleft\\itshape(#1)}\\par}',
   ),
 ];
 

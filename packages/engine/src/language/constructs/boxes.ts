@@ -153,9 +153,11 @@ export const boxCommands: readonly CommandEntry[] = [
     example: '\\raisebox{1ex}{ebb}',
     run: (it, args) => {
       const inlines = it.inlinesOf(tokensOf(args, 3));
-      const raise = withSizes(it, inlines, () => dimenOf(it, tokensOf(args, 0)));
-      const height = args[1] ? dimenOf(it, tokensOf(args, 1)) : null;
-      const depth = args[2] ? dimenOf(it, tokensOf(args, 2)) : null;
+      const [raise, height, depth] = withSizes(it, inlines, (): [Sp, Sp | null, Sp | null] => [
+        dimenOf(it, tokensOf(args, 0)),
+        args[1] ? dimenOf(it, tokensOf(args, 1)) : null,
+        args[2] ? dimenOf(it, tokensOf(args, 2)) : null,
+      ]);
       const vertical = args[1] ? { vertical: { height, depth } } : {};
       it.add(box(it, [box(it, inlines, { raise })], vertical));
     },

@@ -2,12 +2,12 @@ import { CELLS } from '../machine/cells';
 import { glue, NO_GLUE, type Glue, type Sp } from '../../base/lengths';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
-import { textOf } from '../../expansion/tokenText';
+import { textOf, tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
 import type { Interpreter } from '../machine/interpreter';
 import { labelModel } from './labelModel';
 import { glueOf } from '../scanning/glueOf';
-import { keyValues } from '../scanning/optionLists';
+import { keyValues, splitAt } from '../scanning/optionLists';
 
 /** What the options of a list change in its measures. */
 export interface ListOptions {
@@ -24,6 +24,19 @@ export type ListDefaults = Readonly<Record<string, readonly (readonly Token[])[]
 
 export const LIST_DEFAULTS = cell<ListDefaults>('listdefaults', {});
 
+/** Keys of the document's own, which stand for others (`\SetEnumitemKey`). */
+export const LIST_KEYS = cell<Readonly<Record<string, readonly Token[]>>>('listkeys', {});
+
+/** Options with the document's own keys put in their place. */
+function spelledOut(it: Interpreter, tokens: readonly Token[]): readonly Token[] {
+  const own = it.read(LIST_KEYS);
+  if (Object.keys(own).length === 0) return tokens;
+  return splitAt(tokens, ',').flatMap((part) => [
+    ...(own[tokensText(part).trim()] ?? part),
+    ...it.p.chars(','),
+  ]);
+}
+
 /** A list's own options behind those that hold for all and for its kind; later ones win. */
 export function withDefaults(
   it: Interpreter,
@@ -31,7 +44,7 @@ export function withDefaults(
   own: readonly Token[],
 ): readonly Token[] {
   const defaults = it.read(LIST_DEFAULTS);
-  if (Object.keys(defaults).length === 0) return own;
+  if (Object.keys(defaults).length === 0) return spelledOut(it, own);
   // A list is of the level to which lists of its kind are nested; of all kinds, to which any are.
   const level = it.environments.filter(({ name }) => name === kind).length;
   const parts = [
@@ -41,7 +54,10 @@ export function withDefaults(
     ...(defaults[`${kind}:${level}`] ?? []),
     own,
   ];
-  return parts.flatMap((part) => [...part, ...it.p.chars(',')]);
+  return spelledOut(
+    it,
+    parts.flatMap((part) => [...part, ...it.p.chars(',')]),
+  );
 }
 
 export const understood = (it: Interpreter): boolean => it.hasPackage('enumitem');

@@ -1,6 +1,6 @@
 import { tokensText } from '../../expansion/tokenText';
 import { beginDescription, beginEnumerate, beginItemize } from '../constructs/listKinds';
-import { LIST_DEFAULTS } from '../constructs/listOptions';
+import { LIST_DEFAULTS, LIST_KEYS } from '../constructs/listOptions';
 import { endList } from '../constructs/lists';
 import { environmentCell } from '../machine/cells';
 import {
@@ -71,6 +71,20 @@ export const enumitem: PackageEntry = {
     },
     newList('newlist'),
     newList('renewlist'),
+    {
+      name: 'SetEnumitemKey',
+      signature: 'mm',
+      description: 'A key that stands for others.',
+      example:
+        '\\SetEnumitemKey{near}{noitemsep,topsep=1pt}\\begin{itemize}[near]\\item ebb\\end{itemize}',
+      package: 'enumitem',
+      run: (it, args) => {
+        const name = tokensText(tokensOf(args, 0)).trim();
+        it.write(LIST_KEYS, { ...it.read(LIST_KEYS), [name]: tokensOf(args, 1) }, true);
+      },
+    },
+    quietEntry('SetEnumitemValue', 'mmm', 'A value that stands for another.'),
+    quietEntry('AddEnumerateCounter', 'smmm', 'How a counter is printed in labels.'),
     quietEntry('setlistdepth', 'm', 'How deep lists may be nested.'),
     quietEntry('SetLabelAlign', 'mM', 'A way to align labels.'),
   ],

@@ -40,6 +40,7 @@ import { mathdots } from './mathdots';
 import { mathpazo } from './mathpazo';
 import { mathptmx } from './mathptmx';
 import { mathrsfs } from './mathrsfs';
+import { makecell } from './makecell';
 import { mathtools } from './mathtools';
 import { multicol } from './multicol';
 import { multirow } from './multirow';
@@ -104,6 +105,7 @@ import { mhchem } from './chemistry';
 import { backdropPackages } from './backdropPackages';
 import { imakeidx, makeidx } from './indexPackages';
 import { keyval, xkeyval } from './keyval';
+import { toolPackages } from './toolPackages';
 import { tocloft } from './tocloft';
 import { soul } from './soul';
 import { arydshln } from './arydshln';
@@ -128,7 +130,6 @@ import {
   gensymb,
   importing,
   interval,
-  makecell,
   marginnote,
   mathpartir,
   mleftright,
@@ -403,6 +404,7 @@ const ALL: readonly PackageEntry[] = [
   makeidx,
   nicefrac,
   pdflscape,
+  ...toolPackages,
   ...quiet,
 ];
 

@@ -229,24 +229,6 @@ export const ragged2e = notation('ragged2e', 'Text set to one side, with words d
   ),
 ]);
 
-/** makecell: lines in the cells of a table. */
-export const makecell = notation('makecell', 'Several lines in a cell of a table.', [
-  macroEntry(
-    'makecell',
-    'om',
-    'Several lines in a cell.',
-    '\\begin{tabular}{c}\\makecell{ebb\\\\flood}\\end{tabular}',
-    '\\begin{tabular}{@{}c@{}}#2\\end{tabular}',
-  ),
-  macroEntry(
-    'thead',
-    'om',
-    'The head of a column.',
-    '\\begin{tabular}{c}\\thead{ebb\\\\flood}\\end{tabular}',
-    '{\\footnotesize\\begin{tabular}{@{}c@{}}#2\\end{tabular}}',
-  ),
-]);
-
 /** marginnote: notes in the margin that do not float. */
 export const marginnote = notation('marginnote', 'Notes in the margin that stay where they are.', [
   macroEntry(

@@ -107,11 +107,18 @@ const quiet = (name: string): CommandEntry => ({
   run: () => undefined,
 });
 
+/** The short names of its manual, section 6. */
+const SHORT = String.raw`
+\let\AXC\AxiomC\let\AxC\AxiomC\let\UIC\UnaryInfC\let\BIC\BinaryInfC\let\TIC\TrinaryInfC\let\AX\Axiom\let\UI\UnaryInf\let\BI\BinaryInf\let\TI\TrinaryInf\let\RL\RightLabel\let\LL\LeftLabel\let\DP\DisplayProof
+\def\fCenter{\ \vdash\ }\newcommand\kernHyps[1]{}\newcommand\insertBetweenHyps[1]{}\def\ScoreOverhang{4pt}\def\ScoreOverhangLeft{4pt}\def\ScoreOverhangRight{4pt}\def\extraVskip{2pt}\def\defaultHypSeparation{\hskip.2in}\def\labelSpacing{3pt}\def\proofSkipAmount{}
+`;
+
 /** bussproofs: proofs as trees, premises over their conclusions. */
 export const bussproofs: PackageEntry = {
   name: 'bussproofs',
   description: 'Proofs as trees: premises over a line, what follows below it.',
   options: null,
+  source: SHORT,
   environments: [
     {
       name: 'prooftree',
@@ -141,6 +148,7 @@ export const bussproofs: PackageEntry = {
       ...rule('Binary', 2, 'What follows from the two before.'),
       ...rule('Trinary', 3, 'What follows from the three before.'),
       ...rule('Quaternary', 4, 'What follows from the four before.'),
+      ...rule('Quinary', 5, 'What follows from the five before.'),
       label('LeftLabel', 0),
       label('RightLabel', 1),
       ...[
@@ -149,8 +157,21 @@ export const bussproofs: PackageEntry = {
         'doubleLine',
         'dashedLine',
         'solidLine',
+        'dottedLine',
         'alwaysNoLine',
         'alwaysSingleLine',
+        'alwaysDoubleLine',
+        'alwaysDashedLine',
+        'alwaysSolidLine',
+        'alwaysDottedLine',
+        'rootAtTop',
+        'rootAtBottom',
+        'alwaysRootAtTop',
+        'alwaysRootAtBottom',
+        'centerAlignProof',
+        'bottomAlignProof',
+        'normalAlignProof',
+        'EnableBpAbbreviations',
       ].map(quiet),
     ].map(anywhere),
     {

@@ -101,7 +101,7 @@ export const titlesec: PackageEntry = {
       'M',
       'The label of all headings.',
       '\\titlelabel{\\thetitle.\\quad}',
-      '',
+      '\\def\\@seccntformat##1{\\def\\thetitle{\\csname the##1\\endcsname}#1}',
     ),
     macroEntry(
       'chaptertitlename',

@@ -1,3 +1,4 @@
+import { sourceCommand } from '../machine/macroEntry';
 import { textOf } from '../../expansion/tokenText';
 import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
 import { colourOf, definedColour, modelled } from '../scanning/colours';
@@ -172,12 +173,36 @@ const commands: readonly CommandEntry[] = [
   },
 ];
 
+/** xcolor manual, section 2.5. */
+const MORE = String.raw`
+\newcommand\providecolor[3]{\@ifundefined{pc@#1}{\definecolor{#1}{#2}{#3}}{}}
+\newcommand\definecolorset[4]{\def\xc@model{#1}\def\xc@head{#2}\def\xc@tail{#3}\xc@set#4;;}
+\def\xc@set#1;{\def\xc@a{#1}\ifx\xc@a\@empty\else\xc@each#1,\@nil\expandafter\xc@set\fi}
+\def\xc@each#1,#2,\@nil{\edef\xc@do{\noexpand\definecolor{\xc@head#1\xc@tail}{\xc@model}{#2}}\xc@do}
+\newcommand\providecolorset[4]{\definecolorset{#1}{#2}{#3}{#4}}\newcommand\selectcolormodel[1]{}\newcommand\substitutecolormodel[2]{}\newcommand\rowcolorsoff{}
+`;
+
 /** xcolor and color: coloured text. */
 export const xcolor: PackageEntry = {
   name: 'xcolor',
   description: 'Coloured text, and colours of your own.',
   options: null,
   commands,
+  described: [
+    sourceCommand(
+      'providecolor',
+      'mmm',
+      'A colour of your own, unless it is there.',
+      '\\providecolor{brass}{HTML}{B08D57}',
+    ),
+    sourceCommand(
+      'definecolorset',
+      'mmmm',
+      'Several colours at once.',
+      '\\definecolorset{rgb}{}{}{ebb,0,0,1;flow,1,0,0}',
+    ),
+  ],
+  source: MORE,
   setup: (it, options) => {
     if (options.includes('table')) loadColorTables(it);
   },

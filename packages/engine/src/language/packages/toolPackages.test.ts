@@ -1,0 +1,62 @@
+import { describe, expect, it } from 'vitest';
+import { findingsIn, inArticle, typeset } from '../../testing/document';
+import { laidBody } from '../../testing/layout';
+
+const load = (names: string, more = ''): string => `\\usepackage{${names}}${more}`;
+
+describe('small packages that files are written with', () => {
+  it.each([
+    ['letltxmacro', '\\LetLtxMacro{\\t}{\\textbf}\\t{ebb}', 'ebb'],
+    ['iftex', '\\ifPDFTeX p\\else n\\fi\\ifXeTeX x\\else n\\fi\\ifluatex l\\else n\\fi', 'pnn'],
+    ['ifpdf', '\\ifpdf y\\else n\\fi', 'y'],
+    ['aliascnt', '\\newaliascnt{t}{section}\\aliascntresetthe{t}\\section{S}\\thet', '1'],
+    ['microtype', '\\microtypesetup{protrusion=true}\\textls{a b}', 'a b'],
+    ['bookmark', '\\bookmarksetup{open}\\bookmark[level=1]{a}x', 'x'],
+    [
+      'kvoptions',
+      '\\makeatletter\\SetupKeyvalOptions{family=t,prefix=t@}\\DeclareStringOption[low]{tide}\\t@tide\\setkeys{t}{tide=high}\\t@tide\\makeatother',
+      'lowhigh',
+    ],
+    [
+      'xcolor',
+      '\\providecolor{t}{rgb}{1,0,0}\\definecolorset{rgb}{}{}{u,0,1,0;v,0,0,1}\\textcolor{v}{x}',
+      'x',
+    ],
+    [
+      'makecell',
+      '\\begin{tabular}{l}\\makecell[l]{a\\\\bb}\\\\\\Xhline{2pt}\\thead{c\\\\d}\\end{tabular}',
+      'a',
+    ],
+    [
+      'enumitem',
+      '\\SetEnumitemKey{mine}{label=(\\roman*)}\\begin{enumerate}[mine]\\item ebb\\end{enumerate}',
+      '(i) ebb',
+    ],
+  ])('%s: %s', (names, body, printed) => {
+    expect(laidBody(body, load(names)).text).toContain(printed);
+    expect(findingsIn(inArticle(body, load(names)))).toEqual([]);
+  });
+  it('makecell puts its lines where it is told', () => {
+    const left = (where: string): number => {
+      const body = `\\begin{tabular}{c}\\makecell${where}{a\\\\bbbbbbb}\\end{tabular}`;
+      const found = laidBody(body, load('makecell'));
+      return found.word('a').x - found.word('bbbbbbb').x;
+    };
+    expect(left('[l]')).toBeCloseTo(0, 1);
+    expect(left('')).toBeGreaterThan(5);
+    expect(left('[r]')).toBeGreaterThan(left(''));
+  });
+  it('a float does not pass a barrier', () => {
+    const float = '\\begin{figure}[p]\\rule{1pt}{15cm}\\caption{A}\\end{figure}';
+    const pages = (between: string): number =>
+      typeset(inArticle(`${float}text ${between} more`, load('placeins'))).pages.length;
+    expect(pages('')).toBe(2);
+    expect(pages('\\FloatBarrier')).toBe(3);
+    expect(typeset(inArticle('text \\FloatBarrier more', load('placeins'))).pages.length).toBe(1);
+  });
+  it('raises text by shares of its own height and depth', () => {
+    const lines = (raise: string): number =>
+      typeset(inArticle(`\\raisebox{0pt}[${raise}]{g}`)).pages[0]?.placed[0]?.box.height ?? 0;
+    expect(lines('3\\height') / lines('\\height')).toBeCloseTo(3, 3);
+  });
+});
