@@ -28,6 +28,7 @@ import {
 } from './beamerFrames';
 import { LOOK, SEA, themeCommands } from './beamerThemes';
 import { beginFilled, endFilled } from './beamerBlocks';
+import { BEAMER_PARTS, overlayCommands, overlayEnvironments } from './beamerOverlays';
 import { setAll } from '../constructs/pageLayout';
 import { article, ARTICLE, setUp } from './standard';
 
@@ -269,10 +270,10 @@ const SOURCE = String.raw`
 \def\subtitle{\@ifnextchar[{\@subtitle}{\@subtitle[]}}\def\@subtitle[#1]#2{\gdef\@subtitle@{#2}}
 \def\inst#1{\textsuperscript{#1}}
 \def\insertframenumber{\arabic{framenumber}}\def\inserttotalframenumber{\ref*{bmr@total}}
-\def\insertsection{}\def\insertsubsection{}\def\insertslidenumber{\thepage}
+\def\insertsection{\insertsectionhead}\def\insertsubsection{\insertsubsectionhead}\def\insertslidenumber{\thepage}
 \def\inserttitle{\@title}\def\insertauthor{\@author}\def\insertdate{\@date}
 \def\insertframetitle{}
-\def\beamerbutton#1{\fbox{#1}}\def\hyperlink#1#2{#2}\def\hypertarget#1#2{#2}\def\note{\@ifnextchar[{\@gobblebracket}{\@gobble}}
+\def\hyperlink#1#2{#2}\def\hypertarget#1#2{#2}\def\note{\@ifnextchar[{\@gobblebracket}{\@gobble}}
 \def\structure#1{{\bfseries #1}}
 \def\l@section#1#2{\par\vskip 6pt{\bfseries #1}\par}\def\l@subsection#1#2{\par\hspace*{1.5em}#1\par}
 \def\l@subsubsection#1#2{}
@@ -324,7 +325,8 @@ function setup(it: Interpreter, options: readonly string[]): void {
 }
 
 const THEOREMS = String.raw`
-\def\bmr@statement#1#2#3#4{\newenvironment{#1}[1][]{\def\bmr@note{##1}\begin{#3}{#2\ifx\bmr@note\@empty\else\ (##1)\fi}#4}{\end{#3}}}
+\def\bmr@statement#1#2#3#4{\newenvironment{#1}{\bmr@begin{#2}{#3}{#4}}{\end{#3}}}
+\NewDocumentCommand\bmr@begin{m m m d<> o d<>}{\IfNoValueTF{#4}{\IfNoValueTF{#6}{\begin{#2}}{\begin{#2}<#6>}}{\begin{#2}<#4>}{#1\IfNoValueTF{#5}{}{\ (#5)}}#3}
 \bmr@statement{theorem}{Theorem}{block}{\itshape}\bmr@statement{corollary}{Corollary}{block}{\itshape}
 \bmr@statement{lemma}{Lemma}{block}{\itshape}\bmr@statement{fact}{Fact}{block}{\itshape}
 \bmr@statement{problem}{Problem}{block}{}\bmr@statement{solution}{Solution}{block}{}
@@ -364,6 +366,7 @@ export const beamer: ClassEntry = {
     ...(article.commands ?? []).filter(({ name }) => !['maketitle', 'part'].includes(name)),
     ...commands,
     ...themeCommands,
+    ...overlayCommands,
     ...KEEPS.map((name): CommandEntry => ({
       name,
       signature: 'oM',
@@ -383,6 +386,7 @@ export const beamer: ClassEntry = {
   environments: [
     ...(article.environments ?? []),
     frameEnvironment('frame'),
+    ...overlayEnvironments,
     block('block', SEA),
     block('alertblock', ALERT),
     block('exampleblock', EXAMPLE),
@@ -390,6 +394,6 @@ export const beamer: ClassEntry = {
     column,
   ],
   requires: ['amsmath', 'amssymb', 'amsthm', 'xcolor', 'graphicx', 'hyperref', 'enumerate'],
-  source: (article.source ?? '') + SOURCE.replace(/\\def\\subtitle.*\n/, '\n'),
+  source: (article.source ?? '') + SOURCE.replace(/\\def\\subtitle.*\n/, '\n') + BEAMER_PARTS,
   setup,
 };

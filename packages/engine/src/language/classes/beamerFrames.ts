@@ -1,6 +1,7 @@
 import { CELLS } from '../machine/cells';
 import { FILL, gluePt, PT } from '../../base/lengths';
 import { readOptional } from '../../expansion/arguments';
+import { cellsBy } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
@@ -73,19 +74,36 @@ export interface FrameOptions {
   readonly plain: boolean;
   readonly top: boolean | null;
   readonly numbered: boolean;
+  readonly label: string | null;
 }
-const NO_OPTIONS: FrameOptions = { plain: false, top: null, numbered: true };
+/** Frames that have a label (`[label=tides]`), to be shown again. */
+export const labelledFrame = cellsBy<{
+  readonly body: readonly Token[];
+  readonly options: FrameOptions;
+} | null>('labelledframe', null);
+
+const NO_OPTIONS: FrameOptions = { plain: false, top: null, numbered: true, label: null };
 
 export function frameOptions(tokens: readonly Token[] | null): FrameOptions {
   const words = tokensText(tokens ?? [])
     .split(',')
     .map((word) => word.trim());
+  const label =
+    words
+      .find((word) => word.startsWith('label='))
+      ?.slice(6)
+      .trim() ?? null;
   const top = words.includes('t')
     ? true
     : words.includes('c') || words.includes('b')
       ? false
       : null;
-  return { plain: words.includes('plain'), top, numbered: !words.includes('noframenumbering') };
+  return {
+    plain: words.includes('plain'),
+    top,
+    numbered: !words.includes('noframenumbering'),
+    label,
+  };
 }
 
 /** `[<+->][options]`: steps for all its items may come first. */
@@ -211,7 +229,10 @@ export const frameEnvironment = (name: string): EnvironmentEntry => ({
     ];
     const head = title ? [p.command('frametitle'), ...group(title)] : [];
     const subHead = sub ? [p.command('framesubtitle'), ...group(sub)] : [];
-    frame(it, [...head, ...subHead, ...body], options);
+    const whole = [...head, ...subHead, ...body];
+    if (options.label !== null)
+      it.write(labelledFrame(options.label), { body: whole, options }, true);
+    frame(it, whole, options);
     p.push([p.command('end'), ...group(p.chars(name))]);
   },
   end: (it) => it.endParagraph(),

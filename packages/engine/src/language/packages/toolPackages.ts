@@ -25,7 +25,7 @@ const placeins: PackageEntry = {
 
 /** Switches that tell the program which sets the sheet; it counts as pdfTeX here. */
 const ENGINES = String.raw`
-\newif\ifPDFTeX\PDFTeXtrue\newif\ifpdftex\pdftextrue\newif\ifXeTeX\newif\ifxetex\newif\ifLuaTeX\newif\ifluatex\newif\ifTUTeX\newif\iftutex\newif\ifpTeX\newif\ifupTeX\newif\ifAlephTeX
+\@ifundefined{ifPDFTeX}{\newif\ifPDFTeX\PDFTeXtrue\newif\ifpdftex\pdftextrue\newif\ifXeTeX\newif\ifxetex\newif\ifLuaTeX\newif\ifluatex\newif\ifTUTeX\newif\iftutex\newif\ifpTeX\newif\ifupTeX\newif\ifAlephTeX}{}
 \def\RequirePDFTeX{}\def\RequireXeTeX{}\def\RequireLuaTeX{}\def\RequireTUTeX{}
 `;
 

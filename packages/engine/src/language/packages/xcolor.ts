@@ -175,11 +175,11 @@ const commands: readonly CommandEntry[] = [
 
 /** xcolor manual, section 2.5. */
 const MORE = String.raw`
-\newcommand\providecolor[3]{\@ifundefined{pc@#1}{\definecolor{#1}{#2}{#3}}{}}
-\newcommand\definecolorset[4]{\def\xc@model{#1}\def\xc@head{#2}\def\xc@tail{#3}\xc@set#4;;}
+\providecommand\providecolor[3]{\@ifundefined{pc@#1}{\definecolor{#1}{#2}{#3}}{}}
+\providecommand\definecolorset[4]{\def\xc@model{#1}\def\xc@head{#2}\def\xc@tail{#3}\xc@set#4;;}
 \def\xc@set#1;{\def\xc@a{#1}\ifx\xc@a\@empty\else\xc@each#1,\@nil\expandafter\xc@set\fi}
 \def\xc@each#1,#2,\@nil{\edef\xc@do{\noexpand\definecolor{\xc@head#1\xc@tail}{\xc@model}{#2}}\xc@do}
-\newcommand\providecolorset[4]{\definecolorset{#1}{#2}{#3}{#4}}\newcommand\selectcolormodel[1]{}\newcommand\substitutecolormodel[2]{}\newcommand\rowcolorsoff{}
+\providecommand\providecolorset[4]{\definecolorset{#1}{#2}{#3}{#4}}\providecommand\selectcolormodel[1]{}\providecommand\substitutecolormodel[2]{}\providecommand\rowcolorsoff{}
 `;
 
 /** xcolor and color: coloured text. */

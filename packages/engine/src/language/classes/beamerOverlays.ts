@@ -1,0 +1,151 @@
+import { textOf } from '../../expansion/tokenText';
+import type { Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
+import { CELLS } from '../machine/cells';
+import { environmentTokens } from '../machine/environmentTokens';
+import { type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { nextStep, overlaySpec, showsOn } from '../machine/overlays';
+import { frame, hide, labelledFrame } from './beamerFrames';
+
+/** The steps before the first of a specification: `\temporal` tells three times apart. */
+function comesLater(it: Interpreter, spec: string): boolean {
+  const first = Math.min(...spec.split(',').map((part) => parseInt(part, 10) || 1));
+  return (it.read(CELLS.overlay) ?? 1) < first;
+}
+
+const example = (inner: string): string => `\\begin{frame}${inner}\\end{frame}`;
+
+const temporal: CommandEntry = {
+  name: 'temporal',
+  signature: '',
+  description: 'One text before some steps, one on them, one behind them.',
+  example: example('\\temporal<2>{ebb}{low}{flood}'),
+  run: (it, _args, token) => {
+    const spec = overlaySpec(it) ?? '1-';
+    const texts = it.readArguments('MMM', token);
+    if (!texts) return;
+    const shows = showsOn(it, spec);
+    it.execute(tokensOf(texts, shows ? 1 : comesLater(it, spec) ? 0 : 2));
+  },
+};
+
+const invisible: CommandEntry = {
+  name: 'invisible',
+  signature: '',
+  description: 'Text that is hidden on some steps.',
+  example: example('\\invisible<2>{high water}'),
+  run: (it, _args, token) => {
+    const spec = overlaySpec(it);
+    const text = it.readArguments('M', token);
+    if (!text) return;
+    it.openGroup({ kind: 'semisimple', span: it.p.place });
+    if (spec === null || showsOn(it, spec)) hide(it);
+    it.execute(tokensOf(text, 0));
+    it.closeGroup();
+  },
+};
+
+const againframe: CommandEntry = {
+  name: 'againframe',
+  signature: '',
+  description: 'A frame that has a label once more.',
+  example: `${'\\begin{frame}[label=tides]High water\\end{frame}'}\\againframe{tides}`,
+  run: (it, _args, token) => {
+    overlaySpec(it);
+    const args = it.readArguments('om', token);
+    const kept = args ? it.read(labelledFrame(textOf(it.p, tokensOf(args, 1)))) : null;
+    if (kept) frame(it, kept.body, kept.options);
+  },
+};
+
+/** `\begin{uncoverenv}<2->`: what is in it shows on some steps; of `onlyenv` nothing stands on the others. */
+function onStepsEnvironment(
+  name: string,
+  hides: (shows: boolean) => boolean,
+  drops: boolean,
+): EnvironmentEntry {
+  return {
+    name,
+    signature: '',
+    description: 'Text that shows on some steps.',
+    example: example(`\\begin{${name}}<2->high water\\end{${name}}`),
+    begin: (it) => {
+      const spec = overlaySpec(it);
+      const hidden = hides(spec === null || showsOn(it, spec));
+      if (hidden && drops) {
+        environmentTokens(it.p, name);
+        it.p.push([
+          it.p.command('end'),
+          it.p.make(Cat.Begin, '{'),
+          ...it.p.chars(name),
+          it.p.make(Cat.End, '}'),
+        ]);
+      } else if (hidden) hide(it);
+    },
+  };
+}
+
+/** `overprint`: of the texts behind each `\onslide<…>` only those of the step. */
+const overprint: EnvironmentEntry = {
+  name: 'overprint',
+  signature: 'o',
+  description: 'Texts that take one another’s place, step by step.',
+  example: example('\\begin{overprint}\\onslide<1>ebb\\onslide<2>flood\\end{overprint}'),
+  begin: (it) => {
+    const shown: Token[] = [];
+    let isShown = true;
+    const tokens = environmentTokens(it.p, 'overprint');
+    for (let i = 0; i < tokens.length; i++) {
+      const token = tokens[i] as Token;
+      if (token.cell === null || token.text !== 'onslide') {
+        if (isShown) shown.push(token);
+        continue;
+      }
+      const end = tokens.findIndex((t, k) => k > i && t.text === '>');
+      const spec = tokens
+        .slice(i + 2, end)
+        .map(({ text }) => text)
+        .join('');
+      isShown = showsOn(it, nextStep(it, spec));
+      i = Math.max(i, end);
+    }
+    it.p.push([
+      ...shown,
+      it.p.command('end'),
+      it.p.make(Cat.Begin, '{'),
+      ...it.p.chars('overprint'),
+      it.p.make(Cat.End, '}'),
+    ]);
+  },
+  end: (it) => it.endParagraph(),
+};
+
+const shows = (one: boolean): boolean => !one;
+
+/** Steps, frames shown again, and environments that go by them (beamer user guide, sections 9 and 10). */
+export const overlayCommands: readonly CommandEntry[] = [temporal, invisible, againframe];
+export const overlayEnvironments: readonly EnvironmentEntry[] = [
+  onStepsEnvironment('uncoverenv', shows, false),
+  onStepsEnvironment('visibleenv', shows, false),
+  onStepsEnvironment('actionenv', shows, false),
+  onStepsEnvironment('onlyenv', shows, true),
+  onStepsEnvironment('invisibleenv', (one) => one, false),
+  overprint,
+];
+
+/** Buttons, pages of sections, boxes and what is quiet on paper, in the language itself. */
+export const BEAMER_PARTS = String.raw`
+\let\action\uncover
+\def\bmr@button#1#2{{\setlength\fboxsep{1.5pt}\fbox{\scriptsize#1#2}}}
+\def\beamerbutton#1{\bmr@button{}{#1}}\def\beamergotobutton#1{\bmr@button{$\triangleright$\,}{#1}}\def\beamerskipbutton#1{\bmr@button{$\triangleright\!\!\triangleright$\,}{#1}}\def\beamerreturnbutton#1{\bmr@button{$\triangleleft$\,}{#1}}
+\def\bmr@page#1#2{{\centering\usebeamercolor[fg]{structure}#1\par\medskip{\Large\bfseries#2\par}}}
+\def\sectionpage{\bmr@page{Section \arabic{section}}{\insertsectionhead}}\def\subsectionpage{\bmr@page{Subsection \arabic{subsection}}{\insertsubsectionhead}}\def\partpage{\bmr@page{Part}{\insertpart}}
+\def\insertpart{}\newcommand\lecture[3][]{}\newcommand\includeonlylecture[1]{}\newcommand\framezoom{}
+\newcommand\addtobeamertemplate[3]{}\newcommand\defbeamertemplate[3]{}\newcommand\defbeamercolor[2]{}\newcommand\resetcounteronoverlays[1]{}\newcommand\beamerdefaultoverlayspecification[1]{}\newcommand\AtBeginPart[1]{}\newcommand\AtBeginSubsubsection[1]{}\newcommand\beamersetaveragebackground[1]{}
+\newcommand\transdissolve[1][]{}\newcommand\transfade[1][]{}\newcommand\transwipe[1][]{}\newcommand\transboxin[1][]{}\newcommand\transboxout[1][]{}\newcommand\transblindshorizontal[1][]{}\newcommand\transblindsvertical[1][]{}\newcommand\transglitter[1][]{}\newcommand\transpush[1][]{}\newcommand\transcover[1][]{}\newcommand\transuncover[1][]{}\newcommand\transsplitverticalin[1][]{}\newcommand\transreplace[1][]{}
+\newcommand\hyperlinkslideprev[1]{#1}\newcommand\hyperlinkslidenext[1]{#1}\newcommand\hyperlinkframestart[1]{#1}\newcommand\hyperlinkpresentationstart[1]{#1}\newcommand\insertnavigation[1]{}\newcommand\insertsectionnavigationhorizontal[3]{}\def\insertlogo{}\def\insertinstitute{\csname @institute\endcsname}\def\insertpagenumber{\thepage}\def\insertmainframenumber{\inserttotalframenumber}\def\insertpresentationendpage{\inserttotalframenumber}\def\insertframesubtitle{}\def\insertcaption{}\def\insertblocktitle{}\def\insertenumlabel{\theenumi}
+\newenvironment{overlayarea}[2]{\begin{minipage}[t][#2][t]{#1}}{\end{minipage}}
+\newenvironment{beamercolorbox}[2][]{\par\noindent\begin{minipage}{\linewidth}\in@{center}{#1}\ifin@\centering\fi}{\end{minipage}\par}
+\newenvironment{beamerboxesrounded}[2][]{\begin{block}{#2}}{\end{block}}
+`;
