@@ -4,6 +4,7 @@ import { type Expandable, sameMeaning, type Token } from '../../expansion/meanin
 import type { Processor } from '../../expansion/processor';
 import { scanInt } from '../../expansion/scan';
 import type { PackageEntry } from '../machine/entries';
+import { ETOOLBOX_LISTS, etoolboxNames } from './etoolboxLists';
 import { macroEntry, quietEntry } from '../machine/macroEntry';
 import { ownName } from '../../expansion/cells';
 
@@ -231,13 +232,6 @@ export const etoolbox: PackageEntry = {
       '\\forcsvlist{\\textbf}{a,b}',
       '\\@for\\@entry:=#2\\do{\\expandafter#1\\expandafter{\\@entry}}',
     ),
-    macroEntry(
-      'listadd',
-      'mm',
-      'Adds to a list.',
-      '\\def\\tides{}\\listadd{\\tides}{ebb}',
-      '\\appto#1{\\@listsep#2}',
-    ),
     {
       name: 'patchcmd',
       signature: '',
@@ -261,7 +255,8 @@ export const etoolbox: PackageEntry = {
     ),
     quietEntry('tracingpatches', '', 'Says what patches do.'),
   ],
-  source: '\\def\\do#1{}\\def\\@listsep{,}',
+  source: '\\def\\do#1{}' + ETOOLBOX_LISTS,
+  described: etoolboxNames,
   setup: (it) => {
     for (const entry of TESTS) it.state.set(it.state.cell(entry.name), entry, true);
   },

@@ -1,6 +1,7 @@
 import { expandTokens, tokensText } from '../../expansion/tokenText';
 import { readOptional } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
 import { tokensOf, type Args, type CommandEntry, type PackageEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { macroEntry, sourceCommand } from '../machine/macroEntry';
@@ -61,6 +62,60 @@ const before = (whole: string, mark: string, n: number): string =>
 const behind = (whole: string, mark: string, n: number): string =>
   whole.split(mark).length > n ? whole.split(mark).slice(n).join(mark) : '';
 const nth = (it: Interpreter, args: Args): number => Math.max(1, number(it, args, 0));
+
+/** Two texts made of one, kept under the names at the end. */
+const split = (
+  name: string,
+  signature: string,
+  description: string,
+  example: string,
+  cut: (it: Interpreter, args: Args) => readonly [string, string],
+  at: number,
+): CommandEntry => ({
+  name,
+  signature,
+  description,
+  example,
+  run: (it, args) => {
+    cut(it, args).forEach((part, i) => {
+      const into = tokensOf(args, at + i).find(({ cell }) => cell !== null);
+      if (into) it.define(into.text, part);
+    });
+  },
+});
+
+/** `\\IfStrEqCase{text}{{a}{one}{b}{two}}[otherwise]`. */
+const cases = (
+  name: string,
+  description: string,
+  same: (a: string, b: string) => boolean,
+): CommandEntry => ({
+  name,
+  signature: 'smM',
+  description,
+  example: `\\${name}{ebb}{{ebb}{low}{flow}{high}}`,
+  run: (it, args) => {
+    const asked = text(it, args, 1);
+    const groups = groupsOf(tokensOf(args, 2));
+    const otherwise = readOptional(it.p);
+    const at = groups.findIndex(
+      (group, i) => i % 2 === 0 && same(asked, tokensText(expandTokens(it.p, group))),
+    );
+    it.p.push(at < 0 ? [...(otherwise ?? [])] : [...(groups[at + 1] ?? [])]);
+  },
+});
+
+/** The groups of a list of them, without their braces. */
+function groupsOf(tokens: readonly Token[]): Token[][] {
+  const out: Token[][] = [];
+  let depth = 0;
+  for (const token of tokens) {
+    if (token.cat === Cat.End) depth--;
+    if (depth > 0) out.at(-1)?.push(token);
+    if (token.cat === Cat.Begin && depth++ === 0) out.push([]);
+  }
+  return out;
+}
 
 /** xstring: texts compared, cut and counted. */
 export const xstring: PackageEntry = {
@@ -183,6 +238,58 @@ export const xstring: PackageEntry = {
       'A text with another put for a third.',
       '\\StrSubstitute{ebb}{b}{g}',
       (it, args) => text(it, args, 1).replaceAll(text(it, args, 2), text(it, args, 3)),
+    ),
+    made(
+      'StrBetween',
+      'oomMM',
+      'What stands between two texts.',
+      '\\StrBetween{a(b)c}{(}{)}',
+      (it, args) => {
+        const rest = behind(text(it, args, 2), text(it, args, 3), 1);
+        return before(rest, text(it, args, 4), 1);
+      },
+    ),
+    made(
+      'StrPosition',
+      'omm',
+      'Where a text stands in another; 0 when it does not.',
+      '\\StrPosition{ebbtide}{tide}',
+      (it, args) => {
+        const parts = text(it, args, 1).split(text(it, args, 2));
+        const n = nth(it, args);
+        return parts.length > n
+          ? String([...parts.slice(0, n).join(text(it, args, 2))].length + 1)
+          : '0';
+      },
+    ),
+    split(
+      'StrSplit',
+      'mmmm',
+      'Cuts a text at a place into two.',
+      '\\StrSplit{ebbtide}{3}{\\one}{\\two}\\one, \\two',
+      (it, args) => {
+        const letters = [...text(it, args, 0)];
+        const at = number(it, args, 1);
+        return [letters.slice(0, at).join(''), letters.slice(at).join('')];
+      },
+      2,
+    ),
+    split(
+      'StrCut',
+      'ommmm',
+      'Cuts a text at another into two.',
+      '\\StrCut{ebb-tide}{-}{\\one}{\\two}\\one, \\two',
+      (it, args) => {
+        const [whole, mark, n] = [text(it, args, 1), text(it, args, 2), nth(it, args)];
+        return [before(whole, mark, n), behind(whole, mark, n)];
+      },
+      3,
+    ),
+    cases('IfStrEqCase', 'What belongs to the text that is the same.', (a, b) => a === b),
+    cases(
+      'IfEqCase',
+      'What belongs to the text or number that is the same.',
+      (a, b) => a === b || (a !== '' && b !== '' && Number(a) === Number(b)),
     ),
     macroEntry('expandarg', '', 'Arguments are expanded once.', '\\expandarg', ''),
     macroEntry('fullexpandarg', '', 'Arguments are expanded wholly.', '\\fullexpandarg', ''),
