@@ -77,7 +77,16 @@ export interface FormulaBreakCosts {
 
 /** What a reference asks of its label. */
 export type RefWhat =
-  'number' | 'part' | 'page' | 'title' | 'cite' | 'cites' | 'kind' | 'autokind' | 'clever';
+  | 'number'
+  | 'part'
+  | 'page'
+  | 'title'
+  | 'cite'
+  | 'cites'
+  | 'kind'
+  | 'autokind'
+  | 'clever'
+  | 'clevers';
 
 /** What a reference prints: the label's number, its page, its heading, or how it is cited. */
 export interface RefInline extends Span {

@@ -134,7 +134,8 @@ function pushReference(out: LineItem[], inline: RefInline, env: LayoutEnv): void
   const { from, to, label } = inline;
   // What stands in its own number has none.
   const found = env.referring.has(label) ? null : env.resolve(inline);
-  if (found === null && inline.what === 'cites') return pushEach(out, inline, env);
+  if (found === null && inline.what === 'cites') return pushEach(out, inline, env, 'cite');
+  if (found === null && inline.what === 'clevers') return pushEach(out, inline, env, 'clever');
   if (found === null) {
     const code = inline.what === 'cite' ? 'citation-unknown' : 'reference-unknown';
     env.report({ code, from, to, args: { name: label } });
@@ -148,21 +149,28 @@ function pushReference(out: LineItem[], inline: RefInline, env: LayoutEnv): void
   }
   const font = found === null ? { ...inline.font, series: 'bold' as const } : inline.font;
   const unknown = inline.what === 'cite' ? '?' : '??';
-  (found ?? unknown).split(' ').forEach((text, i) => {
-    if (i > 0) out.push(spaceItem({ kind: 'space', font, factor: 1000, from, to }, env));
-    if (text !== '') pushWord(out, { kind: 'text', text, font, from, to }, env);
+  (found ?? unknown).split(/([ \u00a0])/).forEach((text, i) => {
+    if (i % 2 === 1) {
+      if (text === '\u00a0') out.push(penaltyItem(10000));
+      out.push(spaceItem({ kind: 'space', font, factor: 1000, from, to }, env));
+    } else if (text !== '') pushWord(out, { kind: 'text', text, font, from, to }, env);
   });
 }
 
 /** Entries that cannot be put in order, one by one. */
-function pushEach(out: LineItem[], inline: RefInline, env: LayoutEnv): void {
+function pushEach(
+  out: LineItem[],
+  inline: RefInline,
+  env: LayoutEnv,
+  what: 'cite' | 'clever',
+): void {
   const { font, from, to } = inline;
   inline.label.split(',').forEach((label, i) => {
     if (i > 0) {
       pushWord(out, { kind: 'text', text: ',', font, from, to }, env);
       out.push(spaceItem({ kind: 'space', font, factor: 1000, from, to }, env));
     }
-    pushReference(out, { ...inline, label, what: 'cite' }, env);
+    pushReference(out, { ...inline, label, what }, env);
   });
 }
 

@@ -5,6 +5,7 @@ import { LAST_PAGE } from './paging';
 import type { RawFinding } from '../findings/finding';
 import type { SessionBlock } from './block';
 import { citeLabel, isOwnName } from '../expansion/cells';
+import { autoName, cleverList, kindName } from './referenceNames';
 
 /** What references can ask for: numbers are known after reading, pages after pages are made. */
 export interface Facts {
@@ -26,7 +27,9 @@ const BETWEEN = '\u0003';
 
 /** The labels that a fact's key asks about. */
 export const labelsOfKey = (factKey: string): string[] =>
-  factKey.slice(factKey.indexOf(':') + 1).split(BETWEEN);
+  factKey
+    .slice(factKey.indexOf(':') + 1)
+    .split(factKey.startsWith('clevers') ? /,|\u0003/ : BETWEEN);
 
 export type Answer = string | readonly Inline[] | null;
 
@@ -37,6 +40,9 @@ export function answer(facts: Facts, factKey: string): Answer {
   const what = factKey.slice(0, at).replace(/[+^=]/g, '');
   if (what === 'page') return pageAnswer(facts, label);
   if (what === 'cites') return citesAnswer(facts, label);
+  const flags = factKey.slice(0, at);
+  const form = { capital: flags.includes('^'), long: flags.includes('=') };
+  if (what === 'clevers') return cleverList(facts.labels, label.split(','), form);
   const found = facts.labels.get(what === 'cite' ? citeLabel(label) : label);
   if (!found) return null;
   if (what === 'title') return found.title ?? '';
@@ -44,11 +50,9 @@ export function answer(facts: Facts, factKey: string): Answer {
   if (what === 'clever' && found.kind === 'equation') return `(${found.value})`;
   if (what === 'autokind') return autoName(found);
   if (what !== 'kind') return found.shown ?? found.value;
-  const flags = factKey.slice(0, at);
-  const form = { capital: flags.includes('^'), long: flags.includes('=') };
   if (neighbours.length === 0) return kindName(found, form, flags.endsWith('+'));
   const [before, behind] = neighbours.map((name) => facts.labels.get(name)?.kind);
-  return before === found.kind ? '' : `${kindName(found, form, behind === found.kind)} `;
+  return before === found.kind ? '' : `${kindName(found, form, behind === found.kind)}\u00a0`;
 }
 
 /** Numbers of entries in order, three or more in a row as a range; null when not all are known numbers. */
@@ -74,56 +78,6 @@ const isOwnPlace = (label: string): boolean => label.startsWith(UNNAMED_PLACE);
 function pageAnswer(facts: Facts, label: string): Answer {
   if (!facts.labels.has(label) && label !== LAST_PAGE && !isOwnPlace(label)) return null;
   return facts.pages.get(label) ?? '?';
-}
-
-/** Names of what is counted, for references that say what they point to; equations are shortened in running text. */
-const NAMES: Readonly<Record<string, readonly [string, string]>> = {
-  equation: ['eq.', 'eqs.'],
-  figure: ['fig.', 'figs.'],
-  table: ['table', 'tables'],
-  chapter: ['chapter', 'chapters'],
-  part: ['part', 'parts'],
-  section: ['section', 'sections'],
-  subsection: ['section', 'sections'],
-  subsubsection: ['section', 'sections'],
-  appendix: ['appendix', 'appendices'],
-  enumi: ['item', 'items'],
-  enumii: ['item', 'items'],
-  enumiii: ['item', 'items'],
-  footnote: ['footnote', 'footnotes'],
-  page: ['page', 'pages'],
-  corollary: ['corollary', 'corollaries'],
-};
-const LONG: Readonly<Record<string, string>> = {
-  'eq.': 'equation',
-  'eqs.': 'equations',
-  'fig.': 'figure',
-  'figs.': 'figures',
-};
-
-function autoName(label: LabelDefinition): string {
-  const own = label.names?.auto;
-  if (own !== undefined) return own;
-  return kindName(label, { capital: true, long: true }, false);
-}
-
-interface NameForm {
-  readonly capital: boolean;
-  readonly long: boolean;
-}
-
-function kindName(label: LabelDefinition, { capital, long }: NameForm, plural: boolean): string {
-  const { kind = '', names = {} } = label;
-  const own = names[capital ? 'capital' : 'small'];
-  if (own) return own[plural ? 1 : 0];
-  // What a package counts by a name of its own has no word that anyone would know.
-  const unnamed = kind.includes('@') ? (['??', '??'] as const) : undefined;
-  const usual = names.small ?? names.capital ?? NAMES[kind] ?? unnamed;
-  const [one, many] = usual ?? [kind.toLowerCase(), `${kind.toLowerCase()}s`];
-  const name = plural ? many : one;
-  const whole = long ? (LONG[name] ?? name) : name;
-  const first = whole.charAt(0);
-  return (capital ? first.toUpperCase() : first.toLowerCase()) + whole.slice(1);
 }
 
 /** Answers references, and notes in `reads` what was asked. */

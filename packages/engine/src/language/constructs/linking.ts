@@ -31,7 +31,7 @@ export function leading(it: Interpreter, ref: RefInline, kind: LinkKind = 'linkc
   const font = color === null ? ref.font : it.intern({ ...ref.font, color });
   const [first = ''] = ref.label.split(',');
   const isCitation = ref.what === 'cite' || ref.what === 'cites';
-  const label = isCitation ? citeLabel(first) : ref.label;
+  const label = isCitation ? citeLabel(first) : first;
   const { from, to } = ref;
   return { kind: 'link', inlines: [{ ...ref, font }], target: `#${label}`, from, to };
 }

@@ -20,7 +20,7 @@ function addRef(
   const { place } = it.p;
   const at = { from: place.from, to: Math.max(place.to, it.p.here()) };
   const ref = { kind: 'ref' as const, what, label, font: it.font, capital, plural, long, ...at };
-  it.add(what === 'clever' || what === 'page' ? leading(it, ref) : ref);
+  it.add(what === 'kind' ? ref : leading(it, ref));
 }
 
 /** What the package line asked for: capitals everywhere, names unabbreviated. */
@@ -40,6 +40,15 @@ function smartRefs(
 ): void {
   it.startParagraph();
   const options = it.read(OPTIONS);
+  if (!page && labels.length > 1)
+    return addRef(
+      it,
+      labels.join(','),
+      'clevers',
+      capital || options.capital,
+      false,
+      capital || options.long,
+    );
   labels.forEach((label, i) => {
     if (i > 0)
       it.execute(
@@ -52,7 +61,7 @@ function smartRefs(
     }
     const { place } = it.p;
     const at = { from: place.from, to: Math.max(place.to, it.p.here()) };
-    const neighbours = [labels[i - 1] ?? '', labels[i + 1] ?? ''] as const;
+    const neighbours = ['', ''] as const;
     const form = { capital: capital || options.capital, long: capital || options.long };
     it.add({ kind: 'ref', what: 'kind', label, font: it.font, ...form, neighbours, ...at });
     addRef(it, label, 'clever');
