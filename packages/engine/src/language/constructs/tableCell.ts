@@ -45,6 +45,8 @@ export function readCell(
   const ended = fillCell(it, groups, frame);
   it.mode.cell = outer.cell;
   it.mode.hlist?.unskip();
+  // The blank within the braces of `\multicolumn` goes as well as the one behind them.
+  if (it.mode.table?.own) it.mode.hlist?.unskip();
   if (paragraphs) finalStrut(it);
   const inlines = list?.finish() ?? [];
   closeOpenGroups(it, groups);

@@ -159,3 +159,13 @@ describe('tables that are not well made', () => {
     expect(laidBody(source).text).toContain('a');
   });
 });
+
+it('blanks within and behind a cell over several columns take no room', () => {
+  const at = (cell: string): number =>
+    laidBody(`\\begin{tabular}{r}${cell}\\\\ longword\\end{tabular}`).word('a').right;
+  expect(at('\\multicolumn{1}{r}{a } ')).toBeCloseTo(at('a'), 2);
+  expect(at('\\multicolumn{1}{r}{a} ')).toBeCloseTo(at('a'), 2);
+  const left = (cell: string): number =>
+    laidBody(`\\begin{tabular}{l}${cell}\\\\ longword\\end{tabular}`).word('a').x;
+  expect(left('\\multicolumn{1}{l}{ a}')).toBeCloseTo(left('a'), 2);
+});

@@ -358,8 +358,11 @@ export const tableCommands: readonly CommandEntry[] = [
       (it, table, args) => {
         const span = Math.max(1, parseInt(textOf(it.p, tokensOf(args, 0)), 10) || 1);
         table.own = { span, preamble: readPreamble(it, tokensOf(args, 1)) };
-        // The argument is the next token that is no blank.
+        // The argument is the next token that is no blank; blanks at its head are none of it.
         it.skipBlanks();
+        const open = it.p.next();
+        if (open?.cat === Cat.Begin) it.skipBlanks();
+        if (open) it.p.unread(open);
       },
     ),
     math: spanningCell,

@@ -10,6 +10,7 @@ import {
 } from '../machine/entries';
 import { macroEntry, quietEntry } from '../machine/macroEntry';
 import { splitAt, trimmed } from '../scanning/optionLists';
+import { niceCommands, niceTables } from './niceGrid';
 
 /** A matrix of nicematrix: one of amsmath, behind options on how it looks. */
 function niceMatrix(name: string, left: string | null, right: string | null): EnvironmentEntry {
@@ -37,10 +38,11 @@ export const nicematrix: PackageEntry = {
   name: 'nicematrix',
   description: 'Matrices whose dots say where entries go on.',
   options: null,
-  requires: ['amsmath', 'array', 'mathdots'],
-  environments: BRACKETS.map(([letter, left, right]) =>
-    niceMatrix(`${letter}NiceMatrix`, left, right),
-  ),
+  requires: ['amsmath', 'array', 'mathdots', 'colortbl', 'multirow', 'tabularx'],
+  environments: [
+    ...BRACKETS.map(([letter, left, right]) => niceMatrix(`${letter}NiceMatrix`, left, right)),
+    ...niceTables,
+  ],
   commands: [
     dots('Cdots', '\\cdots', 'Dots along a row.'),
     dots('Ldots', '\\ldots', 'Dots along a row, on the line.'),
@@ -54,6 +56,7 @@ export const nicematrix: PackageEntry = {
     dots('Vdots', '\\vdots', 'Dots down a column.'),
     dots('Ddots', '\\ddots', 'Dots down a diagonal.'),
     dots('Iddots', '\\iddots', 'Dots up a diagonal.'),
+    ...niceCommands,
     quietEntry('NiceMatrixOptions', 'm', 'How matrices look.'),
   ],
 };

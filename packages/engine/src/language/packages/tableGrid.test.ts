@@ -1,0 +1,98 @@
+import { describe, expect, it } from 'vitest';
+import { findingsIn, inArticle } from '../../testing/document';
+import { laidBody } from '../../testing/layout';
+import { lookOf, selected } from './tabularray';
+
+const TBLR = '\\usepackage{tabularray}\\UseTblrLibrary{booktabs}';
+const tblr = (keys: string, body: string): string => `\\begin{tblr}{${keys}}${body}\\end{tblr}`;
+
+describe('what keys of tables name', () => {
+  it.each([
+    ['2', 4, [2]],
+    ['1,3', 4, [1, 3]],
+    ['2-4', 5, [2, 3, 4]],
+    ['odd', 5, [1, 3, 5]],
+    ['even', 5, [2, 4]],
+    ['Z', 5, [5]],
+    ['2-Y', 5, [2, 3, 4]],
+    ['', 3, [1, 2, 3]],
+  ])('%s of %i', (selector, count, places) => {
+    const all = Array.from({ length: count }, (_, i) => i + 1);
+    expect(all.filter(selected(selector, count))).toEqual(places);
+  });
+  it.each([
+    ['c', { halign: 'c' }],
+    ['r,m', { halign: 'r' }],
+    ['bg=gray!20,fg=red,font=\\bfseries', { bg: 'gray!20', fg: 'red', font: '\\bfseries' }],
+    ['halign=l,yellow', { halign: 'l', bg: 'yellow' }],
+    ['c=2', {}],
+  ])('%s looks like %o', (text, look) => expect(lookOf(text)).toEqual(look));
+});
+
+/** tabularray manual, chapter 2. */
+describe('tables by keys', () => {
+  const body = 'ebb & flow & z\\\\ low & high & y\\\\';
+  const rules = (keys: string, inner = body): number =>
+    laidBody(tblr(keys, inner), TBLR).rules.length;
+  it('have the lines that are asked for, and no others', () => {
+    expect(rules('ccc')).toBe(0);
+    expect(rules('colspec={ccc},hline{1,Z}={}')).toBe(2);
+    expect(rules('colspec={ccc},hlines')).toBe(3);
+    expect(rules('colspec={ccc},hlines', 'ebb & \\SetCell[r=2]{m} a & z\\\\ low & & y\\\\')).toBe(
+      4,
+    );
+  });
+  it('span columns and rows', () => {
+    const found = laidBody(
+      tblr('colspec={lll}', '\\SetCell[c=2]{c} wideword & & z\\\\ a & b & y\\\\'),
+      TBLR,
+    );
+    expect(found.word('wideword').x).toBeGreaterThan(found.word('a').x - 1);
+    expect(found.word('wideword').right).toBeLessThan(found.word('z').x);
+    const tall = laidBody(tblr('colspec={ll}', '\\SetCell[r=2]{m} tall & a\\\\ & b\\\\'), TBLR);
+    expect(tall.word('tall').y).toBeGreaterThan(
+      laidBody(tblr('colspec={ll}', 'tall & a\\\\ & b\\\\'), TBLR).word('tall').y + 2,
+    );
+    expect(tall.word('tall').y).toBeLessThan(tall.word('b').y - 2);
+  });
+  it('align single cells and columns otherwise', () => {
+    const at = (keys: string): number =>
+      laidBody(tblr(keys, 'x & a\\\\ x & longword\\\\'), TBLR).word('a').x;
+    expect(at('colspec={lr}')).toBeGreaterThan(at('colspec={ll}') + 10);
+    expect(at('colspec={ll},column{2}={r}')).toBeCloseTo(at('colspec={lr}'), 0);
+    expect(at('colspec={ll},cell{1}{2}={c}')).toBeGreaterThan(at('colspec={ll}') + 3);
+  });
+  it('share the width of the text', () => {
+    const found = laidBody(tblr('colspec={X[l]X[r]}', 'a & b\\\\'), TBLR);
+    expect(found.word('b').right - found.word('a').x).toBeGreaterThan(310);
+  });
+  it.each([
+    tblr('colspec={lcr},row{1}={font=\\bfseries,bg=gray!20},column{2}={fg=blue}', body),
+    tblr('colspec={lcr}', '\\toprule a & b & c\\\\ \\midrule d & e & f\\\\ \\bottomrule'),
+    tblr('hlines,vlines', '\\SetRow{bg=yellow} a & b\\\\ \\SetColumn{c} c & d\\\\'),
+    '\\SetTblrInner{hlines}\\begin{tblr}{ll} a & b \\\\ c & d \\end{tblr}',
+  ])('%s needs no note', (source) => expect(findingsIn(inArticle(source, TBLR))).toEqual([]));
+});
+
+/** nicematrix manual, sections 3 to 9. */
+describe('arrays and tables with blocks', () => {
+  const NICE = '\\usepackage{nicematrix}';
+  it.each([
+    [
+      '\\begin{NiceTabular}{cc}[hvlines]\\Block{1-2}{wide} & \\\\ a & b\\end{NiceTabular}',
+      'wide | a b',
+    ],
+    [
+      '\\begin{NiceTabular}{cc}\\CodeBefore\\rowcolor{yellow}{1}\\Body a & b\\\\ c & d\\end{NiceTabular}',
+      'a b | c d',
+    ],
+    [
+      '$\\begin{bNiceArray}{cc|c}\\Block{2-2}<\\Large>{A} & & 0\\\\ & & 1\\\\ \\hline 0 & 0 & 2\\end{bNiceArray}$',
+      '𝐴',
+    ],
+    ['$\\begin{NiceArray}{cc} a & b \\CodeAfter x\\end{NiceArray}$', '𝑎 𝑏'],
+  ])('%s', (body, printed) => {
+    expect(laidBody(body, NICE).text.replace(/\s+/g, ' ')).toContain(printed);
+    expect(findingsIn(inArticle(body, NICE))).toEqual([]);
+  });
+});
