@@ -3,7 +3,7 @@ import { labelValue, OWN_LABEL } from '../machine/counters';
 import { CELLS, kindNames } from '../machine/cells';
 import type { Inline, RefInline } from '../../document/inlines';
 import { textOf } from '../../expansion/tokenText';
-import { tagBrackets } from '../machine/tagBrackets';
+import { tagBrackets } from '../machine/displayTags';
 import type { Token } from '../../expansion/meaning';
 import type { KindNames } from '../machine/reading';
 import { type Args, type CommandEntry, tokensOf } from '../machine/entries';

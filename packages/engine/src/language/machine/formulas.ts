@@ -2,19 +2,18 @@ import { CELLS } from './cells';
 import type { Span } from '../../base/spans';
 import type { Display, DisplayRow } from '../../document/blocks';
 import { MARKED } from '../../document/font';
-import type { FormulaBreakCosts, Inline } from '../../document/inlines';
+import type { FormulaBreakCosts } from '../../document/inlines';
 import type { MathList, MathNode } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
 import { getCount } from '../../expansion/registers';
 import type { Fix } from '../../findings/finding';
 import { Cat } from '../../tokens/categories';
-import { counterText, stepCounter } from './counters';
 import { literalSign, marksAround, passMarks, RUN, runAround } from './formulaSlips';
 import type { Interpreter, LanguageCommand } from './interpreter';
 import { MathReader, type Until } from './mathReader';
 import { noBorders, type RowMarks } from './rowMarks';
 import { openedCell, readRows, type ReadRow } from './mathEnvironments';
-import { tagBrackets } from './tagBrackets';
+import { tagOf } from './displayTags';
 
 /** Work that a display makes, in the measure of an expansion. */
 const DISPLAY_WORK = 50;
@@ -394,24 +393,6 @@ function finishRow(it: Interpreter, marks: RowMarks, row: ReadRow): DisplayRow {
   return { ...finished, ...(shove && { shove }), ...(breakBelow !== undefined && { breakBelow }) };
 }
 
-/** The number of a row and the labels that stand for it. */
-function tagOf(
-  it: Interpreter,
-  marks: RowMarks,
-  place: Span,
-): Pick<DisplayRow, 'tag' | 'number' | 'labels'> {
-  const tag = rowTag(it, marks, place);
-  for (const { name, span } of marks.labels) {
-    const shown = tag?.shown ? { shown: tag.shown } : {};
-    it.labels.push({ name, value: tag?.value ?? '', kind: 'equation', ...shown, ...span });
-  }
-  return {
-    tag: tag?.inlines ?? null,
-    number: tag?.value ?? '',
-    labels: marks.labels.map(({ name }) => name),
-  };
-}
-
 /** The row's place without the blanks at its ends. */
 function trimRow(it: Interpreter, row: ReadRow): Span {
   const { reader } = it.p;
@@ -419,38 +400,4 @@ function trimRow(it: Interpreter, row: ReadRow): Span {
   while (from < to && /\s/.test(reader.text[reader.base + from] ?? '')) from++;
   while (to > from && /\s/.test(reader.text[reader.base + to - 1] ?? '')) to--;
   return { from, to };
-}
-
-function rowTag(
-  it: Interpreter,
-  marks: RowMarks,
-  at: Span,
-): { inlines: readonly Inline[]; value: string; shown?: readonly Inline[] } | null {
-  const upright = it.intern({ ...it.font, family: 'roman', series: 'medium', shape: 'upright' });
-  const text = (s: string): Inline => ({ kind: 'text', text: s, font: upright, ...at });
-  const [open, close] = tagBrackets(it);
-  if (marks.tag) {
-    const inner = it.inlinesOf(marks.tag.tokens);
-    // The end mark of a proof stands behind the number of its last formula.
-    if (marks.numbered && marks.tag.tokens[0]?.text === 'qedsymbol') {
-      stepCounter(it.state, 'equation');
-      const value = counterText(it, 'equation');
-      const gap: Inline = { kind: 'kern', width: it.font.size, ...at };
-      return { inlines: [text(`${open}${value}${close}`), gap, ...inner], value };
-    }
-    const value = marks.tag.bare ? '' : marks.tag.tokens.map((t) => t.text).join('');
-    const shown = marks.tag.tokens.some((t) => t.cell !== null || t.cat === Cat.Math)
-      ? { shown: inner }
-      : {};
-    return {
-      inlines: marks.tag.bare ? inner : [text(open), ...inner, text(close)],
-      value,
-      ...shown,
-    };
-  }
-  if (!marks.numbered) return null;
-  // Not what a later `\label` means: labels of the row have been taken already.
-  stepCounter(it.state, 'equation');
-  const value = counterText(it, 'equation');
-  return { inlines: [text(`${open}${value}${close}`)], value };
 }

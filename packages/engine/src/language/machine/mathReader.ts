@@ -333,8 +333,6 @@ export class MathReader {
   /** The list being filled when an entry is carried out. */
   current: MathNode[] = [];
 
-  // ---- atoms
-
   symbol(char: string, cls: MathClass, at: Span): MathNode {
     if (!this.bold) return this.plainSymbol(char, cls, at);
     const bold = emboldened(char);
@@ -360,9 +358,8 @@ export class MathReader {
     if (meant) return this.symbol(letterIn(meant.char, this.alphabet), meant.cls, span);
     const plain = CHARACTERS[text];
     if (plain) return this.symbol(plain[0], plain[1], span);
-    if (OPERATOR_CHARACTERS.has(text)) {
+    if (OPERATOR_CHARACTERS.has(text))
       return { kind: 'operator', char: text, name: null, limits: null, color: this.color, ...span };
-    }
     const cls = CHARACTER_CLASSES.get(text) ?? 'ord';
     return this.symbol(cls === 'ord' ? letterIn(text, this.alphabet) : text, cls, span);
   }
@@ -371,8 +368,8 @@ export class MathReader {
   group(open: Token): MathNode {
     const span = this.it.spanOf(open);
     const body = this.braced(open);
-    const [only] = body;
-    if (body.length === 1 && only?.kind === 'symbol' && only.cls === 'ord') return only;
+    const [only] = body.length === 1 ? body : [];
+    if (only?.kind === 'symbol' && only.cls === 'ord') return only;
     return {
       kind: 'group',
       cls: 'ord',

@@ -34,7 +34,10 @@ describe('physics', () => {
     ['\\mqty{\\xmat*{a}{1}{2}}', '\\begin{matrix}a_1&a_2\\end{matrix}'],
     ['\\mqty{\\dmat[0]{1,2}}', '\\begin{matrix}1&0\\\\0&2\\end{matrix}'],
     ['\\mqty{\\admat{1,2}}', '\\begin{matrix}&1\\\\2&\\end{matrix}'],
-    ['\\gradient{f}=\\divergence{g}', '\\boldsymbol\\nabla f=\\boldsymbol\\nabla\\boldsymbol\\cdot g'],
+    [
+      '\\gradient{f}=\\divergence{g}',
+      '\\boldsymbol\\nabla f=\\boldsymbol\\nabla\\boldsymbol\\cdot g',
+    ],
     ['\\vb*{a}\\vb{a}', '\\boldsymbol{a}\\mathbf{a}'],
     ['a\\qotherwise b\\qassume* c', 'a\\quad\\mbox{otherwise}\\quad b\\mbox{assume}\\quad c'],
     ['\\flatfrac{a}{b}', 'a/b'],

@@ -1,0 +1,67 @@
+import type { Span } from '../../base/spans';
+import type { DisplayRow } from '../../document/blocks';
+import type { Inline } from '../../document/inlines';
+import { textOf } from '../../expansion/tokenText';
+import { Cat } from '../../tokens/categories';
+import { counterText, stepCounter } from './counters';
+import type { Interpreter } from './interpreter';
+import type { RowMarks } from './rowMarks';
+
+/** What stands around the number of a formula: `\newtagform` of mathtools says otherwise. */
+export const tagBrackets = (it: Interpreter): readonly [string, string] => [
+  textOf(it.p, [it.p.command('@tagopen')]),
+  textOf(it.p, [it.p.command('@tagclose')]),
+];
+
+/** The number of a row and the labels that stand for it. */
+export function tagOf(
+  it: Interpreter,
+  marks: RowMarks,
+  place: Span,
+): Pick<DisplayRow, 'tag' | 'number' | 'labels'> {
+  const tag = rowTag(it, marks, place);
+  for (const { name, span } of marks.labels) {
+    const shown = tag?.shown ? { shown: tag.shown } : {};
+    it.labels.push({ name, value: tag?.value ?? '', kind: 'equation', ...shown, ...span });
+  }
+  return {
+    tag: tag?.inlines ?? null,
+    number: tag?.value ?? '',
+    labels: marks.labels.map(({ name }) => name),
+  };
+}
+
+/** The tag of a row: the one it is given, or the next number. */
+function rowTag(
+  it: Interpreter,
+  marks: RowMarks,
+  at: Span,
+): { inlines: readonly Inline[]; value: string; shown?: readonly Inline[] } | null {
+  const upright = it.intern({ ...it.font, family: 'roman', series: 'medium', shape: 'upright' });
+  const text = (s: string): Inline => ({ kind: 'text', text: s, font: upright, ...at });
+  const [open, close] = tagBrackets(it);
+  if (marks.tag) {
+    const inner = it.inlinesOf(marks.tag.tokens);
+    // The end mark of a proof stands behind the number of its last formula.
+    if (marks.numbered && marks.tag.tokens[0]?.text === 'qedsymbol') {
+      stepCounter(it.state, 'equation');
+      const value = counterText(it, 'equation');
+      const gap: Inline = { kind: 'kern', width: it.font.size, ...at };
+      return { inlines: [text(`${open}${value}${close}`), gap, ...inner], value };
+    }
+    const value = marks.tag.bare ? '' : marks.tag.tokens.map((t) => t.text).join('');
+    const shown = marks.tag.tokens.some((t) => t.cell !== null || t.cat === Cat.Math)
+      ? { shown: inner }
+      : {};
+    return {
+      inlines: marks.tag.bare ? inner : [text(open), ...inner, text(close)],
+      value,
+      ...shown,
+    };
+  }
+  if (!marks.numbered) return null;
+  // Not what a later `\label` means: labels of the row have been taken already.
+  stepCounter(it.state, 'equation');
+  const value = counterText(it, 'equation');
+  return { inlines: [text(`${open}${value}${close}`)], value };
+}
