@@ -2,10 +2,12 @@ import { glue, NO_GLUE, PT, type Sp } from '../base/lengths';
 import { boxOf, type Box, type Child } from '../boxes/box';
 import type { LineSpacing, VItem } from '../boxes/vertical';
 import type { BlockNode, Display, DisplayRow } from '../document/blocks';
+import type { Inline } from '../document/inlines';
 import { formulaContext, layoutList } from '../math/layout';
 import { DISPLAY } from '../math/style';
 import { setText } from '../paragraphs/boxes';
 import type { LayoutEnv } from '../paragraphs/env';
+import { missingIn } from '../paragraphs/items';
 import { HFUZZ } from '../paragraphs/lines';
 import { inMillimetres } from '../paragraphs/paragraph';
 
@@ -33,9 +35,8 @@ export function layoutDisplay(
   env: LayoutEnv,
   inner: LayoutInner,
 ): void {
-  const ctx = formulaContext(env.fonts, display.font, DISPLAY, (inlines, scale) =>
-    setText(inlines, env, scale),
-  );
+  const setInner = (inlines: readonly Inline[], scale: number): Box => setText(inlines, env, scale);
+  const ctx = formulaContext(env.fonts, display.font, DISPLAY, setInner, missingIn(env));
   const rows = display.rows.map((row): SetRow => ({
     row,
     cells: row.cells.map((cell) => layoutList(cell, ctx)),

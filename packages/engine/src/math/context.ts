@@ -43,7 +43,11 @@ export interface MathContext {
   readonly color: number;
   /** How deep formulas are nested here. */
   readonly depth: number;
+  /** Told of characters that no font has. */
+  readonly missing: Missing;
 }
+
+export type Missing = (char: string, at: Span) => void;
 
 export function mathContext(
   fonts: FontStore,
@@ -51,6 +55,7 @@ export function mathContext(
   style: Style,
   setText: SetText,
   lay: Layouter,
+  missing: Missing,
 ): MathContext {
   const font = fonts.math(text.face);
   // Until the mathematics font is here, a stand-in without a table shows the bare glyphs.
@@ -58,7 +63,20 @@ export function mathContext(
   const sizes = mathSizes(text.size);
   const parameters = sizes.map((size) => table.parametersAt?.(size));
   const { color } = text;
-  return { fonts, font, table, text, sizes, parameters, style, setText, lay, color, depth: 0 };
+  return {
+    fonts,
+    font,
+    table,
+    text,
+    sizes,
+    parameters,
+    style,
+    setText,
+    lay,
+    color,
+    depth: 0,
+    missing,
+  };
 }
 
 /** The same context in another style. */

@@ -4,7 +4,7 @@ import type { Atom, Laid } from './atom';
 import type { FontSpec } from '../document/font';
 import type { FormulaBreakCosts } from '../document/inlines';
 import type { FontStore } from '../fonts/store';
-import { inStyle, mathContext, mu, type MathContext, type SetText } from './context';
+import { inStyle, mathContext, mu, type MathContext, type Missing, type SetText } from './context';
 import { rules, type Rule } from './rules';
 import { chosen, resized } from './rules/placed';
 import { SPACES, settleClasses, spaceBetween } from './spacing';
@@ -112,6 +112,7 @@ export function formulaContext(
   text: FontSpec,
   style: Style,
   setText: SetText,
+  missing: Missing,
 ): MathContext {
-  return mathContext(fonts, text, style, setText, { list: layoutList, node: layoutNode });
+  return mathContext(fonts, text, style, setText, { list: layoutList, node: layoutNode }, missing);
 }

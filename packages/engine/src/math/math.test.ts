@@ -191,3 +191,11 @@ describe('any formula', () => {
     expect(typeset(inArticle(`$${open}$`)).pages.length).toBe(1);
   });
 });
+
+describe('a character that no font has', () => {
+  const kinds = (body: string) => findingsIn(inArticle(body)).map(({ kind, at }) => [kind, at]);
+  it.each(['$a ⟅ b$', '\\[ ⟅ \\]', '$\\frac{⟅}{b}$'])('is told of in a formula: %s', (body) =>
+    expect(kinds(body)).toEqual([['character-missing', '⟅']]),
+  );
+  it('is none where there is nothing to see', () => expect(kinds('$a\u200b b$')).toEqual([]));
+});

@@ -1,5 +1,6 @@
 import { placedAt } from '../document/placedAt';
 import { FIL } from '../base/lengths';
+import type { Span } from '../base/spans';
 import type { Box, HItem, Item } from '../boxes/box';
 import type { Inline, Leader, LinkInline, RefInline, SpaceInline } from '../document/inlines';
 import { atSize } from '../fonts/store';
@@ -65,9 +66,8 @@ function pushInline(out: LineItem[], inline: Inline, env: LayoutEnv): void {
       out.push(penaltyItem(-10000, inline.skip));
       return;
     case 'math': {
-      const ctx = formulaContext(env.fonts, inline.font, TEXT, (inner, scale) =>
-        setText(inner, env, scale),
-      );
+      const setInner = (inner: readonly Inline[], scale: number): Box => setText(inner, env, scale);
+      const ctx = formulaContext(env.fonts, inline.font, TEXT, setInner, missingIn(env));
       for (const part of layoutInline(inline.list, ctx, inline.breakCosts))
         out.push(fromMath(part));
       return;
@@ -124,6 +124,12 @@ function pushInline(out: LineItem[], inline: Inline, env: LayoutEnv): void {
       return inline satisfies never;
   }
 }
+
+/** Tells of characters of formulas that no font has. */
+export const missingIn =
+  (env: LayoutEnv) =>
+  (char: string, { from, to }: Span): void =>
+    env.report({ code: 'character-missing', from, to, args: { char } });
 
 const setLeader = (leader: Leader, env: LayoutEnv): SetLeader =>
   leader.kind === 'rule'

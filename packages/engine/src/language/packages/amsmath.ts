@@ -169,7 +169,13 @@ function interText(name: string, description: string): CommandEntry {
     description,
     example: `\\begin{align*}a &= b \\\\ \\${name}{and} c &= d\\end{align*}`,
     math: (reader, token) => {
+      const { p } = reader;
       const tokens = reader.argument(token);
+      // Within a row it ends the row first (amsmath's `\intertext@`).
+      if (reader.current.length > 0) {
+        p.push([p.command('\\'), token, p.make(1, '{'), ...tokens, p.make(2, '}')]);
+        return null;
+      }
       if (reader.rowMarks) reader.rowMarks.textAbove = textBlocks(reader, tokens);
       return null;
     },

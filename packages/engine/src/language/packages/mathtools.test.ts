@@ -138,3 +138,14 @@ describe('lines, tags and signs of mathtools', () => {
     expect(found.word('=').x).toBeCloseTo(found.word('=', 2).x, 0);
   });
 });
+
+it('words between lines end the line that is open', () => {
+  const lines = (between: string): string[] =>
+    laidBody(`\\begin{align*}a&=b${between}\\intertext{and so}c&=d\\end{align*}`, TOOLS).lines.map(
+      ({ text }) => text.replace(/\s+/g, ''),
+    );
+  expect(lines('')).toEqual(lines('\\\\'));
+  expect(
+    findingsIn(inArticle('\\begin{align*}a&=b\\intertext{so}c&=d\\end{align*}', TOOLS)),
+  ).toEqual([]);
+});

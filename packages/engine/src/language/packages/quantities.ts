@@ -4,6 +4,7 @@ import { cell } from '../../expansion/cells';
 import { Cat } from '../../tokens/categories';
 import { tokensOf, type Args, type CommandEntry, type PackageEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
+import { quietEntry } from '../machine/macroEntry';
 import type { MathReader } from '../machine/mathReader';
 import { columnType } from '../constructs/tablePreamble';
 import { optionWords } from '../scanning/optionWords';
@@ -60,6 +61,35 @@ const list = (items: readonly string[], word: string): string =>
     ? (items[0] ?? '')
     : `${items.slice(0, -1).join(',\\ ')}\\mbox{ ${word} }${items.at(-1) ?? ''}`;
 
+type Settings = Readonly<Record<string, string>>;
+
+/** What stands between the ends of a range: “to”, or what `range-phrase` says. */
+function phrase(settings: Settings): string {
+  const said = settings['range-phrase'] ?? 'to';
+  return `\\mbox{${/^[a-z]+$/i.test(said) ? ` ${said} ` : said}}`;
+}
+const lastWord = (settings: Settings): string => settings['list-final-separator'] ?? 'and';
+
+/** `2 x 3 x 4`: factors with the times sign between them. */
+const factors = (it: Interpreter, args: Args, settings: Settings): string[] =>
+  words(it, args, 1)
+    .split('x')
+    .map((one) => numberSource(one.trim(), settings));
+const product = (items: readonly string[]): string => items.join('\\times ');
+
+/** `1+2i`: a number with an imaginary part. */
+function complex(it: Interpreter, args: Args, settings: Settings): string {
+  const text = words(it, args, 1).replace(/\s/g, '');
+  const match = /^([+-]?[^ij+-]*)([+-][^ij]*)[ij]$/.exec(text);
+  const root = settings['output-complex-root'] ?? '\\mathrm{i}';
+  if (!match)
+    return /[ij]$/.test(text)
+      ? `${numberSource(text.slice(0, -1), settings)}${root}`
+      : numberSource(text, settings);
+  const [, real = '', imaginary = ''] = match;
+  return `${numberSource(real, settings)}${imaginary.charAt(0)}${numberSource(imaginary.slice(1), settings)}${root}`;
+}
+
 const number: Source = (it, args, settings) => numberSource(words(it, args, 1), settings);
 const quantityOf: Source = (it, args, settings) =>
   both(numberSource(words(it, args, 1), settings), unitOf(args, 2, settings));
@@ -107,7 +137,7 @@ export const siunitx: PackageEntry = {
       angleSource(words(it, args, 1)),
     ),
     quantity('numlist', 'm', 'Several numbers.', '\\numlist{1;2;3}', (it, args, settings) =>
-      list(numbers(it, args, settings), 'and'),
+      list(numbers(it, args, settings), lastWord(settings)),
     ),
     quantity(
       'numrange',
@@ -115,7 +145,7 @@ export const siunitx: PackageEntry = {
       'Numbers from one to another.',
       '\\numrange{1}{5}',
       (it, args, settings) =>
-        `${number(it, args, settings)}\\mbox{ to }${numberSource(words(it, args, 2), settings)}`,
+        `${number(it, args, settings)}${phrase(settings)}${numberSource(words(it, args, 2), settings)}`,
     ),
     ...(['qtyrange', 'SIrange'] as const).map((name) =>
       quantity(
@@ -125,7 +155,9 @@ export const siunitx: PackageEntry = {
         `\\${name}{1}{5}{\\metre}`,
         (it, args, settings) => {
           const inUnit = unitOf(args, 3, settings);
-          return `${both(number(it, args, settings), inUnit)}\\mbox{ to }${both(numberSource(words(it, args, 2), settings), inUnit)}`;
+          const first = number(it, args, settings);
+          const start = settings['range-units'] === 'single' ? first : both(first, inUnit);
+          return `${start}${phrase(settings)}${both(numberSource(words(it, args, 2), settings), inUnit)}`;
         },
       ),
     ),
@@ -138,10 +170,37 @@ export const siunitx: PackageEntry = {
         (it, args, settings) =>
           list(
             numbers(it, args, settings).map((one) => both(one, unitOf(args, 2, settings))),
-            'and',
+            lastWord(settings),
           ),
       ),
     ),
+    quantity(
+      'numproduct',
+      'm',
+      'Numbers times one another.',
+      '\\numproduct{2 x 3 x 4}',
+      (it, args, settings) => product(factors(it, args, settings)),
+    ),
+    quantity(
+      'qtyproduct',
+      'mm',
+      'Quantities times one another.',
+      '\\qtyproduct{2 x 3}{\\metre}',
+      (it, args, settings) =>
+        product(factors(it, args, settings).map((one) => both(one, unitOf(args, 2, settings)))),
+    ),
+    quantity('complexnum', 'm', 'A complex number.', '\\complexnum{1+2i}', complex),
+    quantity(
+      'complexqty',
+      'mm',
+      'A complex number with its unit.',
+      '\\complexqty{1+2i}{\\ohm}',
+      (it, args, settings) => both(`(${complex(it, args, settings)})`, unitOf(args, 2, settings)),
+    ),
+    quantity('tablenum', 'm', 'A number of a table.', '\\tablenum{12.3}', number),
+    quietEntry('DeclareSIPrefix', 'mmm', 'A prefix of your own.'),
+    quietEntry('DeclareSIPower', 'mmm', 'A power of your own.'),
+    quietEntry('DeclareSIQualifier', 'mm', 'A qualifier of your own.'),
     {
       name: 'sisetup',
       signature: 'm',

@@ -23,6 +23,18 @@ const SOURCE = String.raw`
 \newcommand\sgn@box{\put(.8,.3){\framebox(5.4,5.4){}}}
 `;
 
+/** Signs that are characters, as names and characters in turn. */
+function characters(pairs: string): Signs {
+  const words = pairs.split(' ');
+  return Object.fromEntries(
+    words.flatMap((name, i) => (i % 2 === 0 ? [[name, words[i + 1] ?? '']] : [])),
+  ) as Signs;
+}
+
+/** What drawn signs stand on, for packages that have some of them. */
+export const SIGN_SOURCE = SOURCE.replaceAll('\\newcommand', '\\providecommand');
+export const BOLT = DRAWN.bolt;
+
 const sign = (name: string, drawn: string): CommandEntry =>
   macroEntry(name, '', 'A sign.', `\\${name}`, /^\\|^\$/.test(drawn) ? drawn : `\\mbox{${drawn}}`);
 
@@ -30,7 +42,7 @@ const signs = (name: string, description: string, table: Signs): PackageEntry =>
   name,
   description,
   options: null,
-  source: SOURCE.replaceAll('\\newcommand', '\\providecommand'),
+  source: SIGN_SOURCE,
   commands: Object.entries(table).map(([command, drawn]) => sign(command, drawn)),
 });
 
@@ -129,6 +141,16 @@ export const wasysym = signs(
   'wasysym',
   'Signs of many kinds: faces, boxes to tick, music, planets.',
   {
+    ...characters(
+      'diameter ⌀ varangle ∢ venus ♀ mars ♂ LEFTcircle ◐ RIGHTcircle ◑ fullmoon ○ newmoon ● quarternote ♩ halfnote ♪ astrosun ☉ pointer ☞ brokenvert ¦ thorn þ Thorn Þ',
+    ),
+    wasytherefore: '$∴$',
+    invneg: '$⌐$',
+    kreuz: '$✠$',
+    Box: DRAWN.box,
+    AC: '$\\sim$',
+    HF: '$\\approx$',
+    ocircle: '$⊚$',
     smiley: DRAWN.smile,
     frownie: DRAWN.frown,
     blacksmiley: DRAWN.smile,
@@ -156,6 +178,10 @@ export const wasysym = signs(
 
 /** marvosym: signs of everyday things. */
 export const marvosym = signs('marvosym', 'Signs of everyday things.', {
+  ...characters(
+    'Mobilefone ☏ Euro € EURdig € Female ♀ Male ♂ Yinyang ☯ Pfund £ Rightscissors ✂ Recycling ♻ Pickup ☎ Cross †',
+  ),
+  Email: DRAWN.letter,
   Lightning: DRAWN.bolt,
   Smiley: DRAWN.smile,
   Frowny: DRAWN.frown,

@@ -4,6 +4,7 @@ import { furtherArrows } from '../constructs/longArrows';
 import { largeOperator, symbolCommand } from '../constructs/mathSymbols';
 import type { CommandEntry, PackageEntry } from '../machine/entries';
 import { macroEntry } from '../machine/macroEntry';
+import { BOLT, SIGN_SOURCE } from './signPackages';
 import { CONTOUR_OPERATORS, MARYRD_SYMBOLS, UPRIGHT_GREEK } from '../symbols/symbols';
 
 /** stmaryrd: brackets with a double stroke and arrows to the left. */
@@ -11,7 +12,49 @@ export const stmaryrd: PackageEntry = {
   name: 'stmaryrd',
   description: 'Brackets with a double stroke, and more arrows.',
   options: null,
-  commands: MARYRD_SYMBOLS.map(symbolCommand),
+  commands: [
+    ...MARYRD_SYMBOLS.map(symbolCommand),
+    macroEntry('sslash', '', 'Two strokes.', '$a\\sslash b$', '\\mathbin{/\\mkern-6mu/}'),
+    macroEntry('fatsemi', '', 'A double semicolon.', '$a\\fatsemi b$', '\\mathbin{;\\mkern-5mu;}'),
+    macroEntry(
+      'llparenthesis',
+      '',
+      'A round bracket with a stroke.',
+      '$\\llparenthesis a$',
+      '\\mathopen{(\\mkern-3mu|}',
+    ),
+    macroEntry(
+      'rrparenthesis',
+      '',
+      'The one that closes it.',
+      '$a\\rrparenthesis$',
+      '\\mathclose{|\\mkern-3mu)}',
+    ),
+    macroEntry('lightning', '', 'A bolt: a contradiction.', '$\\lightning$', BOLT),
+    macroEntry(
+      'bigsqcap',
+      '',
+      'A large sign of square intersection.',
+      '\\[\\bigsqcap_i A_i\\]',
+      '\\mathop{\\vcenter{\\hbox{\\Large$\\sqcap$}}}',
+    ),
+    macroEntry(
+      'bigcurlyvee',
+      '',
+      'A large curly or.',
+      '\\[\\bigcurlyvee_i A_i\\]',
+      '\\mathop{\\vcenter{\\hbox{\\Large$\\curlyvee$}}}',
+    ),
+    macroEntry(
+      'bigcurlywedge',
+      '',
+      'A large curly and.',
+      '\\[\\bigcurlywedge_i A_i\\]',
+      '\\mathop{\\vcenter{\\hbox{\\Large$\\curlywedge$}}}',
+    ),
+  ],
+  requires: ['amssymb'],
+  source: SIGN_SOURCE,
 };
 
 /** upgreek: small Greek letters that stand upright. */

@@ -123,8 +123,18 @@ export const MARYRD_SYMBOLS: readonly SymbolEntry[] = [
   ...read('llbracket ⟦', 'open', 'stmaryrd'),
   ...read('rrbracket ⟧', 'close', 'stmaryrd'),
   ...read('mapsfrom ↤ longmapsfrom ⟻ Mapsto ⤇ Mapsfrom ⤆', 'rel', 'stmaryrd'),
-  ...read('shortrightarrow → shortleftarrow ←', 'rel', 'stmaryrd'),
-  ...read('minuso ⊖', 'bin', 'stmaryrd'),
+  ...read('shortrightarrow → shortleftarrow ← shortuparrow ↑ shortdownarrow ↓', 'rel', 'stmaryrd'),
+  ...read('Longmapsto ⟾ Longmapsfrom ⟽ nnearrow ⤴', 'rel', 'stmaryrd'),
+  ...read('trianglelefteqslant ⊴ trianglerighteqslant ⊵', 'rel', 'stmaryrd'),
+  ...read('ntrianglelefteqslant ⋬ ntrianglerighteqslant ⋭', 'rel', 'stmaryrd'),
+  ...read(
+    'minuso ⊖ varoplus ⊕ varominus ⊖ varotimes ⊗ varodot ⊙ vartimes × varbigcirc ◯',
+    'bin',
+    'stmaryrd',
+  ),
+  ...read('ovee ⊻ owedge ⊼ merge ⋈ boxempty □ binampersand &', 'bin', 'stmaryrd'),
+  ...read('llfloor ⌊ llceil ⌈', 'open', 'stmaryrd'),
+  ...read('rrfloor ⌋ rrceil ⌉', 'close', 'stmaryrd'),
 ];
 
 /** Upright small Greek letters (package upgreek). */

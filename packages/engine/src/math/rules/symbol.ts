@@ -17,5 +17,10 @@ export function symbol(node: SymbolNode, around: MathContext): Atom {
     const { item: made } = growVertically(node.char, 1.2 * item.size, ctx, node, node.color);
     return atom(node.cls, centredOnAxis(made, ctx), ctx.style);
   }
+  if (glyph === 0 && around.font.math && !INVISIBLE.test(node.char))
+    around.missing(node.char, node);
   return atom(node.cls, item, ctx.style, extra);
 }
+
+/** Characters that are there without being seen: blanks, marks of direction, of forms, of functions applied. */
+const INVISIBLE = /^[\s\p{C}\p{Z}\p{M}]*$/u;
