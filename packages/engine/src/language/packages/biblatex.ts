@@ -1,4 +1,6 @@
+import { readArgument, readOptional } from '../../expansion/arguments';
 import { cell } from '../../expansion/cells';
+import { Cat } from '../../tokens/categories';
 import { textOf, tokensText } from '../../expansion/tokenText';
 import { ENTRY_LOOK, wantedEntries, WANTED } from '../constructs/bibliography';
 import type { Interpreter } from '../machine/interpreter';
@@ -99,6 +101,80 @@ const citing = (name: string, what: string, macro: string): CommandEntry[] =>
     macroEntry(one, '', what, `\\${one}{quill}`, macro),
   );
 
+/** What changes the look of entries in ways that are not followed here, with what it takes. */
+const QUIET: readonly (readonly [name: string, signature: string])[] = [
+  ['ExecuteBibliographyOptions', 'om'],
+  ['DeclareFieldFormat', 'somm'],
+  ['DeclareIndexFieldFormat', 'omm'],
+  ['DeclareListFormat', 'omm'],
+  ['DeclareNameFormat', 'omm'],
+  ['DeclareNameAlias', 'omm'],
+  ['DeclareFieldAlias', 'omm'],
+  ['DeclareDelimFormat', 'omm'],
+  ['DeclareSourcemap', 'm'],
+  ['DeclareBibliographyCategory', 'm'],
+  ['DeclareBibliographyAlias', 'mm'],
+  ['DeclareBibliographyDriver', 'mm'],
+  ['DeclareLabelalphaTemplate', 'om'],
+  ['DeclareSortingTemplate', 'om'],
+  ['DefineBibliographyStrings', 'mm'],
+  ['DefineBibliographyExtras', 'mm'],
+  ['defbibheading', 'mom'],
+  ['defbibnote', 'mm'],
+  ['defbibfilter', 'mm'],
+  ['defbibcheck', 'mm'],
+  ['addtocategory', 'mm'],
+  ['renewbibmacro', 'smoom'],
+  ['newbibmacro', 'smoom'],
+  ['providebibmacro', 'smoom'],
+  ['newrefcontext', 'om'],
+  ['endrefcontext', ''],
+  ['AtEveryBibitem', 'm'],
+  ['AtEveryCitekey', 'm'],
+  ['AtBeginBibliography', 'm'],
+  ['AtNextBibliography', 'm'],
+];
+
+/** Commands that cite several entries, each with notes of its own, and the one that cites them at once. */
+const MANY = [
+  ['cites', 'cite'],
+  ['parencites', 'citep'],
+  ['textcites', 'citet'],
+  ['autocites', 'citep'],
+  ['footcites', 'footcite'],
+  ['supercites', 'supercite'],
+] as const;
+
+/** `\parencites[12]{a}[see][]{b}{c}`: their notes are the last one's. */
+const many = (name: string, one: string): CommandEntry => ({
+  name,
+  signature: '',
+  package: 'biblatex',
+  description: 'Cites several entries.',
+  example: `Tide \\${name}{quill}{marr}`,
+  run: (it) => {
+    const { p } = it;
+    const keys: string[] = [];
+    let note: readonly Token[] | null = null;
+    for (;;) {
+      const notes = [readOptional(p, false), readOptional(p, false)];
+      const next = p.next();
+      if (next) p.unread(next);
+      if (next?.cat !== Cat.Begin) break;
+      note = notes[1] ?? notes[0] ?? note;
+      keys.push(textOf(p, readArgument(p, p.command(name)) ?? []));
+    }
+    const bracketed = note ? [...p.chars('['), ...note, ...p.chars(']')] : [];
+    p.push([
+      p.command(one),
+      ...bracketed,
+      p.make(Cat.Begin, '{'),
+      ...p.chars(keys.join(',')),
+      p.make(Cat.End, '}'),
+    ]);
+  },
+});
+
 /** biblatex: citations and bibliographies, their entries from `.bib` files. */
 export const biblatex: PackageEntry = {
   name: 'biblatex',
@@ -150,21 +226,23 @@ export const biblatex: PackageEntry = {
       '\\citetitle{quill}',
       '\\citeauthor{#1}',
     ),
-    ...[
-      'ExecuteBibliographyOptions',
-      'DeclareFieldFormat',
-      'DefineBibliographyStrings',
-      'defbibheading',
-      'DeclareNameAlias',
-      'renewbibmacro',
-      'AtEveryBibitem',
-    ].map((name) =>
-      quietEntry(
-        name,
-        name === 'ExecuteBibliographyOptions' || name === 'AtEveryBibitem' ? 'm' : 'om',
-        'How bibliographies look.',
-      ),
+    ...QUIET.map(([name, signature]) => quietEntry(name, signature, 'How bibliographies look.')),
+    ...MANY.map(([name, one]) => many(name, one)),
+    macroEntry(
+      'footfullcite',
+      'om',
+      'Cites an entry as a whole in a note.',
+      'Tide\\footfullcite{quill}',
+      '\\footnote{\\citealt[#1]{#2}.}',
     ),
+    macroEntry(
+      'smartcite',
+      'om',
+      'Cites as the place asks for it.',
+      'Tide \\smartcite{quill}',
+      '\\citep[#1]{#2}',
+    ),
+    macroEntry('citedate', 'm', 'The year of an entry.', '\\citedate{quill}', '\\citeyear{#1}'),
     macroEntry(
       'printbibheading',
       'o',
@@ -173,5 +251,6 @@ export const biblatex: PackageEntry = {
       '\\@bibheading',
     ),
   ],
+  source: String.raw`\newlength\bibitemsep\newlength\bibnamesep\newlength\bibinitsep\def\mkbibparens#1{(#1)}\def\mkbibbrackets#1{[#1]}\def\mkbibemph#1{\emph{#1}}\def\mkbibquote#1{“#1”}\def\mkbibbold#1{\textbf{#1}}\def\mkbibitalic#1{\textit{#1}}`,
   setup: setUp,
 };
