@@ -49,7 +49,7 @@ describe('the kinds of environments', () => {
       .filter((name) => entries.has(name) && hasRows(name))
       .map((name) => [name, packageOf(name)] as const),
   )('that have rows take cells and lines: %s', (name, pkg) => {
-    const columns = /array$/.test(name) ? '{cc}' : /^alignedat/.test(name) ? '{1}' : '';
+    const columns = /array$/i.test(name) ? '{cc}' : /^alignedat/.test(name) ? '{1}' : '';
     const cells = /gathered|multlined|substack|subarray/.test(name)
       ? 'a \\\\ b'
       : 'a & b \\\\ c & d';

@@ -107,11 +107,13 @@ export class Reader<C> {
     return this.pos < this.end && this.text.startsWith(char, this.pos);
   }
 
-  /** The text up to the mark, which is passed; to the end, and null behind it, when there is none. */
-  rawUntil(mark: string): { text: string; found: boolean } {
+  /** The text up to the mark, which is passed; to the end (or of the line), and nothing found, when there is none. */
+  rawUntil(mark: string, onLine = false): { text: string; found: boolean } {
+    const line = onLine ? this.text.indexOf('\n', this.pos) : -1;
+    const end = line < 0 ? this.end : Math.min(line, this.end);
     const at = this.text.indexOf(mark, this.pos);
-    const found = at >= 0 && at < this.end;
-    const stop = found ? at : this.end;
+    const found = at >= 0 && at < end;
+    const stop = found ? at : end;
     const text = this.text.slice(this.pos, stop);
     this.pos = found ? stop + mark.length : stop;
     this.state = this.pos > 0 && this.text.charCodeAt(this.pos - 1) === 10 ? 'new' : 'middle';

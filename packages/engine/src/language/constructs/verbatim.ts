@@ -17,10 +17,14 @@ import { LIST } from './listData';
  * The characters up to a mark, as they stand in the file. Where tokens wait already (the
  * argument of a command) they are written out again, which is as near as one can come.
  */
-export function readRaw(it: Interpreter, mark: string): { text: string; found: boolean } {
+export function readRaw(
+  it: Interpreter,
+  mark: string,
+  onLine = false,
+): { text: string; found: boolean } {
   const reader = it.p.nextSource;
   if (reader) {
-    const raw = reader.rawUntil(mark);
+    const raw = reader.rawUntil(mark, onLine);
     if (reader === it.p.reader) it.p.reach = Math.max(it.p.reach, reader.pos);
     return raw;
   }
@@ -48,7 +52,7 @@ export function typewriterInlines(it: Interpreter, text: string, visible = false
 }
 
 /** `\verb|…|`. */
-function verb(it: Interpreter, token: Token): void {
+export function verb(it: Interpreter, token: Token): void {
   const start = it.spanOf(token);
   const reader = it.p.nextSource;
   let delimiter = reader ? reader.rawChar() : (it.p.next()?.text ?? '');
@@ -57,7 +61,7 @@ function verb(it: Interpreter, token: Token): void {
   while (delimiter === ' ') delimiter = reader ? reader.rawChar() : (it.p.next()?.text ?? '');
   it.startParagraph();
   if (delimiter === '') return;
-  const { text, found } = readRaw(it, delimiter);
+  const { text, found } = readRaw(it, delimiter, true);
   const line = text.indexOf('\n');
   if (!found || line >= 0) it.p.report('verb-unclosed', start, { open: delimiter });
   it.p.place = { from: start.from, to: Math.max(start.to, it.p.here()) };

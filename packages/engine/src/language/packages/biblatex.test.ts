@@ -5,7 +5,8 @@ import { laidBody } from '../../testing/layout';
 const BIB = '\\usepackage{biblatex}';
 const ENTRIES =
   '\\begin{thebibliography}{9}\\bibitem{a}Ebb.\\bibitem{b}Flow.\\bibitem{c}Calm.\\end{thebibliography}';
-const prints = (body: string): string => laidBody(`${body}${ENTRIES}`, BIB).text.replace(/\s+/g, ' ');
+const prints = (body: string): string =>
+  laidBody(`${body}${ENTRIES}`, BIB).text.replace(/\s+/g, ' ');
 
 /** biblatex manual, sections 3.9.3 and 4.5. */
 describe('several entries cited at once', () => {

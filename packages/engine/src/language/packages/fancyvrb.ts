@@ -7,7 +7,8 @@ import {
 import type { Interpreter } from '../machine/interpreter';
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
-import { finishRaw, rawLines, rawOptions, typewriterInlines } from '../constructs/verbatim';
+import { finishRaw, rawLines, rawOptions, typewriterInlines, verb } from '../constructs/verbatim';
+import { shortVerbs } from '../constructs/shortVerb';
 import { findFile, reportMissing } from '../constructs/files';
 import { endList } from '../constructs/lists';
 import { type Look, PLAIN_LOOK, setListing } from '../constructs/listing';
@@ -17,6 +18,19 @@ import { cell } from '../../expansion/cells';
 import { environmentCell } from '../machine/cells';
 import { EnvironmentData } from '../machine/environmentData';
 import { ENDING } from '../machine/ownEnd';
+
+/** `\Verb[fontsize=\small]|…|`: `\verb` with keys, which change nothing within a line. */
+const verbCommand: CommandEntry = {
+  name: 'Verb',
+  signature: '',
+  package: 'fancyvrb',
+  description: 'Text exactly as it is typed, between two equal characters.',
+  example: '\\Verb|50 % ebb|',
+  run: (it, _args, token) => {
+    rawOptions(it);
+    verb(it, token);
+  },
+};
 
 type Words = Readonly<Record<string, string>>;
 const SETTINGS = cell<Words>('fancyvrb', {});
@@ -92,6 +106,8 @@ export const fancyvrb: PackageEntry = {
     environment('LVerbatim', {}, ''),
   ],
   commands: [
+    ...shortVerbs('DefineShortVerb', 'UndefineShortVerb'),
+    verbCommand,
     define,
     {
       name: 'fvset',

@@ -1,3 +1,4 @@
+import { shortVerbs } from '../constructs/shortVerb';
 import type { Inline } from '../../document/inlines';
 import { textOf } from '../../expansion/tokenText';
 import { keyValues } from '../scanning/optionLists';
@@ -199,6 +200,12 @@ export function printFile(it: Interpreter, name: string, options: readonly Token
   );
 }
 
+/** The words of the language that is set for all programs. */
+function keywordsIn(it: Interpreter) {
+  const keys = keysWith(it, []);
+  return keywordsOf(word(it, keys, 'language'), word(it, keys, 'morekeywords'), '');
+}
+
 const inline: CommandEntry = {
   name: 'lstinline',
   signature: '',
@@ -217,6 +224,9 @@ export const listings: PackageEntry = {
   options: null,
   environments: [environment('lstlisting', [], '')],
   commands: [
+    ...shortVerbs('lstMakeShortInline', 'lstDeleteShortInline', (it, text) =>
+      codeLine(it, text, keysWith(it, []), keywordsIn(it)),
+    ),
     inline,
     {
       name: 'lstset',

@@ -60,3 +60,23 @@ describe('small packages that files are written with', () => {
     expect(lines('3\\height') / lines('\\height')).toBeCloseTo(3, 3);
   });
 });
+
+describe('text between two of a character', () => {
+  it.each([
+    ['shortvrb', '\\MakeShortVerb{\\|}|50 % ebb| and \\DeleteShortVerb{\\|}a', '50 % ebb and a'],
+    ['fancyvrb', '\\DefineShortVerb{\\!}!a_b! c', 'a_b c'],
+    ['fancyvrb', '\\Verb|a_b$| c', 'a_b$ c'],
+    ['listings', '\\lstMakeShortInline[language=C]|\n|a;| c', 'a ; c'],
+  ])('%s: %s', (names, body, printed) => {
+    const text = laidBody(body, load(names)).text.replaceAll('\u00a0', ' ');
+    expect(text.replace(/\s+/g, ' ')).toContain(printed);
+    expect(findingsIn(inArticle(body, load(names))).map(({ kind }) => kind)).toEqual([]);
+  });
+  it('is told of when it is not closed on its line', () => {
+    const body = '\\DefineShortVerb{\\!}a !b\n\nc';
+    expect(laidBody(body, load('fancyvrb')).text).toContain('c');
+    expect(findingsIn(inArticle(body, load('fancyvrb'))).map(({ kind }) => kind)).toEqual([
+      'verb-unclosed',
+    ]);
+  });
+});

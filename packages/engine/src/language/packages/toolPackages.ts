@@ -1,4 +1,5 @@
 import { textOf } from '../../expansion/tokenText';
+import { shortVerbs } from '../constructs/shortVerb';
 import type { PackageEntry } from '../machine/entries';
 import { sourceCommand as command, sourcePackage } from '../machine/macroEntry';
 
@@ -133,4 +134,14 @@ const tools: readonly PackageEntry[] = [
 ];
 
 /** Small packages that class and style files are written with. */
-export const toolPackages: readonly PackageEntry[] = [placeins, microtype, ...tools];
+export const toolPackages: readonly PackageEntry[] = [
+  placeins,
+  microtype,
+  {
+    name: 'shortvrb',
+    description: 'Text as it is typed between two of a character.',
+    options: null,
+    commands: shortVerbs('MakeShortVerb', 'DeleteShortVerb'),
+  },
+  ...tools,
+];
