@@ -189,6 +189,8 @@ export interface RunningMark {
   readonly kind: 'running';
   readonly left: readonly Inline[] | null;
   readonly right: readonly Inline[] | null;
+  /** A second pair of texts (`\extramarks`). */
+  readonly extra?: readonly [left: readonly Inline[], right: readonly Inline[]];
 }
 
 /** An entry for a list of contents. `entry` belongs to `language`; pages hand it back with the page it fell on. */

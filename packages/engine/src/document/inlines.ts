@@ -106,7 +106,7 @@ export interface RefInline extends Span {
 /** What is known only when the page is made: its number, and what runs in its head. */
 export interface FieldInline extends Span {
   readonly kind: 'field';
-  readonly what: 'page' | 'left' | 'right' | 'pages';
+  readonly what: 'page' | 'left' | 'right' | 'extraLeft' | 'extraRight' | 'pages';
   readonly font: FontSpec;
   /** As it stands, not in capitals. */
   readonly lower: boolean;

@@ -91,4 +91,7 @@ export type NumberStyle = 'arabic' | 'roman' | 'Roman' | 'alph' | 'Alph';
 export interface RunningTexts {
   readonly left: readonly Inline[];
   readonly right: readonly Inline[];
+  /** A second pair (`\extramarks`): heads show the left one of the page's first mark, the right one of its last. */
+  readonly extraLeft?: readonly Inline[];
+  readonly extraRight?: readonly Inline[];
 }

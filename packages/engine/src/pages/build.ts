@@ -292,6 +292,7 @@ function takeMarks(marks: readonly PlacedMark[], start: PageStart) {
   const once: Backdrop[] = [];
   let thisStyle: PageStyle | null = null;
   let firstRight: RunningTexts['right'] | null = null;
+  let firstExtra: RunningTexts['extraLeft'];
   for (const { mark } of marks) {
     if (mark.kind === 'pagestyle') {
       if (mark.thisPageOnly) thisStyle = mark.style;
@@ -303,12 +304,24 @@ function takeMarks(marks: readonly PlacedMark[], start: PageStart) {
       number = mark.value ?? number;
       numbering = mark.style ?? numbering;
     } else if (mark.kind === 'running') {
-      running = { left: mark.left ?? running.left, right: mark.right ?? running.right };
-      firstRight ??= running.right;
+      const [extraLeft, extraRight] = mark.extra ?? [];
+      running = {
+        ...running,
+        left: mark.left ?? running.left,
+        right: mark.right ?? running.right,
+        ...(extraLeft && extraRight ? { extraLeft, extraRight } : {}),
+      };
+      if (mark.right) firstRight ??= running.right;
+      firstExtra ??= extraLeft;
     }
   }
   // `\leftmark` is the last of the page, `\rightmark` the first (The TeXbook, chapter 23).
-  const shown = { left: running.left, right: firstRight ?? running.right };
+  const extraLeft = firstExtra ?? running.extraLeft;
+  const shown: RunningTexts = {
+    ...running,
+    right: firstRight ?? running.right,
+    ...(extraLeft ? { extraLeft } : {}),
+  };
   const backdrops = [...(backdrop ? [backdrop] : []), ...once];
   return { number, numbering, style, running, backdrop, backdrops, thisStyle, shown };
 }

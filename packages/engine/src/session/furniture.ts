@@ -84,7 +84,7 @@ export function fieldsOf(page: Page, pages: string): LayoutEnv['field'] {
     if (what === 'page' || what === 'pages') {
       return [{ kind: 'text', text: what === 'page' ? page.folio : pages, font, from, to }];
     }
-    return page.running[what].map((inline) => inFont(inline, font, lower));
+    return (page.running[what] ?? []).map((inline) => inFont(inline, font, lower));
   };
 }
 

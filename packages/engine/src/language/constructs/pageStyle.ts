@@ -1,6 +1,6 @@
 import { quietEntry } from '../machine/macroEntry';
 import { CELLS } from '../machine/cells';
-import type { Inline } from '../../document/inlines';
+import type { FieldInline, Inline } from '../../document/inlines';
 import { withPaper } from '../machine/paper';
 import type { NumberStyle, PageStyle, RunningLine } from '../../document/page';
 import { textOf } from '../../expansion/tokenText';
@@ -83,21 +83,58 @@ function chooseStyle(it: Interpreter, tokens: readonly Token[], token: Token, on
 }
 
 const field =
-  (what: 'page' | 'left' | 'right' | 'pages') =>
+  (what: FieldInline['what']) =>
   (it: Interpreter): void =>
     it.add({ kind: 'field', what, font: it.font, lower: false, ...it.p.place });
 
-function running(it: Interpreter, left: readonly Token[] | null, right: readonly Token[]): void {
-  const set = (tokens: readonly Token[]): readonly Inline[] => {
-    it.openGroup({ kind: 'semisimple', span: it.p.place });
-    it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
-    setSize(it, 'normalsize');
-    const inlines = it.inlinesOf(tokens);
-    it.closeGroup();
-    return inlines;
-  };
-  emit(it, { kind: 'running', left: left && set(left), right: set(right) });
+/** Words of a running head, set in the type of the text. */
+function headWords(it: Interpreter, tokens: readonly Token[]): readonly Inline[] {
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
+  setSize(it, 'normalsize');
+  const inlines = it.inlinesOf(tokens);
+  it.closeGroup();
+  return inlines;
 }
+
+const running = (it: Interpreter, left: readonly Token[] | null, right: readonly Token[]): void =>
+  emit(it, { kind: 'running', left: left && headWords(it, left), right: headWords(it, right) });
+
+/** Package extramarks: a second pair of texts for running heads. */
+export const extraMarks: readonly CommandEntry[] = [
+  {
+    name: 'extramarks',
+    signature: 'mm',
+    description: 'A second pair of texts for running heads: \\firstxmark and \\lastxmark.',
+    example: '\\extramarks{Problem 1}{Problem 1 goes on}',
+    run: (it, args) =>
+      emit(it, {
+        kind: 'running',
+        left: null,
+        right: null,
+        extra: [headWords(it, tokensOf(args, 0)), headWords(it, tokensOf(args, 1))],
+      }),
+  },
+  ...(
+    [
+      ['firstxmark', 'extraLeft', 'the left extra text of the first mark of the page'],
+      ['firstleftxmark', 'extraLeft', 'the left extra text of the first mark of the page'],
+      ['topxmark', 'extraLeft', 'the left extra text of the page'],
+      ['lastxmark', 'extraRight', 'the right extra text of the last mark of the page'],
+      ['lastrightxmark', 'extraRight', 'the right extra text of the last mark of the page'],
+      ['lastleftmark', 'left', 'the left text of the last mark of the page'],
+      ['firstleftmark', 'left', 'the left text of the page'],
+      ['firstrightmark', 'right', 'the right text of the first mark of the page'],
+      ['lastrightmark', 'right', 'the right text of the page'],
+    ] as const
+  ).map(([name, what, said]): CommandEntry => ({
+    name,
+    signature: '',
+    description: `In a running head: ${said}.`,
+    example: `\\${name}`,
+    run: field(what),
+  })),
+];
 
 const STYLES: readonly NumberStyle[] = ['arabic', 'roman', 'Roman', 'alph', 'Alph'];
 

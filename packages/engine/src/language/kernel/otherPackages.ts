@@ -26,7 +26,7 @@ export const OTHER_PACKAGES: ReadonlySet<string> = new Set(
   sudoku  tablefootnote tabto tabu tabvar  textfit     threeparttablex  tikzpagenodes tikzsymbols titleps  tkz-base
   tkz-euclide tkz-fct tkz-graph tkz-tab   totpages tracefnt transparent
    typearea ulsy  verbatimbox verse vwcol watermark
-  witharrows  xhfill  yfonts  yquant zi4 zref
+  witharrows  xhfill  yfonts  yquant zi4
   `
     .trim()
     .split(/\s+/),

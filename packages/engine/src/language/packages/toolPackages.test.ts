@@ -80,3 +80,19 @@ describe('text between two of a character', () => {
     ]);
   });
 });
+
+it('a second pair of texts runs in heads: the first of the page at its left, the last at its right', () => {
+  const preamble =
+    '\\usepackage{fancyhdr,extramarks}\\pagestyle{fancy}\\fancyhf{}\\lhead{\\firstxmark}\\rfoot{\\lastxmark}';
+  const body =
+    '\\extramarks{One}{One on}a\\extramarks{Two}{Two on}\\newpage b\\newpage\\extramarks{Three}{Three on}c';
+  const found = laidBody(body, preamble);
+  const page = (n: number): string =>
+    found.lines
+      .filter((line) => line.page === n)
+      .map(({ text }) => text.trim())
+      .join('|');
+  expect(page(0)).toBe('a|One|Two on');
+  expect(page(1)).toBe('b|Two|Two on');
+  expect(page(2)).toBe('c|Three|Three on');
+});

@@ -1,4 +1,5 @@
 import { textOf } from '../../expansion/tokenText';
+import { extraMarks } from '../constructs/pageStyle';
 import { shortVerbs } from '../constructs/shortVerb';
 import type { PackageEntry } from '../machine/entries';
 import { sourceCommand as command, sourcePackage } from '../machine/macroEntry';
@@ -133,10 +134,27 @@ const tools: readonly PackageEntry[] = [
   ),
 ];
 
+const lastPages: readonly PackageEntry[] = ['zref-lastpage', 'zref-abspage', 'zref'].map((name) =>
+  sourcePackage(
+    name,
+    'References of their own; the last page is known.',
+    [command('zpageref', 'm', 'The page of a label.', '\\zpageref{LastPage}')],
+    String.raw`\providecommand\zpageref[1]{\pageref{#1}}\providecommand\zref[2][]{\ref{#2}}\providecommand\zlabel[1]{\label{#1}}`,
+    ['lastpage'],
+  ),
+);
+
 /** Small packages that class and style files are written with. */
 export const toolPackages: readonly PackageEntry[] = [
   placeins,
   microtype,
+  ...lastPages,
+  {
+    name: 'extramarks',
+    description: 'A second pair of texts for running heads.',
+    options: null,
+    commands: extraMarks,
+  },
   {
     name: 'shortvrb',
     description: 'Text as it is typed between two of a character.',
