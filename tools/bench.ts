@@ -80,7 +80,7 @@ function mathAlone(): void {
     ours.push(
       timed(() => {
         for (const { list, font } of lists)
-          layoutList(list, formulaContext(session.fonts, font, TEXT, noText));
+          layoutList(list, formulaContext(session.fonts, font, TEXT, noText, () => undefined));
       }),
     );
     theirs.push(timed(() => formulasAsStrings({ text, formulas: some })));

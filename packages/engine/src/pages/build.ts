@@ -312,7 +312,8 @@ function takeMarks(marks: readonly PlacedMark[], start: PageStart) {
         ...(extraLeft && extraRight ? { extraLeft, extraRight } : {}),
       };
       if (mark.right) firstRight ??= running.right;
-      firstExtra ??= extraLeft;
+      // Every mark bears the extra texts in force (package extramarks).
+      firstExtra ??= running.extraLeft;
     }
   }
   // `\leftmark` is the last of the page, `\rightmark` the first (The TeXbook, chapter 23).
