@@ -80,7 +80,10 @@ function mathAlone(): void {
     ours.push(
       timed(() => {
         for (const { list, font } of lists)
-          layoutList(list, formulaContext(session.fonts, font, TEXT, noText, () => undefined));
+          layoutList(
+            list,
+            formulaContext(session.fonts, font, TEXT, noText, () => undefined),
+          );
       }),
     );
     theirs.push(timed(() => formulasAsStrings({ text, formulas: some })));
