@@ -6,6 +6,7 @@ import { setDimen, setSkip } from '../../expansion/registers';
 import { CELLS } from './cells';
 import type { Interpreter } from './interpreter';
 import type { Mode } from './modes';
+import { resetParagraph } from './parameters';
 
 /** Paragraphs as they are at the beginning of a box, in the size that is in force (LaTeX's `\\@parboxrestore`). */
 export function restoreParagraphs(it: Interpreter): void {
@@ -16,6 +17,8 @@ export function restoreParagraphs(it: Interpreter): void {
   setSkip(it.state, 'leftskip', glue(0));
   setSkip(it.state, 'rightskip', glue(0));
   it.write(CELLS.alignment, 'justified');
+  // A box starts with no hanging lines (TeX: The Program, §§1070 and 1083).
+  resetParagraph(it.state);
 }
 
 /** Measures inside a box of paragraphs of a width. */

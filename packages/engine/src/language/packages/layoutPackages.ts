@@ -83,7 +83,8 @@ export const lettrine = sourcePackage(
 \def\let@key#1,#2\let@stop{\let@one#1==\let@stop\def\let@a{#2}\ifx\let@a\@empty\let\let@go\@empty\else\def\let@go{\let@key#2\let@stop}\fi\let@go}
 \def\let@one#1=#2=#3\let@stop{\def\let@a{#1}\def\let@b{lines}\ifx\let@a\let@b\def\let@lines{#2}\fi}
 \newcommand{\lettrine}[3][]{\par\edef\let@lines{\theDefaultLines}\let@key#1,\let@stop
- \setbox\z@\hbox{\LettrineFontHook\fontsize{\dimexpr\let@lines\baselineskip\relax}{\dimexpr\let@lines\baselineskip\relax}\selectfont\resizebox{!}{\dimexpr\let@lines\baselineskip-\baselineskip+1.5ex\relax}{#2}}%
+ \@tempdimb\dimexpr\let@lines\baselineskip-\baselineskip+1.5ex\relax
+ \setbox\z@\hbox{\LettrineFontHook\fontsize{\dimexpr\let@lines\baselineskip\relax}{\dimexpr\let@lines\baselineskip\relax}\selectfont\resizebox{!}{\@tempdimb}{#2}}%
  \@tempdima\wd\z@\advance\@tempdima.1em
  \hangindent\@tempdima\hangafter-\let@lines\noindent\hskip-\@tempdima
  \setbox\@tempboxa\hbox to\@tempdima{\lower\dimexpr\let@lines\baselineskip-\baselineskip\relax\box\z@\hss}\ht\@tempboxa\z@\dp\@tempboxa\z@\box\@tempboxa{\LettrineTextFont #3}}

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { findingsIn, inArticle } from '../../testing/document';
+import { laidBody } from '../../testing/layout';
 import {
   division,
   hornerScheme,
@@ -54,4 +55,14 @@ describe('polynomials', () => {
     expect(longDivision('X^2+1', 'X')).toMatch(/\+1 *\\\\/);
     expect(longDivision('X', '0')).toBe(null);
   });
+});
+
+it.each([
+  ['polynom', '\\polylongdiv{x^2-1}{x-1}'],
+  ['polynom', '\\polyhornerscheme[x=2]{x^2-1}'],
+  ['systeme', '\\systeme{x+y=1,2x-y=3}'],
+])('%s: %s stands in text as in a formula', (name, body) => {
+  const preamble = `\\usepackage{${name}}`;
+  expect(laidBody(body, preamble).text).toBe(laidBody(`$${body}$`, preamble).text);
+  expect(findingsIn(inArticle(body, preamble))).toEqual([]);
 });

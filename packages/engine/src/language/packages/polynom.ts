@@ -1,5 +1,5 @@
 import { textOf } from '../../expansion/tokenText';
-import { mathEntry } from '../constructs/mathEntry';
+import { inTextToo, mathEntry } from '../constructs/mathEntry';
 import { tokensOf, type PackageEntry } from '../machine/entries';
 import { macroEntry } from '../machine/macroEntry';
 
@@ -175,30 +175,34 @@ export const polynom: PackageEntry = {
   description: 'Divisions of polynomials, worked out and written out.',
   options: null,
   commands: [
-    mathEntry(
-      'polylongdiv',
-      'omm',
-      'A division of polynomials, written out.',
-      '$\\polylongdiv{X^3-1}{X-1}$',
-      ({ it, p }, token) => {
-        const args = it.readArguments('omm', token);
-        const [a, b] = [1, 2].map((i) => textOf(p, tokensOf(args ?? [], i)));
-        p.push(it.source(longDivision(a ?? '', b ?? '') ?? `(${a ?? ''}) : (${b ?? ''})`));
-        return null;
-      },
+    inTextToo(
+      mathEntry(
+        'polylongdiv',
+        'omm',
+        'A division of polynomials, written out.',
+        '$\\polylongdiv{X^3-1}{X-1}$',
+        ({ it, p }, token) => {
+          const args = it.readArguments('omm', token);
+          const [a, b] = [1, 2].map((i) => textOf(p, tokensOf(args ?? [], i)));
+          p.push(it.source(longDivision(a ?? '', b ?? '') ?? `(${a ?? ''}) : (${b ?? ''})`));
+          return null;
+        },
+      ),
     ),
-    mathEntry(
-      'polyhornerscheme',
-      'om',
-      'Horner’s scheme of a polynomial for the value in brackets.',
-      '$\\polyhornerscheme[x=2]{x^2-1}$',
-      ({ it, p }, token) => {
-        const args = it.readArguments('om', token);
-        const [options, text] = [0, 1].map((i) => textOf(p, tokensOf(args ?? [], i)));
-        const value = /[a-zA-Z]\s*=\s*([^,]+)/.exec(options ?? '')?.[1] ?? '0';
-        p.push(it.source(hornerScheme(text ?? '', value) ?? text ?? ''));
-        return null;
-      },
+    inTextToo(
+      mathEntry(
+        'polyhornerscheme',
+        'om',
+        'Horner’s scheme of a polynomial for the value in brackets.',
+        '$\\polyhornerscheme[x=2]{x^2-1}$',
+        ({ it, p }, token) => {
+          const args = it.readArguments('om', token);
+          const [options, text] = [0, 1].map((i) => textOf(p, tokensOf(args ?? [], i)));
+          const value = /[a-zA-Z]\s*=\s*([^,]+)/.exec(options ?? '')?.[1] ?? '0';
+          p.push(it.source(hornerScheme(text ?? '', value) ?? text ?? ''));
+          return null;
+        },
+      ),
     ),
     macroEntry('polyset', 'm', 'How divisions look.', '\\polyset{style=C}', ''),
   ],

@@ -29,6 +29,7 @@ export const quiet: readonly PackageEntry[] = [
   nothing('hypcap', 'Where links to figures lead.'),
   nothing('chngcntr', 'Counters within others; part of the kernel.'),
   nothing('ucs', 'The encoding of the file; UTF-8 is always read.'),
+  nothing('emptypage', 'Empty pages bear no head and foot; they bear none here.'),
   nothing('amsgen', 'What the packages of the AMS share.'),
   { ...nothing('mwe', 'Pictures and words to try with.'), requires: ['graphicx', 'blindtext'] },
   { ...nothing('xurl', 'Addresses that break anywhere.'), requires: ['url'] },

@@ -1,6 +1,6 @@
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
-import { mathEntry } from '../constructs/mathEntry';
+import { inTextToo, mathEntry } from '../constructs/mathEntry';
 import type { PackageEntry } from '../machine/entries';
 import { macroEntry } from '../machine/macroEntry';
 import type { Interpreter } from '../machine/interpreter';
@@ -113,23 +113,25 @@ export const systeme: PackageEntry = {
   description: 'Systems of equations, each unknown in its column.',
   options: null,
   commands: [
-    mathEntry(
-      'systeme',
-      'm',
-      'A system: its equations parted by commas.',
-      '$\\systeme{x+y=1,2x-y=3}$',
-      (reader, token) => {
-        const { it } = reader;
-        const star = reader.p.takeChar('*');
-        if (star) reader.p.takeChar('*');
-        const body = reader.argument(token);
-        reader.p.push([
-          ...it.source('\\left\\{'),
-          ...systemTokens(it, splitAt(body, ',')),
-          ...it.source('\\right.'),
-        ]);
-        return null;
-      },
+    inTextToo(
+      mathEntry(
+        'systeme',
+        'm',
+        'A system: its equations parted by commas.',
+        '$\\systeme{x+y=1,2x-y=3}$',
+        (reader, token) => {
+          const { it } = reader;
+          const star = reader.p.takeChar('*');
+          if (star) reader.p.takeChar('*');
+          const body = reader.argument(token);
+          reader.p.push([
+            ...it.source('\\left\\{'),
+            ...systemTokens(it, splitAt(body, ',')),
+            ...it.source('\\right.'),
+          ]);
+          return null;
+        },
+      ),
     ),
     macroEntry(
       'sysdelim',

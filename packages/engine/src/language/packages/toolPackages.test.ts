@@ -96,3 +96,26 @@ it('a second pair of texts runs in heads: the first of the page at its left, the
   expect(page(1)).toBe('b|Two|Two on');
   expect(page(2)).toBe('c|Three|Three on');
 });
+
+describe('a letter over two lines', () => {
+  const text = '\\lettrine{T}{ides} rise and fall.';
+  it('is as high as its lines: its foot on the second, its head with the words of the first', () => {
+    const found = laidBody(text, load('lettrine'));
+    const [letter, words] = [found.word('T'), found.word('rise')];
+    expect(letter.y - words.y).toBeCloseTo(12, 0);
+    expect(found.lines.length).toBeLessThan(4);
+    const size = letter.right - letter.x;
+    expect(size).toBeLessThan(25);
+  });
+  it('sets nothing in that comes after it in a box', () => {
+    const left = (before: string): number =>
+      laidBody(
+        `${before}\\begin{figure}[h]\\centering\\fbox{X}\\caption{A}\\end{figure}`,
+        load('lettrine'),
+      ).word('X').x;
+    expect(left(text)).toBeCloseTo(left('Tides.'), 1);
+    const box = (before: string): number =>
+      laidBody(`${before} \\parbox{3cm}{word}`, load('lettrine')).word('word').x;
+    expect(box('\\hangindent=2cm\\hangafter=0 ')).toBeLessThan(box('') + 60);
+  });
+});
