@@ -25,7 +25,7 @@ const placeins: PackageEntry = {
   },
 };
 
-/** Switches that tell the program which sets the sheet; it counts as pdfTeX here. */
+/** Switches that tell which program sets the sheet; the one most files are written for holds here. */
 const ENGINES = String.raw`
 \@ifundefined{ifPDFTeX}{\newif\ifPDFTeX\PDFTeXtrue\newif\ifpdftex\pdftextrue\newif\ifXeTeX\newif\ifxetex\newif\ifLuaTeX\newif\ifluatex\newif\ifTUTeX\newif\iftutex\newif\ifpTeX\newif\ifupTeX\newif\ifAlephTeX}{}
 \def\RequirePDFTeX{}\def\RequireXeTeX{}\def\RequireLuaTeX{}\def\RequireTUTeX{}
@@ -63,19 +63,12 @@ const tools: readonly PackageEntry[] = [
   ),
   sourcePackage(
     'iftex',
-    'Which program sets the sheet; it counts as pdfTeX.',
-    [
-      command(
-        'ifPDFTeX',
-        '',
-        'A switch: yes where pdfTeX sets the sheet.',
-        '\\ifPDFTeX yes\\else no\\fi',
-      ),
-    ],
+    'Switches for the program that sets the sheet; the first of them holds here.',
+    [command('ifPDFTeX', '', 'A switch that holds here.', '\\ifPDFTeX yes\\else no\\fi')],
     ENGINES,
   ),
-  sourcePackage('ifxetex', 'Is it XeTeX? It counts as pdfTeX here.', [], ENGINES),
-  sourcePackage('ifluatex', 'Is it LuaTeX? It counts as pdfTeX here.', [], ENGINES),
+  sourcePackage('ifxetex', 'A switch for another program; it does not hold here.', [], ENGINES),
+  sourcePackage('ifluatex', 'A switch for another program; it does not hold here.', [], ENGINES),
   sourcePackage(
     'ifpdf',
     'Is a PDF made? It is.',
