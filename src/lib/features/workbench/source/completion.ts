@@ -233,6 +233,10 @@ function environments(context: CompletionContext, from: number): CompletionResul
   };
 }
 
+/** Characters by their long names are offered to who has begun one: they are near to much that is mistyped. */
+const isOffered = ({ name, description }: Word, typed: string): boolean =>
+  !description.startsWith('The character ') || (typed.length > 5 && `\\${name}`.startsWith(typed));
+
 function commands(context: CompletionContext, line: string): CompletionResult | null {
   // Of two backslashes the second begins no command.
   const typed = /(?<!\\)(?:\\\\)*(\\[A-Za-z]*)$/.exec(line)?.[1];
@@ -246,7 +250,10 @@ function commands(context: CompletionContext, line: string): CompletionResult | 
   const ofClass = classOf(text);
   const words = known.filter(
     (word) =>
-      word.kind === 'command' && /^[A-Za-z]+$/.test(word.name) && inClass(word, ofClass, known),
+      word.kind === 'command' &&
+      /^[A-Za-z]+$/.test(word.name) &&
+      inClass(word, ofClass, known) &&
+      isOffered(word, typed),
   );
   const begin: Completion = {
     label: '\\begin',

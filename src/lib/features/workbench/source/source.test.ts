@@ -52,6 +52,14 @@ describe('environments around a place', () => {
   });
 });
 
+describe('characters by their long names', () => {
+  it('are offered to who has begun one, not to who mistypes something near', () => {
+    expect(labels('x \\texb')).not.toContain('\\textbraceleft');
+    expect(labels('x \\texb')).toContain('\\textbf');
+    expect(labels('x \\textbra')).toContain('\\textbraceleft');
+  });
+});
+
 describe('packages', () => {
   const text =
     '\\documentclass{article}\n\\usepackage[a]{mathtools, xcolor}\n% \\usepackage{bm}\n\\begin{document}';
