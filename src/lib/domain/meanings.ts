@@ -238,7 +238,7 @@ thanks: acknowledgement, note at the author
 newcommand: own command, define a command, shortcut, macro, abbreviation, define a shortcut
 renewcommand: change a command, redefine
 newenvironment: own environment, define an environment
-newtheorem: theorem, lemma, define theorem, theorem environment, definition environment, corollary, own theorem kind, numbered exercise
+newtheorem: theorem, lemma, definition, define theorem, theorem environment, definition environment, corollary, own theorem kind, numbered exercise
 proof: proof, proof with a box at the end, prove
 qedhere: move the end mark of a proof, end mark in a formula
 qed: end of a proof, end of proof, quod erat demonstrandum, q e d, box at the end of a proof

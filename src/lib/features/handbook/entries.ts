@@ -54,6 +54,8 @@ const toldOf = ({ kind, name, description, package: from }: Word): LookedUp => (
   said: `${description} ${kind === 'package' ? 'package' : from}`,
 });
 
-/** Of entries that answer alike, what needs no package and has the shorter name comes first. */
+/** Of entries that answer alike, environments come before commands of their name; what needs no package and has the shorter name comes first. */
 const commonness = ({ kind, name, package: from }: Word): number =>
-  -(from === '' ? 0 : /^ams/.test(from) ? 1 : 3) - (kind === 'package' ? 2 : 0) - name.length / 20;
+  -(from === '' ? 0 : /^ams/.test(from) ? 1 : 3) -
+  (kind === 'package' ? 2 : kind === 'environment' ? -2 : 0) -
+  name.length / 20;
