@@ -1,6 +1,5 @@
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
-import { Cat } from '../../tokens/categories';
 import { CELLS } from '../machine/cells';
 import { environmentTokens } from '../machine/environmentTokens';
 import { type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
@@ -59,11 +58,10 @@ const againframe: CommandEntry = {
   },
 };
 
-/** `\begin{uncoverenv}<2->`: what is in it shows on some steps; of `onlyenv` nothing stands on the others. */
+/** `\begin{uncoverenv}<2->`: what is in it shows on some steps; on the others it is hidden, dropped, or alone shown. */
 function onStepsEnvironment(
   name: string,
-  hides: (shows: boolean) => boolean,
-  drops: boolean,
+  elsewhere: 'hidden' | 'dropped' | 'shown',
 ): EnvironmentEntry {
   return {
     name,
@@ -72,16 +70,12 @@ function onStepsEnvironment(
     example: example(`\\begin{${name}}<2->high water\\end{${name}}`),
     begin: (it) => {
       const spec = overlaySpec(it);
-      const hidden = hides(spec === null || showsOn(it, spec));
-      if (hidden && drops) {
+      const isHere = spec === null || showsOn(it, spec);
+      if (isHere === (elsewhere !== 'shown')) return;
+      if (elsewhere === 'dropped') {
         environmentTokens(it.p, name);
-        it.p.push([
-          it.p.command('end'),
-          it.p.make(Cat.Begin, '{'),
-          ...it.p.chars(name),
-          it.p.make(Cat.End, '}'),
-        ]);
-      } else if (hidden) hide(it);
+        it.p.push(it.source(`\\end{${name}}`));
+      } else hide(it);
     },
   };
 }
@@ -110,27 +104,19 @@ const overprint: EnvironmentEntry = {
       isShown = showsOn(it, nextStep(it, spec));
       i = Math.max(i, end);
     }
-    it.p.push([
-      ...shown,
-      it.p.command('end'),
-      it.p.make(Cat.Begin, '{'),
-      ...it.p.chars('overprint'),
-      it.p.make(Cat.End, '}'),
-    ]);
+    it.p.push([...shown, ...it.source('\\end{overprint}')]);
   },
   end: (it) => it.endParagraph(),
 };
 
-const shows = (one: boolean): boolean => !one;
-
 /** Steps, frames shown again, and environments that go by them (beamer user guide, sections 9 and 10). */
 export const overlayCommands: readonly CommandEntry[] = [temporal, invisible, againframe];
 export const overlayEnvironments: readonly EnvironmentEntry[] = [
-  onStepsEnvironment('uncoverenv', shows, false),
-  onStepsEnvironment('visibleenv', shows, false),
-  onStepsEnvironment('actionenv', shows, false),
-  onStepsEnvironment('onlyenv', shows, true),
-  onStepsEnvironment('invisibleenv', (one) => one, false),
+  onStepsEnvironment('uncoverenv', 'hidden'),
+  onStepsEnvironment('visibleenv', 'hidden'),
+  onStepsEnvironment('actionenv', 'hidden'),
+  onStepsEnvironment('onlyenv', 'dropped'),
+  onStepsEnvironment('invisibleenv', 'shown'),
   overprint,
 ];
 

@@ -8,7 +8,14 @@ import { tokensOf, type CommandEntry, type EnvironmentEntry } from '../machine/e
 import { environmentTokens } from '../machine/environmentTokens';
 import { closeNamed } from '../machine/environments';
 import { macroEntry, quietEntry } from '../machine/macroEntry';
-import { gridTokens, type CellLook, type Grid, type GridCell } from './tableGrid';
+import {
+  barPlaces,
+  gridTokens,
+  isColumn,
+  type CellLook,
+  type Grid,
+  type GridCell,
+} from './tableGrid';
 
 const MOST = 60;
 const RULES = /^(?:hline|Hline|hdottedline|hdashline|toprule|midrule|bottomrule)$/;
@@ -108,13 +115,8 @@ function niceGrid(body: readonly Token[], columns: readonly string[], options: s
   const isTail = rows.length > 1 && tail?.length === 1 && split(tail[0] ?? [])[1].length === 0;
   const rules = rows.map((cells) => split(cells[0] ?? [])[0]);
   if (isTail) rows.pop();
-  const bars = new Set<number>();
-  let place = 1;
-  for (const part of columns) {
-    if (part === '|') bars.add(place);
-    else if (!/^[@!><]/.test(part)) place++;
-  }
-  const plain = columns.filter((part) => part !== '|' && !/^[@!><]/.test(part));
+  const bars = barPlaces(columns);
+  const plain = columns.filter(isColumn);
   const all = /hvlines/.test(options);
   return {
     cells: rows.map((cells, r) =>

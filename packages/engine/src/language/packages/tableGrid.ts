@@ -29,6 +29,20 @@ export interface Grid {
   readonly lineBefore: (column: number) => boolean;
 }
 
+/** Whether a part of a specification is a column: no bar, nothing between columns. */
+export const isColumn = (part: string): boolean => !/^[|@!><]/.test(part);
+
+/** Before which columns a bar stands in the specification. */
+export function barPlaces(parts: readonly string[]): ReadonlySet<number> {
+  const out = new Set<number>();
+  let column = 1;
+  for (const part of parts) {
+    if (part === '|') out.add(column);
+    else if (isColumn(part)) column++;
+  }
+  return out;
+}
+
 const group = (it: Interpreter, tokens: readonly Token[]): Token[] => [
   it.p.make(Cat.Begin, '{'),
   ...tokens,

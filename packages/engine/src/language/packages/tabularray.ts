@@ -9,7 +9,14 @@ import { closeNamed } from '../machine/environments';
 import type { Interpreter } from '../machine/interpreter';
 import { quietEntry } from '../machine/macroEntry';
 import { keyValues } from '../scanning/optionLists';
-import { gridTokens, type CellLook, type Grid, type GridCell } from './tableGrid';
+import {
+  barPlaces,
+  gridTokens,
+  isColumn,
+  type CellLook,
+  type Grid,
+  type GridCell,
+} from './tableGrid';
 
 const MOST = 60;
 
@@ -159,7 +166,7 @@ export function tblrGrid(it: Interpreter, options: readonly Token[], body: reado
   const given = isKeys ? tokensText(keys.get('colspec') ?? []) : text;
   const parts = plainColumns(given);
   const barsBefore = barPlaces(parts);
-  const columns = parts.filter((part) => part !== '|' && !/^[@!><]/.test(part));
+  const columns = parts.filter(isColumn);
   const usual = lookOf(
     [...keyed(keys, 'cells'), ...keyed(keys, 'columns')].map((one) => one.text).join(','),
   );
@@ -236,17 +243,6 @@ export function tblrGrid(it: Interpreter, options: readonly Token[], body: reado
     columns: columns.map((column) => column.replace(';', '')),
     lineBefore: (place) => vline(place) || barsBefore.has(place),
   };
-}
-
-/** Before which columns a bar stands in the specification. */
-function barPlaces(parts: readonly string[]): ReadonlySet<number> {
-  const out = new Set<number>();
-  let column = 1;
-  for (const part of parts) {
-    if (part === '|') out.add(column);
-    else if (!/^[@!><]/.test(part)) column++;
-  }
-  return out;
 }
 
 /** Keys that hold for all tables (`\SetTblrInner`). */
