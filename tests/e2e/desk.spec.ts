@@ -285,9 +285,11 @@ test('fragments are kept and come with their package lines; the handbook inserts
   await drawer.getByRole('searchbox').fill('lighthouse');
   await expect(drawer.getByRole('heading', { name: 'In earlier sheets' })).toBeVisible();
   await page.keyboard.press('Escape');
+  await expect(drawer).toBeHidden();
 
   await caretBehind(page, 'two lighthouses');
   await page.keyboard.press('Shift+Home');
+  await expect.poll(() => page.evaluate(() => getSelection()?.toString())).toContain('two');
   await page.getByRole('button', { name: 'Fragments' }).click();
   await drawer.getByLabel('Name of the fragment').fill('two of them');
   await drawer.getByRole('button', { name: 'Keep' }).click();
@@ -295,6 +297,7 @@ test('fragments are kept and come with their package lines; the handbook inserts
   await drawer.getByRole('button', { name: 'Forget two of them' }).click();
   await expect(drawer).not.toContainText('two of them');
   await page.keyboard.press('Escape');
+  await expect(drawer).toBeHidden();
 
   await page.goto('/start');
   await page.getByLabel('Title', { exact: true }).first().fill('Borrowed');

@@ -55,12 +55,20 @@ export async function accept(page: Page): Promise<void> {
 
 /** Puts the caret behind the first place of a text in the source, by keys alone. */
 export async function caretBehind(page: Page, text: string): Promise<void> {
-  await source(page).focus();
+  // A panel that is being closed still holds the keys for a moment.
+  await expect(async () => {
+    await source(page).focus();
+    await expect(source(page)).toBeFocused({ timeout: 1000 });
+  }).toPass({ timeout: 60_000 });
   await page.keyboard.press('Control+Home');
   await page.keyboard.press('Control+f');
+  const sought = page.locator('.cm-search input[name="search"]');
+  await expect(sought).toBeFocused();
   await page.keyboard.type(text);
   await page.keyboard.press('Enter');
+  await expect(page.locator('.cm-searchMatch-selected').first()).toBeVisible();
   await page.keyboard.press('Escape');
+  await expect(source(page)).toBeFocused();
   await page.keyboard.press('ArrowRight');
 }
 

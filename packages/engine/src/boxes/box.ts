@@ -54,6 +54,16 @@ export interface PathItem {
   readonly span: Span;
 }
 
+/** What moves a point of a drawing: from the point, where a step in each of its numbers leads. Takes no room. */
+export interface HandleItem {
+  readonly kind: 'handle';
+  readonly path: Path;
+  readonly width: 0;
+  readonly height: 0;
+  readonly depth: 0;
+  readonly span: Span;
+}
+
 /** A place to be pointed to; takes no room. */
 export interface AnchorItem {
   readonly kind: 'anchor';
@@ -106,7 +116,7 @@ export interface Child {
 }
 
 export type Item =
-  GlyphItem | RunItem | RuleItem | PathItem | AnchorItem | ImageItem | MigrantItem | Box;
+  GlyphItem | RunItem | RuleItem | PathItem | HandleItem | AnchorItem | ImageItem | MigrantItem | Box;
 
 /** One part of a horizontal list that can still stretch and break. */
 export type HItem =
@@ -162,6 +172,15 @@ export const pathItem = (path: Path, style: PathStyle, span: Span = NOWHERE): Pa
   kind: 'path',
   path,
   style,
+  width: 0,
+  height: 0,
+  depth: 0,
+  span,
+});
+
+export const handleItem = (path: Path, span: Span): HandleItem => ({
+  kind: 'handle',
+  path,
   width: 0,
   height: 0,
   depth: 0,

@@ -57,6 +57,16 @@ export type Mark =
       /** 0: its lower edge, 1: its upper edge, null: its baseline. */
       readonly up: number | null;
     }
+  /**
+   * A point whose two numbers stand in the source, for a hand to take; nothing is drawn. The path
+   * begins there, and leads to where it lies when the first number is one more, then the second.
+   */
+  | {
+      readonly kind: 'handle';
+      readonly path: Path;
+      readonly from: number;
+      readonly to: number;
+    }
   /** Marks behind a map, and only what lies within the clip, which is mapped with them. */
   | {
       readonly kind: 'group';

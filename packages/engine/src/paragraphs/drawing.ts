@@ -7,7 +7,7 @@ import {
   rectangle,
   type Bounds,
 } from '../base/paths';
-import { boxOf, pathItem, type Box, type Child } from '../boxes/box';
+import { boxOf, handleItem, pathItem, type Box, type Child } from '../boxes/box';
 import type { Mark } from '../document/drawing';
 import type { DrawingInline } from '../document/inlines';
 import type { LayoutEnv } from './env';
@@ -39,6 +39,8 @@ function setMark(mark: Mark, env: LayoutEnv): SetMark {
       const bounds = { left: left - edge, right: right + edge, low: low - edge, high: high + edge };
       return { child: { x: 0, y: 0, item }, bounds };
     }
+    case 'handle':
+      return { child: { x: 0, y: 0, item: handleItem(mark.path, mark) }, bounds: NO_BOUNDS };
     case 'label':
       return setLabel(mark, env);
     case 'group': {

@@ -1,5 +1,5 @@
 import type { Word } from '@odd-compass/engine/worker';
-import { lookUp, type LookedUp } from '$lib/domain/lookUp';
+import { lookingUp, type LookedUp } from '$lib/domain/lookUp';
 import { meaningsOf } from '$lib/domain/meanings';
 
 /** Chapters of the handbook, in the order they are read. */
@@ -44,7 +44,7 @@ export function findEntries(
   if (question.trim() === '')
     return [...inChapter].sort((a, b) => a.name.localeCompare(b.name, 'en'));
   const plain = inChapter.filter(({ name }) => !/@|\*$/.test(name) || question.includes(name));
-  return lookUp(plain, question, toldOf, commonness);
+  return lookUp(plain, question);
 }
 
 /** What an entry is looked up by. A package of the name of what it brings is asked for by its own words only. */
@@ -59,3 +59,5 @@ const commonness = ({ kind, name, package: from }: Word): number =>
   -(from === '' ? 0 : /^ams/.test(from) ? 1 : 3) -
   (kind === 'package' ? 2 : kind === 'environment' ? -2 : 0) -
   name.length / 20;
+
+const lookUp = lookingUp(toldOf, commonness);

@@ -9,6 +9,7 @@
   import { onMount } from 'svelte';
   import Bench from './bench/Bench.svelte';
   import { afterPaint } from './afterPaint';
+  import { pictureAt } from './bench/context';
   import { drawnWidthChange, insertFigure } from './bench/figure';
   import { blockAt } from './blockAt';
   import { withArithmetic } from './checks/arithmetic';
@@ -20,6 +21,7 @@
   import type { SheetGeometry } from './sheet/geometry';
   import { addFile, engineFiles } from './assignmentFiles';
   import { blockExtent, type PictureBox } from './sheet/hit';
+  import { heldPicture } from './sheet/heldPicture';
   import Sheet from './sheet/Sheet.svelte';
   import Notices from './Notices.svelte';
   import { gatherEarlyKeys, takeEarlyKeys } from './source/earlyKeys';
@@ -229,6 +231,13 @@
     if (change) view.dispatch({ changes: change, userEvent: 'input.bench' });
   }
 
+  /** The picture described in text that the caret is in: its points can be taken on the sheet. */
+  const held = $derived.by(() => {
+    void moved;
+    const place = view ? pictureAt(view.state) : null;
+    return view && place && heldPicture(view, place.from, place.to);
+  });
+
   function resize(x: number) {
     folded = false;
     sheetWidth = Math.max(LEAST, Math.min(innerWidth - LEAST - 72, x - 36));
@@ -270,6 +279,7 @@
           {engine}
           {caret}
           {litBlock}
+          {held}
           onpick={go}
           onresize={resizePicture}
           ongeometry={(geometry) => (sheetGeometry = geometry)}

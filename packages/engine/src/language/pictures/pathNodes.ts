@@ -6,6 +6,7 @@ import { Cat } from '../../tokens/categories';
 import { placeOf, type Reading } from './coordinates';
 import type { Graphics } from './graphics';
 import { withKeys, withStyle, type NodeSaying } from './keys';
+import { addHandle } from './handles';
 import { freshNode, newSaying, setNode, setText, type NodeText } from './nodes';
 import { borderTowards, centreOf, type PlacedNode } from './openPicture';
 import { newWalk, lineTo, pathOfWalk } from './walk';
@@ -17,7 +18,9 @@ import {
   takeGroup,
   takeOptions,
   takeThisWord,
+  takeWritten,
   type Scanner,
+  type Written,
 } from './scanPath';
 import { wordsOf } from './words';
 
@@ -29,6 +32,8 @@ export interface ReadNode {
   readonly tokens: readonly Token[] | null;
   /** The state of the path that it stands on. */
   readonly outer: Graphics;
+  /** What stands behind its `at`. */
+  readonly written: Written | null;
 }
 
 /** What stands behind `node` or `coordinate`: options, a name, a place, a text, in any order. */
@@ -42,15 +47,17 @@ export function readNode(
   let g = freshNode(outer);
   g = withStyle(reading, g, 'every node', saying);
   let tokens: readonly Token[] | null = null;
+  let written: Written | null = null;
   let shapeStyled = false;
   for (;;) {
     const next = peek(scanner);
     if (!next) break;
     if (next.text === '[') g = withKeys(reading, g, takeOptions(scanner) ?? [], saying);
     else if (next.text === '(') saying.name = takeCoordinate(scanner);
-    else if (next.cat === Cat.Letter && takeThisWord(scanner, 'at'))
-      saying.at = takeCoordinate(scanner);
-    else if (next.cat === Cat.Begin && !isCoordinate) {
+    else if (next.cat === Cat.Letter && takeThisWord(scanner, 'at')) {
+      written = takeWritten(scanner);
+      saying.at = written?.words ?? null;
+    } else if (next.cat === Cat.Begin && !isCoordinate) {
       tokens = takeGroup(scanner);
       break;
     } else break;
@@ -63,7 +70,7 @@ export function readNode(
       if (peek(scanner)?.text !== '(') break;
     }
   }
-  return { g, saying, tokens: isCoordinate ? null : (tokens ?? []), outer };
+  return { g, saying, tokens: isCoordinate ? null : (tokens ?? []), outer, written };
 }
 
 /** Sets a node that was read, with its labels. */
@@ -78,6 +85,7 @@ export function placeNode(
   let { g } = read;
   let place = at;
   if (saying.at !== null) place = placeOf(reading, { ...read.outer }, saying.at).at;
+  if (read.written) addHandle(reading, read.outer, read.written, place);
   let text: NodeText | null = null;
   if (tokens !== null && saying.matrix) text = matrixText(reading, g, saying, tokens, span, place);
   else if (tokens !== null) text = setText(reading, g, tokens);

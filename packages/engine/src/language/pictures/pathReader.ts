@@ -6,6 +6,7 @@ import { Cat } from '../../tokens/categories';
 import { bentTo } from './bends';
 import { numberIn, placeOf, vectorOf, type Reading } from './coordinates';
 import { freshPath, STRAIGHT, type Graphics, type PathMode } from './graphics';
+import { addHandle } from './handles';
 import { withKeys, withStyle } from './keys';
 import { loopTokens, readLoop } from './loops';
 import { newSaying } from './nodes';
@@ -15,12 +16,12 @@ import { placeNode, readNode, type ReadNode } from './pathNodes';
 import { readPic } from './pics';
 import {
   peek,
-  takeCoordinate,
   takeOptions,
   takeSign,
   takeSigns,
   takeThisWord,
   takeWord,
+  takeWritten,
   type Scanner,
 } from './scanPath';
 import {
@@ -275,10 +276,15 @@ function readCurve(reader: PathReader, walk: Walk): void {
 /** A second control counts from where the curve ends, when it is relative. */
 function relativeLater(reader: PathReader, walk: Walk): (end: Point) => Point {
   const plusses = takeSigns(reader, '++') || takeSign(reader, '+');
-  const words = takeCoordinate(reader) ?? '0,0';
-  return plusses
-    ? (end) => plus(end, vectorOf(walk.reading, walk.g, words))
-    : () => placeOf(walk.reading, walk.g, words).at;
+  const written = takeWritten(reader) ?? { words: '0,0', span: null };
+  const { reading, g } = walk;
+  return (end) => {
+    const at = plusses
+      ? plus(end, vectorOf(reading, g, written.words))
+      : placeOf(reading, g, written.words).at;
+    addHandle(reading, g, written, at);
+    return at;
+  };
 }
 
 function readTo(reader: PathReader, walk: Walk): void {

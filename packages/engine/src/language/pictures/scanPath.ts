@@ -1,4 +1,5 @@
 import { STOP, type Token } from '../../expansion/meaning';
+import type { Span } from '../../base/spans';
 import { Cat } from '../../tokens/categories';
 import type { Interpreter } from '../machine/interpreter';
 import { wordsOf } from './words';
@@ -85,9 +86,29 @@ export function takeBetween(scanner: Scanner, open: string, closing: string): To
 const isEdge = (token: Token): boolean => token.cat === Cat.Command && token.text === 'end';
 
 /** The words between round brackets, or null. */
-export function takeCoordinate(scanner: Scanner): string | null {
+export const takeCoordinate = (scanner: Scanner): string | null =>
+  takeWritten(scanner)?.words ?? null;
+
+/** What stands between round brackets, and where: null when it does not stand there letter for letter. */
+export interface Written {
+  readonly words: string;
+  readonly span: Span | null;
+}
+
+export function takeWritten(scanner: Scanner): Written | null {
+  const { it } = scanner;
   const tokens = takeBetween(scanner, '(', ')');
-  return tokens && wordsOf(scanner.it, tokens);
+  if (!tokens) return null;
+  return { words: wordsOf(it, tokens), span: spanOfLetters(it, tokens) };
+}
+
+/** Where tokens stand in the document itself, if they are its letters one by one. */
+function spanOfLetters({ p }: Interpreter, tokens: readonly Token[]): Span | null {
+  const [first, last] = [tokens[0], tokens.at(-1)];
+  if (!first || !last || tokens.some(({ cat }) => cat === Cat.Command)) return null;
+  const [start, end] = [p.spanOf(first), p.spanOf(last)];
+  const isWhole = !start.inFile && end.to - start.from === tokens.length;
+  return isWhole ? { from: start.from, to: end.to } : null;
 }
 
 export const takeOptions = (scanner: Scanner): Token[] | null => takeBetween(scanner, '[', ']');

@@ -139,6 +139,8 @@ function item(to: Filling, it: Item, x: Sp, y: Sp, frame: Frame | null): void {
       return ruleItem(to, it, x, y, frame);
     case 'path':
       return path(to, 'path', it.path, it.style, it.span, x, y, frame);
+    case 'handle':
+      return path(to, 'handle', it.path, UNPAINTED, it.span, x, y, frame);
     case 'image':
       return image(to, it, x, y, frame);
     case 'anchor':
@@ -208,9 +210,11 @@ function ruleItem(to: Filling, it: RuleItem, x: Sp, y: Sp, frame: Frame | null):
   lists.rulePaint.push(it.color);
 }
 
+const UNPAINTED: PathStyle = { fill: null, stroke: null, evenOdd: false };
+
 function path(
   to: Filling,
-  kind: 'path' | 'clip',
+  kind: 'path' | 'clip' | 'handle',
   shape: Path,
   style: PathStyle,
   span: Span | null,

@@ -7,6 +7,7 @@ export {
   lineCount,
   NO_PORT,
   runsOfLine,
+  walkLine,
   walkPage,
   type GlyphRun,
   type PagePath,

@@ -64,8 +64,16 @@ const first = (table: Table, of: Table) => column(table, 'u32', { is: 'first', o
 const row = (table: Table, of: Table) => column(table, 'u32', { is: 'row', of });
 const place = (table: Table) => column(table, 'i32', { is: 'place' });
 
-/** What is painted, by number. `clip` takes a path and holds until its `unclip`. */
-export const OPERATIONS = ['glyphs', 'rule', 'path', 'picture', 'clip', 'unclip'] as const;
+/** What is painted, by number. `clip` takes a path and holds until its `unclip`; `handle` takes one that is not painted. */
+export const OPERATIONS = [
+  'glyphs',
+  'rule',
+  'path',
+  'picture',
+  'clip',
+  'unclip',
+  'handle',
+] as const;
 /** The parts of a path, by number, and how many of the six numbers of a row of `points` each takes. */
 export const VERBS = ['move', 'line', 'curve', 'close'] as const;
 export const CAPS = ['butt', 'round', 'square'] as const;

@@ -84,6 +84,8 @@ export interface PagePort {
   /** Until its `unclip`, only what lies inside is drawn. */
   clip(path: PagePath): void;
   unclip(): void;
+  /** What a hand may take: from a point, where a step in each of its two numbers leads. Nothing to paint. */
+  handle?(path: PagePath): void;
 }
 
 const nothing = (): void => undefined;
@@ -143,6 +145,10 @@ export function walkLine(page: PageDescription, line: number, port: PagePort): v
         break;
       case 'unclip':
         port.unclip();
+        break;
+      case 'handle':
+        port.handle?.(pathAt(page, path, source));
+        path++;
         break;
       default:
         throw new Error(`operation ${page.operationKind[i]} of a page is none`, {

@@ -96,6 +96,16 @@ function environmentContext(text: string, here: number, base: number): BenchCont
   };
 }
 
+/** The picture described in text that the caret is in; null outside. */
+export function pictureAt(state: EditorState): Span | null {
+  const at = state.selection.main.head;
+  const base = Math.max(0, at - NEAR);
+  const text = state.sliceDoc(base, at + NEAR);
+  const open = openEnvironments(text, at - base).find(({ name }) => name === 'tikzpicture');
+  const end = open && environmentEnd(text, open);
+  return end ? { from: base + open.from, to: base + end.to } : null;
+}
+
 /** What the caret is in: the innermost of what the bench knows. */
 export function benchContext(state: EditorState): BenchContext {
   const at = state.selection.main.head;

@@ -1,4 +1,4 @@
-import { lookUp, type LookedUp } from '$lib/domain/lookUp';
+import { lookingUp, type LookedUp } from '$lib/domain/lookUp';
 import { meaningsOf } from '$lib/domain/meanings';
 import type { Word } from '@odd-compass/engine/worker';
 
@@ -88,14 +88,13 @@ const toldOf = ({ name, meaning }: Sign): LookedUp => ({
   said: '',
 });
 
+const lookUp = lookingUp(
+  toldOf,
+  ({ name, package: from }: Sign) => -(from === '' ? 0 : 1) - name.length / 20,
+);
+
 /** Signs by the words for their meaning, by name, or by the sign itself; the nearest first. */
 export function findSigns(signs: readonly Sign[], sought: string): Sign[] {
   const drawn = signs.filter(({ sign }) => sign === sought.trim());
-  const found = lookUp(
-    signs,
-    sought,
-    toldOf,
-    ({ name, package: from }) => -(from === '' ? 0 : 1) - name.length / 20,
-  );
-  return [...new Set([...drawn, ...found])];
+  return [...new Set([...drawn, ...lookUp(signs, sought)])];
 }

@@ -15,7 +15,9 @@
     type SheetGeometry,
     type Zoom,
   } from './geometry';
+  import type { HeldPicture } from './heldPicture';
   import PageMarks from './PageMarks.svelte';
+  import PictureHandles from './PictureHandles.svelte';
   import SheetFind from './SheetFind.svelte';
   import SheetPage from './SheetPage.svelte';
   import SheetTools from './SheetTools.svelte';
@@ -28,11 +30,13 @@
     /** Offset of the caret, and the block it is in. */
     caret: number;
     litBlock: number | null;
+    /** The picture described in text that the caret is in. */
+    held: HeldPicture | null;
     onpick: (offset: number) => void;
     ongeometry: (geometry: SheetGeometry) => void;
     onresize: (picture: PictureBox, width: number) => void;
   }
-  let { id, engine, caret, litBlock, onpick, ongeometry, onresize }: Props = $props();
+  let { id, engine, caret, litBlock, held, onpick, ongeometry, onresize }: Props = $props();
 
   const STEPS = [0.5, 0.67, 0.8, 1, 1.25, 1.5, 2, 3];
   const BARE = 3;
@@ -236,6 +240,9 @@
                   onlink={follow}
                   {onresize}
                 />
+                {#if held}
+                  <PictureHandles page={page.description} blocks={engine.blocks} {scale} {held} />
+                {/if}
               </SheetPage>
             {:else}
               <div class="h-full w-full bg-(--paper)"></div>

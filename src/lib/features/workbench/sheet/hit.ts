@@ -4,10 +4,14 @@ import {
   NO_PORT,
   runsOfLine,
   walkPage,
+  walkLine,
   type GlyphRun,
+  type PagePath,
   type PagePicture,
 } from '@odd-compass/engine/page';
 import type { BlockPlace, FoundSpan } from '@odd-compass/engine/worker';
+import { cornersOf, distanceTo } from './pathPoints';
+import type { Vector } from './coordinates';
 
 /** The offset in the source of what stands at a point of the page (big points), or null. */
 export function sourceAt(
@@ -29,7 +33,24 @@ export function sourceAt(
   }
   const place = blocks.get(page.lineBlock[line] as number);
   if (!place) return null;
+  const drawn = nearestPath(page, line, { x, y });
+  if (drawn && drawn.distance < Math.min(bestDistance, PATH_REACH)) return place.start + drawn.from;
   return best === null ? place.start : place.start + offsetInRun(best, x);
+}
+
+/** A line of a picture is hit from so far, big points. */
+const PATH_REACH = 6;
+
+/** The path of a line that runs nearest to a point, and where its source starts in the block. */
+function nearestPath(page: PageDescription, line: number, to: Vector) {
+  let best: { readonly from: number; readonly distance: number } | null = null;
+  const path = (one: PagePath): void => {
+    const distance = distanceTo(cornersOf(one), to);
+    // What is drawn above another is hit first.
+    if (distance <= (best?.distance ?? Infinity)) best = { from: one.from, distance };
+  };
+  walkLine(page, line, { ...NO_PORT, path });
+  return best as { readonly from: number; readonly distance: number } | null;
 }
 
 /** From where to where a line's box reaches down the page. */
