@@ -27,11 +27,17 @@
   }
 </script>
 
-<!-- There when it is asked for, gone with Escape. -->
+<!-- There when it is asked for, gone with Escape: in a field to search in too, which the browser would only empty. -->
+<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
 <dialog
   bind:this={dialog}
   class="border-base-300 bg-base-100 text-base-content {SHAPES[place]}"
   aria-labelledby="{id}-title"
+  onkeydown={(event) => {
+    if (event.key !== 'Escape' || event.defaultPrevented) return;
+    event.preventDefault();
+    close();
+  }}
   onclose={() => {
     shown = false;
     onclose?.();

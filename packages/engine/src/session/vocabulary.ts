@@ -2,11 +2,12 @@ import type { CommandEntry, Described, EnvironmentEntry } from '../language/mach
 import { CLASSES } from '../language/classes';
 import { kernel } from '../language/kernel/kernel';
 import { PACKAGES } from '../language/packages';
+import { KEY_WORDS } from './keyWords';
 import { NATIVE_WORDS, type NativeWord } from './nativeWords';
 
 /** What completion, hover and the handbook show of one name of the language. */
 export interface Word {
-  readonly kind: 'command' | 'environment' | 'package' | 'class';
+  readonly kind: 'command' | 'environment' | 'package' | 'class' | 'key';
   readonly name: string;
   /** A letter for each argument: `s` star, `o` optional, `m` and `M` mandatory. */
   readonly signature: string;
@@ -117,6 +118,7 @@ export function vocabulary(): Word[] {
       options,
     });
   for (const word of [...NATIVE_WORDS.map(nativeWord), ...classWords()]) add(word);
+  for (const key of KEY_WORDS) add({ kind: 'key', ...plain, ...key });
   return [...words.values()];
 }
 

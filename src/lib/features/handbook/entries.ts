@@ -7,12 +7,17 @@ export const CHAPTERS = [
   'in formulas',
   'in text',
   'environments',
+  'in pictures',
   'packages',
   'kinds of document',
 ] as const;
 export type Chapter = (typeof CHAPTERS)[number];
 
-export function chapterOf({ kind, where }: Word): Chapter {
+/** Packages whose pictures are described in text. */
+const PICTURES: ReadonlySet<string> = new Set(['tikz', 'tikz-cd', 'pgfplots', 'forest', 'xy']);
+
+export function chapterOf({ kind, where, package: from }: Word): Chapter {
+  if (PICTURES.has(from)) return 'in pictures';
   if (kind === 'package') return 'packages';
   if (kind === 'class') return 'kinds of document';
   if (kind === 'environment') return 'environments';
@@ -23,6 +28,7 @@ export function chapterOf({ kind, where }: Word): Chapter {
 export function shapeOf({ kind, name, signature }: Word): string {
   if (kind === 'package') return `\\usepackage{${name}}`;
   if (kind === 'class') return `\\documentclass{${name}}`;
+  if (kind === 'key') return `[${name}]`;
   const places = [...signature]
     .map((letter) => ({ s: '', o: '[…]', m: '{…}', M: '{…}' })[letter] ?? '')
     .join('');
@@ -50,13 +56,14 @@ export function findEntries(
 /** What an entry is looked up by. A package of the name of what it brings is asked for by its own words only. */
 const toldOf = ({ kind, name, description, package: from }: Word): LookedUp => ({
   name,
-  phrases: meaningsOf(name),
+  phrases: kind === 'key' ? [] : meaningsOf(name),
   said: `${description} ${kind === 'package' ? 'package' : from}`,
 });
 
 /** Of entries that answer alike, environments come before commands of their name; what needs no package and has the shorter name comes first. */
 const commonness = ({ kind, name, package: from }: Word): number =>
-  -(from === '' ? 0 : /^ams/.test(from) ? 1 : 3) -
+  (kind === 'key' ? -20 : 0) -
+  (from === '' ? 0 : /^ams/.test(from) ? 1 : 3) -
   (kind === 'package' ? 2 : kind === 'environment' ? -2 : 0) -
   name.length / 20;
 

@@ -61,7 +61,7 @@ describe('a point whose numbers stand in the source can be taken', () => {
       const { paths, laid } = drawn(`\\draw (0,0) -- ${end};`);
       return [
         paths.map(({ points }) => points),
-        laid.session.describe(laid.session.pages[0]!).lineInk,
+        laid.session.describe(laid.session.pages[0] as never).lineInk,
       ];
     });
     expect(taken).toEqual(plain);

@@ -17,6 +17,9 @@
   import MatrixBench from './MatrixBench.svelte';
   import PackageBench from './PackageBench.svelte';
   import { lookingLines } from '../source/preamble';
+  import AxisBench from './pictures/AxisBench.svelte';
+  import DiagramBench from './pictures/DiagramBench.svelte';
+  import PictureBench from './pictures/PictureBench.svelte';
   import ReferenceBench from './ReferenceBench.svelte';
   import SystemWork from './SystemWork.svelte';
   import SymbolsBench from './SymbolsBench.svelte';
@@ -43,6 +46,9 @@
     reference: 'Reference',
     table: 'Table',
     figure: 'Figure',
+    picture: 'Picture',
+    axis: 'Axes',
+    diagram: 'Diagram',
     class: 'Kind of document',
     package: 'Packages',
     text: 'Text',
@@ -220,6 +226,12 @@
             {pictures}
             {onpictures}
           />
+        {:else if now.context.kind === 'picture'}
+          <PictureBench {view} place={now.context} state={now.state} />
+        {:else if now.context.kind === 'axis'}
+          <AxisBench {view} place={now.context} state={now.state} />
+        {:else if now.context.kind === 'diagram'}
+          <DiagramBench {view} place={now.context} state={now.state} />
         {:else if now.context.kind === 'class'}
           <ClassBench {view} state={now.state} />
         {:else if now.context.kind === 'package'}

@@ -24,6 +24,9 @@ export type BenchContext =
   | ({ readonly kind: 'matrix' } & BodyPlace)
   | ({ readonly kind: 'lines' } & BodyPlace)
   | ({ readonly kind: 'table' } & BodyPlace)
+  | ({ readonly kind: 'picture' } & BodyPlace)
+  | ({ readonly kind: 'axis' } & BodyPlace)
+  | ({ readonly kind: 'diagram' } & BodyPlace)
   | ({ readonly kind: 'formula' } & Span)
   | ({ readonly kind: 'figure' } & Span)
   | { readonly kind: 'reference'; readonly label: string }
@@ -35,12 +38,19 @@ const FIGURE = /^(figure|wrapfigure|SCfigure)\*?$/;
 const WITH_WIDTH = /^(tabular\*|tabularx|tabulary)$/;
 const REFERENCE = /\\(?:eq|page|auto|name|c|C)?ref\*?\{([^{}]*)$/;
 
-function kindOf(name: string): 'matrix' | 'lines' | 'table' | 'figure' | null {
+const AXIS = /^(axis|(semilogx|semilogy|loglog|polar)axis)$/;
+
+type EnvironmentContext = 'matrix' | 'lines' | 'table' | 'figure' | 'picture' | 'axis' | 'diagram';
+
+function kindOf(name: string): EnvironmentContext | null {
+  if (name === 'tikzpicture') return 'picture';
+  if (name === 'tikzcd') return 'diagram';
+  if (AXIS.test(name)) return 'axis';
   const kind = environmentKind(name);
   if (kind === 'matrix') return kind;
   if (kind === 'float') return FIGURE.test(name) ? 'figure' : null;
   if (!hasRows(name)) return null;
-  return kind === 'table' ? kind : kind === 'picture' ? null : 'lines';
+  return kind === 'table' ? kind : 'lines';
 }
 
 /** How far around the caret is looked. */
@@ -55,6 +65,8 @@ function bodyOf(
   text: string,
   { name, body }: OpenEnvironment,
 ): { from: number; columns: Span | null } {
+  if (name === 'tikzcd')
+    return { from: argumentsAt(shapeOf(text), body, 'o')[0]?.whole.to ?? body, columns: null };
   const lists = name === 'array' || environmentKind(name) === 'table';
   if (!lists && !/alignat|matrix\*$/.test(name)) return { from: body, columns: null };
   const shape = shapeOf(text);

@@ -57,7 +57,7 @@ export function useOf(
     if (word.kind === 'package' && word.name === name)
       for (const other of word.requires) if (!loaded.has(other)) brings.add(other);
   const names = words
-    .filter(({ package: from, kind }) => brings.has(from) && kind !== 'package')
+    .filter(({ package: from, kind }) => brings.has(from) && kind !== 'package' && kind !== 'key')
     .map((word) => (word.kind === 'command' ? `\\${word.name}` : word.name))
     .filter((one) => used.has(one));
   if (names.length > 0) return { kind: 'used', names };

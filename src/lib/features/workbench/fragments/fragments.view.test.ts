@@ -77,6 +77,17 @@ describe('fragments', () => {
     expect(shown()).toContain('There is one of that name.');
     expect(shown()).toContain('Keep what is selected');
   });
+  it('go with Escape, from the field to search in too', async () => {
+    await drawer(DOCUMENT);
+    const sought = document.querySelector<HTMLInputElement>('input[type=search]');
+    const escape = new KeyboardEvent('keydown', { key: 'Escape', bubbles: true, cancelable: true });
+    sought?.dispatchEvent(escape);
+    await settle();
+    expect([escape.defaultPrevented, document.querySelector('dialog')?.open]).toEqual([
+      true,
+      false,
+    ]);
+  });
   it('are forgotten when asked', async () => {
     const open = await drawer(DOCUMENT, { 'DELETE /api/fragments/5': {} });
     await press('Forget the usual');

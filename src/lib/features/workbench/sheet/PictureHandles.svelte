@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { PageDescription } from '@odd-compass/engine';
   import type { BlockPlace } from '@odd-compass/engine/worker';
+  import { onDestroy } from 'svelte';
   import { handlesOf, keyStep, movedHandle, type Handle } from './handles';
   import type { HeldPicture } from './heldPicture';
 
@@ -13,7 +14,13 @@
   }
   let { page, blocks, scale, held }: Props = $props();
 
-  const handles = $derived(handlesOf(page, blocks, held, held.read));
+  const far = ({ from }: Handle): number => Math.abs(from - held.caret);
+  let handles = $state.raw<readonly Handle[]>([]);
+  // While the page is behind the source they stay: the one in hand, or with the keys, must not go.
+  $effect.pre(() => {
+    const now = handlesOf(page, blocks, held, held.read);
+    if (now) handles = now.sort((a, b) => far(b) - far(a));
+  });
   /** The point in hand: as it was when it was taken, what its numbers are now. */
   let taken = $state.raw<{ handle: Handle; now: string; x: number; y: number } | null>(null);
 
@@ -33,19 +40,22 @@
     };
     const stop = () => {
       button.removeEventListener('pointermove', move);
-      button.removeEventListener('pointerup', stop);
-      button.removeEventListener('pointercancel', stop);
-      const now = taken?.now ?? handle.text;
-      taken = null;
-      if (now === handle.text) return;
-      // As it was first, so that undo leads back there.
-      held.write(handle.from, now, handle.text);
-      held.settle(handle.from, handle.text, now);
+      button.removeEventListener('lostpointercapture', stop);
+      letGo();
     };
     button.addEventListener('pointermove', move);
-    button.addEventListener('pointerup', stop);
-    button.addEventListener('pointercancel', stop);
+    button.addEventListener('lostpointercapture', stop);
   }
+  /** What the hand did becomes one step of undo: from how it was first. */
+  function letGo() {
+    if (!taken) return;
+    const { handle, now } = taken;
+    taken = null;
+    if (now === handle.text) return;
+    held.write(handle.from, now, handle.text);
+    held.settle(handle.from, handle.text, now);
+  }
+  onDestroy(letGo);
 
   function keys(event: KeyboardEvent, handle: Handle) {
     const by = keyStep(event.key, handle, handles, event.shiftKey);
@@ -67,7 +77,7 @@
 {#each handles as handle (handle.from)}
   {@const { x, y, text } = placeOf(handle)}
   <button
-    class="absolute h-3.5 w-3.5 -translate-1/2 cursor-move touch-none rounded-full border-2 border-primary bg-base-100/60 hover:bg-primary"
+    class="absolute h-3.5 w-3.5 -translate-1/2 cursor-move touch-none rounded-full border-2 border-primary hover:bg-primary/50"
     style="left:{x * scale}px;top:{y * scale}px"
     aria-label="Point {text} of the picture: drag, or use the arrow keys"
     title={text}

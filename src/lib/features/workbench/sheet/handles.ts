@@ -20,15 +20,17 @@ interface Stretch {
 }
 
 /**
- * The points that can be taken of the picture between two places of the source.
- * @param read the source between two places, which may be newer than the page
+ * The points that can be taken of the picture between two places of the source; null while the page
+ * is not that of the source as it is now.
+ * @param read the source between two places
  */
 export function handlesOf(
   page: PageDescription,
   blocks: ReadonlyMap<number, BlockPlace>,
   picture: Stretch,
   read: (from: number, to: number) => string,
-): Handle[] {
+): Handle[] | null {
+  let isBehind = false;
   const found = new Map<number, Handle>();
   const handle = (path: PagePath): void => {
     const start = blocks.get(path.block)?.start;
@@ -38,12 +40,13 @@ export function handlesOf(
     if (from < picture.from || to > picture.to || found.has(from)) return;
     const text = read(from, to);
     const [at, across, up] = cornersOf(path);
-    if (!at || !across || !up || !readCoordinate(text)) return;
+    if (!readCoordinate(text) || read(to, to + 1) !== ')') isBehind = true;
+    if (!at || !across || !up) return;
     const steps = [vector(at, across), vector(at, up)] as const;
     found.set(from, { ...at, from, text, steps });
   };
   walkPage(page, { ...NO_PORT, handle });
-  return [...found.values()];
+  return isBehind ? null : [...found.values()];
 }
 const vector = (from: Vector, to: Vector): Vector => ({ x: to.x - from.x, y: to.y - from.y });
 

@@ -5,6 +5,8 @@ import type { EditorView } from '@codemirror/view';
 export interface HeldPicture {
   readonly from: number;
   readonly to: number;
+  /** Where the caret is: of points that lie on one another the one nearest to it is taken. */
+  readonly caret: number;
   /** The source between two places. */
   readonly read: (from: number, to: number) => string;
   /** Puts other words in place of those that stand there, while a hand moves: no step of undo. */
@@ -28,6 +30,7 @@ export function heldPicture(view: EditorView, from: number, to: number): HeldPic
   return {
     from,
     to,
+    caret: view.state.selection.main.head,
     read,
     write: (at, now, text) => void replace(at, now, text, unremembered),
     settle: (at, now, text) => void replace(at, now, text, { userEvent: 'input.bench' }),

@@ -127,11 +127,12 @@
   .source :global(.src-formula) {
     background: color-mix(in srgb, var(--color-primary) 11%, transparent);
   }
+  /* Darker than elsewhere: they stand on the tint of a formula, and on that of the line too. */
   .source :global(.src-math-command) {
-    color: var(--color-primary);
+    color: color-mix(in srgb, var(--color-primary) 82%, var(--color-base-content));
   }
   .source :global(.src-mark) {
-    color: var(--color-primary);
+    color: color-mix(in srgb, var(--color-primary) 82%, var(--color-base-content));
     font-weight: 600;
   }
   .source :global(.src-pair) {

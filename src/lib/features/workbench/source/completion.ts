@@ -17,6 +17,7 @@ import { loading } from './loading';
 import { card } from './hover';
 import { labelCard } from './labelCard';
 import { optionsAt } from './optionNames';
+import { completePicture } from './pictureCompletion';
 import { citationKeys, classOf, hasPackage, inClass, loadedPackages, ownNames } from './structure';
 
 /** A field to step through for each argument that must be given. */
@@ -183,6 +184,8 @@ export function complete(context: CompletionContext): CompletionResult | null {
       validFor: /^[^,\][\s]*$/,
       options: option.names.map((name) => plain(name, '', '', 'property')),
     };
+  const drawn = completePicture(context, before, known.words());
+  if (drawn) return drawn;
   match = BEGIN.exec(line);
   if (match) return environments(context, from(match[1] ?? ''));
   if (END.test(line)) return null;

@@ -21,8 +21,8 @@ const looked = StateEffect.define<null>();
 const opened = StateEffect.define<ProseWord | null>();
 const misspelt = Decoration.mark({ class: 'src-misspelt' });
 
-/** The words in sight that no dictionary has; the one the caret is still in is left alone. */
-function wrongWords(view: EditorView, speller: Speller): ProseWord[] {
+/** The words in sight that no dictionary has; the one that is being typed is left alone. */
+function wrongWords(view: EditorView, speller: Speller, isTyping: boolean): ProseWord[] {
   const { state } = view;
   const { from, to } = view.viewport;
   const base = Math.max(0, from - BEFORE);
@@ -32,7 +32,8 @@ function wrongWords(view: EditorView, speller: Speller): ProseWord[] {
   const prose = proseOf(text, base, state.field(formulas));
   const caret = state.selection.main.head;
   const words = wordsIn(prose, base).filter(
-    (one) => one.to > from && one.from >= begin && !(caret > one.from && caret <= one.to),
+    (one) =>
+      one.to > from && one.from >= begin && !(isTyping && caret > one.from && caret <= one.to),
   );
   const brought = wordsOfDocument(whole);
   const wrong = speller.wrong(words.map(({ word }) => word));
@@ -86,6 +87,8 @@ export function spelling(speller: Speller): Extension {
       decorations: DecorationSet = Decoration.none;
       words: readonly ProseWord[] = [];
       private timer: ReturnType<typeof setTimeout> | undefined;
+      /** Was the caret brought where it is by writing? */
+      private isTyping = false;
       constructor(view: EditorView) {
         this.plan(view);
       }
@@ -93,7 +96,8 @@ export function spelling(speller: Speller): Extension {
         if (update.docChanged) {
           this.decorations = this.decorations.map(update.changes);
           this.words = [];
-        }
+          this.isTyping = true;
+        } else if (update.selectionSet) this.isTyping = false;
         const told = update.transactions.some((tr) => tr.effects.some((e) => e.is(looked)));
         if (told) this.mark(update.view);
         const read = update.startState.field(formulas) !== update.state.field(formulas);
@@ -105,7 +109,7 @@ export function spelling(speller: Speller): Extension {
         this.timer = setTimeout(() => view.dispatch({ effects: looked.of(null) }), PAUSE);
       }
       private mark(view: EditorView): void {
-        this.words = wrongWords(view, speller);
+        this.words = wrongWords(view, speller, this.isTyping);
         const builder = new RangeSetBuilder<Decoration>();
         for (const { from, to } of this.words) builder.add(from, to, misspelt);
         this.decorations = builder.finish();
@@ -117,12 +121,14 @@ export function spelling(speller: Speller): Extension {
     { decorations: (value) => value.decorations },
   );
   const wordAt = (view: EditorView, at: number): ProseWord | null => {
-    const { words } = view.plugin(plugin) ?? { words: [] };
     const { doc } = view.state;
+    const isHere = ({ word, from, to }: ProseWord): boolean =>
+      at >= from && at <= to && doc.sliceString(from, to) === word;
+    // One that is being typed is not marked yet, but may be asked for.
     return (
-      words.find(
-        ({ word, from, to }) => at >= from && at <= to && doc.sliceString(from, to) === word,
-      ) ?? null
+      view.plugin(plugin)?.words.find(isHere) ??
+      wrongWords(view, speller, false).find(isHere) ??
+      null
     );
   };
   const card = StateField.define<Tooltip | null>({
