@@ -28,7 +28,6 @@
 </script>
 
 <!-- There when it is asked for, gone with Escape: in a field to search in too, which the browser would only empty. -->
-<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
 <dialog
   bind:this={dialog}
   class="border-base-300 bg-base-100 text-base-content {SHAPES[place]}"

@@ -64,7 +64,6 @@ const OWN: Readonly<Record<string, RegExp>> = {
   stmaryrd: /bracket|boxplus|shortleftarrow/,
   esint: /int$/,
   chemfig: /chem/,
-  circuitikz: /circuitikz/,
   forest: /forest/,
 };
 

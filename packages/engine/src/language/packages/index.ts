@@ -97,6 +97,7 @@ import { datetime, datetime2, eucal, turnstile, varioref, xifthen, xstring } fro
 import { forest, qtree, tikzQtree } from './bracketTrees';
 import { polynom } from './polynom';
 import { systeme } from './systems';
+import { circuitikz } from './circuitikz';
 import { venndiagram } from './venn';
 import { commandPackages } from './commandPackages';
 import { wantedLayout } from './wantedLayout';
@@ -196,6 +197,7 @@ const ALL: readonly PackageEntry[] = [
   polynom,
   systeme,
   venndiagram,
+  circuitikz,
   forest,
   qtree,
   tikzQtree,

@@ -4,6 +4,7 @@ import type { ShadingKind } from '../../drawing/shadings';
 import type { Paint } from '../../base/paint';
 import type { ShapeName } from '../../drawing/shapes';
 import type { Tip, TipName } from '../../drawing/tips';
+import type { Element } from './circuits';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
 
@@ -173,6 +174,10 @@ export interface Graphics {
   readonly shortenEnd: Sp;
   readonly mode: PathMode;
   readonly node: NodeLook;
+  /** The part of a circuit that the line at hand leads through. */
+  readonly element: Element | null;
+  /** Are voltages in circuits plus and minus, instead of arrows? */
+  readonly americanSigns: boolean;
   readonly bend: Bend;
   readonly plot: Plotting;
   readonly decoration: Decoration;
@@ -300,6 +305,8 @@ export function startGraphics(em: Sp, colour: Paint): Graphics {
       pinDistance: 3 * 2.845 * PT,
       startAngle: 90,
     },
+    element: null,
+    americanSigns: false,
     bend: STRAIGHT,
     plot: {
       from: -5,

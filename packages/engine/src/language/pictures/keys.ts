@@ -23,6 +23,8 @@ export interface NodeSaying {
   contents: readonly Token[] | null;
   labels: { readonly pin: boolean; readonly tokens: readonly Token[] }[];
   fit: string | null;
+  /** A sign of a circuit that hangs on its place. */
+  symbol: string | null;
   matrix: 'plain' | 'nodes' | 'formulas' | null;
   columnSep: Sp;
   rowSep: Sp;

@@ -30,6 +30,7 @@ export const newSaying = (): NodeSaying => ({
   contents: null,
   labels: [],
   fit: null,
+  symbol: null,
   matrix: null,
   columnSep: 0,
   rowSep: 0,

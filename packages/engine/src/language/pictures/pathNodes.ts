@@ -6,6 +6,7 @@ import { Cat } from '../../tokens/categories';
 import { placeOf, type Reading } from './coordinates';
 import type { Graphics } from './graphics';
 import { withKeys, withStyle, type NodeSaying } from './keys';
+import { drawCircuitEnd } from './circuits';
 import { addHandle } from './handles';
 import { freshNode, newSaying, setNode, setText, type NodeText } from './nodes';
 import { borderTowards, centreOf, type PlacedNode } from './openPicture';
@@ -91,6 +92,7 @@ export function placeNode(
   else if (tokens !== null) text = setText(reading, g, tokens);
   if (saying.fit !== null && text) ({ g, place } = fitted(reading, g, saying.fit));
   const node = setNode(reading, g, saying, text, place, direction, span);
+  if (saying.symbol) drawCircuitEnd(reading, g, saying.symbol, place, span);
   for (const label of saying.labels) placeLabel(reading, read, node, label, span);
   return node;
 }

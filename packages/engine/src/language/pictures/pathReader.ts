@@ -4,6 +4,7 @@ import { plus } from '../../drawing/vectors';
 import { STOP, type Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { bentTo } from './bends';
+import { elementTo } from './circuits';
 import { numberIn, placeOf, vectorOf, type Reading } from './coordinates';
 import { freshPath, STRAIGHT, type Graphics, type PathMode } from './graphics';
 import { addHandle } from './handles';
@@ -288,8 +289,11 @@ function relativeLater(reader: PathReader, walk: Walk): (end: Point) => Point {
 }
 
 function readTo(reader: PathReader, walk: Walk): void {
-  const { bend } = withKeys(walk.reading, walk.g, takeOptions(reader) ?? []);
-  toTarget(reader, walk, (target) => bentTo(walk, target.place, bend, target.keepsBase));
+  const g = withKeys(walk.reading, walk.g, takeOptions(reader) ?? []);
+  const { bend, element } = g;
+  toTarget(reader, walk, ({ place, keepsBase }) =>
+    element ? elementTo(walk, place, g, element, keepsBase) : bentTo(walk, place, bend, keepsBase),
+  );
 }
 
 /** An edge: a path of its own from where this one stands. */
