@@ -63,7 +63,6 @@ const OWN: Readonly<Record<string, RegExp>> = {
   marginnote: /marginnote/,
   stmaryrd: /bracket|boxplus|shortleftarrow/,
   esint: /int$/,
-  chemfig: /chem/,
   forest: /forest/,
 };
 

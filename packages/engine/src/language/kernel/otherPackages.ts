@@ -6,7 +6,7 @@ export const OTHER_PACKAGES: ReadonlySet<string> = new Set(
   `
   amsaddr amsrefs apptools aurical  balance bbm-macros bclogo beramono beton
   bibentry bigints boites boxhandler calligra catchfile ccfonts  chancery 
-  chapterbib charter chemfig chemformula chronology clrscr
+  chapterbib charter chemformula chronology clrscr
   clrscr3e cmbright color-edits colortab concmath contour cool cprotect crop currfile
   dashbox dashrule delarray dingbat doi  easylist eepic eqlist eqnarray
   eqparbox  euler   exercise expdlist exsheets extsizes fancypar

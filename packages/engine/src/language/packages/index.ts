@@ -97,6 +97,7 @@ import { datetime, datetime2, eucal, turnstile, varioref, xifthen, xstring } fro
 import { forest, qtree, tikzQtree } from './bracketTrees';
 import { polynom } from './polynom';
 import { systeme } from './systems';
+import { chemfig } from './chemfig';
 import { circuitikz } from './circuitikz';
 import { venndiagram } from './venn';
 import { commandPackages } from './commandPackages';
@@ -197,6 +198,7 @@ const ALL: readonly PackageEntry[] = [
   polynom,
   systeme,
   venndiagram,
+  chemfig,
   circuitikz,
   forest,
   qtree,

@@ -54,8 +54,11 @@ export function readNode(
     const next = peek(scanner);
     if (!next) break;
     if (next.text === '[') g = withKeys(reading, g, takeOptions(scanner) ?? [], saying);
-    else if (next.text === '(') saying.name = takeCoordinate(scanner);
-    else if (next.cat === Cat.Letter && takeThisWord(scanner, 'at')) {
+    else if (next.text === '(') {
+      // Behind a coordinate with its name stands where the line goes on.
+      if (isCoordinate && saying.name !== null) break;
+      saying.name = takeCoordinate(scanner);
+    } else if (next.cat === Cat.Letter && takeThisWord(scanner, 'at')) {
       written = takeWritten(scanner);
       saying.at = written?.words ?? null;
     } else if (next.cat === Cat.Begin && !isCoordinate) {

@@ -54,6 +54,14 @@ describe('coordinates', () => {
   });
 });
 
+it('a coordinate on the way has its name, and the line goes on', () => {
+  expect(
+    points(
+      '\\draw (0,0) -- coordinate (m) (2,0) -- coordinate[pos=1] (e) (2,2);\\draw (m) -- (e);',
+    ),
+  ).toEqual([cm([0, 0], [2, 0], [2, 2]), cm([1, 0], [2, 2])]);
+});
+
 describe('paths', () => {
   it.each([
     ['corner', '(0,0) |- (1,1)', cm([0, 0], [0, 1], [1, 1])],
