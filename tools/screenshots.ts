@@ -45,6 +45,28 @@ async function picture(
   await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
 }
 
+/** What the picture of pictures shows. */
+const CROSSINGS = String.raw`\documentclass{article}
+\usepackage{tikz}
+\begin{document}
+\section*{Crossings in a week}
+
+Each harbour sends its ferries to the two others.
+
+\begin{center}
+\begin{tikzpicture}[thick]
+  \draw[gray!40, thin] (-1,-1) grid (5,3);
+  \node[circle, draw, fill=yellow!30] (a) at (0,0) {$a$};
+  \node[circle, draw, fill=blue!15] (b) at (2,2) {$b$};
+  \node[circle, draw, fill=green!15] (c) at (4,0) {$c$};
+  \draw[->] (a) to[bend left] node[auto] {$12$} (b);
+  \draw[->] (b) to[bend left] node[auto] {$9$} (c);
+  \draw[->, dashed] (c) .. controls (3,-1) and (1,-1) .. node[above] {$4$} (a);
+\end{tikzpicture}
+\end{center}
+\end{document}
+`;
+
 const clickOn = (text: string) => async (p: Page) => {
   await p.locator('article p', { hasText: text }).first().click();
   await p.waitForTimeout(800);
@@ -117,6 +139,15 @@ try {
     await p.waitForTimeout(1200);
   });
   await picture('findings', '/a/lamp-signals', clickOn('A pattern of'));
+  await picture('picture', '/a/tide-sums', async (p) => {
+    await p.locator('.cm-content').focus();
+    await p.keyboard.press('Control+a');
+    await p.keyboard.insertText(CROSSINGS);
+    await p.waitForTimeout(1500);
+    await p.locator('.cm-line', { hasText: '(b) at' }).click({ position: { x: 120, y: 8 } });
+    await p.keyboard.press('F6');
+    await p.waitForTimeout(1500);
+  });
   await picture('lamplight', '/a/ferry-notes', async (p) => {
     await p.getByRole('button', { name: /Light the lamp/ }).click();
     await clickOn('ferry line has finitely')(p);
