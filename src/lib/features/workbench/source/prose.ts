@@ -8,7 +8,7 @@ import {
 } from '@odd-compass/engine/shape';
 
 /** Commands whose argument is no text. */
-export const NO_TEXT =
+const NO_TEXT =
   /\\(?:label|[A-Za-z]*ref|cite[a-z]*|nocite|begin|end|includegraphics|usepackage|documentclass|[hv]space|input|include|bibliography|bibliographystyle|setcounter|addtocounter|setlength|pagestyle|thispagestyle|url|href|color|textcolor|definecolor|hyperref|theoremstyle|newcommand|renewcommand|newtheorem|numberwithin|verb|lstinline|graphicspath|operatorname)\*?(?:\[[^\]]*\])?\{[^{}]*\}(?:\[[^\]]*\])?/g;
 
 /** The columns of a table are no words either. */

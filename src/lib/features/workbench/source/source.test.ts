@@ -239,6 +239,14 @@ describe('counts', () => {
     const from = text.indexOf('$');
     expect(countsOf(text, [from, from + 5])).toEqual({ words: 6, formulas: 1 });
   });
+  it('leaves pictures and code aside', () => {
+    const body =
+      'Ebb \\begin{tikzpicture}\\draw[thick] (0,0) -- node {low} (1,1);\\end{tikzpicture} and flood.';
+    expect(countsOf(`\\begin{document}${body}\\end{document}`, [])).toEqual({
+      words: 3,
+      formulas: 0,
+    });
+  });
 });
 
 describe('taste', () => {
