@@ -116,7 +116,15 @@ export interface Child {
 }
 
 export type Item =
-  GlyphItem | RunItem | RuleItem | PathItem | HandleItem | AnchorItem | ImageItem | MigrantItem | Box;
+  | GlyphItem
+  | RunItem
+  | RuleItem
+  | PathItem
+  | HandleItem
+  | AnchorItem
+  | ImageItem
+  | MigrantItem
+  | Box;
 
 /** One part of a horizontal list that can still stretch and break. */
 export type HItem =
