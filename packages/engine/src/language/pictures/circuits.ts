@@ -5,6 +5,7 @@ import {
   CIRCUIT_SIGNS,
   isCircuitPart,
   type CircuitPart,
+  type CircuitSign,
 } from '../../drawing/circuits';
 import { angleOf, between, left, lengthOf, minus, plus, times, unit } from '../../drawing/vectors';
 import type { Token } from '../../expansion/meaning';
@@ -150,11 +151,11 @@ function signMap(middle: Point, way: Point, { inverted, mirrored }: Element): Af
 
 function paintSign(walk: Walk, g: Graphics, part: CircuitPart, map: AffineMap): void {
   const { reading, span } = walk;
-  const sign = CIRCUIT_SIGNS[part];
+  const sign: CircuitSign = CIRCUIT_SIGNS[part];
   for (const path of sign.solid) paintPath(reading, filling(g), mappedPath(path, map), span);
   for (const path of sign.bold) paintPath(reading, strokes(g, 2), mappedPath(path, map), span);
   for (const path of sign.fine) paintPath(reading, strokes(g, 1), mappedPath(path, map), span);
-  if ('word' in sign) words(walk, g, reading.it.source(sign.word), { x: map.e, y: map.f }, null);
+  if (sign.word) words(walk, g, reading.it.source(sign.word), { x: map.e, y: map.f }, null);
 }
 
 /** Words at a place, or beside a line that runs in a direction. */
