@@ -17,7 +17,9 @@
     setSpacing,
     SPACINGS,
     spacingOf,
+    type LineEdit,
   } from './classLine';
+  import { kindChange } from './kinds/kindChange';
 
   let { view, state: now }: { view: EditorView; state: EditorState } = $props();
 
@@ -32,18 +34,47 @@
   const margins = $derived(marginsOf(text));
   const unprinted = $derived(readPart(text, 'title') !== null && printTitle(text).length > 0);
 
+  /** Another kind that was chosen, while one is told what has to be written otherwise. */
+  let wanted = $state<string | null>(null);
+  const told = $derived(wanted === null ? null : kindChange(text, wanted));
+  const wordsOf = (kind: string): string =>
+    (KINDS.find(([name]) => name === kind)?.[1] ?? kind).split(':')[0] ?? kind;
+
   function setKind(name: string) {
-    if (line) change(view, { from: line.name.from, to: line.name.to, insert: name });
+    const made = kindChange(text, name);
+    if (made.notes.length > 0) wanted = name;
+    else write(made.edits);
+  }
+  function write(edits: readonly LineEdit[]) {
+    wanted = null;
+    change(view, edits);
   }
 </script>
 
 {#if line}
+  {#if wanted !== null && told}
+    <div
+      class="mb-2 border-l-3 border-primary bg-base-200 px-3 py-2"
+      role="group"
+      aria-label="Another kind"
+    >
+      <p class="font-bold">As {wordsOf(wanted)}:</p>
+      <ul class="list-disc pl-5">
+        {#each told.notes as note (note)}<li>{note}</li>{/each}
+      </ul>
+      <div class="mt-1.5 flex gap-2">
+        <button class="btn btn-primary btn-sm" onclick={() => write(told.edits)}>Write it so</button
+        >
+        <button class="btn btn-sm" onclick={() => (wanted = null)}>Leave it</button>
+      </div>
+    </div>
+  {/if}
   <div class="grid grid-cols-[repeat(auto-fill,minmax(8.5rem,1fr))] gap-x-4 gap-y-1.5">
     <label class="flex flex-col">
       <span>Kind</span>
       <select
         class="select select-sm w-full truncate"
-        value={line.name.text}
+        value={wanted ?? line.name.text}
         onchange={(event) => setKind(event.currentTarget.value)}
       >
         {#if !KINDS.some(([name]) => name === line.name.text)}

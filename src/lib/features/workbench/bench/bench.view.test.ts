@@ -279,6 +279,27 @@ describe('the kind of document', () => {
   });
 });
 
+describe('a kind for which more is written otherwise', () => {
+  const paper =
+    '\\documentclass{art|icle}\n\\begin{document}\n\\section{Ebb}\nLow.\n\\end{document}\n';
+  it('is told first, and written when it is wanted', async () => {
+    const bench = await standingBench(paper);
+    await carryOut(bench, [fill('Kind', 'beamer')]);
+    expect(bench.shows()).toContain('1 heading becomes a frame');
+    expect(bench.text()).toContain('{article}');
+    await bench.press('Write it so');
+    expect(bench.text()).toContain('\\begin{frame}{Ebb}\nLow.\n\\end{frame}');
+    expect(bench.shows()).not.toContain('becomes a frame');
+  });
+  it('may be left', async () => {
+    const bench = await standingBench(paper);
+    await carryOut(bench, [fill('Kind', 'book')]);
+    await bench.press('Leave it');
+    expect(bench.text()).toBe(paper.replace('|', ''));
+    expect(bench.shows()).not.toContain('become chapters');
+  });
+});
+
 describe('the packages', () => {
   const document = (lines: string, text: string): string =>
     `\\documentclass{article}\n${lines}\n\\begin{document}\n${text}\n\\end{document}\n`;
