@@ -1,5 +1,12 @@
 import { stepsOf } from '@odd-compass/checks';
-import { filesOf, pageSvg, pageText, Session, type PageDescription } from '@odd-compass/engine';
+import {
+  filesOf,
+  lineLook,
+  pageSvg,
+  pageText,
+  Session,
+  type PageDescription,
+} from '@odd-compass/engine';
 import { Resvg } from '@resvg/resvg-js';
 import { parentPort, workerData } from 'node:worker_threads';
 import type { PagePicture, StepFact, TypesetJob } from '../src/lib/server/typeset/job';
@@ -46,7 +53,8 @@ function picture(page: PageDescription): PagePicture {
   const words = pageText(page, session.fonts);
   const lines = words.map((text, i) => {
     const [x = 0, y = 0, width = 0, height = 0, depth = 0] = page.lines.subarray(5 * i, 5 * i + 5);
-    return { text, x, y: y - height, width, height: height + depth };
+    const look = lineLook(page, i, session.fonts);
+    return { text, look, x, y: y - height, width, height: height + depth };
   });
   const { width, height } = page;
   return { svg: pageSvg(page, session.fonts, pictureOf), width, height, lines };

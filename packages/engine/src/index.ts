@@ -2,6 +2,7 @@ export { Session, type CalendarDate, type OutlineEntry, type SessionHost } from 
 export type { Finding, Fix, Severity } from './findings/finding';
 export type { PageDescription } from './output/display/description';
 export { pageSvg } from './output/display/svg';
+export { lineLook } from './output/display/look';
 export { pageText } from './output/display/text';
 export { FONT_FILES, type FontFile } from './fonts/catalog';
 export { FontStore, type FontSource } from './fonts/store';

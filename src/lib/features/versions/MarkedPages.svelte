@@ -5,10 +5,12 @@
     pages: readonly ComparedPage[];
     /** Numbers of the lines that the other side does not have, counted through all pages. */
     changed: ReadonlySet<number>;
+    /** Lines that only stand elsewhere. */
+    moved: ReadonlySet<number>;
     /** What the marks mean. */
     says: string;
   }
-  let { pages, changed, says }: Props = $props();
+  let { pages, changed, moved, says }: Props = $props();
   const starts = $derived(
     pages.map((_, i) => pages.slice(0, i).reduce((sum, { lines }) => sum + lines.length, 0)),
   );
@@ -23,12 +25,15 @@
         class="block w-full"
       />
       {#each lines as line, i (i)}
-        {#if changed.has((starts[p] ?? 0) + i) && line.text.trim() !== ''}
+        {@const at = (starts[p] ?? 0) + i}
+        {#if (changed.has(at) || moved.has(at)) && line.text.trim() !== ''}
           <div
-            class="absolute border-l-3 border-primary bg-primary/15"
+            class="absolute border-l-3 border-primary {changed.has(at)
+              ? 'bg-primary/15'
+              : 'border-dotted'}"
             style="left:{(100 * (line.x - 6)) / width}%;width:{(100 * (line.width + 8)) /
               width}%;top:{(100 * line.y) / height}%;height:{(100 * line.height) / height}%"
-            title={says}
+            title={changed.has(at) ? says : 'stands elsewhere'}
           ></div>
         {/if}
       {/each}

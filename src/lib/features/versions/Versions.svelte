@@ -6,6 +6,7 @@
     readonly height: number;
     readonly lines: readonly {
       readonly text: string;
+      readonly look: string;
       readonly x: number;
       readonly y: number;
       readonly width: number;
@@ -26,7 +27,7 @@
   import Problem from '$lib/ui/Problem.svelte';
   import SheetPlace from '$lib/ui/SheetPlace.svelte';
   import { untrack } from 'svelte';
-  import { changedLines, compareLines } from './compare';
+  import { comparedPages, compareLines, layoutWords, type PlacedLine } from './compare';
   import MarkedPages from './MarkedPages.svelte';
   import { momentWords } from './strip';
   import TimeStrip from './TimeStrip.svelte';
@@ -67,9 +68,12 @@
     });
   });
 
-  const linesOf = ({ pages }: Pictured): string[] =>
-    pages.flatMap(({ lines }) => lines.map(({ text }) => text));
-  const marks = $derived(old && now ? changedLines(linesOf(old), linesOf(now)) : null);
+  const linesOf = ({ pages }: Pictured): PlacedLine[] =>
+    pages.flatMap(({ lines }, page) =>
+      lines.map(({ text, look, x, y }) => ({ text, look, page, x, y })),
+    );
+  const marks = $derived(old && now ? comparedPages(linesOf(old), linesOf(now)) : null);
+  const layout = $derived(marks ? layoutWords(marks) : '');
   const source = $derived(
     old && now ? compareLines(old.text.split('\n'), now.text.split('\n')) : [],
   );
@@ -129,7 +133,7 @@
               ? 'the same as now'
               : differs === 1
                 ? '1 line of the source differs'
-                : `${differs} lines of the source differ`}
+                : `${differs} lines of the source differ`}{layout === '' ? '' : `: ${layout}`}
         </p>
         <div class="ml-auto flex gap-2" role="group" aria-label="What is compared">
           <button
@@ -163,11 +167,13 @@
             <MarkedPages
               pages={old?.pages ?? []}
               changed={marks?.gone ?? new Set()}
+              moved={marks?.movedFrom ?? new Set()}
               says="not so now"
             />
             <MarkedPages
               pages={now?.pages ?? []}
               changed={marks?.fresh ?? new Set()}
+              moved={marks?.movedTo ?? new Set()}
               says="not so then"
             />
           {/if}

@@ -60,3 +60,63 @@ export function changedLines(
   }
   return { gone, fresh };
 }
+
+/** A line of a page, its look, and where it stands. */
+export interface PlacedLine {
+  readonly text: string;
+  readonly look: string;
+  readonly page: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** What two versions of a sheet differ in, by the numbers of their lines. */
+export interface ComparedPages {
+  readonly gone: ReadonlySet<number>;
+  readonly fresh: ReadonlySet<number>;
+  /** Lines that look as they did and stand elsewhere, then and now. */
+  readonly movedFrom: ReadonlySet<number>;
+  readonly movedTo: ReadonlySet<number>;
+  /** Are the words the same? */
+  readonly sameWords: boolean;
+}
+
+/** A line that stands less than this from where it stood has not moved, big points. */
+const STILL = 0.5;
+
+/** Pages line by line: those whose words or looks differ, and those that only stand elsewhere. */
+export function comparedPages(
+  before: readonly PlacedLine[],
+  after: readonly PlacedLine[],
+): ComparedPages {
+  const seen = ({ text, look }: PlacedLine): string => `${text}\u0000${look}`;
+  const { gone, fresh } = changedLines(before.map(seen), after.map(seen));
+  const [movedFrom, movedTo] = [new Set<number>(), new Set<number>()];
+  const kept = after.map((_, i) => i).filter((i) => !fresh.has(i));
+  before.forEach((old, i) => {
+    if (gone.has(i)) return;
+    const at = kept.shift();
+    const now = at === undefined ? undefined : after[at];
+    if (at === undefined || !now) return;
+    const still = old.page === now.page && Math.hypot(old.x - now.x, old.y - now.y) < STILL;
+    if (still) return;
+    movedFrom.add(i);
+    movedTo.add(at);
+  });
+  const words = (lines: readonly PlacedLine[]): string => lines.map(({ text }) => text).join(' ');
+  const sameWords = words(before).replace(/\s+/g, ' ') === words(after).replace(/\s+/g, ' ');
+  return { gone, fresh, movedFrom, movedTo, sameWords };
+}
+
+const lines = (n: number, verb: readonly [string, string]): string =>
+  n === 1 ? `1 line ${verb[0]}` : `${n} lines ${verb[1]}`;
+
+/** What the pages differ in, in words, where the words of the sheet do not; '' when there is nothing to say. */
+export function layoutWords({ fresh, movedTo, sameWords }: ComparedPages): string {
+  if (!sameWords || fresh.size + movedTo.size === 0) return '';
+  const said = [
+    ...(fresh.size > 0 ? [lines(fresh.size, ['looks otherwise', 'look otherwise'])] : []),
+    ...(movedTo.size > 0 ? [lines(movedTo.size, ['stands elsewhere', 'stand elsewhere'])] : []),
+  ];
+  return `the words are the same, ${said.join(', ')}`;
+}

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { VersionCard } from '$lib/domain/version';
-import { changedLines, compareLines } from './compare';
+import { changedLines, comparedPages, compareLines, layoutWords, type PlacedLine } from './compare';
 import { strip } from './strip';
 
 describe('comparing', () => {
@@ -57,5 +57,54 @@ describe('the strip of time', () => {
     for (let i = 1; i < xs.length; i++)
       expect((xs[i] as number) - (xs[i - 1] as number)).toBeGreaterThanOrEqual(15.99);
     expect(xs.at(-1)).toBeLessThanOrEqual(984);
+  });
+});
+
+describe('pages', () => {
+  const line = (text: string, more: Partial<PlacedLine> = {}): PlacedLine => ({
+    text,
+    look: 'a',
+    page: 0,
+    x: 10,
+    y: 20,
+    ...more,
+  });
+  it.each([
+    ['the same', [line('ebb')], [line('ebb')], ''],
+    [
+      'bold',
+      [line('ebb')],
+      [line('ebb', { look: 'b' })],
+      'the words are the same, 1 line looks otherwise',
+    ],
+    [
+      'lower',
+      [line('ebb')],
+      [line('ebb', { y: 40 })],
+      'the words are the same, 1 line stands elsewhere',
+    ],
+    ['hardly lower', [line('ebb')], [line('ebb', { y: 20.2 })], ''],
+    [
+      'on the next page',
+      [line('ebb'), line('low')],
+      [line('ebb'), line('low', { page: 1 })],
+      'the words are the same, 1 line stands elsewhere',
+    ],
+    [
+      'broken otherwise',
+      [line('ebb and'), line('flood')],
+      [line('ebb'), line('and flood')],
+      'the words are the same, 2 lines look otherwise',
+    ],
+    ['other words', [line('ebb')], [line('flood', { y: 40 })], ''],
+  ] as const)('%s', (_what, before, after, wanted) => {
+    expect(layoutWords(comparedPages(before, after))).toBe(wanted);
+  });
+  it('lines behind one that came are paired with themselves', () => {
+    const { fresh, movedFrom, movedTo } = comparedPages(
+      [line('ebb'), line('flood', { y: 40 })],
+      [line('ebb'), line('new', { y: 40 }), line('flood', { y: 60 })],
+    );
+    expect([[...fresh], [...movedFrom], [...movedTo]]).toEqual([[1], [1], [2]]);
   });
 });

@@ -22,9 +22,15 @@ const pictured = (text: string) => ({
       svg: '<svg></svg>',
       width: 612,
       height: 792,
-      lines: text
-        .split('\n')
-        .map((line, i) => ({ text: line, x: 10, y: 20 * i, width: 100, height: 12 })),
+      lines: text.split('\n').map((line, i) => ({
+        // Words between stars are bold.
+        text: line.replace(/\*/g, ''),
+        look: line.includes('*') ? 'bold' : 'plain',
+        x: 10,
+        y: 20 * i,
+        width: 100,
+        height: 12,
+      })),
     },
   ],
 });
@@ -73,6 +79,27 @@ describe('earlier versions', () => {
     await looking([card(1)], { 1: NOW.replace('It turns at six.', 'It turns at noon.') });
     const marks = document.querySelectorAll('[title="not so now"], [aria-label*="not so now"]');
     expect(marks.length + (shown().includes('not so now') ? 1 : 0)).toBeGreaterThan(0);
+  });
+  it('tell of a layout that alone is another', async () => {
+    await looking([card(1)], { 1: NOW.replace('six', '*six*') });
+    expect(shown()).toContain(
+      '1 line of the source differs: the words are the same, 1 line looks otherwise',
+    );
+    expect(document.querySelectorAll('[title="not so now"]').length).toBe(1);
+  });
+  it('mark lines that only stand elsewhere otherwise', async () => {
+    const then = pictured(NOW);
+    const lower = {
+      ...then,
+      text: `%\n${NOW}`,
+      pages: then.pages.map((page) => ({
+        ...page,
+        lines: page.lines.map((line) => ({ ...line, y: line.y + 30 })),
+      })),
+    };
+    await looking([card(1)], {}, { 'GET /a/s1/versions/1': lower });
+    expect(shown()).toContain('the words are the same, 3 lines stand elsewhere');
+    expect(document.querySelectorAll('[title="stands elsewhere"]').length).toBe(6);
   });
   it('stand beside the source of now, line by line', async () => {
     await looking([card(1)], { 1: NOW.replace('six', 'seven') });

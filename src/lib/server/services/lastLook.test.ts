@@ -6,7 +6,7 @@ const page = (...texts: string[]): PagePicture => ({
   svg: '',
   width: 600,
   height: 800,
-  lines: texts.map((text, i) => ({ text, x: 0, y: 20 * i, width: 400, height: 12 })),
+  lines: texts.map((text, i) => ({ text, look: '', x: 0, y: 20 * i, width: 400, height: 12 })),
 });
 const HANDOUT = [
   page('Walks', 'Write your name here', 'Problem 1. Find P.', 'Problem 2. Show it.'),

@@ -16,6 +16,8 @@ export interface TypesetJob {
 /** A line of a page: its words, and where it stands in big points (`y` is its top). */
 export interface PageLine {
   readonly text: string;
+  /** Equal for lines that look alike, wherever they stand. */
+  readonly look: string;
   readonly x: number;
   readonly y: number;
   readonly width: number;
