@@ -51,6 +51,14 @@ export interface LookPlace {
 }
 
 /** All that is known of an assignment before it is handed in. */
+/** A text of the sheet whose words are looked up. */
+export interface LookedText {
+  readonly path: string;
+  readonly text: string;
+  /** Starts and ends of its formulas, by turns; null where only the text itself tells. */
+  readonly formulas: readonly number[] | null;
+}
+
 export interface LastLook {
   readonly lines: readonly LookLine[];
   readonly pages: number;

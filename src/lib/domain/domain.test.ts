@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { stateWords } from './assignment';
 import { engineName, fileNameOf, pictureFileName } from './fileName';
-import { fileReferences, refersTo, withFileRenamed } from './fileReferences';
+import { fileReferences, refersTo, withFileRenamed, partsOf } from './fileReferences';
 import {
   assignmentChange,
   courseRequest,
@@ -92,4 +92,19 @@ it('states become words, words are counted without commands and comments', () =>
   expect(stateWords({ state: 'ready', toFix: 0 })).toBe('ready');
   expect(stateWords({ state: 'handed-in', toFix: 3 })).toBe('handed in');
   expect(countWords('\\section{The tide} comes 5\\% in % not these\nsoon')).toBe(5);
+});
+
+describe('the texts of a sheet', () => {
+  const texts = {
+    'main.tex': '\\input{parts/one} % \\input{parts/left}\n\\bibliography{works}',
+    'parts/one.tex': '\\include{parts/two}',
+    'parts/two.tex': '\\input{parts/one.tex}',
+    'parts/left.tex': 'Not read.',
+    'works.bib': '@book{a}',
+  };
+  it('are those that its main file reads in, each once', () => {
+    expect(partsOf('main.tex', texts)).toEqual(['main.tex', 'parts/one.tex', 'parts/two.tex']);
+    expect(partsOf('parts/left.tex', texts)).toEqual(['parts/left.tex']);
+    expect(partsOf('gone.tex', texts)).toEqual(['gone.tex']);
+  });
 });

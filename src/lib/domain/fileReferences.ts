@@ -1,4 +1,5 @@
 import { blanked, shapeOf } from '@odd-compass/engine/shape';
+import { engineName } from './fileName';
 
 /** A place in a source where another file is named. */
 export interface FileReference {
@@ -56,6 +57,21 @@ export const hasClass = (source: string): boolean =>
   fileReferences(source).some(
     ({ command, name }) => command === 'documentclass' && name !== 'subfiles',
   );
+
+/**
+ * The texts that a main file reads in, itself first, those that they read in after them.
+ * @param texts all texts by their paths; names in them count from the main file's folder
+ */
+export function partsOf(main: string, texts: Readonly<Record<string, string>>): string[] {
+  const found = new Set([main]);
+  // A set is gone through in the order in which it grows.
+  for (const path of found)
+    for (const reference of fileReferences(texts[path] ?? ''))
+      if (/^(input|include|subfile)$/.test(reference.command))
+        for (const other of Object.keys(texts))
+          if (refersTo(reference, engineName(main, other))) found.add(other);
+  return [...found];
+}
 
 /**
  * The texts that read one another in, from a main file up to another, both left out; null when

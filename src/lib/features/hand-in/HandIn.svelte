@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { AssignmentState, Course, Posting } from '$lib/domain/assignment';
-  import type { HandIn, LastLook, LookLine, SitePosting } from '$lib/domain/courseSite';
+  import type { HandIn, LastLook, LookedText, LookLine, SitePosting } from '$lib/domain/courseSite';
   import type { Profile } from '$lib/domain/schemas';
   import { ask, tell } from '$lib/ui/ask';
   import Problem from '$lib/ui/Problem.svelte';
@@ -12,13 +12,12 @@
   import ReceiptCard from './ReceiptCard.svelte';
   import { lookUpSpelling } from './spellingLine';
 
-  type Look = LastLook & { readonly text: string; readonly formulas: readonly number[] };
+  type Look = LastLook & { readonly texts: readonly LookedText[] };
   interface Props {
     id: string;
     title: string;
     course: Course;
     state: AssignmentState;
-    mainPath: string;
     posting: Posting | null;
     siteName: string;
     profile: Profile;
@@ -29,7 +28,6 @@
     title,
     course,
     state: stands,
-    mainPath,
     posting,
     siteName,
     profile,
@@ -52,7 +50,7 @@
     void ask<Look>(`/a/${id}/hand-in/look`).then((said) => {
       if (!said.ok) return void (problem = said.problem);
       look = said.value;
-      stop = lookUpSpelling(look.text, look.formulas, mainPath, (line) => (spelling = line));
+      stop = lookUpSpelling(look.texts, (line) => (spelling = line));
     });
     if (!posting)
       void ask<SitePosting[]>('/api/postings').then((said) => {

@@ -34,8 +34,9 @@ const LOOK = {
     { name: 'set-3.pdf', size: 20_480 },
     { name: 'set-3.zip', size: 4096 },
   ],
-  text: '\\begin{document}The water falls.\\end{document}',
-  formulas: [],
+  texts: [
+    { path: 'main.tex', text: '\\begin{document}The water falls.\\end{document}', formulas: [] },
+  ],
 };
 const receiptOf = (number: string, late = false) => ({
   id: 1,
@@ -55,7 +56,6 @@ const props = {
   title: 'Tides',
   course: { id: 'c', code: 'MA 1', title: 'Tides', term: 'Lent', colour: 'sea' as const },
   state: 'ready' as const,
-  mainPath: 'sheet.tex',
   posting: POSTING as typeof POSTING | null,
   siteName: 'Course site',
   profile: { name: 'A. Marsh', college: '', number: '' },

@@ -1,23 +1,30 @@
-import type { LookLine } from '$lib/domain/courseSite';
-import { keptTaste, openSpeller, proseOf, wordsIn, wordsOfDocument } from '../workbench';
+import type { LookedText, LookLine } from '$lib/domain/courseSite';
+import {
+  formulasIn,
+  keptTaste,
+  openSpeller,
+  proseOf,
+  wordsIn,
+  wordsOfDocument,
+} from '../workbench';
 
 /** How many words are shown with a way to them. */
 const MOST = 12;
 
-/** Looks the words of a text up; tells the line of the last look, again when more is known. Gives a way to stop. */
+/** Looks the words of a sheet's texts up; tells the line of the last look, again when more is known. Gives a way to stop. */
 export function lookUpSpelling(
-  text: string,
-  formulas: readonly number[],
-  path: string,
+  texts: readonly LookedText[],
   tell: (line: LookLine) => void,
 ): () => void {
   const { spelling } = keptTaste();
   if (spelling === 'none') return () => undefined;
-  const begin = Math.max(0, text.indexOf('\\begin{document}'));
-  const own = wordsOfDocument(text);
-  const words = wordsIn(proseOf(text, 0, formulas), 0).filter(
-    ({ word, from }) => from > begin && !own.has(word),
-  );
+  const own = new Set(texts.flatMap(({ text }) => [...wordsOfDocument(text)]));
+  const words = texts.flatMap(({ path, text, formulas }) => {
+    const begin = text.indexOf('\\begin{document}');
+    return wordsIn(proseOf(text, 0, formulas ?? formulasIn(text)), 0)
+      .filter(({ word, from }) => from > begin && !own.has(word))
+      .map(({ word, from }) => ({ word, from, path }));
+  });
   const look = (): void => {
     const wrong = speller.wrong(words.map(({ word }) => word));
     const found = words.filter(({ word }) => wrong.has(word));
@@ -29,7 +36,7 @@ export function lookUpSpelling(
         found.length === 0
           ? 'Every word is in the dictionary.'
           : `${distinct === 1 ? 'One word is' : `${distinct} words are`} not in the dictionary.`,
-      places: found.slice(0, MOST).map(({ word, from }) => ({ says: word, path, from })),
+      places: found.slice(0, MOST).map(({ word, from, path }) => ({ says: word, path, from })),
     });
   };
   const speller = openSpeller(spelling, look);

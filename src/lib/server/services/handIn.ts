@@ -1,7 +1,8 @@
-import type { HandIn, LastLook, SitePosting } from '../../domain/courseSite';
+import type { HandIn, LastLook, LookedText, SitePosting } from '../../domain/courseSite';
 import type { Posting } from '../../domain/assignment';
 import type { HandInRequest } from '../../domain/schemas';
 import { fileNameOf } from '../../domain/fileName';
+import { partsOf } from '../../domain/fileReferences';
 import type { AssignmentRepository, AssignmentRow } from '../repositories/assignments';
 import type { CourseRepository } from '../repositories/courses';
 import type { FileRepository } from '../repositories/files';
@@ -126,11 +127,7 @@ export function handInService(parts: Parts) {
     },
 
     /** Everything that is checked before handing in. Null when there is no such assignment. */
-    async look(
-      id: string,
-    ): Promise<
-      (LastLook & { readonly text: string; readonly formulas: readonly number[] }) | null
-    > {
+    async look(id: string): Promise<(LastLook & { readonly texts: readonly LookedText[] }) | null> {
       const row = assignments.find(id);
       if (!row) return null;
       const snapshot = current(row);
@@ -152,8 +149,12 @@ export function handInService(parts: Parts) {
         files: listed,
         now: now(),
       });
-      const text = snapshot.texts[row.mainPath] ?? '';
-      return { lines, pages: made.pages, edition, files: listed, text, formulas: made.formulas };
+      const texts = partsOf(row.mainPath, snapshot.texts).map((path): LookedText => ({
+        path,
+        text: snapshot.texts[path] ?? '',
+        formulas: path === row.mainPath ? made.formulas : null,
+      }));
+      return { lines, pages: made.pages, edition, files: listed, texts };
     },
 
     /**

@@ -1,6 +1,7 @@
 import {
   blanked,
   environmentKind,
+  isFormula,
   partnerOf,
   partsNamed,
   shapeOf,
@@ -27,6 +28,21 @@ const withoutPictures = (shape: Shape): string =>
     );
 
 const blank = (text: string): string => text.replace(/[^\n]/g, ' ');
+
+/** Starts and ends of the formulas of a text by turns, as far as the text itself tells. */
+export function formulasIn(text: string): number[] {
+  const shape = shapeOf(text);
+  const spans: number[] = [];
+  let end = 0;
+  for (const part of shape.parts) {
+    const opens = part.kind === 'mark' || (part.kind === 'begin' && isFormula(part.name));
+    const close = opens && part.from >= end ? partnerOf(shape, part) : null;
+    if (!close || close.from < part.to) continue;
+    end = close.to;
+    spans.push(part.from, end);
+  }
+  return spans;
+}
 
 /** A text with all that is no prose blanked out, so that places stay: formulas, commands, comments, code. */
 export function proseOf(text: string, base: number, spans: ArrayLike<number>): string {

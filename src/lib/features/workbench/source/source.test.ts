@@ -1,3 +1,4 @@
+import { formulasIn } from './prose';
 import { CompletionContext, type Completion } from '@codemirror/autocomplete';
 import { EditorState } from '@codemirror/state';
 import { vocabulary } from '@odd-compass/engine';
@@ -262,4 +263,18 @@ describe('taste', () => {
     expect(readTaste('{')).toEqual(STANDARD_TASTE);
     expect(readTaste(null)).toEqual(STANDARD_TASTE);
   });
+});
+
+it.each([
+  ['Ebb $x$ and \\(y\\).', ['$x$', '\\(y\\)']],
+  [
+    '\\[x\\] low \\begin{align}a\\text{ $b$ }\\end{align}',
+    ['\\[x\\]', '\\begin{align}a\\text{ $b$ }\\end{align}'],
+  ],
+  ['A lonely $ sign.', []],
+  ['\\verb|$x$| % $y$', []],
+])('the formulas of %s by the text alone', (text, wanted) => {
+  const spans = formulasIn(text);
+  const found = spans.flatMap((at, i) => (i % 2 === 0 ? [text.slice(at, spans[i + 1])] : []));
+  expect(found).toEqual(wanted);
 });
