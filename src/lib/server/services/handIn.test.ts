@@ -51,6 +51,9 @@ describe('from the handout to the receipt', () => {
       posting: { id: 'ma214-walks', problems: ['1', '2', '3'] },
     });
     const look = await server.services.handIn.look(id);
+    expect(look?.texts.map(({ path, formulas }) => [path, formulas !== null])).toEqual([
+      [opened?.main.path, true],
+    ]);
     const well = (topic: string) => look?.lines.find((line) => line.topic === topic)?.well;
     expect(look?.lines.find(({ topic }) => topic === 'Problems')?.says).toBe(
       'Problems 1, 2 and 3 are not answered.',
