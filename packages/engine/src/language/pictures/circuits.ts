@@ -173,7 +173,13 @@ function words(
   setNode(reading, placed, newSaying(), text, at, beside?.way ?? null, span);
 }
 
-function drawPole({ reading, span }: Walk, g: Graphics, kind: string, at: Point): void {
+/** Where a part of a circuit is drawn, and for which stretch of the source. */
+interface Drawn {
+  readonly reading: Reading;
+  readonly span: { readonly from: number; readonly to: number };
+}
+
+function drawPole({ reading, span }: Drawn, g: Graphics, kind: string, at: Point): void {
   if (kind !== '*' && kind !== 'o') return;
   const path = ellipse(at, POLE, POLE);
   if (kind === '*') return paintPath(reading, filling(g), path, span);
@@ -255,8 +261,5 @@ export function drawCircuitEnd(
   const map = composed(translation(at.x, at.y), turned);
   for (const path of end.solid) paintPath(reading, filling(g), mappedPath(path, map), span);
   for (const path of end.bold) paintPath(reading, strokes(g, 2), mappedPath(path, map), span);
-  if (name !== 'ocirc') return;
-  const path = ellipse(at, POLE, POLE);
-  paintPath(reading, { ...filling(g), fillColour: 0xffffff }, path, span);
-  paintPath(reading, strokes(g, 1), path, span);
+  if (name === 'ocirc') drawPole({ reading, span }, g, 'o', at);
 }
