@@ -7,6 +7,7 @@ import {
   type Shape,
 } from '@odd-compass/engine/shape';
 import { formulaAt } from '../source/sourceFacts';
+import { isPicture, mayHavePicture } from '../source/pictureNames';
 import { environmentEnd, openEnvironments, type OpenEnvironment } from '../source/structure';
 import type { Span } from './figure';
 
@@ -43,7 +44,7 @@ const AXIS = /^(axis|(semilogx|semilogy|loglog|polar)axis)$/;
 type EnvironmentContext = 'matrix' | 'lines' | 'table' | 'figure' | 'picture' | 'axis' | 'diagram';
 
 function kindOf(name: string): EnvironmentContext | null {
-  if (name === 'tikzpicture') return 'picture';
+  if (isPicture(name)) return 'picture';
   if (name === 'tikzcd') return 'diagram';
   if (AXIS.test(name)) return 'axis';
   const kind = environmentKind(name);
@@ -113,7 +114,8 @@ export function pictureAt(state: EditorState): Span | null {
   const at = state.selection.main.head;
   const base = Math.max(0, at - NEAR);
   const text = state.sliceDoc(base, at + NEAR);
-  const open = openEnvironments(text, at - base).find(({ name }) => name === 'tikzpicture');
+  if (!mayHavePicture(text)) return null;
+  const open = openEnvironments(text, at - base).find(({ name }) => isPicture(name));
   const end = open && environmentEnd(text, open);
   return end ? { from: base + open.from, to: base + end.to } : null;
 }

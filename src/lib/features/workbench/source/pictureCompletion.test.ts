@@ -43,6 +43,11 @@ describe('in a picture', () => {
     expect([found?.typed, found?.names[0]]).toEqual([typed, first]);
   });
 
+  it('of a circuit too', () => {
+    const body = '\\begin{circuitikz}\\draw[thi|] (0,0);\\end{circuitikz}';
+    expect(offered(inArticle(body, '\\usepackage{circuitikz}'))?.names).toContain('thick');
+  });
+
   it('what is said already is not offered again', () => {
     expect(offered(picture('\\draw[thick, |] (0,0);'))?.names).not.toContain('thick');
   });

@@ -1,7 +1,7 @@
 import type { Completion, CompletionContext, CompletionResult } from '@codemirror/autocomplete';
 import type { Word } from '@odd-compass/engine/worker';
 import { card } from './hover';
-import { ANCHORS, HUES, LIBRARIES, nodeNames, styleNames } from './pictureNames';
+import { ANCHORS, HUES, LIBRARIES, mayHavePicture, nodeNames, styleNames } from './pictureNames';
 import { environmentEnd, openEnvironments } from './structure';
 
 /** The last option of a list that is open, and the name of an open place. */
@@ -13,7 +13,7 @@ const SETTINGS = /\\(?:tikzset|pgfplotsset)\s*\{([\s\S]*)$/;
 /** Keys whose value is a colour. */
 const COLOURED = /(?:^|[\s,])(?:draw|fill|color|text|pattern color|\w+ color)\s*=\s*([\w!]*)$/;
 const IN_PICTURE =
-  /^(tikzpicture|tikzcd|scope|axis|semilogxaxis|semilogyaxis|loglogaxis|polaraxis)$/;
+  /^(tikzpicture|circuitikz|tikzcd|scope|axis|semilogxaxis|semilogyaxis|loglogaxis|polaraxis)$/;
 
 /** What pictures are full of. */
 const EVERYDAY: ReadonlySet<string> = new Set(
@@ -82,6 +82,7 @@ function areSettings(before: string): boolean {
 /** The text of the picture that the caret is in, and whether axes are open in it; null outside. */
 function pictureAround({ state, pos }: CompletionContext): { text: string; axis: boolean } | null {
   const whole = state.doc.toString();
+  if (!mayHavePicture(whole)) return null;
   const open = openEnvironments(whole, pos).filter(({ name }) => IN_PICTURE.test(name));
   const [outer] = open;
   if (!outer) return null;

@@ -1,3 +1,8 @@
+/** Is an environment a picture described in text, with statements and places? */
+export const isPicture = (name: string): boolean => /^(?:tikzpicture|circuitikz)$/.test(name);
+/** Most texts have none: so much is known without looking at their shape. */
+export const mayHavePicture = (text: string): boolean => /\\begin\{(?:tikz|circuitikz)/.test(text);
+
 const NAMED = /\b(?:node|coordinate)\s*(?:\[[^\]]*\])?\s*\(([\w' -]+)\)/g;
 
 /** The names of a picture's nodes and places, in order, each once. */

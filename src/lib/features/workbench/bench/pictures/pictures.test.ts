@@ -1,7 +1,9 @@
+import { EditorState } from '@codemirror/state';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { nodeNames } from '../../source/pictureNames';
 import type { LineEdit } from '../classLine';
+import { benchContext, pictureAt } from '../context';
 import { domainOf, graphSource, newPlot, readAxis, withLegend, withoutPlot } from './axes';
 import {
   directionOf,
@@ -268,4 +270,19 @@ describe('diagrams', () => {
       expect([cells.length, Math.max(...cells.map((row) => row.length))]).toEqual([rows, columns]);
     }
   });
+});
+
+it.each([
+  ['\\begin{tikzpicture}\n|\\end{tikzpicture}', 'picture'],
+  ['\\begin{circuitikz}\n|\\end{circuitikz}', 'picture'],
+  ['\\begin{tikzpicture}\\begin{axis}\n|\\end{axis}\\end{tikzpicture}', 'axis'],
+  ['\\[\\begin{tikzcd}A | B\\end{tikzcd}\\]', 'diagram'],
+  ['Words |alone.', 'text'],
+])('in %s the tools are those of: %s', (marked, kind) => {
+  const state = EditorState.create({
+    doc: marked.replace('|', ''),
+    selection: { anchor: marked.indexOf('|') },
+  });
+  expect(benchContext(state).kind).toBe(kind);
+  expect(pictureAt(state) !== null).toBe(kind === 'picture' || kind === 'axis');
 });
