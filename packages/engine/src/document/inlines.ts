@@ -86,7 +86,9 @@ export type RefWhat =
   | 'kind'
   | 'autokind'
   | 'clever'
-  | 'clevers';
+  | 'clevers'
+  | 'cleverrange'
+  | 'cleverlabel';
 
 /** What a reference prints: the label's number, its page, its heading, or how it is cited. */
 export interface RefInline extends Span {
@@ -97,10 +99,14 @@ export interface RefInline extends Span {
   /** `kind`: begins with a capital; several things are named. */
   readonly capital?: boolean;
   readonly plural?: boolean;
+  /** Written as at the start of a sentence, which the document may have a format of its own for. */
+  readonly starts?: boolean;
   /** `kind`: “equation”, not “eq.”. */
   readonly long?: boolean;
   /** `kind`: the labels named before and behind it; a kind is said once for all of its own in a row. */
   readonly neighbours?: readonly [string, string];
+  /** `clevers`, `cleverrange`: the words between, where they are not the usual ones. */
+  readonly joins?: readonly string[];
 }
 
 /** What is known only when the page is made: its number, and what runs in its head. */

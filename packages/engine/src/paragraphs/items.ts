@@ -141,7 +141,8 @@ function pushReference(out: LineItem[], inline: RefInline, env: LayoutEnv): void
   // What stands in its own number has none.
   const found = env.referring.has(label) ? null : env.resolve(inline);
   if (found === null && inline.what === 'cites') return pushEach(out, inline, env, 'cite');
-  if (found === null && inline.what === 'clevers') return pushEach(out, inline, env, 'clever');
+  if (found === null && (inline.what === 'clevers' || inline.what === 'cleverrange'))
+    return pushEach(out, inline, env, 'clever');
   if (found === null) {
     const code = inline.what === 'cite' ? 'citation-unknown' : 'reference-unknown';
     env.report({ code, from, to, args: { name: label } });

@@ -5,7 +5,17 @@ import { LAST_PAGE } from './paging';
 import type { RawFinding } from '../findings/finding';
 import type { SessionBlock } from './block';
 import { citeLabel, isOwnName } from '../expansion/cells';
-import { autoName, cleverList, kindName } from './referenceNames';
+import {
+  autoName,
+  cleverList,
+  cleverRange,
+  kindName,
+  numberWords,
+  ownWords,
+  type Joins,
+  type NameForm,
+  type Words,
+} from './referenceNames';
 
 /** What references can ask for: numbers are known after reading, pages after pages are made. */
 export interface Facts {
@@ -18,41 +28,62 @@ export const NO_FACTS: Facts = { pages: new Map(), labels: new Map() };
 
 const key = (ref: RefInline): string =>
   [
-    `${ref.what}${ref.capital ? '^' : ''}${ref.long ? '=' : ''}${ref.plural ? '+' : ''}:${ref.label}`,
+    `${ref.what}${ref.capital ? '^' : ''}${ref.long ? '=' : ''}${ref.starts ? '!' : ''}${ref.plural ? '+' : ''}:${ref.label}`,
     ...(ref.neighbours ?? []),
-  ].join(BETWEEN);
+  ].join(BETWEEN) + (ref.joins ?? []).map((word) => `${JOINED}${word}`).join('');
 
-/** Parts a key's labels. */
+/** Parts a key's labels; parts the words that stand between references from them, and from one another. */
 const BETWEEN = '\u0003';
+const JOINED = '\u0004';
 
 /** The labels that a fact's key asks about. */
 export const labelsOfKey = (factKey: string): string[] =>
-  factKey
+  (factKey.split(JOINED)[0] ?? '')
     .slice(factKey.indexOf(':') + 1)
-    .split(factKey.startsWith('clevers') ? /,|\u0003/ : BETWEEN);
+    .split(/^clever(?:s|range)/.test(factKey) ? /,|\u0003/ : BETWEEN);
 
-export type Answer = string | readonly Inline[] | null;
+/** What a reference prints: text, what its number is made of, or words in type of their own. */
+export type Answer = string | readonly Inline[] | { readonly words: Words } | null;
+
+/** Words are plain text where no type is changed. */
+function asAnswer(words: Words | null): Answer {
+  if (!words?.some(({ change }) => Object.keys(change).length > 0))
+    return words?.map(({ text }) => text).join('') ?? null;
+  return { words };
+}
 
 /** The answer to a fact's key. */
 export function answer(facts: Facts, factKey: string): Answer {
   const at = factKey.indexOf(':');
-  const [label = '', ...neighbours] = factKey.slice(at + 1).split(BETWEEN);
-  const what = factKey.slice(0, at).replace(/[+^=]/g, '');
+  const [asked = '', ...joins] = factKey.slice(at + 1).split(JOINED);
+  const [label = '', ...neighbours] = asked.split(BETWEEN);
+  const what = factKey.slice(0, at).replace(/[+^=!]/g, '');
   if (what === 'page') return pageAnswer(facts, label);
   if (what === 'cites') return citesAnswer(facts, label);
   const flags = factKey.slice(0, at);
-  const form = { capital: flags.includes('^'), long: flags.includes('=') };
-  if (what === 'clevers') return cleverList(facts.labels, label.split(','), form);
+  const has = (flag: string): boolean => flags.includes(flag);
+  const form = { capital: has('^'), long: has('='), starts: has('!') };
+  if (what === 'clevers') return asAnswer(cleverList(facts.labels, label.split(','), form, joins));
+  if (what === 'cleverrange') return rangeAnswer(facts, label, form, joins);
   const found = facts.labels.get(what === 'cite' ? citeLabel(label) : label);
   if (!found) return null;
   if (what === 'title') return found.title ?? '';
   if (what === 'part') return found.part ?? found.value;
-  if (what === 'clever' && found.kind === 'equation') return `(${found.value})`;
+  const own = /^(?:clever|kind)$/.test(what) ? ownWords(found, form.starts) : null;
+  if (own && neighbours.length > 0) return '';
+  if (own && what === 'clever') return asAnswer(own);
+  const bare = found.kind === 'equation' || found.names?.formats?.label !== undefined;
+  if (/^clever/.test(what) && bare) return asAnswer(numberWords(found));
   if (what === 'autokind') return autoName(found);
   if (what !== 'kind') return found.shown ?? found.value;
-  if (neighbours.length === 0) return kindName(found, form, flags.endsWith('+'));
+  if (neighbours.length === 0) return kindName(found, form, has('+'));
   const [before, behind] = neighbours.map((name) => facts.labels.get(name)?.kind);
   return before === found.kind ? '' : `${kindName(found, form, behind === found.kind)}\u00a0`;
+}
+
+function rangeAnswer(facts: Facts, names: string, form: NameForm, joins: Joins): Answer {
+  const [from, to] = names.split(',').map((name) => facts.labels.get(name));
+  return from && to ? asAnswer(cleverRange(from, to, form, joins)) : null;
 }
 
 /** Numbers of entries in order, three or more in a row as a range; null when not all are known numbers. */
@@ -80,13 +111,26 @@ function pageAnswer(facts: Facts, label: string): Answer {
   return facts.pages.get(label) ?? '?';
 }
 
+/** A piece in the type around the reference, changed as it says. */
+function wordInlines({ text, change }: Words[number], { font: around, from, to }: RefInline) {
+  const font = { ...around, ...change };
+  return text.split(/([ \u00a0])/).flatMap((part): Inline[] => {
+    if (part === '') return [];
+    if (!/^[ \u00a0]$/.test(part)) return [{ kind: 'text', text: part, font, from, to }];
+    const blank: Inline = { kind: 'space', font, factor: 1000, from, to };
+    return part === ' ' ? [blank] : [{ kind: 'penalty', penalty: 10000, from, to }, blank];
+  });
+}
+
 /** Answers references, and notes in `reads` what was asked. */
 export function resolver(facts: Facts, reads: Map<string, Answer>) {
-  return (ref: RefInline): Answer => {
+  return (ref: RefInline): string | readonly Inline[] | null => {
     const factKey = key(ref);
     const value = answer(facts, factKey);
     reads.set(factKey, value);
-    return value;
+    return value !== null && typeof value === 'object' && 'words' in value
+      ? value.words.flatMap((piece) => wordInlines(piece, ref))
+      : value;
   };
 }
 
@@ -96,6 +140,21 @@ export function sameFacts(block: SessionBlock, facts: Facts): boolean {
   for (const [factKey, value] of block.laid.facts)
     if (!sameValue(answer(facts, factKey), value)) return false;
   return true;
+}
+
+/** Labels that the nodes of blocks refer to, in order, each once. */
+export function referredLabels(blocks: readonly SessionBlock[]): readonly string[] {
+  const out = new Set<string>();
+  const look = (value: unknown): void => {
+    if (Array.isArray(value)) value.forEach(look);
+    else if (value !== null && typeof value === 'object') {
+      const { kind, label } = value as Partial<RefInline>;
+      if (kind === 'ref' && label !== undefined) label.split(',').forEach((one) => out.add(one));
+      else Object.values(value).forEach(look);
+    }
+  };
+  for (const { reading } of blocks) look(reading.nodes);
+  return [...out];
 }
 
 /** A finding with the block it was made in. */

@@ -35,7 +35,7 @@ export interface ReadChange {
 }
 
 /** What only the document as a whole settles: given back to blocks that ask for it. */
-const GIVEN_BACK = [CONTENTS, CELLS.cited, CELLS.bibStyleOfAll] as const;
+const GIVEN_BACK = [CONTENTS, CELLS.cited, CELLS.referred, CELLS.bibStyleOfAll] as const;
 
 /** How much of the text is put together for reading at first; a block that looks further gets more. */
 const WINDOW = 8192;

@@ -16,7 +16,10 @@ const labels = new Map(
   }).map(([name, [kind = '', value = '']]) => [name, { name, kind, value, from: 0, to: 0 }]),
 );
 const list = (names: string, form = { capital: false, long: false }): string | undefined =>
-  cleverList(labels, names.split(','), form)?.replaceAll('\u00a0', '~');
+  cleverList(labels, names.split(','), form)
+    ?.map(({ text }) => text)
+    .join('')
+    .replaceAll('\u00a0', '~');
 
 /** cleveref manual, section 4. */
 describe('several references at once', () => {
@@ -24,8 +27,8 @@ describe('several references at once', () => {
     ['a', 'theorem~1'],
     ['a,b', 'theorems~1 and 2'],
     ['b,a', 'theorems~1 and 2'],
-    ['a,b,c', 'theorems~1 to 3'],
-    ['c,a,b,d', 'theorems~1 to 3 and 5'],
+    ['a,b,c', 'theorems~1 to~3'],
+    ['c,a,b,d', 'theorems~1 to~3 and 5'],
     ['a,b,d', 'theorems~1, 2 and 5'],
     ['a,l', 'theorem~1 and lemma~4'],
     ['l,a,b,s', 'lemma~4, theorems~1 and 2, and section~10'],

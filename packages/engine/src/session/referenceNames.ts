@@ -1,4 +1,10 @@
 import type { LabelDefinition } from '../language/machine/interpreter';
+import {
+  NUMBERS_AT,
+  type Format,
+  type FormatPiece,
+  type ReferenceFormats,
+} from '../language/machine/reading';
 
 /** Names of what is counted, for references that say what they point to; equations are shortened in running text. */
 const NAMES: Readonly<Record<string, readonly [string, string]>> = {
@@ -35,6 +41,8 @@ export function autoName(label: LabelDefinition): string {
 export interface NameForm {
   readonly capital: boolean;
   readonly long: boolean;
+  /** It begins a sentence. */
+  readonly starts?: boolean;
 }
 
 /** What a label names is called: one of them or several, shortened or not. */
@@ -76,27 +84,95 @@ function follows(a: string, b: string): boolean {
   return left.join('.') === right.join('.') && y === x + 1;
 }
 
-/** Parts joined with commas and a word before the last. */
-const joined = (parts: readonly string[], last: string): string =>
-  parts.length < 2
-    ? parts.join('')
-    : `${parts.slice(0, -1).join(', ')}${last}${parts.at(-1) ?? ''}`;
+/** What stands between several references, in the order of their names in cleveref's manual, section 8.1.1. */
+const USUAL_JOINS = [' to\u00a0', ' and ', ', ', ' and ', ' and ', ', ', ', and '] as const;
+export type Joins = readonly string[];
 
-/** “1, 2 and 5”, “3 to 6”: three or more in a row are a range. */
-function numbersOf(labels: readonly LabelDefinition[]): string {
-  const shown = ({ kind, value }: LabelDefinition): string =>
-    kind === 'equation' ? `(${value})` : value;
+/** Words of a reference: text, or pieces in type of their own where the document says how it is written. */
+export type Words = readonly FormatPiece[];
+const plain = (text: string): Words => [{ text, change: {} }];
+
+/** Parts with a word between two, others between several and before the last. */
+function joined(parts: readonly Words[], [pair = '', middle = '', last = '']: Joins): Words {
+  return parts.flatMap((part, i) => {
+    if (i === 0) return part;
+    const word = parts.length === 2 ? pair : i === parts.length - 1 ? last : middle;
+    return [...plain(word), ...part];
+  });
+}
+
+const filled = (format: Format, numbers: readonly string[]): Words =>
+  format.map(({ text, change }) => ({
+    text: NUMBERS_AT.reduce((out, mark, i) => out.replaceAll(mark, numbers[i] ?? ''), text),
+    change,
+  }));
+
+/** How the document has references to what a label names written. */
+function formatsOf({ names }: LabelDefinition, starts = false): ReferenceFormats {
+  const { Capital, ...small } = names?.formats ?? {};
+  return starts ? { ...small, ...Capital } : small;
+}
+
+/** A number as it stands among others. */
+export function numberWords(label: LabelDefinition): Words {
+  const { label: own } = formatsOf(label, false);
+  if (own) return filled(own, [label.value]);
+  return plain(label.kind === 'equation' ? `(${label.value})` : label.value);
+}
+
+/** A reference by itself that the document has a format for; null when it has none. */
+export function ownWords(label: LabelDefinition, starts = false): Words | null {
+  const { one } = formatsOf(label, starts);
+  return one ? filled(one, [label.value]) : null;
+}
+
+/** Numbers in a row are a range from three on. */
+function runsOf(labels: readonly LabelDefinition[]): LabelDefinition[][] {
   const runs: LabelDefinition[][] = [];
   for (const label of labels) {
     const last = runs.at(-1)?.at(-1);
     if (last && follows(last.value, label.value)) runs.at(-1)?.push(label);
     else runs.push([label]);
   }
-  const parts = runs.flatMap((run) => {
+  return runs.flatMap((run) => (run.length > 2 ? [run] : run.map((label) => [label])));
+}
+
+/** “1, 2 and 5”, “3 to 6”. */
+function numbersOf(labels: readonly LabelDefinition[], joins: Joins): Words {
+  const parts = runsOf(labels).map((run): Words => {
     const [first, last] = [run[0], run.at(-1)];
-    return run.length > 2 && first && last ? [`${shown(first)} to ${shown(last)}`] : run.map(shown);
+    if (!first || !last || first === last) return first ? numberWords(first) : [];
+    return [...numberWords(first), ...plain(joins[0] ?? ''), ...numberWords(last)];
   });
-  return joined(parts, ' and ');
+  return joined(parts, joins.slice(1, 4));
+}
+
+/** Several of one kind, as the document's own formats have them; null when it has none. */
+function ownList(labels: readonly LabelDefinition[], form: NameForm): Words | null {
+  const [first, last] = [labels[0], labels.at(-1)];
+  if (!first || !last) return null;
+  const { range, multi = [] } = formatsOf(first, form.starts);
+  if (labels.length === 1) return ownWords(first, form.starts);
+  const runs = runsOf(labels);
+  if (runs.length === 1) return range ? filled(range, [first.value, last.value]) : null;
+  if (multi.length === 0) return null;
+  return runs.flatMap((run, i) => {
+    const at = i === 0 ? 0 : runs.length === 2 ? 1 : i === runs.length - 1 ? 3 : 2;
+    const [from, to] = [run[0], run.at(-1)];
+    const value = from === to ? from?.value : `${from?.value}–${to?.value}`;
+    return filled(multi[at] ?? [], [value ?? '']);
+  });
+}
+
+/** Several of one kind, with its name. */
+function groupWords(labels: readonly LabelDefinition[], form: NameForm, joins: Joins): Words {
+  const own = ownList(labels, form);
+  const [first] = labels;
+  if (own || !first) return own ?? [];
+  return [
+    ...plain(`${kindName(first, form, labels.length > 1)}\u00a0`),
+    ...numbersOf(labels, joins),
+  ];
 }
 
 /**
@@ -107,7 +183,9 @@ export function cleverList(
   labels: ReadonlyMap<string, LabelDefinition>,
   names: readonly string[],
   form: NameForm,
-): string | null {
+  given: Joins = [],
+): Words | null {
+  const joins = USUAL_JOINS.map((usual, i) => given[i] ?? usual);
   const kinds = new Map<string, LabelDefinition[]>();
   for (const name of new Set(names)) {
     const label = labels.get(name);
@@ -115,10 +193,21 @@ export function cleverList(
     const kind = label.kind ?? '';
     kinds.set(kind, [...(kinds.get(kind) ?? []), label]);
   }
-  const groups = [...kinds.values()].map((group) => {
-    const sorted = [...group].sort(byNumber);
-    const [first] = sorted;
-    return first ? `${kindName(first, form, sorted.length > 1)}\u00a0${numbersOf(sorted)}` : '';
-  });
-  return joined(groups, groups.length > 2 ? ', and ' : ' and ');
+  const groups = [...kinds.values()].map((group) =>
+    groupWords([...group].sort(byNumber), form, joins),
+  );
+  return joined(groups, joins.slice(4));
+}
+
+/** “equations (1) to (3)”: from one label to another, whatever stands between. */
+export function cleverRange(
+  from: LabelDefinition,
+  to: LabelDefinition,
+  form: NameForm,
+  [word = USUAL_JOINS[0]]: Joins = [],
+): Words {
+  const { range } = formatsOf(from, form.starts);
+  if (range) return filled(range, [from.value, to.value]);
+  const name = `${kindName(from, form, true)}\u00a0`;
+  return [...plain(name), ...numberWords(from), ...plain(word), ...numberWords(to)];
 }

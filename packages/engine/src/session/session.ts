@@ -27,6 +27,7 @@ import {
   collectLabels,
   type Answer,
   NO_FACTS,
+  referredLabels,
   resolver,
   sameFacts,
   type Facts,
@@ -204,6 +205,8 @@ export class Session {
   private giveCitations(): void {
     if (this.reading.isRead(CELLS.bibStyleOfAll))
       this.refresh(CELLS.bibStyleOfAll, this.reading.finalValue(CELLS.bibStyle));
+    if (this.reading.isRead(CELLS.referred))
+      this.refresh(CELLS.referred, referredLabels(this.reading.blocks));
     if (!this.reading.isRead(CELLS.cited)) return;
     const keys = new Set(this.reading.blocks.flatMap(({ reading }) => reading.citations));
     this.refresh(CELLS.cited, [...keys]);

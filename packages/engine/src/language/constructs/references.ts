@@ -1,11 +1,10 @@
 import { aside } from '../machine/asides';
-import { labelValue, OWN_LABEL } from '../machine/counters';
-import { CELLS, kindNames } from '../machine/cells';
+import { labelValue, namesOfKind, OWN_LABEL } from '../machine/counters';
+import { CELLS } from '../machine/cells';
 import type { Inline, RefInline } from '../../document/inlines';
 import { textOf } from '../../expansion/tokenText';
 import { tagBrackets } from '../machine/displayTags';
 import type { Token } from '../../expansion/meaning';
-import type { KindNames } from '../machine/reading';
 import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
 import { leading } from './linking';
 import type { Interpreter, LabelDefinition } from '../machine/interpreter';
@@ -30,14 +29,6 @@ export function labelDefinition(
     ...(current ? { kind: current.kind, ...namesOfKind(it, current.kind) } : {}),
     ...pick(span),
   };
-}
-
-/** What `\crefname`, `\…autorefname` or the title of a theorem says a kind is called. */
-function namesOfKind(it: Interpreter, kind: string): { names?: KindNames } {
-  const names = it.read(kindNames(kind));
-  const auto = it.state.meaning(it.state.cell(`${kind}autorefname`));
-  if (auto?.kind !== 'macro') return names ? { names } : {};
-  return { names: { ...names, auto: auto.body.map(({ text }) => text).join('') } };
 }
 
 /** `\label`: names the number given out last. */

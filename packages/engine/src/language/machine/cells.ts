@@ -109,6 +109,10 @@ export const CELLS = {
   face: cell<FontFace>('face', 'modern'),
   /** Facts of the document as a whole, given back by the session. */
   cited: cell<readonly string[]>('cited', []),
+  /** Labels of formulas that are referred to. */
+  referred: cell<readonly string[]>('referred', []),
+  /** Formulas that nothing refers to have no number (mathtools). */
+  onlyReferred: flag('onlyreferred'),
   bibStyle: cell('bibstyleset', ''),
   /** The style that the document as a whole sets. */
   bibStyleOfAll: cell('bibstyleofall', ''),

@@ -1,4 +1,4 @@
-import { CELLS } from './cells';
+import { CELLS, kindNames } from './cells';
 import type { Inline } from '../../document/inlines';
 import { expandTokens, textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
@@ -6,6 +6,7 @@ import { Cat } from '../../tokens/categories';
 import { declareRegister, getCount, setCount } from '../../expansion/registers';
 import type { State } from '../../expansion/state';
 import type { Interpreter } from './interpreter';
+import type { KindNames } from './reading';
 import { cellsBy } from '../../expansion/cells';
 
 /** The counters that stepping another sets back, by its name. */
@@ -94,4 +95,12 @@ export function refStepCounter(it: Interpreter, name: string): void {
   const tokens = [it.p.command(`p@${name}`), it.p.command(`the${name}`)];
   const prefixed = it.state.get(it.state.cell(`p@${name}`)) !== undefined;
   nameNext(it, labelValue(it, prefixed ? tokens : tokens.slice(1), name));
+}
+
+/** What `\crefname`, `\…autorefname` or the title of a theorem says a kind is called. */
+export function namesOfKind(it: Interpreter, kind: string): { names?: KindNames } {
+  const names = it.read(kindNames(kind));
+  const auto = it.state.meaning(it.state.cell(`${kind}autorefname`));
+  if (auto?.kind !== 'macro') return names ? { names } : {};
+  return { names: { ...names, auto: auto.body.map(({ text }) => text).join('') } };
 }

@@ -3,7 +3,8 @@ import type { DisplayRow } from '../../document/blocks';
 import type { Inline } from '../../document/inlines';
 import { textOf } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
-import { counterText, stepCounter } from './counters';
+import { CELLS } from './cells';
+import { counterText, namesOfKind, stepCounter } from './counters';
 import type { Interpreter } from './interpreter';
 import type { RowMarks } from './rowMarks';
 
@@ -20,9 +21,10 @@ export function tagOf(
   place: Span,
 ): Pick<DisplayRow, 'tag' | 'number' | 'labels'> {
   const tag = rowTag(it, marks, place);
+  const kind = { kind: 'equation', ...namesOfKind(it, 'equation') };
   for (const { name, span } of marks.labels) {
     const shown = tag?.shown ? { shown: tag.shown } : {};
-    it.labels.push({ name, value: tag?.value ?? '', kind: 'equation', ...shown, ...span });
+    it.labels.push({ name, value: tag?.value ?? '', ...kind, ...shown, ...span });
   }
   return {
     tag: tag?.inlines ?? null,
@@ -60,6 +62,10 @@ function rowTag(
     };
   }
   if (!marks.numbered) return null;
+  if (it.read(CELLS.onlyReferred)) {
+    const referred = it.read(CELLS.referred);
+    if (!marks.labels.some(({ name }) => referred.includes(name))) return null;
+  }
   // Not what a later `\label` means: labels of the row have been taken already.
   stepCounter(it.state, 'equation');
   const value = counterText(it, 'equation');

@@ -1,6 +1,7 @@
 import type { Sp } from '../../base/lengths';
 import type { Span } from '../../base/spans';
 import type { BlockNode } from '../../document/blocks';
+import type { FontSpec } from '../../document/font';
 import type { Inline } from '../../document/inlines';
 import type { RawFinding } from '../../findings/finding';
 import type { CommandEntry } from './entries';
@@ -38,6 +39,30 @@ export interface KindNames {
   readonly capital?: readonly [string, string];
   /** What `\autoref` calls it. */
   readonly auto?: string;
+  /** How the document has references to it written. */
+  readonly formats?: ReferenceFormats;
+}
+
+/** Words of a format of references, with how their type differs from that around them. */
+export interface FormatPiece {
+  readonly text: string;
+  readonly change: Partial<FontSpec>;
+}
+export type Format = readonly FormatPiece[];
+
+/** Stand in a format for the numbers of a reference, the first and the second. */
+export const NUMBERS_AT = ['\uE001', '\uE002'] as const;
+
+/** Formats of references to a kind (cleveref manual, section 8). */
+export interface ReferenceFormats {
+  /** The number alone, as it stands among others. */
+  readonly label?: Format;
+  readonly one?: Format;
+  readonly range?: Format;
+  /** The first of several, the second of two, one between, the last. */
+  readonly multi?: readonly Format[];
+  /** The same at the start of a sentence. */
+  readonly Capital?: ReferenceFormats;
 }
 
 /** A label as the block defines it. */

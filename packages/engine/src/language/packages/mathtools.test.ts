@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { findingsIn, inArticle, typeset } from '../../testing/document';
+import { bodyLines, findingsIn, inArticle, linesOf, typeset } from '../../testing/document';
 import { laidBody, type Laid } from '../../testing/layout';
 
 const TOOLS = '\\usepackage{mathtools,mathdots}';
@@ -148,4 +148,44 @@ it('words between lines end the line that is open', () => {
   expect(
     findingsIn(inArticle('\\begin{align*}a&=b\\intertext{so}c&=d\\end{align*}', TOOLS)),
   ).toEqual([]);
+});
+
+/** mathtools manual, section 3.2.2. */
+describe('numbers only where they are referred to', () => {
+  const preamble = '\\usepackage{mathtools}\\mathtoolsset{showonlyrefs}';
+  const rows = (body: string): string[] =>
+    bodyLines(body, preamble)
+      .map((line) => line.replaceAll('\u00a0', ' ').trim())
+      .filter((line) => line !== '');
+  it('a formula that nothing names has none, wherever the reference stands', () => {
+    const two =
+      '\\begin{equation}a\\label{a}\\end{equation}\\begin{equation}b\\label{b}\\end{equation}';
+    expect(rows(`${two}See \\eqref{b}.`).join(' ')).toMatch(/^𝑎 𝑏 \(1\) See \(1\)\.$/);
+    expect(rows(`See \\eqref{b}.${two}`).join(' ')).toMatch(/^See \(1\)\. 𝑎 𝑏 \(1\)$/);
+    expect(rows(two).join(' ')).toBe('𝑎 𝑏');
+  });
+  it('row by row', () => {
+    const body = '\\begin{align}a&=1\\\\b&=2\\label{b}\\\\c&=3\\label{c}\\end{align}\\eqref{c}';
+    const numbers = rows(body)
+      .join(' ')
+      .match(/\(\d\)/g);
+    expect(numbers).toEqual(['(1)', '(1)']);
+  });
+  it('comes and goes with the reference that is typed', () => {
+    const text = inArticle('\\begin{equation}a\\label{a}\\end{equation} Z', preamble);
+    const session = typeset(text);
+    const at = text.indexOf(' Z');
+    expect(linesOf(session).join('')).not.toContain('(1)');
+    session.edit(at, at, ' \\eqref{a}');
+    session.settleAll();
+    expect(linesOf(session)).toEqual(linesOf(typeset(session.text)));
+    expect(linesOf(session).join('')).toContain('(1)');
+    session.edit(at, at + 10, '');
+    session.settleAll();
+    expect(linesOf(session).join('')).not.toContain('(1)');
+  });
+  it('a setting that it does not have is told', () => {
+    const said = '\\usepackage{mathtools}\\mathtoolsset{showonlyref}';
+    expect(findingsIn(inArticle('x', said)).map(({ kind }) => kind)).toEqual(['option-unknown']);
+  });
 });

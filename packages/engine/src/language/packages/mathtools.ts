@@ -2,9 +2,12 @@ import { mathtoolsArrows } from '../constructs/longArrows';
 import { toolsAccents } from '../constructs/mathAccents';
 import { laps } from '../constructs/mathPlaced';
 import { largeOperator, symbolCommand } from '../constructs/mathSymbols';
-import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { macroEntry } from '../machine/macroEntry';
 import { toolsMatrices } from '../constructs/mathMatrices';
-import type { CommandEntry, PackageEntry } from '../machine/entries';
+import { tokensText } from '../../expansion/tokenText';
+import { CELLS } from '../machine/cells';
+import { tokensOf, type CommandEntry, type PackageEntry } from '../machine/entries';
+import { keyValues } from '../scanning/optionLists';
 import { TOOLS_SYMBOLS } from '../symbols/symbols';
 import { MATHTOOLS_SOURCE, mathtoolsNames } from './mathtoolsSource';
 
@@ -31,6 +34,23 @@ const colons: readonly CommandEntry[] = [
   colon('Colonsim', '\\dblcolon\\mkern-1.2mu\\sim'),
 ];
 
+/** Settings whose usual values hold here. */
+const SETTINGS: ReadonlySet<string> = new Set([
+  'showmanualtags',
+  'mathic',
+  'multlined-pos',
+  'multlined-width',
+  'firstline-afterskip',
+  'lastline-preskip',
+  'prescript-sub-format',
+  'prescript-sup-format',
+  'prescript-arg-format',
+  'smallmatrix-align',
+  'smallmatrix-inner-space',
+  'disallow-spaces',
+  'allow-mathtext-italic-correction',
+]);
+
 /** mathtools: what it adds to amsmath. */
 export const mathtools: PackageEntry = {
   name: 'mathtools',
@@ -46,7 +66,19 @@ export const mathtools: PackageEntry = {
     ...colons,
     ...TOOLS_SYMBOLS.map(symbolCommand),
     largeOperator(['bigtimes', '⨉']),
-    quietEntry('mathtoolsset', 'm', 'Settings of mathtools; the default ones hold here.'),
+    {
+      name: 'mathtoolsset',
+      signature: 'm',
+      description: 'Settings of mathtools: whether formulas that nothing refers to have numbers.',
+      example: '\\mathtoolsset{showonlyrefs}',
+      run: (it, args, token) => {
+        for (const [key, value] of keyValues(tokensOf(args, 0))) {
+          if (key === 'showonlyrefs')
+            it.write(CELLS.onlyReferred, !/false/.test(tokensText(value)), true);
+          else if (!SETTINGS.has(key)) it.p.report('option-unknown', it.spanOf(token), { name: key });
+        }
+      },
+    },
   ],
   environments: [...toolsMatrices],
 };

@@ -1,0 +1,77 @@
+import { describe, expect, it } from 'vitest';
+import { bodyLines, findingsIn, inArticle } from '../../testing/document';
+import { laidBody } from '../../testing/layout';
+
+const THINGS =
+  '\\section{A}\\label{s}\\section{B}\\label{t}\\section{C}\\label{u}' +
+  '\\begin{equation}a\\label{e}\\end{equation}\\begin{equation}b\\label{f}\\end{equation}' +
+  '\\begin{equation}c\\label{g}\\end{equation}\\begin{thm}\\label{h}x\\end{thm}\\par ';
+
+/** What a reference prints after the things it can name, with what the preamble says. */
+function printed(reference: string, said = '', options = ''): string {
+  const preamble = `\\usepackage{amsthm}\\usepackage[${options}]{cleveref}\\newtheorem{thm}{Theorem}${said}`;
+  const body = `${THINGS}\\noindent ${reference}`;
+  expect(
+    findingsIn(inArticle(body, preamble)).filter(({ kind }) => kind !== 'label-unused'),
+  ).toEqual([]);
+  return (bodyLines(body, preamble).at(-1) ?? '').replaceAll('\u00a0', ' ');
+}
+
+/** cleveref manual, sections 4 to 8. */
+describe('references that say what they point to', () => {
+  it.each([
+    // Names of one's own hold for formulas too.
+    ['\\cref{e}', '\\crefname{equation}{Glg.}{Glgn.}', 'Glg. (1)'],
+    ['\\cref{e,g}', '\\crefname{equation}{Glg.}{Glgn.}', 'Glgn. (1) and (3)'],
+    // Formats.
+    ['\\cref{s}', '\\crefformat{section}{\\S#2#1#3}', '§1'],
+    ['\\Cref{s}', '\\crefformat{section}{\\S#2#1#3}', '§1'],
+    ['\\cref{s}', '\\crefformat{section}{\\S#2#1#3}\\Crefformat{section}{Part~#2#1#3}', '§1'],
+    ['\\Cref{s}', '\\crefformat{section}{\\S#2#1#3}\\Crefformat{section}{Part~#2#1#3}', 'Part 1'],
+    ['\\Cref{s}', '\\Crefformat{section}{Part~#2#1#3}', 'Part 1'],
+    [
+      '\\cref{s,u}',
+      '\\crefmultiformat{section}{\\S\\S#2#1#3}{ +~#2#1#3}{, #2#1#3}{ *~#2#1#3}',
+      '§§1 + 3',
+    ],
+    ['\\cref{e,f,g}', '\\crefrangeformat{equation}{Eqs.~#3#1#4--#5#2#6}', 'Eqs. 1–3'],
+    ['\\crefrange{e}{g}', '\\crefrangeformat{equation}{Eqs.~#3#1#4--#5#2#6}', 'Eqs. 1–3'],
+    ['\\crefrange{e}{g}', '', 'eqs. (1) to (3)'],
+    ['\\cref{h}', '\\creflabelformat{thm}{[#2#1#3]}', 'theorem [1]'],
+    ['\\labelcref{h}', '\\creflabelformat{thm}{[#2#1#3]}', '[1]'],
+    // Words between.
+    ['\\cref{s,u}', '\\newcommand{\\crefpairconjunction}{ und~}', 'sections 1 und 3'],
+    ['\\cref{s,h}', '\\newcommand{\\crefpairgroupconjunction}{ und~}', 'section 1 und theorem 1'],
+    ['\\crefrange{s}{u}', '\\newcommand{\\crefrangeconjunction}{--}', 'sections 1–3'],
+    // Names alone.
+    [
+      '\\namecref{h} \\nameCref{h} \\namecrefs{h} \\nameCrefs{h}',
+      '',
+      'theorem Theorem theorems Theorems',
+    ],
+    ['\\lcnamecref{h}', '', 'theorem'],
+    ['\\cref{h}', '\\crefalias{thm}{claim}', 'claim 1'],
+    ['\\cpageref{s}, \\Cpageref{s,t}', '', 'page 1, Pages 1 and 1'],
+  ])('%s with %s', (reference, said, result) => expect(printed(reference, said)).toBe(result));
+
+  it('with capitals for all, formats of running text still hold', () => {
+    const said = '\\crefformat{section}{\\S#2#1#3}\\Crefformat{section}{Part~#2#1#3}';
+    expect(printed('\\cref{s} \\Cref{s} \\cref{h}', said, 'capitalise')).toBe(
+      '§1 Part 1 Theorem 1',
+    );
+  });
+
+  it('a format has its type, and what is around it its own', () => {
+    const preamble = '\\usepackage{cleveref}\\crefformat{section}{\\textbf{Sec}~#2#1#3}';
+    const page = laidBody('\\section{A}\\label{s}\\emph{see \\cref{s}}', preamble);
+    expect(page.word('Sec').font).toMatch(/bold/i);
+    expect(page.word('Sec').font).toMatch(/italic/i);
+    expect(page.word('see').font).not.toMatch(/bold/i);
+  });
+
+  it('a label that is missing is named by itself', () => {
+    const body = '\\section{A}\\label{a}\\crefrange{a}{zz}';
+    const found = findingsIn(inArticle(body, '\\usepackage{cleveref}'));
+    expect(found).toMatchObject([{ kind: 'reference-unknown' }]);
+  });
+});

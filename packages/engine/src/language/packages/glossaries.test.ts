@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import { bodyLines, findingsIn, inArticle } from '../../testing/document';
+
+const WORDS =
+  '\\newglossaryentry{ebb}{name=ebb,description={falling water},symbol={E},first={ebb (of water)}}' +
+  '\\newglossaryentry{quay}{name=quay,plural=quays,description={a wall},sort=a}' +
+  '\\newacronym{hw}{HW}{high water}' +
+  '\\newacronym[longplural={tables of tides}]{tt}{TT}{table of tides}';
+
+const printed = (body: string, options = '', said = ''): string => {
+  const preamble = `\\usepackage[${options}]{glossaries}\\makeglossaries${said}${WORDS}`;
+  expect(findingsIn(inArticle(body, preamble))).toEqual([]);
+  return bodyLines(body, preamble).join(' | ').replaceAll('\u00a0', ' ');
+};
+
+/** The glossaries manual, sections 4 to 7. */
+describe('words of the glossary', () => {
+  it.each([
+    ['\\gls{ebb}; \\gls{ebb}', 'ebb (of water); ebb'],
+    ['\\Gls{quay} \\GLS{quay} \\Glspl{quay}', 'Quay QUAY Quays'],
+    [
+      '\\glsname{ebb} \\glsdesc{ebb} \\glssymbol{ebb} \\glsfirst{ebb}',
+      'ebb falling water E ebb (of water)',
+    ],
+    ['\\glsentryname{ebb} \\Glsentrydesc{ebb}', 'ebb Falling water'],
+    ['\\gls{ebb}[’s] \\gls{quay}[’s]', 'ebb (of water)’s quay’s'],
+    ['\\gls{hw}, \\gls{hw}, \\Gls{hw}', 'high water (HW), HW, HW'],
+    ['\\glspl{tt}, \\glspl{tt}', 'tables of tides (TTs), TTs'],
+    [
+      '\\acrshortpl{tt} \\acrlongpl{tt} \\Acrlong{hw} \\glsentrylong{hw}',
+      'TTs tables of tides High water high water',
+    ],
+    ['\\gls{hw} \\glsreset{hw}\\gls{hw}', 'high water (HW) high water (HW)'],
+    ['\\glsunset{hw}\\gls{hw} \\glsresetall\\gls{hw}', 'HW high water (HW)'],
+    ['\\ifglsused{hw}{old}{new} \\gls{hw} \\ifglsused{hw}{old}{new}', 'new high water (HW) old'],
+    ['\\glslink{ebb}{the ebb}, \\glsdisp{hw}{waters} \\gls{hw}', 'the ebb, waters HW'],
+  ])('%s', (body, result) => expect(printed(body)).toBe(result));
+
+  it.each([
+    ['short-long', 'HW (high water), HW'],
+    ['long-short', 'high water (HW), HW'],
+  ])('in the style %s', (style, result) =>
+    expect(printed('\\gls{hw}, \\gls{hw}', '', `\\setacronymstyle{${style}}`)).toBe(result),
+  );
+  it('short names for abbreviations where they are asked for', () => {
+    expect(printed('\\ac{hw}, \\acs{hw}, \\acl{hw}', 'shortcuts')).toBe(
+      'high water (HW), HW, high water',
+    );
+  });
+});
+
+describe('lists of words', () => {
+  it('hold what the text names, in order', () => {
+    const text = printed('\\gls{ebb} \\gls{quay}\\printglossary');
+    expect(text).toMatch(/Glossary \| quay a wall \| ebb falling water/);
+    expect(text).not.toContain('HW');
+  });
+  it('hold all words where none are named before, or all are asked for', () => {
+    expect(printed('\\printglossary')).toContain('quay');
+    expect(printed('\\gls{ebb}\\glsaddall\\printglossary')).toContain('quay');
+    expect(printed('\\gls{ebb}\\glsadd{quay}\\printglossary')).toContain('quay');
+  });
+  it('keep abbreviations apart where that is asked for', () => {
+    const body =
+      '\\gls{ebb} \\gls{hw}\\printglossary[title=Words]\\printglossary[type=\\acronymtype]';
+    const text = printed(body, 'acronym');
+    expect(text).toMatch(/Words \| ebb falling water \|.* Acronyms \| HW high water/);
+  });
+});
