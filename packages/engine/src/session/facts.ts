@@ -142,6 +142,11 @@ export function sameFacts(block: SessionBlock, facts: Facts): boolean {
   return true;
 }
 
+/** Keys of the bibliography that are cited, in order, each once. */
+export const citedKeys = (blocks: readonly SessionBlock[]): readonly string[] => [
+  ...new Set(blocks.flatMap(({ reading }) => reading.citations)),
+];
+
 /** Labels that the nodes of blocks refer to, in order, each once. */
 export function referredLabels(blocks: readonly SessionBlock[]): readonly string[] {
   const out = new Set<string>();

@@ -24,6 +24,7 @@ import { writtenOf, type SessionBlock, type WrittenBlock } from './block';
 import { MOST_PAGES, MOST_ROUNDS, MOST_TAKEN } from './bounds';
 import {
   answer,
+  citedKeys,
   collectLabels,
   type Answer,
   NO_FACTS,
@@ -207,9 +208,8 @@ export class Session {
       this.refresh(CELLS.bibStyleOfAll, this.reading.finalValue(CELLS.bibStyle));
     if (this.reading.isRead(CELLS.referred))
       this.refresh(CELLS.referred, referredLabels(this.reading.blocks));
-    if (!this.reading.isRead(CELLS.cited)) return;
-    const keys = new Set(this.reading.blocks.flatMap(({ reading }) => reading.citations));
-    this.refresh(CELLS.cited, [...keys]);
+    if (this.reading.isRead(CELLS.cited))
+      this.refresh(CELLS.cited, citedKeys(this.reading.blocks));
   }
 
   /** Gives back the entries of all lists of contents, with the pages they fell on. */

@@ -129,7 +129,7 @@ function show(
   if (shown.startsWith('use')) setUsed(it, [key], true);
   const words = [...field(it, entry, shown.startsWith('use') ? turn : shown), ...behind];
   const grouped = [...it.source('{'), ...words, ...it.source('}')];
-  if (letters === 'as written') it.p.push(words);
+  if (letters === 'as written' || words.length === 0) it.p.push(words);
   else if (letters === 'capitals') it.p.push([...it.source('\\MakeUppercase'), ...grouped]);
   else it.p.push([...it.source('\\makefirstuc'), ...grouped]);
 }
