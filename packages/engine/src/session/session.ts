@@ -63,7 +63,6 @@ import { TAKEN } from '../expansion/processor';
 export type { CalendarDate } from './reading';
 export type { OutlineEntry } from './account';
 export type { SessionHost, WorkDone } from './host';
-
 const NO_FIELDS: LayoutEnv['field'] = () => [];
 type Described = { readonly description: PageDescription; readonly reads: Map<string, Answer> };
 
@@ -196,25 +195,23 @@ export class Session {
     return labels;
   }
 
-  /** Hands what the whole document settles back to the blocks that read it. */
-  private refresh<T>(cell: CellOf<T>, value: T): void {
+  /** Hands what the whole document settles back to the blocks that read it, if any do. */
+  private refresh<T>(cell: CellOf<T>, value: () => T): void {
+    if (!this.reading.isRead(cell)) return;
     const before = this.reading.blocks.length;
-    const change = this.reading.refresh(cell, value);
+    const change = this.reading.refresh(cell, value());
     if (change) this.takeChange(change, before);
   }
 
   private giveCitations(): void {
-    if (this.reading.isRead(CELLS.bibStyleOfAll))
-      this.refresh(CELLS.bibStyleOfAll, this.reading.finalValue(CELLS.bibStyle));
-    if (this.reading.isRead(CELLS.referred))
-      this.refresh(CELLS.referred, referredLabels(this.reading.blocks));
-    if (this.reading.isRead(CELLS.cited))
-      this.refresh(CELLS.cited, citedKeys(this.reading.blocks));
+    this.refresh(CELLS.bibStyleOfAll, () => this.reading.finalValue(CELLS.bibStyle));
+    this.refresh(CELLS.referred, () => referredLabels(this.reading.blocks));
+    this.refresh(CELLS.cited, () => citedKeys(this.reading.blocks));
   }
 
   /** Gives back the entries of all lists of contents, with the pages they fell on. */
   private giveContents(): void {
-    if (this.reading.isRead(CONTENTS)) this.refresh(CONTENTS, collectContents(this.records));
+    this.refresh(CONTENTS, () => collectContents(this.records));
   }
 
   /** Remembers which blocks changed since the pages were last whole. */

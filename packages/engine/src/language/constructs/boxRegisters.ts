@@ -206,7 +206,11 @@ function readMoved(
 }
 
 /** What a command makes that gives a box (TeX: The Program, §1073); null when it gives none. */
-function boxFollowing(it: Interpreter, maker: Token, caller: Token): readonly Inline[] | null {
+export function boxFollowing(
+  it: Interpreter,
+  maker: Token,
+  caller: Token,
+): readonly Inline[] | null {
   const { text } = maker;
   if (text === 'hbox' || text === 'vbox' || text === 'vtop' || text === 'vcenter')
     return [readBox(it, text, caller)];

@@ -272,7 +272,11 @@ function parboxCommand(it: Interpreter, args: Args): Inline {
 }
 
 /** `width`, `height` and `depth` behind `\\hrule` and `\\vrule`, in any order. */
-function ruleSizes(it: Interpreter): { width: Sp | null; height: Sp | null; depth: Sp | null } {
+export function ruleSizes(it: Interpreter): {
+  width: Sp | null;
+  height: Sp | null;
+  depth: Sp | null;
+} {
   const sizes: { width: Sp | null; height: Sp | null; depth: Sp | null } = {
     width: null,
     height: null,

@@ -11,11 +11,12 @@ import { setSize } from './fonts';
 import { currentStyle, setPage } from './pageStyle';
 import {
   afterHeading,
-  formatOf,
+  formatFor,
   type HeadingFormat,
   markHeading,
   plainTitle,
   spacingOf,
+  wrapTitle,
 } from './sections';
 import { dimenOf } from '../scanning/dimenOf';
 import { glueOf } from '../scanning/glueOf';
@@ -72,7 +73,7 @@ const gap = (it: Interpreter, points: number, keep = false): void =>
 
 /** “Chapter 3” and the title, with report.cls's 50, 20 and 40 pt around them. */
 function chapterHead(it: Interpreter, numbered: boolean, title: readonly Token[]): void {
-  const format = it.read(formatOf('chapter'));
+  const format = formatFor(it, 'chapter', numbered);
   const spacing = it.read(spacingOf('chapter'));
   const own = it.state.meaning(it.state.cell(numbered ? '@makechapterhead' : '@makeschapterhead'));
   if (own?.kind === 'macro') {
@@ -103,10 +104,9 @@ function formattedHead(
   numbered: boolean,
   title: readonly Token[],
 ): void {
-  const { p } = it;
   const between = dimenOf(it, format.gap);
   const kern = it.source(`\\kern ${between / PT}pt `);
-  const whole = [...format.before, ...title, ...format.after];
+  const whole = [...wrapTitle(it, format, title), ...format.after];
   if (numbered && format.shape === 'display') {
     bigLine(it, 'normalsize', format.label, false, format.format);
     gap(it, between / PT);
@@ -115,7 +115,6 @@ function formattedHead(
   }
   const label = numbered ? [...format.label, ...kern] : [];
   bigLine(it, 'normalsize', [...label, ...whole], false, format.format);
-  void p;
 }
 
 /** `\chapter*[short]{title}` (report.cls, book.cls). */

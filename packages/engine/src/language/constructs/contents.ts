@@ -20,6 +20,19 @@ export const CONTENTS = cell<
 /** Is a list of contents being set? What it says adds nothing to any, nor sets one: contents would stand in themselves. */
 const IN_LIST = cell<boolean>('inContents', false);
 
+/** How high a line of contents stands, by its kind. */
+export const CONTENTS_LEVELS: Readonly<Record<string, number>> = {
+  part: -1,
+  chapter: 0,
+  section: 1,
+  subsection: 2,
+  subsubsection: 3,
+  paragraph: 4,
+  subparagraph: 5,
+  figure: 1,
+  table: 1,
+};
+
 /** The entries of a list: the tokens of each, and its page. */
 export const entriesOf = (it: Interpreter, list: string) =>
   it.read(CONTENTS).flatMap(({ list: of, entry, page }) =>
@@ -54,9 +67,15 @@ export function addContentsLine(
 
 /** `\@starttoc`: the entries of a list, each with its page. */
 function startList(it: Interpreter, tokens: readonly Token[]): void {
-  const list = textOf(it.p, tokens);
+  setEntries(it, entriesOf(it, textOf(it.p, tokens)));
+}
+
+/** Sets lines of contents, each with its page. */
+export function setEntries(
+  it: Interpreter,
+  entries: readonly { readonly entry: readonly Token[]; readonly page: string }[],
+): void {
   if (it.read(IN_LIST)) return;
-  const entries = entriesOf(it, list);
   it.endParagraph();
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.write(IN_LIST, true);

@@ -44,12 +44,21 @@ export function roundedBox(
   height: Sp,
   arc: Sp,
   at: { top: boolean; bottom: boolean },
+  only: RoundCorners = ALL_ROUND,
 ): Path {
   const path = rectangle(x, y, width, height);
   // The corners in the order of the path: its second, third and fourth, then the one it closes at.
-  const radii = path.map((_, i) => ((i === 2 || i === 3 ? at.top : at.bottom) ? arc : 0));
+  const order = ['sw', 'se', 'ne', 'nw', 'sw'] as const;
+  const radii = path.map((_, i) => {
+    const corner = order[i] ?? 'sw';
+    return (corner.startsWith('n') ? at.top : at.bottom) && only[corner] ? arc : 0;
+  });
   return rounded(path, radii);
 }
+
+/** Which corners of a box are round. */
+export type RoundCorners = Readonly<Record<'nw' | 'ne' | 'sw' | 'se', boolean>>;
+export const ALL_ROUND: RoundCorners = { nw: true, ne: true, sw: true, se: true };
 
 export const pathMark = (path: Path, paint: number, { from, to }: Span): Mark => ({
   kind: 'path',

@@ -1,11 +1,11 @@
 import { scriptText } from './scriptText';
 import { CELLS } from '../machine/cells';
-import { gluePt, NO_GLUE, PT } from '../../base/lengths';
-import type { DecoratedInline, Inline } from '../../document/inlines';
+import { gluePt } from '../../base/lengths';
+import type { DecoratedInline } from '../../document/inlines';
 import { detach, type Token } from '../../expansion/meaning';
 import { type Hook, hookCell } from '../machine/environments';
 import { expandTokens, textOf, tokensText } from '../../expansion/tokenText';
-import { scanGlue, scanInt } from '../../expansion/scan';
+import { scanInt } from '../../expansion/scan';
 import { Cat, withCategory } from '../../tokens/categories';
 import { activeName } from '../../tokens/reader';
 import { addReset, countFreely } from '../machine/counters';
@@ -13,6 +13,7 @@ import { type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/e
 import type { Interpreter } from '../machine/interpreter';
 import { box } from './boxes';
 import { fontNames } from './fontNames';
+import { leaderCommands } from './leaders';
 import { beginTabbing } from './tabbing';
 import { finishRaw, rawLines } from './verbatim';
 import { writtenFile } from './files';
@@ -97,28 +98,6 @@ const smash: CommandEntry = {
     it.add(box(it, inlines, { width: null, align: 'left', vertical }));
   },
 };
-
-/** Leaders: `\leaders\hbox{.}\hfill`. */
-function leaders(it: Interpreter): void {
-  const { p } = it;
-  const maker = p.nextNonBlank();
-  let leader: Inline[] | null = null;
-  let rule = 0;
-  if (maker?.text === 'hrule' || maker?.text === 'vrule') rule = 0.4 * PT;
-  else if (maker?.text === 'hbox' || maker?.text === 'mbox' || maker?.text === 'box') {
-    const args = it.readArguments('M', maker);
-    leader = args ? [...it.inlinesOf(tokensOf(args, 0))] : null;
-  } else if (maker) p.unread(maker);
-  const glueToken = p.nextNonBlank();
-  let g = { ...NO_GLUE, stretch: PT, stretchOrder: 2 as const };
-  if (glueToken?.text === 'hskip' || glueToken?.text === 'vskip')
-    g = { ...scanGlue(p) } as typeof g;
-  const at = p.place;
-  const filler = leader
-    ? { kind: 'box' as const, inlines: leader, width: 0 }
-    : { kind: 'rule' as const, height: rule, depth: 0, color: it.font.color };
-  it.add({ kind: 'glue', glue: g, leader: filler, ...at });
-}
 
 /** Text with a line under or through it. */
 export function decorate(
@@ -227,27 +206,7 @@ export const kernelCommands: readonly CommandEntry[] = [
       };
     },
   },
-  {
-    name: 'leaders',
-    signature: '',
-    description: 'Fills glue with copies of a box.',
-    example: '\\leaders\\hbox{.}\\hfill\\ ',
-    run: leaders,
-  },
-  {
-    name: 'cleaders',
-    signature: '',
-    description: 'Fills glue with copies of a box.',
-    example: '\\cleaders\\hbox{.}\\hfill\\ ',
-    run: leaders,
-  },
-  {
-    name: 'xleaders',
-    signature: '',
-    description: 'Fills glue with copies of a box.',
-    example: '\\xleaders\\hbox{.}\\hfill\\ ',
-    run: leaders,
-  },
+  ...leaderCommands,
   {
     name: '@resetby',
     signature: 'mm',

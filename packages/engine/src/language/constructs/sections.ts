@@ -6,6 +6,7 @@ import type { Inline } from '../../document/inlines';
 import { expandTokens, textOf, tokensText } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { getCount, setDimen } from '../../expansion/registers';
+import { Cat } from '../../tokens/categories';
 import { type Args, type CommandEntry, isStarred, tokensOf } from '../machine/entries';
 import { closeOpenGroups } from '../machine/environments';
 import { refStepCounter } from '../machine/counters';
@@ -67,6 +68,9 @@ export interface HeadingSpacing {
   readonly above: readonly Token[];
   readonly below: readonly Token[];
 }
+
+/** Marks a format for headings of a kind that have no number. */
+export const UNNUMBERED = '*';
 
 export const formatOf = cellsBy<HeadingFormat | null>('format', null);
 export const spacingOf = cellsBy<HeadingSpacing | null>('spacing', null);
@@ -130,9 +134,13 @@ function startSection(it: Interpreter, args: Args): void {
     title,
   };
   if (!spacing && below.width <= 0) runIn(it, h);
-  else if (it.read(formatOf(name))?.shape === 'runin') runIn(it, h);
+  else if (formatFor(it, name, numbered)?.shape === 'runin') runIn(it, h);
   else displayed(it, h);
 }
+
+/** How a package has a heading set: one without a number perhaps otherwise. */
+export const formatFor = (it: Interpreter, name: string, numbered: boolean): HeadingFormat | null =>
+  (numbered ? null : it.read(formatOf(name + UNNUMBERED))) ?? it.read(formatOf(name));
 
 /** The number in front, as the class or a package says. */
 function numberInlines(it: Interpreter, h: Heading, format: HeadingFormat | null): Inline[] {
@@ -153,7 +161,7 @@ function numberInlines(it: Interpreter, h: Heading, format: HeadingFormat | null
 
 /** A heading on a line of its own; never a page break behind it. */
 function displayed(it: Interpreter, h: Heading): void {
-  const format = it.read(formatOf(h.name));
+  const format = formatFor(it, h.name, h.number !== null);
   it.write(CELLS.afterHeading, false, true);
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   setDimen(it.state, 'parindent', 0);
@@ -181,8 +189,19 @@ function displayed(it: Interpreter, h: Heading): void {
   afterHeading(it, h.keepsIndent);
 }
 
-/** `titlesec` may have the last command of `before` take the title as its argument. */
-const wrapTitle = (it: Interpreter, format: HeadingFormat, title: readonly Token[]): Token[] => {
+/** The title where `before` has it as `#1`; else its last command may take it as its argument. */
+export const wrapTitle = (
+  it: Interpreter,
+  format: HeadingFormat,
+  title: readonly Token[],
+): Token[] => {
+  const isPlace = (i: number): boolean =>
+    format.before[i]?.cat === Cat.Parameter && format.before[i + 1]?.text === '1';
+  const places = format.before.some((_, i) => isPlace(i));
+  if (places)
+    return format.before.flatMap((token, i) =>
+      isPlace(i) ? [...title] : i > 0 && isPlace(i - 1) ? [] : [token],
+    );
   const last = format.before.at(-1);
   return last?.cell ? [...format.before, ...braced(it, title)] : [...format.before, ...title];
 };
@@ -220,7 +239,7 @@ export function afterHeading(it: Interpreter, keepsIndent = false): void {
 
 /** A heading that the paragraph goes on behind. */
 function runIn(it: Interpreter, h: Heading): void {
-  const format = it.read(formatOf(h.name));
+  const format = formatFor(it, h.name, h.number !== null);
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   setHeadingStyle(it, format?.format ?? h.style);
   const title = format ? wrapTitle(it, format, h.title) : h.title;

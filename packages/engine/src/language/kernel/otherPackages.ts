@@ -15,7 +15,7 @@ export const OTHER_PACKAGES: ReadonlySet<string> = new Set(
   inconsolata isodate  kantlipsum knowledge kpfonts  libertine libertinus
   linegoal listofitems logicproof logpap lstautogobble ltcaption luacode lyluatex mandi
   mathabx mathalfa mathalpha mathastext  mathspec mciteplus  media9
-  memhfixc menukeys metalogo  mhsetup minibox minitoc moreverb mparhack multibib
+  memhfixc menukeys metalogo  mhsetup minibox moreverb mparhack multibib
   multienum musixtex nccmath  newverbs nextpage niceframe nolbreaks 
    ocgx oldgerm  overpic parallel parnotes pdfcomment pdfpages pdfrender
   pgf pgfgantt pgfopts phonetic physics2 picinpar  pictex picture piton 

@@ -1,6 +1,6 @@
 import { PT, type Sp } from '../../base/lengths';
 import { translation } from '../../base/maps';
-import { withOpacity } from '../../base/paint';
+import { blended, withOpacity, type Paint } from '../../base/paint';
 import { rectangle, type Bounds } from '../../base/paths';
 import type { Span } from '../../base/spans';
 import type { Framed } from '../../document/blocks';
@@ -8,60 +8,75 @@ import { solidStroke, stroked, type Mark } from '../../document/drawing';
 import type { DrawingInline, Inline } from '../../document/inlines';
 import { labelMark, pathMark, roundedBox } from '../constructs/framedBlocks';
 import type { Interpreter } from '../machine/interpreter';
-import { boxLook, MM, STANDARD_BOX, type BoxLook } from './colourBoxLook';
+import type { Token } from '../../expansion/meaning';
+import { boxLook } from './colourBoxKeys';
+import { MM, STANDARD_BOX, type BoxLook } from './colourBoxLook';
 
 type BoundedDrawing = DrawingInline & { readonly bounds: Bounds };
 const ALL = { top: true, bottom: true };
+
+/** What a box holds, and of its text so much that stands below `\tcblower`; null for none, or none of another look. */
+export interface Held {
+  readonly inner: readonly Inline[];
+  readonly lower: Sp | null;
+}
 
 /** A box around what was set: its frame, its ground, its title above. Lower left corner at the origin. */
 export function drawnBox(
   it: Interpreter,
   look: BoxLook,
-  inner: readonly Inline[],
+  { inner, lower }: Held,
   width: Sp,
 ): BoundedDrawing {
   const at = it.p.place;
   const { height, depth } = it.host.measure(inner);
+  const { ground: back, frame } = paintsOf(look);
   const [left, right, top, bottom] = look.rules;
   const attached = attachedTitle(it, look, width);
   const [roomLeft, , top_, bottom_] = look.room;
   const roomTop = top_ + (attached?.top ? attached.overlap : 0);
   const roomBottom = bottom_ + (attached && !attached.top ? attached.overlap : 0);
-  const title = look.title === null || attached ? null : titleOf(it, look, width);
-  const body = height + depth + roomTop + roomBottom;
+  const title =
+    look.title === null || !look.titleShown || attached ? null : titleOf(it, look, width);
   const head = title ? title.size : 0;
+  const natural = height + depth + roomTop + roomBottom;
+  const body = Math.max(natural, (look.height ?? 0) - head - top - bottom);
   const whole = body + head + top + bottom;
-  const both = { top: true, bottom: true };
+  const free = body - natural;
+  const raise = look.valign === 'bottom' ? 0 : look.valign === 'center' ? free / 2 : free;
   const marks: Mark[] = shadowOf(look, width, whole, at);
   const hasFrame = [left, right, top, bottom].some((rule) => rule > 0) || title !== null;
-  if (hasFrame)
-    marks.push(pathMark(roundedBox(0, 0, width, whole, look.arc, both), look.frame, at));
+  const round = (x: Sp, y: Sp, w: Sp, h: Sp, arc: Sp, corners: typeof ALL) =>
+    roundedBox(x, y, w, h, arc, corners, look.corners);
   const inset = Math.max(0, look.arc - left);
-  marks.push(
-    pathMark(
-      roundedBox(left, bottom, width - left - right, body, inset, {
-        top: title === null,
-        bottom: true,
-      }),
-      look.ground,
-      at,
-    ),
-  );
+  const within = width - left - right;
+  if (hasFrame && back !== null && !look.jigsaw)
+    marks.push(pathMark(round(0, 0, width, whole, look.arc, ALL), frame, at));
+  else if (hasFrame) marks.push(...frameAlone(look, width, whole, head, at));
+  if (back !== null) {
+    const ground = round(left, bottom, within, body, inset, { top: title === null, bottom: true });
+    marks.push(pathMark(ground, back, at));
+  }
+  if (lower !== null && look.lower.ground !== null) {
+    const low = lower + roomBottom + LOWER_GAP / 2;
+    const ground = round(left, bottom, within, low, inset, { top: false, bottom: true });
+    marks.push(pathMark(ground, look.lower.ground, at));
+  }
   if (title && look.titleGround !== null)
     marks.push(
       pathMark(
-        roundedBox(left, bottom + body, width - left - right, head, inset, {
-          top: true,
-          bottom: false,
-        }),
+        round(left, bottom + body + look.titleRule, within, head - look.titleRule, inset, TOP_ONLY),
         look.titleGround,
         at,
       ),
     );
+  const node = { width, whole, body, head, left, right, bottom };
+  marks.push(...pictureOver(it, look.underlay, node));
+  if (look.watermark.length > 0) marks.push(...watermarkOf(it, look, node));
   if (title)
     marks.push(labelMark(title.inlines, { x: left + roomLeft, y: bottom + body + title.base }));
   marks.push(...bordersOf(look, width, whole, at));
-  marks.push(labelMark(inner, { x: left + roomLeft, y: bottom + roomBottom + depth }));
+  marks.push(labelMark(inner, { x: left + roomLeft, y: bottom + roomBottom + depth + raise }));
   const bounds = { left: 0, right: width, low: 0, high: whole };
   if (attached) {
     const y = attached.top ? whole - attached.overlap : attached.overlap - attached.size;
@@ -69,8 +84,113 @@ export function drawnBox(
     bounds.high = Math.max(whole, y + attached.size);
     bounds.low = Math.min(0, y);
   }
+  marks.push(...pictureOver(it, look.overlay, node));
   return { kind: 'drawing', marks, bounds, ...at };
 }
+
+/** Ground and frame with their opacities; what shows through has nothing of the frame beneath it. */
+function paintsOf({ ground, frame, opacity }: BoxLook): { ground: Paint | null; frame: Paint } {
+  return {
+    ground: ground === null ? null : withOpacity(ground, opacity.back),
+    frame: withOpacity(frame, opacity.frame),
+  };
+}
+
+const TOP_ONLY = { top: true, bottom: false };
+/** Room between the two parts of a box. */
+export const LOWER_GAP = 8 * PT;
+
+/** The frame where nothing fills it: its rules, and the ground of a title. */
+function frameAlone(look: BoxLook, width: Sp, whole: Sp, head: Sp, at: Span): Mark[] {
+  const [left, , top] = look.rules;
+  const inset = left / 2;
+  const path = roundedBox(
+    inset,
+    inset,
+    width - 2 * inset,
+    whole - 2 * inset,
+    Math.max(0, look.arc - inset),
+    ALL,
+    look.corners,
+  );
+  const stroke: Mark = { kind: 'path', path, style: stroked(solidStroke(left, look.frame)), ...at };
+  const ground = roundedBox(
+    0,
+    whole - head - top,
+    width,
+    head + top,
+    look.arc,
+    TOP_ONLY,
+    look.corners,
+  );
+  return [...(left > 0 ? [stroke] : []), ...(head > 0 ? [pathMark(ground, look.frame, at)] : [])];
+}
+
+/** The measures of a box, its lower left corner at the origin. */
+interface BoxNode {
+  readonly width: Sp;
+  readonly whole: Sp;
+  readonly body: Sp;
+  readonly head: Sp;
+  readonly left: Sp;
+  readonly right: Sp;
+  readonly bottom: Sp;
+}
+
+const pt = (length: Sp): string => `${(length / PT).toFixed(4)}pt`;
+
+/** A node of a picture that is as large as a part of the box. */
+const nodeOf = (name: string, x: Sp, y: Sp, width: Sp, height: Sp): string =>
+  `\\node[rectangle,anchor=south west,inner sep=0pt,outer sep=0pt,minimum width=${pt(width)},minimum height=${pt(height)}](${name}) at (${pt(x)},${pt(y)}) {};`;
+
+/** A picture drawn over a box, whose parts are nodes in it: `frame`, `interior`, `title` (manual, section 10). */
+function pictureOver(it: Interpreter, code: readonly Token[], box: BoxNode): Mark[] {
+  if (code.length === 0) return [];
+  const { width, whole, body, head, left, right, bottom } = box;
+  const inlines = it.inlinesOf([
+    ...it.source(
+      `\\begin{tikzpicture}[overlay]${nodeOf('frame', 0, 0, width, whole)}${nodeOf('interior', left, bottom, width - left - right, body)}${nodeOf('title', left, bottom + body, width - left - right, head)}`,
+    ),
+    ...code,
+    ...it.source('\\end{tikzpicture}'),
+  ]);
+  return [labelMark(inlines, { x: 0, y: 0 })];
+}
+
+/** Words across the ground of a box, as large as it allows. */
+function watermarkOf(it: Interpreter, look: BoxLook, box: BoxNode): Mark[] {
+  const inlines = it.inlinesOf(look.watermark);
+  const size = it.host.measure(inlines);
+  const scale = Math.min(
+    (0.75 * box.width) / Math.max(1, size.width),
+    (0.75 * box.body) / Math.max(1, size.height + size.depth),
+  );
+  const colour = blended(look.frame, look.ground ?? 0xffffff, 0.25)
+    .toString(16)
+    .padStart(6, '0');
+  return pictureOver(
+    it,
+    [
+      ...it.source(
+        `\\definecolor{tcb@mark}{HTML}{${colour.toUpperCase()}}\\node[scale=${Math.max(0.1, scale).toFixed(3)},text=tcb@mark] at (interior.center) {`,
+      ),
+      ...look.watermark,
+      ...it.source('};'),
+    ],
+    box,
+  );
+}
+
+const ALIGNMENTS: Readonly<Record<string, string>> = {
+  center: '\\centering',
+  'flush center': '\\centering',
+  right: '\\raggedleft',
+  'flush right': '\\raggedleft',
+  left: '\\raggedright',
+  'flush left': '\\raggedright',
+};
+/** How text stands that an option names; nothing for text from margin to margin. */
+export const alignmentOf = (name: string): string => ALIGNMENTS[name] ?? '';
 
 /** The title set in its colour, over the width of the text. */
 export function titleOf(it: Interpreter, look: BoxLook, width: Sp) {
@@ -78,23 +198,40 @@ export function titleOf(it: Interpreter, look: BoxLook, width: Sp) {
   const [roomLeft, roomRight] = look.room;
   const room = width - left - right - roomLeft - roomRight;
   const { p } = it;
-  const inlines = it.inlinesBy(() => {
+  const inlines = inGroup(it, () => {
     it.changeFont({ color: look.titleWords });
     it.execute([
       ...it.source(`\\parbox{${room / PT}pt}`),
       p.make(1, '{'),
-      ...it.source('\\raggedright\\strut '),
-      ...look.titleFont,
-      it.p.command('relax'),
-      ...(look.title ?? []),
+      ...it.source(`${alignmentOf(look.titleAlign) || '\\raggedright'}\\strut `),
+      ...titleWords(it, look),
       ...it.source('\\strut'),
       p.make(2, '}'),
     ]);
   });
   const { height, depth } = it.host.measure(inlines);
   const pad = 1.5 * PT;
-  return { inlines, size: height + depth + 2 * pad, base: depth + pad };
+  const [above, below] = look.titleRoom;
+  const size = height + depth + 2 * pad + above + below + look.titleRule;
+  return { inlines, size, base: depth + pad + below + look.titleRule };
 }
+
+/** What an action gives on one line; what it changes of the type ends with it. */
+function inGroup(it: Interpreter, action: () => void): readonly Inline[] {
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  const inlines = it.inlinesBy(action);
+  it.closeGroup();
+  return inlines;
+}
+
+/** The words of a title with what stands around them. */
+export const titleWords = (it: Interpreter, look: BoxLook): Token[] => [
+  ...look.titleFont,
+  it.p.command('relax'),
+  ...look.around['before title'],
+  ...(look.title ?? []),
+  ...look.around['after title'],
+];
 
 /** A title that is a box of its own: how wide and high, where it begins, how far it reaches into the box. */
 interface Attached {
@@ -117,15 +254,20 @@ const titleLook = (look: BoxLook): BoxLook => ({
 /** The title as a box on the edge of its own; null when the look has none. */
 function attachedTitle(it: Interpreter, look: BoxLook, width: Sp): Attached | null {
   const { attached, title } = look;
-  if (!attached || title === null) return null;
+  if (!attached || title === null || !look.titleShown) return null;
   const own = boxLook(it, titleLook(look), look.titleKeys);
-  const words = it.inlinesBy(() => {
+  const words = inGroup(it, () => {
     it.changeFont({ color: own.words ?? look.titleWords });
-    it.execute([...it.source('\\strut '), ...look.titleFont, it.p.command('relax'), ...title]);
+    it.execute([...it.source('\\strut '), ...titleWords(it, look)]);
   });
   const [left, right] = own.rules;
   const natural = it.host.measure(words).width + own.room[0] + own.room[1] + left + right;
-  const inline = drawnBox(it, { ...own, title: null, attached: null }, words, natural);
+  const inline = drawnBox(
+    it,
+    { ...own, title: null, attached: null },
+    { inner: words, lower: null },
+    natural,
+  );
   const size = inline.bounds.high - inline.bounds.low;
   const [shift, up] = attached.shift;
   const free = width - natural;
@@ -191,7 +333,11 @@ export function onLine(
   inner: readonly Inline[],
   drawing: BoundedDrawing,
 ): DrawingInline {
-  const down = rules[3] + room[3] + it.host.measure(inner).depth;
+  return lowered(drawing, rules[3] + room[3] + it.host.measure(inner).depth);
+}
+
+/** A drawing moved down in its line. */
+export function lowered(drawing: BoundedDrawing, down: Sp): DrawingInline {
   const { low, high } = drawing.bounds;
   return {
     ...drawing,

@@ -1,8 +1,22 @@
-import { PT, type Sp } from '../../base/lengths';
+import { gluePt, PT, type Sp } from '../../base/lengths';
+import { rgbOf } from '../../base/paint';
+import { polyline } from '../../base/paths';
 import type { BlockNode } from '../../document/blocks';
+import { solidStroke, stroked } from '../../document/drawing';
 import type { DrawingInline, Inline } from '../../document/inlines';
 import { framedBlocks, isTall } from '../constructs/framedBlocks';
-import { asBreakable, drawnBox, onLine, titleOf, withAttached } from './colourBoxDrawing';
+import {
+  alignmentOf,
+  asBreakable,
+  drawnBox,
+  LOWER_GAP,
+  lowered,
+  onLine,
+  titleOf,
+  titleWords,
+  withAttached,
+  type Held,
+} from './colourBoxDrawing';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
 import { textOf, tokensText } from '../../expansion/tokenText';
@@ -14,7 +28,8 @@ import type { Interpreter } from '../machine/interpreter';
 import { passWrapped } from '../machine/wrapped';
 import { readOptional } from '../../expansion/arguments';
 import { box } from '../constructs/boxes';
-import { boxLook, EVERY_BOX, STANDARD_BOX, type BoxLook } from './colourBoxLook';
+import { boxLook } from './colourBoxKeys';
+import { EVERY_BOX, STANDARD_BOX, type BoxLook } from './colourBoxLook';
 
 /** What a box keeps from its begin to its end. */
 interface OpenBox {
@@ -23,84 +38,199 @@ interface OpenBox {
   readonly left: Sp;
   /** Of the text within. */
   readonly inner: Sp;
-  /** The part that stands at the left, once it is set. */
-  leftPart: Inline | null;
+  /** The part that stands at the left or above, once it is set. */
+  first: Inline | null;
+  /** What stands below `\\tcblower` has begun. */
+  inLower: boolean;
 }
 const OPEN = cell<OpenBox | null>('tcb', null);
 
 const lookOf = (it: Interpreter, options: readonly Token[]): BoxLook =>
   boxLook(it, boxLook(it, STANDARD_BOX, it.read(EVERY_BOX)), options);
 
+const hex = (paint: number): string => rgbOf(paint).toString(16).padStart(6, '0').toUpperCase();
+
+/** How wide the parts of a box side by side are. */
+function besideWidths({ beside, besideWidth, besideGap }: BoxLook, inner: Sp): readonly [Sp, Sp] {
+  const both = Math.max(2 * PT, inner - besideGap);
+  const first = besideWidth
+    ? besideWidth.left
+      ? besideWidth.width
+      : both - besideWidth.width
+    : Math.round((beside ?? 0.5) * both);
+  return [Math.max(PT, first), Math.max(PT, both - first)];
+}
+
+/** The type and the measure that a part is set in. */
+function beginPart(
+  it: Interpreter,
+  { font, words, align }: Pick<BoxLook, 'font' | 'words' | 'align'>,
+  before: readonly Token[],
+): void {
+  if (words !== null) it.changeFont({ color: words });
+  const aligned = alignmentOf(align);
+  if (aligned !== '') it.execute(it.source(`${aligned} `));
+  it.execute([...font, ...before]);
+}
+
 export function beginBox(it: Interpreter, options: readonly Token[]): void {
-  it.endParagraph();
-  passWrapped(it);
   const look = lookOf(it, options);
-  const width = look.width ?? it.dimen('linewidth');
+  if (look.inLine) it.startParagraph();
+  else {
+    it.endParagraph();
+    passWrapped(it);
+  }
+  const [growLeft, growRight] = look.grow;
+  const width = look.width ?? it.dimen('linewidth') + growLeft + growRight;
   const [left, right] = look.rules;
   const [roomLeft, roomRight] = look.room;
   const inner = Math.max(PT, width - left - right - roomLeft - roomRight);
-  const margin = it.dimen('totalleftmargin');
-  it.innermost.data.set(OPEN, { look, width, left: margin, inner, leftPart: null });
-  beginColumn(it, look.beside === null ? inner : Math.round(look.beside * (inner - BETWEEN)));
-  if (look.words !== null) it.changeFont({ color: look.words });
-  if (look.align === 'center') it.execute(it.source('\\centering '));
-  it.execute(look.font);
+  const free = it.dimen('linewidth') - width;
+  const moved = look.place === 'center' ? free / 2 : look.place === 'right' ? free : -growLeft;
+  const margin = it.dimen('totalleftmargin') + moved;
+  it.innermost.data.set(OPEN, { look, width, left: margin, inner, first: null, inLower: false });
+  beginColumn(it, look.beside === null ? inner : besideWidths(look, inner)[0]);
   if (look.label) it.execute([...it.source('\\label{'), ...look.label, ...it.source('}')]);
+  if (look.title !== null)
+    it.execute([
+      ...it.source(`\\definecolor{tcb@title}{HTML}{${hex(look.titleWords)}}`),
+      ...it.source('\\def\\tcbtitletext{'),
+      ...look.title,
+      ...it.source('}\\def\\tcbtitle{{\\color{tcb@title}'),
+      ...titleWords(it, look),
+      ...it.source('}}'),
+    ]);
+  beginPart(it, look, look.around['before upper']);
 }
 
-/** Room between two parts side by side. */
-const BETWEEN = 10 * PT;
-
 export function endBox(it: Interpreter): void {
+  const held = it.innermost.data.get(OPEN);
+  if (held) it.execute(held.look.around[held.inLower ? 'after lower' : 'after upper']);
   const { blocks, width: inner } = endColumn(it);
   const open = it.innermost.data.get(OPEN);
   if (!open) return;
-  const at = it.p.place;
-  const valign = open.leftPart ? 'center' : 'top';
-  const parbox: Inline = { kind: 'parbox', blocks, width: inner, valign, ...at };
-  const { look, left, width, leftPart } = open;
-  if (look.breakable && !leftPart && isTall(it, parbox)) {
+  const { look, left, width, first } = open;
+  const parbox = partOf(it, look, blocks, inner, first !== null && look.beside !== null);
+  if (look.breakable && !look.inLine && !first && look.height === null && isTall(it, parbox)) {
     const shape = asBreakable(look);
-    const title = look.title === null || look.attached ? null : titleOf(it, look, width);
+    const isHead = look.title !== null && look.titleShown && !look.attached;
+    const title = isHead ? titleOf(it, look, width) : null;
     const node = framedBlocks(it, shape, { blocks, left, width, title });
     pushBetween(it, look, withAttached(it, look, node, width));
-  } else {
-    const parts: Inline[] = leftPart
-      ? [leftPart, { kind: 'kern', width: BETWEEN, ...at }, parbox]
-      : [parbox];
-    pushBox(it, drawnBox(it, look, parts, width), open);
-  }
+  } else pushBox(it, open, partsOf(it, open, parbox));
   it.afterEnvironment = resumeAfterBlock;
+}
+
+/** One part of a box: as wide as it is let, or as its only line is. */
+function partOf(
+  it: Interpreter,
+  look: BoxLook,
+  blocks: readonly BlockNode[],
+  width: Sp,
+  beside: boolean,
+): Inline {
+  const valign = beside ? look.besideAlign : 'top';
+  return { kind: 'parbox', blocks, width, valign, ...it.p.place };
+}
+
+/** Both parts side by side or one above the other, or the only one. */
+function partsOf(it: Interpreter, { look, first }: OpenBox, last: Inline): Held {
+  const at = it.p.place;
+  if (!first) return { inner: [last], lower: null };
+  if (look.beside !== null) {
+    const gap: Inline = { kind: 'kern', width: look.besideGap, ...at };
+    return { inner: [first, gap, last], lower: null };
+  }
+  const { height, depth } = it.host.measure([last]);
+  const { width } = it.host.measure([first]);
+  const parts = [first, last].map((part): BlockNode => loose(it, part, 0));
+  const gap: BlockNode = { kind: 'vspace', glue: gluePt(LOWER_GAP / PT), behaviour: 'plain' };
+  const blocks = [parts[0], gap, parts[1]].filter((node): node is BlockNode => node !== undefined);
+  const inner: Inline = { kind: 'parbox', blocks, width, valign: 'top', ...at };
+  return { inner: [inner], lower: height + depth };
 }
 
 /** `\tcblower`: what follows stands below a line, or at the right of what was before. */
 function lower(it: Interpreter): void {
   const open = it.innermost.data.get(OPEN);
-  if (open?.look.beside == null || open.leftPart)
-    return it.execute(
-      it.source('\\par\\vskip 4pt\\hrule height .4pt\\vskip 4pt\\noindent\\ignorespaces '),
-    );
-  const { blocks, width } = endColumn(it);
-  open.leftPart = { kind: 'parbox', blocks, width, valign: 'center', ...it.p.place };
-  beginColumn(it, Math.max(PT, open.inner - BETWEEN - width));
+  if (!open || open.inLower) return;
+  open.inLower = true;
+  const { look, inner } = open;
+  it.execute(look.around['after upper']);
+  const stacked = look.beside === null;
+  if (stacked && look.lower.ground === null) {
+    if (look.lower.separated) parting(it, look, inner);
+    else it.execute(it.source('\\par\\vskip 6pt '));
+  } else {
+    const { blocks, width } = endColumn(it);
+    open.first = partOf(it, look, blocks, width, !stacked);
+    beginColumn(it, stacked ? inner : besideWidths(look, inner)[1]);
+  }
+  beginPart(it, look.lower, look.around['before lower']);
+  it.execute(it.source('\\noindent\\ignorespaces '));
 }
 
-/** The box between paragraphs. */
-function pushBox(
-  it: Interpreter,
-  drawing: DrawingInline,
-  { look, left }: { look: BoxLook; left: Sp },
-): void {
-  pushBetween(it, look, {
-    kind: 'loosebox',
-    left,
-    inline: box(it, [drawing], { align: 'left' }),
-    spacing: {
-      baselineSkip: it.skip('baselineskip'),
-      lineSkip: it.skip('lineskip'),
-      lineSkipLimit: 0,
-    },
-  });
+/** The dashed line between the parts of a box. */
+function parting(it: Interpreter, look: BoxLook, width: Sp): void {
+  const { from, to } = it.p.place;
+  const line = solidStroke(0.4 * PT, look.frame);
+  const style = stroked({ ...line, dash: [3 * PT, 2 * PT] });
+  const path = polyline([
+    { x: 0, y: 0 },
+    { x: width, y: 0 },
+  ]);
+  const inline: DrawingInline = {
+    kind: 'drawing',
+    marks: [{ kind: 'path', path, style, from, to }],
+    bounds: { left: 0, right: width, low: 0, high: 0 },
+    from,
+    to,
+  };
+  it.execute(it.source('\\par\\vskip 4pt '));
+  it.mode.vlist.push(loose(it, inline, 0));
+  it.execute(it.source('\\vskip 4pt '));
+}
+
+const loose = (it: Interpreter, inline: Inline, left: Sp): BlockNode => ({
+  kind: 'loosebox',
+  left,
+  inline: box(it, [inline], { align: 'left' }),
+  spacing: {
+    baselineSkip: it.skip('baselineskip'),
+    lineSkip: it.skip('lineskip'),
+    lineSkipLimit: 0,
+  },
+});
+
+/** The box between paragraphs, or in the line. */
+function pushBox(it: Interpreter, { look, left, width }: OpenBox, held: Held): void {
+  const natural = look.natural ? naturalWidth(it, look, held, width) : width;
+  const drawing = drawnBox(it, look, held, natural);
+  if (!look.inLine) return pushBetween(it, look, loose(it, drawing, left));
+  const { low, high } = drawing.bounds;
+  const down = {
+    bottom: 0,
+    base: look.rules[3] + look.room[3],
+    center: (high - low) / 2,
+    top: high,
+  };
+  it.add(
+    look.onLine
+      ? onLine(it, look, held.inner, drawing)
+      : lowered(drawing, down[look.boxAlign] ?? 0),
+  );
+}
+
+/** As wide as what a box holds. */
+function naturalWidth(it: Interpreter, look: BoxLook, { inner }: Held, most: Sp): Sp {
+  const room = look.rules[0] + look.rules[1] + look.room[0] + look.room[1];
+  const [part] = inner;
+  const lines = part?.kind === 'parbox' ? part.blocks : [];
+  const widths = lines.map((node) =>
+    node.kind === 'paragraph' ? it.host.measure(node.inlines).width : 0,
+  );
+  const widest = Math.max(0, ...widths);
+  return widest === 0 ? most : Math.min(most, widest + room + PT);
 }
 
 /** Something between paragraphs, with room above and below. */
@@ -274,7 +404,8 @@ export const boxCommands: readonly CommandEntry[] = [
       const { width } = it.host.measure(inner);
       const [left, right] = look.rules;
       const [roomLeft, roomRight] = look.room;
-      const drawing = drawnBox(it, look, inner, width + left + right + roomLeft + roomRight);
+      const whole = width + left + right + roomLeft + roomRight;
+      const drawing = drawnBox(it, look, { inner, lower: null }, whole);
       it.add(look.onLine ? onLine(it, look, inner, drawing) : drawing);
     },
   },

@@ -51,6 +51,7 @@ import { newpxtext } from './newpxtext';
 import { newtxmath } from './newtxmath';
 import { newtxtext } from './newtxtext';
 import { palatino } from './palatino';
+import { etoc, minitoc, titletoc } from './partialContents';
 import { parskip } from './parskip';
 import { quiet } from './quiet';
 import { polyglossia } from './polyglossia';
@@ -215,6 +216,9 @@ const ALL: readonly PackageEntry[] = [
   xstring,
   acronym,
   glossaries,
+  minitoc,
+  etoc,
+  titletoc,
   bbding,
   fontawesome,
   fontawesome5,

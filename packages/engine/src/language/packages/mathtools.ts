@@ -75,7 +75,8 @@ export const mathtools: PackageEntry = {
         for (const [key, value] of keyValues(tokensOf(args, 0))) {
           if (key === 'showonlyrefs')
             it.write(CELLS.onlyReferred, !/false/.test(tokensText(value)), true);
-          else if (!SETTINGS.has(key)) it.p.report('option-unknown', it.spanOf(token), { name: key });
+          else if (!SETTINGS.has(key))
+            it.p.report('option-unknown', it.spanOf(token), { name: key });
         }
       },
     },

@@ -10,20 +10,37 @@ import {
 } from '../machine/entries';
 import { macroEntry, quietEntry } from '../machine/macroEntry';
 import { splitAt, trimmed } from '../scanning/optionLists';
+import { rowsOf } from '../constructs/borderMatrix';
+import { tokensText } from '../../expansion/tokenText';
+import { environmentTokens } from '../machine/environmentTokens';
+import { borderedArray, bordersIn, runningDots } from './niceBorders';
 import { niceCommands, niceTables } from './niceGrid';
 
-/** A matrix of nicematrix: one of amsmath, behind options on how it looks. */
+/** A matrix of nicematrix: one of amsmath, its dots over empty entries, rows and columns outside where options say so. */
 function niceMatrix(name: string, left: string | null, right: string | null): EnvironmentEntry {
   const plain = matrix(name, left, right);
   return {
     ...plain,
     package: 'nicematrix',
-    math: (reader, token) => {
-      readOptional(reader.p);
-      return plain.math?.(reader, token) ?? null;
+    math: (reader) => {
+      const { it, p } = reader;
+      const options = tokensText(readOptional(p) ?? []);
+      const body = environmentTokens(p, name);
+      const borders = bordersIn(options);
+      if (borders) p.push(borderedArray(it, body, null, borders, [left, right]));
+      else {
+        const rows = runningDots(it, rowsOf(body)).map((cells) =>
+          cells.flatMap((cell, i) => [...(i > 0 ? it.source('&') : []), ...cell]),
+        );
+        const inside = rows.flatMap((row, i) => [...(i > 0 ? it.source('\\\\') : []), ...row]);
+        const as = name.replace('NiceMatrix', 'matrix');
+        p.push([...it.source(`\\begin{${as}}`), ...inside, ...it.source(`\\end{${as}}`)]);
+      }
+      return null;
     },
   };
 }
+
 const dots = (name: string, as: string, description: string): CommandEntry =>
   macroEntry(
     name,

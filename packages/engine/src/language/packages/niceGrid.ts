@@ -8,6 +8,8 @@ import { tokensOf, type CommandEntry, type EnvironmentEntry } from '../machine/e
 import { environmentTokens } from '../machine/environmentTokens';
 import { closeNamed } from '../machine/environments';
 import { macroEntry, quietEntry } from '../machine/macroEntry';
+import type { Interpreter } from '../machine/interpreter';
+import { borderedArray, bordersIn, runningDots } from './niceBorders';
 import {
   barPlaces,
   gridTokens,
@@ -98,14 +100,19 @@ function blockIn(
   };
 }
 
-function niceGrid(body: readonly Token[], columns: readonly string[], options: string): Grid {
+function niceGrid(
+  it: Interpreter,
+  body: readonly Token[],
+  columns: readonly string[],
+  options: string,
+): Grid {
   const bodyAt = commandAt(body, 'Body');
   const beforeAt = commandAt(body, 'CodeBefore');
   const afterAt = commandAt(body, 'CodeAfter');
   const paint =
     beforeAt >= 0 ? painted(tokensText(body.slice(beforeAt + 1, Math.max(beforeAt, bodyAt)))) : [];
   const inner = body.slice(bodyAt + 1, afterAt < 0 ? body.length : afterAt);
-  const rows = rowsOf(inner);
+  const rows = [...runningDots(it, rowsOf(inner))];
   const split = (cell: readonly Token[]): [readonly Token[], readonly Token[]] => {
     let at = 0;
     while (cell[at] && (cell[at]?.cat === Cat.Space || RULES.test(cell[at]?.text ?? ''))) at++;
@@ -160,7 +167,7 @@ const tabular = (name: string, signature: string): EnvironmentEntry => ({
     const body = environmentTokens(it.p, name);
     closeNamed(it, name);
     const wide = signature.startsWith('m') ? `{${tokensText(tokensOf(args, 0))}}` : '';
-    const grid = niceGrid(body, columnsOf(preamble), options);
+    const grid = niceGrid(it, body, columnsOf(preamble), options);
     it.p.push(gridTokens(it, grid, wide === '' ? 'tabular' : 'tabularx', wide));
   },
 });
@@ -176,7 +183,13 @@ const array = (name: string, left: string | null, right: string | null): Environ
     const before = tokensText(readOptional(p) ?? []);
     const preamble = tokensText(readArgument(p, token) ?? []);
     const options = before + tokensText(readOptional(p) ?? []);
-    const grid = niceGrid(environmentTokens(p, name), columnsOf(preamble), options);
+    const body = environmentTokens(p, name);
+    const borders = bordersIn(options);
+    if (borders) {
+      p.push(borderedArray(it, body, columnsOf(preamble), borders, [left, right]));
+      return null;
+    }
+    const grid = niceGrid(it, body, columnsOf(preamble), options);
     const bracket = (side: 'left' | 'right', char: string | null): Token[] =>
       char === null ? [] : it.source(`\\${side}${/[{}]/.test(char) ? '\\' : ''}${char}`);
     p.push([

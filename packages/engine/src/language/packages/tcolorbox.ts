@@ -15,6 +15,7 @@ import type { Interpreter } from '../machine/interpreter';
 import { macroEntry } from '../machine/macroEntry';
 import { keyValues } from '../scanning/optionLists';
 import { beginBox, boxCommands, braced, colourBox, endBox } from './colourBoxes';
+import { rasterCommands, rasterEnvironments } from './colourBoxRaster';
 import { printCode } from './listings';
 
 const PACKAGE = 'tcolorbox';
@@ -200,6 +201,6 @@ export const tcolorbox: PackageEntry = {
   description: 'Coloured boxes with titles, also for theorems.',
   options: null,
   requires: ['xcolor', 'tikz'],
-  commands: [...boxCommands, ...colourBoxCommands],
-  environments: [colourBox, listingBox],
+  commands: [...boxCommands, ...colourBoxCommands, ...rasterCommands],
+  environments: [colourBox, listingBox, ...rasterEnvironments],
 };

@@ -1,5 +1,5 @@
 import type { PackageEntry } from '../machine/entries';
-import { quietEntry, sourceCommand, sourceEnvironment, sourcePackage } from '../machine/macroEntry';
+import { sourceCommand, sourceEnvironment, sourcePackage } from '../machine/macroEntry';
 
 const inHead = (name: string, where: string) =>
   sourceCommand(name, 'm', `What stands ${where}.`, `\\${name}{Tides}`);
@@ -231,15 +231,5 @@ export const wantedLayout: readonly PackageEntry[] = [
     name: 'showkeys',
     description: 'Names of labels beside them; none are shown here.',
     options: null,
-  },
-  {
-    name: 'titletoc',
-    description: 'Lines of contents by your own design; they keep their usual look here.',
-    options: null,
-    commands: [
-      quietEntry('titlecontents', 'mommmmo', 'How lines of the contents look.'),
-      quietEntry('dottedcontents', 'mommm', 'How lines of the contents look.'),
-      quietEntry('contentsmargin', 'om', 'The right margin of the contents.'),
-    ],
   },
 ];
