@@ -413,7 +413,7 @@ export class Processor {
   }
 
   private exhaust(macro: string): void {
-    if (this.exhausted === null) this.exhausted = macro;
+    if (this.exhausted === null) this.exhausted = macro === '' ? this.called : macro;
   }
 
   private dropSpent(): void {

@@ -19,6 +19,16 @@ describe('the work of a block', () => {
     ['commands', '', times(40_000, '\\relax ')],
     ['items', '', `\\begin{itemize}${times(3000, '\\item x ')}\\end{itemize}`],
     ['conditions', '', times(20_000, '\\iftrue x\\fi ')],
+    [
+      'cells',
+      '',
+      `\\begin{tabular}{*{40}{c}}${times(150, `${times(39, '1&')}1\\\\`)}\\end{tabular}`,
+    ],
+    [
+      'text given to a macro',
+      '\\newcommand{\\t}[1]{#1}',
+      `\\t{${times(20_000, 'ebb and flood ')}}`,
+    ],
   ])('may be as much as its source is long: %s', (_what, preamble, body) => {
     expect(kindsOf(inArticle(body, preamble))).not.toContain('macro-runaway');
   });
@@ -41,6 +51,35 @@ describe('the work of a block', () => {
     ],
   ])('that ends is done: %s', (_what, body) => {
     expect(kindsOf(inArticle(body, ''))).toEqual([]);
+  });
+  it('is that of cells, which cells may not make without end', () => {
+    const cell = '{tabular}{>{$}c<{$} r} \\alpha & b \\\\ x & y & z';
+    const text = inArticle(
+      `\\begin{tabular}{c >{${cell}}r *{2}{c}} a & b & c\\end{tabular} After.`,
+    );
+    expect(kindsOf(text)).toContain('macro-runaway');
+    expect(linesOf(typeset(text)).length).toBeLessThan(3000);
+  });
+  it('is that of letters which no source holds', () => {
+    const pages = (letters: number): number => {
+      const word = `${times(letters, 'x')} `;
+      return typeset(inArticle(`\\def\\a{${word}\\a}\\a`, '')).pages.length;
+    };
+    expect(pages(90)).toBeLessThan(130);
+  });
+  it('is that of slides', () => {
+    const deck = (body: string): string =>
+      `\\documentclass{beamer}\\begin{document}${body}\\end{document}`;
+    const runaway = '\\def\\a{\\begin{frame}x\\end{frame}\\a}\\a';
+    expect(typeset(deck(runaway)).pages.length).toBeLessThan(350);
+    const steps = Array.from({ length: 30 }, (_, i) => `\\only<${i + 1}>{${i}}`).join('');
+    expect(kindsOf(deck(times(8, `\\begin{frame}${steps}\\end{frame}\n`)))).toEqual([]);
+  });
+  it('what is found at one place is said once, however often it is read', () => {
+    const found = kindsOf(
+      inArticle('\\newcount\\n\\loop \\gone\\advance\\n by1 \\ifnum\\n<200 \\repeat', ''),
+    );
+    expect(found.filter((kind) => kind === 'command-unknown')).toHaveLength(1);
   });
   it('is counted anew in the next: one that runs away takes nothing from others', () => {
     const runaway = '\\def\\a{x\\a}\\a';

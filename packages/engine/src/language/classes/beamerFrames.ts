@@ -112,6 +112,9 @@ export function optionsHere(it: Interpreter): readonly Token[] | null {
   return first?.[0]?.text === '<' ? readOptional(it.p) : first;
 }
 
+/** What a slide costs: it is read, set and painted anew for each step. */
+const STEP_WORK = 600;
+
 /** A frame: once for each step of its overlays, each on a page of its own. */
 export function frame(it: Interpreter, body: readonly Token[], options = NO_OPTIONS): void {
   if (options.numbered) it.execute(it.source('\\stepcounter{framenumber}'));
@@ -122,6 +125,7 @@ export function frame(it: Interpreter, body: readonly Token[], options = NO_OPTI
     return { cell, value: it.state.get(cell) };
   });
   for (let step = 1; step <= it.read(CELLS.overlays); step++) {
+    if (!it.p.spend(STEP_WORK, 'frame')) return;
     it.write(CELLS.overlay, step, true);
     it.write(CELLS.pauses, 1, true);
     if (step > 1) for (const { cell, value } of counters) it.state.set(cell, value, true);

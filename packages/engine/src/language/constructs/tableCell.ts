@@ -14,6 +14,9 @@ import type { Interpreter } from '../machine/interpreter';
 import type { CellFrame } from '../machine/tableState';
 import { OWN } from '../machine/ownNames';
 
+/** What a cell costs besides what it holds: less than what is written for it gives. */
+const CELL_WORK = 20;
+
 type CellEnd = 'tab' | 'row' | 'end';
 
 /** A cell's contents, on one line or as a column, and what ended it. */
@@ -34,6 +37,7 @@ export function readCell(
   before: readonly Token[],
 ): ReadCell {
   const paragraphs = column.width !== null;
+  it.p.spend(CELL_WORK, frame.environment);
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   const outer = enterColumn(it, column.width);
   const list = paragraphs ? null : new InlineList(it.read(CELLS.divisions));

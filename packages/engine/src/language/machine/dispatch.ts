@@ -38,11 +38,16 @@ const WORK_OF: ReadonlyMap<string, number> = new Map(
   }),
 );
 
+/** The chunk of tokens that no source holds: those of macros. A character of them costs what it takes to set it. */
+const MADE = -1;
+const CHARACTER_WORK = 0.4;
+
 /** Carries out one token that expansion has left, by its category or its meaning (TeX: The Program, §1030 ff.). */
 export function carryOut(it: Interpreter, token: Token): void {
   switch (token.cat) {
     case Cat.Letter:
     case Cat.Other:
+      if (token.chunk === MADE) it.p.spend(CHARACTER_WORK, '');
       return typedCharacter(it, token.text, it.p.spanOf(token));
     case Cat.Space:
       return it.space(it.p.spanOf(token));

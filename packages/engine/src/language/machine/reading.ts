@@ -3,6 +3,7 @@ import type { Span } from '../../base/spans';
 import type { BlockNode } from '../../document/blocks';
 import type { FontSpec } from '../../document/font';
 import type { Inline } from '../../document/inlines';
+import { sameValue } from '../../expansion/meaning';
 import type { RawFinding } from '../../findings/finding';
 import type { CommandEntry } from './entries';
 
@@ -11,8 +12,14 @@ export const MOST_FINDINGS = 500;
 /** How many more, when they tell why reading stopped. */
 const MOST_STOPS = 50;
 
+/** How often the same may be said of one place, of other things each time. */
+const MOST_OF_A_PLACE = 20;
+
 /** Adds a finding to those of a block; what stopped its reading is told even where there is more to mend than one can. */
 export function note(findings: RawFinding[], finding: RawFinding): void {
+  // What is said of a place is said once, however often the place is read.
+  const here = findings.filter(({ from, code }) => from === finding.from && code === finding.code);
+  if (here.length >= MOST_OF_A_PLACE || here.some((other) => sameValue(other, finding))) return;
   const isStop = finding.code === 'macro-runaway' || finding.code === 'nesting-too-deep';
   if (findings.length < (isStop ? MOST_FINDINGS + MOST_STOPS : MOST_FINDINGS))
     findings.push(finding);

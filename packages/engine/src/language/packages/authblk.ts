@@ -16,6 +16,9 @@ const LINES = {
   affiliations: cell<readonly Line[]>('affiliations', []),
 };
 
+/** Prints them in the title. */
+const LIST = '@authorlist';
+
 function add(
   it: Interpreter,
   name: keyof typeof LINES,
@@ -23,6 +26,11 @@ function add(
   text: readonly Token[],
 ): void {
   it.write(LINES[name], [...it.read(LINES[name]), { mark, text }], true);
+  setTitlePart(it, 'author', [it.p.command(LIST)]);
+}
+
+/** All authors with what marks their places, and the places below them. */
+function listed(it: Interpreter): Token[] {
   const raised = (m: string): Token[] => (m === '' ? [] : it.source(`\\textsuperscript{${m}}`));
   const authors = it.read(LINES.authors);
   const names = authors.flatMap(({ mark: m, text: t }, i) => [
@@ -40,7 +48,7 @@ function add(
       ...t,
       ...it.source('}'),
     ]);
-  setTitlePart(it, 'author', [...names, ...places]);
+  return [...names, ...places];
 }
 
 /** authblk: authors with numbered affiliations. */
@@ -66,6 +74,13 @@ export const authblk: PackageEntry = {
       package: 'authblk',
       run: (it, args) =>
         add(it, 'affiliations', args[0] ? textOf(it.p, tokensOf(args, 0)) : '', tokensOf(args, 1)),
+    },
+    {
+      name: LIST,
+      signature: '',
+      description: 'The authors and their affiliations, as the title prints them.',
+      example: '',
+      run: (it) => it.execute(listed(it)),
     },
     quietEntry('Authfont', '', 'The font of authors.'),
     quietEntry('Affilfont', '', 'The font of affiliations.'),
