@@ -37,7 +37,8 @@ const FLOORS = {
   scanning: ['machine'],
   constructs: ['symbols', 'bibliography', 'machine', 'scanning'],
   pictures: ['machine', 'scanning'],
-  packages: ['symbols', 'machine', 'scanning', 'constructs', 'pictures'],
+  expl: ['machine', 'scanning'],
+  packages: ['symbols', 'machine', 'scanning', 'constructs', 'pictures', 'expl'],
   classes: ['symbols', 'machine', 'scanning', 'constructs'],
   kernel: ['symbols', 'machine', 'scanning', 'constructs', 'packages', 'classes'],
 };

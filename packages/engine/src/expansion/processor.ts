@@ -108,6 +108,8 @@ export class Processor {
   /** The source of what is being expanded: the outermost call in the document. */
   place: Span = { from: 0, to: 0 };
   /** What is being gathered, as those who carry out say (`\ifvmode` and its kin, `\ifinner`). */
+  /** Binds a name that nothing is bound to, where what it should be follows from the name; false when it does not. */
+  bindName: (name: string) => boolean = () => false;
   mode: () => 'vertical' | 'horizontal' | 'math' = () => 'vertical';
   isInner: () => boolean = () => false;
 
@@ -220,7 +222,13 @@ export class Processor {
       const token = this.next();
       if (token === null || token.cell === null) return token;
       const meaning = this.state.meaning(token.cell);
-      if (!isExpandable(meaning)) return token;
+      if (!isExpandable(meaning)) {
+        if (meaning === undefined && this.bindName(token.text)) {
+          this.unread(token);
+          continue;
+        }
+        return token;
+      }
       if (keepProtected && meaning.protect) return token;
       if (meaning.kind === 'expandable' && meaning.name === 'noexpand') return this.next();
       if (meaning.kind === 'expandable' && meaning.name === 'protect') {

@@ -8,6 +8,7 @@ import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { nearestName } from '../../base/nearest';
 import { cell, cellsBy } from '../../expansion/cells';
+import { explSyntax } from './explSyntax';
 import { OWN } from '../machine/ownNames';
 
 /** A package or class that is being read as source: its name, its kind, the options it was given. */
@@ -71,6 +72,7 @@ function endStyleFile(it: Interpreter): void {
   const file = stack.at(-1);
   if (!file) return;
   it.p.setCategories(withCategory(it.p.categories, 64, file.at as CatCode));
+  explSyntax(it, false);
   const tokens = it.read(atEndOf(fileName(file)));
   it.write(STYLE_FILES, stack.slice(0, -1), true);
   it.execute(tokens);

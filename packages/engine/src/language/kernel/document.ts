@@ -16,7 +16,8 @@ import { pageGeometry } from '../machine/parameters';
 import { isOn } from '../constructs/chapters';
 import { twoColumns } from '../constructs/columns';
 import { emitStyle } from '../constructs/pageStyle';
-import { documentClass, loadBaseClass, loadClass, usePackage } from './loading';
+import { layerCommands } from '../constructs/explSyntax';
+import { documentClass, loadBaseClass, loadClass, loadPackage, usePackage } from './loading';
 import { OWN } from '../machine/ownNames';
 
 /** The document begins: class and page are settled from here on. */
@@ -148,6 +149,7 @@ const hook = (
 
 /** The frame of a document, environments, and the marks of formulas. */
 export const documentCommands: readonly CommandEntry[] = [
+  ...layerCommands((it) => void loadPackage(it, 'expl3')),
   {
     name: 'documentclass',
     signature: 'omo',

@@ -51,6 +51,7 @@ import { newpxtext } from './newpxtext';
 import { newtxmath } from './newtxmath';
 import { newtxtext } from './newtxtext';
 import { palatino } from './palatino';
+import { expl3 } from './expl3';
 import { etoc, minitoc, titletoc } from './partialContents';
 import { parskip } from './parskip';
 import { quiet } from './quiet';
@@ -216,6 +217,7 @@ const ALL: readonly PackageEntry[] = [
   xstring,
   acronym,
   glossaries,
+  expl3,
   minitoc,
   etoc,
   titletoc,

@@ -14,7 +14,6 @@ export const quiet: readonly PackageEntry[] = [
   { ...nothing('latexsym', 'A few more symbols.'), requires: ['amssymb'] },
   nothing('fixltx2e', 'Mends of the kernel.'),
   nothing('xparse', 'Commands by their arguments; part of the kernel.'),
-  nothing('expl3', 'The programming layer; what it brings is not understood.'),
   nothing('cmap', 'Text that copies out; it does anyway.'),
   nothing('type1cm', 'Sizes of fonts; all are at hand.'),
   nothing('fix-cm', 'Sizes of fonts; all are at hand.'),
