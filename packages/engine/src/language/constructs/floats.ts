@@ -20,7 +20,7 @@ import { singleSpaced } from '../machine/lineSpacing';
 import { setSize } from './fonts';
 import { renameFix } from '../machine/unknown';
 import { plainTitle } from './sections';
-import { cell } from '../../expansion/cells';
+import { cell, ownName } from '../../expansion/cells';
 import type { Mode } from '../machine/modes';
 
 /** `[here]` for `[h]`: places by their names. */
@@ -68,10 +68,14 @@ const FLOAT = cell<{
   readonly outer: Mode;
 } | null>('float', null);
 
+/** Stands for the kind of the float that is open, where a document asks for none. */
+const OF_FLOAT = ownName('offloat');
+
 /** A float's contents are gathered apart from the text around it. */
 function beginFloat(it: Interpreter, args: Args, type: string, wide: boolean): void {
   const { data } = it.innermost;
   data.set(FLOAT_TYPE, type);
+  it.define('@captype', OF_FLOAT);
   data.set(FLOAT, {
     wide: wide && it.dimen('columnwidth') < it.dimen('textwidth'),
     placement: placementOf(it, args[0]),
@@ -132,10 +136,11 @@ function placeHere(it: Interpreter, blocks: readonly BlockNode[]): void {
 
 /** The float, or what stands for one, that a caption belongs to. */
 export const floatTypeOf = (it: Interpreter): string | null => {
-  const type = openFloat(it)?.data.get(FLOAT_TYPE);
-  if (type) return type;
+  const type = openFloat(it)?.data.get(FLOAT_TYPE) ?? null;
+  // What a document says within a float counts for more than the float.
   const meaning = it.state.meaning(it.state.cell('@captype'));
-  return meaning?.kind === 'macro' ? meaning.body.map(({ text }) => text).join('') : null;
+  const said = meaning?.kind === 'macro' ? meaning.body.map(({ text }) => text).join('') : null;
+  return said === null || said === OF_FLOAT ? type : said;
 };
 
 /** `\caption*[short]{text}`: stepped, listed, and set centred when it fits one line. */

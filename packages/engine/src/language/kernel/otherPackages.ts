@@ -10,7 +10,7 @@ export const OTHER_PACKAGES: ReadonlySet<string> = new Set(
   clrscr3e cmbright color-edits colortab concmath contour cool cprotect crop currfile
   dashbox dashrule delarray dingbat doi  easylist eepic eqlist eqnarray
   eqparbox  euler   exercise expdlist exsheets extsizes fancypar
-  fancyref fancytabs  floatrow flushend fncychap fontaxes   fourier
+  fancyref fancytabs  flushend fncychap fontaxes   fourier
    frcursive gauss gnuplottex graphbox grffile halloweenmath  hobby 
   inconsolata isodate  kantlipsum knowledge kpfonts  libertine libertinus
   linegoal listofitems logicproof logpap lstautogobble ltcaption luacode lyluatex mandi

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { findingsIn, inArticle } from '../../testing/document';
+import { findingsIn, inArticle, linesOf, typeset } from '../../testing/document';
 import { laidBody } from '../../testing/layout';
 
 const FIGURE = '\\begin{figure}[h]X\\caption{Tides}\\end{figure}';
@@ -49,5 +49,35 @@ describe('captions as they are set up', () => {
     expect(second - first).toBeLessThan(50);
     const [plain = 0] = at('');
     expect((at('\\captionsetup{margin=1cm}')[0] ?? 0) - plain).toBeCloseTo(28.45, 0);
+  });
+});
+
+describe('A caption of another kind than the float it stands in', () => {
+  const body =
+    '\\begin{figure}[h]\\begin{minipage}{.4\\linewidth}\\caption{Gauge}\\label{g}\\end{minipage}\\hfill' +
+    '\\begin{minipage}{.4\\linewidth}CAPTION\\label{t}\\end{minipage}\\end{figure}See \\ref{g}, \\ref{t}.';
+  it.each([
+    ['by a command', '\\captionof{table}{Times}'],
+    [
+      'by what the float says it is',
+      '\\makeatletter\\def\\@captype{table}\\makeatother\\caption{Times}',
+    ],
+  ])('is counted and named as its own: %s', (_what, caption) => {
+    const text = inArticle(
+      `\\begin{table}[h]\\caption{First}\\end{table}${body.replace('CAPTION', caption)}`,
+      '\\usepackage{caption}',
+    );
+    expect(findingsIn(text)).toEqual([]);
+    const lines = linesOf(typeset(text)).join(' ');
+    expect(lines).toContain('Figure 1: Gauge');
+    expect(lines).toContain('Table 2: Times');
+    expect(lines).toContain('See 1, 2.');
+  });
+  it('and the float goes on as what it is', () => {
+    const text = inArticle(
+      '\\begin{figure}[h]\\captionof{table}{Times}\\caption{Gauge}\\end{figure}',
+      '\\usepackage{caption}',
+    );
+    expect(linesOf(typeset(text)).join(' ')).toMatch(/Table 1: Times.*Figure 1: Gauge/);
   });
 });

@@ -69,11 +69,12 @@ export const caption: PackageEntry = {
       example: '\\captionof{figure}{The gauge}',
       package: 'caption',
       run: (it, args, token) => {
-        it.openGroup({ kind: 'semisimple', span: it.p.place });
-        const type = textOf(it.p, tokensOf(args, 1));
-        it.execute(it.source(`\\def\\@captype{${type}}`));
+        // No group: a label behind it is the caption's.
+        const cell = it.state.cell('@captype');
+        const before = it.state.get(cell);
+        it.define('@captype', textOf(it.p, tokensOf(args, 1)).trim());
         captionCommand(it, [isStarred(args), args[2] ?? null, args[3] ?? null], token);
-        it.closeGroup();
+        it.state.set(cell, before);
       },
     },
     macroEntry(

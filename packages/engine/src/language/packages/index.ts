@@ -52,6 +52,7 @@ import { newtxmath } from './newtxmath';
 import { newtxtext } from './newtxtext';
 import { palatino } from './palatino';
 import { expl3 } from './expl3';
+import { floatrow } from './floatRows';
 import { etoc, minitoc, titletoc } from './partialContents';
 import { parskip } from './parskip';
 import { quiet } from './quiet';
@@ -218,6 +219,7 @@ const ALL: readonly PackageEntry[] = [
   acronym,
   glossaries,
   expl3,
+  floatrow,
   minitoc,
   etoc,
   titletoc,
