@@ -28,7 +28,9 @@ import {
 } from './beamerFrames';
 import { LOOK, SEA, themeCommands } from './beamerThemes';
 import { beginFilled, endFilled } from './beamerBlocks';
+import { OUTLINE, outlineCommands } from './beamerOutline';
 import { BEAMER_PARTS, overlayCommands, overlayEnvironments } from './beamerOverlays';
+import { endMark, markProof } from '../constructs/theorems';
 import { setAll } from '../constructs/pageLayout';
 import { article, ARTICLE, setUp } from './standard';
 
@@ -199,6 +201,21 @@ const commands: readonly CommandEntry[] = [
     },
   },
   {
+    name: 'bmr@markproof',
+    signature: '',
+    description: 'A proof begins.',
+    example: '',
+    run: markProof,
+  },
+  {
+    name: 'bmr@qed',
+    signature: '',
+    description: 'The end mark of a proof, where it is not set yet.',
+    example: '',
+    run: endMark,
+  },
+  ...outlineCommands,
+  {
     name: 'titlepage',
     signature: '',
     description: 'Title, author, institute and date, centred.',
@@ -262,7 +279,7 @@ const SOURCE = String.raw`
 \def\beamertemplatenavigationsymbolsempty{}
 \def\AtBeginSection{\@ifnextchar[{\bmr@atbegin{section}}{\bmr@atbegin{section}[]}}\def\AtBeginSubsection{\@ifnextchar[{\bmr@atbegin{subsection}}{\bmr@atbegin{subsection}[]}}
 \long\def\bmr@atbegin#1[#2]#3{\expandafter\gdef\csname bmr@at#1\endcsname{#3}}\def\bmr@atsection{}\def\bmr@atsubsection{}\def\bmr@atsubsubsection{}
-\AtEndPreamble{\@settletheme}\let\bmr@toc\tableofcontents\def\tableofcontents{\@ifnextchar[{\bmr@tocwith}{\bmr@toc}}\def\bmr@tocwith[#1]{\bmr@toc}
+\AtEndPreamble{\@settletheme}
 \newcounter{framenumber}\AtEndDocument{\edef\@currentlabel{\arabic{framenumber}}\label{bmr@total}}
 \def\insertsectionhead{}\def\insertsubsectionhead{}\def\insertsubsubsectionhead{}
 \def\insertshortinstitute{}\def\insertshortdate{}\def\insertshorttitle{}\def\insertshortauthor{}
@@ -274,11 +291,10 @@ const SOURCE = String.raw`
 \def\inserttitle{\@title}\def\insertauthor{\@author}\def\insertdate{\@date}
 \def\insertframetitle{}
 \def\hyperlink#1#2{#2}\def\hypertarget#1#2{#2}\def\note{\@ifnextchar[{\@gobblebracket}{\@gobble}}
-\def\structure#1{{\bfseries #1}}
-\def\l@section#1#2{\par\vskip 6pt{\bfseries #1}\par}\def\l@subsection#1#2{\par\hspace*{1.5em}#1\par}
+${OUTLINE}
 \def\l@subsubsection#1#2{}
 \def\@listheading#1{}\def\@bibheading{}
-\def\labelitemi{$\bullet$}\def\labelitemii{--}\def\labelitemiii{$\cdot$}
+\def\labelitemi{{\bmr@structure$\bullet$}}\def\labelitemii{{\bmr@structure--}}\def\labelitemiii{{\bmr@structure$\cdot$}}\def\labelenumi{{\bmr@structure\theenumi.}}\def\labelenumii{{\bmr@structure(\theenumii)}}
 \def\ps@plain{\ps@empty\def\@oddfoot{\hfil\scriptsize\thepage}\let\@evenfoot\@oddfoot}
 `;
 
@@ -331,6 +347,7 @@ const THEOREMS = String.raw`
 \bmr@statement{lemma}{Lemma}{block}{\itshape}\bmr@statement{fact}{Fact}{block}{\itshape}
 \bmr@statement{problem}{Problem}{block}{}\bmr@statement{solution}{Solution}{block}{}
 \bmr@statement{definition}{Definition}{block}{}\bmr@statement{definitions}{Definitions}{block}{}
+\renewenvironment{proof}{\bmr@markproof\bmr@proof}{\bmr@qed\end{block}}\NewDocumentCommand\bmr@proof{d<> O{\proofname} d<>}{\IfNoValueTF{#1}{\IfNoValueTF{#3}{\begin{block}}{\begin{block}<#3>}}{\begin{block}<#1>}{#2.}}
 \bmr@statement{example}{Example}{exampleblock}{}\bmr@statement{examples}{Examples}{exampleblock}{}
 `;
 

@@ -10,7 +10,10 @@ import type { BlockNode } from '../../document/blocks';
 import { cell } from '../../expansion/cells';
 
 /** How columns stand on their line. */
-const VALIGN = cell<'top' | 'center'>('columnsvalign', 'center');
+const VALIGN = cell<Valign>('columnsvalign', 'center');
+/** First lines level, upper edges level, middles, last lines. */
+type Valign = 'top' | 'edge' | 'center' | 'bottom';
+const VALIGNS: Readonly<Record<string, Valign>> = { t: 'top', T: 'edge', c: 'center', b: 'bottom' };
 
 export const columns: EnvironmentEntry = {
   name: 'columns',
@@ -20,8 +23,9 @@ export const columns: EnvironmentEntry = {
     '\\begin{frame}\\begin{columns}\\begin{column}{.4\\textwidth}ebb\\end{column}\\end{columns}\\end{frame}',
   begin: (it, args) => {
     it.endParagraph();
-    const top = /[tT]/.test(textOf(it.p, tokensOf(args, 0)));
-    it.innermost.data.set(VALIGN, top ? 'top' : 'center');
+    const options = textOf(it.p, tokensOf(args, 0)).split(',');
+    const said = options.map((option) => VALIGNS[option.trim()]).find(Boolean);
+    it.innermost.data.set(VALIGN, said ?? 'center');
     it.startParagraph(false);
     it.add({ kind: 'glue', glue: FILL, ...it.p.place });
   },
@@ -34,12 +38,21 @@ export const columns: EnvironmentEntry = {
 function startColumn(it: Interpreter, width: Sp): void {
   it.mode.hlist?.unskip();
   beginColumn(it, width);
+  beginAtEdge(it);
+}
+
+const valignOf = (it: Interpreter): Valign =>
+  it.environments.findLast((e) => e.name === 'columns')?.data.get(VALIGN) ?? 'center';
+
+/** A column whose upper edge counts begins with a line of no height (beamer: `\\vbox{}\\vskip-1.4ex`). */
+function beginAtEdge(it: Interpreter): void {
+  if (valignOf(it) === 'edge') it.execute(it.source('\\vbox{}\\vskip-1.4ex\\relax '));
 }
 
 /** A column as it stands beside the others. */
 function addColumn(it: Interpreter, blocks: readonly BlockNode[], width: Sp): void {
-  const around = it.environments.findLast((e) => e.name === 'columns');
-  const valign = around?.data.get(VALIGN) ?? 'center';
+  const said = valignOf(it);
+  const valign = said === 'edge' ? 'top' : said;
   it.add({ kind: 'parbox', blocks, width, valign, ...it.p.place });
   it.add({ kind: 'glue', glue: FILL, ...it.p.place });
 }
@@ -81,6 +94,7 @@ function beginColumnBox(it: Interpreter, width: number, body: readonly Token[]):
   it.mode.hlist?.unskip();
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   const outer = enterColumn(it, width);
+  beginAtEdge(it);
   it.execute(body);
   const blocks = leaveColumn(it, outer);
   it.closeGroup();

@@ -143,3 +143,76 @@ describe('Slides', () => {
     expect(laid(source).session.pages).toHaveLength(2);
   });
 });
+
+describe('An outline', () => {
+  const deck =
+    '\\section{Ebb}\\subsection{Low}\\begin{frame}TOC\\end{frame}\\section{Flow}\\subsection{High}\\begin{frame}x\\end{frame}';
+  const outline = (options: string) =>
+    set('', deck.replace('TOC', `\\tableofcontents[${options}]`));
+  const grey = (options: string, word: string): boolean => {
+    const laid = outline(options);
+    return (
+      laid.word(word).color !== laid.word(word === 'Low' || word === 'High' ? 'Low' : 'Ebb').color
+    );
+  };
+  it('has other sections stand back', () => {
+    expect(grey('', 'Flow')).toBe(false);
+    expect(grey('currentsection', 'Flow')).toBe(true);
+    expect(grey('sectionstyle=show/shaded', 'Flow')).toBe(true);
+    expect(grey('currentsection', 'High')).toBe(true);
+  });
+  it.each([
+    ['hideallsubsections', [false, false]],
+    ['currentsection,hideothersubsections', [true, false]],
+    ['sectionstyle=show/hide,subsectionstyle=show/show/hide', [true, false]],
+    ['', [true, true]],
+  ])('leaves out what it is told to: %s', (options, shown) => {
+    const { text } = outline(options);
+    const first = text.split('| x')[0] ?? '';
+    expect(['Low', 'High'].map((one) => first.includes(one))).toEqual(shown);
+  });
+});
+
+describe('What a slide is made of', () => {
+  it('a proof is a block, from a step on where that is said, its end mark too', () => {
+    const body = '\\begin{frame}a\\begin{proof}<2->[Idea]Clear.\\end{proof}\\end{frame}';
+    const { session, text } = set('\\usetheme{Madrid}', body);
+    expect(session.pages).toHaveLength(2);
+    expect(text.match(/Idea\./g)).toHaveLength(1);
+    const ink = (page: number): number => {
+      let count = 0;
+      walkPage(session.describe(session.pages[page] as never), {
+        ...NO_PORT,
+        rule: ({ paint }) => void (paint >= 0 && count++),
+      });
+      return count;
+    };
+    expect(ink(0)).toBeLessThan(ink(1));
+  });
+  it('a mark at the end of a proof that is set where it is said to be', () => {
+    const marks = (body: string): number =>
+      set('', `\\begin{frame}\\begin{proof}${body}\\end{proof}\\end{frame}`).rules.length;
+    expect(marks('a\\[b\\qedhere\\]')).toBe(marks('a'));
+  });
+  it('columns stand by their first lines, their edges, their middles', () => {
+    const gap = (place: string): number => {
+      const body = `\\begin{frame}\\begin{columns}[${place}]\\begin{column}{.4\\textwidth}ebb\\end{column}\\begin{column}{.4\\textwidth}\\rule{10pt}{60pt}flow\\end{column}\\end{columns}\\end{frame}`;
+      const { word } = set('', body);
+      return word('flow').y - word('ebb').y;
+    };
+    expect(gap('t')).toBeCloseTo(0, 0);
+    expect(gap('T')).toBeGreaterThan(40);
+    expect(gap('c')).toBeGreaterThan(15);
+    expect(gap('b')).toBeCloseTo(0, 0);
+  });
+  it.each([
+    ['beaver', 0xf2f2f2],
+    ['dolphin', 0xe7e7f6],
+  ])('a light theme has a light ground behind its titles: %s', (theme, ground) => {
+    const laid = set(
+      `\\usetheme{Madrid}\\usecolortheme{${theme}}`,
+      '\\begin{frame}{Ebb}x\\end{frame}',
+    );
+    expect(filled(laid).some(({ paint }) => paint === ground)).toBe(true);
+  });
+});

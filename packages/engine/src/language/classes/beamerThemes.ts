@@ -31,25 +31,26 @@ export interface SlideLook {
 
 const WHITE = 0xffffff;
 const BLUE = 0x3333b3;
+const DARK_RED = 0xcc0000;
 
 /** Dark grounds of one colour, white words. */
 const dark = (structure: number): Partial<SlideLook> => ({
   structure,
   bar: { ground: structure, words: WHITE },
   foot: {
-    grounds: [blended(structure, 0.5, 0), blended(structure, 0.75, 0), structure],
+    grounds: [blended(structure, 0, 0.5), blended(structure, 0, 0.75), structure],
     words: WHITE,
   },
 });
 /** Light grounds, words of the colour. */
 const light = (structure: number): Partial<SlideLook> => ({
   structure,
-  bar: { ground: blended(structure, 0.12, WHITE), words: structure },
+  bar: { ground: blended(structure, WHITE, 0.12), words: structure },
   foot: {
     grounds: [
-      blended(structure, 0.3, WHITE),
-      blended(structure, 0.2, WHITE),
-      blended(structure, 0.12, WHITE),
+      blended(structure, WHITE, 0.3),
+      blended(structure, WHITE, 0.2),
+      blended(structure, WHITE, 0.12),
     ],
     words: structure,
   },
@@ -75,7 +76,11 @@ const COLOURS: Readonly<Record<string, Partial<SlideLook>>> = {
   orchid: { filled: true },
   rose: { filled: true },
   lily: { filled: false },
-  beaver: light(0xcc0000),
+  beaver: {
+    structure: DARK_RED,
+    bar: { ground: 0xf2f2f2, words: blended(DARK_RED, 0, 0.6) },
+    foot: { grounds: [0xd9d9d9, 0xececec, 0xd9d9d9], words: blended(DARK_RED, 0, 0.6) },
+  },
   crane: light(0xb36b00),
   wolverine: { ...light(0x1f3f8f), bar: { ground: 0xffcc33, words: 0x1f3f8f } },
   spruce: light(0x1c4220),

@@ -278,8 +278,17 @@ function beginProof(it: Interpreter, args: Args, token: Token): void {
 }
 
 function endProof(it: Interpreter): void {
-  if (!it.environments.at(-1)?.data.get(QED_DONE)) addQed(it);
+  endMark(it);
   endList(it);
+}
+
+/** The environment that was just opened is a proof: `\\qedhere` sets its end mark. */
+export const markProof = (it: Interpreter): void => void it.innermost.data.set(PROOF, true);
+
+/** The end mark of the innermost proof, where it has not been set yet. */
+export function endMark(it: Interpreter): void {
+  const proof = it.environments.findLast(({ data }) => data.get(PROOF));
+  if (!proof?.data.get(QED_DONE)) addQed(it);
 }
 
 /** The end mark at the right margin of the last line, or of a line of its own. */
@@ -308,7 +317,7 @@ export function openBox(it: Interpreter): Inline {
     raise: 0,
     hidden: false,
     grow: false,
-    frame: { rule: line, padding: 0 },
+    frame: { rule: line, padding: 0, color: it.font.color },
     inlines: [
       {
         kind: 'box',

@@ -131,7 +131,8 @@ function withCaption(it: Interpreter, keys: Keys, act: () => void): void {
   const print = (): void => {
     if (!caption) return;
     it.openGroup({ kind: 'semisimple', span: it.p.place });
-    it.execute(it.source('\\def\\@captype{lstlisting}'));
+    // Below a program its type is still in force (`\\@caption`: \\normalsize).
+    it.execute(it.source('\\def\\@captype{lstlisting}\\normalfont\\normalsize '));
     addCaption(it, [!keys.has('caption'), null, caption], it.p.command('caption'));
     name();
     it.closeGroup();

@@ -1,0 +1,72 @@
+import { blended } from '../../base/paint';
+import { textOf } from '../../expansion/tokenText';
+import { type CommandEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import { INVISIBLE } from '../machine/overlays';
+import { LOOK } from './beamerThemes';
+
+/** `currentsection`, `hideothersubsections`, `sectionstyle=show/shade`, `subsectionstyle=show/shaded/hide` (user guide, section 10.5). */
+function outlineOptions(it: Interpreter, options: string): void {
+  const [sections, own, others] = ['bmr@shade', 'bmr@sub', 'bmr@othersub'];
+  const style = (key: string): string[] =>
+    (new RegExp(`${key}=([\\w/]+)`).exec(options)?.[1] ?? '')
+      .split('/')
+      .map((one) => (/shade/.test(one) ? 'shade' : one === 'hide' ? 'hide' : ''));
+  const [, otherSections = ''] = style('(?:^|[, ])sectionstyle');
+  const [, ownSub = '', otherSub = ''] = style('subsectionstyle');
+  it.define(sections, otherSections);
+  it.define(own, ownSub);
+  it.define(others, otherSub);
+  if (/currentsection|currentsubsection/.test(options)) {
+    it.define(sections, 'shade');
+    it.define(others, 'shade');
+  }
+  if (options.includes('currentsubsection')) it.define(own, 'shade');
+  if (options.includes('hideothersubsections')) it.define(others, 'hide');
+  if (options.includes('hideallsubsections')) {
+    it.define('bmr@current', 'hide');
+    it.define(own, 'hide');
+    it.define(others, 'hide');
+    it.execute(it.source('\\setcounter{tocdepth}{1}'));
+  }
+}
+
+/** The outline of a talk, what stands back in it, and the colour of marks. */
+export const outlineCommands: readonly CommandEntry[] = [
+  {
+    name: 'bmr@structure',
+    signature: '',
+    description: 'The colour of titles and marks.',
+    example: '',
+    run: (it) => {
+      if (it.font.color !== INVISIBLE) it.changeFont({ color: it.read(LOOK).structure });
+    },
+  },
+  {
+    name: 'bmr@pale',
+    signature: '',
+    description: 'What is not spoken of now stands back.',
+    example: '',
+    run: (it) => {
+      const { ground } = it.read(LOOK);
+      if (it.font.color !== INVISIBLE)
+        it.changeFont({ color: blended(it.font.color, ground ?? 0xffffff, 0.25) });
+    },
+  },
+  {
+    name: 'bmr@tocoptions',
+    signature: 'm',
+    description: 'Which lines of the outline stand back, and which are left out.',
+    example: '',
+    run: (it, args) => outlineOptions(it, textOf(it.p, tokensOf(args, 0))),
+  },
+];
+
+/** Lines of the outline: those of the section that is spoken of, and the others. */
+export const OUTLINE = String.raw`\let\bmr@toc\tableofcontents\def\tableofcontents{\@ifnextchar[{\bmr@tocwith}{\bmr@toc}}\def\bmr@tocwith[#1]{{\bmr@tocoptions{#1}\bmr@toc}}\newcount\bmr@i\newcount\bmr@ii
+\newcommand\structure{\@gobbleoverlay\bmr@structured}\def\bmr@structured#1{{\bmr@structure #1}}
+\def\bmr@shade{}\def\bmr@sub{}\def\bmr@othersub{}\def\bmr@current{}\let\bmr@starttoc\@starttoc\def\@starttoc#1{\global\bmr@i0 \bmr@starttoc{#1}}
+\def\bmr@kind#1#2#3{\edef\bmr@a{#1}\def\bmr@b{hide}\def\bmr@c{shade}\ifx\bmr@a\bmr@b\else\par#2{\bmr@structure\ifx\bmr@a\bmr@c\bmr@pale\fi #3}\par\fi}
+\def\l@section#1#2{\global\advance\bmr@i1 \global\bmr@ii0 \ifnum\bmr@i=\value{section}\bmr@kind{}{\vskip 6pt}{#1}\else\bmr@kind{\bmr@shade}{\vskip 6pt}{#1}\fi}
+\def\l@subsection#1#2{\global\advance\bmr@ii1 \ifnum\bmr@i=\value{section}\ifnum\bmr@ii=\value{subsection}\bmr@line{\bmr@current}{#1}\else\bmr@line{\bmr@sub}{#1}\fi\else\bmr@line{\bmr@othersub}{#1}\fi}
+\def\bmr@line#1#2{\edef\bmr@a{#1}\def\bmr@b{hide}\def\bmr@c{shade}\ifx\bmr@a\bmr@b\else\par\hspace*{1.5em}{\ifx\bmr@a\bmr@c\bmr@pale\fi #2}\par\fi}`;
