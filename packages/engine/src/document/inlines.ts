@@ -75,6 +75,9 @@ export interface FormulaBreakCosts {
   readonly operator: number;
 }
 
+/** Stands where there is no word for what a label names. */
+export const UNNAMED = '??';
+
 /** What a reference asks of its label. */
 export type RefWhat =
   | 'number'

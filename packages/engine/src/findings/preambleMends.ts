@@ -19,3 +19,26 @@ export function behindClass(text: string, at: number): Fix | null {
     ],
   };
 }
+
+/** Words for the kind of thing that a label names: behind the line that declares it. */
+export function namedKind(text: string, label: string): Fix | null {
+  const at = text.indexOf(`\\label{${label}}`);
+  const kinds = [...text.slice(0, Math.max(0, at)).matchAll(/\\(begin|end)\{(\w+)\}/g)];
+  const open: string[] = [];
+  for (const [, edge, name = ''] of kinds) {
+    if (edge === 'begin') open.push(name);
+    else if (open.at(-1) === name) open.pop();
+  }
+  for (const kind of open.reverse()) {
+    const declared = new RegExp(
+      `\\\\newtheorem\\*?\\{${kind}\\}(?:\\[\\w+\\])?\\{([^{}]*)\\}(?:\\[\\w+\\])?`,
+    ).exec(text);
+    if (!declared) continue;
+    const [whole, title = kind] = declared;
+    const end = declared.index + whole.length;
+    const word = title.toLowerCase();
+    const insertion = `\n\\crefname{${kind}}{${word}}{${word}s}`;
+    return { title: `Call it ${word}`, edits: [{ from: end, to: end, text: insertion }] };
+  }
+  return null;
+}

@@ -2,7 +2,14 @@ import { placedAt } from '../document/placedAt';
 import { FIL } from '../base/lengths';
 import type { Span } from '../base/spans';
 import type { Box, HItem, Item } from '../boxes/box';
-import type { Inline, Leader, LinkInline, RefInline, SpaceInline } from '../document/inlines';
+import {
+  UNNAMED,
+  type Inline,
+  type Leader,
+  type LinkInline,
+  type RefInline,
+  type SpaceInline,
+} from '../document/inlines';
 import { atSize } from '../fonts/store';
 import { formulaContext, layoutInline } from '../math/layout';
 import { TEXT } from '../math/style';
@@ -154,6 +161,8 @@ function pushReference(out: LineItem[], inline: RefInline, env: LayoutEnv): void
     env.referring.delete(label);
     return;
   }
+  if (inline.what !== 'cite' && found?.includes(UNNAMED) && /^(?:kind|clever)/.test(inline.what))
+    env.report({ code: 'kind-unnamed', from, to, args: { name: label.split(',')[0] ?? '' } });
   const font = found === null ? { ...inline.font, series: 'bold' as const } : inline.font;
   const unknown = inline.what === 'cite' ? '?' : '??';
   (found ?? unknown).split(/([ \u00a0])/).forEach((text, i) => {

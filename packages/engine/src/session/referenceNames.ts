@@ -1,4 +1,6 @@
 import type { LabelDefinition } from '../language/machine/interpreter';
+import { UNNAMED } from '../document/inlines';
+import { joinsOf, wordsFor } from './kindWords';
 import {
   NUMBERS_AT,
   type Format,
@@ -6,24 +8,6 @@ import {
   type ReferenceFormats,
 } from '../language/machine/reading';
 
-/** Names of what is counted, for references that say what they point to; equations are shortened in running text. */
-const NAMES: Readonly<Record<string, readonly [string, string]>> = {
-  equation: ['eq.', 'eqs.'],
-  figure: ['fig.', 'figs.'],
-  table: ['table', 'tables'],
-  chapter: ['chapter', 'chapters'],
-  part: ['part', 'parts'],
-  section: ['section', 'sections'],
-  subsection: ['section', 'sections'],
-  subsubsection: ['section', 'sections'],
-  appendix: ['appendix', 'appendices'],
-  enumi: ['item', 'items'],
-  enumii: ['item', 'items'],
-  enumiii: ['item', 'items'],
-  footnote: ['footnote', 'footnotes'],
-  page: ['page', 'pages'],
-  corollary: ['corollary', 'corollaries'],
-};
 const LONG: Readonly<Record<string, string>> = {
   'eq.': 'equation',
   'eqs.': 'equations',
@@ -33,8 +17,8 @@ const LONG: Readonly<Record<string, string>> = {
 
 /** What `\autoref` calls what a label names. */
 export function autoName(label: LabelDefinition): string {
-  const own = label.names?.auto;
-  if (own !== undefined) return own;
+  const { auto, title } = label.names ?? {};
+  if (auto !== undefined || title !== undefined) return auto ?? title?.[0] ?? '';
   return kindName(label, { capital: true, long: true }, false);
 }
 
@@ -54,14 +38,15 @@ export function kindName(
   const { kind = '', names = {} } = label;
   const own = names[capital ? 'capital' : 'small'];
   if (own) return own[plural ? 1 : 0];
-  // What a package counts by a name of its own has no word that anyone would know.
-  const unnamed = kind.includes('@') ? (['??', '??'] as const) : undefined;
-  const usual = names.small ?? names.capital ?? NAMES[kind] ?? unnamed;
-  const [one, many] = usual ?? [kind.toLowerCase(), `${kind.toLowerCase()}s`];
-  const name = plural ? many : one;
+  const usual = names.small ?? names.capital ?? wordsFor(kind, names.language);
+  // A kind that neither the package nor the document has a word for.
+  if (!usual) return UNNAMED;
+  const name = usual[plural ? 1 : 0];
   const whole = long ? (LONG[name] ?? name) : name;
   const first = whole.charAt(0);
-  return (capital ? first.toUpperCase() : first.toLowerCase()) + whole.slice(1);
+  // A word that was given for the start of sentences alone is written small within them.
+  const small = names.small || names.capital === undefined ? first : first.toLowerCase();
+  return (capital ? first.toUpperCase() : small) + whole.slice(1);
 }
 
 /** `3.12` as numbers to sort by. */
@@ -85,7 +70,6 @@ function follows(a: string, b: string): boolean {
 }
 
 /** What stands between several references, in the order of their names in cleveref's manual, section 8.1.1. */
-const USUAL_JOINS = [' to\u00a0', ' and ', ', ', ' and ', ' and ', ', ', ', and '] as const;
 export type Joins = readonly string[];
 
 /** Words of a reference: text, or pieces in type of their own where the document says how it is written. */
@@ -185,7 +169,8 @@ export function cleverList(
   form: NameForm,
   given: Joins = [],
 ): Words | null {
-  const joins = USUAL_JOINS.map((usual, i) => given[i] ?? usual);
+  const language = [...labels.values()].find(({ names: said }) => said?.language)?.names?.language;
+  const joins = joinsOf(language).map((usual, i) => given[i] ?? usual);
   const kinds = new Map<string, LabelDefinition[]>();
   for (const name of new Set(names)) {
     const label = labels.get(name);
@@ -204,9 +189,10 @@ export function cleverRange(
   from: LabelDefinition,
   to: LabelDefinition,
   form: NameForm,
-  [word = USUAL_JOINS[0]]: Joins = [],
+  given: Joins = [],
 ): Words {
   const { range } = formatsOf(from, form.starts);
+  const word = given[0] ?? joinsOf(from.names?.language)[0] ?? '';
   if (range) return filled(range, [from.value, to.value]);
   const name = `${kindName(from, form, true)}\u00a0`;
   return [...plain(name), ...numberWords(from), ...plain(word), ...numberWords(to)];

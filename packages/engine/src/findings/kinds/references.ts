@@ -1,5 +1,6 @@
 import { finding } from '../entry';
 import { one, renamed, sameEnding } from '../mends';
+import { namedKind } from '../preambleMends';
 
 /** Labels, references and the bibliography. */
 export const references = {
@@ -9,6 +10,13 @@ export const references = {
     message: 'Nothing on the sheet has the label “<name>”.',
     cause: 'The label is misspelt here or where it is set, or its \\label was taken out.',
     mend: (context) => sameEnding(context) ?? renamed(({ labels }) => labels)(context),
+  }),
+  'kind-unnamed': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'There is no word for what “<name>” names: it prints as ??.',
+    cause: 'A kind of your own gets its words by \\crefname, that of one and that of several.',
+    mend: ({ text, args }) => namedKind(text, args.name ?? ''),
   }),
   'label-repeated': finding({
     severity: 'off',

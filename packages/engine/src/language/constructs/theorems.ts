@@ -102,9 +102,9 @@ function newTheorem(it: Interpreter, args: Args, token: Token): void {
   };
   it.write(environmentCell(name), theoremEnvironment(name, kind), true);
   if (it.read(kindNames(name)) === null) {
-    const word = tokensText(kind.title).toLowerCase();
+    const word = tokensText(kind.title);
     const many = word.endsWith('y') ? `${word.slice(0, -1)}ies` : `${word}s`;
-    it.write(kindNames(name), { small: [word, many] }, true);
+    it.write(kindNames(name), { title: [word, many] }, true);
   }
 }
 

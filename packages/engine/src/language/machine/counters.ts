@@ -99,7 +99,9 @@ export function refStepCounter(it: Interpreter, name: string): void {
 
 /** What `\crefname`, `\…autorefname` or the title of a theorem says a kind is called. */
 export function namesOfKind(it: Interpreter, kind: string): { names?: KindNames } {
-  const names = it.read(kindNames(kind));
+  const said = it.read(kindNames(kind));
+  const language = it.hasPackage('cleveref') ? it.read(CELLS.patterns) : null;
+  const names = language === null || language.startsWith('en') ? said : { ...said, language };
   const auto = it.state.meaning(it.state.cell(`${kind}autorefname`));
   if (auto?.kind !== 'macro') return names ? { names } : {};
   return { names: { ...names, auto: auto.body.map(({ text }) => text).join('') } };

@@ -44,6 +44,10 @@ export interface OpenGroup {
 export interface KindNames {
   readonly small?: readonly [string, string];
   readonly capital?: readonly [string, string];
+  /** Its own title, as it is declared: of one and of several. */
+  readonly title?: readonly [string, string];
+  /** The language whose words stand for it, where that is not English, by its patterns. */
+  readonly language?: string;
   /** What `\autoref` calls it. */
   readonly auto?: string;
   /** How the document has references to it written. */

@@ -1,15 +1,22 @@
 import { describe, expect, it } from 'vitest';
-import { bodyLines, findingsIn, inArticle } from '../../testing/document';
+import {
+  bodyLines,
+  findingsIn,
+  inArticle,
+  linesOf,
+  typeset,
+  withFix,
+} from '../../testing/document';
 import { laidBody } from '../../testing/layout';
 
 const THINGS =
   '\\section{A}\\label{s}\\section{B}\\label{t}\\section{C}\\label{u}' +
   '\\begin{equation}a\\label{e}\\end{equation}\\begin{equation}b\\label{f}\\end{equation}' +
-  '\\begin{equation}c\\label{g}\\end{equation}\\begin{thm}\\label{h}x\\end{thm}\\par ';
+  '\\begin{equation}c\\label{g}\\end{equation}\\begin{theorem}\\label{h}x\\end{theorem}\\par ';
 
 /** What a reference prints after the things it can name, with what the preamble says. */
 function printed(reference: string, said = '', options = ''): string {
-  const preamble = `\\usepackage{amsthm}\\usepackage[${options}]{cleveref}\\newtheorem{thm}{Theorem}${said}`;
+  const preamble = `\\usepackage{amsthm}\\usepackage[${options}]{cleveref}\\newtheorem{theorem}{Theorem}${said}`;
   const body = `${THINGS}\\noindent ${reference}`;
   expect(
     findingsIn(inArticle(body, preamble)).filter(({ kind }) => kind !== 'label-unused'),
@@ -37,8 +44,8 @@ describe('references that say what they point to', () => {
     ['\\cref{e,f,g}', '\\crefrangeformat{equation}{Eqs.~#3#1#4--#5#2#6}', 'Eqs. 1–3'],
     ['\\crefrange{e}{g}', '\\crefrangeformat{equation}{Eqs.~#3#1#4--#5#2#6}', 'Eqs. 1–3'],
     ['\\crefrange{e}{g}', '', 'eqs. (1) to (3)'],
-    ['\\cref{h}', '\\creflabelformat{thm}{[#2#1#3]}', 'theorem [1]'],
-    ['\\labelcref{h}', '\\creflabelformat{thm}{[#2#1#3]}', '[1]'],
+    ['\\cref{h}', '\\creflabelformat{theorem}{[#2#1#3]}', 'theorem [1]'],
+    ['\\labelcref{h}', '\\creflabelformat{theorem}{[#2#1#3]}', '[1]'],
     // Words between.
     ['\\cref{s,u}', '\\newcommand{\\crefpairconjunction}{ und~}', 'sections 1 und 3'],
     ['\\cref{s,h}', '\\newcommand{\\crefpairgroupconjunction}{ und~}', 'section 1 und theorem 1'],
@@ -50,7 +57,7 @@ describe('references that say what they point to', () => {
       'theorem Theorem theorems Theorems',
     ],
     ['\\lcnamecref{h}', '', 'theorem'],
-    ['\\cref{h}', '\\crefalias{thm}{claim}', 'claim 1'],
+    ['\\cref{h}', '\\crefalias{theorem}{lemma}', 'lemma 1'],
     ['\\cpageref{s}, \\Cpageref{s,t}', '', 'page 1, Pages 1 and 1'],
   ])('%s with %s', (reference, said, result) => expect(printed(reference, said)).toBe(result));
 
@@ -73,5 +80,32 @@ describe('references that say what they point to', () => {
     const body = '\\section{A}\\label{a}\\crefrange{a}{zz}';
     const found = findingsIn(inArticle(body, '\\usepackage{cleveref}'));
     expect(found).toMatchObject([{ kind: 'reference-unknown' }]);
+  });
+
+  it('a kind without a word prints ??, is told, and the button gives it one', () => {
+    const text = inArticle(
+      '\\begin{thm}\\label{h}x\\end{thm}See \\cref{h}.',
+      '\\usepackage{amsthm,cleveref}\\newtheorem{thm}{Theorem}[section]',
+    );
+    expect(linesOf(typeset(text)).join(' ').replaceAll('\u00a0', ' ')).toContain('See ?? 0.1.');
+    const [found] = typeset(text).findings();
+    expect(found?.kind).toBe('kind-unnamed');
+    const mended = withFix(text, found?.fix as never);
+    expect(mended).toContain('[section]\n\\crefname{thm}{theorem}{theorems}');
+    expect(typeset(mended).findings()).toEqual([]);
+    expect(linesOf(typeset(mended)).join(' ').replaceAll('\u00a0', ' ')).toContain('theorem 0.1.');
+  });
+  it.each([
+    ['ngerman', 'Abschnitt 1, Abschnitte 1 bis 3, Gleichung (1) und Theorem 1'],
+    ['french', 'section 1, sections 1 à 3, équation (1) et théorème 1'],
+    ['spanish', 'sección 1, secciones 1 a 3, ecuación (1) y teorema 1'],
+    ['italian', 'sezione 1, sezioni 1 a 3, equazione (1) e teorema 1'],
+    ['portuguese', 'seção 1, seções 1 a 3, equação (1) e teorema 1'],
+    ['dutch', 'paragraaf 1, paragrafen 1 tot 3, vergelijking (1) en stelling 1'],
+    ['english', 'section 1, sections 1 to 3, eq. (1) and theorem 1'],
+  ])('in the language of the document: %s', (language, words) => {
+    const body = `${THINGS}\\noindent\\cref{s}, \\cref{s,t,u}, \\cref{e,h}`;
+    const preamble = `\\usepackage[${language}]{babel}\\usepackage{amsthm,cleveref}\\newtheorem{theorem}{Theorem}`;
+    expect(bodyLines(body, preamble).at(-1)?.replaceAll('\u00a0', ' ')).toBe(words);
   });
 });

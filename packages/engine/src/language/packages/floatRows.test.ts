@@ -47,7 +47,10 @@ describe('boxes of floats', () => {
   });
   it('a command of one’s own, as wide as what it shows', () => {
     const said = '\\newfloatcommand{tidebox}{table}[][\\FBwidth]';
-    const { text } = set('\\begin{table}\\tidebox{\\caption{Tide}}{\\rule{90pt}{5pt}}\\end{table}', said);
+    const { text } = set(
+      '\\begin{table}\\tidebox{\\caption{Tide}}{\\rule{90pt}{5pt}}\\end{table}',
+      said,
+    );
     expect(text).toContain('Table 1: Tide');
   });
 });

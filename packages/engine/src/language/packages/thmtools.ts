@@ -121,12 +121,9 @@ function declareOne(it: Interpreter, name: string, own: Keys): void {
     return one ? [one.trim(), (many ?? `${one}s`).trim()] : null;
   };
   const [small, capital] = [names(keys.refname), names(keys.Refname)];
-  if (small || capital)
-    it.write(
-      kindNames(name),
-      { ...(small ? { small } : {}), ...(capital ? { capital } : {}) },
-      true,
-    );
+  // `\\cref` knows what is declared so (thm-autoref): by its title where no other word is said.
+  const usual = [title.toLowerCase(), `${title.toLowerCase()}s`] as const;
+  it.write(kindNames(name), { small: small ?? usual, ...(capital ? { capital } : {}) }, true);
   it.execute(
     it.source(
       `${style ? `\\theoremstyle{${style}}` : ''}\\newtheorem${star}${body}${hooksOf(keys, name)}`,
