@@ -9,7 +9,26 @@ import type { MathReader } from '../machine/mathReader';
 import { columnType } from '../constructs/tablePreamble';
 import { optionWords } from '../scanning/optionWords';
 import { numberCell, numberColumn, rawText } from './decimalCells';
-import { angleSource, numberSource, unitSource } from './quantityText';
+import { CELLS } from '../machine/cells';
+import { angleSource, isSpread, numberSource, unitSource, withLocale } from './quantityText';
+
+/** The words between numbers in other languages. */
+const WORDS: Readonly<Record<string, Readonly<Record<string, string>>>> = Object.fromEntries(
+  (
+    [
+      ['de', 'bis', 'und'],
+      ['fr', 'à', 'et'],
+      ['es', 'a', 'y'],
+      ['it', 'a', 'e'],
+      ['pt', 'a', 'e'],
+      ['nl', 'tot', 'en'],
+      ['pl', 'do', 'i'],
+    ] as const
+  ).map(([language, to, and]) => [
+    language,
+    { 'range-phrase': to, 'list-final-separator': and, 'list-pair-separator': and },
+  ]),
+);
 
 /** Settings of quantities (`\sisetup`). */
 const SETTINGS = cell<Readonly<Record<string, string>>>('siunitx', {});
@@ -26,7 +45,9 @@ function quantity(
 ): CommandEntry {
   const made = (it: Interpreter, args: Args): Token[] => {
     const own = args[0] ? optionWords(tokensOf(args, 0)) : {};
-    return it.source(source(it, args, { ...it.read(SETTINGS), ...own }));
+    const spoken = WORDS[(it.read(CELLS.patterns) ?? '').slice(0, 2)] ?? {};
+    const settings = withLocale({ ...spoken, ...it.read(SETTINGS), ...own });
+    return it.source(source(it, args, settings));
   };
   return {
     name,
@@ -50,7 +71,12 @@ function quantity(
 const words = (it: Interpreter, args: Args, i: number): string => textOf(it.p, tokensOf(args, i));
 const unitOf = (args: Args, i: number, settings: Readonly<Record<string, string>>): string =>
   unitSource(rawText(tokensOf(args, i)), settings);
-const both = (number: string, unit: string): string =>
+const both = (written: string, unit: string): string => {
+  const number =
+    unit !== '' && isSpread(written) && !written.startsWith('(') ? `(${written})` : written;
+  return joined(number, unit);
+};
+const joined = (number: string, unit: string): string =>
   unit === ''
     ? number
     : /^\\mathrm\{\{\}\^\{\\circ\}\}|^\\mathrm\{\\%\}/.test(unit) && unit.includes('circ}}')
@@ -66,7 +92,7 @@ type Settings = Readonly<Record<string, string>>;
 /** What stands between the ends of a range: “to”, or what `range-phrase` says. */
 function phrase(settings: Settings): string {
   const said = settings['range-phrase'] ?? 'to';
-  return `\\mbox{${/^[a-z]+$/i.test(said) ? ` ${said} ` : said}}`;
+  return `\\mbox{${/^\p{L}+$/u.test(said) ? ` ${said} ` : said}}`;
 }
 const lastWord = (settings: Settings): string => settings['list-final-separator'] ?? 'and';
 
@@ -210,7 +236,7 @@ export const siunitx: PackageEntry = {
       run: (it, args) =>
         it.write(SETTINGS, { ...it.read(SETTINGS), ...optionWords(tokensOf(args, 0)) }),
     },
-    numberCell((it) => it.read(SETTINGS)),
+    numberCell((it) => withLocale(it.read(SETTINGS))),
     {
       name: 'DeclareSIUnit',
       signature: 'omm',

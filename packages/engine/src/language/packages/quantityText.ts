@@ -165,22 +165,47 @@ export function unitSource(text: string, settings: Readonly<Record<string, strin
     .filter(({ power }) => power < 0)
     .map(({ symbol, power }) => one({ symbol, power: -power }));
   const above = parts.filter(({ power }) => power > 0).map(one);
+  const between = settings['inter-unit-product']?.replace(/^\{(.*)\}$/, '$1') ?? '\\,';
   if (below.length === 0 || mode === 'power' || mode === 'reciprocal')
-    return parts.map(one).join('\\,');
-  if (mode === 'fraction') return `\\frac{${above.join('\\,') || '1'}}{${below.join('\\,')}}`;
-  const under = below.join('\\,');
-  return `${above.join('\\,') || '1'}/${below.length > 1 ? `(${under})` : under}`;
+    return parts.map(one).join(between);
+  const [over, under] = [above.join(between) || '1', below.join(between)];
+  if (mode === 'fraction') return `\\frac{${over}}{${under}}`;
+  const brackets = below.length > 1 && settings['bracket-unit-denominator'] !== 'false';
+  return `${over}${settings['per-symbol'] ?? '/'}${brackets ? `(${under})` : under}`;
 }
+
+/** What a region is used to (manual, section 4.14). */
+const LOCALES: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  DE: { 'output-decimal-marker': ',', 'exponent-product': '\\cdot', 'inter-unit-product': '\\,' },
+  FR: { 'output-decimal-marker': ',', 'inter-unit-product': '\\,' },
+  PL: { 'output-decimal-marker': ',', 'exponent-product': '\\cdot' },
+  ZA: { 'output-decimal-marker': ',', 'exponent-product': '\\cdot' },
+};
+
+/** Settings with what their region adds. */
+export const withLocale = (
+  settings: Readonly<Record<string, string>>,
+): Readonly<Record<string, string>> => ({ ...LOCALES[settings.locale ?? ''], ...settings });
+
+const isOn = (settings: Readonly<Record<string, string>>, key: string): boolean =>
+  settings[key] !== undefined && settings[key] !== 'false';
 
 /** Digits in groups of three from five on, as the package has them. */
 function grouped(digits: string, settings: Readonly<Record<string, string>>): string {
   const [whole = '', fraction] = digits.split('.');
-  const mark = settings['group-separator'] ?? '\\,';
-  const off = settings['group-digits'] === 'false' || settings['group-digits'] === 'none';
-  const inWhole = !off && whole.length > 4 ? whole.replace(/\B(?=(\d{3})+$)/g, mark) : whole;
+  const mark = settings['group-separator']?.replace(/^\{(.*)\}$/, '$1') ?? '\\,';
+  const which = settings['group-digits'];
+  const off = which === 'false' || which === 'none';
+  const least = Number(settings['group-minimum-digits'] ?? 5);
+  const inWhole =
+    !off && which !== 'decimal' && whole.length >= least
+      ? whole.replace(/\B(?=(\d{3})+$)/g, mark)
+      : whole;
   if (fraction === undefined) return inWhole;
   const inFraction =
-    !off && fraction.length > 4 ? fraction.replace(/(\d{3})(?=\d)/g, `$1${mark}`) : fraction;
+    !off && which !== 'integer' && fraction.length >= least
+      ? fraction.replace(/(\d{3})(?=\d)/g, `$1${mark}`)
+      : fraction;
   const point = settings['output-decimal-marker']?.replace(/[{}]/g, '') ?? '.';
   return `${inWhole}${point === ',' ? '{,}' : point}${inFraction}`;
 }
@@ -193,24 +218,59 @@ export function numberSource(text: string, settings: Readonly<Record<string, str
     .replace(/,(?=\d)/g, '.');
   const found = /^([-+]?)([\d.]*)(?:\((\d+)\))?(?:±([\d.]+))?(?:[eEdD]([-+]?\d+))?$/.exec(plain);
   if (!found) return text;
-  const [, sign = '', digits = '', paired, plusMinus, exponent] = found;
+  const [, sign = '', given = '', paired, plusMinus, written] = found;
+  const [digits, exponent] = withExponent(given, written, settings);
+  const separate =
+    isOn(settings, 'separate-uncertainty') || settings['uncertainty-mode'] === 'separate';
   const body = digits === '' ? '' : grouped(rounded(digits, settings), settings);
+  const spread = plusMinus ?? (separate && paired ? lastPlaces(digits, paired) : undefined);
   const uncertain =
-    paired !== undefined
-      ? `(${paired})`
-      : plusMinus !== undefined
-        ? ` \\pm ${grouped(plusMinus, settings)}`
+    spread !== undefined
+      ? ` \\pm ${grouped(spread, settings)}`
+      : paired !== undefined
+        ? `(${paired})`
         : '';
+  const times = settings['exponent-product']?.replace(/[{}]/g, '').trim() ?? '\\times';
   const power =
     exponent === undefined
       ? ''
-      : `${body === '' ? '' : ' \\times '}10^{${exponent.replace(/^\+/, '')}}`;
+      : `${body === '' ? '' : ` ${times} `}10^{${exponent.replace(/^\+/, '')}}`;
   const inner = `${body}${uncertain}`;
-  return `${sign === '+' ? '' : sign}${uncertain.includes('pm') && power !== '' ? `(${inner})` : inner}${power}`;
+  const plus = isOn(settings, 'retain-explicit-plus') ? '+' : '';
+  return `${sign === '+' ? plus : sign}${spread !== undefined && power !== '' ? `(${inner})` : inner}${power}`;
+}
+
+/** Has a number both a value and how far off it may be? With a unit it stands in brackets then. */
+export const isSpread = (source: string): boolean => source.includes('\\pm ');
+
+/** `(2)` behind `3.5`: so much in its last places. */
+function lastPlaces(digits: string, paired: string): string {
+  const places = digits.split('.')[1]?.length ?? 0;
+  if (places === 0) return paired;
+  const padded = paired.padStart(places + 1, '0');
+  return `${padded.slice(0, -places)}.${padded.slice(-places)}`;
+}
+
+/** A number as one digit and a power of ten, or a power that three divides, where that is asked for. */
+function withExponent(
+  digits: string,
+  exponent: string | undefined,
+  settings: Readonly<Record<string, string>>,
+): readonly [string, string | undefined] {
+  const mode =
+    settings['exponent-mode'] ?? (isOn(settings, 'scientific-notation') ? 'scientific' : '');
+  const value = Number(digits);
+  if ((mode !== 'scientific' && mode !== 'engineering') || !value) return [digits, exponent];
+  const whole = Math.floor(Math.log10(Math.abs(value)));
+  const by = mode === 'engineering' ? 3 * Math.floor(whole / 3) : whole;
+  const places = Math.max(0, digits.replace('.', '').replace(/^0+/, '').length - 1 - (whole - by));
+  return [(value / 10 ** by).toFixed(places), String(by + Number(exponent ?? 0))];
 }
 
 function rounded(digits: string, settings: Readonly<Record<string, string>>): string {
   const places = Number(settings['round-precision'] ?? 2);
+  if (isOn(settings, 'drop-zero-decimal') && /\.0+$/.test(digits))
+    return digits.replace(/\.0+$/, '');
   if (settings['round-mode'] === 'places') return Number(digits).toFixed(places);
   if (settings['round-mode'] === 'figures')
     return String(Number(Number(digits).toPrecision(Math.max(1, places))));
