@@ -66,3 +66,17 @@ describe('sheets of class exam', () => {
     expect(rules('')).toBeGreaterThan(rules('\\unframedsolutions'));
   });
 });
+
+describe('points in the right margin', () => {
+  it('stand one under another, whatever stands before them', () => {
+    const body =
+      '\\documentclass{exam}\\pointsinrightmargin\\bracketedpoints\\begin{document}\\begin{questions}' +
+      '\\question[5] Ebb\\begin{parts}\\part[2] Low\\part[3] High\\begin{subparts}\\subpart[4] Slack\\end{subparts}\\end{parts}\\end{questions}\\end{document}';
+    expect(findingsIn(body)).toEqual([]);
+    const { word } = laid(body);
+    const [first, ...others] = ['[5]', '[2]', '[3]', '[4]'].map((points) => word(points));
+    for (const one of others) expect(one.x).toBeCloseTo(first?.x ?? 0, 0);
+    expect(word('[2]').y).toBeCloseTo(word('Low').y, 1);
+    expect(word('Ebb').x).toBeLessThan(word('[5]').x);
+  });
+});

@@ -1,3 +1,4 @@
+import type { Inline } from '../../document/inlines';
 import { glue, INCH, PT, type Sp } from '../../base/lengths';
 import { textOf } from '../../expansion/tokenText';
 import { getCount } from '../../expansion/registers';
@@ -14,6 +15,7 @@ import { endColumn, beginColumn } from '../machine/columns';
 import { dimenOf } from '../scanning/dimenOf';
 import { emitStyle } from '../constructs/pageStyle';
 import type { Interpreter } from '../machine/interpreter';
+import { box } from '../constructs/boxes';
 import { inPlainFrame } from '../constructs/framedBlocks';
 import { paperOf, setAll } from '../constructs/pageLayout';
 import { article } from './standard';
@@ -167,7 +169,24 @@ const total = (
   },
 });
 
+/** Something in the right margin, level with the line that is being read: one edge for all, however wide their labels. */
+function inRightMargin(it: Interpreter, tokens: readonly Token[]): void {
+  it.startParagraph();
+  const before = it.host.measure(it.mode.hlist?.inlines ?? []).width;
+  const gap = it.dimen('linewidth') + 0.5 * it.em - before;
+  const at = it.p.place;
+  const inlines: Inline[] = [{ kind: 'kern', width: gap, ...at }, ...it.inlinesOf(tokens)];
+  it.add(box(it, inlines, { width: 0, align: 'left' }));
+}
+
 const commands: readonly CommandEntry[] = [
+  {
+    name: '@inrightmargin',
+    signature: 'M',
+    description: 'Something in the right margin.',
+    example: '',
+    run: (it, args) => inRightMargin(it, tokensOf(args, 0)),
+  },
   item('question', 'questions'),
   item('part', 'parts'),
   item('subpart', 'subparts'),

@@ -32,7 +32,7 @@ const POINTS = String.raw`
 \def\marginpointname#1{\def\@marginpointname{#1}}\def\@marginpointname{}
 \def\@pointsalone#1{\def\@thepoints{#1}\@pointsopen#1\@marginpointname\@pointsclose}
 \def\pointsinmargin{\def\@pointsbefore##1{\leavevmode\llap{\@pointsalone{##1}\hskip\dimexpr\@totalleftmargin+.5em\relax}}}\let\pointsinleftmargin\pointsinmargin
-\def\pointsinrightmargin{\def\@pointsbefore##1{\leavevmode\hbox to0pt{\hskip\dimexpr\linewidth+.5em\relax\@pointsalone{##1}\hss}}}
+\def\pointsinrightmargin{\def\@pointsbefore##1{\@inrightmargin{\@pointsalone{##1}}}}
 \def\nopointsinmargin{\let\@pointsbefore\@pointsinline}\let\nopointsinrightmargin\nopointsinmargin
 \def\bracketedpoints{\def\@pointsopen{[}\def\@pointsclose{]}}\def\boxedpoints{\def\@pointsopen{\begingroup\setlength\fboxsep{2pt}\fbox\bgroup}\def\@pointsclose{\egroup\endgroup}}
 \def\@pointsopen{(}\def\@pointsclose{)}
