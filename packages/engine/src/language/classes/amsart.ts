@@ -3,8 +3,9 @@ import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
 import { gluePt, INCH, PT, type Sp } from '../../base/lengths';
 import type { Token } from '../../expansion/meaning';
+import { tokensText } from '../../expansion/tokenText';
 import { setDimen } from '../../expansion/registers';
-import { centred, keep, space, splitAtCommand, titlePart } from '../constructs/title';
+import { centred, keep, setTitlePart, space, splitAtCommand, titlePart } from '../constructs/title';
 import {
   type ClassEntry,
   type CommandEntry,
@@ -23,6 +24,8 @@ import type { BlockNode } from '../../document/blocks';
 import { OWN } from '../machine/ownNames';
 
 /** The authors named so far, the summary that waits for the title, and whether the title has come. */
+/** How the heads of pages call them. */
+const SHORT_AUTHORS = cell<readonly (readonly Token[])[]>('amsshortauthors', []);
 const AUTHORS = cell<readonly (readonly Token[])[]>('amsauthors', []);
 const ABSTRACT = cell<readonly BlockNode[] | null>('amsabstract', null);
 const TITLED = flag('amstitled');
@@ -116,7 +119,7 @@ function makeTitle(it: Interpreter, token: Token): void {
   it.mode.vlist.push({ kind: 'vspace', glue: gluePt(26, 12), behaviour: 'plain' });
   it.write(TITLED, true, true);
   plainPage(it);
-  it.call('@runningtitle');
+  runningHeads(it);
 }
 
 /** Date, subjects, keywords and thanks as notes without marks. */
@@ -130,11 +133,24 @@ function titleNotes(it: Interpreter): void {
   for (const [part, lead] of notes) {
     const tokens = titlePart(it, part);
     if (!tokens || tokens.length === 0) continue;
-    it.execute([...it.source(`\\@blanknote{${lead}`), ...tokens, ...it.source('.}')]);
+    // `\\@addpunct`: no full stop behind one.
+    const ends = /[.!?]$/.test(tokensText(tokens).trim());
+    it.execute([...it.source(`\\@blanknote{${lead}`), ...tokens, ...it.source(ends ? '}' : '.}')]);
   }
 }
 
 const commands: readonly CommandEntry[] = [
+  {
+    name: 'title',
+    signature: 'oM',
+    description: 'The title; in brackets as the heads of pages have it.',
+    example: '\\title[Tides]{On the Tides of Three Harbours}',
+    run: (it, args) => {
+      setTitlePart(it, 'title', tokensOf(args, 1));
+      if (args[0])
+        it.execute([...it.source('\\def\\shorttitle{'), ...tokensOf(args, 0), ...it.source('}')]);
+    },
+  },
   {
     name: 'author',
     signature: 'oM',
@@ -145,6 +161,8 @@ const commands: readonly CommandEntry[] = [
         (a) => splitAtCommand(a, '\\')[0] ?? [],
       );
       it.write(AUTHORS, [...it.read(AUTHORS), ...more], true);
+      const short = args[0] ? [tokensOf(args, 0)] : more;
+      it.write(SHORT_AUTHORS, [...it.read(SHORT_AUTHORS), ...short], true);
     },
   },
   ...['subjclass', 'keywords', 'dedicatory', 'thanks', 'translator', 'commby'].map((name) =>
@@ -183,14 +201,34 @@ const SOURCE = String.raw`
 \def\paragraph{\@startsection{paragraph}{4}{0pt}{0pt}{-\fontdimen2\font}{\normalfont}}
 \def\@blanknote#1{\begingroup\def\thefootnote{}\footnotetext[0]{#1}\endgroup}
 \def\shorttitle{\@title}
-\def\@runningtitle{\markboth{\@title}{\@title}}
-\def\ps@headings{\ps@empty
-  \def\@oddhead{\hfil{\footnotesize\MakeUppercase{\rightmark}}\hfil\llap{\footnotesize\thepage}}%
-  \def\@evenhead{\rlap{\footnotesize\thepage}\hfil{\footnotesize\MakeUppercase{\leftmark}}\hfil}}
 \def\ps@plain{\ps@empty\def\@oddfoot{\footnotesize\hfil\thepage\hfil}\let\@evenfoot\@oddfoot}
 \def\qedsymbol{\openbox}
 \AtEndDocument{\@amsend}
 `;
+
+/** Heads of a paper: its authors on even pages, its short title on odd ones; sections change nothing of them. */
+const HEADS = String.raw`
+\def\ps@headings{\ps@empty\let\@mkboth\@gobbletwo\let\sectionmark\@gobble\let\subsectionmark\@gobble
+  \def\@oddhead{\hfil{\normalfont\scriptsize\rightmark}\hfil\llap{\scriptsize\thepage}}%
+  \def\@evenhead{\rlap{\scriptsize\thepage}\hfil{\normalfont\scriptsize\leftmark}\hfil}}
+`;
+
+/** What the heads say: the authors as they are called for short, all or the first of many. */
+function runningHeads(it: Interpreter): void {
+  const authors = it.read(SHORT_AUTHORS);
+  const [first = []] = authors;
+  const and = (i: number): Token[] =>
+    it.source(i < authors.length - 1 ? ', ' : authors.length > 2 ? ', and ' : ' and ');
+  const names =
+    authors.length > 3
+      ? [...first, ...it.source(' et al.')]
+      : authors.flatMap((author, i) => [...(i > 0 ? and(i) : []), ...author]);
+  it.execute([
+    ...it.source('\\markboth{\\MakeUppercase{'),
+    ...names,
+    ...it.source('}}{\\MakeUppercase{\\shorttitle}}'),
+  ]);
+}
 
 function page(it: Interpreter, options: readonly string[]): void {
   const [width, height] = paperOf(options);
@@ -238,6 +276,7 @@ function amsClass(name: string, base: ClassEntry, chapters: boolean): ClassEntry
       setUp(it, ['10pt', ...options], { ...ARTICLE, chapters, twoSide: true });
       page(it, options);
       it.write(CELLS.flushBottom, false, true);
+      if (!chapters) it.execute(it.source(HEADS));
       it.execute(it.source('\\pagestyle{headings}'));
     },
   };

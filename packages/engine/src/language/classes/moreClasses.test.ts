@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { findingsIn, typeset } from '../../testing/document';
+import { findingsIn, linesOf, typeset } from '../../testing/document';
 import { laid } from '../../testing/layout';
 
 const PT_PER_BP = 72.27 / 72;
@@ -120,5 +120,28 @@ describe('exam', () => {
     expect(right.word('[5]').y).toBeCloseTo(right.word('tide').y, 1);
     const left = at('\\pointsinmargin');
     expect(left.word('(5)').right).toBeLessThan(left.word('1.').x);
+  });
+});
+
+describe('The heads of a paper', () => {
+  const paper = (authors: string): string[] => {
+    const text = `\\documentclass{amsart}\\title[Short]{A long title}${authors}\\thanks{Supported.}\\begin{document}\\maketitle\\section{Intro}a\\newpage b\\newpage c\\end{document}`;
+    return linesOf(typeset(text)).map((line) => line.replaceAll('\u00a0', ' '));
+  };
+  it('name its authors on even pages, its short title on odd ones, no section', () => {
+    const lines = paper('\\author{A. Marsh}\\author{B. Quill}').join(' | ');
+    expect(lines).toMatch(/2\s*A\. MARSH AND B\. QUILL/);
+    expect(lines).toMatch(/SHORT\s*3/);
+    expect(lines).not.toContain('INTRO');
+  });
+  it.each([
+    ['\\author[Marsh]{Adam Marsh}', /2\s*MARSH/],
+    ['\\author{A}\\author{B}\\author{C}', /2\s*A, B, AND C/],
+    ['\\author{A}\\author{B}\\author{C}\\author{D}', /2\s*A ET AL\./],
+  ])('call them for short: %s', (authors, head) =>
+    expect(paper(authors).join(' | ')).toMatch(head),
+  );
+  it('thanks end with one full stop', () => {
+    expect(paper('\\author{A}').join(' | ')).not.toContain('Supported..');
   });
 });

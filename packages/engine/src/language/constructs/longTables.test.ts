@@ -99,3 +99,20 @@ describe('a bibliography', () => {
     expect(laidBody(`\\cite{nobody}`).text).toContain('[?]');
   });
 });
+
+/** longtable manual, section 4.4: a caption is a row where it stands. */
+describe('A caption of a long table', () => {
+  const place = (rows: string): boolean => {
+    const { word } = laidBody(
+      `\\begin{longtable}{lc}${rows}\\end{longtable}`,
+      '\\usepackage{longtable}',
+    );
+    return word('Table').y < word('ebb').y;
+  };
+  it.each([
+    ['\\caption{Tides}\\\\ ebb & 1\\\\', true],
+    ['\\caption{Tides}\\\\ head & h\\\\ \\endhead ebb & 1\\\\', true],
+    ['ebb & 1\\\\ \\hline \\caption{Tides}\\\\', false],
+    ['head & h\\\\ \\endhead ebb & 1\\\\ \\caption{Tides}', false],
+  ])('%s', (rows, above) => expect(place(rows)).toBe(above));
+});

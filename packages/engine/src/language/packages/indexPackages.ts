@@ -95,10 +95,10 @@ const printindex: CommandEntry = {
 const THEINDEX = String.raw`
 \def\@idxitem{\par\hangindent 40pt}
 \let\@indexlisted\relax
-\newcommand\seename{see}\newcommand\alsoname{see also}
-\newcommand\seealso[2]{\emph{\alsoname} #1}
+\providecommand\seename{see}\providecommand\alsoname{see also}
+\def\seealso#1#2{\emph{\alsoname} #1}
 \def\@indexintoc{\@ifundefined{chapter}{\addcontentsline{toc}{section}{\indexname}}{\addcontentsline{toc}{chapter}{\indexname}}}
-\newenvironment{theindex}{%
+\let\theindex\relax\let\endtheindex\relax\newenvironment{theindex}{%
   \if@twocolumn\@restonecolfalse\else\@restonecoltrue\fi
   \columnseprule0pt\columnsep35pt\relax
   \@ifundefined{chapter}{\twocolumn[\@indexheading]}{\twocolumn[\@schapterhead{\indexname}]}%

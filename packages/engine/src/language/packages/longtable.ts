@@ -25,17 +25,21 @@ const part = (name: string, what: string): CommandEntry =>
     },
   );
 
-const CAPTION = cell<readonly BlockNode[] | null>('longcaption', null);
+/** The caption of a long table, and behind how many of its rows it stands. */
+const CAPTION = cell<{ readonly blocks: readonly BlockNode[]; readonly at: number } | null>(
+  'longcaption',
+  null,
+);
 
-/** The caption of a long table stands above its first row, as wide as the text. */
-function longCaption(it: Interpreter): void {
+/** The caption of a long table, as wide as the text. */
+function longCaption(it: Interpreter, at: number): void {
   const open = it.environments.findLast((e) => e.name === 'longtable') as OpenEnvironment;
   const args = it.readArguments('soM', it.p.command('caption'));
   if (!args) return;
   open.data.set(FLOAT_TYPE, 'table');
   const blocks = it.gather(() => caption(it, args, it.p.command('caption')));
   // Repeated in the head of later pages, it is printed once.
-  if (!open.data.get(CAPTION)) open.data.set(CAPTION, blocks);
+  if (!open.data.get(CAPTION)) open.data.set(CAPTION, { blocks, at });
 }
 
 /** longtable: tables that go over several pages. */
@@ -61,17 +65,16 @@ export const longtable: PackageEntry = {
         const { data } = it.innermost;
         const preamble = readPreamble(it, tokensOf(args, 1));
         const table = freshTable();
-        table.caption = () => longCaption(it);
+        table.caption = () => longCaption(it, table.count);
         const rows = readRows(it, preamble, 'longtable', table);
-        const above = data.get(CAPTION);
+        const said = data.get(CAPTION);
+        // Behind a row of the body it stands below the table.
+        const isBelow = said !== null && said.at > (table.parts.at(-1)?.at ?? 0);
+        const gap = { kind: 'vspace', glue: gluePt(6), behaviour: 'plain' } as const;
+        const together = { kind: 'penalty', penalty: 10000 } as const;
         const node = tableNode(it, preamble, rows, table, { position: 't', width: null });
         it.mode.vlist.push({ kind: 'vspace', glue: it.skip('bigskipamount'), behaviour: 'merge' });
-        if (above)
-          it.mode.vlist.push(
-            ...above,
-            { kind: 'penalty', penalty: 10000 },
-            { kind: 'vspace', glue: gluePt(6), behaviour: 'plain' },
-          );
+        if (said && !isBelow) it.mode.vlist.push(...said.blocks, together, gap);
         it.mode.vlist.push({
           kind: 'longtable',
           table: node,
@@ -79,6 +82,7 @@ export const longtable: PackageEntry = {
           width: it.dimen('linewidth'),
           left: it.dimen('totalleftmargin'),
         });
+        if (said && isBelow) it.mode.vlist.push(together, gap, ...said.blocks);
         it.mode.vlist.push({ kind: 'vspace', glue: it.skip('bigskipamount'), behaviour: 'merge' });
       },
       end: (it) => {

@@ -117,7 +117,8 @@ function takeTextKey({ g, reading }: KeyCall, part: readonly Token[]): boolean {
   const key = wordsOf(reading.it, at < 0 ? part : part.slice(0, at)).trim();
   const value = at < 0 ? [] : trimmed(part.slice(at + 1));
   const said = wordsOf(reading.it, value);
-  if (key === 'text') g.decoration = { ...g.decoration, text: value };
+  if (key === 'mirror') g.decoration = { ...g.decoration, mirror: true };
+  else if (key === 'text') g.decoration = { ...g.decoration, text: value };
   else if (key === 'text align' || key === 'text align/align') {
     const align = said.replace(/^\{?(?:align=)?/, '').replace(/\}$/, '');
     const textAlign = align === 'center' || align === 'right' ? align : 'left';

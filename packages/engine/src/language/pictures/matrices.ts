@@ -1,7 +1,9 @@
 import type { Point } from '../../base/maps';
+import { PT } from '../../base/lengths';
 import type { Mark } from '../../document/drawing';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
+import type { Interpreter } from '../machine/interpreter';
 import type { Reading } from './coordinates';
 import type { Graphics } from './graphics';
 import { withKeys, withStyle, type NodeSaying } from './keys';
@@ -113,9 +115,28 @@ export function matrixText(
             span,
           );
         }
+      const { innerX, innerY } = g.node;
+      const right = at.x + width + innerX;
+      const ends = [at.x - innerX, right] as const;
+      saying.delimiters.forEach((sign, i) => {
+        if (sign === '') return;
+        const bare = { ...inner, node: { ...inner.node, anchor: 'center', innerX: 0, innerY: 0 } };
+        const text = setText(reading, bare, delimiter(it, sign, i === 0, total + 2 * innerY));
+        const x = (ends[i] ?? 0) + (i === 0 ? -text.width / 2 : text.width / 2);
+        setNode(reading, bare, newSaying(), text, { x, y: at.y }, null, span);
+      });
       return [];
     },
   };
+}
+
+/** The bracket at a side of a matrix, as high as it is. */
+function delimiter(it: Interpreter, sign: string, isLeft: boolean, high: number): Token[] {
+  const half = `${high / 2 / PT}pt`;
+  const inside = `\\vcenter{\\hrule height ${half} depth ${half} width 0pt}`;
+  const named = /^[{}]$/.test(sign) ? `\\${sign}` : sign;
+  const formula = isLeft ? `\\left${named} ${inside}\\right.` : `\\left.${inside}\\right${named}`;
+  return it.source(`$\\nulldelimiterspace0pt ${formula}$`);
 }
 const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { drawn } from '../../testing/drawn';
+import { laidBody } from '../../testing/layout';
 
 const CM = 28.45276;
 const cm = (...points: readonly (readonly [number, number])[]) =>
@@ -365,5 +366,29 @@ describe('whatever is written', () => {
       '\\foreach \\x in {1,...,10000000} \\draw (\\x,0);\\end{tikzpicture}After.\\begin{tikzpicture}',
     );
     expect(many.laid.text).toContain('After.');
+  });
+});
+
+describe('A matrix of nodes', () => {
+  it.each([
+    ['(', ')'],
+    ['{[}', '{]}'],
+    ['\\lbrace', '\\rbrace'],
+  ])('has its delimiters, which belong to the picture: %s %s', (left, right) => {
+    const matrix = (delimiters: string): number => {
+      const body = `\\mbox{a\\begin{tikzpicture}\\matrix[matrix of math nodes${delimiters}]{1 & 2\\\\ 3 & 4\\\\};\\end{tikzpicture}b}`;
+      const { word } = laidBody(body, '\\usepackage{tikz}\\usetikzlibrary{matrix}');
+      return word('b').x - word('a').x;
+    };
+    const wider = matrix(`,left delimiter=${left},right delimiter=${right}`) - matrix('');
+    expect(wider).toBeGreaterThan(8);
+    expect(wider).toBeLessThan(25);
+  });
+  it('a brace below stays below where circuits have words of their own', () => {
+    const body =
+      '\\begin{tikzpicture}\\draw[decorate,decoration={brace,mirror,raise=12pt}] (0,0) -- (3,0) node[midway,above=0pt]{m};\\end{tikzpicture}';
+    const low = (packages: string): number =>
+      laidBody(body, `\\usepackage{${packages}}`).word('m').y;
+    expect(low('tikz,circuitikz')).toBeCloseTo(low('tikz'), 1);
   });
 });
