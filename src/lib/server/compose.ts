@@ -50,7 +50,7 @@ export function composeFrom({ db, ...around }: Surroundings) {
     repositories,
     services: {
       assignments: assignmentService(all),
-      collection: collectionService(all),
+      collection: collectionService({ ...all, history: versionRepository(db) }),
       desk: deskService(all),
       files: fileService(all),
       handIn: handInService(all),

@@ -60,7 +60,10 @@
   </form>
   <section class="mt-5 border-t border-base-300 pt-4" aria-labelledby="collection-title">
     <h3 id="collection-title" class="mb-1 font-bold">All your work</h3>
-    <p class="mb-2">Everything as plain files in one zip, to take with you or to bring back.</p>
+    <p class="mb-2">
+      Everything as plain files in one zip, earlier versions and what was handed in among them, to
+      take with you or to bring back.
+    </p>
     <a class="btn btn-sm" href="/api/collection" download>Take it all out</a>
     <label class="btn btn-sm">
       Bring it back

@@ -28,6 +28,16 @@ export function handInRepository(db: Db) {
         .map((row) => ({ ...row, receipt: JSON.parse(row.receipt) as Receipt }));
     },
 
+    /** All of an assignment with the PDFs that went, the first one first. */
+    rows: (assignmentId: string) =>
+      db
+        .select()
+        .from(handIns)
+        .where(eq(handIns.assignmentId, assignmentId))
+        .orderBy(asc(handIns.id))
+        .all()
+        .map((row) => ({ ...row, receipt: JSON.parse(row.receipt) as Receipt })),
+
     /** All receipts of all assignments, the first one first. */
     receipts(): { readonly assignmentId: string; readonly receipt: Receipt }[] {
       return db

@@ -41,6 +41,16 @@ export function versionRepository(db: Db) {
     list: (assignmentId: string): VersionCard[] =>
       db.select(card).from(versions).where(of(assignmentId)).orderBy(asc(versions.id)).all(),
 
+    /** All of them with what they hold, the oldest first. */
+    rows: (assignmentId: string) =>
+      db
+        .select()
+        .from(versions)
+        .where(of(assignmentId))
+        .orderBy(asc(versions.id))
+        .all()
+        .map((row) => ({ ...row, content: inflateRawSync(row.content).toString('utf8') })),
+
     last(assignmentId: string): LastVersion | null {
       return (
         db

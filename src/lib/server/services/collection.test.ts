@@ -1,7 +1,7 @@
 import { unzipSync, zipSync } from 'fflate';
 import { readFileSync } from 'node:fs';
 import { expect, it } from 'vitest';
-import { testServer } from '../testing';
+import { SHEET, testServer } from '../testing';
 
 const GAUGE = readFileSync('packages/engine/src/testing/corpus/pictures/gauge.png');
 
@@ -64,4 +64,101 @@ it('is refused when it is none, broken or incomplete; nothing is half taken', ()
   expect(said({ ...packed, 'collection.json': new TextEncoder().encode(evil) })).toContain(
     'understood',
   );
+});
+
+const RECEIPT = {
+  site: 'The course site',
+  posting: 'tides',
+  number: 'R-7',
+  receivedAt: '2026-03-01T10:00:00.000Z',
+  late: false,
+  files: [{ name: 'Tides.pdf', size: 5, sha256: 'ab' }],
+};
+
+/** A desk whose first assignment has earlier versions, one of them handed in. */
+function withPast() {
+  const server = full();
+  const { services, repositories, clock, later } = server;
+  const first = services.versions.name('a', 'Before the table');
+  later(10);
+  services.assignments.save('a', { path: 'sheet.tex', revision: 1, content: 'Ebb.\nFlood.\n' });
+  services.files.add('a', 'mark.png', GAUGE);
+  const second = services.versions.name('a', 'With the table');
+  if (first === null || second === null) throw new Error('not kept');
+  repositories.handIns.add('a', second, RECEIPT, Buffer.from('%PDF-went'), clock.now.toISOString());
+  return { server, first, second };
+}
+
+it('brings earlier versions and what was handed in back', () => {
+  const { server, second } = withPast();
+  const packed = server.services.collection.pack();
+  const other = testServer();
+  other.repositories.courses.clear();
+  expect(other.services.collection.unpack(packed).kind).toBe('kept');
+  const bare = (one: typeof other) =>
+    one.services.versions.list('a').map(({ at, kind, name, words }) => ({ at, kind, name, words }));
+  expect(bare(other)).toEqual(bare(server));
+  expect(bare(other).map(({ name }) => name)).toContain('Before the table');
+  // Each is what it was, pictures too, and can be put back.
+  server.services.versions.list('a').forEach(({ id }, i) => {
+    const brought = other.services.versions.list('a')[i]?.id ?? 0;
+    expect(other.services.versions.snapshotAt('a', brought)).toEqual(
+      server.services.versions.snapshotAt('a', id),
+    );
+  });
+  const [handed] = other.services.handIn.receipts('a');
+  expect(handed?.receipt).toEqual(RECEIPT);
+  expect(other.services.handIn.frozenPdf('a', handed?.id ?? 0)?.toString()).toBe('%PDF-went');
+  expect(other.services.versions.snapshotAt('a', handed?.versionId ?? 0)).toEqual(
+    server.services.versions.snapshotAt('a', second),
+  );
+  expect(other.services.collection.pack().equals(packed)).toBe(true);
+});
+
+it('goes on with versions of its own after it was brought in', () => {
+  const packed = withPast().server.services.collection.pack();
+  const other = testServer();
+  other.repositories.courses.clear();
+  other.services.collection.unpack(packed);
+  const before = other.services.versions.list('a').length;
+  const mine = other.services.versions.name('a', 'Mine');
+  expect(other.services.versions.list('a')).toHaveLength(before + 1);
+  expect(other.services.versions.snapshotAt('a', mine ?? 0)?.texts['sheet.tex']).toBe(
+    'Ebb.\nFlood.\n',
+  );
+  const [first] = other.services.versions.list('a');
+  expect(other.services.versions.restore('a', first?.id ?? 0)).toBe(true);
+  const file = other.repositories.files.all('a').find(({ path }) => path === 'sheet.tex');
+  expect(file?.content).toBe(SHEET);
+});
+
+it('a past that is broken is refused in a sentence, and nothing is half taken', () => {
+  const packed = unzipSync(withPast().server.services.collection.pack());
+  const history = '.history/a/versions.json';
+  const told = JSON.parse(new TextDecoder().decode(packed[history])) as {
+    versions: { whole: boolean; change: { pictures: Record<string, string> } }[];
+    handIns: { version: number }[];
+  };
+  const said = (past: unknown, without = ''): string => {
+    const files = { ...packed, [history]: new TextEncoder().encode(JSON.stringify(past)) };
+    if (without !== '') delete files[without];
+    const other = testServer();
+    other.repositories.courses.clear();
+    const outcome = other.services.collection.unpack(Buffer.from(zipSync(files)));
+    expect(other.services.versions.list('a')).toEqual([]);
+    return outcome.kind === 'refused' ? outcome.problem : 'kept';
+  };
+  expect(said(told, '.history/a/hand-in-1.pdf')).toContain('hand-in-1.pdf is missing');
+  const [version, handedIn] = [told.versions[0], told.handIns[0]];
+  if (!version || !handedIn) throw new Error('no past');
+  const rest = told.versions.slice(1);
+  for (const broken of [
+    { ...told, handIns: [{ ...handedIn, version: 99 }] },
+    { ...told, versions: [{ ...version, whole: false }, ...rest] },
+    { ...told, versions: [{ ...version, change: { ...version.change, pictures: { x: 'no' } } }] },
+    { handIns: [] },
+  ])
+    expect(said(broken)).toContain('understood');
+  const picture = Object.keys(packed).find((name) => name.startsWith('.history/pictures/'));
+  expect(said(told, picture)).toContain('is missing');
 });

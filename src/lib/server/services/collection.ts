@@ -12,6 +12,8 @@ import type { FragmentRepository } from '../repositories/fragments';
 import type { HandInRepository } from '../repositories/handIns';
 import type { PictureRepository } from '../repositories/pictures';
 import type { SettingsRepository } from '../repositories/settings';
+import type { VersionRepository } from '../repositories/versions';
+import { packHistory, readHistory, takeHistory, type History } from './history';
 import { zipped } from './packing';
 import { pictureEnding } from './pictureFile';
 import { readText } from './files';
@@ -103,6 +105,7 @@ interface Parts {
   readonly pictures: PictureRepository;
   readonly fragments: FragmentRepository;
   readonly handIns: HandInRepository;
+  readonly history: VersionRepository;
   readonly settings: SettingsRepository;
   readonly atomically: <T>(work: () => T) => T;
   readonly now: () => Date;
@@ -142,6 +145,7 @@ export function collectionService(parts: Parts) {
         const drawn = pictures.all(card.id).sort((a, b) => (a.name < b.name ? -1 : 1));
         for (const { path, content } of texts) out[`${folder}/${path}`] = Buffer.from(content);
         for (const { name, bytes } of drawn) out[`${folder}/${name}`] = bytes;
+        Object.assign(out, packHistory(parts, card.id));
         return {
           id: card.id,
           course: card.courseId,
@@ -184,7 +188,7 @@ export function collectionService(parts: Parts) {
     unpack(zip: Buffer): Imported {
       const read = readCollection(zip);
       if ('problem' in read) return { kind: 'refused', problem: read.problem };
-      const { index, content } = read;
+      const { index, content, past } = read;
       return parts.atomically(() => {
         const at = parts.now().toISOString();
         if (settings.profile().name === '') settings.setProfile(index.profile);
@@ -197,6 +201,8 @@ export function collectionService(parts: Parts) {
         for (const entry of index.assignments) {
           if (assignments.exists(entry.id) || !courses.exists(entry.course)) continue;
           takeAssignment(entry, content, at);
+          const told = past.get(entry.id);
+          if (told) takeHistory(parts, entry.id, told, content);
           taken++;
         }
         const known = new Set(fragments.list().map(({ name, source }) => `${name}\n${source}`));
@@ -224,10 +230,12 @@ export function collectionService(parts: Parts) {
 export type CollectionService = ReturnType<typeof collectionService>;
 
 /** The index of a collection and its files; or what is wrong with it, in a sentence. */
-function readCollection(
-  zip: Buffer,
-):
-  | { readonly index: Index; readonly content: ReadonlyMap<string, Buffer> }
+function readCollection(zip: Buffer):
+  | {
+      readonly index: Index;
+      readonly content: ReadonlyMap<string, Buffer>;
+      readonly past: ReadonlyMap<string, History>;
+    }
   | { readonly problem: string } {
   let content: Map<string, Buffer>;
   try {
@@ -243,15 +251,19 @@ function readCollection(
     const { value, error } = indexSchema.validate(JSON.parse(listed.toString('utf8')));
     if (error) throw error;
     const index = value as Index;
-    for (const { folder, texts, pictures } of index.assignments) {
+    const past = new Map<string, History>();
+    for (const { id: assignment, folder, texts, pictures } of index.assignments) {
       for (const path of [...texts, ...pictures])
         if (!content.has(`${folder}/${path}`))
           return { problem: `${folder}/${path} is missing from it. Nothing of it was taken.` };
       for (const path of pictures)
         if ('problem' in pictureEnding(content.get(`${folder}/${path}`) as Buffer))
           return { problem: `${folder}/${path} is no picture. Nothing of it was taken.` };
+      const told = readHistory(content, assignment);
+      if (told && 'problem' in told) return told;
+      if (told) past.set(assignment, told);
     }
-    return { index, content };
+    return { index, content, past };
   } catch {
     return { problem: `Its ${INDEX} cannot be understood. Nothing of it was taken.` };
   }
