@@ -140,8 +140,11 @@ it('a past that is broken is refused in a sentence, and nothing is half taken', 
     handIns: { version: number }[];
   };
   const said = (past: unknown, without = ''): string => {
-    const files = { ...packed, [history]: new TextEncoder().encode(JSON.stringify(past)) };
-    if (without !== '') delete files[without];
+    const files: Record<string, Uint8Array> = {
+      ...packed,
+      [history]: new TextEncoder().encode(JSON.stringify(past)),
+    };
+    if (without !== '') Reflect.deleteProperty(files, without);
     const other = testServer();
     other.repositories.courses.clear();
     const outcome = other.services.collection.unpack(Buffer.from(zipSync(files)));
