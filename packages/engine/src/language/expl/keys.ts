@@ -14,6 +14,9 @@ import {
   type Call,
   type ExplFunction,
   type Tokens,
+  unspaced,
+  bare,
+  groupsOf,
 } from './call';
 
 /** A key: what is carried out with its value as `#1`, and what stands for a value that is left out. */
@@ -26,22 +29,11 @@ interface Key {
 
 const keys = cellsBy<Key | null>('explkey', null);
 
-const trimmed = (tokens: Tokens): Tokens => {
-  const from = tokens.findIndex(({ cat }) => cat !== Cat.Space);
-  const to = tokens.findLastIndex(({ cat }) => cat !== Cat.Space);
-  return from < 0 ? [] : tokens.slice(from, to + 1);
-};
-
-function bare(tokens: Tokens): Tokens {
-  const inner = trimmed(tokens);
-  return inner[0]?.cat === Cat.Begin && inner.at(-1)?.cat === Cat.End ? inner.slice(1, -1) : inner;
-}
-
 /** `key = value` pairs; a value left out is null. */
 function pairs(tokens: Tokens): { name: string; at: Token; value: Tokens | null }[] {
   return splitAt(tokens, ',').flatMap((part) => {
     const eq = part.findIndex(({ text, cell }) => text === '=' && cell === null);
-    const key = trimmed(eq < 0 ? part : part.slice(0, eq));
+    const key = unspaced(eq < 0 ? part : part.slice(0, eq));
     const [at] = key;
     const name = plainText(key).replace(/\s*\/\s*/g, '/');
     return at ? [{ name, at, value: eq < 0 ? null : bare(part.slice(eq + 1)) }] : [];
@@ -139,7 +131,7 @@ function property(call: Call, path: string, name: string, value: Tokens): void {
       return keepKey(p, path, { choices: [] });
     case 'choices': {
       const [names = [], code = []] = groupsOf(value);
-      for (const one of splitAt(names, ',').map((part) => plainText(trimmed(part))))
+      for (const one of splitAt(names, ',').map((part) => plainText(unspaced(part))))
         keepKey(p, `${path}/${one}`, {
           code: detach([
             p.command('def'),
@@ -155,20 +147,9 @@ function property(call: Call, path: string, name: string, value: Tokens): void {
   }
 }
 
-function groupsOf(tokens: Tokens): Token[][] {
-  const out: Token[][] = [];
-  let depth = 0;
-  for (const token of tokens) {
-    if (token.cat === Cat.End) depth--;
-    if (depth > 0) out.at(-1)?.push(token);
-    if (token.cat === Cat.Begin && depth++ === 0) out.push([]);
-  }
-  return out;
-}
-
 /** `\keys_define:nn { module } { key .code:n = {…} }`. */
 function define(call: Call): void {
-  const module = plainText(trimmed(call.args[0] ?? []));
+  const module = plainText(unspaced(call.args[0] ?? []));
   for (const { name, value } of pairs(call.args[1] ?? [])) {
     const [, key = '', kind = ''] = /^(.*?)\s*\.([\w:]+)$/.exec(name) ?? [];
     if (kind === '') continue;
@@ -190,7 +171,7 @@ function setKey(call: Call, path: string, value: Tokens | null): void {
 
 function setAll(call: Call, unknown: Tokens | null): void {
   const { p } = call;
-  const module = plainText(trimmed(call.args[0] ?? []));
+  const module = plainText(unspaced(call.args[0] ?? []));
   const rest: Token[] = [];
   const found: (() => void)[] = [];
   for (const { name, at, value } of pairs(call.args[1] ?? [])) {
@@ -220,7 +201,7 @@ export const KEYS: readonly ExplFunction[] = [
   does('keys_set_known', 'nn', (call) => setAll(call, [])),
   does('keys_set_known', 'nnN', (call) => setAll(call, call.args[2] ?? [])),
   ...asks('keys_if_exist', 'nn', ({ p, args }) => {
-    const path = [args[0], args[1]].map((part) => plainText(trimmed(part ?? []))).join('/');
+    const path = [args[0], args[1]].map((part) => plainText(unspaced(part ?? []))).join('/');
     return p.state.read(keys(path)) !== null;
   }),
 ];

@@ -16,28 +16,15 @@ import {
   keep,
   plainText,
   sets,
-  variable,
   walk,
   type Call,
   type ExplFunction,
   type Tokens,
+  unspaced,
+  bare,
+  isBound,
 } from './call';
 import { placeIn } from './tokenLists';
-
-const trimmed = (tokens: Tokens): Tokens => {
-  const from = tokens.findIndex(({ cat }) => cat !== Cat.Space);
-  const to = tokens.findLastIndex(({ cat }) => cat !== Cat.Space);
-  return from < 0 ? [] : tokens.slice(from, to + 1);
-};
-
-/** An item without the one pair of braces that stands around it. */
-function bare(tokens: Tokens): Tokens {
-  const inner = trimmed(tokens);
-  const items = itemsOf(inner);
-  const isGroup =
-    inner[0]?.cat === Cat.Begin && items.length === 1 && inner.at(-1)?.cat === Cat.End;
-  return isGroup ? (items[0] ?? []) : inner;
-}
 
 /** How the items of a kind of list are written down: each in braces, or with commas between. */
 interface Kind {
@@ -48,7 +35,7 @@ interface Kind {
 
 const commaItems = (tokens: Tokens): Tokens[] =>
   splitAt(tokens, ',')
-    .map(trimmed)
+    .map(unspaced)
     .filter((item) => item.length > 0)
     .map(bare);
 
@@ -153,10 +140,7 @@ function functionsOf({ name, read, write }: Kind): ExplFunction[] {
     ...take('get', true, false),
     ...take('get_left', true, false),
     ...take('get_right', false, false),
-    ...asks(`${name}_if_exist`, 'N', ({ p, args }) => {
-      const token = variable(args[0]);
-      return token?.cell != null && p.state.meaning(token.cell) !== undefined;
-    }),
+    ...asks(`${name}_if_exist`, 'N', isBound),
     ...forms.flatMap(([letter, list]): ExplFunction[] => [
       gives(`${name}_count`, letter, (call) => call.p.chars(String(list(call).length))),
       gives(`${name}_item`, `${letter}n`, (call) => {
@@ -277,7 +261,7 @@ const writeProperties = (
     list.flatMap(([key, value]) => [...group(p, p.chars(key)), ...group(p, value)]),
     global,
   );
-const keyOf = ({ args }: Call): string => plainText(trimmed(args[1] ?? []));
+const keyOf = ({ args }: Call): string => plainText(unspaced(args[1] ?? []));
 const withProperty = (list: readonly Property[], key: string, value: Tokens): Property[] =>
   list.some(([one]) => one === key)
     ? list.map((one): Property => (one[0] === key ? [key, value] : one))
@@ -286,7 +270,7 @@ const withProperty = (list: readonly Property[], key: string, value: Tokens): Pr
 const pairsOf = (tokens: Tokens): Property[] =>
   splitAt(tokens, ',').flatMap((part): Property[] => {
     const eq = part.findIndex(({ text, cell }) => text === '=' && cell === null);
-    const key = plainText(trimmed(eq < 0 ? part : part.slice(0, eq)));
+    const key = plainText(unspaced(eq < 0 ? part : part.slice(0, eq)));
     return key === '' ? [] : [[key, eq < 0 ? [] : bare(part.slice(eq + 1))]];
   });
 
@@ -329,10 +313,7 @@ const PROPERTIES: readonly ExplFunction[] = [
   gives('prop_count', 'N', ({ p, args }) => p.chars(String(propertiesOf(p, args[0]).length))),
   ...asks('prop_if_in', 'Nn', (call) => valueFor(call) !== null),
   ...asks('prop_if_empty', 'N', ({ p, args }) => propertiesOf(p, args[0]).length === 0),
-  ...asks('prop_if_exist', 'N', ({ p, args }) => {
-    const token = variable(args[0]);
-    return token?.cell != null && p.state.meaning(token.cell) !== undefined;
-  }),
+  ...asks('prop_if_exist', 'N', isBound),
   ...['', 'T', 'F', 'TF'].map((branches) =>
     does('prop_get', `NnN${branches}`, (call) => {
       const value = valueFor(call);

@@ -25,6 +25,7 @@ import {
   type Call,
   type ExplFunction,
   type Tokens,
+  isBound,
 } from './call';
 import { chooses } from './tokenLists';
 
@@ -156,10 +157,7 @@ const registers = (
   gives(`${kind}_min`, 'nn', (call) =>
     call.p.chars(print(Math.min(evaluate(call, call.args[0]), evaluate(call, call.args[1])))),
   ),
-  ...asks(`${kind}_if_exist`, 'N', ({ p, args }) => {
-    const token = variable(args[0]);
-    return token?.cell != null && p.state.meaning(token.cell) !== undefined;
-  }),
+  ...asks(`${kind}_if_exist`, 'N', isBound),
   ...comparisons(kind, evaluate),
 ];
 

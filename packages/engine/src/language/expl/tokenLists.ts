@@ -17,11 +17,12 @@ import {
   plainText,
   sets,
   text,
-  variable,
   walk,
   type Call,
   type ExplFunction,
   type Tokens,
+  unspaced,
+  isBound,
 } from './call';
 
 const first = ({ args }: Call): Tokens => args[0] ?? [];
@@ -39,12 +40,6 @@ export function partsOf(tokens: Tokens): Token[][] {
   }
   return out;
 }
-
-const trimmed = (tokens: Tokens): Tokens => {
-  const from = tokens.findIndex(({ cat }) => cat !== Cat.Space);
-  const to = tokens.findLastIndex(({ cat }) => cat !== Cat.Space);
-  return from < 0 ? [] : tokens.slice(from, to + 1);
-};
 
 /** Places in a list counted from 1, or from its end below zero. */
 export const placeIn = (count: number, n: number): number => (n < 0 ? count + n : n - 1);
@@ -162,10 +157,7 @@ const kept: readonly ExplFunction[] = ['tl', 'str'].flatMap((kind): ExplFunction
       ),
     ]),
     gives(`${kind}_use`, 'N', ({ p, args }) => held(p, args[0])),
-    ...asks(`${kind}_if_exist`, 'N', ({ p, args }) => {
-      const token = variable(args[0]);
-      return token?.cell != null && p.state.meaning(token.cell) !== undefined;
-    }),
+    ...asks(`${kind}_if_exist`, 'N', isBound),
     ...asks(`${kind}_if_empty`, 'N', ({ p, args }) => held(p, args[0]).length === 0),
     ...asks(`${kind}_if_in`, 'Nn', (call) =>
       plainText(held(call.p, call.args[0])).includes(plainText(second(call))),
@@ -185,7 +177,7 @@ const ranges = (kind: 'tl' | 'str'): ExplFunction[] => {
     ...ofBoth(`${kind}_tail`, '', (tokens, call) =>
       kind === 'str'
         ? pieces(call, tokens).slice(1).flat()
-        : partsOf(trimmed(tokens)).slice(1).flat(),
+        : partsOf(unspaced(tokens)).slice(1).flat(),
     ),
     ...ofBoth(`${kind}_item`, 'n', (tokens, call) => {
       const all = pieces(call, tokens);
@@ -337,8 +329,8 @@ export const TOKEN_LISTS: readonly ExplFunction[] = [
   ...asks('tl_if_novalue', 'n', (call) => first(call).some(({ text: t }) => t.includes('novalue'))),
   ...ofBoth('tl_reverse', '', (tokens) => partsOf(tokens).reverse().flat()),
   ...change('tl_reverse', 'N', (before) => partsOf(before).reverse().flat()),
-  ...ofBoth('tl_trim_spaces', '', (tokens) => trimmed(tokens)),
-  ...change('tl_trim_spaces', 'N', trimmed),
+  ...ofBoth('tl_trim_spaces', '', (tokens) => unspaced(tokens)),
+  ...change('tl_trim_spaces', 'N', unspaced),
   gives('tl_to_str', 'n', ({ p, args }) => p.chars(plainText(args[0]))),
   gives('tl_to_str', 'N', ({ p, args }) => p.chars(plainText(held(p, args[0])))),
   ...asks('str_if_eq', 'nn', (call) => plainText(first(call)) === plainText(second(call))),

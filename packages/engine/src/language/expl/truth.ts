@@ -1,8 +1,18 @@
 import type { Processor } from '../../expansion/processor';
-import type { Token } from '../../expansion/meaning';
 import { expandTokens } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
-import { asks, does, gives, group, sets, variable, type ExplFunction, type Tokens } from './call';
+import {
+  asks,
+  does,
+  gives,
+  group,
+  sets,
+  variable,
+  type ExplFunction,
+  type Tokens,
+  groupsOf,
+  isBound,
+} from './call';
 
 const [TRUE, FALSE] = [1, 0];
 const setBool = (p: Processor, name: Tokens | undefined, value: boolean, global: boolean): void => {
@@ -80,34 +90,20 @@ export const TRUTH: readonly ExplFunction[] = [
   ),
   ...asks('bool_if', 'N', ({ p, args }) => holds(p, args[0])),
   ...asks('bool_if', 'n', ({ p, args }) => holds(p, args[0])),
-  ...asks('bool_if_exist', 'N', ({ p, args }) => {
-    const token = variable(args[0]);
-    return token?.cell != null && p.state.meaning(token.cell) !== undefined;
-  }),
+  ...asks('bool_if_exist', 'N', isBound),
   ...asks('bool_lazy_and', 'nn', ({ p, args }) => holds(p, args[0]) && holds(p, args[1])),
   ...asks('bool_lazy_or', 'nn', ({ p, args }) => holds(p, args[0]) || holds(p, args[1])),
   ...asks(
     'bool_lazy_all',
     'n',
     ({ p, args }) =>
-      (args[0] ?? []).length > 0 && groupsIn(args[0] ?? []).every((one) => holds(p, one)),
+      (args[0] ?? []).length > 0 && groupsOf(args[0] ?? []).every((one) => holds(p, one)),
   ),
   ...asks('bool_lazy_any', 'n', ({ p, args }) =>
-    groupsIn(args[0] ?? []).some((one) => holds(p, one)),
+    groupsOf(args[0] ?? []).some((one) => holds(p, one)),
   ),
   ...asks('bool_xor', 'nn', ({ p, args }) => holds(p, args[0]) !== holds(p, args[1])),
   gives('bool_not_p', 'n', ({ p, args }) => p.chars(holds(p, args[0]) ? '0' : '1')),
   gives('bool_to_str', 'N', ({ p, args }) => p.chars(String(holds(p, args[0])))),
   ...boolLoops,
 ];
-
-function groupsIn(tokens: Tokens): Token[][] {
-  const out: Token[][] = [];
-  let depth = 0;
-  for (const token of tokens) {
-    if (token.cat === Cat.End) depth--;
-    if (depth > 0) out.at(-1)?.push(token);
-    if (token.cat === Cat.Begin && depth++ === 0) out.push([]);
-  }
-  return out;
-}

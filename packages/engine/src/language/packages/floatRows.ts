@@ -96,6 +96,13 @@ function floatBox(it: Interpreter, { type, width, parts, beside }: Wanted): void
   ]);
 }
 
+/** `[width][height][place]`: the width; null where nothing is said. */
+function sizesHere(it: Interpreter): readonly Token[] | null {
+  const width = readOptional(it.p);
+  for (let i = 0; i < 2 && width !== null; i++) if (readOptional(it.p) === null) break;
+  return width;
+}
+
 const boxCommand = (name: string, type: string, beside = false): CommandEntry => ({
   name,
   signature: '',
@@ -103,8 +110,7 @@ const boxCommand = (name: string, type: string, beside = false): CommandEntry =>
   description: `A ${type} with its caption${beside ? ' beside it' : ''}.`,
   example: `\\begin{${type}}\\${name}{\\caption{Tides}}{ebb}\\end{${type}}`,
   run: (it, _args, token) => {
-    const width = readOptional(it.p);
-    for (let i = 0; i < 2 && width !== null; i++) if (readOptional(it.p) === null) break;
+    const width = sizesHere(it);
     const args = it.readArguments('MM', token);
     if (args) floatBox(it, { type, width, parts: [tokensOf(args, 0), tokensOf(args, 1)], beside });
   },
@@ -157,8 +163,7 @@ export const floatrow: PackageEntry = {
       description: 'A box of a float of a kind with its caption.',
       example: '\\begin{figure}\\floatbox{figure}{\\caption{Tides}}{ebb}\\end{figure}',
       run: (it, args, token) => {
-        const width = readOptional(it.p);
-        for (let i = 0; i < 2 && width !== null; i++) if (readOptional(it.p) === null) break;
+        const width = sizesHere(it);
         const rest = it.readArguments('MM', token);
         const type = textOf(it.p, tokensOf(args, 1)).trim();
         if (rest)
