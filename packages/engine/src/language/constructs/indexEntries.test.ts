@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { findingsIn } from '../../testing/document';
+import { findingsIn, inArticle } from '../../testing/document';
 import { laid } from '../../testing/layout';
 import { indexLines, pagesOf, readIndexEntry } from './indexEntries';
 
@@ -145,4 +145,10 @@ tide\\index{tide} and\\index{ebb|see{tide}} more\\newpage again\\index{tide}\\in
     const { text } = laid(document('article'));
     expect(text).toContain('tide and more');
   });
+});
+
+it('both packages of an index may be loaded', () => {
+  expect(
+    findingsIn(inArticle('a', '\\usepackage{makeidx}\\usepackage{imakeidx}\\makeindex')),
+  ).toEqual([]);
 });

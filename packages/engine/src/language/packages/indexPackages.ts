@@ -98,7 +98,7 @@ const THEINDEX = String.raw`
 \providecommand\seename{see}\providecommand\alsoname{see also}
 \def\seealso#1#2{\emph{\alsoname} #1}
 \def\@indexintoc{\@ifundefined{chapter}{\addcontentsline{toc}{section}{\indexname}}{\addcontentsline{toc}{chapter}{\indexname}}}
-\let\theindex\relax\let\endtheindex\relax\newenvironment{theindex}{%
+\let\theindex\undefined\let\endtheindex\undefined\newenvironment{theindex}{%
   \if@twocolumn\@restonecolfalse\else\@restonecoltrue\fi
   \columnseprule0pt\columnsep35pt\relax
   \@ifundefined{chapter}{\twocolumn[\@indexheading]}{\twocolumn[\@schapterhead{\indexname}]}%

@@ -136,7 +136,7 @@ function delimiter(it: Interpreter, sign: string, isLeft: boolean, high: number)
   const inside = `\\vcenter{\\hrule height ${half} depth ${half} width 0pt}`;
   const named = /^[{}]$/.test(sign) ? `\\${sign}` : sign;
   const formula = isLeft ? `\\left${named} ${inside}\\right.` : `\\left.${inside}\\right${named}`;
-  return it.source(`$\\nulldelimiterspace0pt ${formula}$`);
+  return it.source(`$${formula}$`);
 }
 const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);
 
