@@ -37,13 +37,15 @@ test('files are brought in through the drawer; parts of parts, a bibliography an
   await expect(sheet(page)).toContainText('Rocks.');
   await expect(sheet(page)).toContainText('Ada Reef');
 
-  const open = async (name: string) => {
+  const open = async (name: string, holds: string) => {
     await page.getByRole('link', { name, exact: true }).click();
+    // Until the file is there, keys are for the one before.
+    await expect(source(page)).toContainText(holds);
     await expect(page.getByTestId('status')).toContainText(/^saved/);
     await source(page).focus();
   };
   const files = () => page.getByRole('button', { name: 'Files', exact: true }).click();
-  await open('rocks.tex');
+  await open('rocks.tex', 'Rocks.');
   await page.keyboard.press('Control+End');
   await write(page, 'More of \\thes.');
   await expect(sheet(page)).toContainText('More of');
@@ -51,13 +53,13 @@ test('files are brought in through the drawer; parts of parts, a bibliography an
   await expect(source(page)).toContainText('There is no command \\thes.');
 
   await files();
-  await open('lights.bib');
+  await open('lights.bib', 'Ada');
   await caretBehind(page, 'Ada ');
   await write(page, 'Q. ');
   await expect(sheet(page)).toContainText('Ada Q. Reef');
 
   await files();
-  await open('apart.tex');
+  await open('apart.tex', 'Apart.');
   await expect(sheet(page)).toContainText('Apart.');
   await expect(sheet(page)).not.toContainText('First.');
   await page.getByLabel('Take the sheet away, or copy it').click();
