@@ -59,6 +59,15 @@ export function parameterise(tokens: readonly Token[]): Token[] {
   return out;
 }
 
+/** Code with arguments put in for `#1` and its kin; what is not given is empty. */
+export const withArguments = (
+  code: readonly Token[],
+  args: readonly (readonly Token[])[],
+): Token[] =>
+  parameterise(code).flatMap((token) =>
+    token.cat === Cat.Argument ? [...(args[Number(token.text) - 1] ?? [])] : [token],
+  );
+
 /** The name that a definition binds; reports and gives null when there is none. */
 export function readName(p: Processor, caller: Token): Cell | null {
   for (;;) {

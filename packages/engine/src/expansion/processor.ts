@@ -107,9 +107,9 @@ export class Processor {
   reach = 0;
   /** The source of what is being expanded: the outermost call in the document. */
   place: Span = { from: 0, to: 0 };
-  /** What is being gathered, as those who carry out say (`\ifvmode` and its kin, `\ifinner`). */
   /** Binds a name that nothing is bound to, where what it should be follows from the name; false when it does not. */
   bindName: (name: string) => boolean = () => false;
+  /** What is being gathered, as those who carry out say (`\ifvmode` and its kin, `\ifinner`). */
   mode: () => 'vertical' | 'horizontal' | 'math' = () => 'vertical';
   isInner: () => boolean = () => false;
 

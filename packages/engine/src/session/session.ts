@@ -63,6 +63,7 @@ import { TAKEN } from '../expansion/processor';
 export type { CalendarDate } from './reading';
 export type { OutlineEntry } from './account';
 export type { SessionHost, WorkDone } from './host';
+
 const NO_FIELDS: LayoutEnv['field'] = () => [];
 type Described = { readonly description: PageDescription; readonly reads: Map<string, Answer> };
 

@@ -23,9 +23,9 @@ import type { Mode } from '../machine/modes';
 import type { BlockNode } from '../../document/blocks';
 import { OWN } from '../machine/ownNames';
 
-/** The authors named so far, the summary that waits for the title, and whether the title has come. */
-/** How the heads of pages call them. */
+/** How the heads of pages call the authors. */
 const SHORT_AUTHORS = cell<readonly (readonly Token[])[]>('amsshortauthors', []);
+/** The authors named so far, the summary that waits for the title, and whether the title has come. */
 const AUTHORS = cell<readonly (readonly Token[])[]>('amsauthors', []);
 const ABSTRACT = cell<readonly BlockNode[] | null>('amsabstract', null);
 const TITLED = flag('amstitled');

@@ -2,7 +2,7 @@ import { glue } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
 import type { Inline } from '../../document/inlines';
 import { cell, cellsBy } from '../../expansion/cells';
-import { parameterise } from '../../expansion/definitions';
+import { withArguments } from '../../expansion/definitions';
 import type { Token } from '../../expansion/meaning';
 import { setCount, setDimen, setSkip } from '../../expansion/registers';
 import { Cat } from '../../tokens/categories';
@@ -76,21 +76,15 @@ const LABELS: Readonly<Record<string, string>> = {
   brace: '#1#2)',
 };
 
-/** A form with its parameters filled in. */
-const filled = (form: readonly Token[], parts: readonly (readonly Token[])[]): Token[] =>
-  parameterise(form).flatMap((t) =>
-    t.cat === Cat.Argument ? [...(parts[Number(t.text) - 1] ?? [])] : [t],
-  );
-
 /** “Figure 3” as the label format has it: `#1` the word with a tie, `#2` the number. */
 function labelTokens(it: Interpreter, { name, number }: CaptionLabel, options: CaptionOptions) {
   const word = options.name === undefined ? name : it.source(options.name);
   const format = options.labelformat ?? 'simple';
   const own = it.read(captionForm(`labelformat:${format}`));
   // Own forms put their blank themselves (`\bothIfFirst{#1}{~}`).
-  if (own) return filled(own, [word, number]);
+  if (own) return withArguments(own, [word, number]);
   const tied = word.length > 0 ? [...word, it.p.make(Cat.Space, ' ')] : [];
-  return filled(it.source(LABELS[format] ?? '#1#2'), [tied, number]);
+  return withArguments(it.source(LABELS[format] ?? '#1#2'), [tied, number]);
 }
 
 function separator(it: Interpreter, options: CaptionOptions): readonly Token[] {
@@ -183,7 +177,7 @@ export function setCaption(
   const head = labelInlines(it, label, options, text.length === 0);
   it.execute(fontTokens(it, options.textfont));
   const own = it.read(captionForm(`textformat:${options.textformat ?? ''}`));
-  const body = it.inlinesOf(own ? filled(own, [text]) : text);
+  const body = it.inlinesOf(own ? withArguments(own, [text]) : text);
   const whole = [...head, ...body];
   const oneLine = it.host.measure(whole).width <= it.dimen('linewidth') - left - right;
   it.write(CELLS.alignment, alignmentOf(options, oneLine));

@@ -1,5 +1,4 @@
 import { readArgument } from '../../expansion/arguments';
-import { parameterise } from '../../expansion/definitions';
 import { detach, type Expandable, type Macro, type Token } from '../../expansion/meaning';
 import type { Processor } from '../../expansion/processor';
 import { scanDimen, scanInt } from '../../expansion/scan';
@@ -132,59 +131,11 @@ export const group = (p: Processor, tokens: Tokens): Token[] => [
   p.make(Cat.End, '}'),
 ];
 
-/** Items of a list: groups without their braces, single tokens between them; blanks apart from both are left out. */
-export function itemsOf(tokens: Tokens): Token[][] {
-  const out: Token[][] = [];
-  let depth = 0;
-  for (const token of tokens) {
-    if (token.cat === Cat.End) depth--;
-    if (depth > 0) out.at(-1)?.push(token);
-    else if (token.cat === Cat.Begin) out.push([]);
-    else if (token.cat !== Cat.End && token.cat !== Cat.Space) out.push([token]);
-    if (token.cat === Cat.Begin) depth++;
-  }
-  return out;
-}
-
-/** The groups of a list, without their braces; what stands between them is left out. */
-export function groupsOf(tokens: Tokens): Token[][] {
-  const out: Token[][] = [];
-  let depth = 0;
-  for (const token of tokens) {
-    if (token.cat === Cat.End) depth--;
-    if (depth > 0) out.at(-1)?.push(token);
-    if (token.cat === Cat.Begin && depth++ === 0) out.push([]);
-  }
-  return out;
-}
-
-/** Without the blanks at both ends. */
-export function unspaced(tokens: Tokens): Tokens {
-  const from = tokens.findIndex(({ cat }) => cat !== Cat.Space);
-  const to = tokens.findLastIndex(({ cat }) => cat !== Cat.Space);
-  return from < 0 ? [] : tokens.slice(from, to + 1);
-}
-
-/** The same without the one pair of braces that stands around it all. */
-export function bare(tokens: Tokens): Tokens {
-  const inner = unspaced(tokens);
-  if (inner[0]?.cat !== Cat.Begin || inner.at(-1)?.cat !== Cat.End) return inner;
-  const groups = groupsOf(inner);
-  return groups.length === 1 ? (groups[0] ?? []) : inner;
-}
-
 /** Is there a variable of the name in the first argument? */
 export const isBound = ({ p, args }: Call): boolean => {
   const token = variable(args[0]);
   return token?.cell != null && p.state.meaning(token.cell) !== undefined;
 };
-
-/** Code with arguments put in for `#1` and its kin. */
-export function filled(code: Tokens, args: readonly Tokens[]): Token[] {
-  return parameterise(code).flatMap((token) =>
-    token.cat === Cat.Argument ? [...(args[Number(token.text) - 1] ?? [])] : [token],
-  );
-}
 
 /** Ends a walk over a list, so that it can be broken off. */
 export const MAP_END = 'expl@mapend';

@@ -1,22 +1,19 @@
+import { withArguments } from '../../expansion/definitions';
 import { cellsBy } from '../../expansion/cells';
 import { detach, type Token } from '../../expansion/meaning';
 import type { Processor } from '../../expansion/processor';
 import { textOf } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
-import { splitAt } from '../scanning/optionLists';
+import { groupsIn, splitAt, trimmed, unspaced } from '../scanning/optionLists';
 import {
   asks,
   does,
-  filled,
   group,
   keep,
   plainText,
   type Call,
   type ExplFunction,
   type Tokens,
-  unspaced,
-  bare,
-  groupsOf,
 } from './call';
 
 /** A key: what is carried out with its value as `#1`, and what stands for a value that is left out. */
@@ -36,7 +33,7 @@ function pairs(tokens: Tokens): { name: string; at: Token; value: Tokens | null 
     const key = unspaced(eq < 0 ? part : part.slice(0, eq));
     const [at] = key;
     const name = plainText(key).replace(/\s*\/\s*/g, '/');
-    return at ? [{ name, at, value: eq < 0 ? null : bare(part.slice(eq + 1)) }] : [];
+    return at ? [{ name, at, value: eq < 0 ? null : trimmed(part.slice(eq + 1)) }] : [];
   });
 }
 
@@ -130,7 +127,7 @@ function property(call: Call, path: string, name: string, value: Tokens): void {
     case 'choice':
       return keepKey(p, path, { choices: [] });
     case 'choices': {
-      const [names = [], code = []] = groupsOf(value);
+      const [names = [], code = []] = groupsIn(value);
       for (const one of splitAt(names, ',').map((part) => plainText(unspaced(part))))
         keepKey(p, `${path}/${one}`, {
           code: detach([
@@ -166,7 +163,7 @@ function setKey(call: Call, path: string, value: Tokens | null): void {
   if (!key) return;
   const given = value ?? key.fallback ?? [];
   if (key.choices) return setKey(call, `${path}/${textOf(p, given)}`, given);
-  p.push(filled(key.code, [given]));
+  p.push(withArguments(key.code, [given]));
 }
 
 function setAll(call: Call, unknown: Tokens | null): void {

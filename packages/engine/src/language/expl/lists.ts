@@ -1,18 +1,17 @@
+import { withArguments } from '../../expansion/definitions';
 import type { Token } from '../../expansion/meaning';
 import type { Processor } from '../../expansion/processor';
 import { sameTokens } from '../../tokens/token';
 import { Cat } from '../../tokens/categories';
-import { splitAt } from '../scanning/optionLists';
+import { itemsOf, splitAt, trimmed, unspaced } from '../scanning/optionLists';
 import {
   asks,
   called,
   does,
-  filled,
   gives,
   group,
   held,
   intOf,
-  itemsOf,
   keep,
   plainText,
   sets,
@@ -20,8 +19,6 @@ import {
   type Call,
   type ExplFunction,
   type Tokens,
-  unspaced,
-  bare,
   isBound,
 } from './call';
 import { placeIn } from './tokenLists';
@@ -37,7 +34,7 @@ const commaItems = (tokens: Tokens): Tokens[] =>
   splitAt(tokens, ',')
     .map(unspaced)
     .filter((item) => item.length > 0)
-    .map(bare);
+    .map(trimmed);
 
 const SEQ: Kind = {
   name: 'seq',
@@ -132,7 +129,7 @@ function functionsOf({ name, read, write }: Kind): ExplFunction[] {
     ...change('set_from_clist', 'NN', (_, { p, args }) => commaItems(held(p, args[1]))),
     ...change('set_from_seq', 'NN', (_, { p, args }) => itemsOf(held(p, args[1]))),
     ...change('set_map', 'NNn', (_, call) =>
-      items(call, 1).map((item) => filled(call.args[2] ?? [], [item])),
+      items(call, 1).map((item) => withArguments(call.args[2] ?? [], [item])),
     ),
     ...take('pop', true, true),
     ...take('pop_left', true, true),
@@ -158,7 +155,7 @@ function functionsOf({ name, read, write }: Kind): ExplFunction[] {
       does(`${name}_map_inline`, `${letter}n`, (call) =>
         walk(
           call.p,
-          list(call).map((item) => filled(call.args[1] ?? [], [item])),
+          list(call).map((item) => withArguments(call.args[1] ?? [], [item])),
         ),
       ),
       {
@@ -174,7 +171,7 @@ function functionsOf({ name, read, write }: Kind): ExplFunction[] {
         walk(
           call.p,
           list(call).map((item, i) =>
-            filled(call.args[1] ?? [], [call.p.chars(String(i + 1)), item]),
+            withArguments(call.args[1] ?? [], [call.p.chars(String(i + 1)), item]),
           ),
         ),
       ),
@@ -210,7 +207,7 @@ const splits: readonly ExplFunction[] = sets('seq_set_split', 'Nnn', ({ p, args 
       i += mark.length - 1;
     } else parts.at(-1)?.push(token);
   }
-  const items = mark.length === 0 ? itemsOf(tokens) : tokens.length === 0 ? [] : parts.map(bare);
+  const items = mark.length === 0 ? itemsOf(tokens) : tokens.length === 0 ? [] : parts.map(trimmed);
   keep(p, args[0], SEQ.write(p, items), global);
 });
 
@@ -221,7 +218,7 @@ const sorts: readonly ExplFunction[] = ['seq', 'clist'].flatMap((name) =>
   sets(`${name}_sort`, 'Nn', ({ p, args }, global) => {
     const kind = name === 'seq' ? SEQ : CLIST;
     const swapped = (a: Tokens, b: Tokens): boolean => {
-      p.push([...filled(args[1] ?? [], [a, b]), p.command(SORT_END)]);
+      p.push([...withArguments(args[1] ?? [], [a, b]), p.command(SORT_END)]);
       let result = false;
       for (let t = p.nextExpanded(); t !== null && t.text !== SORT_END; t = p.nextExpanded())
         if (t.text === 'sort_return_swapped:') result = true;
@@ -271,7 +268,7 @@ const pairsOf = (tokens: Tokens): Property[] =>
   splitAt(tokens, ',').flatMap((part): Property[] => {
     const eq = part.findIndex(({ text, cell }) => text === '=' && cell === null);
     const key = plainText(unspaced(eq < 0 ? part : part.slice(0, eq)));
-    return key === '' ? [] : [[key, eq < 0 ? [] : bare(part.slice(eq + 1))]];
+    return key === '' ? [] : [[key, eq < 0 ? [] : trimmed(part.slice(eq + 1))]];
   });
 
 const changeProperties = (
@@ -325,7 +322,9 @@ const PROPERTIES: readonly ExplFunction[] = [
   does('prop_map_inline', 'Nn', ({ p, args }) =>
     walk(
       p,
-      propertiesOf(p, args[0]).map(([key, value]) => filled(args[1] ?? [], [p.chars(key), value])),
+      propertiesOf(p, args[0]).map(([key, value]) =>
+        withArguments(args[1] ?? [], [p.chars(key), value]),
+      ),
     ),
   ),
   {

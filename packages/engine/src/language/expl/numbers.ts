@@ -1,3 +1,4 @@
+import { withArguments } from '../../expansion/definitions';
 import { formatPt } from '../../base/lengths';
 import { evaluated } from '../../expansion/evaluations';
 import { floatText } from '../../expansion/floatExpressions';
@@ -12,7 +13,6 @@ import {
   called,
   dimOf,
   does,
-  filled,
   gives,
   group,
   held,
@@ -198,7 +198,7 @@ const steps: readonly ExplFunction[] = [1, 2, 3].flatMap((count): ExplFunction[]
     does('int_step_inline', `${spec}n`, (call) =>
       walk(
         call.p,
-        stepsOf(call, count).map((n) => filled(call.args[count] ?? [], [number(call.p, n)])),
+        stepsOf(call, count).map((n) => withArguments(call.args[count] ?? [], [number(call.p, n)])),
       ),
     ),
     {

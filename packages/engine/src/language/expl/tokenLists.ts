@@ -1,3 +1,5 @@
+import { itemsOf, unspaced } from '../scanning/optionLists';
+import { withArguments } from '../../expansion/definitions';
 import type { Token } from '../../expansion/meaning';
 import type { Processor } from '../../expansion/processor';
 import { expandTokens, textOf } from '../../expansion/tokenText';
@@ -7,12 +9,10 @@ import {
   asks,
   called,
   does,
-  filled,
   gives,
   group,
   held,
   intOf,
-  itemsOf,
   keep,
   plainText,
   sets,
@@ -21,7 +21,6 @@ import {
   type Call,
   type ExplFunction,
   type Tokens,
-  unspaced,
   isBound,
 } from './call';
 
@@ -103,7 +102,7 @@ function walks(
     does(`${kind}_map_inline`, `${letter}n`, (call) =>
       walk(
         call.p,
-        over(call, letter).map((thing) => filled(second(call), [thing])),
+        over(call, letter).map((thing) => withArguments(second(call), [thing])),
       ),
     ),
     {

@@ -1,3 +1,4 @@
+import { groupsIn } from '../scanning/optionLists';
 import type { Processor } from '../../expansion/processor';
 import { expandTokens } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
@@ -10,7 +11,6 @@ import {
   variable,
   type ExplFunction,
   type Tokens,
-  groupsOf,
   isBound,
 } from './call';
 
@@ -97,10 +97,10 @@ export const TRUTH: readonly ExplFunction[] = [
     'bool_lazy_all',
     'n',
     ({ p, args }) =>
-      (args[0] ?? []).length > 0 && groupsOf(args[0] ?? []).every((one) => holds(p, one)),
+      (args[0] ?? []).length > 0 && groupsIn(args[0] ?? []).every((one) => holds(p, one)),
   ),
   ...asks('bool_lazy_any', 'n', ({ p, args }) =>
-    groupsOf(args[0] ?? []).some((one) => holds(p, one)),
+    groupsIn(args[0] ?? []).some((one) => holds(p, one)),
   ),
   ...asks('bool_xor', 'nn', ({ p, args }) => holds(p, args[0]) !== holds(p, args[1])),
   gives('bool_not_p', 'n', ({ p, args }) => p.chars(holds(p, args[0]) ? '0' : '1')),

@@ -6,7 +6,7 @@ import type { Interpreter } from '../machine/interpreter';
 import { colourOf } from '../scanning/colours';
 import type { RoundCorners } from '../constructs/framedBlocks';
 import { dimenOf } from '../scanning/dimenOf';
-import { keyValues, splitAt, trimmed } from '../scanning/optionLists';
+import { groupsIn, keyValues, splitAt, trimmed } from '../scanning/optionLists';
 import { BOX_STYLES, MM, type AroundKey, type BoxLook } from './colourBoxLook';
 
 type Draft = { -readonly [Key in keyof BoxLook]: BoxLook[Key] };
@@ -47,7 +47,7 @@ const PLACES = ['top', 'bottom'].flatMap((edge) =>
 const borderline =
   (edges: string): Act =>
   (to, value, it) => {
-    const [width = [], offset = [], colour = []] = groupsOf(value);
+    const [width = [], offset = [], colour = []] = groupsIn(value);
     const line = {
       edges,
       width: dimenOf(it, width),
@@ -59,21 +59,6 @@ const borderline =
     };
     to.borderlines = [...to.borderlines, line];
   };
-
-/** Groups in braces one behind another; where the first stood in none, what is left of it. */
-function groupsOf(tokens: readonly Token[]): Token[][] {
-  const groups: Token[][] = [[]];
-  let depth = 0;
-  for (const token of tokens) {
-    if (token.cat === 1 && depth++ === 0) groups.push([]);
-    else if (token.cat === 2) {
-      // What `trimmed` took from the outside is made up for.
-      depth = Math.max(0, depth - 1);
-      if (depth > 0) groups.at(-1)?.push(token);
-    } else groups.at(-1)?.push(token);
-  }
-  return groups.filter((group) => group.some((t) => t.text.trim() !== ''));
-}
 
 const numberOf = (value: readonly Token[]): number => Number(tokensText(value)) || 0;
 
@@ -200,7 +185,6 @@ const KEYS: Readonly<Record<string, Act>> = {
   colbacklower: (to, value, it) => void (to.lower = { ...to.lower, ground: paint(it, value) }),
   title: (to, value) => void (to.title = value),
   'adjusted title': (to, value) => void (to.title = value),
-  'adjust text': () => undefined,
   notitle: (to) => void (to.title = null),
   fonttitle: (to, value) => void (to.titleFont = value),
   fontupper: (to, value) => void (to.font = value),
@@ -242,7 +226,6 @@ const KEYS: Readonly<Record<string, Act>> = {
   'valign upper': (to, value) => void (to.valign = valignOf(value)),
   'before skip': (to, value, it) => void (to.before = dimenOf(it, value)),
   'after skip': (to, value, it) => void (to.after = dimenOf(it, value)),
-  beforeafter_skip: () => undefined,
   'beforeafter skip': (to, value, it) => void (to.before = to.after = dimenOf(it, value)),
   'before skip balanced': (to, value, it) => void (to.before = dimenOf(it, value)),
   'after skip balanced': (to, value, it) => void (to.after = dimenOf(it, value)),
@@ -318,7 +301,6 @@ const KEYS: Readonly<Record<string, Act>> = {
       [`${key}*`, (to, value) => around(to, key, value, true)],
     ]),
   ),
-  'title after break': () => undefined,
   overlay: (to, value) => void (to.overlay = value),
   'overlay unbroken': (to, value) => void (to.overlay = value),
   'overlay unbroken and first': (to, value) => void (to.overlay = value),

@@ -1,7 +1,7 @@
+import { groupsIn } from '../scanning/optionLists';
 import { expandTokens, tokensText } from '../../expansion/tokenText';
 import { readOptional } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
-import { Cat } from '../../tokens/categories';
 import { tokensOf, type Args, type CommandEntry, type PackageEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { macroEntry, sourceCommand } from '../machine/macroEntry';
@@ -96,7 +96,7 @@ const cases = (
   example: `\\${name}{ebb}{{ebb}{low}{flow}{high}}`,
   run: (it, args) => {
     const asked = text(it, args, 1);
-    const groups = groupsOf(tokensOf(args, 2));
+    const groups = groupsIn(tokensOf(args, 2));
     const otherwise = readOptional(it.p);
     const at = groups.findIndex(
       (group, i) => i % 2 === 0 && same(asked, tokensText(expandTokens(it.p, group))),
@@ -104,18 +104,6 @@ const cases = (
     it.p.push(at < 0 ? [...(otherwise ?? [])] : [...(groups[at + 1] ?? [])]);
   },
 });
-
-/** The groups of a list of them, without their braces. */
-function groupsOf(tokens: readonly Token[]): Token[][] {
-  const out: Token[][] = [];
-  let depth = 0;
-  for (const token of tokens) {
-    if (token.cat === Cat.End) depth--;
-    if (depth > 0) out.at(-1)?.push(token);
-    if (token.cat === Cat.Begin && depth++ === 0) out.push([]);
-  }
-  return out;
-}
 
 /** xstring: texts compared, cut and counted. */
 export const xstring: PackageEntry = {

@@ -1,7 +1,7 @@
+import { withArguments } from '../../expansion/definitions';
 import { readOptional } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
 import { textOf, tokensText } from '../../expansion/tokenText';
-import { Cat } from '../../tokens/categories';
 import { rawOptions } from '../constructs/verbatim';
 import { endList } from '../constructs/lists';
 import { environmentCell } from '../machine/cells';
@@ -54,22 +54,6 @@ const listingBox: EnvironmentEntry = {
   end: endProgram,
 };
 
-/** Options with the arguments of their environment put in, wherever `#1` and its like stand. */
-function filled(options: readonly Token[], args: readonly (readonly Token[])[]): Token[] {
-  const out: Token[] = [];
-  for (let i = 0; i < options.length; i++) {
-    const token = options[i] as Token;
-    const number = token.cat === Cat.Argument ? token : options[i + 1];
-    if (token.cat === Cat.Parameter) i++;
-    else if (token.cat !== Cat.Argument) {
-      out.push(token);
-      continue;
-    }
-    out.push(...(args[Number(number?.text) - 1] ?? []));
-  }
-  return out;
-}
-
 /** `\newtcblisting[…]{name}[n][default]{options}`: an environment for programs in a box. */
 function newListing(it: Interpreter, token: Token): void {
   const { p } = it;
@@ -91,7 +75,7 @@ function newListing(it: Interpreter, token: Token): void {
       const own = fallback && most > 0 ? [rawOptions(inner) ?? fallback] : [];
       const given = inner.readArguments('m'.repeat(most - own.length), begin) ?? [];
       const args = [...own, ...given.map((_, i) => tokensOf(given, i))];
-      boxedProgram(inner, name, filled(options, args));
+      boxedProgram(inner, name, withArguments(options, args));
     },
   };
   it.write(environmentCell(name), entry, true);

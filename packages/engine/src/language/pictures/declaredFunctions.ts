@@ -1,13 +1,13 @@
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import type { Interpreter } from '../machine/interpreter';
-import { splitAt } from '../scanning/optionLists';
+import { splitAt, trimmed } from '../scanning/optionLists';
 import { DECLARED } from './openPicture';
-import { bareTokens, wordsOf } from './words';
+import { wordsOf } from './words';
 
 /** `declare function={f(\x)=…;}`, functions of the document’s own for expressions. */
 export function declareFunctions(it: Interpreter, tokens: readonly Token[]): void {
-  for (const part of splitAt(bareTokens(tokens), ';')) {
+  for (const part of splitAt(trimmed(tokens), ';')) {
     const source = part.map((t) => (t.cat === Cat.Command ? `\\${t.text} ` : t.text)).join('');
     const found = /^\s*([A-Za-z]\w*)\s*\(([^)]*)\)\s*=([\s\S]*)$/.exec(source);
     if (!found) continue;

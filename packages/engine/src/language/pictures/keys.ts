@@ -1,3 +1,4 @@
+import { withArguments } from '../../expansion/definitions';
 import { nearestName } from '../../base/nearest';
 import { PT, type Sp } from '../../base/lengths';
 import type { Paint } from '../../base/paint';
@@ -7,11 +8,11 @@ import type { Token } from '../../expansion/meaning';
 import { tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
 import { colourOf, isColour } from '../scanning/colours';
-import { splitAt } from '../scanning/optionLists';
+import { itemsOf, splitAt, trimmed, unspaced } from '../scanning/optionLists';
 import { numberIn, placeOf, type Reading } from './coordinates';
 import { GRAPHICS, type Graphics } from './graphics';
 import { readTips } from './tipNames';
-import { bare, bareTokens, equalsOf, unspaced, wordsOf } from './words';
+import { bare, equalsOf, wordsOf } from './words';
 
 /** A state that keys write to. */
 export type Draft = { -readonly [Key in keyof Graphics]: Graphics[Key] };
@@ -121,9 +122,9 @@ function oneKey(
   const { it } = reading;
   const eq = equalsOf(part);
   const head = eq < 0 ? part : part.slice(0, eq);
-  const value = eq < 0 ? null : bareTokens(part.slice(eq + 1));
+  const value = eq < 0 ? null : trimmed(part.slice(eq + 1));
   // A list in one pair of braces, or a macro that holds one.
-  const inner = eq < 0 ? bareTokens(part) : part;
+  const inner = eq < 0 ? trimmed(part) : part;
   if (eq < 0 && inner.length < part.length && inner !== part) {
     Object.assign(g, withKeys(reading, g, inner, node, depth + 1));
     return;
@@ -185,7 +186,7 @@ function quoted({ node, reading }: KeyCall, part: readonly Token[]): void {
     pin: false,
     tokens: [
       ...p.chars('['),
-      ...bareTokens(rest),
+      ...trimmed(rest),
       ...p.chars(']'),
       p.make(Cat.Begin, '"'),
       ...text,
@@ -212,33 +213,8 @@ const spanOf = <S extends { readonly from: number; readonly to: number }>(a: S, 
 });
 
 /** The body of a style with what it was given in the place of `#1` and its kin. */
-function filled({ body, params }: OwnKey, value: readonly Token[]): readonly Token[] {
-  const given = params > 1 ? groupsOf(value) : [value];
-  const out: Token[] = [];
-  for (let i = 0; i < body.length; i++) {
-    const token = body[i] as Token;
-    const next = body[i + 1];
-    if (token.cat === Cat.Argument) out.push(...(given[Number(token.text) - 1] ?? []));
-    else if (token.cat === Cat.Parameter && next && /^[1-9]$/.test(next.text)) {
-      out.push(...(given[Number(next.text) - 1] ?? []));
-      i++;
-    } else out.push(token);
-  }
-  return out;
-}
-
-/** `{a}{b}` as the contents of each; a single token counts as one. */
-function groupsOf(tokens: readonly Token[]): readonly (readonly Token[])[] {
-  const out: Token[][] = [];
-  let depth = 0;
-  for (const token of tokens) {
-    if (token.cat === Cat.Begin && depth++ === 0) out.push([]);
-    else if (token.cat === Cat.End && --depth === 0) continue;
-    else if (depth > 0) out.at(-1)?.push(token);
-    else if (token.cat !== Cat.Space) out.push([token]);
-  }
-  return out;
-}
+const filled = ({ body, params }: OwnKey, value: readonly Token[]): readonly Token[] =>
+  withArguments(body, params > 1 ? itemsOf(value) : [value]);
 
 /** Defines a style, a key with code, or what stands for a value that is left out. */
 export function define(
@@ -268,7 +244,7 @@ export function define(
     case 'style n args':
     case 'style args': {
       // How many: a number, or a pattern with a `#` for each.
-      const [count = [], body = []] = groupsOf(value);
+      const [count = [], body = []] = itemsOf(value);
       const text = tokensText(count).trim();
       const params = Number(text) || (text.match(/#/g) ?? []).length;
       return put({ ...style, body, params: Math.max(1, params) });

@@ -1,12 +1,12 @@
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import type { Interpreter } from '../machine/interpreter';
-import { splitAt } from '../scanning/optionLists';
+import { splitAt, trimmed, unspaced } from '../scanning/optionLists';
 import { writtenNumber, readExpression, ExpressionTrouble } from './arithmetic';
 import { numberIn, type Reading } from './coordinates';
 import { surroundings, unitsOf } from './openPicture';
 import { takeGroup, takeOptions, takeThisWord, peek, type Scanner } from './scanPath';
-import { bare, bareTokens, equalsOf, unspaced, wordsOf } from './words';
+import { bare, equalsOf, wordsOf } from './words';
 
 /** `\foreach \x/\y [count=\i] in {1,...,4} {body}` as it was read. */
 export interface Loop {
@@ -105,7 +105,7 @@ function loopOptions(
       .map((t) => t.text)
       .join('')
       .trim();
-    const value = bareTokens(part.slice(eq + 1));
+    const value = trimmed(part.slice(eq + 1));
     const commands = value.filter((t) => t.cat === Cat.Command).map((t) => t.text);
     const words = value.map((t) => (t.cat === Cat.Command ? `\\${t.text} ` : t.text)).join('');
     const [first, second] = commands;
@@ -120,7 +120,7 @@ function loopOptions(
             .map((t) => t.text)
             .join('') === 'using',
       );
-      const source = using >= 0 ? bareTokens(value.slice(using + 5)) : [it.p.command(first)];
+      const source = using >= 0 ? trimmed(value.slice(using + 5)) : [it.p.command(first)];
       evaluate.push({ name: as ?? first, source, whole: false });
     }
     if (key === 'remember' && first)
@@ -212,10 +212,10 @@ function turns(it: Interpreter, loop: Loop, reading: LoopReading): (() => void)[
   return loop.items.map((item, i) => () => {
     if (loop.count) it.define(loop.count.name, String(loop.count.from + i));
     for (const [name, value] of kept) it.define(name, value);
-    const parts = loop.variables.length === 1 ? [item] : splitAt(bareTokens(item), '/');
+    const parts = loop.variables.length === 1 ? [item] : splitAt(trimmed(item), '/');
     loop.variables.forEach((name, v) => {
       const part = parts[v] ?? parts.at(-1) ?? [];
-      it.state.set(it.state.cell(name), macro(bareTokens(unspaced(part))));
+      it.state.set(it.state.cell(name), macro(trimmed(unspaced(part))));
     });
     for (const { name, source } of loop.evaluate)
       it.define(name, valueOf(reading, wordsOf(it, source)));

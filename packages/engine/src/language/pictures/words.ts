@@ -94,24 +94,3 @@ export function equalsOf(part: readonly Token[]): number {
     return depth === 0 && t.text === '=' && t.cell === null;
   });
 }
-
-/** Tokens without blanks at their ends. */
-export function unspaced(tokens: readonly Token[]): readonly Token[] {
-  let [from, to] = [0, tokens.length];
-  while (from < to && tokens[from]?.cat === Cat.Space) from++;
-  while (to > from && tokens[to - 1]?.cat === Cat.Space) to--;
-  return tokens.slice(from, to);
-}
-
-/** Tokens without blanks at their ends, and without the braces around all of them. */
-export function bareTokens(tokens: readonly Token[]): readonly Token[] {
-  const inner = unspaced(tokens);
-  if (inner[0]?.cat !== Cat.Begin) return inner;
-  let depth = 0;
-  for (let i = 0; i < inner.length; i++) {
-    if (inner[i]?.cat === Cat.Begin) depth++;
-    else if (inner[i]?.cat === Cat.End && --depth === 0)
-      return i === inner.length - 1 ? inner.slice(1, -1) : inner;
-  }
-  return inner;
-}

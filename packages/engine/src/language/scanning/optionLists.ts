@@ -1,4 +1,5 @@
 import type { Token } from '../../expansion/meaning';
+import { stripBraces } from '../../expansion/arguments';
 import { Cat } from '../../tokens/categories';
 
 /** Options as key and value; a value's own braces are taken off. */
@@ -28,10 +29,39 @@ export function splitAt(tokens: readonly Token[], char: string): Token[][] {
   return parts;
 }
 
-export function trimmed(tokens: readonly Token[]): readonly Token[] {
-  let list = [...tokens];
-  while (list[0]?.cat === Cat.Space) list = list.slice(1);
-  while (list.at(-1)?.cat === Cat.Space) list = list.slice(0, -1);
-  const braced = list[0]?.cat === Cat.Begin && list.at(-1)?.cat === Cat.End;
-  return braced ? list.slice(1, -1) : list;
+/** The groups of a list, without their braces; what stands between them is left out. */
+export function groupsIn(tokens: readonly Token[]): Token[][] {
+  const out: Token[][] = [];
+  let depth = 0;
+  for (const token of tokens) {
+    if (token.cat === Cat.End) depth--;
+    if (depth > 0) out.at(-1)?.push(token);
+    if (token.cat === Cat.Begin && depth++ === 0) out.push([]);
+  }
+  return out;
 }
+
+/** Items of a list: groups without their braces, single tokens between them; blanks apart from both are left out. */
+export function itemsOf(tokens: readonly Token[]): Token[][] {
+  const out: Token[][] = [];
+  let depth = 0;
+  for (const token of tokens) {
+    if (token.cat === Cat.End) depth--;
+    if (depth > 0) out.at(-1)?.push(token);
+    else if (token.cat === Cat.Begin) out.push([]);
+    else if (token.cat !== Cat.End && token.cat !== Cat.Space) out.push([token]);
+    if (token.cat === Cat.Begin) depth++;
+  }
+  return out;
+}
+
+/** Without the blanks at both ends. */
+export function unspaced(tokens: readonly Token[]): readonly Token[] {
+  const from = tokens.findIndex(({ cat }) => cat !== Cat.Space);
+  const to = tokens.findLastIndex(({ cat }) => cat !== Cat.Space);
+  return from < 0 ? [] : tokens.slice(from, to + 1);
+}
+
+/** Without the blanks at both ends, and without the one pair of braces around what is left. */
+export const trimmed = (tokens: readonly Token[]): readonly Token[] =>
+  stripBraces([...unspaced(tokens)]);

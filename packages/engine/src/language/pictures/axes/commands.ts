@@ -1,6 +1,6 @@
 import { PT } from '../../../base/lengths';
 import { mapped, translation } from '../../../base/maps';
-import { splitAt } from '../../scanning/optionLists';
+import { splitAt, trimmed } from '../../scanning/optionLists';
 import type { Token } from '../../../expansion/meaning';
 import { cell } from '../../../expansion/cells';
 import { tokensOf, type CommandEntry, type EnvironmentEntry } from '../../machine/entries';
@@ -12,7 +12,7 @@ import { newSaying } from '../nodes';
 import { anchorOf, DEFERRED, graphicsOf } from '../openPicture';
 import { readingOf } from '../reading';
 import { takeGroup, takeOptions } from '../scanPath';
-import { bareTokens, equalsOf, wordsOf } from '../words';
+import { equalsOf, wordsOf } from '../words';
 import { AXIS, EVERY_AXIS, type AxisSettings, type OpenAxis } from './axis';
 import { drawPlots } from './drawPlots';
 import { drawAxes, drawGrid, frameOf, nameAxis, type Frame, type Painter } from './frame';
@@ -219,7 +219,7 @@ export const axisCommands: readonly CommandEntry[] = [
     example:
       '\\begin{tikzpicture}\n\\begin{axis}[width=5cm]\n\\addplot {x};\\legend{line}\n\\end{axis}\n\\end{tikzpicture}',
     run: (it, args) =>
-      void it.read(AXIS)?.legend.push(...splitAt(tokensOf(args, 0), ',').map(bareTokens)),
+      void it.read(AXIS)?.legend.push(...splitAt(tokensOf(args, 0), ',').map(trimmed)),
   },
   {
     name: 'addlegendimage',
@@ -246,7 +246,7 @@ export const axisCommands: readonly CommandEntry[] = [
           readingOf(it),
           style[1] ?? '',
           style[2] ?? '',
-          bareTokens(part.slice(equalsOf(part) + 1)),
+          trimmed(part.slice(equalsOf(part) + 1)),
         );
         return false;
       });
@@ -300,5 +300,5 @@ function everyAxis(part: readonly Token[]): readonly Token[] {
     .map((t) => t.text)
     .join('')
     .trim();
-  return /every axis\/\./.test(name) ? bareTokens(part.slice(eq + 1)) : part;
+  return /every axis\/\./.test(name) ? trimmed(part.slice(eq + 1)) : part;
 }

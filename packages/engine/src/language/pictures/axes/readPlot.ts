@@ -1,3 +1,4 @@
+import { unspaced } from '../../scanning/optionLists';
 import { defineHere } from '../../machine/define';
 import type { Token } from '../../../expansion/meaning';
 import { Cat } from '../../../tokens/categories';
@@ -18,7 +19,7 @@ import {
   takeWord,
   type Scanner,
 } from '../scanPath';
-import { bare, partsOf, unspaced, wordsOf } from '../words';
+import { bare, partsOf, wordsOf } from '../words';
 import type { DataPoint, OpenAxis, Plot } from './axis';
 import { readTable } from './tables';
 

@@ -2,10 +2,10 @@ import { nearestName } from '../../../base/nearest';
 import { PT } from '../../../base/lengths';
 import type { Token } from '../../../expansion/meaning';
 import { isColour } from '../../scanning/colours';
-import { splitAt } from '../../scanning/optionLists';
+import { splitAt, trimmed, unspaced } from '../../scanning/optionLists';
 import { numberIn, type Reading } from '../coordinates';
 import { STYLES } from '../keys';
-import { bare, bareTokens, equalsOf, partsOf, unspaced, wordsOf } from '../words';
+import { bare, equalsOf, partsOf, wordsOf } from '../words';
 import type { AxisSettings } from './axis';
 
 export const STANDARD: AxisSettings = {
@@ -119,7 +119,7 @@ const EACH: Readonly<Record<string, (key: AxisKey, axis: number) => void>> = {
   },
   '{x}ticklabels': (key, i) => {
     const labels =
-      key.text === '\\empty' || key.text === '' ? [] : splitAt(key.value, ',').map(bareTokens);
+      key.text === '\\empty' || key.text === '' ? [] : splitAt(key.value, ',').map(trimmed);
     key.to.tickLabels = replaced(key.to.tickLabels, i, labels);
   },
   '{x}ticklabel': (key, i) => {
@@ -219,7 +219,7 @@ const KEYS: Readonly<Record<string, Act>> = {
   'legend pos': ({ to, text }) => void (to.legendPlace = text),
   'legend style': ({ to, value }) => void (to.legendStyle = value),
   'legend columns': (key) => void (key.to.legendColumns = number(key, key.text)),
-  'legend entries': ({ to, value }) => void (to.entries = splitAt(value, ',').map(bareTokens)),
+  'legend entries': ({ to, value }) => void (to.entries = splitAt(value, ',').map(trimmed)),
   'legend cell align': () => undefined,
   'legend image post style': () => undefined,
   ybar: ({ to }) => void (to.bars = 'ybar'),
@@ -292,7 +292,7 @@ export function readSettings(
       .replace(/^\/pgfplots\//, '')
       .replace(/\/\.(?:style|append style)$/, '')
       .replace(/\s+/g, ' ');
-    const value = eq < 0 ? [] : bareTokens(part.slice(eq + 1));
+    const value = eq < 0 ? [] : trimmed(part.slice(eq + 1));
     const act = KEYS[name];
     const style = it.read(STYLES)[name];
     if (act) act({ reading, to, value, text: bare(wordsOf(it, wordless(name) ? [] : value)) });
