@@ -1,4 +1,4 @@
-import { callsOf, shapeOf } from '../source/shape';
+import { callsOf, openAt, shapeOf } from '../source/shape';
 import type { Fix } from './entry';
 
 /** The line at a place moved behind the one that names the kind of document. */
@@ -20,23 +20,23 @@ export function behindClass(text: string, at: number): Fix | null {
   };
 }
 
-/** Words for the kind of thing that a label names: behind the line that declares it. */
+/** Words for the kind of thing that a label names: behind the line that declares it, and behind the package's own. */
 export function namedKind(text: string, label: string): Fix | null {
-  const at = text.indexOf(`\\label{${label}}`);
-  const kinds = [...text.slice(0, Math.max(0, at)).matchAll(/\\(begin|end)\{(\w+)\}/g)];
-  const open: string[] = [];
-  for (const [, edge, name = ''] of kinds) {
-    if (edge === 'begin') open.push(name);
-    else if (open.at(-1) === name) open.pop();
-  }
-  for (const kind of open.reverse()) {
-    const declared = new RegExp(
-      `\\\\newtheorem\\*?\\{${kind}\\}(?:\\[\\w+\\])?\\{([^{}]*)\\}(?:\\[\\w+\\])?`,
-    ).exec(text);
-    if (!declared) continue;
-    const [whole, title = kind] = declared;
-    const end = declared.index + whole.length;
-    const word = title.toLowerCase();
+  const shape = shapeOf(text);
+  const at = callsOf(shape, ['label'], 'm').find(({ args }) => args[0]?.text === label)?.from;
+  if (at === undefined) return null;
+  const around = openAt(shape, at)
+    .map(({ name }) => name)
+    .reverse();
+  const declared = callsOf(shape, ['newtheorem'], 'smomo').filter(({ from }) => from < at);
+  for (const kind of around) {
+    const theorem = declared.find(({ args }) => args[1]?.text === kind);
+    if (!theorem) continue;
+    const loaded = callsOf(shape, ['usepackage'], 'om').find(({ args }) =>
+      args[1]?.text.split(',').some((name) => name.trim() === 'cleveref'),
+    );
+    const end = Math.max(theorem.to, loaded?.to ?? 0);
+    const word = (theorem.args[3]?.text ?? kind).toLowerCase();
     const insertion = `\n\\crefname{${kind}}{${word}}{${word}s}`;
     return { title: `Call it ${word}`, edits: [{ from: end, to: end, text: insertion }] };
   }

@@ -161,8 +161,14 @@ function pushReference(out: LineItem[], inline: RefInline, env: LayoutEnv): void
     env.referring.delete(label);
     return;
   }
-  if (inline.what !== 'cite' && found?.includes(UNNAMED) && /^(?:kind|clever)/.test(inline.what))
-    env.report({ code: 'kind-unnamed', from, to, args: { name: label.split(',')[0] ?? '' } });
+  if (found?.includes(UNNAMED) && /^(?:kind|clever)/.test(inline.what)) {
+    // Of several labels, the one whose kind has no word.
+    const isUnnamed = (one: string): boolean =>
+      env.resolve({ kind: 'ref', what: 'kind', label: one, font: inline.font, from, to }) ===
+      UNNAMED;
+    const name = label.split(',').find(isUnnamed);
+    if (name !== undefined) env.report({ code: 'kind-unnamed', from, to, args: { name } });
+  }
   const font = found === null ? { ...inline.font, series: 'bold' as const } : inline.font;
   const unknown = inline.what === 'cite' ? '?' : '??';
   (found ?? unknown).split(/([ \u00a0])/).forEach((text, i) => {

@@ -41,6 +41,8 @@ export interface SessionBlock {
   shown: readonly BlockNode[];
   /** The block as the pages see it, made once. */
   flow: FlowBlock | null;
+  /** The labels it refers to, looked for when they are first asked for. */
+  referred: readonly string[] | null;
   /** What its source alone tells, made when it is first asked for. */
   notes: SourceNotes | null;
 }
@@ -80,6 +82,7 @@ export function makeBlock(
     laid: null,
     shown: reading.nodes,
     flow: null,
+    referred: null,
     notes: null,
   };
 }

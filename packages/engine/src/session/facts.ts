@@ -148,7 +148,12 @@ export const citedKeys = (blocks: readonly SessionBlock[]): readonly string[] =>
 ];
 
 /** Labels that the nodes of blocks refer to, in order, each once. */
-export function referredLabels(blocks: readonly SessionBlock[]): readonly string[] {
+export const referredLabels = (blocks: readonly SessionBlock[]): readonly string[] => [
+  ...new Set(blocks.flatMap((block) => (block.referred ??= referredIn(block)))),
+];
+
+/** Looked for once in each block: formulas, tables and pictures hold references too. */
+function referredIn({ reading }: SessionBlock): readonly string[] {
   const out = new Set<string>();
   const look = (value: unknown): void => {
     if (Array.isArray(value)) value.forEach(look);
@@ -158,7 +163,7 @@ export function referredLabels(blocks: readonly SessionBlock[]): readonly string
       else Object.values(value).forEach(look);
     }
   };
-  for (const { reading } of blocks) look(reading.nodes);
+  look(reading.nodes);
   return [...out];
 }
 

@@ -169,8 +169,8 @@ export function cleverList(
   form: NameForm,
   given: Joins = [],
 ): Words | null {
-  const language = [...labels.values()].find(({ names: said }) => said?.language)?.names?.language;
-  const joins = joinsOf(language).map((usual, i) => given[i] ?? usual);
+  const { names: said } = labels.get(names[0] ?? '') ?? {};
+  const joins = joinsOf(said?.language).map((usual, i) => given[i] ?? usual);
   const kinds = new Map<string, LabelDefinition[]>();
   for (const name of new Set(names)) {
     const label = labels.get(name);

@@ -6,6 +6,7 @@ import type { Inline } from '../../document/inlines';
 import { expandTokens, textOf, tokensText } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { getCount, setDimen } from '../../expansion/registers';
+import { parameterise, withArguments } from '../../expansion/definitions';
 import { Cat } from '../../tokens/categories';
 import { type Args, type CommandEntry, isStarred, tokensOf } from '../machine/entries';
 import { closeOpenGroups } from '../machine/environments';
@@ -195,13 +196,8 @@ export const wrapTitle = (
   format: HeadingFormat,
   title: readonly Token[],
 ): Token[] => {
-  const isPlace = (i: number): boolean =>
-    format.before[i]?.cat === Cat.Parameter && format.before[i + 1]?.text === '1';
-  const places = format.before.some((_, i) => isPlace(i));
-  if (places)
-    return format.before.flatMap((token, i) =>
-      isPlace(i) ? [...title] : i > 0 && isPlace(i - 1) ? [] : [token],
-    );
+  const before = parameterise(format.before);
+  if (before.some(({ cat }) => cat === Cat.Argument)) return withArguments(before, [title]);
   const last = format.before.at(-1);
   return last?.cell ? [...format.before, ...braced(it, title)] : [...format.before, ...title];
 };

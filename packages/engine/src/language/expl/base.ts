@@ -233,7 +233,6 @@ const uses: readonly ExplFunction[] = [
     const most = Math.min(count, Math.ceil(200_000 / Math.max(1, args[1]?.length ?? 1)));
     return Array.from({ length: most }, () => args[1] ?? []).flat();
   }),
-  gives('int_value', 'w', () => []),
 ];
 
 /** Passes what waits up to the end of the walk. */

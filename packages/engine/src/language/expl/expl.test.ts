@@ -218,9 +218,19 @@ const TABLE: Readonly<Record<string, readonly (readonly [code: string, prints: s
       'ab',
     ],
     ['\\use_i:nn { a } { b } \\use_ii:nn { a } { b } \\use_none:n { c }', 'ab'],
+    [
+      '\\NewDocumentCommand \\my { o } { \\tl_if_novalue:nTF { #1 } { none } { #1 } } \\my \\my[novalue]',
+      'nonenovalue',
+    ],
+    ['\\int_compare:nNnTF { \\c_max_int } > { 1000000000 } { large } { small }', 'large'],
     ['\\peek_charcode_remove:NTF [ { open } { none } [ x', 'openx'],
   ],
   keys: [
+    [
+      '\\keys_define:nn { my } { how .choices:nn = { low, high } { [\\l_keys_choice_tl#1] } } \\keys_set:nn { my } { how = high }',
+      '[highhigh]',
+    ],
+    ['\\keys_define:nn { my } { a .code:n = { {x}#1 } } \\keys_set:nn { my } { a = {b} }', 'xb'],
     [
       '\\keys_define:nn { my } { colour .tl_set:N = \\l_a_tl, colour .initial:n = red, size .int_set:N = \\l_n_int } \\keys_set:nn { my } { size = 2 + 3 } \\l_a_tl \\int_use:N \\l_n_int',
       'red5',
@@ -265,6 +275,12 @@ describe('the programming layer', () => {
     );
     expect(linesOf(session).join(' ')).toContain('ebbebb a_');
     expect(session.findings()).toEqual([]);
+  });
+  it('what is hung on a hook is carried out there', () => {
+    const said =
+      '\\ExplSyntaxOn \\hook_gput_code:nnn { begindocument } { . } { \\tl_set:Nn \\l_tmpa_tl { ebb } } \\ExplSyntaxOff';
+    const lines = bodyLines('\\csname l_tmpa_tl\\endcsname.', said);
+    expect(lines).toEqual(['ebb.']);
   });
   it('a key that nobody defined is told where it stands', () => {
     const found = findingsIn(

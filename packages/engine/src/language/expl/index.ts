@@ -64,14 +64,11 @@ const OTHER_NAMES: Readonly<Record<string, string>> = {
   'int_value:w': 'number',
   'token_to_meaning:N': 'meaning',
   'cs_meaning:N': 'meaning',
-  l_tmpa_int: 'count@',
   'tex_def:D': 'def',
   'tex_edef:D': 'edef',
   'tex_let:D': 'let',
   'tex_the:D': 'the',
   'tex_hskip:D': 'hskip',
-  'hook_gput_code:nnn': '@gobblethree',
-  c_max_int: 'maxdimen',
 };
 
 /** Macros of the layer that stand on what the language has (boxes, colours, hooks). */
@@ -93,6 +90,8 @@ const MACROS: Readonly<Record<string, string>> = {
   'color_set:nnn': '\\definecolor{#1}{#2}{#3}',
   'mode_leave_vertical:': '\\leavevmode',
   'par:': '\\par',
+  'hook_gput_code:nnn': '\\AddToHook{#1}{#3}',
+  c_max_int: '2147483647',
   c_space_tl: ' ',
   'exp_stop_f:': ' ',
   c_colon_str: ':',

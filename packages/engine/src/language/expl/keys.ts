@@ -150,9 +150,7 @@ function define(call: Call): void {
   for (const { name, value } of pairs(call.args[1] ?? [])) {
     const [, key = '', kind = ''] = /^(.*?)\s*\.([\w:]+)$/.exec(name) ?? [];
     if (kind === '') continue;
-    // `.choices:nn` takes two groups: they came without the braces of the first and the last.
-    const whole = kind === 'choices:nn' ? group(call.p, value ?? []) : (value ?? []);
-    property(call, `${module}/${key.trim()}`, kind, whole);
+    property(call, `${module}/${key.trim()}`, kind, value ?? []);
   }
 }
 

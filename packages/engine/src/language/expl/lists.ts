@@ -149,7 +149,6 @@ function functionsOf({ name, read, write }: Kind): ExplFunction[] {
         const between = call.args[1] ?? [];
         return joined(list(call), [between, between, between]);
       }),
-      gives(`${name}_rand_item`, letter, (call) => list(call)[0] ?? []),
       ...asks(`${name}_if_empty`, letter, (call) => list(call).length === 0),
       ...asks(`${name}_if_in`, `${letter}n`, (call) => isIn(list(call), call.args[1] ?? [])),
       does(`${name}_map_inline`, `${letter}n`, (call) =>

@@ -1,3 +1,4 @@
+import { NO_VALUE } from '../../expansion/argumentSpecs';
 import { itemsOf, unspaced } from '../scanning/optionLists';
 import { withArguments } from '../../expansion/definitions';
 import type { Token } from '../../expansion/meaning';
@@ -325,7 +326,11 @@ export const TOKEN_LISTS: readonly ExplFunction[] = [
   ...asks('tl_if_eq', 'nn', (call) => sameTokens(first(call), second(call))),
   ...asks('tl_if_eq', 'NN', ({ p, args }) => sameTokens(held(p, args[0]), held(p, args[1]))),
   ...asks('tl_if_eq', 'Nn', (call) => sameTokens(held(call.p, call.args[0]), second(call))),
-  ...asks('tl_if_novalue', 'n', (call) => first(call).some(({ text: t }) => t.includes('novalue'))),
+  ...asks(
+    'tl_if_novalue',
+    'n',
+    (call) => first(call).length === 1 && first(call)[0]?.text === NO_VALUE,
+  ),
   ...ofBoth('tl_reverse', '', (tokens) => partsOf(tokens).reverse().flat()),
   ...change('tl_reverse', 'N', (before) => partsOf(before).reverse().flat()),
   ...ofBoth('tl_trim_spaces', '', (tokens) => unspaced(tokens)),

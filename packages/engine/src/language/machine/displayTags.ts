@@ -21,9 +21,9 @@ export function tagOf(
   place: Span,
 ): Pick<DisplayRow, 'tag' | 'number' | 'labels'> {
   const tag = rowTag(it, marks, place);
-  const kind = { kind: 'equation', ...namesOfKind(it, 'equation') };
   for (const { name, span } of marks.labels) {
     const shown = tag?.shown ? { shown: tag.shown } : {};
+    const kind = { kind: 'equation', ...namesOfKind(it, 'equation') };
     it.labels.push({ name, value: tag?.value ?? '', ...kind, ...shown, ...span });
   }
   return {

@@ -95,6 +95,18 @@ describe('references that say what they point to', () => {
     expect(typeset(mended).findings()).toEqual([]);
     expect(linesOf(typeset(mended)).join(' ').replaceAll('\u00a0', ' ')).toContain('theorem 0.1.');
   });
+  it('of several labels the one is told that has no word; its word stands where \\crefname is known', () => {
+    const text = inArticle(
+      '\\section{A}\\label{s}\\begin{thm}\\label{h}x\\end{thm}See \\cref{s,h}.',
+      '\\usepackage{amsthm}\\newtheorem{thm}{Theorem}\n\\usepackage{cleveref} % \\newtheorem{thm}{Not}',
+    );
+    const [found, ...others] = typeset(text).findings();
+    expect(others).toEqual([]);
+    expect(found?.message).toContain('“h”');
+    const mended = withFix(text, found?.fix as never);
+    expect(mended).toContain('\\usepackage{cleveref}\n\\crefname{thm}{theorem}{theorems} %');
+    expect(typeset(mended).findings()).toEqual([]);
+  });
   it.each([
     ['ngerman', 'Abschnitt 1, Abschnitte 1 bis 3, Gleichung (1) und Theorem 1'],
     ['french', 'section 1, sections 1 à 3, équation (1) et théorème 1'],

@@ -119,28 +119,12 @@ function itemBoxes(it: Interpreter, body: readonly Token[]): Token[][] {
   for (const token of body)
     if (token.cat === Cat.Command && token.text === 'tcbitem') items.push([]);
     else items.at(-1)?.push(token);
-  return items.map((item) => {
-    const start = item.findIndex(({ cat }) => cat !== Cat.Space);
-    const open = item[start]?.text === '[' ? closingBracket(item, start) : -1;
-    const options = open < 0 ? [] : item.slice(start + 1, open);
-    return [
-      ...it.source('\\begin{tcolorbox}['),
-      ...options,
-      ...it.p.chars(']'),
-      ...item.slice(open < 0 ? Math.max(0, start) : open + 1),
-      ...it.source('\\end{tcolorbox}'),
-    ];
-  });
-}
-
-function closingBracket(tokens: readonly Token[], from: number): number {
-  let depth = 0;
-  for (let i = from + 1; i < tokens.length; i++) {
-    if (tokens[i]?.cat === Cat.Begin) depth++;
-    if (tokens[i]?.cat === Cat.End) depth--;
-    if (depth === 0 && tokens[i]?.text === ']') return i;
-  }
-  return -1;
+  return items.map((item) => [
+    // What it is set with stands first, and is read as the box's own.
+    ...it.source('\\begin{tcolorbox}'),
+    ...item,
+    ...it.source('\\end{tcolorbox}'),
+  ]);
 }
 
 const environment = (

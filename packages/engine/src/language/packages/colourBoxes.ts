@@ -121,7 +121,7 @@ export function endBox(it: Interpreter): void {
   it.afterEnvironment = resumeAfterBlock;
 }
 
-/** One part of a box: as wide as it is let, or as its only line is. */
+/** One part of a box. */
 function partOf(
   it: Interpreter,
   look: BoxLook,

@@ -1,5 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { bodyLines, findingsIn, inArticle } from '../../testing/document';
+import {
+  bodyLines,
+  findingsIn,
+  inArticle,
+  linesOf,
+  textFiles,
+  typeset,
+} from '../../testing/document';
 
 const WORDS =
   '\\newglossaryentry{ebb}{name=ebb,description={falling water},symbol={E},first={ebb (of water)}}' +
@@ -47,6 +54,13 @@ describe('words of the glossary', () => {
       'high water (HW), HW, high water',
     );
   });
+});
+
+it('words may come from a file', () => {
+  const files = textFiles({ 'words.tex': '\\newglossaryentry{lamp}{name=lamp,description=light}' });
+  const text = inArticle('\\gls{lamp}.', '\\usepackage{glossaries}\\loadglsentries{words}');
+  expect(linesOf(typeset(text, files)).join(' ')).toContain('lamp.');
+  expect(typeset(text, files).findings()).toEqual([]);
 });
 
 describe('lists of words', () => {

@@ -349,7 +349,14 @@ export const glossaries: PackageEntry = {
       example: `${EXAMPLE}\\glsaddall`,
       run: (it) => list(it, '*'),
     },
-    quietEntry('loadglsentries', 'om', 'Words from a file.'),
+    {
+      name: 'loadglsentries',
+      signature: 'om',
+      description: 'Words from a file.',
+      example: '',
+      run: (it, args) =>
+        it.execute([...it.source('\\input{'), ...tokensOf(args, 1), ...it.source('}')]),
+    },
     quietEntry('setupglossaries', 'm', 'Settings of the lists.'),
     quietEntry('glsdisablehyper', '', 'Words of the glossary are no links.'),
     quietEntry('glsenablehyper', '', 'Words of the glossary are links.'),

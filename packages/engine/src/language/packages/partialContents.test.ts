@@ -63,6 +63,31 @@ describe('contents of the section they stand in', () => {
   });
 });
 
+describe('how deep contents of a section go', () => {
+  const deep =
+    '\\subsection{Ebb}\\subsubsection{Low}\\paragraph{Lower}\\subsection{Flood}\\section{Two}\\subsection{Calm}';
+  const here = (what: string): string => {
+    const text = lines(
+      inArticle(`\\section{One}${what}${deep}`, '\\usepackage{etoc}\\etocsettocstyle{C:\\par}{.E}'),
+    );
+    return (/C: \| (.*?) ?\| E/.exec(text)?.[1] ?? '').replace(/[\d| ]+/g, ' ').trim();
+  };
+  it.each([
+    ['\\localtableofcontents', 'Ebb Low Flood'],
+    ['\\localtableofcontentswithrelativedepth{+1}', 'Ebb Flood'],
+    ['\\localtableofcontentswithrelativedepth{+2}', 'Ebb Low Flood'],
+    ['\\etocsetnexttocdepth{subsection}\\localtableofcontents', 'Ebb Flood'],
+    ['\\etocsetnexttocdepth{4}\\localtableofcontents', 'Ebb Low Lower Flood'],
+    ['\\etocsettocdepth{2}\\localtableofcontents', 'Ebb Flood'],
+  ])('%s', (what, shown) => expect(here(what)).toBe(shown));
+  it('holds for the next contents alone where that is said', () => {
+    const body =
+      '\\etocsetnexttocdepth{1}\\tableofcontents\\section{One}\\localtableofcontents\\subsection{Ebb}';
+    const text = lines(inArticle(body, '\\usepackage{etoc}'));
+    expect(text.match(/Ebb/g)).toHaveLength(2);
+  });
+});
+
 /** titlesec manual, section 6. */
 describe('lines of contents by design', () => {
   const toc = (design: string): string =>

@@ -6,6 +6,7 @@ import type { Interpreter } from '../machine/interpreter';
 import { macroEntry, quietEntry, sourceCommand } from '../machine/macroEntry';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
+import { TITLE_RULE } from './titlesec';
 
 /** Marks a place among the lines of contents; prints nothing. */
 const MARK = 'contents@place';
@@ -21,38 +22,38 @@ function levelOf({ entry }: Entry): number | null {
   return CONTENTS_LEVELS[tokensText(entry.slice(2, end))] ?? null;
 }
 
-/** Lines of contents from a place on: up to the next heading as high as the one it stands under. */
-function linesUnder(entries: readonly Entry[], place: string): readonly Entry[] {
+/** Above all headings. */
+const TOP = -2;
+
+/** The lines of contents from a place on, up to the next heading as high as the one it stands under; and how high that is. */
+function linesUnder(
+  entries: readonly Entry[],
+  place: string,
+): { readonly lines: readonly Entry[]; readonly level: number } {
   const at = entries.findIndex(
     ({ entry }) => entry[0]?.text === MARK && tokensText(entry.slice(1)) === `{${place}}`,
   );
-  if (at < 0) return [];
+  if (at < 0) return { lines: [], level: TOP };
   const above = entries.slice(0, at).findLast((entry) => levelOf(entry) !== null);
-  const level = above ? (levelOf(above) ?? -2) : -2;
+  const level = (above && levelOf(above)) ?? TOP;
   const behind = entries.slice(at + 1);
-  const end = behind.findIndex((entry) => (levelOf(entry) ?? 9) <= level);
-  return end < 0 ? behind : behind.slice(0, end);
+  const end = behind.findIndex((entry) => (levelOf(entry) ?? Infinity) <= level);
+  return { lines: end < 0 ? behind : behind.slice(0, end), level };
 }
 
-/** Sets the lines of contents of what follows here, down to a level. */
-function setPartial(it: Interpreter, depth: number | null): void {
+/** Sets the lines of contents of what follows here, down to a level: by its name or number, or `+1` below the heading they stand under. */
+function setPartial(it: Interpreter, depth: string): void {
   const place = it.read(MARKS) + 1;
   it.write(MARKS, place, true);
   const mark: Token[] = [it.p.command(MARK), ...it.source(`{${place}}`)];
   addToList(it, 'toc', mark);
-  const lines = linesUnder(entriesOf(it, 'toc'), String(place));
+  const { lines, level } = linesUnder(entriesOf(it, 'toc'), String(place));
   const before = getCount(it.state, 'c@tocdepth');
-  if (depth !== null) setCount(it.state, 'c@tocdepth', depth);
+  const said = CONTENTS_LEVELS[depth] ?? parseInt(depth, 10) + (/^[-+]/.test(depth) ? level : 0);
+  setCount(it.state, 'c@tocdepth', Number.isNaN(said) ? before : said);
   setEntries(it, lines);
-  if (depth !== null) setCount(it.state, 'c@tocdepth', before);
+  setCount(it.state, 'c@tocdepth', before);
 }
-
-/** The level a counter or a name stands for. */
-const depthOf = (it: Interpreter, tokens: readonly Token[]): number | null => {
-  const text = textOf(it.p, tokens).trim();
-  const depth = CONTENTS_LEVELS[text] ?? parseInt(text, 10);
-  return Number.isNaN(depth) ? null : depth;
-};
 
 /** What all three packages stand on. */
 const PARTS: readonly CommandEntry[] = [
@@ -61,7 +62,7 @@ const PARTS: readonly CommandEntry[] = [
     signature: 'm',
     description: 'The lines of contents of what follows, down to a level.',
     example: '\\contents@partial{2}',
-    run: (it, args) => setPartial(it, depthOf(it, tokensOf(args, 0))),
+    run: (it, args) => setPartial(it, textOf(it.p, tokensOf(args, 0)).trim()),
   },
   quietEntry(MARK, 'm', 'A place among the lines of contents.'),
 ];
@@ -136,14 +137,14 @@ export const etoc: PackageEntry = {
       '',
       'The contents of the section or chapter it stands in.',
       '\\localtableofcontents',
-      '\\etoc@before\\contents@partial{\\value{tocdepth}}\\etoc@after',
+      '\\etoc@local{\\value{tocdepth}}',
     ),
     macroEntry(
       'localtableofcontentswithrelativedepth',
       'm',
       'The same, so many levels deep.',
       '\\localtableofcontentswithrelativedepth{+1}',
-      '\\etoc@before\\contents@partial{\\value{tocdepth}}\\etoc@after',
+      '\\etoc@local{#1}',
     ),
     macroEntry(
       'etocsettocstyle',
@@ -164,7 +165,7 @@ export const etoc: PackageEntry = {
       'm',
       'Down to which level the next contents go.',
       '\\etocsetnexttocdepth{2}',
-      '\\setcounter{tocdepth}{\\etoc@level{#1}}',
+      '\\gdef\\etoc@next{#1}',
     ),
     ...[
       'etocstandardlines',
@@ -174,7 +175,9 @@ export const etoc: PackageEntry = {
     ].map((name) => quietEntry(name, name.endsWith('colstyle') ? 'oM' : '', 'How contents look.')),
   ],
   source: String.raw`
-\def\etoc@before{\@ifundefined{chapter}{\section*{\contentsname}}{\section*{\contentsname}}}\def\etoc@after{}
+\def\etoc@before{\section*{\contentsname}}\def\etoc@after{}\def\etoc@next{}
+\def\etoc@local#1{\etoc@before\ifx\etoc@next\@empty\contents@partial{#1}\else\contents@partial{\etoc@next}\gdef\etoc@next{}\fi\etoc@after}
+\let\etoc@toc\tableofcontents\def\tableofcontents{\begingroup\ifx\etoc@next\@empty\else\c@tocdepth\etoc@level{\etoc@next}\relax\gdef\etoc@next{}\fi\etoc@toc\endgroup}
 \def\etoc@level#1{\@ifundefined{etoc@level@#1}{#1}{\@nameuse{etoc@level@#1}}}
 \@namedef{etoc@level@none}{-3}\@namedef{etoc@level@all}{5}\@namedef{etoc@level@part}{-1}\@namedef{etoc@level@chapter}{0}\@namedef{etoc@level@section}{1}\@namedef{etoc@level@subsection}{2}\@namedef{etoc@level@subsubsection}{3}
 `,
@@ -250,6 +253,6 @@ ${LEVELS}\newdimen\ttl@margin\ttl@margin2.55em
 \def\ttl@dots#1{\leaders\hbox to#1{\hss.\hss}\hfill}
 \NewDocumentCommand\startcontents{o}{}\NewDocumentCommand\stopcontents{o}{}\NewDocumentCommand\resumecontents{o}{}
 \NewDocumentCommand\printcontents{o m m o +m}{\begingroup#5\contents@partial{\IfValueTF{#4}{#4}{\value{tocdepth}}}\endgroup}
-\providecommand\titlerule{}\RenewDocumentCommand\titlerule{s o +g}{\IfBooleanTF{#1}{\IfValueTF{#2}{\leaders\hbox to#2{\hss#3\hss}}{\leaders\hbox{#3}}\hfill}{\par\nobreak\vskip2pt\hrule height\IfValueTF{#2}{#2}{.4pt}\relax}}
+${TITLE_RULE}
 `,
 };

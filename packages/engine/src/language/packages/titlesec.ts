@@ -208,6 +208,9 @@ const pageStyle = (name: string): CommandEntry => ({
   },
 });
 
+/** A rule across the text; with a star, what is repeated up to the margin (titletoc has it too). */
+export const TITLE_RULE = String.raw`\DeclareDocumentCommand\titlerule{s o +g}{\IfBooleanTF{#1}{\IfValueTF{#2}{\leaders\hbox to#2{\hss#3\hss}}{\leaders\hbox{#3}}\hfill}{\par\nobreak\vskip2pt\hrule height\IfValueTF{#2}{#2}{.4pt}\relax}}`;
+
 /** titlesec: how headings are set. */
 export const titlesec: PackageEntry = {
   name: 'titlesec',
@@ -313,6 +316,6 @@ export const titlesec: PackageEntry = {
   source: String.raw`
 \def\ttl@fieldstyle{}
 \def\ttl@newstyle{\let\@mkboth\@gobbletwo\def\chaptermark##1{\markboth{##1}{}}\def\sectionmark##1{\markright{##1}}\def\@oddhead{}\def\@evenhead{}\def\@oddfoot{}\def\@evenfoot{}}
-\NewDocumentCommand\titlerule{s o +g}{\IfBooleanTF{#1}{\IfValueTF{#2}{\leaders\hbox to#2{\hss#3\hss}}{\leaders\hbox{#3}}\hfill}{\par\nobreak\vskip2pt\hrule height\IfValueTF{#2}{#2}{.4pt}\relax}}
+${TITLE_RULE}
 `,
 };
