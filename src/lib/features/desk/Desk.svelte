@@ -193,5 +193,5 @@
 <AboutCourse bind:this={aboutCourse} onchanged={changed} />
 <BringIn bind:this={bringIn} {courses} />
 <Postings bind:this={postings} />
-<WhoYouAre bind:this={who} {profile} onchanged={() => void invalidateAll()} />
+<WhoYouAre bind:this={who} {profile} onchanged={() => invalidateAll()} />
 <Undo bind:this={undo} onundone={() => void invalidateAll()} />

@@ -4,7 +4,7 @@
   import Panel from '$lib/ui/Panel.svelte';
   import Problem from '$lib/ui/Problem.svelte';
 
-  let { profile, onchanged }: { profile: Profile; onchanged: () => void } = $props();
+  let { profile, onchanged }: { profile: Profile; onchanged: () => Promise<void> } = $props();
 
   let dialog = $state<ReturnType<typeof Panel>>();
   let name = $state('');
@@ -23,7 +23,7 @@
     const said = await tell('PUT', '/api/profile', { name, college, number });
     if (!said.ok) return void (problem = said.problem);
     dialog?.close();
-    onchanged();
+    await onchanged();
   }
   async function takeCollection(event: Event & { currentTarget: HTMLInputElement }) {
     const [file] = event.currentTarget.files ?? [];
@@ -37,7 +37,9 @@
     const { taken: count, there } = said.value;
     problem = null;
     taken = `${count === 1 ? '1 sheet was' : `${count} sheets were`} taken${there > 0 ? `; ${there} were here already and stayed as they are` : ''}.`;
-    onchanged();
+    await onchanged();
+    // A name that came with it stands in fields that nobody has written in.
+    if (name === '' && college === '' && number === '') ({ name, college, number } = profile);
   }
 </script>
 
