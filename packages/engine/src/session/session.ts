@@ -35,6 +35,7 @@ import {
   type LabelFinding,
 } from './facts';
 import { gatherFindings } from './gatherFindings';
+import { NONE_CHANGED, withBlock, withReading } from './changedBlocks';
 import {
   collectContents,
   collectPages,
@@ -85,8 +86,8 @@ export class Session {
   private repeated: readonly LabelFinding[] = [];
   private records: readonly PageRecord[] = [];
   private paging: Paging | null = null;
-  private changedFrom = 0;
-  private changedTo = 0;
+  /** The blocks whose pages are to be made anew. */
+  private changed = NONE_CHANGED;
   /** The block that the last page which is made does not reach, when there are too many. */
   private cutBefore: SessionBlock | null = null;
   private geometry: PageGeometry | null = null;
@@ -185,7 +186,8 @@ export class Session {
           old ? { nodes: old.shown, reading: old.reading } : null,
         );
       });
-    this.widenChange(first, reusedFrom, before);
+    const { length } = this.reading.blocks;
+    this.changed = withReading(this.changed, first, reusedFrom, before, length);
     if (labels) this.takeFacts({ ...this.facts, labels: this.readLabels() });
     this.takeGeometry();
   }
@@ -215,18 +217,6 @@ export class Session {
     this.refresh(CONTENTS, () => collectContents(this.records));
   }
 
-  /** Remembers which blocks changed since the pages were last whole. */
-  private widenChange(first: number, reusedFrom: number, before: number): void {
-    const { length } = this.reading.blocks;
-    const shift = length - before;
-    const pending = this.changedTo > this.changedFrom;
-    this.changedTo = pending
-      ? Math.max(reusedFrom, Math.min(length, this.changedTo + shift))
-      : reusedFrom;
-    this.changedFrom = pending ? Math.min(this.changedFrom, first) : first;
-    this.changedTo = Math.max(this.changedTo, Math.min(length, this.changedFrom + 1));
-  }
-
   /** Takes new facts; blocks that were laid out from other answers are laid out again. */
   private takeFacts(facts: Facts): void {
     this.facts = facts;
@@ -240,9 +230,7 @@ export class Session {
   private forget(block: SessionBlock): void {
     block.laid = null;
     this.asking.delete(block);
-    const pending = this.changedTo > this.changedFrom;
-    this.changedFrom = pending ? Math.min(this.changedFrom, block.index) : block.index;
-    this.changedTo = pending ? Math.max(this.changedTo, block.index + 1) : block.index + 1;
+    this.changed = withBlock(this.changed, block.index);
   }
 
   private takeGeometry(): void {
@@ -253,8 +241,7 @@ export class Session {
   }
 
   private changeAll(): void {
-    this.changedFrom = 0;
-    this.changedTo = this.reading.blocks.length;
+    this.changed = { from: 0, to: this.reading.blocks.length };
   }
 
   /** Lays everything out again, and reads it when it was measured: fonts that were missing are here now. */
@@ -298,7 +285,7 @@ export class Session {
       this.takeFacts({ ...this.facts, pages: collectPages(this.records) });
       this.giveContents();
       this.giveCitations();
-      this.unsettled = this.changedTo > this.changedFrom;
+      this.unsettled = this.changed.to > this.changed.from;
       if (!this.unsettled) return;
       taken += this.reading.finalValue(TAKEN);
     }
@@ -313,8 +300,8 @@ export class Session {
     const { blocks } = this.reading;
     const flow = blocks.map((block): FlowBlock => (block.flow ??= this.flowBlock(block)));
     // Pages that were cut off lead to nothing known: those behind a change cannot serve again.
-    const last = this.cutBefore ? blocks.length : this.changedTo;
-    const paging = startPaging(this.records, blocks, this.changedFrom, last);
+    const last = this.cutBefore ? blocks.length : this.changed.to;
+    const paging = startPaging(this.records, blocks, this.changed.from, last);
     this.paging = paging;
     let more = true;
     while (more && paging.records.length < MOST_PAGES) {
@@ -326,7 +313,7 @@ export class Session {
     this.cutBefore = behind ?? null;
     this.records = paging.records.slice(0, MOST_PAGES);
     this.paging = null;
-    this.changedFrom = this.changedTo = 0;
+    this.changed = NONE_CHANGED;
   }
 
   /** A block for the pages, laid out when its items are first asked for. */

@@ -353,7 +353,7 @@ export const glossaries: PackageEntry = {
       name: 'loadglsentries',
       signature: 'om',
       description: 'Words from a file.',
-      example: '',
+      example: '\\loadglsentries{words}',
       run: (it, args) =>
         it.execute([...it.source('\\input{'), ...tokensOf(args, 1), ...it.source('}')]),
     },
