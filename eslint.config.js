@@ -19,7 +19,7 @@ const ROOMS = {
   drawing: ['base', 'document'],
   language: ['base', 'findings', 'tokens', 'expansion', 'document', 'drawing'],
   fonts: ['base', 'findings', 'document'],
-  images: ['base', 'findings'],
+  images: ['base', 'findings', 'document'],
   boxes: ['base', 'document', 'fonts'],
   math: ['base', 'findings', 'document', 'fonts', 'boxes'],
   paragraphs: ['base', 'findings', 'document', 'fonts', 'boxes', 'math'],

@@ -1,9 +1,19 @@
 import { defineConfig, type PlaywrightTestConfig } from '@playwright/test';
-import { addressOf, portOf, siteOf, sitePortOf, WORKERS } from './tests/e2e/servers';
+import {
+  addressOf,
+  copyDemo,
+  MAKE_DEMO,
+  portOf,
+  siteOf,
+  sitePortOf,
+  WORKERS,
+} from './tests/e2e/servers';
 
 type Servers = Extract<PlaywrightTestConfig['webServer'], readonly unknown[]>;
 
-/** What a worker has for itself: the app with a demo, and a course site. */
+const databaseOf = (worker: number): string => `test-results/e2e-${worker}.db`;
+
+/** What a worker has for itself: the app with a demo, and a course site. They start one after the other. */
 const serversOf = (worker: number): Servers => [
   {
     command: 'node build-tools/course-site.mjs',
@@ -11,7 +21,11 @@ const serversOf = (worker: number): Servers => [
     env: { COURSE_SITE_PORT: String(sitePortOf(worker)), ODD_COMPASS_ROOT: process.cwd() },
   },
   {
-    command: 'node build-tools/fill-demo.mjs --afresh && node build-tools/serve.mjs',
+    command: [
+      ...(worker === 0 ? [MAKE_DEMO] : []),
+      copyDemo(databaseOf(worker)),
+      'node build-tools/serve.mjs',
+    ].join(' && '),
     url: `${addressOf(worker)}/`,
     timeout: 240_000,
     env: {
@@ -19,7 +33,7 @@ const serversOf = (worker: number): Servers => [
       HOST: '127.0.0.1',
       BODY_SIZE_LIMIT: '110M',
       ODD_COMPASS_COURSE_SITE: siteOf(worker),
-      ODD_COMPASS_DATABASE: `test-results/e2e-${worker}.db`,
+      ODD_COMPASS_DATABASE: databaseOf(worker),
       ODD_COMPASS_ROOT: process.cwd(),
     },
   },

@@ -1,6 +1,7 @@
 import { expect, test } from './test';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { rmSync, writeFileSync } from 'node:fs';
+import { copyDemo } from './servers';
 import { caretBehind, sheet, source, write } from './writing';
 
 const PORT = 4317;
@@ -32,8 +33,7 @@ test.afterEach(kill);
 
 /** The demo in a database of its own. */
 function fill(): void {
-  for (const part of ['', '-wal', '-shm']) rmSync(env.ODD_COMPASS_DATABASE + part, { force: true });
-  spawnSync('node', ['build-tools/fill-demo.mjs', '--afresh'], { env });
+  spawnSync('sh', ['-c', copyDemo(env.ODD_COMPASS_DATABASE)], { env });
 }
 
 test('the server is killed while one writes: typing goes on, the window is closed, and nothing is missing', async ({

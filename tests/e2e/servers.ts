@@ -9,3 +9,11 @@ export const sitePortOf = (worker: number): number => SITE - worker;
 /** Where a worker's app is, and its course site. */
 export const addressOf = (worker: number): string => `http://127.0.0.1:${portOf(worker)}`;
 export const siteOf = (worker: number): string => `http://127.0.0.1:${sitePortOf(worker)}`;
+
+/** The demo as it was when the journeys began: made once, for each who needs one to copy. */
+export const DEMO = 'test-results/demo.db';
+/** Makes it; its days are counted from today. */
+export const MAKE_DEMO = `ODD_COMPASS_DATABASE=${DEMO} node build-tools/fill-demo.mjs --afresh`;
+/** Puts a copy of it in the place of a database that no server has open. */
+export const copyDemo = (database: string): string =>
+  `rm -f ${database} ${database}-wal ${database}-shm && ODD_COMPASS_DATABASE=${DEMO} node build-tools/backup.mjs ${database}`;

@@ -60,3 +60,11 @@ export const isUpright = ({ a, b, c, d }: AffineMap): boolean =>
 
 /** By how much lengths grow, in the mean of all directions. */
 export const growthOf = ({ a, b, c, d }: AffineMap): number => Math.sqrt(Math.abs(a * d - b * c));
+
+/** The map that leads back; of one that flattens all onto a line or a point, the identity. */
+export function inverted({ a, b, c, d, e, f }: AffineMap): AffineMap {
+  const det = a * d - b * c;
+  if (det === 0 || !Number.isFinite(det)) return IDENTITY;
+  const [ia, ib, ic, id] = [d / det, -b / det, -c / det, a / det];
+  return { a: ia, b: ib, c: ic, d: id, e: -(ia * e + ic * f), f: -(ib * e + id * f) };
+}

@@ -15,6 +15,8 @@ export interface TextInline extends Span {
   readonly font: FontSpec;
   /** Where alone it may be divided, as the document says: offsets of what would start the next line. */
   readonly cuts?: readonly number[];
+  /** From a picture made elsewhere: what signs stand in it is nobody's mistake here. */
+  readonly foreign?: true;
 }
 
 /** A blank between words; `factor` is TeX's space factor, 1000 for an ordinary one. */

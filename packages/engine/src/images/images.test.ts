@@ -14,7 +14,7 @@ describe('the size of a picture', () => {
     expect((boxed?.width ?? 0) / (boxed?.height ?? 1)).toBeCloseTo(2, 3);
   });
   it('is the box of the first page of a PDF', () => {
-    const pdf = imageSize(bytes('%PDF-1.4\n1 0 obj<</MediaBox [0 0 300 200]>>endobj'));
+    const pdf = imageSize(bytes('%PDF-1.4\n1 0 obj<</Type/Page/MediaBox [0 0 300 200]>>endobj'));
     expect(pdf).toMatchObject({ kind: 'pdf' });
     expect(pdf?.width).toBeCloseTo(300 * BP, -1);
   });

@@ -1,4 +1,7 @@
 import { fromBp, type Sp } from '../base/lengths';
+import { readLatin1 } from './latin1';
+import { pdfPages, shownSize } from './pdfPages';
+import { boundingBox, programOf } from './postscript/program';
 
 /** Natural size of a picture in sp, and what kind of file it is. */
 export interface ImageInfo {
@@ -7,29 +10,23 @@ export interface ImageInfo {
   readonly height: Sp;
   /** How many points it has, when it is made of points. */
   readonly points?: number;
+  /** How many pages it has, when it has pages. */
+  readonly pages?: number;
 }
 
 const ascii = (bytes: Uint8Array, from: number, length: number): string =>
   String.fromCharCode(...bytes.subarray(from, from + length));
 
-/** Bytes as characters, one each. */
-export function readLatin1(bytes: Uint8Array): string {
-  let text = '';
-  for (let i = 0; i < bytes.length; i += 8192) text += ascii(bytes, i, 8192);
-  return text;
-}
-
 const u16 = (b: Uint8Array, at: number): number => ((b[at] ?? 0) << 8) | (b[at + 1] ?? 0);
 const u32 = (b: Uint8Array, at: number): number => u16(b, at) * 65536 + u16(b, at + 2);
 
-/** What a picture file is, by its first bytes; null when it is none that is known. */
-export function imageSize(bytes: Uint8Array): ImageInfo | null {
+/** What a picture file is, by its first bytes, and the size of the page asked for; null when it is none that is known. */
+export function imageSize(bytes: Uint8Array, page = 1): ImageInfo | null {
   if (u32(bytes, 0) === 0x89504e47) return png(bytes);
   if (u16(bytes, 0) === 0xffd8) return jpeg(bytes);
   const head = ascii(bytes, 0, 1024);
-  if (head.startsWith('%PDF')) return pdf(bytes);
-  if (head.startsWith('%!PS') || u32(bytes, 0) === 0xc5d0d3c6)
-    return { kind: 'eps', width: 0, height: 0 };
+  if (head.startsWith('%PDF')) return pdf(bytes, page);
+  if (head.startsWith('%!PS') || u32(bytes, 0) === 0xc5d0d3c6) return eps(bytes);
   return /<svg[\s>]/.test(ascii(bytes, 0, 4096)) ? svg(bytes) : null;
 }
 
@@ -72,19 +69,19 @@ function jpeg(bytes: Uint8Array): ImageInfo | null {
   return null;
 }
 
-/** The first page's box, when it is not packed away in a compressed stream; a page of letter paper else. */
-function pdf(bytes: Uint8Array): ImageInfo {
-  const text = readLatin1(bytes);
-  const box =
-    /\/(?:CropBox|MediaBox)\s*\[\s*(-?[\d.]+)\s+(-?[\d.]+)\s+(-?[\d.]+)\s+(-?[\d.]+)\s*\]/.exec(
-      text,
-    );
-  const [x0, y0, x1, y1] = box ? box.slice(1).map(Number) : [0, 0, 612, 792];
-  return {
-    kind: 'pdf',
-    width: fromBp((x1 as number) - (x0 as number)),
-    height: fromBp((y1 as number) - (y0 as number)),
-  };
+/** The box that is shown of a page; of the last one when there are not so many. */
+function pdf(bytes: Uint8Array, wanted: number): ImageInfo {
+  const pages = pdfPages(bytes);
+  const page = pages[Math.min(wanted, pages.length) - 1] ?? pages[0];
+  const [width, height] = page ? shownSize(page) : [0, 0];
+  return { kind: 'pdf', width: fromBp(width), height: fromBp(height), pages: pages.length };
+}
+
+/** The box that the program says it draws in. */
+function eps(bytes: Uint8Array): ImageInfo {
+  const box = boundingBox(programOf(readLatin1(bytes)));
+  const [x0, y0, x1, y1] = box ?? [0, 0, 0, 0];
+  return { kind: 'eps', width: fromBp(x1 - x0), height: fromBp(y1 - y0) };
 }
 
 const SVG_UNITS: Readonly<Record<string, number>> = {

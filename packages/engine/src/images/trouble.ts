@@ -1,5 +1,7 @@
-import { Inflate } from 'fflate';
-import { imageSize, readLatin1 } from './size';
+import { readLatin1 } from './latin1';
+import { MOST_UNPACKED, unpack } from './pdfObjects';
+import { epsDrawing } from './eps';
+import { imageSize } from './size';
 
 /** Why a picture cannot be shown, and what is to be done; halves of sentences. */
 export interface PictureTrouble {
@@ -9,8 +11,7 @@ export interface PictureTrouble {
 
 /** Points that a picture may have: sharp over a page of paper at 600 to the inch. */
 const MOST_POINTS = 40_000_000;
-/** What the packed objects of a PDF may unpack to, bytes, and how many objects it may have. */
-const MOST_UNPACKED = 30_000_000;
+/** How many objects a PDF may have. */
 const MOST_OBJECTS = 60_000;
 /** Nodes of pages in nodes of pages: in any real file they are a few. */
 const DEEPEST = 1000;
@@ -29,9 +30,14 @@ const OTHER: PictureTrouble = {
   why: 'its contents are none of those',
   todo: 'open it in a drawing program and save it as one of these',
 };
-const EPS: PictureTrouble = {
-  why: 'it is an EPS file',
-  todo: 'save it as PDF, PNG or SVG in the program it was made with',
+const LOCKED: PictureTrouble = {
+  why: 'it is locked with a password',
+  todo: 'open it with its password and save it, or print it, as a PDF without one',
+};
+const SAVE_OTHERWISE = 'save it as PDF, PNG or SVG in the program it was made with';
+const WITHOUT_BOX: PictureTrouble = {
+  why: 'it does not say how large it is: no EPS file is without a line %%BoundingBox',
+  todo: SAVE_OTHERWISE,
 };
 
 const known = new WeakMap<Uint8Array, PictureTrouble | null>();
@@ -46,7 +52,7 @@ export function pictureTrouble(bytes: Uint8Array): PictureTrouble | null {
 function look(bytes: Uint8Array): PictureTrouble | null {
   const size = imageSize(bytes);
   if (!size) return bytes.length > 1 && bytes[0] === 0xff && bytes[1] === 0xd8 ? DAMAGED : OTHER;
-  if (size.kind === 'eps') return EPS;
+  if (size.kind === 'eps') return epsTrouble(bytes);
   if (!(size.width > 0 && size.height > 0)) return DAMAGED;
   if ((size.points ?? 0) > MOST_POINTS) return TOO_LARGE;
   if (size.kind === 'png') return isWholePng(bytes) ? null : DAMAGED;
@@ -75,6 +81,16 @@ function isWholeJpeg(bytes: Uint8Array): boolean {
   return false;
 }
 
+/** What a program of PostScript asks for that is not drawn here. */
+function epsTrouble(bytes: Uint8Array): PictureTrouble | null {
+  const drawing = epsDrawing(bytes);
+  if (!('lacks' in drawing)) return null;
+  if (drawing.lacks === 'box') return WITHOUT_BOX;
+  if (drawing.lacks === 'size') return TOO_LARGE;
+  const why = `its EPS program uses what is not drawn here (${drawing.lacks})`;
+  return { why, todo: SAVE_OTHERWISE };
+}
+
 function svgTrouble(bytes: Uint8Array): PictureTrouble | null {
   if (bytes.length > LONGEST_SVG) return TOO_LARGE;
   const end = readLatin1(bytes.subarray(-4000));
@@ -86,10 +102,11 @@ function pdfTrouble(bytes: Uint8Array): PictureTrouble | null {
   const text = readLatin1(bytes);
   if (!/startxref|trailer/.test(text) || !/\d+\s+\d+\s+obj\b/.test(text)) return DAMAGED;
   if ((text.match(/\bobj\b/g)?.length ?? 0) > 2 * MOST_OBJECTS) return TOO_LARGE;
+  if (/\/Encrypt\s+\d+\s+\d+\s+R/.test(text)) return LOCKED;
   if (pagesGoRound(text)) return DAMAGED;
   let left = MOST_UNPACKED;
   for (const found of text.matchAll(/\/Type\s*\/(?:ObjStm|XRef)\b[^]{0,400}?stream\r?\n/g)) {
-    left -= unpacked(bytes.subarray(found.index + found[0].length), left);
+    left -= unpack(bytes.subarray(found.index + found[0].length), left);
     if (left <= 0) return TOO_LARGE;
   }
   return null;
@@ -116,19 +133,4 @@ function pagesGoRound(text: string): boolean {
     return found;
   };
   return [...kids.keys()].some(leadsBack);
-}
-
-/** How many bytes a packed stream unpacks to; counted up to `most`. */
-function unpacked(packed: Uint8Array, most: number): number {
-  let count = 0;
-  const inflate = new Inflate((part) => (count += part.length));
-  const STEP = 16_384;
-  try {
-    // The two bytes before are the head of the format (RFC 1950).
-    for (let at = 2; at < packed.length && count < most; at += STEP)
-      inflate.push(packed.subarray(at, at + STEP));
-  } catch {
-    // What stands behind the end of the stream is none of it.
-  }
-  return count;
 }

@@ -163,12 +163,12 @@ export function pushWord(out: LineItem[], inline: TextInline, env: LayoutEnv): v
   if (shaped.missing === null) return pushShaped(out, inline, font);
   for (const part of byFont(inline, font, env)) {
     const { missing } = part.font.shape(part.inline.text);
-    if (missing !== null) {
+    if (missing !== null && !inline.foreign) {
       const { from, to } = inline;
       env.report({ code: 'character-missing', from, to, args: { char: missing } });
     }
     const isSign = part.font !== font && env.fonts.isMathematics(part.font);
-    if (isSign && missing === null) {
+    if (isSign && missing === null && !inline.foreign) {
       const { from, to, text: char } = part.inline;
       env.report({ code: 'character-in-text', from, to, args: { char } });
     }

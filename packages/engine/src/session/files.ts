@@ -1,3 +1,5 @@
+import { pictureName } from '../base/pictureNames';
+import { epsDrawing } from '../images/eps';
 import { imageSize } from '../images/size';
 import { pictureTrouble } from '../images/trouble';
 import type { LanguageHost } from '../language/machine/interpreter';
@@ -31,16 +33,24 @@ export function filesOf(
   };
 }
 
-/** Sizes of pictures, or what keeps them from being shown; read once each. */
+/** Sizes of pictures and what they draw, or what keeps them from being shown; read once each. */
 export function imageMeasure(files: AssignmentFiles): LanguageHost['imageSize'] {
   const known = new Map<string, ReturnType<LanguageHost['imageSize']>>();
-  return (name) => {
+  return (file, page) => {
+    const name = pictureName(file, page);
     let found = known.get(name);
     if (found === undefined) {
-      const bytes = files.bytes(name);
-      found = bytes ? (pictureTrouble(bytes) ?? imageSize(bytes)) : null;
+      const bytes = files.bytes(file);
+      found = bytes ? (pictureTrouble(bytes) ?? measured(bytes, page)) : null;
       known.set(name, found);
     }
     return found;
   };
+}
+
+function measured(bytes: Uint8Array, page: number): ReturnType<LanguageHost['imageSize']> {
+  const size = imageSize(bytes, page);
+  if (size?.kind !== 'eps') return size;
+  const drawing = epsDrawing(bytes);
+  return 'lacks' in drawing ? size : drawing;
 }

@@ -31,8 +31,11 @@ const PLAINER: ReadonlySet<FindingCode> = new Set([
 function plainer(raw: RawFinding, context: MendContext): RawFinding {
   const { text, from, to } = context;
   if (raw.code === 'line-too-wide') {
-    const [picture] = callsOf(shapeOf(text.slice(from, to)), ['includegraphics'], 'so');
-    if (!picture || text.slice(from, from + picture.from).trim() !== '') return raw;
+    const line = text.slice(from, to);
+    // Only a line that begins with a picture is looked through: a long word has many that are too wide.
+    if (!/^\s*\\includegraphics/.test(line)) return raw;
+    const [picture] = callsOf(shapeOf(line), ['includegraphics'], 'so');
+    if (!picture) return raw;
     const [, options] = picture.args;
     const kept = (options?.text ?? '')
       .split(',')

@@ -61,7 +61,7 @@
         type="file"
         class="sr-only"
         multiple
-        accept=".tex,.zip,.bib,.sty,.cls,.png,.jpg,.jpeg,.svg,.pdf"
+        accept=".tex,.zip,.bib,.sty,.cls,.png,.jpg,.jpeg,.svg,.pdf,.eps"
         onchange={(event) => (files = [...(event.currentTarget.files ?? [])])}
       />
     </label>

@@ -40,6 +40,10 @@ describe('pictures', () => {
     expect(services.files.add('a', 'really.jpg', GAUGE)).toMatchObject({
       file: { path: 'really.png' },
     });
+    const drawing = Buffer.from('%!PS-Adobe-3.0 EPSF-3.0\n%%BoundingBox: 0 0 9 9\n0 0 9 9 rectfill');
+    expect(services.files.add('a', 'gauge.eps', drawing)).toMatchObject({
+      file: { path: 'gauge.eps' },
+    });
     expect(refused('x.png', Buffer.from('not a picture'))).toContain('none of those');
     expect(refused('x.eps', Buffer.from('%!PS-Adobe-3.0 EPSF-3.0'))).toContain('save it as PDF');
     expect(refused('x.png', GAUGE.subarray(0, 12))).toContain('damaged');

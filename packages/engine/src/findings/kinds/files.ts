@@ -20,6 +20,6 @@ export const files = {
     severity: 'broken',
     args: ['name', 'why', 'todo'],
     message: 'The picture <name> cannot be shown: <why>.',
-    cause: 'Pictures can be PNG, JPEG, PDF or SVG files. Do this: <todo>.',
+    cause: 'Pictures can be PNG, JPEG, PDF, SVG or EPS files. Do this: <todo>.',
   }),
 };

@@ -17,7 +17,7 @@ export const OTHER_PACKAGES: ReadonlySet<string> = new Set(
   mathabx mathalfa mathalpha mathastext  mathspec mciteplus  media9
   memhfixc menukeys metalogo  mhsetup minibox moreverb mparhack multibib
   multienum musixtex nccmath  newverbs nextpage niceframe nolbreaks 
-   ocgx oldgerm  overpic parallel parnotes pdfcomment pdfpages pdfrender
+   ocgx oldgerm  overpic parallel parnotes pdfcomment pdfrender
   pgf pgfgantt pgfopts phonetic physics2 picinpar  pictex picture piton 
   program progressbar prooftrees pseudocode psfrag pst-node pstricks pythontex 
   realboxes  rotfloat savesym savetrees scalefnt  scrextend

@@ -3,6 +3,7 @@ import type { Span } from '../../base/spans';
 import type { BlockNode } from '../../document/blocks';
 import type { FontSpec } from '../../document/font';
 import type { Inline } from '../../document/inlines';
+import type { OutsideMark } from '../../document/outsideDrawing';
 import { sameValue } from '../../expansion/meaning';
 import type { RawFinding } from '../../findings/finding';
 import type { CommandEntry } from './entries';
@@ -114,7 +115,7 @@ export interface LanguageHost {
   readonly readFile: (name: string) => string | null;
   /** Names of all files of the assignment. */
   readonly files: () => readonly string[];
-  /** Size of a picture, why it cannot be shown and what is to be done, or null when it is not there. */
+  /** Size of a page of a picture, why it cannot be shown and what is to be done, or null when it is not there. */
   readonly imageSize: (
     name: string,
     page: number,
@@ -130,4 +131,11 @@ export interface Size {
 }
 
 /** Natural width and height of a picture, in sp. */
-export type ImageSize = { readonly width: Sp; readonly height: Sp };
+export interface ImageSize {
+  readonly width: Sp;
+  readonly height: Sp;
+  /** How many pages it has, when it has pages. */
+  readonly pages?: number;
+  /** Its marks, when it is drawn with ours. */
+  readonly marks?: readonly OutsideMark[];
+}

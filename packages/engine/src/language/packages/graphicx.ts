@@ -1,6 +1,11 @@
 import { CELLS } from '../machine/cells';
 import { PT, type Sp } from '../../base/lengths';
+import { composed, scaledTurned, translation } from '../../base/maps';
+import { rectangle } from '../../base/paths';
+import { pictureName } from '../../base/pictureNames';
+import type { Span } from '../../base/spans';
 import type { Inline } from '../../document/inlines';
+import type { OutsideMark } from '../../document/outsideDrawing';
 import { textOf, tokensText } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import {
@@ -15,6 +20,8 @@ import { dimenOf } from '../scanning/dimenOf';
 import { keyValues } from '../scanning/optionLists';
 import { reportMissing } from '../constructs/files';
 import type { Interpreter } from '../machine/interpreter';
+import type { ImageSize } from '../machine/reading';
+import { marksOf } from './outsideDrawing';
 import { cell } from '../../expansion/cells';
 
 const ENDINGS = ['', '.pdf', '.png', '.jpg', '.jpeg', '.svg', '.PNG', '.JPG', '.eps'];
@@ -23,7 +30,7 @@ const ENDINGS = ['', '.pdf', '.png', '.jpg', '.jpeg', '.svg', '.PNG', '.JPG', '.
 const FOLDERS = cell<readonly string[]>('graphicspath', []);
 
 /** The file a picture's name stands for, looked for in the folders of `\graphicspath` too. */
-function pictureFile(it: Interpreter, name: string): string | null {
+export function pictureFile(it: Interpreter, name: string): string | null {
   const folders = it.read(FOLDERS);
   const names = new Set(it.host.files());
   const plain = name
@@ -38,7 +45,8 @@ function pictureFile(it: Interpreter, name: string): string | null {
   return null;
 }
 
-interface Wanted {
+/** What a picture is asked to be. */
+export interface Wanted {
   readonly width: Sp | null;
   readonly height: Sp | null;
   readonly scale: number;
@@ -46,9 +54,11 @@ interface Wanted {
   readonly keep: boolean;
   readonly trim: readonly Sp[] | null;
   readonly clip: boolean;
+  /** Of a file with several pages, the one that is shown. */
+  readonly page: number;
 }
 
-function wanted(it: Interpreter, tokens: readonly Token[]): Wanted {
+export function wanted(it: Interpreter, tokens: readonly Token[]): Wanted {
   const keys = keyValues(tokens);
   const length = (key: string): Sp | null => {
     const value = keys.get(key);
@@ -71,6 +81,7 @@ function wanted(it: Interpreter, tokens: readonly Token[]): Wanted {
     keep: on('keepaspectratio'),
     trim: trim ? trimOf(it, trim) : null,
     clip: on('clip'),
+    page: Math.max(1, Math.floor(number('page', 1))),
   };
 }
 
@@ -100,33 +111,88 @@ function sizeFor(natural: { width: Sp; height: Sp }, want: Wanted): { width: Sp;
 }
 
 function includeGraphics(it: Interpreter, args: Args, token: Token): Inline {
-  const name = textOf(it.p, tokensOf(args, 3));
   const at = it.spanOf(token);
   const span = { from: at.from, to: Math.max(at.to, it.p.here()) };
   const want = wanted(it, tokensOf(args, 1));
   const isOld = it.hasPackage('graphics') && !it.hasPackage('graphicx');
   if (isOld && tokensOf(args, 1).some(({ text }) => text === '='))
     it.p.report('package-needed', span, { name: 'A size by its name', package: 'graphicx' });
+  return shownPicture(it, textOf(it.p, tokensOf(args, 3)), want, span);
+}
+
+/** A picture of the assignment as it is wanted; a frame of its size, and a finding, where it cannot be shown. */
+export function shownPicture(it: Interpreter, name: string, want: Wanted, span: Span): Inline {
   const file = pictureFile(it, name);
-  const found = file === null ? null : it.host.imageSize(file, 1);
+  const found = file === null ? null : it.host.imageSize(file, want.page);
   if (file === null || found === null) reportMissing(it, name, span);
   else if ('why' in found) it.p.report('picture-unreadable', span, { name: file, ...found });
   const known = found === null || 'why' in found ? null : found;
+  if (known && want.page > (known.pages ?? 1)) reportNoPage(it, name, want.page, known, span);
   const blank = known === null || it.read(CELLS.draft);
   const size = known ?? { width: 120 * PT, height: 80 * PT };
   const cut = cropOf(size, want);
-  const { width, height } = sizeFor(cut.size, want);
-  const image: Inline = {
-    kind: 'image',
-    file: file ?? name,
-    width: Math.round(width),
-    height: Math.round(height),
-    crop: cut.crop,
-    blank,
-    ...span,
-  };
+  const asked = sizeFor(cut.size, want);
+  const [width, height] = [Math.round(asked.width), Math.round(asked.height)];
+  const image: Inline =
+    known?.marks && !blank
+      ? drawnPicture(it, known.marks, { known, cut, width, height }, span)
+      : {
+          kind: 'image',
+          file: pictureName(file ?? name, Math.min(want.page, known?.pages ?? 1)),
+          width,
+          height,
+          crop: cut.crop,
+          blank,
+          ...span,
+        };
   if (want.angle === 0) return image;
   return box(it, [image], { transform: { x: 1, y: 1, degrees: want.angle } });
+}
+
+function reportNoPage(
+  it: Interpreter,
+  name: string,
+  page: number,
+  { pages = 1 }: ImageSize,
+  span: Span,
+): void {
+  const why = pages === 1 ? 'it has one page only' : `it has ${pages} pages only`;
+  it.p.report('picture-unreadable', span, {
+    name,
+    why,
+    todo: `ask for a page up to ${pages}, not ${page}`,
+  });
+}
+
+interface Fitted {
+  readonly known: ImageSize;
+  readonly cut: ReturnType<typeof cropOf>;
+  readonly width: Sp;
+  readonly height: Sp;
+}
+
+/** A picture that is drawn with marks of the page, cut and scaled to the size it is given. */
+function drawnPicture(
+  it: Interpreter,
+  marks: readonly OutsideMark[],
+  { known, cut, width, height }: Fitted,
+  span: Span,
+): Inline {
+  const [left, bottom] = cut.crop ?? [0, 0];
+  const scale = scaledTurned(width / cut.size.width, height / cut.size.height, 0);
+  const map = composed(scale, translation(-left * known.width, -bottom * known.height));
+  const clip = rectangle(
+    left * known.width,
+    bottom * known.height,
+    cut.size.width,
+    cut.size.height,
+  );
+  return {
+    kind: 'drawing',
+    marks: [{ kind: 'group', map, clip, marks: marksOf(it, marks, span) }],
+    bounds: { left: 0, right: width, low: 0, high: height },
+    ...span,
+  };
 }
 
 function cropOf(size: { width: Sp; height: Sp }, { trim, clip }: Wanted) {
@@ -183,7 +249,7 @@ const commands: readonly CommandEntry[] = [
   {
     name: 'includegraphics',
     signature: 'soom',
-    description: 'A picture: PNG, JPEG, PDF or SVG; its size by width, height or scale.',
+    description: 'A picture: PNG, JPEG, PDF, SVG or EPS; its size by width, height or scale.',
     example: '\\includegraphics[width=.6\\textwidth]{gauge}',
     package: 'graphicx',
     run: (it, args, token) =>

@@ -57,6 +57,7 @@ import { etoc, minitoc, titletoc } from './partialContents';
 import { parskip } from './parskip';
 import { quiet } from './quiet';
 import { polyglossia } from './polyglossia';
+import { pdfpages } from './pdfpages';
 import { setspace } from './setspace';
 import { a4wide, bbm, epsfig, lscape, nicefrac, pdflscape } from './smallPackages';
 import { paralist, tasks } from './listPackages';
@@ -259,6 +260,7 @@ const ALL: readonly PackageEntry[] = [
   endnotes,
   afterpage,
   lineno,
+  pdfpages,
   paracol,
   multido,
   forloop,

@@ -6,9 +6,13 @@ import {
   PDFPageEmbedder,
   type PDFRef,
   PngEmbedder,
+  type TransformationMatrix,
 } from '@cantoo/pdf-lib';
 import { toBp } from '../../base/lengths';
-import { imageSize, readLatin1 } from '../../images/size';
+import { pictureParts } from '../../base/pictureNames';
+import { readLatin1 } from '../../images/latin1';
+import { type PdfPage, pdfPages, shownSize } from '../../images/pdfPages';
+import { imageSize } from '../../images/size';
 import { pictureTrouble } from '../../images/trouble';
 import type { PageDescription } from '../display/description';
 import { NO_PORT, type PagePicture, walkPage } from '../display/walk';
@@ -29,17 +33,43 @@ export async function embedImages(
   const wanted = new Set<string>();
   const picture = ({ file, blank }: PagePicture): unknown => blank || wanted.add(file);
   for (const page of pages) walkPage(page, { ...NO_PORT, picture });
-  for (const file of wanted) {
+  const opened = new Map<string, Promise<Opened>>();
+  for (const picture of wanted) {
+    const { file, page } = pictureParts(picture);
     const bytes = files(file);
-    const embedded = bytes ? await embed(context, bytes, `I${out.size}`) : null;
-    if (embedded) out.set(file, embedded);
+    if (!bytes) continue;
+    // A file of many pages is read once for all of them, and what they share is copied once.
+    const open = (): Promise<Opened> => {
+      const document = opened.get(file) ?? openedBy(context, PDFDocument.load(bytes));
+      opened.set(file, document);
+      return document;
+    };
+    const embedded = await embed(context, { bytes, page, open }, `I${out.size}`);
+    if (embedded) out.set(picture, embedded);
   }
   return out;
 }
 
+/** Another file, and what copies its objects into ours. */
+interface Opened {
+  readonly document: PDFDocument;
+  readonly copier: PDFObjectCopier;
+}
+
+async function openedBy(context: PDFContext, loading: Promise<PDFDocument>): Promise<Opened> {
+  const document = await loading;
+  return { document, copier: PDFObjectCopier.for(document.context, context) };
+}
+
+interface Source {
+  readonly bytes: Uint8Array;
+  readonly page: number;
+  readonly open: () => Promise<Opened>;
+}
+
 async function embed(
   context: PDFContext,
-  bytes: Uint8Array,
+  { bytes, page, open }: Source,
   name: string,
 ): Promise<Embedded | null> {
   if (pictureTrouble(bytes)) return null;
@@ -47,8 +77,9 @@ async function embed(
   try {
     if (kind === 'png') return pixels(await PngEmbedder.for(bytes), context, name);
     if (kind === 'jpeg') return pixels(await JpegEmbedder.for(bytes), context, name);
-    if (kind === 'pdf') return await firstPage(context, await PDFDocument.load(bytes), name);
-    if (kind === 'svg') return await firstPage(context, await drawnSvg(bytes), name);
+    if (kind === 'pdf') return await pageOf(context, await open(), name, page, pdfPages(bytes));
+    if (kind === 'svg')
+      return await pageOf(context, await openedBy(context, drawnSvg(bytes)), name);
   } catch {
     return null;
   }
@@ -64,16 +95,34 @@ async function pixels(
   return { placed: { name, width: 1, height: 1 }, ref };
 }
 
-async function firstPage(
+/** A page as a picture: what its box shows, turned as it says. */
+async function pageOf(
   context: PDFContext,
-  document: PDFDocument,
+  { document, copier }: Opened,
   name: string,
+  number = 1,
+  pages: readonly PdfPage[] = [],
 ): Promise<Embedded> {
+  const index = Math.min(number, document.getPageCount()) - 1;
   // The page belongs to another file: what it uses is copied along.
-  const page = PDFObjectCopier.for(document.context, context).copy(document.getPage(0).node);
-  const embedder = await PDFPageEmbedder.for(page);
+  const page = copier.copy(document.getPage(index).node);
+  const shown = pages[index];
+  const embedder = await (shown
+    ? PDFPageEmbedder.for(page, boundsOf(shown), upright(shown))
+    : PDFPageEmbedder.for(page));
   const ref = await embedder.embedIntoContext(context);
-  return { placed: { name, width: embedder.width, height: embedder.height }, ref };
+  const [width, height] = shown ? shownSize(shown) : [embedder.width, embedder.height];
+  return { placed: { name, width, height }, ref };
+}
+
+const boundsOf = ({ box: [left, bottom, right, top] }: PdfPage) => ({ left, bottom, right, top });
+
+/** From the page's own coordinates to a box with its lower left corner at 0, 0, turned clockwise as the page is. */
+function upright({ box: [left, bottom, right, top], turned }: PdfPage): TransformationMatrix {
+  if (turned === 90) return [0, -1, 1, 0, -bottom, right];
+  if (turned === 180) return [-1, 0, 0, -1, right, top];
+  if (turned === 270) return [0, 1, -1, 0, top, -left];
+  return [1, 0, 0, 1, -left, -bottom];
 }
 
 /** An SVG drawn on a page of its own size; scripts and what lies outside the file are not looked at. */

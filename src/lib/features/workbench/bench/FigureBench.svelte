@@ -99,7 +99,7 @@
     <input
       type="file"
       class="sr-only"
-      accept="image/png,image/jpeg,image/svg+xml,application/pdf"
+      accept="image/png,image/jpeg,image/svg+xml,application/pdf,.eps"
       onchange={choose}
     />
   </label>

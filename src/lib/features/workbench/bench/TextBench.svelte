@@ -72,7 +72,7 @@
     <input
       type="file"
       class="sr-only"
-      accept="image/png,image/jpeg,image/svg+xml,application/pdf"
+      accept="image/png,image/jpeg,image/svg+xml,application/pdf,.eps"
       onchange={choosePicture}
     />
   </label>

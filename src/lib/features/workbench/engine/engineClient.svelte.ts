@@ -363,7 +363,10 @@ export class EngineClient {
     const sighted = new Map<number, SightedPage>();
     const blocks = new Map<number, BlockPlace>();
     for (const { index, key, description, text, blocks: places } of response.views) {
-      if (description && text) this.kept.set(key, { key, description, text });
+      if (description && text) {
+        this.kept.set(key, { key, description, text });
+        this.pictures.show(description.imageFile);
+      }
       const page = this.kept.get(key);
       if (page) sighted.set(index, page);
       for (const place of places) {

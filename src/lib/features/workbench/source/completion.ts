@@ -108,9 +108,14 @@ const CITATIONS = /\\(?:no)?cite[a-z]*\*?(?:\[[^\]]*\])*\{(?:[^{}]*,)?([^{},]*)$
 const BEGIN = /\\begin\{([A-Za-z*]*)$/;
 const END = /\\end\{([A-Za-z*]*)$/;
 const PACKAGE = /\\usepackage(?:\[[^\]]*\])?\{(?:[^{}]*,)?([^{},]*)$/;
-const FILES = /\\(includegraphics|input|include|bibliography)\*?(?:\[[^\]]*\])?\{([^{}]*)$/;
-const PICTURES = /\.(png|jpe?g|pdf|svg)$/;
+const FILES =
+  /\\(includegraphics|includepdf|input|include|bibliography)\*?(?:\[[^\]]*\])?\{([^{}]*)$/;
+const PICTURES = /\.(png|jpe?g|pdf|svg|eps)$/;
 const TEXTS = /\.(tex|bib|sty)$/;
+const WANTED: Readonly<Record<string, RegExp>> = {
+  includegraphics: PICTURES,
+  includepdf: /\.pdf$/,
+};
 const CLASS = /\\documentclass(?:\[[^\]]*\])?\{([^{}]*)$/;
 
 const plain = (label: string, detail: string, info: string, type: string): Completion => ({
@@ -167,7 +172,7 @@ export function complete(context: CompletionContext): CompletionResult | null {
   }
   match = FILES.exec(line);
   if (match) {
-    const wanted = match[1] === 'includegraphics' ? PICTURES : TEXTS;
+    const wanted = WANTED[match[1] ?? ''] ?? TEXTS;
     return {
       from: from(match[2] ?? ''),
       validFor: /^[^{}]*$/,
