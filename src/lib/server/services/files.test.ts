@@ -40,7 +40,9 @@ describe('pictures', () => {
     expect(services.files.add('a', 'really.jpg', GAUGE)).toMatchObject({
       file: { path: 'really.png' },
     });
-    const drawing = Buffer.from('%!PS-Adobe-3.0 EPSF-3.0\n%%BoundingBox: 0 0 9 9\n0 0 9 9 rectfill');
+    const drawing = Buffer.from(
+      '%!PS-Adobe-3.0 EPSF-3.0\n%%BoundingBox: 0 0 9 9\n0 0 9 9 rectfill',
+    );
     expect(services.files.add('a', 'gauge.eps', drawing)).toMatchObject({
       file: { path: 'gauge.eps' },
     });

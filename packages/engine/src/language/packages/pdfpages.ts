@@ -157,7 +157,10 @@ function contentsAt(it: Interpreter, keys: Keys, pages: readonly (number | null)
   for (let i = 0; i + 4 < words.length; i += 5) {
     const [page = [], kind = [], , heading = [], label = []] = words.slice(i, i + 5);
     if (!pages.includes(Number(tokensText(page).trim()))) continue;
-    out.push(...it.source(`${it.hasPackage('hyperref') ? '\\phantomsection' : ''}\\addcontentsline{toc}{`), ...kind);
+    out.push(
+      ...it.source(`${it.hasPackage('hyperref') ? '\\phantomsection' : ''}\\addcontentsline{toc}{`),
+      ...kind,
+    );
     out.push(
       ...it.source('}{'),
       ...heading,
