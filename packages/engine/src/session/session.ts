@@ -35,6 +35,7 @@ import {
   type LabelFinding,
 } from './facts';
 import { gatherFindings } from './gatherFindings';
+import { sayOtherwise } from './contentsSaid';
 import { NONE_CHANGED, withBlock, withReading } from './changedBlocks';
 import {
   collectContents,
@@ -92,6 +93,8 @@ export class Session {
   private cutBefore: SessionBlock | null = null;
   private geometry: PageGeometry | null = null;
   private unsettled = false;
+  /** What stands in lists of contents was seen to go by what stood in them. */
+  private feedsItself = false;
   /** Nothing of an earlier text was known when this one was read. */
   private fromCold = true;
   /** Reading measured with a font that stood in for one that is missing. */
@@ -147,6 +150,7 @@ export class Session {
     this.asking.clear();
     this.geometry = null;
     this.facts = NO_FACTS;
+    this.feedsItself = false;
     this.change(0, 0, text);
   }
 
@@ -198,12 +202,13 @@ export class Session {
     return labels;
   }
 
-  /** Hands what the whole document settles back to the blocks that read it, if any do. */
-  private refresh<T>(cell: CellOf<T>, value: () => T): void {
-    if (!this.reading.isRead(cell)) return;
+  /** Hands what the whole document settles back to the blocks that read it, if any do; gives what was read anew. */
+  private refresh<T>(cell: CellOf<T>, value: () => T): ReadChange | null {
+    if (!this.reading.isRead(cell)) return null;
     const before = this.reading.blocks.length;
     const change = this.reading.refresh(cell, value());
     if (change) this.takeChange(change, before);
+    return change;
   }
 
   private giveCitations(): void {
@@ -214,7 +219,8 @@ export class Session {
 
   /** Gives back the entries of all lists of contents, with the pages they fell on. */
   private giveContents(): void {
-    this.refresh(CONTENTS, () => collectContents(this.records));
+    const change = this.refresh(CONTENTS, () => collectContents(this.records));
+    this.feedsItself ||= change !== null && sayOtherwise(change);
   }
 
   /** Takes new facts; blocks that were laid out from other answers are laid out again. */
@@ -265,14 +271,14 @@ export class Session {
 
   /**
    * Makes the pages, a step at a time; each step yields how many are ready. Pages and what is
-   * said of them may never come to rest (a heading that stands in its own contents): where they
-   * stop then would depend on where they started, so they are made from cold.
+   * said of them may never come to rest (a heading that stands in its own contents), or in more
+   * ways than one: where they stop then would depend on where they started, so they are made from cold.
    */
   *settle(): Generator<number, void, void> {
     const reading = this.read();
     while (!reading.next().done) yield 0;
-    yield* this.rounds();
-    if (!this.unsettled || this.fromCold) return;
+    if (this.fromCold || !this.feedsItself) yield* this.rounds();
+    if (this.fromCold || !(this.unsettled || this.feedsItself)) return;
     this.forgetAll();
     finished(this.read());
     yield* this.rounds();

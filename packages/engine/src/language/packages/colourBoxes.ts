@@ -28,6 +28,7 @@ import type { Interpreter } from '../machine/interpreter';
 import { passWrapped } from '../machine/wrapped';
 import { readOptional } from '../../expansion/arguments';
 import { box } from '../constructs/boxes';
+import { groupsIn, keyValues } from '../scanning/optionLists';
 import { boxLook } from './colourBoxKeys';
 import { EVERY_BOX, STANDARD_BOX, type BoxLook } from './colourBoxLook';
 
@@ -319,6 +320,26 @@ function separatorOf(options: readonly Token[]): string {
   return /separator sign\s*=\s*\{?([^,{}]*)/.exec(text)?.[1]?.trim() ?? ':';
 }
 
+/** What boxes of a kind are called in references: `crefname={box}{boxes}`, `Crefname` at the start of a sentence. */
+function nameKind(it: Interpreter, counter: string, options: readonly Token[]): void {
+  const keys = keyValues(options);
+  for (const command of ['crefname', 'Crefname']) {
+    const [one, several] = groupsIn(keys.get(command) ?? []);
+    if (!one || !several) continue;
+    const said = [one, several].flatMap((word) => braced(it, word));
+    const naming = [...it.source(`\\${command}{${counter}}`), ...said];
+    it.execute([
+      ...it.source(
+        `\\makeatletter\\@ifundefined{${command}}{\\AtBeginDocument{\\@ifundefined{${command}}{}{`,
+      ),
+      ...naming,
+      ...it.source('}}}{'),
+      ...naming,
+      ...it.source('}\\makeatother'),
+    ]);
+  }
+}
+
 /** `\newtcbtheorem[…]{name}{title}{options}{prefix}`: numbered boxes; `\begin{name}{title}{label}`. */
 function newTheorem(it: Interpreter, token: Token): void {
   const { p } = it;
@@ -330,6 +351,7 @@ function newTheorem(it: Interpreter, token: Token): void {
   const words = textOf(p, name);
   const counter = counterOf(it, words, [...init, ...p.chars(',auto counter')]);
   if (counter === null) return;
+  nameKind(it, counter, [...init, ...p.chars(','), ...options]);
   const sign = separatorOf(options);
   const body = (numbered: boolean): Token[] => [
     ...(numbered ? it.source(`\\refstepcounter{${counter}}`) : []),

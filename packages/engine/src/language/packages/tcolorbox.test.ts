@@ -122,6 +122,16 @@ describe('Boxes of one’s own', () => {
       '\\begin{rl}{Ebb}{e}x\\end{rl}\\ref{r:e}',
       /Rule 1\. Ebb/,
     ],
+    [
+      '\\usepackage{cleveref}\\newtcbtheorem{rl}{Rule}{crefname={rule}{rules}}{r}',
+      '\\begin{rl}{Ebb}{e}x\\end{rl}\\begin{rl}{}{f}y\\end{rl}By \\cref{r:e} and \\cref{r:e,r:f}',
+      /By rule 1 and rules 1 and 2/,
+    ],
+    [
+      '\\newtcbtheorem[crefname={rule}{rules}]{rl}{Rule}{}{r}\\usepackage{cleveref}',
+      '\\begin{rl}{Ebb}{e}x\\end{rl}By \\cref{r:e}',
+      /By rule 1/,
+    ],
     ['\\NewTColorBox{h}{O{} m}{title={Hint: #2},#1}', '\\begin{h}{try}x\\end{h}', /Hint: try/],
     ['\\newtcbox{\\pin}[1][red]{on line,colback=#1}', 'a \\pin{b} \\pin[blue]{c} d', /a ?b ?c ?d/],
   ])('%s', (preamble, body, printed) => {
