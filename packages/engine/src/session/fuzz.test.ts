@@ -72,15 +72,11 @@ describe('what once differed from cold', () => {
       '\\documentclass{report}\n\\usepackage{amsmath}\n\\newtheorem{t}{T}\n\\section{Word\\tableofcontents s}\n\nEbb.\n\\chapter{Codes}\n';
     expect(after(text, [text.length - 9, text.length - 9, '%'])).toEqual([]);
   });
-  it('contents in a heading that swallowed them and more headings come to rest in one way only', () => {
+  it('contents that a heading swallowed come to rest in one way only', () => {
     const text =
-      '\\docx} and (\\ref{eq:kraft}).\n\\subsection{A subsec\\begin{document}\n\\pagenumbering{roman}\n\\maketitle\n\\tableofcontents\n\\listofrem]{Definition}\n\\numberwithin{equation}{chapter}\n\\title{Lecture Notes on Signals}\n\\author{B. Thorn}\n\\date{Ausepackage{amsmath}\n\\usepackage{amssymb}\n\\ustumn term}\n\\begin{document}\n\\pagenumbering{roman}\n\\maketitle\n\\tableofcontents\n\\listoffigures\n\\cleardoublepage\n\\pagenumbering{arabic}\n\\chapter{Lam\\part ps}\\label{ch:lamps}\n\\section{Wordegin{equation} a = b \\end{equation}\n\\end{document}\ns of light}\n\\begin{definition}\nA \\t}).\n\\subsection{A subsection}\n\\subs';
+      'ord} is a finite sequence of short and long flashes.\n\\end{definition}\n\\begin{thion}\n\\be\\tableofcontents\\section{\\begin{equati}$}pendix\n\\chaptees {(1,0.1) (2,0.01) (3,0.002)};';
     expect(
-      after(text, [
-        149,
-        149,
-        'at $P^n$ converges, and at what rate.\n\\end{problem}\n\n\\begin{lemma}\\label{lem:spread}\nLet $x \\in \\R^3$, and write $m = \\min_i x_i$ and $M = \\max_i x_i$. Then the entries of\n$Px$ lie between $m + \\varepsilon (M - m)$ and $M - \\varepsilon (M - m)$.\n\\end{lemma}\n\n\\begin{proof}\nFix $i$, and let $k$ be an index with $x_k = M$. Because the row sums to one,\n\\begin{align*}',
-      ]),
+      after(text, [0, 86, ''], [42, 88, ';})200.0,3( )10.0,2( )1.0,1({ seetpahc\\\nxidnep']),
     ).toEqual([]);
   });
   it('a theorem whose number refers to itself', () => {
