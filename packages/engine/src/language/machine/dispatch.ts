@@ -40,7 +40,7 @@ const WORK_OF: ReadonlyMap<string, number> = new Map(
 
 /** The chunk of tokens that no source holds: those of macros. A character of them costs what it takes to set it. */
 const MADE = -1;
-const CHARACTER_WORK = 0.4;
+const CHARACTER_WORK = 0.6;
 
 /** Carries out one token that expansion has left, by its category or its meaning (TeX: The Program, §1030 ff.). */
 export function carryOut(it: Interpreter, token: Token): void {

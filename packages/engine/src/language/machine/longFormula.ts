@@ -1,8 +1,17 @@
+import type { Processor } from '../../expansion/processor';
 import type { Token } from '../../expansion/meaning';
 import type { Interpreter } from './interpreter';
 
 /** How many signs one formula may have: beyond that it is a mistake, or no formula. */
 export const MOST_SIGNS = 20_000;
+
+/** What a sign costs that is to be set, in the measure of expansions. */
+const SIGN_WORK = 2;
+
+/** Counts a sign that macros make: those of the source are as many as it has. */
+export function spendSign(p: Processor): void {
+  if (!p.atFile) p.spend(SIGN_WORK, '');
+}
 
 /** Where a formula may end, or what follows it begin. */
 const END = /\$|\\[\])]|\\end *\{|\n[ \t]*\n/;

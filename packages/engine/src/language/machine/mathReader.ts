@@ -1,7 +1,7 @@
 import { comma } from './comma';
 import { meantWays } from './meantNames';
 import { innerDollars, missingBrace } from './formulaSlips';
-import { endTooLong, MOST_SIGNS } from './longFormula';
+import { endTooLong, MOST_SIGNS, spendSign } from './longFormula';
 import { pick, type Span } from '../../base/spans';
 import { CELLS } from './cells';
 import type { ArraySpan, MathAlphabet, MathClass, MathNode, SymbolNode } from '../../document/math';
@@ -334,6 +334,7 @@ export class MathReader {
   current: MathNode[] = [];
 
   symbol(char: string, cls: MathClass, at: Span): MathNode {
+    spendSign(this.it.p);
     if (!this.bold) return this.plainSymbol(char, cls, at);
     const bold = emboldened(char);
     if (bold !== null) return this.plainSymbol(bold, cls, at);
