@@ -111,10 +111,12 @@ function pushParagraph(out: VItem[], paragraph: Paragraph, env: LayoutEnv): Sp |
   const { shape } = paragraph;
   const spacing = spacingOf(paragraph);
   const special = paragraph.inlines.some(holdsSpecial);
+  const numbered = shape.lineNumbers && { ...shape.lineNumbers, width: shape.width };
   lines.forEach((line, i) => {
+    const box = special ? withMarginNotes(line.box, shape.left + line.indent, env) : line.box;
     out.push({
       kind: 'line',
-      box: special ? withMarginNotes(line.box, shape.left + line.indent, env) : line.box,
+      box: numbered ? { ...box, numbered } : box,
       x: shape.left + line.indent,
       spacing,
       labels: special ? anchorsOf(line.box) : [],

@@ -1,3 +1,4 @@
+import type { LineNumbers } from '../document/lineNumbers';
 import type { Sp } from '../base/lengths';
 import type { AffineMap } from '../base/maps';
 import type { Path } from '../base/paths';
@@ -107,6 +108,13 @@ export interface Box {
   readonly map?: AffineMap;
   /** Of its children only what lies inside is drawn. */
   readonly clip?: Path;
+  /** A line whose number stands at the margin. */
+  readonly numbered?: NumberedLine;
+}
+
+/** How a line is numbered, and how wide its column is. */
+export interface NumberedLine extends LineNumbers {
+  readonly width: Sp;
 }
 
 export interface Child {

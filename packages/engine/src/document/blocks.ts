@@ -1,3 +1,4 @@
+import type { LineNumbers } from './lineNumbers';
 import type { Glue, Sp } from '../base/lengths';
 import type { FontSpec } from './font';
 import type { Inline, TableRule, TabularInline } from './inlines';
@@ -40,6 +41,8 @@ export interface ParagraphShape {
   /** So many lines more than the best number, or fewer. */
   readonly looseness: number;
   readonly hyphenation: Hyphenation;
+  /** How its lines are numbered, or not. */
+  readonly lineNumbers: LineNumbers | null;
 }
 
 /** Where a line begins, from the left edge of its column, and its width. */

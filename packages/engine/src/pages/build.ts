@@ -146,6 +146,7 @@ function finishPage(
     backdrops: settled.backdrops,
     size: { width: geometry.paperWidth, height: geometry.paperHeight },
     turned: null,
+    hasLineNumbers: sheet.placed.some(({ box }) => box.numbered !== undefined),
     overfull: Math.max(0, sheet.bottom - geometry.top - geometry.textHeight),
   };
   const odd = built.ended === 'clearOdd' && geometry.twoSided;
@@ -180,6 +181,7 @@ function blankPage(start: PageStart, geometry: PageGeometry): BuiltPage {
     backdrops: start.backdrop ? [start.backdrop] : [],
     size: { width: geometry.paperWidth, height: geometry.paperHeight },
     turned: null,
+    hasLineNumbers: false,
     overfull: 0,
   };
   const next = { ...start, blank: false, index: start.index + 1, number: start.number + 1 };

@@ -60,6 +60,8 @@ export interface Page {
   readonly size: PaperSize;
   /** The page, or only what is written on it, lies on its side. */
   readonly turned: Turn | null;
+  /** Some of its lines have numbers at the margin. */
+  readonly hasLineNumbers: boolean;
   /** By how much the contents are too tall, or 0. */
   readonly overfull: Sp;
 }

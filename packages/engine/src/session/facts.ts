@@ -1,7 +1,8 @@
 import { type Inline, type RefInline, UNNAMED_PLACE } from '../document/inlines';
+import { LINE_KIND } from '../document/lineNumbers';
 import { sameValue } from '../expansion/meaning';
 import type { LabelDefinition } from '../language/machine/interpreter';
-import { LAST_PAGE } from './paging';
+import { LAST_PAGE, lineOf } from './paging';
 import type { RawFinding } from '../findings/finding';
 import type { SessionBlock } from './block';
 import { citeLabel, isOwnName } from '../expansion/cells';
@@ -68,6 +69,7 @@ export function answer(facts: Facts, factKey: string): Answer {
   const found = facts.labels.get(what === 'cite' ? citeLabel(label) : label);
   if (!found) return null;
   if (what === 'title') return found.title ?? '';
+  if (found.kind === LINE_KIND) return facts.pages.get(lineOf(label)) ?? '?';
   if (what === 'part') return found.part ?? found.value;
   const own = /^(?:clever|kind)$/.test(what) ? ownWords(found, form.starts) : null;
   if (own && neighbours.length > 0) return '';
@@ -102,7 +104,6 @@ function citesAnswer(facts: Facts, keys: string): Answer {
     .join(', ');
 }
 
-/** A place whose page the text itself prints; no label of the document. */
 export const ownPlace = (place: string): string => `${UNNAMED_PLACE}${place}`;
 const isOwnPlace = (label: string): boolean => label.startsWith(UNNAMED_PLACE);
 

@@ -3,7 +3,9 @@ import { PT, type Sp } from '../base/lengths';
 import { boxOf, rule, type Box, type Child } from '../boxes/box';
 import type { Inline } from '../document/inlines';
 import type { Backdrop, RunningLine } from '../document/page';
+import { countedLines, NO_LINES, numberEdge } from '../pages/lineNumbers';
 import type { Page, PlacedBox } from '../pages/page';
+import { countIn, linesBefore } from './paging';
 import { onTurnedPaper } from '../pages/turned';
 import { boxInline, setText } from '../paragraphs/boxes';
 import type { LayoutEnv } from '../paragraphs/env';
@@ -52,10 +54,27 @@ export function furniture(page: Page, env: LayoutEnv): Furniture {
     page.backdrops.flatMap((backdrop) => setBackdrop(backdrop[side], page, env));
   const drawn = linesOf(page).flatMap((line) => setBackdrop(line?.onPaper ?? [], page, env));
   const under = [...all('under'), ...drawn];
-  const over = [...headAndFoot(page, env), ...all('over')];
+  const over = [...headAndFoot(page, env), ...lineNumbers(page, env), ...all('over')];
   if (page.turned !== 'page') return { under, over };
   const turn = (placed: PlacedBox): PlacedBox => onTurnedPaper(placed, page.geometry.paperHeight);
   return { under: under.map(turn), over: over.map(turn) };
+}
+
+/** Numbers of lines at the margin. */
+function lineNumbers(page: Page, env: LayoutEnv): PlacedBox[] {
+  const first = page.hasLineNumbers ? page.placed.find(({ box }) => box.numbered) : undefined;
+  const font = first?.box.numbered?.font;
+  if (!font) return [];
+  const nowhere = { from: 0, to: 0 };
+  const label = linesBefore(page.index);
+  const before = env.resolve({ kind: 'ref', what: 'page', label, font, ...nowhere });
+  const count = typeof before === 'string' ? countIn(before) : NO_LINES;
+  return countedLines(page, count).flatMap((line): PlacedBox[] => {
+    if (line.number % line.numbered.every !== 0) return [];
+    const text = String(line.number);
+    const box = setText([{ kind: 'text', text, font: line.numbered.font, ...nowhere }], env);
+    return [{ x: numberEdge(page, line) - box.width, y: line.placed.y, box, block: -1 }];
+  });
 }
 
 const isEven = ({ geometry, number }: Page): boolean => geometry.twoSided && number % 2 === 0;

@@ -1,5 +1,7 @@
 import type { CONTENTS } from '../language/constructs/contents';
 import type { PageGeometry } from '../document/page';
+import { UNNAMED_PLACE } from '../document/inlines';
+import { countAfter, countedLines, type LineCount, NO_LINES } from '../pages/lineNumbers';
 import { buildPage, FIRST_PAGE, type PageStart } from '../pages/build';
 import { numberText } from '../pages/numbers';
 import type { FlowBlock, Page } from '../pages/page';
@@ -172,7 +174,32 @@ export function collectPages(records: readonly PageRecord[]): Map<string, string
   }
   const last = records.at(-1);
   if (last) pages.set(LAST_PAGE, last.page.folio);
+  countLines(records, pages);
   return pages;
+}
+
+/** Where it stands how many lines the pages before one have; where the number of a line with a label stands. */
+export const linesBefore = (index: number): string => `${UNNAMED_PLACE}lines before ${index}`;
+export const lineOf = (label: string): string => `${UNNAMED_PLACE}line of ${label}`;
+/** A count of lines as it is written there, and read again. */
+const writtenCount = ({ count, time }: LineCount): string => `${count} ${time}`;
+export function countIn(text: string): LineCount {
+  const [, count, time] = /^(\d+) (\d+)$/.exec(text) ?? [];
+  return count === undefined ? NO_LINES : { count: Number(count), time: Number(time) };
+}
+
+/** Numbers of lines go on from page to page. */
+function countLines(records: readonly PageRecord[], pages: Map<string, string>): void {
+  let before = NO_LINES;
+  for (const { page } of records) {
+    if (!page.hasLineNumbers) continue;
+    if (before !== NO_LINES) pages.set(linesBefore(page.index), writtenCount(before));
+    const lines = countedLines(page, before);
+    for (const { placed, number } of lines)
+      for (const { name, y } of page.labels)
+        if (y === placed.y - placed.box.height) pages.set(lineOf(name), String(number));
+    before = countAfter(lines, before);
+  }
 }
 
 /** The entries of all lists of contents, with the pages they fell on. */

@@ -1,3 +1,4 @@
+import type { LineNumbers } from '../../document/lineNumbers';
 import type { MathClass } from '../../document/math';
 import { cell, cellsBy, flag } from '../../expansion/cells';
 import { BLACK, type FontFace, type FontSpec } from '../../document/font';
@@ -56,6 +57,8 @@ export const CELLS = {
   patterns: cell<PatternName | null>('patterns', 'en-us'),
   /** `\parshape` of the paragraph that is being read. */
   parShape: cell<readonly LineShape[] | null>('parshape', null),
+  /** How lines are numbered at the margin (package lineno). */
+  lineNumbers: cell<LineNumbers | null>('linenumbers', null),
   alignment: cell<Alignment>('alignment', 'justified'),
   listDepth: cell('listdepth', 0),
   itemizeDepth: cell('itemizedepth', 0),

@@ -260,6 +260,7 @@ export function paragraphShape(
     lineShapes: state.read(CELLS.parShape) ?? hangingLines(state, width, left),
     looseness: getCount(state, 'looseness'),
     hyphenation: hyphenation ?? hyphenationOf(state),
+    lineNumbers: state.read(CELLS.lineNumbers),
   };
 }
 

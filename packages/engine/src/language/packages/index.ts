@@ -71,11 +71,11 @@ import {
   abstractPackage,
   endnotes,
   afterpage,
-  lineno,
   paracol,
   multido,
   forloop,
 } from './layoutPackages';
+import { lineno } from './lineno';
 import { bigdelim, blkarray, kbordermatrix } from './blockArrays';
 import { proofPackage, youngtab, ytableau } from './tableaux';
 import { cases, empheq } from './empheq';

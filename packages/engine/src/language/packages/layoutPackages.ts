@@ -299,28 +299,6 @@ export const afterpage = sourcePackage(
   String.raw`\newcommand\afterpage[1]{#1}`,
 );
 
-/** lineno: numbers of lines; they are not printed. */
-export const lineno = sourcePackage(
-  'lineno',
-  'Numbers at the margin of each line; they are not printed here.',
-  [
-    sourceCommand('linenumbers', '', 'Lines are numbered from here on.', '\\linenumbers'),
-    sourceCommand('nolinenumbers', '', 'Lines are no longer numbered.', '\\nolinenumbers'),
-    sourceCommand(
-      'modulolinenumbers',
-      'o',
-      'Every fifth line is numbered.',
-      '\\modulolinenumbers[5]',
-    ),
-    sourceCommand('linelabel', 'm', 'A name for a line.', 'x\\linelabel{a}'),
-  ],
-  String.raw`
-\newcommand\linenumbers{}\newcommand\nolinenumbers{}\newcommand\modulolinenumbers[1][5]{}\newcommand\pagewiselinenumbers{}\newcommand\runninglinenumbers{}\newcommand\resetlinenumber[1][1]{}
-\newcommand\switchlinenumbers{}\newcommand\linelabel[1]{}\newlength\linenumbersep\newcommand\linenumberfont{\tiny\sffamily}\newcounter{linenumber}
-\newenvironment{linenumbers*}{}{}\newenvironment{internallinenumbers}{}{}
-`,
-);
-
 /** paracol: texts beside one another. */
 export const paracol = sourcePackage(
   'paracol',
