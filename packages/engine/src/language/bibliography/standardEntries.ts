@@ -92,6 +92,8 @@ export interface StandardLook {
   readonly initials: boolean;
   /** With more names than this only the first is written. */
   readonly mostNames: number;
+  /** The same where entries are cited, when it is told. */
+  readonly mostCited?: number;
   readonly language: string | null;
 }
 

@@ -84,7 +84,10 @@ function alphaLabel(e: BibEntry, standard: boolean): string {
 /** Family names and year, as citations in a sentence say them. */
 function namedBy(e: BibEntry, look: StandardLook): { author: string; year: string } {
   const family = namesOf(e).map((n) => ({ ...n, first: [], jr: [] }));
-  return { author: standardNames(family, { ...look, mostNames: 3 }, false), year: yearOrNone(e) };
+  return {
+    author: standardNames(family, { ...look, mostNames: look.mostCited ?? 3 }, false),
+    year: yearOrNone(e),
+  };
 }
 
 /** “Quill and Brae(2024)” as natbib reads it. */

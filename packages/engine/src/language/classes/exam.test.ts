@@ -16,6 +16,16 @@ describe('sheets of class exam', () => {
     ['\\pointformat{<\\thepoints>}', '\\question[5] Ebb?', '5 points'],
     ['\\pointsdroppedatright', '\\question[5] Ebb? \\droppoints', '1. Ebb? (5 points)'],
     ['', '\\bonusquestion[2] Ebb?', '1. (2 points (bonus)) Ebb?'],
+    [
+      '\\qformat{\\thequestion: \\thepoints}',
+      '\\bonusquestion[2] Ebb?',
+      '1: 2 points (bonus) | Ebb?',
+    ],
+    [
+      '\\qformat{\\thequestion: \\thepoints}',
+      '\\bonusquestion[2] a\\question[1] b',
+      '2: 1 point | b',
+    ],
     ['', '\\question[2] a \\begin{parts}\\part[3] b\\end{parts} \\totalpoints', 'b | 5'],
     ['', '\\question[2] a \\question[4] b \\pointsofquestion{1}', 'b 2'],
     [
@@ -65,6 +75,16 @@ describe('sheets of class exam', () => {
         .length;
     expect(rules('')).toBeGreaterThan(rules('\\unframedsolutions'));
   });
+});
+
+it.each([
+  ['', 0xcccccc],
+  ['\\definecolor{SolutionColor}{rgb}{0.9,0.95,1}', 0xe6f2ff],
+])('shaded solutions lie on their colour: %s', (colour, wanted) => {
+  const setup = `\\usepackage{xcolor}\\printanswers\\shadedsolutions${colour}`;
+  const { session } = laid(doc(setup, '\\question a\\begin{solution}b\\end{solution}'));
+  const paints = session.pages.flatMap((page) => [...session.describe(page).rulePaint]);
+  expect(paints).toEqual([wanted]);
 });
 
 describe('points in the right margin', () => {

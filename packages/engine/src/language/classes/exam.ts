@@ -17,6 +17,7 @@ import { emitStyle } from '../constructs/pageStyle';
 import type { Interpreter } from '../machine/interpreter';
 import { box } from '../constructs/boxes';
 import { inPlainFrame } from '../constructs/framedBlocks';
+import { definedColour } from '../scanning/colours';
 import { paperOf, setAll } from '../constructs/pageLayout';
 import { article } from './standard';
 import { cell } from '../../expansion/cells';
@@ -74,7 +75,7 @@ const item = (name: string, env: string): CommandEntry => ({
       );
     else if (points !== '') addToList(it, 'exam', it.source(`\\relax{}{${points}}`));
     if (env === 'questions')
-      it.execute(it.source(`\\def\\@thepoints{${points || '0'}}\\ex@heading`));
+      it.execute(it.source(`\\edef\\@thepoints{${points || '\\ex@bonuspoints'}}\\ex@heading`));
     if (points === '') return;
     const said = env === 'questions' && ownHeading(it);
     if (!said) it.execute(it.source(`\\@pointsbefore{${points}}`));
@@ -90,6 +91,9 @@ function outside(it: Interpreter): void {
   it.p.report('item-outside-list', it.p.place);
   it.endParagraph();
 }
+
+/** The ground of shaded solutions where no `SolutionColor` is defined. */
+const SHADE = 0xcccccc;
 
 /** Contents printed only with the answers; else room for them is left. */
 const solution = (name: string, boxed: boolean): EnvironmentEntry => ({
@@ -111,10 +115,13 @@ const solution = (name: string, boxed: boolean): EnvironmentEntry => ({
       if (room > 0) it.mode.vlist.push({ kind: 'vspace', glue: glue(room), behaviour: 'plain' });
       return;
     }
+    const padding = it.dimen('fboxsep');
     const frame =
-      boxed && isOn(it, 'solframe')
-        ? { rule: it.dimen('fboxrule'), padding: it.dimen('fboxsep') }
-        : null;
+      boxed && isOn(it, 'solshade')
+        ? { rule: 0, padding, background: it.read(definedColour('SolutionColor')) ?? SHADE }
+        : boxed && isOn(it, 'solframe')
+          ? { rule: it.dimen('fboxrule'), padding }
+          : null;
     it.mode.vlist.push(inPlainFrame(it, frame, { blocks, width }, left));
   },
 });

@@ -45,7 +45,7 @@ const POINTS = String.raw`
 \def\droppoints{\unskip\nobreak\hfill\mbox{\@pointsopen\@thepoints\@pointname\@pointsclose}\par}
 \def\droptotalpoints{\unskip\nobreak\hfill\mbox{[\totalpoints]}\par}
 \def\bonuspointname#1{\def\@bonusname{#1}}\def\bonuspointpoints#1#2{\def\@bonusname{\ifnum\@thepoints=1 \ #1\else\ #2\fi}}\def\@bonusname{\ifnum\@thepoints=1 \ point (bonus)\else\ points (bonus)\fi}
-\def\@bonus#1{\@ifnextchar[{\@@bonus#1}{#1}}\def\@@bonus#1[#2]{#1{\let\@pointname\@bonusname\@pointsbefore{#2}}\ignorespaces}
+\def\@bonus#1{\@ifnextchar[{\@@bonus#1}{#1}}\def\@@bonus#1[#2]{\let\ex@pointname\@pointname\let\@pointname\@bonusname\def\ex@bonuspoints{#2}#1\ifx\ex@qformat\@empty\@pointsbefore{#2}\else\ifx#1\question\else\@pointsbefore{#2}\fi\fi\let\@pointname\ex@pointname\def\ex@bonuspoints{0}\ignorespaces}\def\ex@bonuspoints{0}
 \def\bonusquestion{\@bonus\question}\def\bonuspart{\@bonus\part}\def\bonussubpart{\@bonus\subpart}
 \def\half{$\frac12$}
 `;
@@ -62,7 +62,7 @@ const QUESTIONS = String.raw`
 const ANSWERS = String.raw`
 \newif\if@printanswers\newif\if@solframe\@solframetrue
 \def\printanswers{\@printanswerstrue}\def\noprintanswers{\@printanswersfalse}\def\ifprintanswers{\if@printanswers}
-\def\shadedsolutions{\@solframetrue}\def\framedsolutions{\@solframetrue}\def\unframedsolutions{\@solframefalse}
+\newif\if@solshade\def\shadedsolutions{\@solshadetrue}\def\framedsolutions{\@solframetrue\@solshadefalse}\def\unframedsolutions{\@solframefalse\@solshadefalse}
 \def\SolutionEmphasis#1{\def\ex@solution{#1}}\def\ex@solution{}\def\CorrectChoiceEmphasis#1{\def\@correctchoice{#1}}\def\@correctchoice{\bfseries}
 \def\checkboxchar#1{\def\@checkboxchar{#1}}\def\@checkboxchar{$\bigcirc$}\def\checkedchar#1{\def\@checkedchar{#1}}\def\@checkedchar{$\surd$}
 \def\solutiontitle{\textbf{Solution:}\enspace}

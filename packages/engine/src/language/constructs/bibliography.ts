@@ -121,10 +121,11 @@ function beginList(it: Interpreter, args: Args): void {
 
 /** Which entries are printed, where a list is of some alone; and how names are written (package biblatex). */
 export const WANTED = cell<((entry: BibEntry) => boolean) | null>('bibwanted', null);
-export const ENTRY_LOOK = cell<{ readonly initials?: boolean; readonly mostNames?: number }>(
-  'bibentrylook',
-  {},
-);
+export const ENTRY_LOOK = cell<{
+  readonly initials?: boolean;
+  readonly mostNames?: number;
+  readonly mostCited?: number;
+}>('bibentrylook', {});
 
 /** The entries that the options of a list let through. */
 export function wantedEntries(

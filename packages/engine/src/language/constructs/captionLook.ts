@@ -1,3 +1,4 @@
+import { textOf } from '../../expansion/tokenText';
 import { glue } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
 import type { Inline } from '../../document/inlines';
@@ -154,6 +155,12 @@ function marginsOf(it: Interpreter, options: CaptionOptions): readonly [number, 
   return [left, right];
 }
 
+const NO_BREAK: BlockNode = { kind: 'penalty', penalty: 10000 };
+
+/** Captions of programs stand in the text: no page ends between them and their program (listings.sty, `\lst@MakeCaption`). */
+const keepsTogether = (it: Interpreter): boolean =>
+  textOf(it.p, [it.p.command('@captype')]) === 'lstlisting';
+
 /** Label and text under the rules of the standard classes, or those of `\captionsetup`. */
 export function setCaption(
   it: Interpreter,
@@ -170,7 +177,11 @@ export function setCaption(
     glue: skip ? readGlue(it, skip) : it.skip('abovecaptionskip'),
     behaviour: 'plain',
   };
-  if (!above) it.mode.vlist.push(space);
+  const vskip = (glue: BlockNode): void => {
+    if (keepsTogether(it)) it.mode.vlist.push(NO_BREAK);
+    it.mode.vlist.push(glue);
+  };
+  if (!above) vskip(space);
   it.openGroup({ kind: 'semisimple', span: p.place });
   it.execute(fontTokens(it, options.font));
   const [left, right] = marginsOf(it, options);
@@ -191,7 +202,5 @@ export function setCaption(
   for (const inline of whole) it.add(inline);
   it.endParagraph();
   it.closeGroup();
-  it.mode.vlist.push(
-    above ? space : { kind: 'vspace', glue: it.skip('belowcaptionskip'), behaviour: 'plain' },
-  );
+  vskip(above ? space : { kind: 'vspace', glue: it.skip('belowcaptionskip'), behaviour: 'plain' });
 }

@@ -66,6 +66,15 @@ describe('what a document prints of itself', () => {
     },
   );
   it.each([
+    ['ngerman', 'Abbildung 1, Abschnitt 1'],
+    ['french', 'Figure 1, section 1'],
+    ['spanish', 'Figura 1, Sección 1'],
+    ['english', 'Figure 1, section 1'],
+  ])('names what \\autoref refers to, in %s', (name, words) => {
+    const body = `\\section{S}\\label{s}\\begin{figure}[h]x\\caption{y}\\label{f}\\end{figure}\\autoref{f}, \\autoref{s}`;
+    expect(text(inLanguage(name, body, '\\usepackage{hyperref}'))).toContain(words);
+  });
+  it.each([
     ['english', 'March 7, 2024'],
     ['british', '7 March 2024'],
     ['ngerman', '7. März 2024'],

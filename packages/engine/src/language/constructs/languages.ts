@@ -38,6 +38,9 @@ function selectLanguage(it: Interpreter, name: string, whole: boolean): void {
   if (!language) return;
   it.write(LANGUAGE, name);
   setPatterns(it, language);
+  // Words for references are those of the whole document's language.
+  if (whole && it.hasPackage('hyperref'))
+    for (const [macro, word] of Object.entries(language.auto ?? {})) it.define(macro, word);
   const hooks = whole ? ['captions', 'date', 'extras'] : ['extras'];
   it.execute(it.source(hooks.map((hook) => `\\csname ${hook}${name}\\endcsname`).join('')));
 }

@@ -23,3 +23,18 @@ it('settings of entries print nothing, whatever they take', () => {
   expect(laidBody('Tide.', preamble).text.replace(/\s/g, '')).toBe('Tide.|1');
   expect(findingsIn(inArticle('Tide.', preamble))).toEqual([]);
 });
+
+describe('of many authors', () => {
+  const entry =
+    '@book{r,author={Ada Reef and Ben Shoal and Cy Tarn},title={Lamps},year={2001},publisher={Pier}}';
+  const files = (options: string): string =>
+    `\\usepackage[style=authoryear${options}]{biblatex}\\begin{filecontents}{r.bib}\n${entry}\n\\end{filecontents}\\addbibresource{r.bib}`;
+  const said = (options: string): string =>
+    laidBody('\\textcite{r} \\printbibliography', files(options)).text.replace(/\s+/g, ' ');
+  it.each([
+    ['', /^Reef, Shoal, and Tarn \(2001\).*Reef, Ada, Ben Shoal, and Cy Tarn/],
+    [',maxcitenames=2', /^Reef et al. \(2001\).*Reef, Ada, Ben Shoal, and Cy Tarn/],
+    [',maxbibnames=2', /^Reef, Shoal, and Tarn \(2001\).*Reef, Ada et al/],
+    [',maxnames=2', /^Reef et al. \(2001\).*Reef, Ada et al/],
+  ])('so many are named: %s', (options, printed) => expect(said(options)).toMatch(printed));
+});

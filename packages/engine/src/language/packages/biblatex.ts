@@ -48,9 +48,14 @@ export function styleFor(options: readonly string[]): string {
 /** What options say of the names of entries, and of several numbers at once. */
 function setUp(it: Interpreter, options: readonly string[]): void {
   it.write(CELLS.bibStyle, styleFor(options), true);
-  const most = Number(optionOf(options, 'maxbibnames') ?? optionOf(options, 'maxnames') ?? 3) || 3;
+  const most = (key: string): number =>
+    Number(optionOf(options, key) ?? optionOf(options, 'maxnames') ?? 3) || 3;
   const initials = options.some((o) => /^giveninits(?:=true)?$|^firstinits(?:=true)?$/.test(o));
-  it.write(ENTRY_LOOK, { initials, mostNames: most }, true);
+  it.write(
+    ENTRY_LOOK,
+    { initials, mostNames: most('maxbibnames'), mostCited: most('maxcitenames') },
+    true,
+  );
   const style = optionOf(options, 'style') ?? optionOf(options, 'citestyle') ?? '';
   if (style === 'numeric-comp') it.write(SORTED, true, true);
 }

@@ -136,6 +136,8 @@ function withCaption(it: Interpreter, keys: Keys, act: () => void): void {
     addCaption(it, [!keys.has('caption'), null, caption], it.p.command('caption'));
     name();
     it.closeGroup();
+    // No page ends between a caption and its program.
+    if (!below) it.addBlock({ kind: 'penalty', penalty: 10000 });
   };
   const name = (): void => {
     if (!label) return;

@@ -16,6 +16,20 @@ describe('Heads and feet by their sides', () => {
     expect(word('mid').x).toBeLessThan(word('out').x);
     expect(word('1').y).toBeGreaterThan(600);
   });
+  it('of a KOMA class are those of the class', () => {
+    const text = `\\documentclass{scrartcl}\\usepackage{scrlayer-scrpage}\\ihead{Sheet}\\begin{document}x\\end{document}`;
+    expect(findingsIn(text)).toEqual([]);
+  });
+  it.each([
+    ['\\cfoot{\\pagemark}', false],
+    ['\\cfoot*{\\pagemark}', true],
+    ['\\ohead{A}\\cfoot*{\\pagemark}', true],
+  ])('are on plain pages when they are said with a star: %s', (fields, shown) => {
+    const preamble = `\\usepackage{scrlayer-scrpage}\\clearpairofpagestyles ${fields}`;
+    const { text } = laidBody('x\\thispagestyle{plain}', preamble);
+    expect(/1/.test(text)).toBe(shown);
+    expect(laidBody('x', preamble).text).toMatch(/1/);
+  });
   it('have a line where the option asks for it', () => {
     const rules = (option: string): number =>
       laidBody('x', `\\usepackage[${option}]{scrlayer-scrpage}`).rules.length;

@@ -9,6 +9,8 @@ export interface Language {
   readonly minima: readonly [number, number];
   /** Words that the classes print, by the macros that hold them. */
   readonly words: Readonly<Record<string, string>>;
+  /** What `\autoref` calls things, where that is known to differ from English. */
+  readonly auto?: Readonly<Record<string, string>>;
   /** The names of the months, and the body of `\today`, `MONTH` standing for the month. */
   readonly months: string;
   readonly today: string;
@@ -21,6 +23,14 @@ const WORDS =
   'contentsname listfigurename listtablename refname bibname abstractname indexname appendixname figurename tablename partname chaptername proofname pagename seename'.split(
     ' ',
   );
+
+/** What `\autoref` calls things, in this order (hyperref manual, section 7). */
+const AUTO_KINDS =
+  'equation footnote item figure table part appendix chapter section subsection subsubsection paragraph page'.split(
+    ' ',
+  );
+const autoWords = (list: string): Record<string, string> =>
+  Object.fromEntries(list.split('|').map((word, i) => [`${AUTO_KINDS[i]}autorefname`, word]));
 
 /** The words in the order of `WORDS`, a bar between them. */
 const words = (list: string): Record<string, string> =>
@@ -36,6 +46,9 @@ const ENGLISH = {
 
 const GERMAN = {
   minima: [2, 2],
+  auto: autoWords(
+    'Gleichung|Fußnote|Punkt|Abbildung|Tabelle|Teil|Anhang|Kapitel|Abschnitt|Unterabschnitt|Unterunterabschnitt|Absatz|Seite',
+  ),
   words: words(
     'Inhaltsverzeichnis|Abbildungsverzeichnis|Tabellenverzeichnis|Literatur|Literaturverzeichnis|Zusammenfassung|Index|Anhang|Abbildung|Tabelle|Teil|Kapitel|Beweis|Seite|siehe',
   ),
@@ -48,6 +61,9 @@ const GERMAN = {
 const PORTUGUESE = {
   patterns: 'pt',
   minima: [2, 3],
+  auto: autoWords(
+    'Equação|Nota de rodapé|Item|Figura|Tabela|Parte|Apêndice|Capítulo|Seção|Subseção|Subsubseção|parágrafo|Página',
+  ),
   today: '\\number\\day\\space de MONTH\\space de \\number\\year',
   quotes: ['“', '”', '‘', '’'],
 } as const;
@@ -76,6 +92,9 @@ export const LANGUAGES: readonly Language[] = [
     names: ['french', 'francais', 'frenchb', 'acadian', 'canadien'],
     patterns: 'fr',
     minima: [2, 2],
+    auto: autoWords(
+      'Équation|note|item|Figure|Tableau|Partie|Annexe|Chapitre|section|sous-section|sous-sous-section|paragraphe|page',
+    ),
     words: words(
       'Table des matières|Table des figures|Liste des tableaux|Références|Bibliographie|Résumé|Index|Annexe|Figure|Table|Partie|Chapitre|Démonstration|page|voir',
     ),
@@ -87,6 +106,9 @@ export const LANGUAGES: readonly Language[] = [
     names: ['spanish', 'castillian'],
     patterns: 'es',
     minima: [2, 2],
+    auto: autoWords(
+      'Ecuación|Nota a pie de página|Elemento|Figura|Tabla|Parte|Apéndice|Capítulo|Sección|Subsección|Subsubsección|Párrafo|Página',
+    ),
     words: words(
       'Índice|Índice de figuras|Índice de cuadros|Referencias|Bibliografía|Resumen|Índice alfabético|Apéndice|Figura|Cuadro|Parte|Capítulo|Demostración|Página|véase',
     ),
@@ -99,6 +121,9 @@ export const LANGUAGES: readonly Language[] = [
     names: ['italian'],
     patterns: 'it',
     minima: [2, 2],
+    auto: autoWords(
+      'Equazione|nota|punto|Figura|Tabella|Parte|Appendice|Capitolo|sezione|sottosezione|sottosottosezione|paragrafo|pagina',
+    ),
     words: words(
       'Indice|Elenco delle figure|Elenco delle tabelle|Riferimenti bibliografici|Bibliografia|Sommario|Indice analitico|Appendice|Figura|Tabella|Parte|Capitolo|Dimostrazione|Pag.|vedi',
     ),
@@ -129,6 +154,9 @@ export const LANGUAGES: readonly Language[] = [
     names: ['dutch'],
     patterns: 'nl',
     minima: [2, 2],
+    auto: autoWords(
+      'Vergelijking|voetnoot|punt|Figuur|Tabel|Deel|Bijlage|Hoofdstuk|Paragraaf|Deelparagraaf|Deel-deelparagraaf|alinea|pagina',
+    ),
     words: words(
       'Inhoudsopgave|Lijst van figuren|Lijst van tabellen|Referenties|Bibliografie|Samenvatting|Index|Bijlage|Figuur|Tabel|Deel|Hoofdstuk|Bewijs|Pagina|zie',
     ),

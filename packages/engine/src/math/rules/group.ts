@@ -12,14 +12,17 @@ import type {
   UnknownNode,
 } from '../../document/math';
 import { atom, type Atom, type AtomPenalty, type AtomSpace } from '../atom';
-import { glyphItem, inStyle, mu, sizeOf, type MathContext } from '../context';
+import { centredOnAxis, glyphItem, inStyle, mu, sizeOf, type MathContext } from '../context';
 import { cramped, isDisplay } from '../style';
 
-/** A subformula as one atom (rule 17 for a boxed nucleus). */
+/** A subformula as one atom (rule 17 for a boxed nucleus); an operator of one sign is centred on the axis (rule 13). */
 export function group(node: GroupNode, ctx: MathContext): Atom {
   const limits = node.limits === 'display' ? isDisplay(ctx.style) : node.limits;
   const inner = node.cramped ? inStyle(ctx, cramped(ctx.style)) : ctx;
-  return atom(node.cls, ctx.lay.list(node.body, inner), ctx.style, { limits });
+  const body = ctx.lay.list(node.body, inner);
+  const [only, ...more] = node.body;
+  const isSign = node.cls === 'op' && only?.kind === 'symbol' && more.length === 0;
+  return atom(node.cls, isSign ? centredOnAxis(body, ctx) : body, ctx.style, { limits });
 }
 
 export function space(node: MathSpaceNode, ctx: MathContext): AtomSpace {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { PT } from '../../base/lengths';
 import { flat, find, formula } from '../../testing/formula';
 
 /** Where the integral signs of a formula stand, in pt from the first one. */
@@ -23,5 +24,21 @@ describe('several integrals', () => {
     const last = Math.max(...integrals('\\displaystyle\\iint_D f'));
     const first = find('\\displaystyle\\iint_D f', '∫').x;
     expect(find('\\displaystyle\\iint_D f', '𝐷').x).toBeGreaterThan(first + last + 5);
+  });
+});
+
+// The TeXbook, appendix B (\\surd) and appendix G, rule 13.
+describe('a sign alone as an operator', () => {
+  it.each([
+    ['\\surd', '√'],
+    ['\\mathop{\\surd} x', '√'],
+    ['\\mathop{\\Sigma} x', 'Σ'],
+  ])('%s lies on the axis', (source, char) => {
+    const { y, item } = find(source, char);
+    // The axis of Latin Modern Math is a quarter of the type's size.
+    expect(y + (item.height - item.depth) / 2 / PT).toBeCloseTo(2.5, 2);
+  });
+  it('of several signs is not moved', () => {
+    expect(find('\\mathop{xy}', '𝑥').y).toBe(0);
   });
 });

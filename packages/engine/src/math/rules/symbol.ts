@@ -17,6 +17,8 @@ export function symbol(node: SymbolNode, around: MathContext): Atom {
     const { item: made } = growVertically(node.char, 1.2 * item.size, ctx, node, node.color);
     return atom(node.cls, centredOnAxis(made, ctx), ctx.style);
   }
+  // `\surd` is a small operator in braces (The TeXbook, appendix B): it lies on the axis.
+  if (node.char === '√') return atom(node.cls, centredOnAxis(item, ctx), ctx.style);
   if (glyph === 0 && around.font.math && !INVISIBLE.test(node.char))
     around.missing(node.char, node);
   return atom(node.cls, item, ctx.style, extra);
