@@ -3,6 +3,26 @@ import { finding } from '../entry';
 import { loads, one } from '../mends';
 
 /** The kind of document, packages, title, and where the text begins and ends. */
+/** How far behind a command its options are looked at. */
+const NEAR = 1000;
+
+/** Where a key stands: at the place told, which may hold but its first letter, or among the options behind that; null when it is not seen. */
+function keyPlace(
+  text: string,
+  from: number,
+  to: number,
+  name: string,
+): { readonly from: number; readonly to: number } | null {
+  if (name === '') return null;
+  if (text.slice(from, to).trim() === name) return { from, to };
+  if (text.startsWith(name, from)) return { from, to: from + name.length };
+  const escaped = name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+  const key = new RegExp(`(?<=[[{,]\\s*)${escaped}(?=\\s*[=,\\]}])`).exec(
+    text.slice(from, from + NEAR),
+  );
+  return key ? { from: from + key.index, to: from + key.index + name.length } : null;
+}
+
 export const preamble = {
   'class-missing': finding({
     severity: 'broken',
@@ -72,13 +92,16 @@ export const preamble = {
     args: ['name'],
     message: 'The option “<name>” is not known here and changes nothing.',
     cause: 'It is misspelt, or it belongs to another class or package.',
-    mend: ({ text, from, to }) => {
+    mend: ({ text, from: start, to: end, args }) => {
+      const place = keyPlace(text, start, end, args.name ?? '');
+      if (!place) return [];
+      const { from, to } = place;
       const value = /^\s*=\s*(?:\{[^{}]*\}|[^,\]{}\n]*)/.exec(text.slice(to))?.[0] ?? '';
-      const end = to + value.length;
-      const behind = /^\s*,/.exec(text.slice(end));
+      const stop = to + value.length;
+      const behind = /^\s*,/.exec(text.slice(stop));
       const before = /,\s*$/.exec(text.slice(0, from));
-      const start = behind ? from : from - (before?.[0].length ?? 0);
-      return one('Take it out', start, end + (behind?.[0].length ?? 0), '');
+      const begin = behind ? from : from - (before?.[0].length ?? 0);
+      return one('Take it out', begin, stop + (behind?.[0].length ?? 0), '');
     },
   }),
   'title-missing': finding({

@@ -1,139 +1,154 @@
-import { shortVerbs } from '../constructs/shortVerb';
+import { type Glue, PT } from '../../base/lengths';
 import type { Inline } from '../../document/inlines';
+import { cellsBy } from '../../expansion/cells';
+import type { Token } from '../../expansion/meaning';
+import { setSkip } from '../../expansion/registers';
 import { textOf } from '../../expansion/tokenText';
-import { keyValues } from '../scanning/optionLists';
+import { findFile, reportMissing } from '../constructs/files';
+import { caption as addCaption } from '../constructs/floats';
+import { labelDefinition } from '../constructs/references';
+import { shortVerbs } from '../constructs/shortVerb';
+import { finishRaw, rawLines, rawOptions, readRaw } from '../constructs/verbatim';
+import { environmentCell } from '../machine/cells';
 import {
+  type Args,
   type CommandEntry,
   type EnvironmentEntry,
   type PackageEntry,
   tokensOf,
 } from '../machine/entries';
+import { resumeAfterBlock } from '../machine/formulas';
 import type { Interpreter } from '../machine/interpreter';
-import type { Token } from '../../expansion/meaning';
 import { colourOf } from '../scanning/colours';
-import { caption as addCaption } from '../constructs/floats';
-import { findFile, reportMissing } from '../constructs/files';
-import { endList } from '../constructs/lists';
+import { glueOf } from '../scanning/glueOf';
+import { trimmed } from '../scanning/optionLists';
+import { codeLine, codeLook } from './listingCode';
 import {
-  finishRaw,
-  rawLines,
-  rawOptions,
-  readRaw,
-  typewriterInlines,
-} from '../constructs/verbatim';
-import { labelDefinition } from '../constructs/references';
-import { type Look, PLAIN_LOOK, setListing } from '../constructs/listing';
-import { insideEnvironment } from './fancyvrb';
-import { keywordsOf, type Language, splitCode } from './listingsLanguages';
-import { cell, cellsBy } from '../../expansion/cells';
-import { environmentCell } from '../machine/cells';
+  isOn,
+  type Keys,
+  keysWith,
+  languageKeys,
+  lengthOf,
+  numberOf,
+  setKeys,
+  style,
+  styleOf,
+  word,
+} from './listingKeys';
+import { type ProgramLine, type ProgramLook, setProgram } from './listingLayout';
+import { languageOf, START } from './listingsLanguages';
 
-type Keys = ReadonlyMap<string, readonly Token[]>;
-const SETTINGS = cell<Readonly<Record<string, readonly Token[]>>>('listings', {});
-/** Settings under a name (`\lstdefinestyle`). */
-const styleOf = cellsBy<readonly Token[] | null>('lststyle', null);
+/** How often lines of programs were numbered to, by the name of the program (`firstnumber=last`). */
+const lastNumber = cellsBy<number>('lstlast', 0);
 
-function keysWith(it: Interpreter, own: readonly Token[] | null): Keys {
-  const keys = new Map<string, readonly Token[]>(Object.entries(it.read(SETTINGS)));
-  for (const [key, value] of own ? keyValues(own) : []) keys.set(key, value);
-  return keys;
-}
-
-const word = (it: Interpreter, keys: Keys, key: string): string =>
-  textOf(it.p, keys.get(key) ?? []);
-const style = (keys: Keys, key: string): readonly Token[] => keys.get(key) ?? [];
-
-function lookOf(it: Interpreter, keys: Keys): Look {
-  const frame = word(it, keys, 'frame');
+function lookOf(it: Interpreter, keys: Keys): ProgramLook {
   const numbers = word(it, keys, 'numbers');
-  const background = keys.get('backgroundcolor');
+  const colour = style(keys, 'rulecolor');
+  const length = (key: string, otherwise: string): number => lengthOf(it, keys, key, otherwise);
   return {
-    ...PLAIN_LOOK,
     numbers: numbers === 'left' || numbers === 'right' ? numbers : 'none',
-    firstNumber: parseInt(word(it, keys, 'firstnumber') || '1', 10) || 1,
-    step: parseInt(word(it, keys, 'stepnumber') || '1', 10) || 1,
-    frame: /single|shadowbox|trBL|tblr|TBLR/.test(frame)
-      ? 'box'
-      : /lines|tb|leftline/.test(frame)
-        ? 'lines'
-        : 'none',
-    background: background ? backgroundOf(it, background) : null,
+    numberStyle: style(keys, 'numberstyle'),
+    numberSep: length('numbersep', '10pt'),
+    step: Math.max(1, numberOf(it, keys, 'stepnumber', 1)),
+    sides: sidesOf(word(it, keys, 'frame')),
+    rule: length('framerule', '0.4pt'),
+    ruleColour: colour.length > 0 ? (colourNamed(it, colour) ?? 0) : 0,
+    sep: length('framesep', '3pt'),
+    extra: [
+      length('framexleftmargin', '0pt'),
+      length('framexrightmargin', '0pt'),
+      length('framextopmargin', '0pt'),
+      length('framexbottommargin', '0pt'),
+    ],
+    arc: /t/.test(word(it, keys, 'frameround')) ? 4 * PT : 0,
+    ground: colourNamed(it, style(keys, 'backgroundcolor')),
+    left: length('xleftmargin', '0pt'),
+    right: length('xrightmargin', '0pt'),
+    breaks: isOn(it, keys, 'breaklines'),
+    breakIndent: length('breakindent', '20pt'),
+    autoIndent: isOn(it, keys, 'breakautoindent', true),
   };
 }
 
-/** The colour that `\color{…}` names. */
-function backgroundOf(it: Interpreter, tokens: readonly Token[]): number | null {
+const FRAMES: Readonly<Record<string, string>> = {
+  none: '',
+  leftline: 'l',
+  topline: 't',
+  bottomline: 'b',
+  lines: 'tb',
+  single: 'tblr',
+  shadowbox: 'tblr',
+};
+/** Rules at left, right, top and bottom; those that are doubled elsewhere are single. */
+function sidesOf(frame: string): ProgramLook['sides'] {
+  const sides = (FRAMES[frame] ?? frame).toLowerCase();
+  return [sides.includes('l'), sides.includes('r'), sides.includes('t'), sides.includes('b')];
+}
+
+/** The colour that `\color[model]{…}` names, or null. */
+function colourNamed(it: Interpreter, tokens: readonly Token[]): number | null {
   const at = tokens.findIndex((t) => t.text === 'color');
   if (at < 0) return null;
-  const name = tokens.slice(at + 1).filter((t) => t.cat !== 1 && t.cat !== 2);
-  return colourOf(it, null, name);
+  const rest = tokens.slice(at + 1);
+  const end = rest[0]?.text === '[' ? rest.findIndex(({ text }) => text === ']') : -1;
+  const model = end > 0 ? rest.slice(1, end) : null;
+  return colourOf(it, model, trimmed(rest.slice(end + 1)));
 }
 
-/** The work of a word in its style, in the measure of an expansion. */
-const PART_WORK = 20;
-
-/** A line of code, its words in the styles of their kind. */
-function codeLine(it: Interpreter, line: string, keys: Keys, language: Language): Inline[] {
-  const out: Inline[] = [];
-  for (const { text, kind } of splitCode(line, language)) {
-    const tokens = kind === 'plain' ? [] : style(keys, `${kind}style`);
-    if (!it.p.spend(PART_WORK, kind)) break;
-    it.openGroup({ kind: 'semisimple', span: it.p.place });
-    if (kind === 'keyword' && !keys.has('keywordstyle')) it.changeFont({ series: 'bold' });
-    else if (kind === 'comment' && !keys.has('commentstyle')) it.changeFont({ shape: 'italic' });
-    else it.execute(tokens);
-    out.push(...codeInlines(it, text));
-    it.closeGroup();
-  }
-  return out;
+/** Numbers of the lines that are shown: `linerange={2-5,8-9}`, `firstline`, `lastline`. */
+function shownLines(it: Interpreter, keys: Keys, count: number): number[] {
+  const ranges = word(it, keys, 'linerange').replace(/[{}]/g, '');
+  const parts = ranges === '' ? [''] : ranges.split(',');
+  return parts.flatMap((part) => {
+    const [from = '', to = ''] = part.split('-').map((side) => side.trim());
+    const first = Number(from) || numberOf(it, keys, 'firstline', 1);
+    const last = Math.min(count, Number(to) || numberOf(it, keys, 'lastline', count));
+    return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => first + i);
+  });
 }
 
-/** Characters on a grid of 0.6 em, as listings sets them unless told otherwise; in typewriter they are as wide by themselves. */
-function codeInlines(it: Interpreter, text: string): Inline[] {
-  if (it.font.family === 'mono') return typewriterInlines(it, text);
-  const width = Math.round(0.6 * it.font.size);
-  const at = it.p.place;
-  return [...text.replaceAll('\t', '        ')].map((char): Inline =>
-    char === ' '
-      ? { kind: 'kern', width, ...at }
-      : {
-          kind: 'box',
-          inlines: [{ kind: 'text', text: char, font: it.font, ...at }],
-          width,
-          align: 'center',
-          raise: 0,
-          hidden: false,
-          frame: null,
-          grow: false,
-          ...at,
-        },
-  );
+function firstNumber(it: Interpreter, keys: Keys, shown: readonly number[]): number {
+  const said = word(it, keys, 'firstnumber');
+  const name = word(it, keys, 'name');
+  if (said === 'last' || (name !== '' && (said === '' || said === 'auto')))
+    return it.read(lastNumber(said === 'last' ? '' : name)) + 1;
+  return Number(said) || (keys.has('linerange') || keys.has('firstline') ? (shown[0] ?? 1) : 1);
 }
 
 function setCode(it: Interpreter, lines: readonly string[], keys: Keys): void {
-  const language = keywordsOf(
-    word(it, keys, 'language'),
-    word(it, keys, 'morekeywords'),
-    word(it, keys, 'morecomment'),
-  );
   const look = lookOf(it, keys);
+  const code = codeLook(it, keys, languageOf(it, keys));
+  const gobble = Math.max(0, numberOf(it, keys, 'gobble', 0));
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.execute(style(keys, 'basicstyle'));
-  setListing(it, lines, { ...look, style: '' }, (inner, line) =>
-    codeLine(inner, line, keys, language),
-  );
+  const shown = shownLines(it, keys, lines.length);
+  const first = firstNumber(it, keys, shown);
+  let state = START;
+  const set = shown.map((n, i): ProgramLine => {
+    const line = (lines[n - 1] ?? '').slice(gobble);
+    const read = codeLine(it, line, code, state);
+    state = read.state;
+    return { pieces: read.pieces, number: first + i, indent: /^\s/.test(line) ? 1 : 0 };
+  });
+  setProgram(it, set, look);
+  it.closeGroup();
+  for (const name of ['', word(it, keys, 'name')])
+    it.write(lastNumber(name), first + shown.length - 1, true);
 }
 
-/** Caption and label from the options of a listing. */
+/** Caption and label from the options of a listing, and the room around it (listings.sty, `\lst@Init` and `\lst@DeInit`). */
 function withCaption(it: Interpreter, keys: Keys, act: () => void): void {
-  const caption = keys.get('caption') ?? keys.get('title');
-  const label = keys.get('label');
+  const titled = !keys.has('caption');
+  const caption = keys.get('caption')?.at(-1) ?? keys.get('title')?.at(-1);
+  const label = keys.get('label')?.at(-1);
   const below = word(it, keys, 'captionpos') === 'b';
   const print = (): void => {
     if (!caption) return;
     it.openGroup({ kind: 'semisimple', span: it.p.place });
-    // Below a program its type is still in force (`\\@caption`: \\normalsize).
     it.execute(it.source('\\def\\@captype{lstlisting}\\normalfont\\normalsize '));
-    addCaption(it, [!keys.has('caption'), null, caption], it.p.command('caption'));
+    for (const side of ['abovecaptionskip', 'belowcaptionskip'])
+      setSkip(it.state, side, skipOf(it, keys, side, 'smallskipamount'));
+    addCaption(it, [titled, ...shortAndLong(caption)], it.p.command('caption'));
     name();
     it.closeGroup();
     // No page ends between a caption and its program.
@@ -145,12 +160,28 @@ function withCaption(it: Interpreter, keys: Keys, act: () => void): void {
     it.labels.push(labelDefinition(it, key, it.p.place));
     it.addBlock({ kind: 'label', name: key });
   };
+  const space = (side: string): void => {
+    it.endParagraph();
+    it.addBlock({ kind: 'penalty', penalty: -50 });
+    const glue = skipOf(it, keys, side, 'medskipamount');
+    it.mode.vlist.push({ kind: 'vspace', glue, behaviour: 'plain' });
+  };
+  space('aboveskip');
   if (!caption) name();
   if (!below) print();
   act();
-  if (!below) return;
   it.endParagraph();
-  print();
+  if (below) print();
+  space('belowskip');
+}
+
+const skipOf = (it: Interpreter, keys: Keys, key: string, otherwise: string): Glue =>
+  keys.has(key) ? glueOf(it, style(keys, key)) : it.skip(otherwise);
+
+/** `{[short]long}`. */
+function shortAndLong(caption: readonly Token[]): [readonly Token[] | null, readonly Token[]] {
+  const end = caption[0]?.text === '[' ? caption.findIndex(({ text }) => text === ']') : -1;
+  return end > 0 ? [caption.slice(1, end), caption.slice(end + 1)] : [null, caption];
 }
 
 const environment = (name: string, preset: readonly Token[], detail: string): EnvironmentEntry => ({
@@ -164,7 +195,7 @@ const environment = (name: string, preset: readonly Token[], detail: string): En
     const own = rawOptions(it);
     printCode(it, name, [...preset, ...(own ? [...it.p.chars(','), ...own] : [])]);
   },
-  end: endList,
+  end: (it) => void (it.afterEnvironment = resumeAfterBlock),
 });
 
 /** Prints what stands up to the end of an environment as a program. */
@@ -183,10 +214,10 @@ export function printInline(it: Interpreter, token: Token, options: readonly Tok
   const start = it.p.nextSource?.rawChar() ?? it.p.next()?.text ?? '|';
   const { text, found } = readRaw(it, start === '{' ? '}' : start);
   if (!found) it.p.report('verb-unclosed', it.spanOf(token), { open: start });
-  const language = keywordsOf(word(it, keys, 'language'), word(it, keys, 'morekeywords'), '');
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.execute(style(keys, 'basicstyle'));
-  for (const part of codeLine(it, text, keys, language)) it.mode.hlist?.add(part);
+  const look = codeLook(it, keys, languageOf(it, keys));
+  for (const part of codeLine(it, text, look).pieces.flat()) it.mode.hlist?.add(part);
   it.closeGroup();
 }
 
@@ -196,17 +227,13 @@ export function printFile(it: Interpreter, name: string, options: readonly Token
   if (!file) return reportMissing(it, name, it.p.place);
   const keys = keysWith(it, options);
   const all = file.text.replace(/\n$/, '').split('\n');
-  const first = parseInt(word(it, keys, 'firstline') || '1', 10) || 1;
-  const last = parseInt(word(it, keys, 'lastline') || '0', 10) || all.length;
-  insideEnvironment(it, () =>
-    withCaption(it, keys, () => setCode(it, all.slice(first - 1, last), keys)),
-  );
+  it.endParagraph();
+  withCaption(it, keys, () => setCode(it, all, keys));
 }
 
-/** The words of the language that is set for all programs. */
-function keywordsIn(it: Interpreter) {
+function inlineCode(it: Interpreter, text: string): Inline[] {
   const keys = keysWith(it, []);
-  return keywordsOf(word(it, keys, 'language'), word(it, keys, 'morekeywords'), '');
+  return codeLine(it, text, codeLook(it, keys, languageOf(it, keys))).pieces.flat();
 }
 
 const inline: CommandEntry = {
@@ -220,6 +247,21 @@ const inline: CommandEntry = {
   },
 };
 
+const nameIn = (it: Interpreter, args: Args, i: number): string =>
+  textOf(it.p, tokensOf(args, i)).trim().toLowerCase();
+
+/** `\lstdefinelanguage[dialect]{name}[base dialect]{base}{keys}`; the two about a base may be missing. */
+function defineLanguage(it: Interpreter, args: Args, token: Token): void {
+  const name = nameIn(it, args, 1);
+  const first = it.readArguments('M', token);
+  const hasBase = args[2] !== null && args[2] !== undefined;
+  // Without brackets a base is named only where one more group follows.
+  const rest = hasBase ? it.readArguments('M', token) : null;
+  const base = rest ? textOf(it.p, tokensOf(first ?? [], 0)).trim() : '';
+  const keys = tokensOf(rest ?? first ?? [], 0);
+  it.write(languageKeys(name), { base, keys });
+}
+
 /** listings: programs. */
 export const listings: PackageEntry = {
   name: 'listings',
@@ -227,9 +269,7 @@ export const listings: PackageEntry = {
   options: null,
   environments: [environment('lstlisting', [], '')],
   commands: [
-    ...shortVerbs('lstMakeShortInline', 'lstDeleteShortInline', (it, text) =>
-      codeLine(it, text, keysWith(it, []), keywordsIn(it)),
-    ),
+    ...shortVerbs('lstMakeShortInline', 'lstDeleteShortInline', (it, text) => inlineCode(it, text)),
     inline,
     {
       name: 'lstset',
@@ -237,10 +277,7 @@ export const listings: PackageEntry = {
       description: 'How programs look from here on.',
       example: '\\lstset{basicstyle=\\ttfamily}',
       package: 'listings',
-      run: (it, args) => {
-        const keys = Object.fromEntries(keysWith(it, tokensOf(args, 0)));
-        it.write(SETTINGS, keys);
-      },
+      run: (it, args) => setKeys(it, tokensOf(args, 0)),
     },
     {
       name: 'lstdefinestyle',
@@ -248,7 +285,8 @@ export const listings: PackageEntry = {
       description: 'A look by a name.',
       example: '\\lstdefinestyle{tide}{basicstyle=\\ttfamily}',
       package: 'listings',
-      run: (it, args) => it.write(styleOf(textOf(it.p, tokensOf(args, 0))), tokensOf(args, 1)),
+      run: (it, args) =>
+        it.write(styleOf(textOf(it.p, tokensOf(args, 0)).trim().toLowerCase()), tokensOf(args, 1)),
     },
     {
       name: 'lstnewenvironment',
@@ -288,11 +326,20 @@ export const listings: PackageEntry = {
     },
     {
       name: 'lstdefinelanguage',
-      signature: 'omoM',
-      description: 'A language by its words.',
+      signature: 'omo',
+      description: 'A language by its words, on the ground of another where one is named.',
       example: '\\lstdefinelanguage{tide}{morekeywords={ebb,flood}}',
       package: 'listings',
-      run: () => undefined,
+      run: defineLanguage,
+    },
+    {
+      name: 'lstalias',
+      signature: 'omom',
+      description: 'Another name of a language.',
+      example: '\\lstalias{snake}{Python}',
+      package: 'listings',
+      run: (it, args) =>
+        it.write(languageKeys(nameIn(it, args, 1)), { base: nameIn(it, args, 3), keys: [] }),
     },
   ],
   source: String.raw`\newcounter{lstlisting}\def\lstlistingname{Listing}\def\lstlistlistingname{Listings}
