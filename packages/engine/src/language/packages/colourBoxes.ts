@@ -28,8 +28,8 @@ import type { Interpreter } from '../machine/interpreter';
 import { passWrapped } from '../machine/wrapped';
 import { readOptional } from '../../expansion/arguments';
 import { box } from '../constructs/boxes';
-import { groupsIn, keyValues } from '../scanning/optionLists';
 import { boxLook } from './colourBoxKeys';
+import { nameKind } from './colourBoxNames';
 import { EVERY_BOX, STANDARD_BOX, type BoxLook } from './colourBoxLook';
 
 /** What a box keeps from its begin to its end. */
@@ -318,26 +318,6 @@ function separatorOf(options: readonly Token[]): string {
   const text = tokensText(options);
   if (/separator sign none|theorem style\s*=\s*(?:standard|change)/.test(text)) return '';
   return /separator sign\s*=\s*\{?([^,{}]*)/.exec(text)?.[1]?.trim() ?? ':';
-}
-
-/** What boxes of a kind are called in references: `crefname={box}{boxes}`, `Crefname` at the start of a sentence. */
-function nameKind(it: Interpreter, counter: string, options: readonly Token[]): void {
-  const keys = keyValues(options);
-  for (const command of ['crefname', 'Crefname']) {
-    const [one, several] = groupsIn(keys.get(command) ?? []);
-    if (!one || !several) continue;
-    const said = [one, several].flatMap((word) => braced(it, word));
-    const naming = [...it.source(`\\${command}{${counter}}`), ...said];
-    it.execute([
-      ...it.source(
-        `\\makeatletter\\@ifundefined{${command}}{\\AtBeginDocument{\\@ifundefined{${command}}{}{`,
-      ),
-      ...naming,
-      ...it.source('}}}{'),
-      ...naming,
-      ...it.source('}\\makeatother'),
-    ]);
-  }
 }
 
 /** `\newtcbtheorem[…]{name}{title}{options}{prefix}`: numbered boxes; `\begin{name}{title}{label}`. */

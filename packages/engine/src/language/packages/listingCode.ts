@@ -4,6 +4,7 @@ import { tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
 import { typewriterInlines } from '../constructs/verbatim';
 import type { Interpreter } from '../machine/interpreter';
+import { groupsIn } from '../scanning/optionLists';
 import { isOn, type Keys, numberOf, style, word } from './listingKeys';
 import {
   type CodePart,
@@ -54,25 +55,12 @@ export function codeLook(it: Interpreter, keys: Keys, language: Language): CodeL
 
 /** `{(*}{*)}`, or two single characters. */
 function escapeMarks(tokens: readonly Token[]): readonly [string, string] | null {
-  const marks = groups(tokens).map((group) => tokensText(group).replace(/\\(?=[^A-Za-z])/g, ''));
+  const marks = groupsIn(tokens).map((group) => tokensText(group).replace(/\\(?=[^A-Za-z])/g, ''));
   if (marks.length >= 2) return [marks[0] as string, marks[1] as string];
   const plain = tokensText(tokens)
     .replace(/\\(?=[^A-Za-z])/g, '')
     .trim();
   return plain.length >= 2 ? [plain[0] as string, plain.slice(1)] : null;
-}
-
-/** Groups of a list, the tokens between them as groups of their own. */
-function groups(tokens: readonly Token[]): Token[][] {
-  const out: Token[][] = [];
-  let depth = 0;
-  for (const token of tokens) {
-    if (token.cat === Cat.End) depth--;
-    if (depth > 0) out.at(-1)?.push(token);
-    else if (token.cat === Cat.Begin) out.push([]);
-    if (token.cat === Cat.Begin) depth++;
-  }
-  return out;
 }
 
 function literalsOf(tokens: readonly Token[]): Literal[] {
@@ -194,6 +182,17 @@ const standardStyle = (it: Interpreter, { kind }: CodePart, keys: Keys): readonl
     ? []
     : it.source(STANDARD[kind] ?? '');
 
+/** Commands at the end of a style that take the word as their argument: what they come to. */
+const TAKING: Readonly<Record<string, string>> = {
+  textbf: '\\bfseries ',
+  textit: '\\itshape ',
+  textsl: '\\slshape ',
+  textsc: '\\scshape ',
+  texttt: '\\ttfamily ',
+  emph: '\\itshape ',
+  underbar: '',
+};
+
 /** A part in its style, cut into words and what stands between them. */
 function partPieces(it: Interpreter, part: CodePart, look: CodeLook): (readonly Inline[])[] {
   const { p } = it;
@@ -212,19 +211,8 @@ function partPieces(it: Interpreter, part: CodePart, look: CodeLook): (readonly 
     );
   if (tokens.length === 0) return set();
   it.openGroup({ kind: 'semisimple', span: p.place });
-  // A style may end in a command that takes the word: `\\underbar`.
-  const takes =
-    tokens.at(-1)?.text === 'underbar' ||
-    tokens.at(-1)?.text === 'textbf' ||
-    tokens.at(-1)?.text === 'textit';
-  if (takes)
-    it.execute(
-      it.source(
-        { underbar: '', textbf: '\\bfseries ', textit: '\\itshape ' }[tokens.at(-1)?.text ?? ''] ??
-          '',
-      ),
-    );
-  it.execute(takes ? tokens.slice(0, -1) : tokens);
+  const taking = TAKING[tokens.at(-1)?.text ?? ''];
+  it.execute(taking === undefined ? tokens : [...tokens.slice(0, -1), ...it.source(taking)]);
   const pieces = set();
   it.closeGroup();
   return pieces;
