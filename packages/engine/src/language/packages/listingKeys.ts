@@ -27,7 +27,7 @@ const KNOWN = new Set(
     'comment morecomment string morestring sensitive alsoletter numbers numberstyle numbersep firstnumber stepnumber numberfirstline ' +
     'name frame framesep framerule rulecolor framexleftmargin framexrightmargin framextopmargin framexbottommargin frameround fillcolor ' +
     'backgroundcolor xleftmargin xrightmargin aboveskip belowskip breaklines breakindent breakautoindent breakatwhitespace tabsize ' +
-    'showspaces showstringspaces gobble columns mathescape escapeinside escapechar texcl literate linerange firstline lastline ' +
+    'showspaces showstringspaces gobble autogobble columns mathescape escapeinside escapechar texcl literate linerange firstline lastline ' +
     'title caption captionpos abovecaptionskip belowcaptionskip label linewidth'
   ).split(' '),
 );

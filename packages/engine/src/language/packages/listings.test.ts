@@ -172,3 +172,31 @@ it.each([
     else expect(found?.fixed).toBeNull();
   },
 );
+
+describe('minted', () => {
+  const minted = (options: string, code: string, preamble = '') =>
+    laidBody(
+      `Before.\n\n\\begin{minted}[${options}]{python}\n${code}\n\\end{minted}\nBehind.`,
+      `\\usepackage{minted}${preamble}`,
+    );
+  it('goes by its own keys, not by those of listings', () => {
+    const { text } = minted('', 'x = "a b"', '\\lstset{numbers=left,frame=single}');
+    expect(text.replaceAll('\u00a0', ' ')).toMatch(/\| ?x = "a b" ?\|/);
+    const paths = ({ session }: ReturnType<typeof minted>): number =>
+      session.pages.reduce((sum, page) => sum + session.describe(page).pathDrawn.length, 0);
+    expect(paths(minted('', 'x', '\\lstset{frame=single}'))).toBe(0);
+    expect(paths(minted('frame=lines', 'x'))).toBeGreaterThan(0);
+  });
+  it('takes off what all of its lines begin with, when told', () => {
+    const plain = minted('', 'x').word('x').x;
+    expect(minted('autogobble', '    x\n      y').word('x').x).toBeCloseTo(plain, 2);
+    expect(lines('    x', 'basicstyle=\\ttfamily,autogobble')[0]).toBe('x');
+    expect(lines('    x', 'basicstyle=\\ttfamily')[0]?.trim()).toBe('x');
+  });
+  it('has the room of a list above and below', () => {
+    const { word } = minted('', 'x');
+    const above = word('x').y - word('Before.').y;
+    expect(word('Behind.').y - word('x').y).toBeCloseTo(above, 0);
+    expect(above).toBeGreaterThan(18);
+  });
+});

@@ -115,10 +115,18 @@ function firstNumber(it: Interpreter, keys: Keys, shown: readonly number[]): num
   return Number(said) || (keys.has('linerange') || keys.has('firstline') ? (shown[0] ?? 1) : 1);
 }
 
+/** How many blanks all lines begin with that are not empty. */
+function indentOf(lines: readonly string[]): number {
+  const written = lines.filter((line) => line.trim() !== '');
+  return Math.min(Infinity, ...written.map((line) => /^\s*/.exec(line)?.[0].length ?? 0));
+}
+
 function setCode(it: Interpreter, lines: readonly string[], keys: Keys): void {
   const look = lookOf(it, keys);
   const code = codeLook(it, keys, languageOf(it, keys));
-  const gobble = Math.max(0, numberOf(it, keys, 'gobble', 0));
+  const gobble = isOn(it, keys, 'autogobble')
+    ? indentOf(lines)
+    : Math.max(0, numberOf(it, keys, 'gobble', 0));
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.execute(style(keys, 'basicstyle'));
   const shown = shownLines(it, keys, lines.length);
@@ -198,9 +206,17 @@ const environment = (name: string, preset: readonly Token[], detail: string): En
   end: (it) => void (it.afterEnvironment = resumeAfterBlock),
 });
 
+/** How keys are read: with those of `\lstset`, or alone. */
+type ReadKeys = (it: Interpreter, options: readonly Token[]) => Keys;
+
 /** Prints what stands up to the end of an environment as a program. */
-export function printCode(it: Interpreter, name: string, options: readonly Token[]): void {
-  const keys = keysWith(it, options);
+export function printCode(
+  it: Interpreter,
+  name: string,
+  options: readonly Token[],
+  read: ReadKeys = keysWith,
+): void {
+  const keys = read(it, options);
   const lines = rawLines(it, name);
   it.endParagraph();
   withCaption(it, keys, () => setCode(it, lines, keys));
@@ -208,8 +224,13 @@ export function printCode(it: Interpreter, name: string, options: readonly Token
 }
 
 /** A piece of a program in the line, between two equal characters or in braces. */
-export function printInline(it: Interpreter, token: Token, options: readonly Token[]): void {
-  const keys = keysWith(it, options);
+export function printInline(
+  it: Interpreter,
+  token: Token,
+  options: readonly Token[],
+  read: ReadKeys = keysWith,
+): void {
+  const keys = read(it, options);
   it.startParagraph();
   const start = it.p.nextSource?.rawChar() ?? it.p.next()?.text ?? '|';
   const { text, found } = readRaw(it, start === '{' ? '}' : start);
@@ -222,10 +243,15 @@ export function printInline(it: Interpreter, token: Token, options: readonly Tok
 }
 
 /** A program from a file. */
-export function printFile(it: Interpreter, name: string, options: readonly Token[]): void {
+export function printFile(
+  it: Interpreter,
+  name: string,
+  options: readonly Token[],
+  read: ReadKeys = keysWith,
+): void {
   const file = findFile(it, name, ['']);
   if (!file) return reportMissing(it, name, it.p.place);
-  const keys = keysWith(it, options);
+  const keys = read(it, options);
   const all = file.text.replace(/\n$/, '').split('\n');
   it.endParagraph();
   withCaption(it, keys, () => setCode(it, all, keys));

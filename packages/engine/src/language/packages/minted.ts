@@ -2,7 +2,7 @@ import type { Token } from '../../expansion/meaning';
 import { textOf, tokensText } from '../../expansion/tokenText';
 import { cell } from '../../expansion/cells';
 import { environmentCell } from '../machine/cells';
-import { endList } from '../constructs/lists';
+import { resumeAfterBlock } from '../machine/formulas';
 import { rawOptions } from '../constructs/verbatim';
 import {
   tokensOf,
@@ -13,10 +13,17 @@ import {
 import type { Interpreter } from '../machine/interpreter';
 import { macroEntry } from '../machine/macroEntry';
 import { keyValues } from '../scanning/optionLists';
+import { gathered } from './listingKeys';
 import { printCode, printFile, printInline } from './listings';
 
 /** Options for all programs (`\setminted`). */
 const SETTINGS = cell<readonly Token[]>('minted', []);
+
+/** Keys that both have. */
+const SAME =
+  'firstnumber stepnumber firstline lastline breaklines tabsize gobble autogobble escapeinside mathescape texcl numbersep xleftmargin xrightmargin framesep framerule showspaces'.split(
+    ' ',
+  );
 
 /** Keys of minted as those of listings; the colours are of its usual style. */
 function options(it: Interpreter, own: readonly Token[], language: string): readonly Token[] {
@@ -30,11 +37,14 @@ function options(it: Interpreter, own: readonly Token[], language: string): read
     'keywordstyle=\\color[rgb]{0,.5,0}\\bfseries',
     'commentstyle=\\color[rgb]{.25,.5,.5}\\itshape',
     'stringstyle=\\color[rgb]{.73,.13,.13}',
+    'showstringspaces=false',
+    // It stands as verbatim does, as a list without marks.
+    'aboveskip=\\topsep',
+    'belowskip=\\topsep',
   ];
   if (isOn('linenos')) parts.push('numbers=left');
-  for (const key of ['firstnumber', 'stepnumber', 'firstline', 'lastline'])
-    if (keys.has(key)) parts.push(`${key}=${value(key)}`);
-  if (/single|lines|leftline/.test(value('frame'))) parts.push(`frame=${value('frame')}`);
+  for (const key of SAME) if (keys.has(key)) parts.push(`${key}={${value(key) || 'true'}}`);
+  if (/single|line/.test(value('frame'))) parts.push(`frame=${value('frame')}`);
   if (keys.has('bgcolor')) parts.push(`backgroundcolor=\\color{${value('bgcolor')}}`);
   return it.source(parts.join(','));
 }
@@ -67,9 +77,11 @@ const minted: EnvironmentEntry = {
   package: 'minted',
   description: 'A program in a language, its words in colours by their kind.',
   example: '\\begin{minted}{python}\nfor ferry in pier: leave(ferry)\n\\end{minted}',
-  begin: (it, args) =>
-    printCode(it, 'minted', options(it, tokensOf(args, 0), tokensText(tokensOf(args, 1)).trim())),
-  end: endList,
+  begin: (it, args) => {
+    const language = tokensText(tokensOf(args, 1)).trim();
+    printCode(it, 'minted', options(it, tokensOf(args, 0), language), gathered);
+  },
+  end: (it) => void (it.afterEnvironment = resumeAfterBlock),
 };
 
 /** An environment for programs of one language. */
@@ -84,10 +96,11 @@ const languageEnvironment = (
   example: '',
   detail: { name, language, preset: tokensText(preset) },
   begin: (it) => {
-    rawOptions(it);
-    printCode(it, name, options(it, preset, language));
+    const own = rawOptions(it);
+    const all = [...preset, ...(own ? [...it.p.chars(','), ...own] : [])];
+    printCode(it, name, options(it, all, language), gathered);
   },
-  end: endList,
+  end: (it) => void (it.afterEnvironment = resumeAfterBlock),
 });
 
 const inline = (name: string, example: string): CommandEntry => ({
@@ -96,8 +109,10 @@ const inline = (name: string, example: string): CommandEntry => ({
   package: 'minted',
   description: 'A piece of a program in the line.',
   example,
-  run: (it, args, token) =>
-    printInline(it, token, options(it, tokensOf(args, 0), tokensText(tokensOf(args, 1)).trim())),
+  run: (it, args, token) => {
+    const language = tokensText(tokensOf(args, 1)).trim();
+    printInline(it, token, options(it, tokensOf(args, 0), language), gathered);
+  },
 });
 
 /** minted: programs in colours. */
@@ -118,7 +133,12 @@ export const mintedPackage: PackageEntry = {
       example: '\\inputminted{python}{gauge.py}',
       run: (it, args) => {
         const language = tokensText(tokensOf(args, 1)).trim();
-        printFile(it, textOf(it.p, tokensOf(args, 2)), options(it, tokensOf(args, 0), language));
+        printFile(
+          it,
+          textOf(it.p, tokensOf(args, 2)),
+          options(it, tokensOf(args, 0), language),
+          gathered,
+        );
       },
     },
     {
