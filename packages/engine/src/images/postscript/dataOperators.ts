@@ -11,6 +11,7 @@ import {
   popNumbers,
   popString,
   push,
+  spend,
 } from './machine';
 import { NUMBER_OPERATORS } from './numberOperators';
 import { numberOf } from './scanner';
@@ -30,12 +31,15 @@ import {
 
 /** Entries that a new array or string may have. */
 const LONGEST = 1_000_000;
+/** Items that are put on the stack at once. */
+const MOST_LOADED = 10_000;
 
 const rangeCheck = (what: string): PostScriptError => new PostScriptError('rangecheck', what);
 
 function newLength(it: Machine): number {
   const length = popNumber(it);
   if (!(length >= 0 && length <= LONGEST)) throw rangeCheck(String(length));
+  spend(it, length);
   return Math.floor(length);
 }
 
@@ -137,6 +141,7 @@ function getInterval(it: Machine): void {
   const [start = 0, count = 0] = popNumbers(it, 2);
   const from = pop(it);
   if (start < 0 || count < 0 || start + count > lengthOf(from)) throw rangeCheck('getinterval');
+  spend(it, count);
   if (isKind(from, 'array'))
     push(it, arrayOf(from.items.slice(start, start + count), from.executable));
   else if (isKind(from, 'string')) push(it, stringOf(from.text.slice(start, start + count)));
@@ -316,6 +321,7 @@ export const DATA_OPERATORS: Operators = new Map<string, (it: Machine) => void>(
     'aload',
     (it) => {
       const array = popArray(it);
+      if (array.items.length > MOST_LOADED) throw rangeCheck('aload');
       push(it, ...array.items, array);
     },
   ],

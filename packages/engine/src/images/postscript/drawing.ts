@@ -45,7 +45,7 @@ export function postScriptDrawing(text: string): PostScriptDrawing | NotDrawn {
   try {
     runProgram(it);
   } catch (error) {
-    if (error instanceof TooMuch) return { lacks: 'size' };
+    if (error instanceof TooMuch || error instanceof RangeError) return { lacks: 'size' };
     if (error instanceof PostScriptError) return { lacks: error.command || error.error };
     if (!(error instanceof Exit)) throw error;
   }

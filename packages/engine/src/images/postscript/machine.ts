@@ -35,8 +35,12 @@ export function grown({ list, count }: GrowingPath, segments: readonly Segment[]
   return { list: own, count: own.length };
 }
 export const grownFrom = (path: Path): GrowingPath => ({ list: [...path], count: path.length });
-/** The path as it stands. */
-export const pathOf = ({ state: { path } }: Machine): Path => path.list.slice(0, path.count);
+/** The path as it stands, for what is painted or clipped with it. */
+export function pathOf(it: Machine): Path {
+  const { list, count } = it.state.path;
+  spend(it, count);
+  return list.slice(0, count);
+}
 
 /** The graphics state (Language Reference, 4.2). Paths and places are in sp of the drawing. */
 export interface GraphicsState {
@@ -82,7 +86,9 @@ export type Operators = ReadonlyMap<string, (it: Machine) => void>;
 
 /** Objects that a program may execute: a large figure has some hundred thousand. */
 const MOST_STEPS = 1_500_000;
-const MOST_OPERANDS = 100_000;
+const MOST_OPERANDS = 50_000;
+/** Marks that a page can draw while one types beside them. */
+const MOST_MARKS = 100_000;
 const MOST_DEPTH = 250;
 
 /** A program that goes on without end; nothing in it can catch that. */
@@ -149,8 +155,11 @@ export function lookUp(it: Machine, name: string): Value | undefined {
   return undefined;
 }
 
-function step(it: Machine): void {
-  if (++it.steps > MOST_STEPS) throw new TooMuch();
+const step = (it: Machine): void => spend(it, 1);
+
+/** Counts work, in objects executed: what copies or keeps much costs as much. */
+export function spend(it: Machine, work: number): void {
+  if ((it.steps += work) > MOST_STEPS) throw new TooMuch();
 }
 
 /** Executes an object as it comes: procedures wait on the stack until something calls them. */
@@ -263,5 +272,6 @@ export const clipTo = (it: Machine, path: Path): void =>
   change(it, { clip: { path, outer: it.state.clip } });
 
 export function draw(it: Machine, mark: OutsideMark): void {
+  if (it.marks.length >= MOST_MARKS) throw new TooMuch();
   it.marks.push({ mark, clip: it.state.clip });
 }

@@ -26,6 +26,7 @@ import {
   popNumber,
   popNumbers,
   push,
+  spend,
 } from './machine';
 import { arrayOf, isKind, PostScriptError, type Value } from './values';
 
@@ -88,6 +89,9 @@ function moveTo(it: Machine, to: Point): void {
 
 function extend(it: Machine, segments: readonly Segment[], to: Point): void {
   if (!it.state.point) throw new PostScriptError('nocurrentpoint');
+  // A path that was kept is copied before it goes on.
+  const { list, count } = it.state.path;
+  if (list.length !== count) spend(it, count);
   change(it, { path: grown(it.state.path, segments), point: to });
 }
 

@@ -252,6 +252,16 @@ describe('what cannot be drawn', () => {
     ['a loop without end', inBox('{} loop'), 'size'],
     ['a procedure in itself', inBox('/a {a} def a'), 'size'],
     ['a stack without end', inBox('{1} loop'), 'size'],
+    ['arrays without end', inBox('{1000000 array} loop'), 'size'],
+    ['texts without end', inBox('{1000000 string} loop'), 'size'],
+    ['copies without end', inBox('/a 99999 array def {a 0 99999 getinterval} loop'), 'size'],
+    ['many clips', inBox('0 0 moveto 1 1 9999 {dup lineto} for {clip} loop'), 'size'],
+    [
+      'a path that is kept and goes on',
+      inBox('0 0 moveto 1 1 9999 {dup lineto} for {gsave 1 1 lineto grestore 2 2 lineto} loop'),
+      'size',
+    ],
+    ['marks without end', inBox('{0 0 1 1 rectfill} loop'), 'size'],
     ['a photograph', inBox('999 999 8 [1 0 0 1 0 0] {<00>} image'), 'image'],
     ['braces a thousand deep', inBox('{'.repeat(1000)), '{'],
   ])('is told: %s', (_, program, lacks) => {

@@ -87,8 +87,9 @@ function literalsOf(tokens: readonly Token[]): Literal[] {
   }
 }
 
-/** The work of a word in its style, in the measure of an expansion. */
+/** The work of a word in its style and of one without, in the measure of an expansion. */
 const PART_WORK = 20;
+const PLAIN_WORK = 2;
 
 /** Tabs as blanks up to the next stop. */
 export function untabbed(line: string, size: number): string {
@@ -114,8 +115,10 @@ export function codeLine(
     const split = splitCode(stretch.text, look.language, open);
     open = split.state;
     for (const part of split.parts) {
-      if (!it.p.spend(PART_WORK, 'lstlisting')) return { pieces, state: open };
-      pieces.push(...partPieces(it, part, look));
+      const isPlain = part.kind === 'plain' || styleOfPart(part, look.keys).length === 0;
+      if (!it.p.spend(isPlain ? PLAIN_WORK : PART_WORK, 'lstlisting'))
+        return { pieces, state: open };
+      for (const piece of partPieces(it, part, look)) pieces.push(piece);
     }
   }
   return { pieces, state: open.open?.end === null ? START : open };

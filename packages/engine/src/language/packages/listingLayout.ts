@@ -57,11 +57,28 @@ function besideLine(it: Interpreter, number: number, width: Sp, look: ProgramLoo
   return box(it, [{ kind: 'kern', width: start, ...at }, ...inlines], { width: 0, align: 'left' });
 }
 
+/** Widths of inlines, each word in each font measured once: long lines have the same ones again and again. */
+function measured(it: Interpreter): (inline: Inline) => Sp {
+  const known = new Map<unknown, Map<string, Sp>>();
+  return (inline) => {
+    if (inline.kind === 'kern') return inline.width;
+    if (inline.kind === 'box' && inline.width !== null) return inline.width;
+    if (inline.kind !== 'text') return it.host.measure([inline]).width;
+    const words = known.get(inline.font) ?? new Map<string, Sp>();
+    known.set(inline.font, words);
+    const width = words.get(inline.text) ?? it.host.measure([inline]).width;
+    words.set(inline.text, width);
+    return width;
+  };
+}
+
 /** The rows that a line takes: more than one where it is too wide and may be broken. */
 function rowsOf(it: Interpreter, line: ProgramLine, width: Sp, look: ProgramLook): Inline[][] {
   const whole = line.pieces.flat();
-  if (!look.breaks || it.host.measure(whole).width <= width) return [whole];
-  const widths = line.pieces.map((piece) => it.host.measure(piece).width);
+  if (!look.breaks) return [whole];
+  const widthOf = measured(it);
+  const widths = line.pieces.map((piece) => piece.reduce((sum, one) => sum + widthOf(one), 0));
+  if (widths.reduce((sum, one) => sum + one, 0) <= width) return [whole];
   const own = look.autoIndent ? widths.slice(0, line.indent).reduce((a, b) => a + b, 0) : 0;
   const kern: Inline = { kind: 'kern', width: own + look.breakIndent, ...it.p.place };
   const rows: Inline[][] = [];
@@ -76,7 +93,7 @@ function rowsOf(it: Interpreter, line: ProgramLine, width: Sp, look: ProgramLook
       // A blank at which a line is broken is gone.
       if (isBlank(piece)) return;
     }
-    row.push(...piece);
+    for (const inline of piece) row.push(inline);
     used += wide;
   });
   return [...rows, row];

@@ -104,6 +104,13 @@ describe('what stands in a program', () => {
     expect([tooWide(''), tooWide(',breaklines')]).toEqual([true, false]);
   });
 
+  it('of twenty thousand lines is read to its end', () => {
+    const code = 'int x;\n'.repeat(20_000);
+    const { session } = set(code, 'language=C,basicstyle=\\ttfamily');
+    expect(session.findings()).toEqual([]);
+    expect(session.pages.length).toBeGreaterThan(400);
+  });
+
   it('comes from a file of the assignment', () => {
     const text = inArticle('\\lstinputlisting[linerange={2-2}]{gauge.py}', USE);
     expect(linesOf(typeset(text, textFiles({ 'gauge.py': 'a\nb\nc\n' })))[0]).toBe('b');
