@@ -11,7 +11,8 @@ import { TEXT_OPERATORS } from './textOperators';
 import { boundingBox, programOf } from './program';
 import { PostScriptError } from './values';
 
-const OPERATORS = new Map([
+/** All operators of the language that are known here. */
+export const OPERATORS = new Map([
   ...DATA_OPERATORS,
   ...CONTROL_OPERATORS,
   ...PATH_OPERATORS,

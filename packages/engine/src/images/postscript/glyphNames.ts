@@ -73,45 +73,22 @@ export interface NearFont {
   readonly italic: boolean;
 }
 
+const STEMS = { roman: 'Times', sans: 'Helvetica', mono: 'Courier' } as const;
+
 export function nearFont(name: string): NearFont {
   const bold = /bold|black|heavy|demi|cmbx|-bd/i.test(name);
   const italic = /italic|oblique|cmti|cmmi|-it\b|slanted/i.test(name);
-  if (/courier|mono|typewriter|cmtt|consol/i.test(name))
-    return { ...mono(bold, italic), bold, italic };
+  const like = (family: NearFont['family']): NearFont => {
+    const slope = family === 'roman' ? 'Italic' : 'Oblique';
+    const style = `${bold ? 'Bold' : ''}${italic ? slope : ''}` as const;
+    const face = `${STEMS[family]}${style === '' ? (family === 'roman' ? '-Roman' : '') : `-${style}`}`;
+    return { face: face as Face, family, bold, italic };
+  };
+  if (/courier|mono|typewriter|cmtt|consol/i.test(name)) return like('mono');
   if (/^symbol/i.test(name)) return { face: 'Symbol', family: 'roman', bold, italic };
   const roman =
     /times|roman|serif(?!.*sans)|georgia|palat|bookman|schola|garamond|^cm(?!ss)|^lmr|nimbusrom/i;
-  if (roman.test(name) && !/sans/i.test(name)) return { ...serif(bold, italic), bold, italic };
-  const face: Face = bold
-    ? italic
-      ? 'Helvetica-BoldOblique'
-      : 'Helvetica-Bold'
-    : italic
-      ? 'Helvetica-Oblique'
-      : 'Helvetica';
-  return { face, family: 'sans', bold, italic };
-}
-
-function serif(bold: boolean, italic: boolean): { face: Face; family: 'roman' } {
-  const face = bold
-    ? italic
-      ? 'Times-BoldItalic'
-      : 'Times-Bold'
-    : italic
-      ? 'Times-Italic'
-      : 'Times-Roman';
-  return { face, family: 'roman' };
-}
-
-function mono(bold: boolean, italic: boolean): { face: Face; family: 'mono' } {
-  const face = bold
-    ? italic
-      ? 'Courier-BoldOblique'
-      : 'Courier-Bold'
-    : italic
-      ? 'Courier-Oblique'
-      : 'Courier';
-  return { face, family: 'mono' };
+  return like(roman.test(name) && !/sans/i.test(name) ? 'roman' : 'sans');
 }
 
 /** How wide a glyph is, in ems, by the published measures of the standard fonts. */

@@ -2,23 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { IDENTITY } from '../../base/maps';
 import type { OutsideMark, OutsideText } from '../../document/outsideDrawing';
-import { CONTROL_OPERATORS } from './controlOperators';
-import { DATA_OPERATORS } from './dataOperators';
-import { postScriptDrawing } from './drawing';
+import { OPERATORS, postScriptDrawing } from './drawing';
 import { machineOf, runProgram } from './machine';
-import { PAINT_OPERATORS } from './paintOperators';
-import { PATH_OPERATORS } from './pathOperators';
 import { nextObject, scannerOf } from './scanner';
-import { TEXT_OPERATORS } from './textOperators';
 import { PostScriptError, type Value } from './values';
-
-const OPERATORS = new Map([
-  ...DATA_OPERATORS,
-  ...CONTROL_OPERATORS,
-  ...PATH_OPERATORS,
-  ...PAINT_OPERATORS,
-  ...TEXT_OPERATORS,
-]);
 
 /** Values as a person would write them. */
 function shown(value: Value): unknown {

@@ -46,7 +46,7 @@ export function pictureFile(it: Interpreter, name: string): string | null {
 }
 
 /** What a picture is asked to be. */
-export interface Wanted {
+interface Wanted {
   readonly width: Sp | null;
   readonly height: Sp | null;
   readonly scale: number;
@@ -58,7 +58,7 @@ export interface Wanted {
   readonly page: number;
 }
 
-export function wanted(it: Interpreter, tokens: readonly Token[]): Wanted {
+function wanted(it: Interpreter, tokens: readonly Token[]): Wanted {
   const keys = keyValues(tokens);
   const length = (key: string): Sp | null => {
     const value = keys.get(key);
@@ -121,7 +121,7 @@ function includeGraphics(it: Interpreter, args: Args, token: Token): Inline {
 }
 
 /** A picture of the assignment as it is wanted; a frame of its size, and a finding, where it cannot be shown. */
-export function shownPicture(it: Interpreter, name: string, want: Wanted, span: Span): Inline {
+function shownPicture(it: Interpreter, name: string, want: Wanted, span: Span): Inline {
   const file = pictureFile(it, name);
   const found = file === null ? null : it.host.imageSize(file, want.page);
   if (file === null || found === null) reportMissing(it, name, span);

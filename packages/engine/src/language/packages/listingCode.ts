@@ -2,6 +2,7 @@ import type { Inline } from '../../document/inlines';
 import type { Token } from '../../expansion/meaning';
 import { tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
+import { box } from '../constructs/boxes';
 import { typewriterInlines } from '../constructs/verbatim';
 import type { Interpreter } from '../machine/interpreter';
 import { groupsIn } from '../scanning/optionLists';
@@ -250,22 +251,7 @@ function literal(
   { flexible }: CodeLook,
 ): readonly Inline[] {
   const inlines = it.inlinesOf(to);
-  if (flexible) return inlines;
-  const at = it.p.place;
-  const width = columns * column(it);
-  return [
-    {
-      kind: 'box',
-      inlines,
-      width,
-      align: 'center',
-      raise: 0,
-      hidden: false,
-      frame: null,
-      grow: false,
-      ...at,
-    },
-  ];
+  return flexible ? inlines : [box(it, inlines, { width: columns * column(it) })];
 }
 
 /** Characters on a grid of 0.6 em, as listings sets them unless told otherwise; in typewriter they are as wide by themselves. */
@@ -283,19 +269,6 @@ function codeInlines(
     const inlines: Inline[] = [
       { kind: 'text', text: char === ' ' ? '␣' : char, font: it.font, ...at },
     ];
-    if (flexible) return inlines;
-    return [
-      {
-        kind: 'box',
-        inlines,
-        width,
-        align: 'center',
-        raise: 0,
-        hidden: false,
-        frame: null,
-        grow: false,
-        ...at,
-      },
-    ];
+    return flexible ? inlines : [box(it, inlines, { width })];
   });
 }
