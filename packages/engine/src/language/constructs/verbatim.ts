@@ -1,6 +1,7 @@
 import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
 import { FIL, glue } from '../../base/lengths';
+import type { FontFamily } from '../../document/font';
 import type { Inline } from '../../document/inlines';
 import { tokensText } from '../../expansion/tokenText';
 import { readOptional } from '../../expansion/arguments';
@@ -37,8 +38,13 @@ export function readRaw(
 }
 
 /** Text in typewriter, blanks as wide as letters; no ligatures, no breaks in it. */
-export function typewriterInlines(it: Interpreter, text: string, visible = false): Inline[] {
-  const font = it.intern({ ...it.font, family: 'mono', series: it.font.series });
+export function typewriterInlines(
+  it: Interpreter,
+  text: string,
+  visible = false,
+  family: FontFamily = 'mono',
+): Inline[] {
+  const font = it.intern({ ...it.font, family, series: it.font.series });
   const at = it.p.place;
   const out: Inline[] = [];
   for (const part of text.replaceAll('\t', '        ').split(/( )/)) {

@@ -105,6 +105,7 @@ export const fancybox: PackageEntry = {
   name: 'fancybox',
   description: 'Frames with a shadow, double, or with round corners.',
   options: null,
+  requires: ['fancyvrb', 'eso-pic'],
   described: [
     sourceCommand('shadowbox', 'm', 'A frame with a shadow.', '\\shadowbox{Tide}'),
     sourceCommand('doublebox', 'm', 'A double frame.', '\\doublebox{Tide}'),
@@ -122,6 +123,30 @@ export const fancybox: PackageEntry = {
       'Lines at the left of a box.',
       '\\fbox{\\begin{Bflushleft}ebb\\\\flood\\end{Bflushleft}}',
     ),
+    sourceEnvironment(
+      'Bitemize',
+      '',
+      'A list in a box.',
+      '\\begin{Bitemize}\\item ebb\\end{Bitemize}',
+    ),
+    sourceEnvironment(
+      'Sbox',
+      '',
+      'Keeps a box, which TheSbox sets.',
+      '\\begin{Sbox}Tide\\end{Sbox}\\fbox{\\TheSbox}',
+    ),
+    sourceCommand(
+      'TheSbox',
+      '',
+      'The box that Sbox kept.',
+      '\\begin{Sbox}Tide\\end{Sbox}\\fbox{\\TheSbox}',
+    ),
+    sourceCommand(
+      'fancyput',
+      'sdm',
+      'Something at a place of every page.',
+      '\\fancyput(1cm,-1cm){Tide}',
+    ),
   ],
   source: String.raw`
 \newdimen\shadowsize\shadowsize4pt\newsavebox\fcb@box
@@ -134,7 +159,17 @@ export const fancybox: PackageEntry = {
  \raisebox{-\dimexpr\dp\fcb@box+\fboxsep\relax}{\begin{picture}(\the\fcb@x,\the\fcb@y)#1\put(0,0){\makebox(\the\fcb@x,\the\fcb@y){\usebox\fcb@box}}\put(\fcb@half\fcb@x,\fcb@half\fcb@y){\oval(\the\fcb@x,\the\fcb@y)}\end{picture}}\endgroup}
 \def\fcb@half#1{\strip@pt\dimexpr\the#1pt/2\relax}
 \newenvironment{Bcenter}{\begin{tabular}{@{}c@{}}}{\end{tabular}}\newenvironment{Bflushleft}{\begin{tabular}{@{}l@{}}}{\end{tabular}}\newenvironment{Bflushright}{\begin{tabular}{@{}r@{}}}{\end{tabular}}
+\newenvironment{Bitemize}{\begin{minipage}{\linewidth}\begin{itemize}}{\end{itemize}\end{minipage}}
+\newenvironment{Benumerate}{\begin{minipage}{\linewidth}\begin{enumerate}}{\end{enumerate}\end{minipage}}
+\newenvironment{Bdescription}{\begin{minipage}{\linewidth}\begin{description}}{\end{description}\end{minipage}}
+\newenvironment{Beqnarray}{\(\displaystyle\begin{array}{r@{\;}c@{\;}l}}{\end{array}\)}
+\newenvironment{Beqnarray*}{\(\displaystyle\begin{array}{r@{\;}c@{\;}l}}{\end{array}\)}
+\newsavebox\fcb@kept\newenvironment{Sbox}{\begin{lrbox}{\fcb@kept}}{\end{lrbox}\global\setbox\fcb@kept\box\fcb@kept}\def\TheSbox{\box\fcb@kept}
+\newcommand\boxput{\@ifstar\fcb@put\fcb@put}\def\fcb@put(#1,#2)#3#4{\sbox\fcb@box{#4}\raisebox{\z@}{\rlap{#3}\usebox\fcb@box}}
 \newcommand\fancyoval{\ovalbox}\newcommand\fancypage[2]{}\newcommand\thisfancypage[2]{}
+\NewDocumentCommand\fancyput{s d() m}{\AddToShipoutPictureBG{\AtTextUpperLeft{\put(#2){#3}}}}
+\NewDocumentCommand\thisfancyput{s d() m}{\AddToShipoutPictureBG*{\AtTextUpperLeft{\put(#2){#3}}}}
+\newcommand\GenericCaption[1]{\par\vskip\abovecaptionskip#1\par}
 `,
 };
 
@@ -215,6 +250,8 @@ export const ntheorem: PackageEntry = {
  \def\nt@b{definition}\ifx\nt@a\nt@b\nt@theoremstyle{definition}\else\def\nt@b{remark}\ifx\nt@a\nt@b\nt@theoremstyle{remark}\else\nt@made\fi\fi\fi\fi\fi\fi}
 \NewDocumentCommand\newframedtheorem{m o m o}{\@hookenv{#1}{before}{\begin{framed}}\@hookenv{#1}{after}{\end{framed}}\IfValueTF{#2}{\newtheorem{#1}[#2]{#3}}{\IfValueTF{#4}{\newtheorem{#1}{#3}[#4]}{\newtheorem{#1}{#3}}}}
 \NewDocumentCommand\newshadedtheorem{m o m o}{\@hookenv{#1}{before}{\begin{shaded}}\@hookenv{#1}{after}{\end{shaded}}\IfValueTF{#2}{\newtheorem{#1}[#2]{#3}}{\IfValueTF{#4}{\newtheorem{#1}{#3}[#4]}{\newtheorem{#1}{#3}}}}
+\def\theoremframecommand{\fbox}\newcommand\newtheoremlisttype[4]{}\newskip\theoreminframepreskipamount\newskip\theoreminframepostskipamount
+\newcommand\theoreminframepreskip[1]{\theoreminframepreskipamount#1\relax}\newcommand\theoreminframepostskip[1]{\theoreminframepostskipamount#1\relax}\let\shadecolor\@gobble
 \newcommand\renewtheorem[2]{}\newcommand\listtheorems[1]{\@starttoc{loe}}\newcommand\addtheoremline[2]{}\newcommand\theoremlisttype[1]{}\newcommand\theoremclass[1]{}
 \theoremstyle{plain}
 `,

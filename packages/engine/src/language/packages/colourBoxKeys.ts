@@ -81,6 +81,14 @@ function around(to: Draft, key: AroundKey, value: readonly Token[], more: boolea
   to.around = { ...to.around, [key]: more ? [...to.around[key], ...value] : value };
 }
 
+/** What a box for programs shows, and whether side by side. */
+const shows =
+  (beside: boolean, ...parts: BoxLook['program']): Act =>
+  (to) => {
+    to.program = parts;
+    to.beside = beside ? (to.beside ?? 0.5) : null;
+  };
+
 /** The title as it stands where it is called for. */
 const tcbTitle = (to: BoxLook): readonly Token[] => [...to.titleFont, ...(to.title ?? [])];
 
@@ -301,6 +309,33 @@ const KEYS: Readonly<Record<string, Act>> = {
       [`${key}*`, (to, value) => around(to, key, value, true)],
     ]),
   ),
+  ...Object.fromEntries(
+    ['equation', 'align', 'gather'].flatMap((name) =>
+      ['', '*'].map((star): [string, Act] => [
+        `ams ${name}${star}`,
+        (to) => void (to.within = { name: name + star, args: '' }),
+      ]),
+    ),
+  ),
+  tabularx: (to, value) =>
+    void (to.within = { name: 'tabularx', args: `{\\linewidth}{${tokensText(value)}}` }),
+  tabular: (to, value) => void (to.within = { name: 'tabular', args: `{${tokensText(value)}}` }),
+  'listing only': shows(false, 'listing'),
+  'text only': shows(false, 'text'),
+  'listing and text': shows(false, 'listing', 'text'),
+  'text and listing': shows(false, 'text', 'listing'),
+  'listing above text': shows(false, 'listing', 'text'),
+  'text above listing': shows(false, 'text', 'listing'),
+  'listing above* text': shows(false, 'listing', 'text'),
+  'text above* listing': shows(false, 'text', 'listing'),
+  'listing side text': shows(true, 'listing', 'text'),
+  'text side listing': shows(true, 'text', 'listing'),
+  'listing outside text': shows(true, 'listing', 'text'),
+  'text outside listing': shows(true, 'text', 'listing'),
+  oversize: (to, value, it) => {
+    const by = dimenOf(it, value) / 2;
+    to.grow = [by + to.room[0], by + to.room[1]];
+  },
   overlay: (to, value) => void (to.overlay = value),
   'overlay unbroken': (to, value) => void (to.overlay = value),
   'overlay unbroken and first': (to, value) => void (to.overlay = value),
@@ -315,7 +350,7 @@ const KEYS: Readonly<Record<string, Act>> = {
 
 /** Keys that change nothing of how a box looks here. */
 const QUIET =
-  /^(?:enhanced.*|skin.*|.* shadow|shadow .*|.* at break.*|before|after|before app|after app|parbox|theorem.*|separator.*|terminator.*|description.*|sidebyside .*|list(?:ing|) .*|list (?:entry|text|inside)|listing.*|minted.*|.*text only|text and.*|text side.*|space.*|pad.*|float.*|code|code .*|phantom.*|hyperref.*|label type|number.*|auto counter|use counter.*|crefname.*|outer arc|auto outer arc|capture .*|oversize.*|toggle.*|middle|lefttitle|righttitle|title(?:rule)? style|title (?:filled|hidden|empty|code|after|on).*|frame (?:style|code|engine).*|interior (?:style|code|engine|titled).*|segmentation .*|borderline .*|standard.*|freelance.*|bicolor|beamer|spartan|check.*|ignore.*|no .*|tikz.*|compilable.*|every .*|width .*|height .*|equal height.*|minimum for.*|use height.*|reset|nophantom|highlight.*|overlay .*|underlay .*|finish .*|watermark .*|bookmark.*|nameref|raster .*|extras.*|externalize.*|left\*|right\*|sharpish corners|graphical.*|arc is .*|shrink.*|enlarge .*|grow .*|attach boxed title.*|boxed title size|tabularx.*|tabular.*|boxsep.*|tcbox .*|fit.*|blend.*|geometry nodes|add .*)$/;
+  /^(?:enhanced.*|skin.*|.* shadow|shadow .*|.* at break.*|before|after|before app|after app|parbox|theorem.*|separator.*|terminator.*|description.*|sidebyside .*|list(?:ing|) .*|list (?:entry|text|inside)|listing.*|minted.*|.*text only|text and.*|text side.*|space.*|pad.*|float.*|code|code .*|phantom.*|hyperref.*|label type|number.*|auto counter|use counter.*|crefname.*|outer arc|auto outer arc|capture .*|oversize\*|toggle.*|middle|lefttitle|righttitle|title(?:rule)? style|title (?:filled|hidden|empty|code|after|on).*|frame (?:style|code|engine).*|interior (?:style|code|engine|titled).*|segmentation .*|borderline .*|standard.*|freelance.*|bicolor|beamer|spartan|check.*|ignore.*|no .*|tikz.*|compilable.*|every .*|width .*|height .*|equal height.*|minimum for.*|use height.*|reset|nophantom|highlight.*|overlay .*|underlay .*|finish .*|watermark .*|bookmark.*|nameref|raster .*|extras.*|externalize.*|left\*|right\*|sharpish corners|graphical.*|arc is .*|shrink.*|enlarge .*|grow .*|attach boxed title.*|boxed title size|ams nodisplayskip.*|tabularx\*|tabular\*|boxsep.*|tcbox .*|fit.*|blend.*|geometry nodes|add .*)$/;
 
 /** A look after a list of keys; one that is not known is told of. */
 export function boxLook(

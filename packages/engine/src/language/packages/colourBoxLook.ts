@@ -71,6 +71,10 @@ export interface BoxLook {
   /** The height of the whole, and where what is within stands in it. */
   readonly height: Sp | null;
   readonly valign: 'top' | 'center' | 'bottom';
+  /** What it holds is the contents of an environment. */
+  readonly within: { readonly name: string; readonly args: string } | null;
+  /** Of a box for programs: what of it is shown, in order. */
+  readonly program: readonly ('listing' | 'text')[];
   /** Drawn over the box, and beneath what it holds, in the language of pictures. */
   readonly overlay: readonly Token[];
   readonly underlay: readonly Token[];
@@ -144,6 +148,8 @@ export const STANDARD_BOX: BoxLook = {
   lower: { ground: null, words: null, font: [], align: '', separated: true },
   height: null,
   valign: 'top',
+  within: null,
+  program: ['listing', 'text'],
   overlay: [],
   underlay: [],
   watermark: [],

@@ -1,4 +1,5 @@
 import type { Token } from '../../expansion/meaning';
+import { tokensText } from '../../expansion/tokenText';
 import type { Interpreter } from '../machine/interpreter';
 import { groupsIn, keyValues } from '../scanning/optionLists';
 
@@ -21,3 +22,17 @@ export function nameKind(it: Interpreter, counter: string, options: readonly Tok
     ]);
   }
 }
+
+/** Where boxes of a kind are listed (`list inside=name`), or null. */
+export const listOf = (options: readonly Token[]): string | null => {
+  const name = tokensText(keyValues(options).get('list inside') ?? []).trim();
+  return name === '' ? null : name;
+};
+
+/** What adds a box to its list: its number and its title. */
+export const listed = (list: string, counter: string, title: string): string =>
+  `\\addcontentsline{${list}}{tcolorbox}{\\protect\\numberline{\\csname the${counter}\\endcsname}${title}}`;
+
+/** The title that options give, as source. */
+export const titleText = (options: readonly Token[]): string =>
+  tokensText(keyValues(options).get('title') ?? []);

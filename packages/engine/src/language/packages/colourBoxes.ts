@@ -19,17 +19,14 @@ import {
 } from './colourBoxDrawing';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
-import { textOf, tokensText } from '../../expansion/tokenText';
+import { environmentTokens } from '../machine/environmentTokens';
 import { beginColumn, endColumn } from '../machine/columns';
-import { newCounter } from '../machine/counters';
 import { tokensOf, type CommandEntry, type EnvironmentEntry } from '../machine/entries';
 import { resumeAfterBlock } from '../machine/formulas';
 import type { Interpreter } from '../machine/interpreter';
 import { passWrapped } from '../machine/wrapped';
-import { readOptional } from '../../expansion/arguments';
 import { box } from '../constructs/boxes';
 import { boxLook } from './colourBoxKeys';
-import { nameKind } from './colourBoxNames';
 import { EVERY_BOX, STANDARD_BOX, type BoxLook } from './colourBoxLook';
 
 /** What a box keeps from its begin to its end. */
@@ -74,7 +71,8 @@ function beginPart(
   it.execute([...font, ...before]);
 }
 
-export function beginBox(it: Interpreter, options: readonly Token[]): void {
+/** Opens a box with these options in the innermost environment; how it looks is given back. */
+export function beginBox(it: Interpreter, options: readonly Token[]): BoxLook {
   const look = lookOf(it, options);
   if (look.inLine) it.startParagraph();
   else {
@@ -102,6 +100,23 @@ export function beginBox(it: Interpreter, options: readonly Token[]): void {
       ...it.source('}}'),
     ]);
   beginPart(it, look, look.around['before upper']);
+  if (look.within) enclose(it, look.within);
+  return look;
+}
+
+/** What stands up to the end of the box is put into an environment. */
+function enclose(it: Interpreter, { name, args }: NonNullable<BoxLook['within']>): void {
+  // The box of an environment of the document's own ends where that one does.
+  const { environments } = it;
+  let at = environments.length - 1;
+  const from = environments[at]?.span.from;
+  while (at > 0 && environments[at - 1]?.span.from === from) at--;
+  const outer = environments[at]?.name ?? '';
+  it.p.push([
+    ...it.source(`\\begin{${name}}${args}`),
+    ...environmentTokens(it.p, outer),
+    ...it.source(`\\end{${name}}\\end{${outer}}`),
+  ]);
 }
 
 export function endBox(it: Interpreter): void {
@@ -152,7 +167,7 @@ function partsOf(it: Interpreter, { look, first }: OpenBox, last: Inline): Held 
 }
 
 /** `\tcblower`: what follows stands below a line, or at the right of what was before. */
-function lower(it: Interpreter): void {
+export function lower(it: Interpreter): void {
   const open = it.innermost.data.get(OPEN);
   if (!open || open.inLower) return;
   open.inLower = true;
@@ -262,99 +277,6 @@ export const braced = (it: Interpreter, tokens: readonly Token[]): Token[] => [
   it.p.make(2, '}'),
 ];
 
-/** The counter that the settings of a new box ask for; null when they ask for none. */
-function counterOf(it: Interpreter, name: string, init: readonly Token[]): string | null {
-  const settings = tokensText(init);
-  const shared = /use counter(?: from)?\s*=\s*\{?(\w+)/.exec(settings)?.[1];
-  if (shared)
-    return it.state.meaning(it.state.cell(`thetcb@cnt@${shared}`)) ? `tcb@cnt@${shared}` : shared;
-  const within = /number within\s*=\s*\{?(\w+)/.exec(settings)?.[1] ?? null;
-  if (!within && !/auto counter/.test(settings)) return null;
-  const counter = `tcb@cnt@${name}`;
-  newCounter(it, counter, within);
-  const format = /number format\s*=\s*\\(\w+)/.exec(settings)?.[1] ?? 'arabic';
-  const own = `\\${format}{${counter}}`;
-  it.define(`the${counter}`, within ? `\\the${within}.${own}` : own);
-  return counter;
-}
-
-/** What a numbered box does at its begin: it counts, and `\thetcbcounter` is its number. */
-function counted(it: Interpreter, name: string, init: readonly Token[]): Token[] {
-  const counter = counterOf(it, name, init);
-  if (counter === null) return [];
-  const number = it.p.command(`the${counter}`);
-  return [
-    ...it.source(`\\refstepcounter{${counter}}\\def\\thetcbcounter`),
-    ...braced(it, [number]),
-  ];
-}
-
-/** `\newtcolorbox[…]{name}[n][default]{options}`: an environment that is a box with these options. */
-function newBox(it: Interpreter, token: Token, renews: boolean): void {
-  const { p } = it;
-  const init = readOptional(p);
-  const name = it.readArguments('m', token);
-  const count = readOptional(p);
-  const fallback = count ? readOptional(p) : null;
-  const options = it.readArguments('m', token);
-  if (!name || !options) return;
-  it.execute([
-    p.command(renews ? 'renewenvironment' : 'newenvironment'),
-    ...braced(it, tokensOf(name, 0)),
-    ...(count ? [...p.chars('['), ...count, ...p.chars(']')] : []),
-    ...(fallback ? [...p.chars('['), ...fallback, ...p.chars(']')] : []),
-    ...braced(it, [
-      ...(init ? counted(it, textOf(p, tokensOf(name, 0)), init) : []),
-      ...it.source('\\begin{tcolorbox}['),
-      ...tokensOf(options, 0),
-      ...p.chars(']'),
-    ]),
-    ...braced(it, it.source('\\end{tcolorbox}')),
-  ]);
-}
-
-/** What stands between the number of a statement and its title. */
-function separatorOf(options: readonly Token[]): string {
-  const text = tokensText(options);
-  if (/separator sign none|theorem style\s*=\s*(?:standard|change)/.test(text)) return '';
-  return /separator sign\s*=\s*\{?([^,{}]*)/.exec(text)?.[1]?.trim() ?? ':';
-}
-
-/** `\newtcbtheorem[…]{name}{title}{options}{prefix}`: numbered boxes; `\begin{name}{title}{label}`. */
-function newTheorem(it: Interpreter, token: Token): void {
-  const { p } = it;
-  const init = readOptional(p) ?? [];
-  const args = it.readArguments('mmmm', token);
-  if (!args) return;
-  const [name, display, options, prefix] = [0, 1, 2, 3].map((i) => tokensOf(args, i));
-  if (!name || !display || !options || !prefix) return;
-  const words = textOf(p, name);
-  const counter = counterOf(it, words, [...init, ...p.chars(',auto counter')]);
-  if (counter === null) return;
-  nameKind(it, counter, [...init, ...p.chars(','), ...options]);
-  const sign = separatorOf(options);
-  const body = (numbered: boolean): Token[] => [
-    ...(numbered ? it.source(`\\refstepcounter{${counter}}`) : []),
-    ...it.source('\\begin{tcolorbox}['),
-    ...options,
-    ...it.source(',title={'),
-    ...display,
-    ...(numbered ? [...it.source('~'), p.command(`the${counter}`)] : []),
-    ...it.source(`\\if\\relax\\detokenize{#2}\\relax\\else${sign} #2\\fi},#1]`),
-    ...it.source('\\if\\relax\\detokenize{#3}\\relax\\else\\label{'),
-    ...prefix,
-    ...it.source(':#3}\\fi\\ignorespaces'),
-  ];
-  for (const star of ['', '*'])
-    it.execute([
-      p.command('newenvironment'),
-      ...braced(it, [...name, ...p.chars(star)]),
-      ...p.chars('[3][]'),
-      ...braced(it, body(star === '')),
-      ...braced(it, it.source('\\end{tcolorbox}')),
-    ]);
-}
-
 /** Commands of coloured boxes. */
 export const boxCommands: readonly CommandEntry[] = [
   {
@@ -368,31 +290,6 @@ export const boxCommands: readonly CommandEntry[] = [
       boxLook(it, STANDARD_BOX, tokensOf(args, 0));
       it.write(EVERY_BOX, [...it.read(EVERY_BOX), ...it.p.chars(','), ...tokensOf(args, 0)]);
     },
-  },
-  {
-    name: 'newtcolorbox',
-    signature: '',
-    package: 'tcolorbox',
-    description: 'An environment of your own that is a coloured box.',
-    example: '\\newtcolorbox{note}{colback=yellow!10}\\begin{note}High water\\end{note}',
-    run: (it, _args, token) => newBox(it, token, false),
-  },
-  {
-    name: 'renewtcolorbox',
-    signature: '',
-    package: 'tcolorbox',
-    description: 'Another look for a box of your own.',
-    example: '\\newtcolorbox{note}{}\\renewtcolorbox{note}{colback=red!10}',
-    run: (it, _args, token) => newBox(it, token, true),
-  },
-  {
-    name: 'newtcbtheorem',
-    signature: '',
-    package: 'tcolorbox',
-    description: 'Numbered boxes for theorems, with a title and a label.',
-    example:
-      '\\newtcbtheorem{tiderule}{Rule}{colback=blue!5}{ru}\\begin{tiderule}{Ebb}{ebb}Low.\\end{tiderule}',
-    run: (it, _args, token) => newTheorem(it, token),
   },
   {
     name: 'tcbox',

@@ -7,16 +7,21 @@ import type { Token } from '../../expansion/meaning';
 import { box } from '../constructs/boxes';
 import { framedBlocks } from '../constructs/framedBlocks';
 import { CELLS } from '../machine/cells';
+import { setCounter } from '../machine/counters';
 import { enterColumn, leaveColumn } from '../machine/columns';
 import type { Interpreter } from '../machine/interpreter';
 import { emptyBox } from '../machine/paragraphMode';
 
 /** How a program stands on the page (listings manual, sections 4.8 to 4.10). */
 export interface ProgramLook {
-  readonly numbers: 'left' | 'right' | 'none';
+  readonly numbers: 'left' | 'right' | 'both' | 'none';
   readonly numberStyle: readonly Token[];
+  /** The counter of lines; what its `\\the…` gives is printed. */
+  readonly counter: string;
   readonly numberSep: Sp;
   readonly step: number;
+  /** Is the first line numbered, whatever the step? */
+  readonly first: boolean;
   /** Rules at left, right, top and bottom. */
   readonly sides: readonly [boolean, boolean, boolean, boolean];
   readonly rule: Sp;
@@ -44,16 +49,23 @@ export interface ProgramLine {
 const FILL: Glue = { ...glue(0), stretch: PT, stretchOrder: 1 };
 
 /** A number beside its line, which takes no room. */
-function besideLine(it: Interpreter, number: number, width: Sp, look: ProgramLook): Inline {
+function besideLine(
+  it: Interpreter,
+  number: number,
+  side: 'left' | 'right',
+  width: Sp,
+  look: ProgramLook,
+): Inline {
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.execute(it.source('\\normalfont '));
   it.execute(look.numberStyle);
-  const inlines = it.inlinesOf(it.p.chars(String(number)));
+  setCounter(it.state, look.counter, number);
+  const inlines = it.inlinesOf([it.p.command(`the${look.counter}`)]);
   it.closeGroup();
   const at = it.p.place;
   const size = it.host.measure(inlines).width;
   // At the left its right edge stands before the text, at the right its left edge behind the line.
-  const start = look.numbers === 'left' ? -look.numberSep - size : width + look.numberSep;
+  const start = side === 'left' ? -look.numberSep - size : width + look.numberSep;
   return box(it, [{ kind: 'kern', width: start, ...at }, ...inlines], { width: 0, align: 'left' });
 }
 
@@ -112,17 +124,20 @@ function pushLines(it: Interpreter, lines: readonly ProgramLine[], look: Program
   setSkip(it.state, 'rightskip', FILL);
   it.write(CELLS.alignment, 'left');
   const width = it.dimen('linewidth');
-  for (const line of lines) {
-    const numbered = look.numbers !== 'none' && line.number % look.step === 0;
+  lines.forEach((line, n) => {
+    const numbered = line.number % look.step === 0 || (n === 0 && look.first);
     rowsOf(it, line, width, look).forEach((row, i) => {
       it.startParagraph(false);
       it.mode.nextIndent = 0;
       it.add(emptyBox(it));
-      if (i === 0 && numbered) it.add(besideLine(it, line.number, width, look));
+      if (i === 0 && numbered)
+        for (const side of ['left', 'right'] as const)
+          if (look.numbers === side || look.numbers === 'both')
+            it.add(besideLine(it, line.number, side, width, look));
       for (const inline of row) it.add(inline);
       it.endParagraph();
     });
-  }
+  });
 }
 
 /** A program with its frame, which goes on over pages. */

@@ -49,7 +49,9 @@ function lookOf(it: Interpreter, keys: Keys): ProgramLook {
     numbers: numbers === 'left' || numbers === 'right' ? numbers : 'none',
     numberStyle: style(keys, 'numberstyle'),
     numberSep: length('numbersep', '10pt'),
+    counter: 'lstnumber',
     step: Math.max(1, numberOf(it, keys, 'stepnumber', 1)),
+    first: isOn(it, keys, 'numberfirstline'),
     sides: sidesOf(word(it, keys, 'frame')),
     rule: length('framerule', '0.4pt'),
     ruleColour: colour.length > 0 ? (colourNamed(it, colour) ?? 0) : 0,
@@ -223,6 +225,17 @@ export function printCode(
   finishRaw(it);
 }
 
+/** Lines printed as a program. */
+export function printLines(
+  it: Interpreter,
+  lines: readonly string[],
+  options: readonly Token[],
+): void {
+  const keys = keysWith(it, options);
+  it.endParagraph();
+  withCaption(it, keys, () => setCode(it, lines, keys));
+}
+
 /** A piece of a program in the line, between two equal characters or in braces. */
 export function printInline(
   it: Interpreter,
@@ -368,6 +381,6 @@ export const listings: PackageEntry = {
         it.write(languageKeys(nameIn(it, args, 1)), { base: nameIn(it, args, 3), keys: [] }),
     },
   ],
-  source: String.raw`\newcounter{lstlisting}\def\lstlistingname{Listing}\def\lstlistlistingname{Listings}
+  source: String.raw`\newcounter{lstlisting}\newcounter{lstnumber}\def\lstlistingname{Listing}\def\lstlistlistingname{Listings}
 \def\lstlistingnamename{}\def\l@lstlisting{\@dottedtocline{1}{1.5em}{2.3em}}`,
 };

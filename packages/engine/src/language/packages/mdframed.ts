@@ -2,7 +2,7 @@ import { cell, cellsBy } from '../../expansion/cells';
 import { textOf, tokensText } from '../../expansion/tokenText';
 import { keyValues } from '../scanning/optionLists';
 import type { Token } from '../../expansion/meaning';
-import { tokensOf, type PackageEntry } from '../machine/entries';
+import { type CommandEntry, tokensOf, type PackageEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { beginBox, braced, endBox } from './colourBoxes';
 
@@ -51,7 +51,10 @@ function asBoxKeys(it: Interpreter, tokens: readonly Token[]): Token[] {
     out.push(...it.p.chars(`,${key}=`), ...braced(it, value));
   const hidden = new Map<string, boolean>();
   let width: readonly Token[] = it.source('.4pt');
-  for (const [key, value] of withStyles(it, tokens)) {
+  for (const [key, said] of withStyles(it, tokens)) {
+    // Lengths without a unit are in points (`defaultunit`).
+    const bare = /^-?[\d.]+$/.test(tokensText(said).trim());
+    const value = bare ? [...said, ...it.p.chars('pt')] : said;
     const known = MD_KEYS[key];
     if (known) put(known, value);
     const side = SIDES.find((one) => key === `${one}line`);
@@ -82,6 +85,19 @@ function surround(it: Interpreter, name: readonly Token[], options: readonly Tok
   const begin = [...it.source('\\begin{mdframed}['), ...braced(it, options), ...it.p.chars(']')];
   it.execute([...hook('before', begin), ...hook('after', it.source('\\end{mdframed}'))]);
 }
+
+const definesStyle = (name: string, description: string, adds: boolean): CommandEntry => ({
+  name,
+  signature: 'mm',
+  package: 'mdframed',
+  description,
+  example: `\\${name}{tide}{linewidth=1pt}\\begin{mdframed}[style=tide]Ebb\\end{mdframed}`,
+  run: (it, args) => {
+    const style = mdStyle(textOf(it.p, tokensOf(args, 0)));
+    const before = adds ? [...it.read(style), ...it.p.chars(',')] : [];
+    it.write(style, [...before, ...tokensOf(args, 1)], true);
+  },
+});
 
 /** mdframed: paragraphs in frames that are told of by keys. */
 export const mdframed: PackageEntry = {
@@ -114,15 +130,20 @@ export const mdframed: PackageEntry = {
       run: (it, args) =>
         it.write(MD_STYLES, [...it.read(MD_STYLES), ...it.p.chars(','), ...tokensOf(args, 0)]),
     },
+    definesStyle('mdfdefinestyle', 'Settings under a name, for style=.', false),
+    definesStyle('mdfapptodefinestyle', 'Adds to the settings under a name.', true),
     {
-      name: 'mdfdefinestyle',
-      signature: 'mm',
+      name: 'mdfsubtitle',
+      signature: 'om',
       package: 'mdframed',
-      description: 'Settings under a name, for style=.',
-      example:
-        '\\mdfdefinestyle{tide}{linewidth=1pt}\\begin{mdframed}[style=tide]Ebb\\end{mdframed}',
+      description: 'A title within a frame.',
+      example: '\\begin{mdframed}Ebb\\mdfsubtitle{Flood}High\\end{mdframed}',
       run: (it, args) =>
-        it.write(mdStyle(textOf(it.p, tokensOf(args, 0))), tokensOf(args, 1), true),
+        it.execute([
+          ...it.source('\\par\\medskip\\noindent{\\bfseries '),
+          ...tokensOf(args, 1),
+          ...it.source('\\par}\\nobreak\\smallskip '),
+        ]),
     },
     {
       name: 'surroundwithmdframed',
@@ -132,12 +153,12 @@ export const mdframed: PackageEntry = {
       example: '\\surroundwithmdframed[linewidth=1pt]{quote}\\begin{quote}Ebb\\end{quote}',
       run: (it, args) => surround(it, tokensOf(args, 1), tokensOf(args, 0)),
     },
-    {
-      name: 'newmdtheoremenv',
+    ...['newmdtheoremenv', 'mdtheorem'].map((name): CommandEntry => ({
+      name,
       signature: 'omomo',
       package: 'mdframed',
       description: 'A kind of theorem in frames.',
-      example: '\\newmdtheoremenv[linewidth=1pt]{law}{Law}\\begin{law}Ebb\\end{law}',
+      example: `\\${name}[linewidth=1pt]{law}{Law}\\begin{law}Ebb\\end{law}`,
       run: (it, args) => {
         surround(it, tokensOf(args, 1), tokensOf(args, 0));
         const bracketed = (at: number): Token[] =>
@@ -150,16 +171,16 @@ export const mdframed: PackageEntry = {
           ...bracketed(4),
         ]);
       },
-    },
-    {
-      name: 'newmdenv',
+    })),
+    ...['newmdenv', 'renewmdenv'].map((name): CommandEntry => ({
+      name,
       signature: 'om',
       package: 'mdframed',
       description: 'An environment of your own that is a frame.',
-      example: '\\newmdenv[linewidth=1pt]{note}\\begin{note}High water\\end{note}',
+      example: `\\newmdenv{note}\\${name}[linewidth=1pt]{${name === 'newmdenv' ? 'tide' : 'note'}}`,
       run: (it, args) =>
         it.execute([
-          it.p.command('newenvironment'),
+          it.p.command(name === 'newmdenv' ? 'newenvironment' : 'renewenvironment'),
           ...braced(it, tokensOf(args, 1)),
           ...braced(it, [
             ...it.source('\\begin{mdframed}['),
@@ -168,6 +189,6 @@ export const mdframed: PackageEntry = {
           ]),
           ...braced(it, it.source('\\end{mdframed}')),
         ]),
-    },
+    })),
   ],
 };

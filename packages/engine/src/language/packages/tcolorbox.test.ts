@@ -165,3 +165,31 @@ describe('Boxes of one’s own', () => {
     expect(left('left=6pt') - left('left=2pt')).toBeCloseTo(4, 2);
   });
 });
+
+/** tcolorbox manual, chapters 4, 7 and 11. */
+describe('Boxes that hold something of a kind', () => {
+  const words = (body: string, preamble = ''): string =>
+    set(body, preamble).text.replaceAll('\u00a0', ' ').replaceAll('|', '').replace(/\s+/g, ' ');
+  it.each([
+    ['a program and what it gives', '\\begin{tcblisting}{}\n\\emph{tide}\n\\end{tcblisting}', '', /\\emph\{tide\} tide/],
+    ['what a program gives, first', '\\begin{tcblisting}{text and listing}\n\\emph{tide}\n\\end{tcblisting}', '', /tide \\emph\{tide\}/],
+    ['a program alone', '\\begin{tcblisting}{listing only}\n\\emph{tide}\n\\end{tcblisting}', '', /^\\emph\{tide\} 1$/],
+    ['what a program gives alone', '\\begin{tcblisting}{text only}\n\\emph{tide}\n\\end{tcblisting}', '', /^tide 1$/],
+    ['a formula', '\\begin{tcolorbox}[ams equation]\\label{a}a\\end{tcolorbox}\\eqref{a}', '\\usepackage{amsmath}', /𝑎 \(1\) \(1\)/],
+    ['lines of a formula, in a box of one’s own', '\\begin{two}a&=b\\\\c&=d\\end{two}', '\\usepackage{amsmath}\\newtcolorbox{two}{ams align}', /\(1\).*\(2\)/],
+    ['a table', '\\begin{tcolorbox}[tabularx={X|c}]Ebb&low\\end{tcolorbox}', '\\usepackage{tabularx}', /Ebb low/],
+    ['arguments by letters', '\\begin{prog}[colframe=red]{Tide}\nebb\n\\end{prog}', '\\NewTCBListing{prog}{O{} m}{listing only,title={#2},#1}', /Tide ebb/],
+    ['a whole said before', 'At \\pin{noon}', '\\NewTotalTCBox{\\pin}{m}{on line}{\\emph{#1} sharp}', /At noon sharp/],
+    ['a place in a list', '\\tcblistof[\\section*]{ru}{Rules}\\begin{tr}{Ebb}{e}x\\end{tr}', '\\newtcbtheorem[list inside=ru]{tr}{Rule}{description delimiters parenthesis}{ru}', /Rules 1 Ebb.* 1 Rule 1: \(Ebb\) x/],
+  ])('%s', (_what, body, preamble, wanted) => {
+    expect(words(body, preamble)).toMatch(wanted);
+    expect(findings(body, preamble)).toEqual([]);
+  }); // prettier-ignore
+
+  it('stand side by side, program and text', () => {
+    const laid = set('\\begin{tcblisting}{listing side text}\nebb\n\\end{tcblisting}');
+    const [code, text] = laid.words.filter(({ text: word }) => word === 'ebb');
+    expect(Math.abs((code?.y ?? 0) - (text?.y ?? 99))).toBeLessThan(8);
+    expect((text?.x ?? 0) - (code?.x ?? 0)).toBeGreaterThan(100);
+  });
+});

@@ -2,7 +2,7 @@ import { withArguments } from '../../expansion/definitions';
 import { readOptional } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
 import { textOf, tokensText } from '../../expansion/tokenText';
-import { rawOptions } from '../constructs/verbatim';
+import { finishRaw, rawLines, rawOptions } from '../constructs/verbatim';
 import { endList } from '../constructs/lists';
 import { environmentCell } from '../machine/cells';
 import {
@@ -14,27 +14,41 @@ import {
 import type { Interpreter } from '../machine/interpreter';
 import { macroEntry } from '../machine/macroEntry';
 import { keyValues } from '../scanning/optionLists';
-import { beginBox, boxCommands, braced, colourBox, endBox } from './colourBoxes';
+import { beginBox, boxCommands, braced, colourBox, endBox, lower } from './colourBoxes';
 import { rasterCommands, rasterEnvironments } from './colourBoxRaster';
-import { printCode } from './listings';
+import { kindCommands } from './colourBoxKinds';
+import { declaredListing, toolCommands } from './colourBoxTools';
+import { printFile, printLines } from './listings';
 
 const PACKAGE = 'tcolorbox';
 
-/** What a box of a program says about the program: keys of package listings. */
+/** What a box of a program says about the program: keys of package listings, those of the usual style first. */
 function listingKeys(it: Interpreter, options: readonly Token[]): readonly Token[] {
   const keys = keyValues(options);
   const language = keys.get('minted language') ?? keys.get('listing language');
+  const own = keys.get('listing options');
+  const style = keys.get('listing style');
+  const usual = 'aboveskip=0pt,belowskip=0pt';
+  const looks =
+    'language=[LaTeX]TeX,basicstyle=\\ttfamily\\small,breaklines=true,columns=fullflexible';
   return [
-    ...(keys.get('listing options') ?? []),
-    ...(keys.get('minted options') ? it.p.chars(',basicstyle=') : []),
+    ...it.source(own || style ? usual : `${usual},${looks}`),
+    ...(style ? [...it.p.chars(',style='), ...style] : []),
+    ...(own ? [...it.p.chars(','), ...own] : []),
     ...(language ? [...it.p.chars(',language='), ...language] : []),
   ];
 }
 
-/** Prints what stands up to the end of the environment as a program in a box. */
+/** What stands up to the end of the environment in a box: as a program, carried out, or both. */
 function boxedProgram(it: Interpreter, name: string, options: readonly Token[]): void {
-  beginBox(it, options);
-  printCode(it, name, listingKeys(it, options));
+  const { program } = beginBox(it, options);
+  const lines = rawLines(it, name);
+  program.forEach((part, i) => {
+    if (i > 0) lower(it);
+    if (part === 'listing') printLines(it, lines, listingKeys(it, options));
+    else it.execute(it.source(lines.join('\n')));
+  });
+  finishRaw(it);
 }
 
 const endProgram = (it: Interpreter): void => {
@@ -125,6 +139,22 @@ const declared = (name: string): CommandEntry => ({
     ]),
 });
 
+/** `\tcbinputlisting{listing file=…}`: a program from a file in a box. */
+const inputListing: CommandEntry = {
+  name: 'tcbinputlisting',
+  signature: 'm',
+  package: PACKAGE,
+  description: 'A program from a file in a coloured box.',
+  example: '\\tcbinputlisting{listing file=gauge.py,listing only}',
+  run: (it, args) => {
+    const options = tokensOf(args, 0);
+    const file = textOf(it.p, keyValues(options).get('listing file') ?? []).trim();
+    it.execute([...it.source('\\begin{tcolorbox}['), ...options, ...it.p.chars(']')]);
+    printFile(it, file, listingKeys(it, options));
+    it.execute(it.source('\\end{tcolorbox}'));
+  },
+};
+
 /** More commands of coloured boxes: boxes for programs, in the line, in formulas. */
 const colourBoxCommands: readonly CommandEntry[] = [
   {
@@ -146,6 +176,10 @@ const colourBoxCommands: readonly CommandEntry[] = [
   },
   declared('NewTColorBox'),
   declared('DeclareTColorBox'),
+  ...['NewTCBListing', 'DeclareTCBListing'].map((name) =>
+    declaredListing(name, boxedProgram, listingBox),
+  ),
+  inputListing,
   macroEntry(
     'tcbhighmath',
     'om',
@@ -185,6 +219,12 @@ export const tcolorbox: PackageEntry = {
   description: 'Coloured boxes with titles, also for theorems.',
   options: null,
   requires: ['xcolor', 'tikz'],
-  commands: [...boxCommands, ...colourBoxCommands, ...rasterCommands],
+  commands: [
+    ...boxCommands,
+    ...kindCommands,
+    ...colourBoxCommands,
+    ...toolCommands,
+    ...rasterCommands,
+  ],
   environments: [colourBox, listingBox, ...rasterEnvironments],
 };

@@ -94,7 +94,11 @@ function hooksOf(keys: Keys, name: string): string {
   const box = boxOf(keys, name);
   const qed = keys.qed;
   const mark =
-    qed === undefined ? '' : qed === '' ? '\\qed' : `{\\renewcommand\\qedsymbol{${qed}}\\qed}`;
+    qed === undefined
+      ? ''
+      : qed === '' || qed === '\\qedsymbol'
+        ? '\\qed'
+        : `{\\renewcommand\\qedsymbol{${qed}}\\qed}`;
   return [
     box ? `\\RequirePackage{xcolor,mdframed}${box.setup}` : '',
     at('before', box ? `\\begin{mdframed}[${box.options}]` : ''),
@@ -131,6 +135,31 @@ function declareOne(it: Interpreter, name: string, own: Keys): void {
   );
 }
 
+/** Where what is added to all theorems, or to a kind of them, is carried out. */
+const HOOKS: Readonly<Record<string, string>> = {
+  addtotheorempreheadhook: 'begin',
+  addtotheorempostheadhook: 'begin',
+  addtotheoremprefoothook: 'end',
+  addtotheorempostfoothook: 'after',
+};
+
+const hook = (name: string, place: string): CommandEntry => ({
+  name,
+  signature: 'om',
+  description: 'Adds to what is carried out with a kind of theorem.',
+  example: `\\newtheorem{tide}{Tide}\\${name}[tide]{\\itshape}`,
+  package: 'thmtools',
+  run: (it, args) => {
+    if (!args[0]) return;
+    const kind = tokensText(tokensOf(args, 0)).trim();
+    it.execute([
+      ...it.source(`\\@hookenv{${kind}}{${place}}{`),
+      ...tokensOf(args, 1),
+      ...it.source('}'),
+    ]);
+  },
+});
+
 /** thmtools: theorems and their styles declared by keys, and a list of all of them. */
 export const thmtools: PackageEntry = {
   name: 'thmtools',
@@ -159,6 +188,9 @@ export const thmtools: PackageEntry = {
       '\\section*{\\listtheoremname}\\@starttoc{loe}',
     ),
     macroEntry('ignoretheorems', 'm', 'Kinds left out of the list.', '\\ignoretheorems{tide}', ''),
+    macroEntry('showtheorems', 'm', 'Kinds shown in the list alone.', '\\showtheorems{tide}', ''),
+    macroEntry('onlynamedtheorems', '', 'Those with a name alone.', '\\onlynamedtheorems', ''),
+    ...Object.entries(HOOKS).map(([name, place]) => hook(name, place)),
   ],
   source: '\\def\\listtheoremname{List of Theorems}',
   setup: (it) => it.write(LISTS_THEOREMS, true, true),
