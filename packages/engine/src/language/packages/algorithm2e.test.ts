@@ -90,3 +90,38 @@ describe('\\everypar', () => {
     expect(all).toContain('abc');
   });
 });
+
+/** algorithm2e manual, chapters 9 to 11. */
+describe('What an algorithm’s looks and words can be told', () => {
+  const USE =
+    '\\usepackage[linesnumbered]{algorithm2e}\\DontPrintSemicolon\\SetAlgoCaptionSeparator{.}';
+  const words = (body: string): string =>
+    laidBody(`\\begin{algorithm}[H]${body}\\end{algorithm}`, USE)
+      .text.replaceAll('|', '')
+      .replace(/\s+/g, ' ')
+      .replace(/ 1$/, '')
+      .trim();
+  it.each([
+    ['\\While(\\tcp*[h]{why}){a}{b\\;}', '1 while a do // why 2 b 3 end'],
+    ['\\leIf{a}{b}{c}', '1 if a then b else c'],
+    ['\\lForAll{a}{b}\\lRepeat{c}{d}', '1 forall a do b 2 repeat d until c'],
+    ['\\SetKwSwitch{Sw}{Cs}{Ot}{pick}{from}{when}{rest}{end}{done}\\Sw{a}{\\Cs{b}{c\\;}}', '1 pick a from 2 when b 3 c 4 end 5 done'],
+    ['\\SetStartEndCondition{ (}{) }{)}\\If{a}{b\\;}', '1 if (a) then 2 b 3 end'],
+    ['\\SetKwProg{Fn}{Tide}{:}{}\\Fn{a}{b\\;}', '1 Tide a : 2 b'],
+    ['\\SetKwHangingKw{Need}{Need}\\Need{a}', 'Need: a'],
+    ['\\TitleOfAlgo{Ebb}a\\;', '1 Algorithm. Ebb 2 a'],
+    ['\\caption{Ebb}a\\;', '1 a Algorithm 1. Ebb'],
+    ['\\LinesNumberedHidden a\\;\\ShowLn b\\;', 'a 2 b'],
+  ])('%s', (body, wanted) => {
+    expect(words(body)).toBe(wanted);
+  }); // prettier-ignore
+  it('has bars without gaps', () => {
+    const { rules } = laidBody('\\begin{algorithm}[H]\\SetAlgoLined\\If{a}{b\\;$x_i$\\;c\\;}\\end{algorithm}', USE);
+    const bars = rules.filter(({ height }) => height > 5).sort((a, b) => a.y - b.y);
+    expect(bars.length).toBe(3);
+    bars.slice(1).forEach((bar, i) => {
+      const above = bars[i];
+      expect(bar.y - (above?.y ?? 0) - (above?.height ?? 0)).toBeLessThan(0.1);
+    });
+  }); // prettier-ignore
+});

@@ -188,8 +188,8 @@ describe('Boxes that hold something of a kind', () => {
 
   it('stand side by side, program and text', () => {
     const laid = set('\\begin{tcblisting}{listing side text}\nebb\n\\end{tcblisting}');
-    const [code, text] = laid.words.filter(({ text: word }) => word === 'ebb');
-    expect(Math.abs((code?.y ?? 0) - (text?.y ?? 99))).toBeLessThan(8);
-    expect((text?.x ?? 0) - (code?.x ?? 0)).toBeGreaterThan(100);
+    const [code, text] = [laid.word('ebb'), laid.word('ebb', 2)];
+    expect(Math.abs(code.y - text.y)).toBeLessThan(8);
+    expect(text.x - code.x).toBeGreaterThan(100);
   });
 });
