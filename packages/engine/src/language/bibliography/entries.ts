@@ -55,6 +55,58 @@ function isClosed(piece: string): boolean {
   return depth === 0;
 }
 
+/** The keys of what is cited and of what that refers to (`crossref`), a few steps deep. */
+function withParents(pieces: readonly string[], cited: ReadonlySet<string>): ReadonlySet<string> {
+  if (cited.has('*')) return cited;
+  const out = new Set(cited);
+  for (let depth = 0; depth < PARENTS_DEEP; depth++)
+    for (const piece of pieces) {
+      if (!out.has(keyOf(piece).toLowerCase())) continue;
+      const parent = PARENT.exec(piece.slice(0, LONGEST_ENTRY))?.[1];
+      if (parent) out.add(parent.toLowerCase());
+    }
+  return out;
+}
+const PARENTS_DEEP = 3;
+const PARENT = /\b(?:crossref|xdata)\s*=\s*["{]\s*([^"{},\s]+)/i;
+
+/** Fields that belong to an entry alone. */
+const OWN = new Set([
+  'title',
+  'subtitle',
+  'crossref',
+  'xdata',
+  'xref',
+  'ids',
+  'keywords',
+  'label',
+  'shorthand',
+  'sortkey',
+]);
+
+/** Entries with what they lack from the one they refer to; its title is that of the book they stand in. */
+function inherited(entries: readonly BibEntry[]): BibEntry[] {
+  const byKey = new Map(entries.map((entry) => [entry.key.toLowerCase(), entry]));
+  const fieldsOf = (entry: BibEntry, depth: number): Record<string, string> => {
+    const { crossref, xdata } = entry.fields;
+    const parent = byKey.get((crossref ?? xdata ?? '').toLowerCase());
+    if (!parent || depth >= PARENTS_DEEP) return { ...entry.fields };
+    const given = fieldsOf(parent, depth + 1);
+    const theirs = Object.entries(given).filter(([name]) => xdata !== undefined || !OWN.has(name));
+    const { title, subtitle } = given;
+    const book =
+      entry.type.startsWith('in') && title !== undefined
+        ? { booktitle: title, ...(subtitle === undefined ? {} : { booksubtitle: subtitle }) }
+        : {};
+    return { ...book, ...Object.fromEntries(theirs), ...entry.fields };
+  };
+  return entries.map((entry) =>
+    entry.fields.crossref === undefined && entry.fields.xdata === undefined
+      ? entry
+      : { ...entry, fields: fieldsOf(entry, 0) },
+  );
+}
+
 /**
  * The entries of a `.bib` file that are cited, each read by itself, so that a broken one costs
  * only itself, and a collection of thousands no more than what is used of it.
@@ -62,11 +114,12 @@ function isClosed(piece: string): boolean {
  * @param cited keys; `*` for all.
  */
 export function parseBib(text: string, cited: readonly string[] = ['*']): BibFile {
-  const wanted = new Set(cited.map((key) => key.toLowerCase()));
+  const pieces = text.split(/^(?=[ \t]*@)/m);
+  const wanted = withParents(pieces, new Set(cited.map((key) => key.toLowerCase())));
   const strings = new Map<string, string>();
   const entries: BibEntry[] = [];
   const broken: string[] = [];
-  for (const piece of text.split(/^(?=[ \t]*@)/m)) {
+  for (const piece of pieces) {
     if (!piece.trimStart().startsWith('@')) continue;
     if (/^\s*@comment/i.test(piece)) continue;
     const isShort = piece.length <= LONGEST_ENTRY;
@@ -91,5 +144,5 @@ export function parseBib(text: string, cited: readonly string[] = ['*']): BibFil
       broken.push(keyOf(piece));
     }
   }
-  return { entries, broken };
+  return { entries: inherited(entries), broken };
 }

@@ -289,7 +289,10 @@ export function standardEntry(e: BibEntry, look: StandardLook, again: boolean): 
   const names = leadOf(e, look);
   const lead = again && look.authorYear && names !== '' ? '\\rule[.5ex]{2em}{.4pt}' : names;
   const date = look.authorYear ? `(${dateOf(e, words) || 'n.d.'})` : '';
-  return [joined(' ', lead, date), ...partsOf(e, look)]
+  const parts = partsOf(e, look);
+  // Of what nobody is named for the title stands first.
+  const titled = look.authorYear && lead === '' ? (parts.shift() ?? '') : '';
+  return [joined(' ', lead || titled, date), ...parts]
     .filter((part) => part.trim() !== '')
     .map((part) => ended(part.trim()))
     .join('\n\\newblock ');

@@ -90,6 +90,10 @@ function namedBy(e: BibEntry, look: StandardLook): { author: string; year: strin
   };
 }
 
+/** The title that stands for an entry nobody is named for. */
+export const citedTitle = ({ type, fields: { title = '' } }: BibEntry): string =>
+  /^(?:article|in|thesis|unpublished|patent)/.test(type) ? `“${title}”` : `\\emph{${title}}`;
+
 /** “Quill and Brae(2024)” as natbib reads it. */
 function authorYearLabel(e: BibEntry, style: BibStyle, look: StandardLook): string {
   const last = namesOf(e).map((n) => [...n.von, ...n.last].join(' '));
@@ -97,6 +101,7 @@ function authorYearLabel(e: BibEntry, style: BibStyle, look: StandardLook): stri
     const { author, year: date } = namedBy(e, look);
     return `{${author}(${date})}`;
   }
+  if (style.standard && e.fields.title) return `{${citedTitle(e)}(${yearOrNone(e)})}`;
   const short =
     last.length === 0
       ? (e.fields.key ?? e.key)

@@ -6,7 +6,7 @@ import { counterValue, setCounter, stepCounter } from '../machine/counters';
 import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { type BibEntry, parseBib } from '../bibliography/entries';
-import { type BibStyle, formatBibliography, STYLES } from '../bibliography/styles';
+import { type BibStyle, formatBibliography, STYLES, citedTitle } from '../bibliography/styles';
 import { leading } from './linking';
 import { findFile, reportMissing } from './files';
 import { cell, citeLabel } from '../../expansion/cells';
@@ -119,13 +119,22 @@ function beginList(it: Interpreter, args: Args): void {
   setCounter(it.state, 'enumiv', 0);
 }
 
+/** Is an entry among those that are printed? */
+export type EntryTest = (entry: BibEntry) => boolean;
+
 /** Which entries are printed, where a list is of some alone; and how names are written (package biblatex). */
-export const WANTED = cell<((entry: BibEntry) => boolean) | null>('bibwanted', null);
+export const WANTED = cell<EntryTest | null>('bibwanted', null);
 export const ENTRY_LOOK = cell<{
   readonly initials?: boolean;
   readonly mostNames?: number;
   readonly mostCited?: number;
 }>('bibentrylook', {});
+
+/** Words that stand before the entries of a list and behind them (package biblatex). */
+export const NOTES_AROUND = cell<{
+  readonly before: readonly Token[];
+  readonly after: readonly Token[];
+}>('bibnotesaround', { before: [], after: [] });
 
 /** The entries that the options of a list let through. */
 export function wantedEntries(
@@ -174,6 +183,7 @@ function bibliography(it: Interpreter, args: Args, token: Token): void {
     language: it.read(LANGUAGE),
   });
   const wanted = it.read(WANTED);
+  const standard = it.hasPackage('biblatex');
   const keys = wanted && new Set(chosen.filter(wanted).map(({ key }) => key));
   const longest = items.reduce(
     (a, b) => ((b.label ?? '').length > a.length ? (b.label ?? '') : a),
@@ -186,12 +196,34 @@ function bibliography(it: Interpreter, args: Args, token: Token): void {
       // Of a list of some alone each keeps the number it has among all.
       const count = keys ? `\\setcounter{enumiv}{${index}}` : '';
       const author = named ? `\\@bibauthor{${key}}{${named.author}}{${named.year}}` : '';
-      return `${count}\\bibitem${label === null ? '' : `[${label}]`}{${key}}${author}\n${text}\n\n`;
+      const parts = standard ? partsOf(chosen, key, text) : '';
+      return `${count}\\bibitem${label === null ? '' : `[${label}]`}{${key}}${author}${parts}\n${text}\n\n`;
     })
     .join('');
   if (body === '') return;
   it.p.allow(body.length);
-  it.p.push(it.source(`\\begin{thebibliography}{${widest}}\n${body}\\end{thebibliography}`));
+  const { before, after } = it.read(NOTES_AROUND);
+  const heading = before.length > 0 ? '\\@bibheading\\let\\@bibheading\\relax ' : '';
+  it.p.push([
+    ...it.source(heading),
+    ...before,
+    ...it.source(`\\begin{thebibliography}{${widest}}\n${body}\\end{thebibliography}`),
+    ...after,
+  ]);
+}
+
+/** Parts of an entry that commands of package biblatex cite. */
+function partsOf(entries: readonly BibEntry[], key: string, text: string): string {
+  const entry = entries.find((one) => one.key === key);
+  const { title = '', url = '' } = entry?.fields ?? {};
+  const said = {
+    title: title === '' || !entry ? key : citedTitle(entry),
+    url: `\\url{${url}}`,
+    entry: text,
+  };
+  return Object.entries(said)
+    .map(([part, source]) => `\\@bibpart{${key}}{${part}}{${source.replace(/\.\s*$/, '')}}`)
+    .join('');
 }
 
 function styleOf(it: Interpreter): BibStyle {
@@ -304,6 +336,23 @@ export const bibliographyCommands: readonly CommandEntry[] = [
           to,
         });
       }
+      it.skipBlanks();
+    },
+  },
+  {
+    name: '@bibpart',
+    signature: 'mmm',
+    description: 'A part of an entry, by which it is cited.',
+    example: '',
+    run: (it, args) => {
+      const name = citeLabel(
+        textOf(it.p, tokensOf(args, 0)),
+        `:${textOf(it.p, tokensOf(args, 1))}`,
+      );
+      const tokens = tokensOf(args, 2);
+      const { from, to } = it.p.place;
+      it.labels.push({ name, value: tokensText(tokens), shown: it.inlinesOf(tokens), from, to });
+      it.skipBlanks();
     },
   },
   {

@@ -14,10 +14,20 @@ export function scriptText(
   up: boolean,
   font: Partial<FontSpec> = {},
 ): Inline {
+  return scriptInlines(it, () => it.inlinesOf(tokens), up, font);
+}
+
+/** As `scriptText`, of what `make` gives while that size is in force. */
+export function scriptInlines(
+  it: Interpreter,
+  make: () => readonly Inline[],
+  up: boolean,
+  font: Partial<FontSpec> = {},
+): Inline {
   const { size } = it.font;
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.changeFont({ ...font, size: mathSizes(size)[1] });
-  const inlines = it.inlinesOf(tokens);
+  const inlines = make();
   it.closeGroup();
   return {
     kind: 'box',

@@ -93,6 +93,7 @@ export const framed: PackageEntry = {
   name: 'framed',
   description: 'Paragraphs in a frame, on a coloured ground, or beside a bar.',
   options: null,
+  requires: ['xcolor'],
   environments: [
     boxed('framed', 'Paragraphs in a frame.', inFrame),
     boxed('oframed', 'Paragraphs in a frame.', inFrame),

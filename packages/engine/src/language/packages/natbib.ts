@@ -9,9 +9,12 @@ import {
   tokensOf,
 } from '../machine/entries';
 import { citation, citations, citesByName, keysOf } from '../constructs/bibliography';
+import { scriptInlines } from '../constructs/scriptText';
+import type { Inline } from '../../document/inlines';
 import type { Interpreter } from '../machine/interpreter';
 import { macroEntry, quietEntry } from '../machine/macroEntry';
-import { cell } from '../../expansion/cells';
+import { cell, cellsBy } from '../../expansion/cells';
+import { keyValues } from '../scanning/optionLists';
 
 interface Form {
   /** Author before the brackets, author inside them, or none. */
@@ -30,62 +33,136 @@ function paged(it: Interpreter, note: Args[number] | undefined, standard: boolea
   return [...it.source(/[-,–]/.test(text) ? 'pp.~' : 'p.~'), ...(note as Token[])];
 }
 
+/** The signs of citations (natbib manual, section 2.9). */
+interface Marks {
+  readonly open: string;
+  readonly close: string;
+  readonly between: string;
+  readonly beforeYear: string;
+  readonly beforeNote: string;
+  /** Numbers are raised. */
+  readonly raised: boolean;
+}
+/** What the document says of them. */
+const MARKS = cell<Partial<Marks>>('citemarks', {});
+/** Names that stand for entries (`\defcitealias`). */
+const citeAlias = cellsBy<readonly Token[] | null>('citealias', null);
+
+const usualMarks = (it: Interpreter): Marks => {
+  const standard = it.hasPackage('biblatex');
+  return {
+    open: byNumber(it) ? '[' : '(',
+    close: byNumber(it) ? ']' : ')',
+    between: standard ? '\\multicitedelim ' : byNumber(it) ? ', ' : '; ',
+    beforeYear: standard ? '\\nameyeardelim ' : ', ',
+    beforeNote: ', ',
+    raised: false,
+  };
+};
+
 /** `\citet*[before][note]{keys}` and its kin. */
 function cite(it: Interpreter, args: Args, form: Form): void {
   const part = isStarred(args) ? ':full' : ':author';
   const keys = keysOf(it, tokensOf(args, 3));
   const one = args[2] === null;
   const before = one ? null : tokensOf(args, 1);
-  const standard = it.hasPackage('biblatex');
-  const note = paged(it, one ? args[1] : args[2], standard);
+  const said = paged(it, one ? args[1] : args[2], it.hasPackage('biblatex'));
+  const note = Array.isArray(said) && said.length > 0 ? said : null;
+  const marks: Marks = { ...usualMarks(it), ...it.read(MARKS) };
   it.citations.push(...keys);
   it.startParagraph();
+  const numbers = byNumber(it);
+  const raised = numbers && marks.raised;
   const say = (text: string): void => it.execute(it.source(text));
-  const [open, close] = byNumber(it) ? ['[', ']'] : brackets(it);
-  if (form.author === 'inside' && form.bracketed) say(open);
+  const noted = (): void => {
+    if (note) it.execute([...it.source(marks.beforeNote), ...(note as Token[])]);
+  };
+  const [open, close] = form.bracketed || numbers ? [marks.open, marks.close] : ['', ''];
+  /** Numbers, raised where the document has them so. */
+  const addAll = (make: () => readonly Inline[]): void =>
+    raised ? it.add(scriptInlines(it, make, true)) : make().forEach((inline) => it.add(inline));
+  if (form.author === 'inside' && form.bracketed && !raised) say(open);
   if (before && before.length > 0 && form.author === 'inside')
     it.execute([...before, ...it.source('~')]);
-  const together =
-    byNumber(it) && it.read(SORTED) && form.author === 'inside' && form.year && keys.length > 1;
-  if (together) it.add(citations(it, keys));
-  keys.forEach((key, i) => {
-    if (together) return;
-    if (i > 0) say(byNumber(it) || form.author === 'before' ? ', ' : '; ');
-    if (byNumber(it)) {
-      if (form.author === 'before' || (form.author === 'inside' && !form.year)) {
-        it.add(citation(it, key, part));
-        if (form.year) say(`~${open}`);
+  const inside = form.author === 'inside' && form.year;
+  if (numbers && inside && (raised || (it.read(SORTED) && keys.length > 1)))
+    addAll(() =>
+      it.read(SORTED) && keys.length > 1
+        ? [citations(it, keys)]
+        : keys.flatMap((key, i) => [
+            ...(i > 0 ? it.inlinesOf(it.p.chars(',')) : []),
+            citation(it, key),
+          ]),
+    );
+  else
+    keys.forEach((key, i) => {
+      const isLast = i === keys.length - 1;
+      if (i > 0) say(form.author === 'before' ? ', ' : marks.between);
+      const named = form.author === 'before' || (!numbers && form.author !== 'none') || !form.year;
+      if (named) it.add(citation(it, key, part));
+      if (!form.year) return;
+      if (form.author === 'before') say(raised ? '' : form.bracketed || numbers ? `~${open}` : ' ');
+      else if (form.author === 'inside' && !numbers) say(marks.beforeYear);
+      addAll(() => [citation(it, key, numbers ? '' : ':year')]);
+      if (form.author === 'before') {
+        if (isLast) noted();
+        if ((form.bracketed || numbers) && !raised) say(close);
       }
-      if (form.year) it.add(citation(it, key));
-      if (form.author === 'before' && form.year) {
-        if (note && i === keys.length - 1) it.execute([...it.source(', '), ...(note as never[])]);
-        say(close);
-      }
-      return;
-    }
-    if (form.author !== 'none') it.add(citation(it, key, part));
-    if (!form.year) return;
-    if (form.author === 'before') say(form.bracketed ? `~${open}` : ' ');
-    else if (form.author === 'inside') say(standard ? ' ' : ', ');
-    it.add(citation(it, key, ':year'));
-    if (form.author === 'before') {
-      if (note && i === keys.length - 1) it.execute([...it.source(', '), ...(note as never[])]);
-      if (form.bracketed) say(close);
-    }
-  });
-  if (note && form.author !== 'before') it.execute([...it.source(', '), ...(note as never[])]);
-  if (form.author === 'inside' && form.bracketed) say(close);
-  if (form.author === 'none' && form.bracketed) say(close);
+    });
+  if (form.author !== 'before') noted();
+  if (form.author !== 'before' && form.bracketed && !raised) say(close);
 }
 
-/** The brackets around citations: round, square or curly. */
-const BRACKETS = cell('citebrackets', 'round');
 /** Numbers in one pair of brackets are put in order, and shortened to ranges. */
 export const SORTED = cell('citessorted', false);
 
-function brackets(it: Interpreter): [string, string] {
-  const kind = it.read(BRACKETS);
-  return kind === 'square' ? ['[', ']'] : kind === 'curly' ? ['\\{', '\\}'] : ['(', ')'];
+/** `\setcitestyle{authoryear,round,semicolon,aysep={,},…}` (manual, section 2.9). */
+function setStyle(it: Interpreter, options: ReadonlyMap<string, readonly Token[]>): void {
+  const marks: { -readonly [Key in keyof Marks]?: Marks[Key] } = { ...it.read(MARKS) };
+  const brackets = (open: string, close: string): void => {
+    marks.open = open;
+    marks.close = close;
+  };
+  for (const [key, value] of options) {
+    const text = tokensText(value).trim();
+    if (key === 'authoryear') it.write(CELLS.authorYear, true, true);
+    else if (key === 'numbers' || key === 'super') {
+      it.write(CELLS.authorYear, false, true);
+      marks.raised = key === 'super';
+      if (key === 'super') brackets('', '');
+    } else if (key === 'sort&compress' || key === 'compress') it.write(SORTED, true, true);
+    else if (key === 'round') brackets('(', ')');
+    else if (key === 'square') brackets('[', ']');
+    else if (key === 'curly') brackets('\\{', '\\}');
+    else if (key === 'angle') brackets('$\\langle$', '$\\rangle$');
+    else if (key === 'open') marks.open = text;
+    else if (key === 'close') marks.close = text;
+    else if (key === 'semicolon' || key === 'colon') marks.between = '; ';
+    else if (key === 'comma') marks.between = ', ';
+    else if (key === 'citesep') marks.between = `${text} `;
+    else if (key === 'aysep') marks.beforeYear = `${text} `;
+    else if (key === 'notesep') marks.beforeNote = tokensText(value);
+  }
+  it.write(MARKS, marks, true);
+}
+
+/** `\bibpunct[note]{open}{close}{between}{n|s|a}{before year}{between years}`. */
+function setMarks(it: Interpreter, args: Args): void {
+  const text = (i: number): string => tokensText(tokensOf(args, i)).trim();
+  const kind = text(4);
+  if (kind !== '') it.write(CELLS.authorYear, kind === 'a', true);
+  it.write(
+    MARKS,
+    {
+      open: text(1),
+      close: text(2),
+      between: `${text(3)} `,
+      beforeYear: `${text(5)} `,
+      raised: kind === 's',
+      ...(args[0] ? { beforeNote: tokensText(tokensOf(args, 0)) } : {}),
+    },
+    true,
+  );
 }
 
 const command = (name: string, form: Form, what: string): CommandEntry => ({
@@ -164,8 +241,69 @@ export const natbib: PackageEntry = {
             : { author: 'before', year: true, bracketed: true },
         ),
     },
-    quietEntry('setcitestyle', 'm', 'How citations are written.'),
-    quietEntry('bibpunct', 'ommmmmm', 'The signs of citations.'),
+    ...(
+      [
+        ['Citealt', 'before'],
+        ['Citealp', 'inside'],
+      ] as const
+    ).map(([name, author]) =>
+      command(name, { author, year: true, bracketed: false }, 'Cites at the start of a sentence.'),
+    ),
+    ...['Citeauthor', 'citefullauthor', 'Citefullauthor'].map((name) =>
+      command(name, { author: 'inside', year: false, bracketed: false }, 'The author of an entry.'),
+    ),
+    {
+      name: 'citenum',
+      signature: 'm',
+      description: 'The number of an entry, without brackets.',
+      example: '\\citenum{quill}',
+      package: 'natbib',
+      run: (it, args) => {
+        const keys = keysOf(it, tokensOf(args, 0));
+        it.citations.push(...keys);
+        it.startParagraph();
+        it.add(citations(it, keys));
+      },
+    },
+    {
+      name: 'defcitealias',
+      signature: 'mm',
+      description: 'A name that stands for an entry.',
+      example: '\\defcitealias{quill}{The Tides}\\citetalias{quill}',
+      package: 'natbib',
+      run: (it, args) =>
+        it.write(citeAlias(tokensText(tokensOf(args, 0)).trim()), tokensOf(args, 1), true),
+    },
+    ...(['citetalias', 'citepalias'] as const).map((name): CommandEntry => ({
+      name,
+      signature: 'm',
+      description: 'Cites by the name that stands for an entry.',
+      example: `\\defcitealias{quill}{The Tides}\\${name}{quill}`,
+      package: 'natbib',
+      run: (it, args) => {
+        const key = tokensText(tokensOf(args, 0)).trim();
+        it.citations.push(key);
+        const marks = { ...usualMarks(it), ...it.read(MARKS) };
+        const [open, close] = name === 'citepalias' ? [marks.open, marks.close] : ['', ''];
+        it.execute([...it.source(open), ...(it.read(citeAlias(key)) ?? []), ...it.source(close)]);
+      },
+    })),
+    {
+      name: 'setcitestyle',
+      signature: 'm',
+      description: 'How citations are written: numbers, round, semicolon, aysep={,}.',
+      example: '\\setcitestyle{numbers,square}',
+      package: 'natbib',
+      run: (it, args) => setStyle(it, keyValues(tokensOf(args, 0))),
+    },
+    {
+      name: 'bibpunct',
+      signature: 'ommmmmm',
+      description: 'The signs of citations: brackets, between entries, the kind, before years.',
+      example: '\\bibpunct{[}{]}{,}{n}{,}{,}',
+      package: 'natbib',
+      run: (it, args) => setMarks(it, args),
+    },
     quietEntry('shortcites', 'm', 'Names shortened from the first time on.'),
     macroEntry('bibfont', '', 'The font of the bibliography.', '\\bibfont', ''),
     macroEntry(
@@ -177,14 +315,9 @@ export const natbib: PackageEntry = {
     ),
     quietEntry('citestyle', 'm', 'How citations are written.'),
   ],
-  source: '\\newskip\\bibsep\\newdimen\\bibhang\\bibhang=1em',
+  source:
+    '\\newskip\\bibsep\\newdimen\\bibhang\\bibhang=1em\\newif\\ifciteindex\\def\\citeindextrue{}\\def\\citeindexfalse{}\\def\\bibpreamble{}\\def\\bibnumfmt#1{[#1]}\\def\\citenumfont#1{#1}',
   setup: (it, options) => {
-    if (options.includes('numbers') || options.includes('super'))
-      it.write(CELLS.authorYear, false, true);
-    if (options.some((o) => o === 'sort&compress' || o === 'compress'))
-      it.write(SORTED, true, true);
-    if (options.includes('authoryear')) it.write(CELLS.authorYear, true, true);
-    const kind = options.find((o) => ['square', 'round', 'curly'].includes(o));
-    if (kind) it.write(BRACKETS, kind, true);
+    setStyle(it, new Map(options.map((option) => [option, []])));
   },
 };
