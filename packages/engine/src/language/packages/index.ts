@@ -24,6 +24,7 @@ import { etoolbox } from './etoolbox';
 import { fancyhdr } from './fancyhdr';
 import { fancyvrb } from './fancyvrb';
 import { float } from './float';
+import { withFurther } from './furtherNames';
 import { fontenc } from './fontenc';
 import { framed } from './framed';
 import { fullpage } from './fullpage';
@@ -424,5 +425,5 @@ const ALL: readonly PackageEntry[] = [
 
 /** The packages that are understood, by name; each is a file of its own. */
 export const PACKAGES: Readonly<Record<string, PackageEntry | undefined>> = Object.fromEntries(
-  ALL.map((entry) => [entry.name, entry]),
+  ALL.map((entry) => [entry.name, withFurther(entry)]),
 );
