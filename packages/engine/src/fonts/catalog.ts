@@ -65,6 +65,9 @@ export const FONT_FILES = [
   'katex-ams',
   'katex-script',
   'katex-calligraphic',
+  'notosymbols2',
+  'notosymbols',
+  'notomath',
 ] as const;
 
 /** Parts of the font that stands in for characters no other one has, numbered from 0. */

@@ -45,3 +45,25 @@ describe('The rest of the names of a package', () => {
     expect(findingsIn(inArticle(body, `\\usepackage{${packages}}`))).toEqual([]);
   }); // prettier-ignore
 });
+
+/** Signs by their commands: each is drawn by a font that ships, and none is one that other programs stop at. */
+describe('Signs', () => {
+  const commands = ['stmaryrd', 'wasysym', 'marvosym', 'textcomp'].flatMap((name) =>
+    [...(FURTHER[name] ?? '').matchAll(/\\providecommand(\\[a-zA-Z]+)\{/g)].map(
+      ([, command]) => [name, command ?? ''] as const,
+    ),
+  );
+  it.each(commands)('%s has %s', (name, command) => {
+    const isText = name === 'marvosym' || name === 'textcomp';
+    const body = isText ? `a ${command}{} b` : `$a \\mbox{}${command} b$`;
+    const kinds = findingsIn(inArticle(body, `\\usepackage{amssymb,amsmath,${name}}`));
+    expect(kinds).toEqual([]);
+  });
+  it.each(Array.from({ length: 221 }, (_, i) => i + 33).filter((n) => n < 127 || (n > 160 && n !== 240)))(
+    '\\ding{%i} is a sign',
+    (n) => {
+      const body = `a \\ding{${n}} b`;
+      expect(findingsIn(inArticle(body, '\\usepackage{pifont}'))).toEqual([]);
+    },
+  ); // prettier-ignore
+});

@@ -52,6 +52,8 @@ export function dingbat(number: number): string {
     37: '☎',
     51: '✓',
     72: '★',
+    64: '$✠$',
+    122: '$❚$',
     73: '☆',
     108: '●',
     110: '■',
@@ -77,7 +79,7 @@ export function dingbat(number: number): string {
     212: '→',
     213: '→',
     214: '↔',
-    215: '↕',
+    215: '$↕$',
   };
   if (own[number]) return own[number];
   if (number >= 172 && number <= 181) return String.fromCodePoint(0x2460 + number - 172);
