@@ -257,6 +257,10 @@ function newIf(p: Processor, caller: Token): void {
   p.state.set(cell, p.state.get(p.state.cell('iffalse')), true);
 }
 
+/** Names of the kernel that documents define anew, and that are no macros here: what is defined is carried out. */
+const BUILT_IN =
+  /^(?:@seccntformat|fnum@\w+|@makefntext|@makefnmark|@makecaption|@maketitle|@cite|@citex|@eqnnum|tagform@|maketag@@@|verbatim@font|@listi{1,3}v?|@listI|fps@\w+|ps@\w+|l@\w+|p@\w+|theH\w+|@makechapterhead|@makeschapterhead|@chapter|@schapter|@part|@spart|@sect|@ssect|@xsect|@footnotetext|@evenhead|@oddhead|@evenfoot|@oddfoot|@biblabel|@title|@date|@currentlabel|@dotsep|@opargbegintheorem|@begintheorem|@endtheorem|@thm|@starttoc|@afterheading|@outputpage|@thanks|\w+autorefname|cref\w*conjunction|[cC]pagerefname)$/;
+
 /** `\newcommand`, `\renewcommand`, `\providecommand` and the robust form. */
 function latexDefinition(kind: 'new' | 'renew' | 'provide' | 'declare') {
   return (p: Processor, caller: Token): void => {
@@ -278,7 +282,7 @@ function latexDefinition(kind: 'new' | 'renew' | 'provide' | 'declare') {
     if (kind === 'new' && existing) {
       p.report('command-redefined', p.spanOf(target), { name: target.text });
     }
-    if (kind === 'renew' && !existing) {
+    if (kind === 'renew' && !existing && !BUILT_IN.test(target.text)) {
       p.report('command-not-yet-defined', p.spanOf(target), { name: target.text });
     }
     p.state.set(target.cell, latexMacro(p, count, optional, body, !star, kind === 'declare'));

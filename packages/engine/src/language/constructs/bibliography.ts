@@ -37,6 +37,16 @@ function cite(it: Interpreter, args: Args): void {
   const keys = keysOf(it, tokensOf(args, 1));
   it.citations.push(...keys);
   it.startParagraph();
+  // The document's own `\\@cite{numbers}{note}`.
+  const own = it.p.command('@cite');
+  if (it.state.meaning(it.state.cell(own.text))?.kind === 'macro')
+    return it.execute([
+      ...it.source(`\\@tempswa${args[0] ? 'true' : 'false'}`),
+      own,
+      ...it.source(`{\\@cited{${keys.join(',')}}}{`),
+      ...tokensOf(args, 0),
+      ...it.source('}'),
+    ]);
   it.execute(it.p.chars('['));
   if (keys.length > 1 && it.hasPackage('cite')) it.add(citations(it, keys));
   else
@@ -338,6 +348,17 @@ export const bibliographyCommands: readonly CommandEntry[] = [
       }
       it.skipBlanks();
     },
+  },
+  {
+    name: '@cited',
+    signature: 'm',
+    description: 'The numbers of entries, without brackets.',
+    example: '',
+    run: (it, args) =>
+      keysOf(it, tokensOf(args, 0)).forEach((key, i) => {
+        if (i > 0) it.execute(it.source(', '));
+        it.add(citation(it, key));
+      }),
   },
   {
     name: '@bibpart',

@@ -84,7 +84,7 @@ function labelTokens(it: Interpreter, { name, number }: CaptionLabel, options: C
   const own = it.read(captionForm(`labelformat:${format}`));
   // Own forms put their blank themselves (`\bothIfFirst{#1}{~}`).
   if (own) return withArguments(own, [word, number]);
-  const tied = word.length > 0 ? [...word, it.p.make(Cat.Space, ' ')] : [];
+  const tied = word.length > 0 && number.length > 0 ? [...word, it.p.make(Cat.Space, ' ')] : word;
   return withArguments(it.source(LABELS[format] ?? '#1#2'), [tied, number]);
 }
 

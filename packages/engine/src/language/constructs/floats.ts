@@ -37,11 +37,10 @@ function reportPlace(it: Interpreter, own: readonly Token[], letters: string, is
 }
 
 /** Letters of `[htbp!H]`; what is not given is `tbp` (article.cls). */
-function placementOf(it: Interpreter, own: unknown): string {
+function placementOf(it: Interpreter, own: unknown, kind: string): string {
   if (!Array.isArray(own)) {
-    const preset = it.state.meaning(it.state.cell('fps@figure'));
-    void preset;
-    return 'tbp';
+    const preset = it.p.command(`fps@${kind}`);
+    return it.state.get(it.state.cell(preset.text)) === undefined ? 'tbp' : textOf(it.p, [preset]);
   }
   const letters = textOf(it.p, own as Token[]);
   if (letters.includes('H')) {
@@ -78,7 +77,7 @@ function beginFloat(it: Interpreter, args: Args, type: string, wide: boolean): v
   it.define('@captype', OF_FLOAT);
   data.set(FLOAT, {
     wide: wide && it.dimen('columnwidth') < it.dimen('textwidth'),
-    placement: placementOf(it, args[0]),
+    placement: placementOf(it, args[0], type),
     outer: it.pushMode({ atTop: true }),
   });
   const width = wide ? it.dimen('textwidth') : it.dimen('columnwidth');
@@ -165,18 +164,18 @@ export function caption(it: Interpreter, args: Args, token: Token): void {
     numberMark(it, type, token);
   }
   const own = it.state.meaning(it.state.cell('@makecaption'));
+  const words = p.command(`fnum@${type}`);
+  const hasWords = it.state.get(it.state.cell(words.text)) !== undefined;
   const label: CaptionLabel | null = starred
     ? null
-    : { name: [p.command(`${type}name`)], number: [p.command(`the${type}`)] };
+    : hasWords
+      ? { name: [words], number: [] }
+      : { name: [p.command(`${type}name`)], number: [p.command(`the${type}`)] };
   if (own?.kind === 'macro') {
     it.endParagraph();
     it.call(
       '@makecaption',
-      it.state.get(it.state.cell(`fnum@${type}`))
-        ? [p.command(`fnum@${type}`)]
-        : label
-          ? [...label.name, p.make(10, ' '), ...label.number]
-          : [],
+      hasWords ? [words] : label ? [...label.name, p.make(10, ' '), ...label.number] : [],
       text,
     );
     it.endParagraph();

@@ -26,8 +26,38 @@ const minipageOf = (it: Interpreter): OpenEnvironment | undefined =>
 const counterOf = (it: Interpreter): string => (minipageOf(it) ? 'mpfootnote' : 'footnote');
 
 /** The mark, raised (`\@makefnmark`). */
-export const noteMark = (it: Interpreter, tokens: readonly Token[]): Inline =>
-  scriptText(it, tokens, true, { family: it.textFamily, series: 'medium', shape: 'upright' });
+export function noteMark(it: Interpreter, tokens: readonly Token[]): Inline {
+  const look = { family: it.textFamily, series: 'medium', shape: 'upright' } as const;
+  if (!isDefined(it, '@makefnmark')) return scriptText(it, tokens, true, look);
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.changeFont(look);
+  it.execute(thisMark(it, tokens));
+  const inlines = it.inlinesOf([it.p.command('@makefnmark')]);
+  it.closeGroup();
+  return {
+    kind: 'box',
+    inlines,
+    width: null,
+    align: 'left',
+    raise: 0,
+    hidden: false,
+    frame: null,
+    grow: false,
+    ...it.p.place,
+  };
+}
+
+/** Has the document said so itself? */
+const isDefined = (it: Interpreter, name: string): boolean =>
+  it.state.get(it.state.cell(name)) !== undefined;
+
+/** `\@thefnmark` is the mark of this note. */
+const thisMark = (it: Interpreter, mark: readonly Token[]): Token[] => [
+  ...it.source('\\def\\@thefnmark'),
+  it.p.make(1, '{'),
+  ...mark,
+  it.p.make(2, '}'),
+];
 
 /** The note itself in small type, its mark hung in 1.8 em (`\@makefntext`). */
 function noteBlocks(
@@ -47,14 +77,25 @@ function noteBlocks(
   const { em } = it;
   setDimen(it.state, 'parindent', em);
   const start = p.command('\u0001notestart');
-  const body = it.blocksOf([
-    start,
-    p.make(1, '{'),
-    ...mark,
-    p.make(2, '}'),
-    ...text,
-    p.command(OWN.noteEnd),
-  ]);
+  // The document's own `\@makefntext` places the mark itself; `\footnotesep` is above it.
+  const body = isDefined(it, '@makefntext')
+    ? it.blocksOf([
+        ...thisMark(it, mark),
+        p.command('@makefntext'),
+        p.make(1, '{'),
+        ...it.source('\\rule{0pt}{.7\\baselineskip}\\ignorespaces '),
+        ...text,
+        p.command(OWN.noteEnd),
+        p.make(2, '}'),
+      ])
+    : it.blocksOf([
+        start,
+        p.make(1, '{'),
+        ...mark,
+        p.make(2, '}'),
+        ...text,
+        p.command(OWN.noteEnd),
+      ]);
   it.closeGroup();
   return body;
 }
@@ -183,6 +224,24 @@ export const footnoteCommands: readonly CommandEntry[] = [
       takeNumber(it, args[0], 'footnote');
       it.startParagraph();
       it.mode.hlist?.add(noteMark(it, markTokens(it, 'footnote')));
+    },
+  },
+  {
+    name: '@footnotetext',
+    signature: 'M',
+    description: 'The text of a note whose mark is said by hand.',
+    example: '',
+    run: (it, args) =>
+      place(it, it.p.chars(textOf(it.p, [it.p.command('@thefnmark')])), tokensOf(args, 0)),
+  },
+  {
+    name: '@footnotemark',
+    signature: '',
+    description: 'The mark of a note said by hand.',
+    example: '',
+    run: (it) => {
+      it.startParagraph();
+      it.mode.hlist?.add(noteMark(it, it.p.chars(textOf(it.p, [it.p.command('@thefnmark')]))));
     },
   },
   {

@@ -1,6 +1,7 @@
 import { CELLS } from '../machine/cells';
-import { gluePt, NO_GLUE, PT, type Glue } from '../../base/lengths';
+import { gluePt, NO_GLUE, PT, type Glue, type Sp } from '../../base/lengths';
 import { cell } from '../../expansion/cells';
+import { setDimen } from '../../expansion/registers';
 import type { Interpreter } from '../machine/interpreter';
 
 /** Spaces of a list. */
@@ -9,6 +10,8 @@ export interface ListMeasures {
   readonly parSep: Glue;
   readonly itemSep: Glue;
   readonly partopSep: Glue;
+  /** The left margin, where the document says it here. */
+  readonly margin?: Sp;
 }
 
 /** `\@listi` to `\@listiii` of size10, size11, size12; deeper levels are as the third. */
@@ -132,7 +135,24 @@ export function measures(
   const partopSep = it.skip('partopsep');
   // `\\@trivlist` takes the registers as they stand; only `\\list` runs `\\@listi` to `\\@listvi`.
   if (trivial) return { level, values: { ...values, topSep: it.skip('topsep'), partopSep } };
+  const own = ownMeasures(it, level);
+  if (own) return { level, values: own };
   if (it.read(EVEN_LISTS)) return { level, values: { ...EVEN, parSep: it.skip('parskip') } };
   const sized = level === 1 ? atSize(it, base, values) : values;
   return { level, values: level < 3 ? { ...sized, partopSep } : sized };
+}
+
+/** The measures that the document's own `\\@listi` to `\\@listvi` sets, or null. */
+function ownMeasures(it: Interpreter, level: number): ListMeasures | null {
+  const name = it.p.command(`@list${ROMAN[Math.min(level, 6) - 1]}`);
+  if (it.state.meaning(it.state.cell(name.text))?.kind !== 'macro') return null;
+  setDimen(it.state, 'leftmargin', it.dimen(`leftmargin${ROMAN[Math.min(level, 6) - 1]}`));
+  it.execute([name]);
+  return {
+    topSep: it.skip('topsep'),
+    partopSep: it.skip('partopsep'),
+    parSep: it.skip('parsep'),
+    itemSep: it.skip('itemsep'),
+    margin: it.dimen('leftmargin'),
+  };
 }

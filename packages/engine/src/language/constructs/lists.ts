@@ -55,7 +55,8 @@ export function beginList(it: Interpreter, options: ListOptions = {}): void {
     setSkip(it.state, 'parsep', parSep);
     setSkip(it.state, 'partopsep', values.partopSep);
   }
-  const margin = options.leftMargin ?? it.dimen(`leftmargin${ROMAN[Math.min(level, 6) - 1]}`);
+  const margin =
+    options.leftMargin ?? values.margin ?? it.dimen(`leftmargin${ROMAN[Math.min(level, 6) - 1]}`);
   setDimen(it.state, 'leftmargin', margin);
   setDimen(it.state, 'labelwidth', margin - it.dimen('labelsep'));
   setDimen(it.state, 'totalleftmargin', it.dimen('totalleftmargin') + margin);

@@ -7,6 +7,7 @@ import { Cat } from '../../tokens/categories';
 import type { CommandEntry, EnvironmentEntry } from '../machine/entries';
 import { readRows, type ReadRow } from '../machine/mathEnvironments';
 import type { MathReader } from '../machine/mathReader';
+import { readDelimiter } from './mathBrackets';
 import { fieldOf, mathEntry } from './mathEntry';
 import { argumentAt, arrayStretch, unfold } from './tablePreamble';
 
@@ -152,6 +153,13 @@ export const VALIGN: Readonly<Record<string, ArrayNode['valign']>> = {
   b: 'bottom',
 };
 
+/** Is a group what comes next? */
+function opensGroup({ p }: MathReader): boolean {
+  const next = p.nextNonBlank();
+  if (next) p.unread(next);
+  return next?.cat === Cat.Begin;
+}
+
 /** `array` of the kernel; `darray` has its cells in display style. */
 export const arrayNamed = (name: 'array' | 'darray'): EnvironmentEntry => ({
   name,
@@ -160,7 +168,11 @@ export const arrayNamed = (name: 'array' | 'darray'): EnvironmentEntry => ({
   example: `\\begin{${name}}{cc|c} 1 & 0 & 2 \\\\ 0 & 1 & 3 \\end{${name}}`,
   math: (reader, token) => {
     const position = readOptional(reader.p)?.[0]?.text ?? 'c';
+    // Package delarray: `\begin{array}({cc})` has brackets around it.
+    const isBracketed = reader.it.hasPackage('delarray') && !opensGroup(reader);
+    const left = isBracketed ? readDelimiter(reader, token) : null;
     const { spec, around } = arrayColumns(reader, token, readArgument(reader.p, token) ?? []);
+    const right = isBracketed ? readDelimiter(reader, token) : null;
     return readArray(
       reader,
       token,
@@ -169,6 +181,7 @@ export const arrayNamed = (name: 'array' | 'darray'): EnvironmentEntry => ({
         ...spec,
         style: name === 'darray' ? 'display' : 'text',
         valign: VALIGN[position] ?? 'center',
+        ...(isBracketed ? { left, right } : {}),
       },
       false,
       around,

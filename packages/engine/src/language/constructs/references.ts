@@ -70,6 +70,12 @@ function referenceInlines(
   bracketed: boolean,
 ): Inline[] {
   const at = it.spanOf(token);
+  // amsmath: `\\eqref` sets its number by `\\tagform@`, which documents define anew.
+  const form = it.p.command('tagform@');
+  if (bracketed && it.state.meaning(it.state.cell(form.text))?.kind === 'macro') {
+    const [open, close] = [it.p.make(1, '{'), it.p.make(2, '}')];
+    return [...it.inlinesOf([form, open, it.p.command('ref'), open, ...tokens, close, close])];
+  }
   const ref = reference(it, tokens, what, at, bracketed);
   const shown = leading(it, ref);
   if (!bracketed) return [shown];

@@ -208,6 +208,7 @@ export const spacing: readonly CommandEntry[] = [
     description: 'Starts a paragraph if none is open.',
     example: '\\leavevmode',
     run: (it) => it.startParagraph(),
+    math: () => null,
   },
   {
     name: 'vspace',

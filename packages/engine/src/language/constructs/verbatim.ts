@@ -135,6 +135,9 @@ const verbatim = (name: string, visible: boolean): EnvironmentEntry => ({
   example: `\\begin{${name}}\nfor each ferry: leave\n\\end{${name}}`,
   begin: (it) => {
     const lines = rawLines(it, name);
+    // The type may be the document's own.
+    const own = it.p.command('verbatim@font');
+    if (it.state.get(it.state.cell(own.text)) !== undefined) it.execute([own]);
     setLines(
       it,
       lines.map((line) => typewriterInlines(it, line, visible)),

@@ -14,6 +14,7 @@ import { floatCommands, floatEnvironments } from '../constructs/floats';
 import { footnoteCommands } from '../constructs/footnotes';
 import { kernelCommands, kernelEnvironments } from '../constructs/kernelCommands';
 import { marginCommands } from '../constructs/margins';
+import { alignmentCommands } from '../constructs/halign';
 import { overlaidRows } from '../constructs/overlaidRows';
 import { backdropCommands } from '../constructs/backdrop';
 import { hookCommands } from '../constructs/hooks';
@@ -61,6 +62,7 @@ export const kernel: Module = {
     ...pictureCommands,
     ...boxRegisterCommands,
     ...overlaidRows,
+    ...alignmentCommands,
     ...tableCommands,
     ...pageStyleCommands,
     ...backdropCommands,

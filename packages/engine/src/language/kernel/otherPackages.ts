@@ -8,16 +8,16 @@ export const OTHER_PACKAGES: ReadonlySet<string> = new Set(
   bibentry bigints boites boxhandler calligra catchfile ccfonts  chancery 
   chapterbib charter chemformula chronology clrscr
   clrscr3e cmbright color-edits colortab concmath contour cool cprotect crop currfile
-  dashbox dashrule delarray dingbat doi  easylist eepic eqlist eqnarray
+  dashbox dashrule dingbat doi  easylist eepic eqlist eqnarray
   eqparbox  euler   exercise expdlist exsheets extsizes fancypar
-  fancyref fancytabs  flushend fncychap fontaxes   fourier
+  fancytabs  flushend fncychap fontaxes   fourier
    frcursive gauss gnuplottex graphbox grffile halloweenmath  hobby 
   inconsolata isodate  kantlipsum knowledge kpfonts  libertine libertinus
   linegoal listofitems logicproof logpap lstautogobble ltcaption luacode lyluatex mandi
   mathabx mathalfa mathalpha mathastext  mathspec mciteplus  media9
   memhfixc menukeys metalogo  mhsetup minibox moreverb mparhack multibib
   multienum musixtex nccmath  newverbs nextpage niceframe nolbreaks 
-   ocgx oldgerm  overpic parallel parnotes pdfcomment pdfrender
+   ocgx oldgerm  overpic parnotes pdfcomment pdfrender
   pgf pgfgantt pgfopts phonetic physics2 picinpar  pictex picture piton 
   program progressbar prooftrees pseudocode psfrag pst-node pstricks pythontex 
   realboxes  rotfloat savesym savetrees scalefnt  scrextend
@@ -25,7 +25,7 @@ export const OTHER_PACKAGES: ReadonlySet<string> = new Set(
   sistyle skmath skull  splitidx spverbatim  starfont stix subdepth
   sudoku  tablefootnote tabto tabu tabvar  textfit     threeparttablex  tikzpagenodes tikzsymbols titleps  tkz-base
   tkz-euclide tkz-fct tkz-graph tkz-tab   totpages tracefnt transparent
-   typearea ulsy  verbatimbox verse vwcol watermark
+   typearea ulsy  vwcol watermark
   witharrows  xhfill  yfonts  yquant zi4
   `
     .trim()

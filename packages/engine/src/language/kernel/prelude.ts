@@ -18,7 +18,7 @@ const HELPERS =
 \let\@totalleftmargin\totalleftmargin\let\p@=\p@\newskip\hideskip\newskip\@tempskipa\newskip\@tempskipb\newskip\skip@
 \newtoks\toks@\newtoks\@temptokena\newtoks\everypar\newtoks\everymath\newtoks\everydisplay\newtoks\output
 \newcount\@listdepth\newcount\interfootnotelinepenalty\newcount\holdinginserts\newcount\maxdepth@
-\newcount\predisplaydirection\newcount\dbltopnum\newcount\@eqcnt\newcount\tracingmacros\newcount\tracingparagraphs
+\newskip\tabskip\newskip\z@skip\newtoks\everycr\newcount\predisplaydirection\newcount\dbltopnum\newcount\@eqcnt\newcount\tracingmacros\newcount\tracingparagraphs
 \newbox\@tempboxa\newbox\z@box\newbox\strutbox
 \newif\if@twoside\newif\if@twocolumn\newif\if@titlepage\newif\if@openright\newif\if@mainmatter
 \newif\if@tempswa\newif\if@filesw\newif\if@afterindent\newif\if@noskipsec\newif\if@inlabel\newif\if@newlist

@@ -69,5 +69,17 @@ function rowTag(
   // Not what a later `\label` means: labels of the row have been taken already.
   stepCounter(it.state, 'equation');
   const value = counterText(it, 'equation');
-  return { inlines: [text(`${open}${value}${close}`)], value };
+  return { inlines: ownTag(it) ?? [text(`${open}${value}${close}`)], value };
+}
+
+/** The number as the document's own `\\@eqnnum` or `\\tagform@` (amsmath) sets it, or null. */
+function ownTag(it: Interpreter): readonly Inline[] | null {
+  const ams = it.hasPackage('amsmath');
+  const own = it.p.command(ams ? 'tagform@' : '@eqnnum');
+  if (it.state.meaning(it.state.cell(own.text))?.kind !== 'macro') return null;
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.changeFont({ family: 'roman', series: 'medium', shape: 'upright' });
+  const inlines = it.inlinesOf([own, ...(ams ? it.source('{\\theequation}') : [])]);
+  it.closeGroup();
+  return inlines;
 }

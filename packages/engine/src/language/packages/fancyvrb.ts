@@ -170,6 +170,35 @@ const keeping = (
   },
 });
 
+/** `\DefineSavedVerbatim{environment}{name}`: an environment whose lines are kept under that name. */
+const definesSaved: CommandEntry = {
+  name: 'DefineSavedVerbatim',
+  signature: 'mm',
+  package: 'fancyvrb',
+  description: 'An environment that keeps its lines under a name.',
+  example: '\\DefineSavedVerbatim{keep}{tide}\\begin{keep}\nebb\n\\end{keep}\n\\BUseVerbatim{tide}',
+  run: (it, args) => {
+    const [own, under] = [0, 1].map((i) => textOf(it.p, tokensOf(args, i)).trim());
+    if (!own || !under) return;
+    const entry: EnvironmentEntry = {
+      name: own,
+      signature: '',
+      description: 'Lines that are kept.',
+      example: '',
+      detail: under,
+      begin: (inner) => {
+        const formatcom = rawOptions(inner);
+        const keys = keysWith(inner, null);
+        const lines = rawLines(inner, own);
+        const kept = { lines, keys: formatcom ? { ...keys, formatcom } : keys };
+        inner.write(savedLines(under), kept, true);
+        finishRaw(inner);
+      },
+    };
+    it.write(environmentCell(own), entry, true);
+  },
+};
+
 const WAYS: Readonly<Record<string, SetText>> = {
   Verbatim: setDisplayed,
   'Verbatim*': setDisplayed,
@@ -355,6 +384,7 @@ export const fancyvrb: PackageEntry = {
     uses('LUseVerbatim', setBoxed),
     ...['DefineVerbatimEnvironment', 'CustomVerbatimEnvironment'].map(definesEnvironment),
     definesEnvironment('RecustomVerbatimEnvironment'),
+    definesSaved,
     ...['CustomVerbatimCommand', 'RecustomVerbatimCommand'].map(definesCommand),
     {
       name: 'fvset',

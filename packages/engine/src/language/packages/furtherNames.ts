@@ -23,8 +23,8 @@ export const FURTHER: Readonly<Record<string, string>> = {
   tabulary: String.raw`\providecommand\tyformat{}`,
   array: String.raw`\def\showcols{}`,
   cleveref: String.raw`
-\providecommand\crefpairconjunction{ and~}\providecommand\crefmiddleconjunction{, }\providecommand\creflastconjunction{ and~}\providecommand\crefrangeconjunction{ to~}\providecommand\crefrangepreconjunction{}\providecommand\crefrangepostconjunction{}\providecommand\crefpairgroupconjunction{ and~}\providecommand\crefmiddlegroupconjunction{, }\providecommand\creflastgroupconjunction{, and~}
-\providecommand\cpagerefname{page}\providecommand\Cpagerefname{Page}\providecommand\crefstripprefix[2]{}\providecommand\labelcpageref[1]{\pageref{#1}}\providecommand\cpagerefrange[2]{pages~\pageref{#1} to~\pageref{#2}}\providecommand\Cpagerefrange[2]{Pages~\pageref{#1} to~\pageref{#2}}
+
+\providecommand\crefstripprefix[2]{}\providecommand\labelcpageref[1]{\pageref{#1}}\providecommand\cpagerefrange[2]{pages~\pageref{#1} to~\pageref{#2}}\providecommand\Cpagerefrange[2]{Pages~\pageref{#1} to~\pageref{#2}}
 \providecommand\crefrangemultiformat[5]{}\providecommand\Crefrangemultiformat[5]{}\providecommand\labelcrefmultiformat[5]{}\providecommand\labelcrefformat[2]{}\providecommand\labelcrefrangeformat[2]{}`,
   varioref: String.raw`
 \providecommand\Ref[1]{\ref{#1}}\providecommand\vpagerefrange[3][]{on pages~\pageref{#2}--\pageref{#3}}\providecommand\vpagerefnum[1]{\pageref{#1}}\providecommand\vrefpagenum[2]{\edef#1{0}}\providecommand\vrefformat[2]{}\providecommand\vrefrangeformat[4]{}\providecommand\vrefdefaultformat[2]{}
@@ -163,7 +163,7 @@ export const FURTHER: Readonly<Record<string, string>> = {
   babel: String.raw`\providecommand\babelhyphenation[2][]{}\providecommand\babelprehyphenation[3]{}\providecommand\babelposthyphenation[3]{}\providecommand\setlocalecaption[3]{\expandafter\def\csname #2name\endcsname{#3}}\providecommand\languageattribute[2]{}\providecommand\ensureascii[1]{#1}\providecommand\textlatin[1]{#1}\providecommand\hyphenrules[1]{}\providecommand\localedate[4][]{\number#4.\number#3.\number#2}\providecommand\babelhyphen{\@ifstar\bbl@hyphen\bbl@hyphen}\def\bbl@hyphen#1{\-}`,
   polyglossia: String.raw`\providecommand\textlang[3][]{\foreignlanguage{#2}{#3}}\providecommand\resetdefaultlanguage[2][]{}\providecommand\textenglish[2][]{\foreignlanguage{english}{#2}}\providecommand\textgerman[2][]{\foreignlanguage{german}{#2}}\providecommand\textfrench[2][]{\foreignlanguage{french}{#2}}\providecommand\textspanish[2][]{\foreignlanguage{spanish}{#2}}\providecommand\textitalian[2][]{\foreignlanguage{italian}{#2}}\providecommand\textlatin[2][]{#2}`,
   amsthm: String.raw`\providecommand\pushQED[1]{}\providecommand\popQED{\qed}`,
-  amsmath: String.raw`\newdimen\multlinegap\multlinegap10pt\newdimen\multlinetaggap\providecommand\minalignsep{10pt}\providecommand\raisetag[1]{}\providecommand\nobreakdash{}\providecommand\accentedsymbol[2]{\newcommand#1{#2}}`,
+  amsmath: String.raw`\newdimen\multlinegap\multlinegap10pt\newdimen\multlinetaggap\providecommand\minalignsep{10pt}\providecommand\raisetag[1]{}\providecommand\nobreakdash{}\providecommand\maketag@@@[1]{\mbox{#1}}\def\@@italiccorr{}\providecommand\accentedsymbol[2]{\newcommand#1{#2}}`,
 };
 
 /** A package with all its names. */

@@ -112,6 +112,7 @@ import { mhchem } from './chemistry';
 import { backdropPackages } from './backdropPackages';
 import { imakeidx, makeidx } from './indexPackages';
 import { keyval, xkeyval } from './keyval';
+import { morePackages } from './morePackages';
 import { toolPackages } from './toolPackages';
 import { tocloft } from './tocloft';
 import { soul } from './soul';
@@ -420,6 +421,7 @@ const ALL: readonly PackageEntry[] = [
   nicefrac,
   pdflscape,
   ...toolPackages,
+  ...morePackages,
   ...quiet,
 ];
 

@@ -388,6 +388,14 @@ const dates = (name: string): PackageEntry => ({
 \newcommand\monthname[1][\month]{\dtm@month{#1}}\newcommand\displaydate[1]{\today}
 \providecommand\two@digits[1]{\ifnum#1<10 0\fi\number#1}
 `,
+  setup: (it, options) => {
+    const british = options.some((one) => /^(?:british|UKenglish|en-GB|australian)$/.test(one));
+    const regional = options.some((one) =>
+      /^(?:useregional|english|american|USenglish|en-US)/.test(one),
+    );
+    if (british) it.execute(it.source('\\DTMsetdatestyle{en-GB}'));
+    else if (regional) it.execute(it.source('\\DTMsetdatestyle{en-US}'));
+  },
 });
 export const datetime2 = dates('datetime2');
 export const datetime = dates('datetime');

@@ -26,7 +26,12 @@ export const hhline = table(
     ),
   ],
   String.raw`
-\newcommand\hhline[1]{\hhl@look#1=\hhl@stop}
+\newcommand\hhline[1]{\hhl@tilde#1~\hhl@end\hhl@stop{#1}}
+\def\hhl@tilde#1~#2\hhl@stop#3{\ifx\hhl@end#2\expandafter\@firstoftwo\else\expandafter\@secondoftwo\fi{\hhl@look#3=\hhl@stop}{\hhl@one{1}#3\hhl@end}}
+\def\hhl@is#1#2{\ifx#1#2\expandafter\@firstoftwo\else\expandafter\@secondoftwo\fi}
+\def\hhl@one#1#2{\hhl@is\hhl@end#2{}{\hhl@is-#2{\hhl@line{#1}}{\hhl@is=#2{\hhl@line{#1}}{\hhl@is~#2{\hhl@next{#1}}{\hhl@is>#2{\hhl@skip{#1}}{\hhl@is*#2{\hhl@star{#1}}{\hhl@one{#1}}}}}}}}
+\def\hhl@line#1{\cline{#1-#1}\hhl@next{#1}}\def\hhl@next#1{\expandafter\hhl@one\expandafter{\the\numexpr#1+1\relax}}\def\hhl@skip#1#2{\hhl@one{#1}}
+\def\hhl@star#1#2#3{\ifnum#2>0 \expandafter\@firstoftwo\else\expandafter\@secondoftwo\fi{\expandafter\hhl@copy\expandafter{\the\numexpr#2-1\relax}{#1}{#3}}{\hhl@one{#1}}}\def\hhl@copy#1#2#3{\hhl@one{#2}#3*{#1}{#3}}
 \def\hhl@look#1=#2\hhl@stop{\hline\ifx\hhl@stop#2\hhl@stop\else\hline\fi}
 `,
 );
