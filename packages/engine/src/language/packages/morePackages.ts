@@ -157,6 +157,151 @@ const delarray: PackageEntry = {
   requires: ['array'],
 };
 
+const command = sourceCommand;
+
+/** Packages of a few macros each. */
+const few: readonly PackageEntry[] = [
+  sourcePackage(
+    'scalefnt',
+    'Type in so many times its size.',
+    [command('scalefont', 'm', 'Type in so many times its size.', '{\\scalefont{1.5}Tide}')],
+    String.raw`\newcommand\scalefont[1]{\fontsize{\strip@pt\dimexpr#1\dimexpr\f@size pt\relax\relax}{\strip@pt\dimexpr#1\baselineskip\relax}\selectfont}`,
+  ),
+  sourcePackage(
+    'tablefootnote',
+    'Notes in tables.',
+    [
+      command(
+        'tablefootnote',
+        'om',
+        'A note at the foot, from a table.',
+        'Tide\\tablefootnote{Ebb.}',
+      ),
+    ],
+    String.raw`\NewDocumentCommand\tablefootnote{o m}{\IfValueTF{#1}{\footnotemark[#1]\footnotetext[#1]{#2}}{\footnotemark\footnotetext{#2}}}`,
+  ),
+  sourcePackage(
+    'sidenotes',
+    'Notes at the side.',
+    [command('sidenote', 'oom', 'A numbered note at the side.', 'Tide\\sidenote{Ebb.}')],
+    String.raw`\newcounter{sidenote}\NewDocumentCommand\sidenote{o o m}{\refstepcounter{sidenote}\textsuperscript{\thesidenote}\marginpar{\footnotesize\textsuperscript{\thesidenote}~#3}}\newcommand\sidenotemark[1][]{\textsuperscript{\thesidenote}}\newcommand\sidenotetext[2][]{\marginpar{\footnotesize#2}}\newcommand\sidecaption[2][]{\caption{#2}}\newenvironment{marginfigure}{\begin{lrbox}{\sdn@box}\begin{minipage}{\marginparwidth}\def\@captype{figure}}{\end{minipage}\end{lrbox}\marginpar{\usebox\sdn@box}}\newsavebox\sdn@box`,
+  ),
+  sourcePackage(
+    'threeparttablex',
+    'Tables with notes, over pages too.',
+    [
+      command(
+        'insertTableNotes',
+        '',
+        'The notes of a table, where they are wanted.',
+        '\\insertTableNotes',
+      ),
+    ],
+    String.raw`\newenvironment{ThreePartTable}{}{}\newenvironment{TableNotes}[1][]{\begin{lrbox}{\tptx@box}\begin{minipage}{\linewidth}\begin{tablenotes}}{\end{tablenotes}\end{minipage}\end{lrbox}\global\setbox\tptx@box\box\tptx@box}\newsavebox\tptx@box\newcommand\insertTableNotes{\ifvmode\noindent\fi\usebox\tptx@box}`,
+    ['threeparttable', 'longtable'],
+  ),
+  sourcePackage(
+    'tabto',
+    'Goes on at a place in the line.',
+    [command('tabto', 'm', 'Goes on so far from the left.', 'Ebb\\tabto{3cm}flood')],
+    String.raw`\newsavebox\tbt@box\NewDocumentCommand\tabto{s m}{\leavevmode\rlap{\hskip\z@}\unskip\hskip\dimexpr#2-\tbt@done\relax}\def\tbt@done{\z@}\newcommand\TabPositions[1]{}\newcommand\NumTabs[1]{\def\tbt@n{#1}}\newcommand\tab{\quad}\newcommand\tabdent{}`,
+  ),
+  sourcePackage(
+    'transparent',
+    'Type that what is beneath shows through.',
+    [command('transparent', 'm', 'So opaque from here on.', '{\\transparent{0.5}Tide}')],
+    String.raw`\newcommand\transparent[1]{\color{.!\the\numexpr\dimexpr#1pt\relax*100/65536\relax}}\newcommand\texttransparent[2]{{\transparent{#1}#2}}`,
+    ['xcolor'],
+  ),
+  sourcePackage(
+    'dashrule',
+    'Rules of dashes.',
+    [
+      command(
+        'hdashrule',
+        'oommm',
+        'A rule of dashes, so wide and high.',
+        '\\hdashrule{3cm}{1pt}{3pt 2pt}',
+      ),
+    ],
+    String.raw`\NewDocumentCommand\hdashrule{o o m m m}{\hbox to#3{\leaders\hbox{\vrule width3pt height#4\relax\hskip3pt}\hfill}}`,
+  ),
+  sourcePackage(
+    'spverbatim',
+    'Verbatim text whose lines are broken.',
+    [
+      sourceEnvironment(
+        'spverbatim',
+        '',
+        'Verbatim text whose lines are broken.',
+        '\\begin{spverbatim}\nebb_1\n\\end{spverbatim}',
+      ),
+    ],
+    String.raw`\DefineVerbatimEnvironment{spverbatim}{Verbatim}{breaklines}\CustomVerbatimCommand\spverb{Verb}{}`,
+    ['fancyvrb'],
+  ),
+  sourcePackage(
+    'contour',
+    'Type with a line around it.',
+    [
+      command(
+        'contour',
+        'omm',
+        'Type with a line around it, which is left out here.',
+        '\\contour{red}{Tide}',
+      ),
+    ],
+    String.raw`\newcommand\contour[3][]{#3}\newcommand\contourlength[1]{}\newcommand\contournumber[1]{}`,
+  ),
+  sourcePackage(
+    'totpages',
+    'How many pages there are.',
+    [command('ref', 'm', 'How many pages there are, by TotPages.', '\\ref{TotPages}')],
+    String.raw`\AtBeginDocument{\let\ttp@ref\pageref}\newcounter{TotPages}\AtEndDocument{\edef\@currentlabel{\thepage}\label{TotPages}}`,
+  ),
+  sourcePackage(
+    'realboxes',
+    'Boxes that take whatever they hold.',
+    [command('Fbox', 'm', 'A frame.', '\\Fbox{Tide}')],
+    String.raw`\newcommand\Fbox{\fbox}\newcommand\Mbox{\mbox}\newcommand\Makebox{\makebox}\newcommand\Framebox{\framebox}\newcommand\Parbox{\parbox}\newcommand\Rotatebox{\rotatebox}\newcommand\Scalebox{\scalebox}\newcommand\Colorbox{\colorbox}\newcommand\Fcolorbox{\fcolorbox}`,
+    ['graphicx', 'xcolor'],
+  ),
+  sourcePackage(
+    'rotfloat',
+    'Floats on their side.',
+    [command('newfloat', 'mmmo', 'A kind of float.', '\\newfloat{tide}{htbp}{ltd}')],
+    String.raw`\providecommand\rotfloatname{}`,
+    ['float', 'rotating'],
+  ),
+  sourcePackage(
+    'isodate',
+    'Dates in several ways.',
+    [command('printdate', 'm', 'A date.', '\\printdate{2026-03-01}')],
+    String.raw`\newcommand\isodate{\def\today{\number\year-\two@digits\month-\two@digits\day}}\newcommand\numdate[1][]{\def\today{\number\day/\number\month/\number\year}}\newcommand\shortdate{}\newcommand\origdate{}\newcommand\printdate[1]{#1}\newcommand\cleanlookdateon{}\newcommand\dateinputformat[1]{}\providecommand\two@digits[1]{\ifnum#1<10 0\fi\number#1}`,
+  ),
+  sourcePackage(
+    'currfile',
+    'The name of the file that is read.',
+    [command('currfilename', '', 'The name of the file.', '\\currfilename')],
+    String.raw`\newcommand\currfilename{\jobname.tex}\newcommand\currfilebase{\jobname}\newcommand\currfiledir{}\newcommand\currfileext{tex}\newcommand\currfilepath{\jobname.tex}`,
+  ),
+  ...['flushend', 'balance', 'savetrees', 'grffile', 'lstautogobble', 'ltcaption', 'cprotect'].map(
+    (name) =>
+      sourcePackage(
+        name,
+        'Nothing is left to do for it here.',
+        [],
+        name === 'balance'
+          ? '\\newcommand\\balance{}\\newcommand\\nobalance{}'
+          : name === 'flushend'
+            ? '\\newcommand\\flushend{}\\newcommand\\raggedend{}\\newcommand\\flushcolsend{}\\newcommand\\atColsEnd[1]{}\\newcommand\\atColsBreak[1]{}'
+            : name === 'cprotect'
+              ? '\\newcommand\\cprotect{}\\newcommand\\cMakeRobust[1]{}\\newcommand\\icprotect{}'
+              : '',
+      ),
+  ),
+];
+
 export const morePackages: readonly PackageEntry[] = [
   verse,
   hyphenat,
@@ -166,4 +311,5 @@ export const morePackages: readonly PackageEntry[] = [
   refcount,
   verbatimbox,
   delarray,
+  ...few,
 ];
