@@ -1,5 +1,6 @@
 import type { ClassEntry, CommandEntry } from '../machine/entries';
-import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { quietEntry, sourceCommand } from '../machine/macroEntry';
+import { CHAPTER_STYLES, MEMOIR_TOOLS } from './memoirStyles';
 import { book } from './standard';
 
 const quiet = (signature: string, description: string, ...names: string[]): CommandEntry[] =>
@@ -43,13 +44,7 @@ const SOURCE = String.raw`
 `;
 
 const COMMANDS: readonly CommandEntry[] = [
-  ...quiet(
-    'm',
-    'The look of chapter headings; they are set as in book.',
-    'chapterstyle',
-    'headstyles',
-    'makechapterstyle',
-  ),
+  ...quiet('m', 'Looks of headings of all levels.', 'headstyles'),
   ...quiet(
     'm',
     'Room around headings; it is as in book.',
@@ -60,29 +55,6 @@ const COMMANDS: readonly CommandEntry[] = [
     'setsecindent',
     'setsecnumformat',
     'setparaindent',
-  ),
-  ...quiet(
-    'm',
-    'How captions are set; as in book.',
-    'captionnamefont',
-    'captiontitlefont',
-    'captiondelim',
-    'captionstyle',
-    'hangcaption',
-  ),
-  macroEntry(
-    'chaptitlefont',
-    '',
-    'The type of titles of chapters.',
-    '{\\chaptitlefont Tide}',
-    '\\normalfont\\Huge\\bfseries',
-  ),
-  macroEntry(
-    'chapnumfont',
-    '',
-    'The type of numbers of chapters.',
-    '{\\chapnumfont 1}',
-    '\\normalfont\\huge\\bfseries',
   ),
 ];
 
@@ -109,9 +81,32 @@ export const memoir: ClassEntry = {
     'titling',
     'enumerate',
     'needspace',
+    'caption',
+    'subfig',
+    'framed',
+    'changepage',
+    'verse',
+    'appendix',
+    'tabularx',
+    'ragged2e',
   ],
   commands: [...(book.commands ?? []), ...COMMANDS],
-  source: `${book.source ?? ''}${SOURCE}`,
+  source: `${book.source ?? ''}${SOURCE}${CHAPTER_STYLES}${MEMOIR_TOOLS}`,
+  described: [
+    ...(book.described ?? []),
+    sourceCommand(
+      'chapterstyle',
+      'm',
+      'The look of headings of chapters: section, veelo, madsen, companion, ger.',
+      '\\chapterstyle{section}',
+    ),
+    sourceCommand(
+      'makechapterstyle',
+      'mm',
+      'A look of headings of chapters of your own.',
+      '\\makechapterstyle{tide}{\\renewcommand\\chaptitlefont{\\scshape}}',
+    ),
+  ],
   setup: (it, options) =>
     book.setup?.(it, options.includes('article') ? [...options, 'openany'] : options),
 };

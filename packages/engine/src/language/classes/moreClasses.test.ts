@@ -84,7 +84,7 @@ describe('memoir', () => {
   });
   it('knows what coursework writes in it', () => {
     const preamble =
-      '\\setlrmarginsandblock{2cm}{2cm}{*}\\setulmarginsandblock{2cm}{3cm}{*}\\checkandfixthelayout\\chapterstyle{veelo}\\pagestyle{ruled}\\setsecheadstyle{\\large\\scshape}\\title{T}\\author{A}';
+      '\\usepackage{graphicx}\\setlrmarginsandblock{2cm}{2cm}{*}\\setulmarginsandblock{2cm}{3cm}{*}\\checkandfixthelayout\\chapterstyle{veelo}\\pagestyle{ruled}\\setsecheadstyle{\\large\\scshape}\\title{T}\\author{A}';
     const body =
       '\\frontmatter\\maketitle\\tableofcontents*\\mainmatter\\chapter{C}\\begin{itemize}\\tightlist\\item a\\end{itemize}\\epigraph{a}{b}\\OnehalfSpacing x\\SingleSpacing\\backmatter';
     expect(findingsIn(memoir(preamble, body))).toEqual([]);
@@ -143,5 +143,48 @@ describe('The heads of a paper', () => {
   );
   it('thanks end with one full stop', () => {
     expect(paper('\\author{A}').join(' | ')).not.toContain('Supported..');
+  });
+});
+
+/** memoir manual, sections 6.5 and 7. */
+describe('memoir', () => {
+  const DOC = (preamble: string, body: string): string =>
+    `\\documentclass[openany]{memoir}${preamble}\\begin{document}${body}\\end{document}`;
+  it.each<[string, RegExp]>([
+    ['default', /Chapter 1 \| Ebb/],
+    ['section', /1 Ebb/],
+    ['dash', /— 1 — \| Ebb/],
+    ['veelo', /CHAPTER ?1 \| Ebb/],
+    ['culver', /I \| Ebb/],
+    ['thatcher', /Chapter 1 \| EBB/i],
+  ])('heads chapters in the style %s', (style, wanted) => {
+    const text = DOC(`\\usepackage{graphicx}\\chapterstyle{${style}}`, '\\chapter{Ebb}x');
+    expect(laid(text).text).toMatch(wanted);
+    expect(findingsIn(text)).toEqual([]);
+  });
+  it('heads chapters as a style of one’s own says', () => {
+    const own =
+      '\\makechapterstyle{own}{\\renewcommand\\printchaptername{}\\renewcommand\\printchapternum{[\\thechapter]}\\renewcommand\\chaptitlefont{\\normalfont\\itshape}}\\chapterstyle{own}';
+    expect(laid(DOC(own, '\\chapter{Ebb}x')).text).toMatch(/\[1\] \| Ebb/);
+  });
+  it.each([
+    [
+      '\\begin{figure}[h]\\subbottom[A]{\\rule{3cm}{1cm}}\\caption{Both}\\end{figure}',
+      /\(a\) A.*Figure 1: Both|\(a\) A.*Figure .*: Both/,
+    ],
+    ['a\\sidefootnote{b}', /a1/],
+    ['\\begin{titlingpage}\\title{T}\\author{A}\\maketitle\\end{titlingpage}x', /T \|/],
+    ['\\begin{framed}Ebb\\end{framed}', /Ebb/],
+    ['\\captiondelim{ -- }\\begin{figure}[h]\\caption{Ebb}\\end{figure}', /Figure [\d.]+ – Ebb/],
+    ['\\ordinal{2} \\begin{ctabular}{c}Ebb\\end{ctabular}', /2nd/],
+  ])('%s', (body, wanted) => {
+    expect(laid(DOC('', body)).text).toMatch(wanted);
+    expect(findingsIn(DOC('', body))).toEqual([]);
+  });
+  it('rules the heads of its page styles', () => {
+    const text = DOC('\\pagestyle{ruled}', '\\chapter{Ebb}x\\newpage\\section{Flood}y');
+    const { rules, word } = laid(text);
+    const head = rules.find(({ page, width }) => page === 1 && width > 200);
+    expect(head?.y ?? 0).toBeLessThan(word('y').y);
   });
 });
