@@ -65,7 +65,7 @@ function pushNode(
       break;
     }
     case 'loosebox': {
-      const box = setText([node.inline], env);
+      const box = withMarginNotes(setText([node.inline], env), env);
       const line = { kind: 'line' as const, box, x: node.left, spacing: node.spacing };
       out.push({ ...line, labels: anchorsOf(box) });
       pushMigrants(out, box, env);
@@ -113,7 +113,7 @@ function pushParagraph(out: VItem[], paragraph: Paragraph, env: LayoutEnv): Sp |
   const special = paragraph.inlines.some(holdsSpecial);
   const numbered = shape.lineNumbers && { ...shape.lineNumbers, width: shape.width };
   lines.forEach((line, i) => {
-    const box = special ? withMarginNotes(line.box, shape.left + line.indent, env) : line.box;
+    const box = special ? withMarginNotes(line.box, env) : line.box;
     out.push({
       kind: 'line',
       box: numbered ? { ...box, numbered } : box,
@@ -142,16 +142,15 @@ const holdsSpecial = (inline: Inline): boolean =>
   inline.kind !== 'kern' &&
   inline.kind !== 'penalty';
 
-/** The line with the notes that stand beside it. */
-function withMarginNotes(box: Box, left: Sp, env: LayoutEnv): Box {
+/** The line with the notes that stand beside it; which margin they go to is the page's to say. */
+function withMarginNotes(box: Box, env: LayoutEnv): Box {
   const notes = migrantsOf(box).filter((node) => node.kind === 'marginnote');
   if (notes.length === 0) return box;
-  const children = notes.map((note) => ({
-    x: note.left - left,
-    y: 0,
-    item: setText([note.inline], env),
-  }));
-  return { ...box, children: [...box.children, ...children] };
+  const margins = notes.map(({ inline, left, width, sep, push, shift, reversed }) => {
+    const right = setText([inline], env);
+    return { right, left: left ? setText([left], env) : right, width, sep, push, shift, reversed };
+  });
+  return { ...box, margins };
 }
 
 function pushMigrants(out: VItem[], box: Box, env: LayoutEnv): void {

@@ -110,6 +110,23 @@ export interface Box {
   readonly clip?: Path;
   /** A line whose number stands at the margin. */
   readonly numbered?: NumberedLine;
+  /** What stands beside it in the margin. */
+  readonly margins?: readonly MarginBox[];
+}
+
+/** A note for the margin: as it is set at the right and at the left of its column. */
+export interface MarginBox {
+  readonly right: Box;
+  readonly left: Box;
+  readonly width: Sp;
+  /** From the column. */
+  readonly sep: Sp;
+  /** From the next note, which is moved down so far at least; null: it stays where it is. */
+  readonly push: Sp | null;
+  /** Down from its line. */
+  readonly shift: Sp;
+  /** It goes to the other margin (`\reversemarginpar`). */
+  readonly reversed: boolean;
 }
 
 /** How a line is numbered, and how wide its column is. */

@@ -306,11 +306,19 @@ export interface LongTable {
   readonly left: Sp;
 }
 
-/** A note beside the line it is met on; `left` is the margin, from the left edge of the column. */
+/** A note beside the line it is met on, and what it is in the left margin, where that is said (LaTeX's `\marginpar`). */
 export interface MarginNote {
   readonly kind: 'marginnote';
   readonly inline: Inline;
-  readonly left: Sp;
+  readonly left: Inline | null;
+  readonly width: Sp;
+  /** From the column. */
+  readonly sep: Sp;
+  /** From the note below it; null: it stays where it is (package marginnote). */
+  readonly push: Sp | null;
+  /** Down from its line. */
+  readonly shift: Sp;
+  readonly reversed: boolean;
 }
 
 /** What a paragraph sends out of itself: notes, floats and marks follow the line they stand on. */

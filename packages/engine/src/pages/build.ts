@@ -14,6 +14,7 @@ import { elementsOf, type Element } from '../boxes/elements';
 import { stack } from '../boxes/stack';
 import type { Located } from './flow';
 import { heightOf } from './floats';
+import { withMargins } from './marginNotes';
 import { numberText } from './numbers';
 import type { FlowBlock, FlowPosition, Page, PlacedBox, PlacedLabel, PlacedMark } from './page';
 import { cropped } from './cropped';
@@ -137,7 +138,7 @@ function finishPage(
     index: start.index,
     number: settled.number,
     geometry,
-    placed: sheet.placed,
+    placed: withMargins(sheet.placed, { geometry, number: settled.number, columns: start.columns }),
     labels: sheet.labels,
     marks: sheet.marks,
     folio: numberText(settled.number, settled.numbering),

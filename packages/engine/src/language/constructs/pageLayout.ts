@@ -74,7 +74,9 @@ export function setPage(it: Interpreter, options: readonly string[], kind: PageK
   const spare = height - 2 * INCH - head - headSep - textHeight - footSkip;
   const margin = width - textWidth;
   const odd = wholePoints((twoSide ? 0.4 : 0.5) * margin - INCH);
-  const note = (twoSide ? 0.6 : 0.5) * margin - it.dimen('marginparsep') - 0.8 * INCH;
+  // size10.clo to size12.clo: 11 pt at 10 pt in one column, else 10 pt; 7 pt between notes at 12 pt.
+  const noteSep = (base <= 10 && !twoColumn ? 11 : 10) * PT;
+  const note = (twoSide ? 0.6 : 0.5) * margin - noteSep - 0.8 * INCH;
   setAll(it, {
     paperwidth: width,
     paperheight: height,
@@ -89,6 +91,8 @@ export function setPage(it: Interpreter, options: readonly string[], kind: PageK
     evensidemargin: twoSide ? wholePoints(width - 2 * INCH - textWidth - odd) : odd,
     topmargin: wholePoints(spare / 2),
     parindent: twoColumn ? base * PT : pt(INDENTS[base] ?? 15),
+    marginparsep: noteSep,
+    marginparpush: (base >= 12 ? 7 : 5) * PT,
     marginparwidth: wholePoints(Math.min(note, 2 * INCH)),
     hsize: textWidth,
     linewidth: textWidth,

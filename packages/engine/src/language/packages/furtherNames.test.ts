@@ -15,6 +15,12 @@ describe('The rest of the names of a package', () => {
   it.each(Object.keys(FURTHER))('%s loads without a finding', (name) => {
     expect(findingsIn(inArticle('Tide.', `\\usepackage{${name}}`))).toEqual([]);
   });
+  it.each(Object.keys(FURTHER))('%s may be asked for again, with options', (name) => {
+    const twice = `\\usepackage{${name}}\\usepackage[]{${name}}\\RequirePackage{${name}}`;
+    const kinds = findingsIn(inArticle('Tide.', twice)).map(({ kind }) => kind);
+    expect(kinds.filter((kind) => kind !== 'package-twice')).toEqual([]);
+  });
+
   it.each<[string, string, string]>([
     ['ragged2e', '\\begin{FlushLeft}a b\\end{FlushLeft}', 'a b'],
     ['datetime2', '\\DTMdisplaydate{2026}{3}{1}{-1}', '2026-03-01'],

@@ -1,3 +1,4 @@
+import { marginNoteCommand } from '../constructs/margins';
 import type { PackageEntry } from '../machine/entries';
 import { macroEntry, quietEntry } from '../machine/macroEntry';
 
@@ -231,13 +232,7 @@ export const ragged2e = notation('ragged2e', 'Text set to one side, with words d
 
 /** marginnote: notes in the margin that do not float. */
 export const marginnote = notation('marginnote', 'Notes in the margin that stay where they are.', [
-  macroEntry(
-    'marginnote',
-    'om',
-    'A note in the margin.',
-    'Tide\\marginnote{low}',
-    '\\marginpar{#2}',
-  ),
+  marginNoteCommand,
 ]);
 
 /** changepage: margins changed for a while. */

@@ -59,7 +59,7 @@ const CASES: readonly (readonly [string, string, string])[] = [
     'a b',
   ],
   ['framed', '\\begin{framed}a\\end{framed}b', 'a | b'],
-  ['todonotes', 'a\\todo{note} b', 'a b note'],
+  ['todonotes', 'a\\todo{note} b', 'a b | note'],
   [
     'caption',
     '\\begin{table}[h]\\captionsetup{labelsep=period}\\caption{c}\\end{table}',

@@ -1,6 +1,7 @@
 import { PT } from '../../base/lengths';
 import { type PackageEntry, tokensOf } from '../machine/entries';
 import { box } from '../constructs/boxes';
+import { putBeside } from '../constructs/margins';
 import { macroEntry } from '../machine/macroEntry';
 import { optionWords } from '../scanning/optionWords';
 import { addContentsLine } from '../constructs/contents';
@@ -47,18 +48,8 @@ export const todonotes: PackageEntry = {
           it.endParagraph();
           return;
         }
-        const left = it.dimen('linewidth') + it.dimen('totalleftmargin') + it.dimen('marginparsep');
-        const flat = box(it, [note], {
-          width: 0,
-          align: 'left',
-          vertical: { height: 0, depth: 0 },
-        });
         it.startParagraph();
-        it.mode.hlist?.add({
-          kind: 'migrant',
-          node: { kind: 'marginnote', inline: flat, left },
-          ...p.place,
-        });
+        putBeside(it, note, { push: it.dimen('marginparpush') });
       },
     },
     macroEntry(
