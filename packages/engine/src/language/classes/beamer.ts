@@ -26,6 +26,8 @@ import {
   optionsHere,
   pause,
 } from './beamerFrames';
+import { NAVIGATION } from './beamerDrawing';
+import { templateCommands } from './beamerTemplates';
 import { LOOK, SEA, themeCommands } from './beamerThemes';
 import { beginFilled, endFilled } from './beamerBlocks';
 import { OUTLINE, outlineCommands } from './beamerOutline';
@@ -79,6 +81,7 @@ function section(name: string, level: number): NonNullable<CommandEntry['run']> 
     if (!starred) refStepCounter(inner, name);
     markHeading(inner, level, '', plainTitle(inner, title));
     if (!starred) addContentsLine(inner, 'toc', name, null, title);
+    if (!starred && name === 'section') addContentsLine(inner, 'nav', name, null, title);
     inner.execute([
       ...inner.source(`\\gdef\\insert${name}head`),
       inner.p.make(Cat.Begin, '{'),
@@ -274,8 +277,8 @@ function titleFrame(it: Interpreter): void {
 const SOURCE = String.raw`
 \def\@gobbleoverlay{\@ifnextchar<{\@gobbleangle}{}}\def\@gobbleangle<#1>{}
 \def\@gobblebracket[#1]#2{}
-\def\setbeamercovered#1{}\def\setbeamersize#1{}\def\setbeameroption#1{}\def\logo#1{}\def\titlegraphic#1{}
-\def\usebeamertemplate{\@ifstar\@gobble\@gobble}\def\usebeamerfont#1{}\def\usebeamercolor{\@ifnextchar[{\@gobblebracket}{\@gobble}}
+\def\setbeamercovered#1{}\def\setbeamersize#1{}\def\setbeameroption#1{}\def\titlegraphic#1{}
+\def\usebeamertemplate{\@ifstar\@gobble\@gobble}
 \def\beamertemplatenavigationsymbolsempty{}
 \def\AtBeginSection{\@ifnextchar[{\bmr@atbegin{section}}{\bmr@atbegin{section}[]}}\def\AtBeginSubsection{\@ifnextchar[{\bmr@atbegin{subsection}}{\bmr@atbegin{subsection}[]}}
 \long\def\bmr@atbegin#1[#2]#3{\expandafter\gdef\csname bmr@at#1\endcsname{#3}}\def\bmr@atsection{}\def\bmr@atsubsection{}\def\bmr@atsubsubsection{}
@@ -291,12 +294,25 @@ const SOURCE = String.raw`
 \def\inserttitle{\@title}\def\insertauthor{\@author}\def\insertdate{\@date}
 \def\insertframetitle{}
 \def\hyperlink#1#2{#2}\def\hypertarget#1#2{#2}\def\note{\@ifnextchar[{\@gobblebracket}{\@gobble}}
-${OUTLINE}
+${OUTLINE}${NAVIGATION}
 \def\l@subsubsection#1#2{}
 \def\@listheading#1{}\def\@bibheading{}
-\def\labelitemi{{\bmr@structure$\bullet$}}\def\labelitemii{{\bmr@structure--}}\def\labelitemiii{{\bmr@structure$\cdot$}}\def\labelenumi{{\bmr@structure\theenumi.}}\def\labelenumii{{\bmr@structure(\theenumii)}}
+\def\labelitemi{{\bmr@structure\bmr@mark}}\def\labelitemii{{\small\bmr@structure\bmr@mark}}\def\labelitemiii{{\footnotesize\bmr@structure\bmr@mark}}\def\labelenumi{{\bmr@structure\theenumi.}}\def\labelenumii{{\bmr@structure(\theenumii)}}
 \def\ps@plain{\ps@empty\def\@oddfoot{\hfil\scriptsize\thepage}\let\@evenfoot\@oddfoot}
 `;
+
+/** Slides in roman type. */
+const serifType: CommandEntry = {
+  name: 'bmr@serif',
+  signature: '',
+  description: 'Slides in roman type.',
+  example: '',
+  run: (it) => {
+    it.changeFont({ family: 'roman' });
+    it.write(CELLS.textFamily, 'roman', true);
+    it.write(CELLS.font, it.font, true);
+  },
+};
 
 function setup(it: Interpreter, options: readonly string[]): void {
   const size = options.find((o) => /^\d+pt$/.test(o)) ?? '11pt';
@@ -383,6 +399,8 @@ export const beamer: ClassEntry = {
     ...(article.commands ?? []).filter(({ name }) => !['maketitle', 'part'].includes(name)),
     ...commands,
     ...themeCommands,
+    ...templateCommands,
+    serifType,
     ...overlayCommands,
     ...KEEPS.map((name): CommandEntry => ({
       name,

@@ -6,6 +6,7 @@ import { framedBlocks, type FrameTitle } from '../constructs/framedBlocks';
 import { beginColumn, endColumn } from '../machine/columns';
 import type { Interpreter } from '../machine/interpreter';
 import { INVISIBLE } from '../machine/overlays';
+import { LOOK } from './beamerThemes';
 
 /** A block with a ground, from its begin to its end. */
 interface OpenBlock {
@@ -50,7 +51,7 @@ export function endFilled(it: Interpreter): void {
   const shape = {
     rules: [0, 0, 0, 0] as const,
     room: [ROOM, ROOM, 2 * PT, 3 * PT] as const,
-    arc: hidden ? 0 : ROUND,
+    arc: hidden || !it.read(LOOK).round ? 0 : ROUND,
     frame: colour,
     ground: hidden ? null : paled(colour),
     titleGround: hidden ? null : colour,

@@ -9,7 +9,9 @@ import { clearPage } from '../constructs/chapters';
 import { setTitlePart, space, titlePart } from '../constructs/title';
 import type { Interpreter } from '../machine/interpreter';
 import { INVISIBLE, needs, overlaySpec, showsOn } from '../machine/overlays';
-import { headOf, LOOK, PLAIN_LOOK, SEA, slideBackdrop } from './beamerThemes';
+import { headOf, slideBackdrop } from './beamerDrawing';
+import { partFont } from './beamerTemplates';
+import { LOOK, PLAIN_LOOK, SEA } from './beamerThemes';
 import { tokensText } from '../../expansion/tokenText';
 
 export const hide = (it: Interpreter): void => it.changeFont({ color: INVISIBLE });
@@ -118,6 +120,9 @@ const STEP_WORK = 600;
 /** A frame: once for each step of its overlays, each on a page of its own. */
 export function frame(it: Interpreter, body: readonly Token[], options = NO_OPTIONS): void {
   if (options.numbered) it.execute(it.source('\\stepcounter{framenumber}'));
+  // A dot in the line at the head.
+  if (it.read(LOOK).headline === 'dots' && options.numbered)
+    it.execute(it.source('\\addcontentsline{nav}{frame}{\\arabic{framenumber}}'));
   it.write(CELLS.overlay, 1, true);
   it.write(CELLS.overlays, 1, true);
   const counters = ['c@equation', 'c@theorem', 'c@figure', 'c@table'].map((name) => {
@@ -169,17 +174,24 @@ function paintSlide(
   const lines = Math.max(1, Math.ceil(wide / it.dimen('textwidth')));
   const head = headOf(look);
   const bar = title.length === 0 ? 0 : 12 + head + lines * TITLE_LINE + (hasSub ? 12 : 0);
-  const source = slideBackdrop(look, it.dimen('paperwidth'), it.dimen('paperheight'), bar, plain);
-  if (source !== '')
-    it.execute(it.source(`\\@backdrop*{\\sffamily\\def\\and{, }\\def\\inst##1{}${source}}{}`));
+  const size = { width: it.dimen('paperwidth'), height: it.dimen('paperheight') };
+  const drawn = slideBackdrop(it, look, size, bar, plain);
+  it.execute([
+    ...it.source('\\@backdrop*{\\sffamily\\def\\and{, }\\def\\inst##1{}'),
+    ...drawn,
+    ...it.source('}{}'),
+  ]);
 }
 
 export function frameTitle(it: Interpreter, title: readonly Token[], sub: readonly Token[]): void {
-  const { bar, structure } = it.read(LOOK);
+  const { bar, structure, titles } = it.read(LOOK);
   it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.write(CELLS.alignment, 'left');
+  it.write(CELLS.alignment, titles);
   it.changeFont({ color: bar?.words ?? structure });
-  it.execute(it.source(bar ? '\\Large' : '\\Large\\bfseries'));
+  it.execute([
+    ...it.source(bar ? '\\Large ' : '\\Large\\bfseries '),
+    ...it.read(partFont('frametitle')),
+  ]);
   it.startParagraph(false);
   it.execute(title);
   it.endParagraph();

@@ -54,6 +54,13 @@ export const outlineCommands: readonly CommandEntry[] = [
     },
   },
   {
+    name: 'bmr@navpale',
+    signature: '',
+    description: 'In the column at the side what is not spoken of stands back a little.',
+    example: '',
+    run: (it) => it.changeFont({ color: blended(it.font.color, 0x808080, 0.55) }),
+  },
+  {
     name: 'bmr@tocoptions',
     signature: 'm',
     description: 'Which lines of the outline stand back, and which are left out.',

@@ -1,13 +1,12 @@
-import { INCH, PT, type Sp } from '../../base/lengths';
+import { INCH, PT } from '../../base/lengths';
 import { setAll } from '../constructs/pageLayout';
 import { blended } from '../../base/paint';
-import { cell } from '../../expansion/cells';
+import { cell, cellsBy } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
-import { textOf, tokensText } from '../../expansion/tokenText';
-import { Cat } from '../../tokens/categories';
+import { textOf } from '../../expansion/tokenText';
 import { type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
-import { quietEntry } from '../machine/macroEntry';
+import { headOf, sideWidth } from './beamerDrawing';
 import { colourOf } from '../scanning/colours';
 import { keyValues } from '../scanning/optionLists';
 
@@ -23,7 +22,22 @@ export interface SlideLook {
   /** Grounds at the foot, from the darkest to the lightest, and the words on them. */
   readonly foot: { readonly grounds: readonly [number, number, number]; readonly words: number };
   readonly footline: 'none' | 'number' | 'three' | 'two';
-  readonly headline: 'none' | 'sections';
+  /** The section and what is in it side by side; names of all sections with a dot for each frame; one below another. */
+  readonly headline: 'none' | 'sections' | 'dots' | 'tree';
+  /** A column with the outline. */
+  readonly side: 'none' | 'left' | 'right';
+  /** Signs of items. */
+  readonly marks: 'triangle' | 'circle' | 'square' | 'ball';
+  /** Blocks have round corners. */
+  readonly round: boolean;
+  /** Where titles of frames stand. */
+  readonly titles: 'left' | 'center' | 'right';
+  /** What the document itself puts at foot and head and behind all, as source. */
+  readonly own: {
+    readonly foot: readonly Token[] | null;
+    readonly head: readonly Token[] | null;
+    readonly behind: readonly Token[] | null;
+  };
   /** Blocks with grounds behind title and text. */
   readonly filled: boolean;
   readonly ground: number | null;
@@ -62,6 +76,11 @@ export const PLAIN_LOOK: SlideLook = {
   foot: { grounds: [WHITE, WHITE, WHITE], words: SEA },
   footline: 'none',
   headline: 'none',
+  side: 'none',
+  marks: 'triangle',
+  round: true,
+  titles: 'left',
+  own: { foot: null, head: null, behind: null },
   filled: false,
   ground: null,
 };
@@ -94,39 +113,42 @@ const COLOURS: Readonly<Record<string, Partial<SlideLook>>> = {
 
 const INFOLINES: Partial<SlideLook> = { footline: 'three', filled: true };
 const SPLIT: Partial<SlideLook> = { footline: 'two', headline: 'sections', filled: true };
-const MINIFRAMES: Partial<SlideLook> = { headline: 'sections', filled: true };
+const MINIFRAMES: Partial<SlideLook> = { headline: 'dots', filled: true };
+const TREE: Partial<SlideLook> = { headline: 'tree', filled: true };
+const SQUARE: Partial<SlideLook> = { round: false, marks: 'square' };
+const BALLS: Partial<SlideLook> = { marks: 'ball' };
 
 /** Whole themes: their lines at head and foot, their colours, their blocks. */
 const THEMES: Readonly<Record<string, Partial<SlideLook>>> = {
   default: { structure: BLUE },
   boxes: { structure: BLUE },
-  Madrid: { ...dark(BLUE), ...INFOLINES },
-  Boadilla: { ...light(BLUE), ...INFOLINES },
-  CambridgeUS: { ...light(0xcc0000), ...INFOLINES, headline: 'sections' },
-  AnnArbor: { ...COLOURS.wolverine, ...INFOLINES, headline: 'sections' },
-  EastLansing: { ...light(0x1c4220), ...INFOLINES },
-  Warsaw: { ...dark(BLUE), ...SPLIT },
-  Copenhagen: { ...dark(BLUE), ...SPLIT },
-  Luebeck: { ...dark(BLUE), ...SPLIT },
-  Malmoe: { ...dark(BLUE), ...SPLIT },
-  Berlin: { ...dark(BLUE), ...MINIFRAMES },
-  Ilmenau: { ...dark(BLUE), ...MINIFRAMES, footline: 'two' },
-  Dresden: { ...dark(BLUE), ...MINIFRAMES, footline: 'two' },
-  Darmstadt: { ...dark(BLUE), ...MINIFRAMES },
-  Frankfurt: { ...dark(BLUE), ...MINIFRAMES },
-  Singapore: { ...light(BLUE), ...MINIFRAMES },
-  Szeged: { ...light(BLUE), ...MINIFRAMES },
-  Antibes: { ...dark(BLUE), ...MINIFRAMES },
-  JuanLesPins: { ...dark(BLUE), ...MINIFRAMES },
-  Montpellier: { structure: BLUE, headline: 'sections' },
-  Berkeley: { ...dark(BLUE), filled: true },
-  PaloAlto: { ...dark(BLUE), filled: true },
-  Goettingen: { ...light(BLUE), filled: true },
-  Marburg: { ...dark(BLUE), filled: true },
-  Hannover: { ...light(BLUE), filled: true },
-  Bergen: { ...dark(BLUE), filled: true },
-  Pittsburgh: { structure: BLUE },
-  Rochester: { ...dark(BLUE), filled: true },
+  Madrid: { ...dark(BLUE), ...INFOLINES, ...BALLS },
+  Boadilla: { ...light(BLUE), ...INFOLINES, ...BALLS },
+  CambridgeUS: { ...light(0xcc0000), ...INFOLINES, ...BALLS, headline: 'sections' },
+  AnnArbor: { ...COLOURS.wolverine, ...INFOLINES, ...BALLS, headline: 'sections' },
+  EastLansing: { ...light(0x1c4220), ...INFOLINES, ...BALLS },
+  Warsaw: { ...dark(BLUE), ...SPLIT, ...BALLS },
+  Copenhagen: { ...dark(BLUE), ...SPLIT, ...BALLS },
+  Luebeck: { ...dark(BLUE), ...SPLIT, ...SQUARE },
+  Malmoe: { ...dark(BLUE), ...SPLIT, filled: false },
+  Berlin: { ...dark(BLUE), ...MINIFRAMES, ...SQUARE, footline: 'two' },
+  Ilmenau: { ...dark(BLUE), ...MINIFRAMES, ...BALLS, footline: 'two' },
+  Dresden: { ...dark(BLUE), ...MINIFRAMES, filled: false, footline: 'two' },
+  Darmstadt: { ...dark(BLUE), ...MINIFRAMES, ...BALLS },
+  Frankfurt: { ...dark(BLUE), ...MINIFRAMES, ...BALLS },
+  Singapore: { ...light(BLUE), ...MINIFRAMES, filled: false, titles: 'center', bar: null },
+  Szeged: { ...light(BLUE), ...MINIFRAMES, filled: false, titles: 'center', bar: null },
+  Antibes: { ...dark(BLUE), ...TREE, ...SQUARE },
+  JuanLesPins: { ...dark(BLUE), ...TREE, ...BALLS },
+  Montpellier: { structure: BLUE, headline: 'tree' },
+  Berkeley: { ...dark(BLUE), ...SQUARE, filled: true, side: 'left' },
+  PaloAlto: { ...dark(BLUE), ...BALLS, filled: true, side: 'left' },
+  Goettingen: { ...light(BLUE), side: 'right', bar: null },
+  Marburg: { ...dark(BLUE), ...SQUARE, filled: true, side: 'right' },
+  Hannover: { ...light(BLUE), side: 'left', bar: null, titles: 'right' },
+  Bergen: { ...light(BLUE), ...SQUARE, filled: true },
+  Pittsburgh: { structure: BLUE, titles: 'right' },
+  Rochester: { ...dark(BLUE), ...SQUARE, filled: true },
   metropolis: {
     structure: 0x23373b,
     bar: { ground: 0x23373b, words: WHITE },
@@ -140,15 +162,27 @@ const OUTER: Readonly<Record<string, Partial<SlideLook>>> = {
   shadow: SPLIT,
   miniframes: MINIFRAMES,
   smoothbars: MINIFRAMES,
-  smoothtree: MINIFRAMES,
-  tree: MINIFRAMES,
-  sidebar: {},
+  smoothtree: TREE,
+  tree: TREE,
+  sidebar: { side: 'left' },
   default: { footline: 'none', headline: 'none' },
 };
 
+/** How blocks and items look. */
+const INNER: Readonly<Record<string, Partial<SlideLook>>> = {
+  default: {},
+  circles: { marks: 'circle' },
+  rectangles: SQUARE,
+  rounded: { marks: 'ball', round: true },
+  inmargin: {},
+};
+
+/** The colour of words of a part (`\\setbeamercolor`). */
+export const partColour = cellsBy<number | null>('beamercolour', null);
+
 export const LOOK = cell<SlideLook>('slidelook', PLAIN_LOOK);
 
-const change = (it: Interpreter, by: Partial<SlideLook>): void =>
+export const change = (it: Interpreter, by: Partial<SlideLook>): void =>
   it.write(LOOK, { ...it.read(LOOK), ...by }, true);
 
 /** `\usetheme[…]{name}` and its kin: one name or several; one that is not known is told of. */
@@ -179,6 +213,7 @@ function setColour(it: Interpreter, name: string, value: readonly Token[]): void
     return given && given.length > 0 ? colourOf(it, null, given) : null;
   };
   const [words, ground] = [paint('fg'), paint('bg')];
+  if (words !== null) it.write(partColour(name), words, true);
   const look = it.read(LOOK);
   if (name === 'structure' && words !== null) change(it, { structure: words });
   if (/^(?:frametitle|titlelike|palette primary)$/.test(name)) {
@@ -191,32 +226,11 @@ function setColour(it: Interpreter, name: string, value: readonly Token[]): void
   if (/^block title/.test(name) && ground !== null) change(it, { filled: true });
 }
 
-/** `\setbeamertemplate{footline}[frame number]`: of templates those of head and foot. */
-function setTemplate(it: Interpreter, args: readonly (readonly Token[] | null | boolean)[]): void {
-  const name = textOf(it.p, tokensOf(args, 0));
-  const option = args[1] ? tokensText(tokensOf(args, 1)).trim() : null;
-  const next = it.p.nextNonBlank();
-  if (next) it.p.unread(next);
-  const body =
-    next?.cat === Cat.Begin && option === null
-      ? it.readArguments('M', it.p.command('setbeamertemplate'))
-      : null;
-  const isEmpty = body !== null && tokensOf(body, 0).length === 0;
-  if (name === 'footline') {
-    if (option !== null && /number/.test(option)) change(it, { footline: 'number' });
-    else if (option !== null && /infolines|author/.test(option)) change(it, { footline: 'three' });
-    else if (isEmpty) change(it, { footline: 'none' });
-  }
-  if (name === 'headline' && isEmpty) change(it, { headline: 'none' });
-  if (name === 'blocks' && option !== null) change(it, { filled: option !== 'default' });
-}
-
 export const themeCommands: readonly CommandEntry[] = [
   choosing('usetheme', THEMES, 'How slides look: head, foot, colours and blocks.', 'Madrid'),
   choosing('usecolortheme', COLOURS, 'The colours of slides.', 'dolphin'),
   choosing('useoutertheme', OUTER, 'What stands at head and foot of slides.', 'infolines'),
-  choosing('useinnertheme', null, 'How blocks and marks look.', 'rounded'),
-  choosing('usefonttheme', null, 'The type of slides.', 'serif'),
+  choosing('useinnertheme', INNER, 'How blocks and marks look.', 'rounded'),
   {
     name: 'setbeamercolor',
     signature: 'smm',
@@ -225,26 +239,13 @@ export const themeCommands: readonly CommandEntry[] = [
     run: (it, args) => setColour(it, textOf(it.p, tokensOf(args, 1)), tokensOf(args, 2)),
   },
   {
-    name: 'setbeamertemplate',
-    signature: 'mo',
-    description: 'How a part of slides is made; of those at head and foot.',
-    example: '\\setbeamertemplate{footline}[frame number]',
-    run: (it, args) => setTemplate(it, args),
-  },
-  {
     name: '@settletheme',
     signature: '',
     description: 'Before the first slide: what the theme asks of pages.',
     example: '',
     run: settle,
   },
-  quietEntry('setbeamerfont', 'mm', 'The type of a part of slides.'),
 ];
-
-/** How high lines at head and foot are, pt. */
-const LINE = 9.5;
-/** The height of the line at the head of a look, pt. */
-export const headOf = ({ headline }: SlideLook): number => (headline === 'sections' ? LINE : 0);
 
 /** `\topmargin` below a bar: its title stands in it, so far from the paper's edge. */
 const BAR_TOP = 9 * PT;
@@ -254,6 +255,7 @@ function settle(it: Interpreter): void {
   const look = it.read(LOOK);
   if (look === PLAIN_LOOK) return;
   it.execute(it.source('\\pagestyle{empty}'));
+  makeRoom(it, look);
   const head = headOf(look) * PT;
   if (look.bar === null && head === 0) return;
   const top = Math.round(BAR_TOP + head);
@@ -264,62 +266,18 @@ function settle(it: Interpreter): void {
   });
 }
 
-/** A colour as source. */
-const rgb = (colour: number): string =>
-  `\\color[RGB]{${(colour >> 16) & 255},${(colour >> 8) & 255},${colour & 255}}`;
-const fill = (x: number, y: number, width: number, height: number, colour: number): string =>
-  `\\put(${x},${y}){${rgb(colour)}\\rule{${width}pt}{${height}pt}}`;
-const said = (
-  x: number,
-  y: number,
-  width: number,
-  align: string,
-  colour: number,
-  text: string,
-): string =>
-  `\\put(${x},${y}){\\makebox[${width}pt][${align}]{${rgb(colour)}\\fontsize{6}{7}\\selectfont ${text}}}`;
-
-const NUMBER = '\\insertframenumber\\,/\\,\\inserttotalframenumber';
-
-/** What stands on the paper of a slide besides what is written: ground, bar, head and foot; as `\put` in pt. */
-export function slideBackdrop(
-  look: SlideLook,
-  width: Sp,
-  height: Sp,
-  barHeight: number,
-  plain: boolean,
-): string {
-  const [w, h] = [width / PT, height / PT];
-  const parts: string[] = [];
-  if (look.ground !== null) parts.push(fill(0, 0, w, h, look.ground));
-  const [deep, middle, pale] = look.foot.grounds;
-  const { words } = look.foot;
-  const head = plain ? 0 : headOf(look);
-  if (look.bar && barHeight > 0) parts.push(fill(0, h - barHeight, w, barHeight, look.bar.ground));
-  if (head > 0)
-    parts.push(
-      fill(0, h - head, w / 2, head, deep),
-      fill(w / 2, h - head, w / 2, head, pale),
-      said(0, h - head + 2.8, w / 2 - 6, 'r', words, '\\insertsectionhead'),
-      said(w / 2 + 6, h - head + 2.8, w / 2, 'l', words, '\\insertsubsectionhead'),
-    );
-  if (plain) return parts.join('');
-  if (look.footline === 'three')
-    parts.push(
-      fill(0, 0, w / 3, LINE, deep),
-      fill(w / 3, 0, w / 3, LINE, middle),
-      fill((2 * w) / 3, 0, w / 3, LINE, pale),
-      said(0, 2.8, w / 3, 'c', words, '\\insertshortauthor\\@shortinstitute'),
-      said(w / 3, 2.8, w / 3, 'c', words, '\\insertshorttitle'),
-      said((2 * w) / 3, 2.8, w / 3 - 8, 'r', words, `\\insertshortdate\\hspace*{2em}${NUMBER}`),
-    );
-  else if (look.footline === 'two')
-    parts.push(
-      fill(0, 0, w / 2, LINE, deep),
-      fill(w / 2, 0, w / 2, LINE, pale),
-      said(0, 2.8, w / 2 - 6, 'r', words, '\\insertshortauthor'),
-      said(w / 2 + 6, 2.8, w / 2, 'l', words, '\\insertshorttitle'),
-    );
-  else if (look.footline === 'number') parts.push(said(0, 6, w - 12, 'r', look.structure, NUMBER));
-  return parts.join('');
+/** A column with the outline takes its width from that of the text. */
+function makeRoom(it: Interpreter, look: SlideLook): void {
+  if (look.side === 'none') return;
+  const room = Math.round(sideWidth(it.dimen('paperwidth') / PT) * PT);
+  const width = it.dimen('textwidth') - room;
+  const left = it.dimen('oddsidemargin') + (look.side === 'left' ? room : 0);
+  setAll(it, {
+    textwidth: width,
+    hsize: width,
+    linewidth: width,
+    columnwidth: width,
+    oddsidemargin: left,
+    evensidemargin: left,
+  });
 }

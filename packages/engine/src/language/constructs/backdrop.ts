@@ -50,7 +50,7 @@ function backdrop(it: Interpreter, args: Args, token: Token): void {
 export const backdropCommands: readonly CommandEntry[] = [
   {
     name: '@backdrop',
-    signature: 'smm',
+    signature: 'sMM',
     description: 'What stands behind and before the text of pages, placed by \\put.',
     example: '',
     run: backdrop,

@@ -307,7 +307,7 @@ export const boxRegisterCommands: readonly CommandEntry[] = [
   },
   {
     name: 'savebox',
-    signature: 'moom',
+    signature: 'mooM',
     description: 'Keeps a text as a box of a given width.',
     example: '\\newsavebox{\\gauge}\\savebox{\\gauge}[3cm]{high water}',
     run: saveBox,

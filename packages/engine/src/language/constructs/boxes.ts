@@ -147,7 +147,7 @@ export const boxCommands: readonly CommandEntry[] = [
   },
   {
     name: 'raisebox',
-    signature: 'moom',
+    signature: 'mooM',
     description:
       'Text raised above the line; lengths in brackets are taken for its height and depth.',
     example: '\\raisebox{1ex}{ebb}',

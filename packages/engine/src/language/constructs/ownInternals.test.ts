@@ -85,3 +85,19 @@ describe('alignments of plain TeX', () => {
     expect(findingsIn(inArticle('$a\\cupdot b$ $x^{a\\cupdot b}$', AT(own)))).toEqual([]);
   });
 });
+
+/** Commands of the kernel and of graphics that are `\long`: paragraphs may stand in what they take. */
+describe('paragraphs within arguments', () => {
+  const BOX = '\\parbox{3cm}{ebb\n\nflood}';
+  it.each([
+    `\\begin{picture}(10,10)\\put(0,0){${BOX}}\\end{picture}`,
+    `\\begin{picture}(10,10)\\multiput(0,0)(5,0){2}{${BOX}}\\end{picture}`,
+    `a \\raisebox{2pt}{${BOX}}`,
+    `\\newsavebox\\kept\\savebox\\kept{${BOX}}a \\usebox\\kept`,
+    `a \\rotatebox{30}{${BOX}} \\fbox{${BOX}}`,
+    `a \\ovalbox{${BOX}}`,
+  ])('%s', (body) => {
+    expect(findingsIn(inArticle(body, '\\usepackage{graphicx,fancybox}'))).toEqual([]);
+    expect(laidBody(body, '\\usepackage{graphicx,fancybox}').text).toMatch(/ebb/);
+  });
+});

@@ -247,7 +247,7 @@ export const pictureCommands: readonly CommandEntry[] = [
     example: '\\begin{picture}(20,10)\\put(3,2){buoy}\\end{picture}',
     run: (it, _args, token) => {
       const at = pair(it);
-      const args = it.readArguments('m', token);
+      const args = it.readArguments('M', token);
       if (at && args) put(it, scaled(it, at), contents(it, tokensOf(args, 0)));
     },
   },
@@ -259,7 +259,7 @@ export const pictureCommands: readonly CommandEntry[] = [
     run: (it, _args, token) => {
       const at = pair(it);
       const step = pair(it);
-      const args = it.readArguments('mm', token);
+      const args = it.readArguments('mM', token);
       if (!at || !step || !args) return;
       const times = Math.min(MOST_TIMES, parseInt(textOf(it.p, tokensOf(args, 0)), 10) || 0);
       const inlines = contents(it, tokensOf(args, 1));

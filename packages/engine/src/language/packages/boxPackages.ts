@@ -155,7 +155,7 @@ export const fancybox: PackageEntry = {
 \newcommand\doublebox[1]{{\fboxrule.75pt\sbox\fcb@box{\fbox{#1}}\fboxrule1.5pt\fboxsep1.5pt\fbox{\usebox\fcb@box}}}
 \newcommand\ovalbox[1]{\fcb@oval{\thinlines}{#1}}\newcommand\Ovalbox[1]{\fcb@oval{\thicklines}{#1}}
 \newcount\fcb@x\newcount\fcb@y
-\def\fcb@oval#1#2{\sbox\fcb@box{\hskip\fboxsep\hskip2pt#2\hskip2pt\hskip\fboxsep}\begingroup\setlength\unitlength{1pt}\fcb@x\dimexpr\wd\fcb@box\relax\divide\fcb@x65536 \fcb@y\dimexpr\ht\fcb@box+\dp\fcb@box+2\fboxsep\relax\divide\fcb@y65536
+\long\def\fcb@oval#1#2{\sbox\fcb@box{\hskip\fboxsep\hskip2pt#2\hskip2pt\hskip\fboxsep}\begingroup\setlength\unitlength{1pt}\fcb@x\dimexpr\wd\fcb@box\relax\divide\fcb@x65536 \fcb@y\dimexpr\ht\fcb@box+\dp\fcb@box+2\fboxsep\relax\divide\fcb@y65536
  \raisebox{-\dimexpr\dp\fcb@box+\fboxsep\relax}{\begin{picture}(\the\fcb@x,\the\fcb@y)#1\put(0,0){\makebox(\the\fcb@x,\the\fcb@y){\usebox\fcb@box}}\put(\fcb@half\fcb@x,\fcb@half\fcb@y){\oval(\the\fcb@x,\the\fcb@y)}\end{picture}}\endgroup}
 \def\fcb@half#1{\strip@pt\dimexpr\the#1pt/2\relax}
 \newenvironment{Bcenter}{\begin{tabular}{@{}c@{}}}{\end{tabular}}\newenvironment{Bflushleft}{\begin{tabular}{@{}l@{}}}{\end{tabular}}\newenvironment{Bflushright}{\begin{tabular}{@{}r@{}}}{\end{tabular}}
