@@ -29,6 +29,8 @@ export interface CodeLook {
   readonly literals: readonly Literal[];
   readonly escapes: readonly (readonly [string, string])[];
   readonly mathEscape: boolean;
+  /** What stands between two signs is in a style of its own (`moredelim`). */
+  readonly delims: readonly Delim[];
   readonly textComments: boolean;
   readonly tabSize: number;
   readonly stringBlanks: boolean;
@@ -46,6 +48,7 @@ export function codeLook(it: Interpreter, keys: Keys, language: Language): CodeL
     literals: literalsOf(style(keys, 'literate')),
     escapes: [...(char ? [[char, char] as const] : []), ...(inside ? [inside] : [])],
     mathEscape: isOn(it, keys, 'mathescape'),
+    delims: delimsOf([...(keys.get('delim') ?? []), ...(keys.get('moredelim') ?? [])]),
     textComments: isOn(it, keys, 'texcl'),
     tabSize: Math.max(1, numberOf(it, keys, 'tabsize', 8)),
     stringBlanks: isOn(it, keys, 'showstringspaces', true),
@@ -113,42 +116,92 @@ export function codeLine(
       pieces.push(it.inlinesOf(it.source(stretch.text)));
       continue;
     }
+    const { delim } = stretch;
     const split = splitCode(stretch.text, look.language, open);
-    open = split.state;
-    for (const part of split.parts) {
+    if (!delim) open = split.state;
+    if (delim) {
+      it.openGroup({ kind: 'semisimple', span: it.p.place });
+      it.execute(delim.style);
+    }
+    const parts: readonly CodePart[] =
+      delim && !delim.more ? [{ kind: 'plain', text: stretch.text }] : split.parts;
+    for (const part of parts) {
       const isPlain = part.kind === 'plain' || styleOfPart(part, look.keys).length === 0;
       if (!it.p.spend(isPlain ? PLAIN_WORK : PART_WORK, 'lstlisting'))
         return { pieces, state: open };
       for (const piece of partPieces(it, part, look)) pieces.push(piece);
     }
+    if (delim) it.closeGroup();
   }
   return { pieces, state: open.open?.end === null ? START : open };
 }
 
 interface Stretch {
-  readonly kind: 'code' | 'text';
+  readonly kind: 'code' | 'text' | 'delim';
   readonly text: string;
+  readonly delim?: Delim;
 }
 
-/** A line cut where the language of documents is escaped to. */
+/** `moredelim=**[is][style]{open}{close}`: signs, whether they are shown, and the style between them. */
+export interface Delim {
+  readonly open: string;
+  /** Null: it goes to the end of the line. */
+  readonly close: string | null;
+  readonly shown: boolean;
+  readonly style: readonly Token[];
+  /** Words within have their own styles too. */
+  readonly more: boolean;
+}
+
+/** Delimiters as the key says them; those whose type is not known are left out. */
+export function delimsOf(values: readonly (readonly Token[])[]): Delim[] {
+  return values.flatMap((value): Delim[] => {
+    const stars = value.filter(({ text }, i) => text === '*' && i < 2).length;
+    const options: Token[][] = [];
+    let rest = value.slice(stars);
+    while (rest[0]?.text === '[') {
+      const end = rest.findIndex(({ text }) => text === ']');
+      if (end < 0) break;
+      options.push(rest.slice(1, end));
+      rest = rest.slice(end + 1);
+    }
+    const type = tokensText(options[0] ?? []).trim();
+    const signs = groupsIn(rest).map((group) => tokensText(group).replace(/\\(?=[^A-Za-z])/g, ''));
+    const [open = '', close = open] = signs.length > 0 ? signs : [tokensText(rest).trim()];
+    if (open === '' || !/^i?[sl]$/.test(type)) return [];
+    const isLine = type.endsWith('l');
+    const look = { open, shown: !type.startsWith('i'), style: options[1] ?? [], more: stars > 0 };
+    return [{ ...look, close: isLine ? null : close }];
+  });
+}
+
+/** A line cut where the language of documents is escaped to, and at delimiters. */
 function stretches(line: string, look: CodeLook): Stretch[] {
-  const marks = [...look.escapes, ...(look.mathEscape ? [['$', '$'] as const] : [])];
+  const marks: readonly (readonly [string, string | null, Delim?])[] = [
+    ...look.escapes,
+    ...(look.mathEscape ? [['$', '$'] as const] : []),
+    ...look.delims.map((delim) => [delim.open, delim.close, delim] as const),
+  ];
   if (marks.length === 0) return [{ kind: 'code', text: line }];
   const out: Stretch[] = [];
   let rest = line;
   while (rest !== '') {
     const starts = marks.map(([open]) => rest.indexOf(open)).map((at) => (at < 0 ? Infinity : at));
     const at = Math.min(...starts);
-    const [open, close] = marks[starts.indexOf(at)] ?? ['', ''];
-    const end = at === Infinity ? -1 : rest.indexOf(close, at + open.length);
+    const [open, close, delim] = marks[starts.indexOf(at)] ?? ['', ''];
+    const closes = close === null ? rest.length : rest.indexOf(close, at + open.length);
+    const end = at === Infinity ? -1 : closes;
     if (end < 0) {
       out.push({ kind: 'code', text: rest });
       break;
     }
     if (at > 0) out.push({ kind: 'code', text: rest.slice(0, at) });
     const inner = rest.slice(at + open.length, end);
-    out.push({ kind: 'text', text: open === '$' ? `$${inner}$` : inner });
-    rest = rest.slice(end + close.length);
+    if (delim) {
+      const text = delim.shown ? open + inner + (close ?? '') : inner;
+      out.push({ kind: 'delim', text, delim });
+    } else out.push({ kind: 'text', text: open === '$' ? `$${inner}$` : inner });
+    rest = rest.slice(end + (close ?? '').length);
   }
   return out;
 }

@@ -28,7 +28,7 @@ const KNOWN = new Set(
     'name frame framesep framerule rulecolor framexleftmargin framexrightmargin framextopmargin framexbottommargin frameround fillcolor ' +
     'backgroundcolor xleftmargin xrightmargin aboveskip belowskip breaklines breakindent breakautoindent breakatwhitespace tabsize ' +
     'showspaces showstringspaces gobble autogobble columns mathescape escapeinside escapechar texcl literate linerange firstline lastline ' +
-    'title caption captionpos abovecaptionskip belowcaptionskip label linewidth'
+    'moredelim delim float title caption captionpos abovecaptionskip belowcaptionskip label linewidth'
   ).split(' '),
 );
 /** Keys that change nothing here: of how it is read, of the index, of speed. */
@@ -36,7 +36,7 @@ const QUIET = new Set(
   (
     'inputencoding extendedchars upquote keepspaces basewidth fontadjust escapebegin escapeend postbreak prebreak floatplacement ' +
     'showtabs tab print lineskip resetmargins boxpos nolol captionformat numberblanklines showlines emptylines defaultdialect ' +
-    'alsodigit alsoother excludedelims moredelim delim rulesep rulesepcolor framerulecolor framesepcolor indexstyle index moreindex ' +
+    'alsodigit alsoother excludedelims rulesep rulesepcolor framerulecolor framesepcolor indexstyle index moreindex ' +
     'formfeed fancyvrb aspectratio procnamestyle beginpenalty endpenalty hyphenchar breakbefore nolinebreak morendkeywordstyle tag usekeywordsintag ' +
     'tagstyle markfirstintag deletecomment deletestring deletendkeywords deletedirectives multicols includerangemarker rangeprefix rangesuffix rangebeginprefix rangeendprefix rangebeginsuffix rangeendsuffix belowlineskip firstcharno'
   ).split(' '),

@@ -207,3 +207,46 @@ describe('minted', () => {
     expect(above).toBeGreaterThan(18);
   });
 });
+
+/** listings manual, sections 2.6 and 4.18. */
+describe('parts of a program between signs of one’s own', () => {
+  it.each<[string, string, string, string[]]>([
+    ['a @b@ c', 'moredelim=[is][\\color{red}]{@}{@}', 'signs left out', ['a b c']],
+    ['a @b@ c', 'moredelim=[s][\\color{red}]{@}{@}', 'signs shown', ['a @b@ c']],
+    ['a ;b c', 'moredelim=[il][\\color{red}]{;}', 'to the end of the line', ['a b c']],
+    ['a ;b c', 'moredelim=[l][\\color{red}]{;}', 'to the end, the sign shown', ['a ;b c']],
+  ])('%s with %s: %s', (code, options, _what, wanted) => {
+    const [line = ''] = lines(code, '', `\\lstset{${options}}`);
+    expect([line.replace(/ /g, '')]).toEqual(wanted.map((one) => one.replace(/ /g, '')));
+    expect(coloured(code, options)).toMatchObject({ b: RED });
+  });
+  it('have the styles of words too, with a star', () => {
+    const options =
+      'language=Python,keywordstyle=\\color{blue},moredelim=**[is][\\color{red}]{@}{@}';
+    expect(coloured('@if x@ y', options)).toEqual({ if: BLUE, x: RED });
+    expect(coloured('@if x@ y', options.replace('**', ''))).toEqual({ if: RED, x: RED });
+  });
+});
+
+describe('programs that float, and their lines', () => {
+  it('float where that is said', () => {
+    const body = `Text.\n\n${program('a', 'float=t,caption=Ebb,label=e')}\n\nMore \\ref{e}.`;
+    const { word } = laidBody(body, USE);
+    expect(word('Ebb').y).toBeLessThan(word('Text.').y);
+    expect(findingsIn(inArticle(body, USE))).toEqual([]);
+  });
+  it('are numbered as a counter prints them', () => {
+    const own = '\\renewcommand\\thelstnumber{[\\arabic{lstnumber}]}';
+    expect(lines('a\nb', 'numbers=left', own)[1]).toBe('[2] b');
+    expect(lines('a\nb\nc', 'numbers=left,stepnumber=2,numberfirstline')).toEqual([
+      '1 a',
+      '2 b',
+      'c',
+      '1',
+    ]);
+  });
+  it('can be referred to, line by line', () => {
+    const body = `${program('a\n(*\\label{l}*)b', 'escapeinside={(*}{*)},numbers=left')}See \\ref{l}.`;
+    expect(laidBody(body, USE).text).toContain('See 2.');
+  });
+});

@@ -5,11 +5,12 @@ import type { Token } from '../../expansion/meaning';
 import { setSkip } from '../../expansion/registers';
 import { textOf } from '../../expansion/tokenText';
 import { findFile, reportMissing } from '../constructs/files';
-import { caption as addCaption } from '../constructs/floats';
+import { caption as addCaption, floatKind } from '../constructs/floats';
 import { labelDefinition } from '../constructs/references';
 import { shortVerbs } from '../constructs/shortVerb';
 import { finishRaw, rawLines, rawOptions, readRaw } from '../constructs/verbatim';
 import { environmentCell } from '../machine/cells';
+import { nameNext } from '../machine/counters';
 import {
   type Args,
   type CommandEntry,
@@ -136,6 +137,8 @@ function setCode(it: Interpreter, lines: readonly string[], keys: Keys): void {
   let state = START;
   const set = shown.map((n, i): ProgramLine => {
     const line = (lines[n - 1] ?? '').slice(gobble);
+    // A label in an escape names its line.
+    nameNext(it, { value: String(first + i), shown: null, kind: 'lstnumber' });
     const read = codeLine(it, line, code, state);
     state = read.state;
     return { pieces: read.pieces, number: first + i, indent: /^\s/.test(line) ? 1 : 0 };
@@ -211,6 +214,16 @@ const environment = (name: string, preset: readonly Token[], detail: string): En
 /** How keys are read: with those of `\lstset`, or alone. */
 type ReadKeys = (it: Interpreter, options: readonly Token[]) => Keys;
 
+/** `float=htbp`: the program floats. */
+function inFloat(it: Interpreter, keys: Keys, act: () => void): void {
+  const floats = keys.has('float');
+  it.endParagraph();
+  const place = word(it, keys, 'float').replace(/[^htbpH!]/g, '');
+  if (floats) it.execute(it.source(`\\begin{lst@float}[${place || 'tbp'}]`));
+  act();
+  if (floats) it.execute(it.source('\\end{lst@float}'));
+}
+
 /** Prints what stands up to the end of an environment as a program. */
 export function printCode(
   it: Interpreter,
@@ -220,8 +233,7 @@ export function printCode(
 ): void {
   const keys = read(it, options);
   const lines = rawLines(it, name);
-  it.endParagraph();
-  withCaption(it, keys, () => setCode(it, lines, keys));
+  inFloat(it, keys, () => withCaption(it, keys, () => setCode(it, lines, keys)));
   finishRaw(it);
 }
 
@@ -306,7 +318,12 @@ export const listings: PackageEntry = {
   name: 'listings',
   description: 'Programs with their words set by kind, numbered, framed, captioned.',
   options: null,
-  environments: [environment('lstlisting', [], '')],
+  environments: [
+    environment('lstlisting', [], ''),
+    ...floatKind('lstlisting', 'A program')
+      .slice(0, 1)
+      .map((entry) => ({ ...entry, name: 'lst@float' })),
+  ],
   commands: [
     ...shortVerbs('lstMakeShortInline', 'lstDeleteShortInline', (it, text) => inlineCode(it, text)),
     inline,
