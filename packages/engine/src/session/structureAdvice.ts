@@ -60,17 +60,28 @@ const labelsBehind = (shape: Shape): RawFinding[] =>
     return [{ code: 'label-behind-formula' as const, from: to - label.length, to, args, fix }];
   });
 
+/** Commands of the document's own that set a number by hand: their definitions say `\tag`. */
+const taggingNames = (text: string): string[] =>
+  [
+    ...text.matchAll(
+      /\\(?:(?:re|provide)?newcommand|providecommand|def|DeclareRobustCommand)\*?\s*\{?\\([a-zA-Z]+)\}?[^\n]*\\tag\b/g,
+    ),
+  ].map(([, name = '']) => name);
+
 /** A label in a formula without a number; its button gives it one. */
 function labelsUnnumbered(shape: Shape): RawFinding[] {
   const labels = partsNamed(shape, 'command', 'label');
   if (labels.length === 0) return [];
   const tags = partsNamed(shape, 'command', 'tag', 'tag*');
+  const own = taggingNames(shape.text).map((name) => new RegExp(`\\\\${name}(?![a-zA-Z])`));
   return partsNamed(shape, 'begin').flatMap((begin) => {
     const end = STARRED.test(begin.name) ? partnerOf(shape, begin) : null;
     if (!end) return [];
     const isInside = ({ from }: Part): boolean => from > begin.to && from < end.from;
     const inside = labels.find(isInside);
     if (!inside || tags.some(isInside)) return [];
+    const body = shape.text.slice(begin.to, end.from);
+    if (own.some((command) => command.test(body))) return [];
     const name = begin.name === 'displaymath' ? 'equation' : begin.name.slice(0, -1);
     const renamed = (part: Part) => {
       const from = shape.text.indexOf(begin.name, part.from);

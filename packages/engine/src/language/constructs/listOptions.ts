@@ -111,12 +111,13 @@ export function listLabel(
   if (tokens.length === 0) return null;
   const label = understood(it) ? keyValues(tokens).get('label') : undefined;
   if (label) return counter ? label.flatMap((t, i) => starred(it, label, t, i, counter)) : label;
-  if (!counter || !understood(it) || keyValues(tokens).size > 1) return null;
-  // A key is no model.
-  const word = textOf(it.p, tokens);
-  return KEYS_ALONE.has(word) || word.includes('=')
+  if (!counter || !understood(it)) return null;
+  // A model comes first, keys behind it; a key alone is no model (enumitem manual, section 5).
+  const [first = []] = splitAt(tokens, ',');
+  const word = textOf(it.p, first).trim();
+  return KEYS_ALONE.has(word) || word.includes('=') || it.read(LIST_KEYS)[word]
     ? null
-    : (labelModel(it, tokens, counter)?.label ?? null);
+    : (labelModel(it, first, counter)?.label ?? null);
 }
 
 const KEYS_ALONE: ReadonlySet<string> = new Set([
@@ -127,6 +128,7 @@ const KEYS_ALONE: ReadonlySet<string> = new Set([
   'wide',
   'fullwidth',
   'inline',
+  'unboxed',
 ]);
 
 /** `\alph*` becomes `\alph{enumi}`. */

@@ -101,3 +101,37 @@ describe('paragraphs within arguments', () => {
     expect(laidBody(body, '\\usepackage{graphicx,fancybox}').text).toMatch(/ebb/);
   });
 });
+
+/** What LaTeX takes in formulas though it is of text: it sets something, leaves a mark, or comes to nothing. */
+describe('commands of text in formulas', () => {
+  const AMS = '\\usepackage{amsmath,hyperref}';
+  it('numbers by hand count on', () => {
+    const own = `${AMS}\\newcommand\\numberthis{\\addtocounter{equation}{1}\\tag{\\theequation}}`;
+    const body =
+      '\\begin{align*}a&=b\\\\&=c\\numberthis\\label{e}\\end{align*}\\eqref{e} \\begin{equation}d\\end{equation}';
+    const { text } = laidBody(body, own);
+    expect(text.replaceAll(/[\s|]/g, '')).toMatch(/^𝑎=𝑏=𝑐\(1\)\(1\)𝑑\(2\)/);
+    expect(findingsIn(inArticle(body, own))).toEqual([]);
+  });
+  it.each(
+    '\\setcounter{equation}{4} \\refstepcounter{equation} \\setlength{\\parskip}{1pt} \\phantomsection \\hfill \\linebreak \\vspace{2pt} \\noindent \\strut \\null \\footnotemark \\textsuperscript{a}'.split(
+      ' ',
+    ),
+  )('%s', (command) => {
+    expect(findingsIn(inArticle(`\\begin{align*}a ${command} b\\end{align*}`, AMS))).toEqual([]);
+  });
+});
+
+/** enumitem manual, section 5. */
+it.each([
+  ['[(i),leftmargin=*]', ['(i) ebb', '(ii) flood']],
+  ['[a),noitemsep]', ['a) ebb', 'b) flood']],
+  ['[noitemsep]', ['1. ebb', '2. flood']],
+  ['[label=Q\\arabic*:,leftmargin=*]', ['Q1: ebb', 'Q2: flood']],
+])('numbers of a list with %s', (options, wanted) => {
+  const set = laidBody(
+    `\\begin{enumerate}${options}\\item ebb\\item flood\\end{enumerate}`,
+    '\\usepackage[shortlabels]{enumitem}',
+  );
+  expect(set.lines.slice(0, 2).map(({ text }) => text)).toEqual(wanted);
+});

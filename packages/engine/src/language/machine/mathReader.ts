@@ -15,7 +15,7 @@ import { emboldened, letterIn } from '../symbols/alphabets';
 import { CHARACTER_CLASSES, CHARACTERS, OPERATOR_CHARACTERS } from '../symbols/symbols';
 import { readPrimes, readScript } from './mathScripts';
 import { noBorders, type RowBorders, type RowMarks } from './rowMarks';
-import { textInFormula } from './textInFormula';
+import { EMPTY, textInFormula } from './textInFormula';
 import { shorthandIn } from './shorthands';
 import { unicodeNodes } from './unicodeMath';
 import { beginInFormula, endInFormula, type OpenInFormula } from './mathEnvironments';
@@ -320,7 +320,7 @@ export class MathReader {
     }
     const text = textInFormula(this, entry, token);
     if (text) {
-      nodes.push(text);
+      if (text !== EMPTY) nodes.push(text);
       return null;
     }
     // A heading, a list or a paragraph of text: the formula before it was not closed.

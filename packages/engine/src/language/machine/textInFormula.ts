@@ -15,7 +15,7 @@ const IN_ONE_PIECE: ReadonlySet<string> = new Set(
    textordfeminine textordmasculine textonehalf texteuro
    AA aa AE ae OE oe O o L l ss i j u c r H v b d t k \` ' ^ " ~ = . SS th TH DH dh
    includegraphics colorbox fcolorbox sout uline uwave dotuline dashuline xout
-   makebox framebox fbox frame rule usebox cite ref pageref nameref autoref cref Cref TextOrMath
+   makebox framebox fbox frame rule usebox strut footnotemark textsuperscript textsubscript hypertarget cite ref pageref nameref autoref cref Cref TextOrMath
    underbar textsc textsl textup textmd textnormal emph`
     .trim()
     .split(/\s+/),
@@ -35,17 +35,37 @@ export const ENVIRONMENTS: ReadonlySet<string> = new Set([
   'minipage',
 ]);
 
+/** Nothing is set, and nothing is wrong. */
+export const EMPTY = 'empty';
+
+/** Commands that set something or leave a mark: they do so in formulas too. */
+const CARRIED_OUT: ReadonlySet<string> = new Set(
+  `setcounter addtocounter stepcounter refstepcounter newcounter setlength addtolength phantomsection
+   addcontentsline pdfbookmark`
+    .trim()
+    .split(/\s+/),
+);
+/** Room and breaks that LaTeX takes in formulas, where they come to nothing. */
+const COME_TO_NOTHING: ReadonlySet<string> = new Set(
+  'hfill hrulefill dotfill vspace linebreak newline pagebreak noindent unskip null'.split(' '),
+);
+
 /** A command that has no form of its own in formulas: set as text in one piece, as a size, or null. */
 export function textInFormula(
   reader: MathReader,
   entry: CommandEntry,
   token: Token,
-): MathNode | null {
+): MathNode | typeof EMPTY | null {
   const { it } = reader;
   if (SIZES.has(entry.name) && entry.run) {
     const args = it.readArguments(entry.signature, token);
     if (args) entry.run(it, args, token);
     return { kind: 'size', size: it.font.size, ...reader.span(token) };
+  }
+  if (CARRIED_OUT.has(entry.name) || COME_TO_NOTHING.has(entry.name)) {
+    const args = it.readArguments(entry.signature, token);
+    if (args && CARRIED_OUT.has(entry.name)) entry.run?.(it, args, token);
+    return EMPTY;
   }
   if (READ_RAW.has(entry.name) && entry.run) {
     const { run } = entry;
