@@ -8,7 +8,7 @@ export function structureAdvice(shape: Shape, block: SessionBlock): RawFinding[]
   return [
     ...shortScripts(shape.text, block),
     ...labelsBehind(shape),
-    ...labelsUnnumbered(shape),
+    ...labelsUnnumbered(shape, block),
     ...emptyRows(shape),
     ...emptyArguments(shape),
   ];
@@ -60,28 +60,23 @@ const labelsBehind = (shape: Shape): RawFinding[] =>
     return [{ code: 'label-behind-formula' as const, from: to - label.length, to, args, fix }];
   });
 
-/** Commands of the document's own that set a number by hand: their definitions say `\tag`. */
-const taggingNames = (text: string): string[] =>
-  [
-    ...text.matchAll(
-      /\\(?:(?:re|provide)?newcommand|providecommand|def|DeclareRobustCommand)\*?\s*\{?\\([a-zA-Z]+)\}?[^\n]*\\tag\b/g,
-    ),
-  ].map(([, name = '']) => name);
-
 /** A label in a formula without a number; its button gives it one. */
-function labelsUnnumbered(shape: Shape): RawFinding[] {
+function labelsUnnumbered(shape: Shape, { reading }: SessionBlock): RawFinding[] {
   const labels = partsNamed(shape, 'command', 'label');
   if (labels.length === 0) return [];
   const tags = partsNamed(shape, 'command', 'tag', 'tag*');
-  const own = taggingNames(shape.text).map((name) => new RegExp(`\\\\${name}(?![a-zA-Z])`));
+  // A command of the document's own may have given it a number.
+  const numbered = new Set(
+    reading.labels.filter(({ value }) => value !== '').map(({ name }) => name),
+  );
   return partsNamed(shape, 'begin').flatMap((begin) => {
     const end = STARRED.test(begin.name) ? partnerOf(shape, begin) : null;
     if (!end) return [];
     const isInside = ({ from }: Part): boolean => from > begin.to && from < end.from;
     const inside = labels.find(isInside);
     if (!inside || tags.some(isInside)) return [];
-    const body = shape.text.slice(begin.to, end.from);
-    if (own.some((command) => command.test(body))) return [];
+    const named = /^\s*\{([^{}]*)\}/.exec(shape.text.slice(inside.to))?.[1];
+    if (named !== undefined && numbered.has(named)) return [];
     const name = begin.name === 'displaymath' ? 'equation' : begin.name.slice(0, -1);
     const renamed = (part: Part) => {
       const from = shape.text.indexOf(begin.name, part.from);
