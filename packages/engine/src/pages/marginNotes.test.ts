@@ -6,16 +6,18 @@ const SP = 65536;
 const doc = (body: string, options = '', preamble = ''): Laid =>
   laid(`\\documentclass[${options}]{article}${preamble}\\begin{document}${body}\\end{document}`);
 /** The measures of a document in points. */
-const measures = ({ session }: Laid) => {
-  const page = session.pages[0] as { geometry: Record<string, number> };
-  return Object.fromEntries(Object.entries(page.geometry).map(([key, value]) => [key, value / SP]));
+const measures = ({ session }: Laid): { readonly left: number; readonly textWidth: number } => {
+  const [page] = session.pages;
+  if (!page) throw new Error('no page');
+  const { left, textWidth } = page.geometry;
+  return { left: left / SP, textWidth: textWidth / SP };
 };
 
 /** article.cls and the kernel's `\@addmarginpar`: 11 pt from the text, 5 pt from one another. */
 describe('notes in the margin', () => {
   it('stand at the right, their first line on the line they are met on', () => {
     const set = doc('Text\\marginpar{note} here.');
-    const { left = 0, textWidth = 0 } = measures(set);
+    const { left, textWidth } = measures(set);
     expect(set.word('note').x).toBeCloseTo(left + textWidth + 11, 1);
     expect(set.word('note').y).toBeCloseTo(set.word('Text').y, 2);
   });
@@ -55,7 +57,7 @@ describe('notes in the margin', () => {
       'twocolumn',
       '\\setlength\\marginparwidth{40pt}\\setlength\\marginparsep{10pt}',
     );
-    const { left = 0 } = measures(set);
+    const { left } = measures(set);
     expect(left - set.word('note').x).toBeCloseTo(50, 1);
   });
   it('stand beside the last line where they are met between paragraphs', () => {
