@@ -2,6 +2,7 @@ import type { ClassEntry } from '../machine/entries';
 import { amsart, amsbook } from './amsart';
 import { beamer } from './beamer';
 import { exam } from './exam';
+import { withFurtherNames } from './furtherClassNames';
 import { KOMA } from './koma';
 import { letter } from './letter';
 import { slides } from './slides';
@@ -26,7 +27,7 @@ export const CLASSES: Readonly<Record<string, ClassEntry>> = Object.fromEntries(
     standalone,
     ...KOMA,
     ...ctexClasses(),
-  ].map((entry) => [entry.name, entry]),
+  ].map((entry) => [entry.name, withFurtherNames(entry)]),
 );
 
 /** The classes of ctex are the standard ones with Chinese type, which is there anyway. */

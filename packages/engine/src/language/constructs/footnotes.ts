@@ -34,17 +34,8 @@ export function noteMark(it: Interpreter, tokens: readonly Token[]): Inline {
   it.execute(thisMark(it, tokens));
   const inlines = it.inlinesOf([it.p.command('@makefnmark')]);
   it.closeGroup();
-  return {
-    kind: 'box',
-    inlines,
-    width: null,
-    align: 'left',
-    raise: 0,
-    hidden: false,
-    frame: null,
-    grow: false,
-    ...it.p.place,
-  };
+  const box = emptyBox(it);
+  return box.kind === 'box' ? { ...box, inlines, width: null } : box;
 }
 
 /** Has the document said so itself? */

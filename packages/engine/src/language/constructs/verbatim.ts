@@ -92,15 +92,20 @@ export function rawLines(it: Interpreter, name: string): string[] {
   return lines;
 }
 
-/** Lines in typewriter one under another, in the measures of a list (LaTeX's `\@verbatim`). */
-export function setLines(it: Interpreter, lines: readonly (readonly Inline[])[]): void {
+/** Opens a list without a mark whose lines are paragraphs as they are typed (LaTeX's `\@verbatim`). */
+export function beginVerbatim(it: Interpreter): void {
   beginTrivial(it);
-  // `\\trivlist\\item\\relax … \\vskip\\parskip` (`\\@verbatim`).
+  // `\trivlist\item\relax … \vskip\parskip`.
   it.mode.vlist.push({ kind: 'vspace', glue: it.skip('parskip'), behaviour: 'plain' });
   setSkip(it.state, 'parskip', glue(0));
   setDimen(it.state, 'parindent', 0);
   setSkip(it.state, 'rightskip', FIL);
   it.write(CELLS.alignment, 'left');
+}
+
+/** Lines in typewriter one under another, in the measures of a list. */
+export function setLines(it: Interpreter, lines: readonly (readonly Inline[])[]): void {
+  beginVerbatim(it);
   const { data } = it.innermost;
   const list = data.get(LIST);
   if (list) data.set(LIST, { ...list, parSep: it.skip('parskip') });

@@ -1,14 +1,13 @@
-import { FIL, glue, type Sp } from '../../base/lengths';
+import type { Sp } from '../../base/lengths';
 import type { Inline } from '../../document/inlines';
 import { cellsBy } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
-import { setDimen, setSkip } from '../../expansion/registers';
 import { textOf, tokensText } from '../../expansion/tokenText';
 import { findFile, reportMissing, writtenFile } from '../constructs/files';
-import { beginTrivial, endList } from '../constructs/lists';
+import { endList } from '../constructs/lists';
 import { shortVerbs } from '../constructs/shortVerb';
-import { finishRaw, rawLines, rawOptions, readRaw } from '../constructs/verbatim';
-import { CELLS, environmentCell } from '../machine/cells';
+import { beginVerbatim, finishRaw, rawLines, rawOptions, readRaw } from '../constructs/verbatim';
+import { environmentCell } from '../machine/cells';
 import { enterColumn, leaveColumn } from '../machine/columns';
 import { counterValue, setCounter } from '../machine/counters';
 import {
@@ -88,12 +87,7 @@ function labelRule(
 
 /** Text of its own paragraphs, as `verbatim` stands: a list without a mark. */
 function setDisplayed(it: Interpreter, lines: readonly string[], keys: Keys): void {
-  beginTrivial(it);
-  it.mode.vlist.push({ kind: 'vspace', glue: it.skip('parskip'), behaviour: 'plain' });
-  setSkip(it.state, 'parskip', glue(0));
-  setDimen(it.state, 'parindent', 0);
-  setSkip(it.state, 'rightskip', FIL);
-  it.write(CELLS.alignment, 'left');
+  beginVerbatim(it);
   pushLines(it, lines, keys);
 }
 

@@ -3,7 +3,7 @@ import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
 import { textOf, tokensText } from '../../expansion/tokenText';
 import type { Interpreter } from '../machine/interpreter';
-import { colourOf } from '../scanning/colours';
+import { colourSaid } from '../scanning/colours';
 import { dimenOf } from '../scanning/dimenOf';
 import { splitAt, trimmed } from '../scanning/optionLists';
 import type { ProgramLook } from './listingLayout';
@@ -106,15 +106,6 @@ const FRAMES: Readonly<Record<string, ProgramLook['sides']>> = {
   single: [true, true, true, true],
 };
 
-/** The colour that `\color[model]{…}` or a name gives, or null. */
-function colourIn(it: Interpreter, tokens: readonly Token[] | undefined): number | null {
-  if (!tokens) return null;
-  const at = tokens.findIndex(({ text }) => text === 'color');
-  const rest = tokens.slice(at + 1);
-  const end = rest[0]?.text === '[' ? rest.findIndex(({ text }) => text === ']') : -1;
-  return colourOf(it, end > 0 ? rest.slice(1, end) : null, trimmed(rest.slice(end + 1)));
-}
-
 /**
  * How the lines stand. Frames lie within the measure here, so the text is set in by rule and room
  * (fancyvrb.sty, `\FV@LeftListFrame@Single`); numbers stand outside of it.
@@ -134,11 +125,11 @@ export function lookOf(it: Interpreter, keys: Keys): ProgramLook {
     first: isOn(it, keys, 'numberfirstline'),
     sides,
     rule,
-    ruleColour: colourIn(it, keys.rulecolor) ?? 0,
+    ruleColour: colourSaid(it, keys.rulecolor) ?? 0,
     sep,
     extra: [0, 0, 0, 0],
     arc: 0,
-    ground: colourIn(it, keys.fillcolor ?? keys.bgcolor),
+    ground: colourSaid(it, keys.fillcolor ?? keys.bgcolor),
     left: lengthOf(it, keys, 'xleftmargin', 0) + inset(sides[0]),
     right: lengthOf(it, keys, 'xrightmargin', 0) + inset(sides[1]),
     breaks: isOn(it, keys, 'breaklines'),

@@ -20,9 +20,9 @@ import {
 } from '../machine/entries';
 import { resumeAfterBlock } from '../machine/formulas';
 import type { Interpreter } from '../machine/interpreter';
-import { colourOf } from '../scanning/colours';
+import { colourSaid } from '../scanning/colours';
 import { glueOf } from '../scanning/glueOf';
-import { trimmed } from '../scanning/optionLists';
+import { commonIndent } from './fancyvrbLines';
 import { codeLine, codeLook } from './listingCode';
 import {
   isOn,
@@ -44,7 +44,6 @@ const lastNumber = cellsBy<number>('lstlast', 0);
 
 function lookOf(it: Interpreter, keys: Keys): ProgramLook {
   const numbers = word(it, keys, 'numbers');
-  const colour = style(keys, 'rulecolor');
   const length = (key: string, otherwise: string): number => lengthOf(it, keys, key, otherwise);
   return {
     numbers: numbers === 'left' || numbers === 'right' ? numbers : 'none',
@@ -55,7 +54,7 @@ function lookOf(it: Interpreter, keys: Keys): ProgramLook {
     first: isOn(it, keys, 'numberfirstline'),
     sides: sidesOf(word(it, keys, 'frame')),
     rule: length('framerule', '0.4pt'),
-    ruleColour: colour.length > 0 ? (colourNamed(it, colour) ?? 0) : 0,
+    ruleColour: colourSaid(it, style(keys, 'rulecolor')) ?? 0,
     sep: length('framesep', '3pt'),
     extra: [
       length('framexleftmargin', '0pt'),
@@ -64,7 +63,7 @@ function lookOf(it: Interpreter, keys: Keys): ProgramLook {
       length('framexbottommargin', '0pt'),
     ],
     arc: /t/.test(word(it, keys, 'frameround')) ? 4 * PT : 0,
-    ground: colourNamed(it, style(keys, 'backgroundcolor')),
+    ground: colourSaid(it, style(keys, 'backgroundcolor')),
     left: length('xleftmargin', '0pt'),
     right: length('xrightmargin', '0pt'),
     breaks: isOn(it, keys, 'breaklines'),
@@ -88,16 +87,6 @@ function sidesOf(frame: string): ProgramLook['sides'] {
   return [sides.includes('l'), sides.includes('r'), sides.includes('t'), sides.includes('b')];
 }
 
-/** The colour that `\color[model]{…}` names, or null. */
-function colourNamed(it: Interpreter, tokens: readonly Token[]): number | null {
-  const at = tokens.findIndex((t) => t.text === 'color');
-  if (at < 0) return null;
-  const rest = tokens.slice(at + 1);
-  const end = rest[0]?.text === '[' ? rest.findIndex(({ text }) => text === ']') : -1;
-  const model = end > 0 ? rest.slice(1, end) : null;
-  return colourOf(it, model, trimmed(rest.slice(end + 1)));
-}
-
 /** Numbers of the lines that are shown: `linerange={2-5,8-9}`, `firstline`, `lastline`. */
 function shownLines(it: Interpreter, keys: Keys, count: number): number[] {
   const ranges = word(it, keys, 'linerange').replace(/[{}]/g, '');
@@ -118,17 +107,11 @@ function firstNumber(it: Interpreter, keys: Keys, shown: readonly number[]): num
   return Number(said) || (keys.has('linerange') || keys.has('firstline') ? (shown[0] ?? 1) : 1);
 }
 
-/** How many blanks all lines begin with that are not empty. */
-function indentOf(lines: readonly string[]): number {
-  const written = lines.filter((line) => line.trim() !== '');
-  return Math.min(Infinity, ...written.map((line) => /^\s*/.exec(line)?.[0].length ?? 0));
-}
-
 function setCode(it: Interpreter, lines: readonly string[], keys: Keys): void {
   const look = lookOf(it, keys);
   const code = codeLook(it, keys, languageOf(it, keys));
   const gobble = isOn(it, keys, 'autogobble')
-    ? indentOf(lines)
+    ? commonIndent(lines)
     : Math.max(0, numberOf(it, keys, 'gobble', 0));
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.execute(style(keys, 'basicstyle'));

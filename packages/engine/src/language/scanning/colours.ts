@@ -1,3 +1,4 @@
+import { trimmed } from './optionLists';
 import { blended } from '../../base/paint';
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
@@ -110,4 +111,12 @@ export function isColour(it: Interpreter, text: string): boolean {
     const name = part.trim();
     return i % 2 === 0 ? isName(name) || (i > 0 && name === '') : /^[\d.]*$/.test(name);
   });
+}
+
+/** The colour that `\color[model]{…}` or a name alone gives, or null where nothing is said. */
+export function colourSaid(it: Interpreter, tokens: readonly Token[] | undefined): number | null {
+  if (!tokens || tokens.length === 0) return null;
+  const rest = tokens.slice(tokens.findIndex(({ text }) => text === 'color') + 1);
+  const end = rest[0]?.text === '[' ? rest.findIndex(({ text }) => text === ']') : -1;
+  return colourOf(it, end > 0 ? rest.slice(1, end) : null, trimmed(rest.slice(end + 1)));
 }
