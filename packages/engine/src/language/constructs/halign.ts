@@ -46,12 +46,14 @@ function columnOf(it: Interpreter, piece: readonly Token[]): Column {
   const at = piece.findIndex((token) => isNamed(token, 'tabskip'));
   let rest = piece;
   if (at >= 0) {
-    const end = p.command('relax');
-    p.push([...piece.slice(at + 1), end]);
+    // A sum (`\dimexpr`) takes the first of them as its end.
+    const [end, last] = [p.command('relax'), p.command('relax')];
+    p.push([...piece.slice(at + 1), end, last]);
     p.takeChar('=');
     setSkip(it.state, 'tabskip', scanGlue(p));
     const left: Token[] = [];
-    for (let token = p.next(); token !== null && token !== end; token = p.next()) left.push(token);
+    for (let token = p.next(); token !== null && token !== last; token = p.next())
+      if (token !== end) left.push(token);
     rest = [...piece.slice(0, at), ...left];
   }
   const hash = rest.findIndex(({ cat }) => cat === Cat.Parameter);
@@ -160,7 +162,7 @@ function align(it: Interpreter, token: Token): void {
       const [name, ...behind] = left;
       p.push(behind);
       const between = readArgument(p, name, true) ?? [];
-      left = behind.slice(between.length + 2);
+      left = behind.slice(behind[0]?.cat === Cat.Begin ? between.length + 2 : 1);
       for (let n = left.length; n > 0; n--) p.next();
       rows.push(between);
       left = left.slice(

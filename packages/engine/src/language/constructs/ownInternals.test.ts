@@ -72,6 +72,7 @@ describe('alignments of plain TeX', () => {
     ['templates that come again', '{\\hfil#\\hfil&&(#)\\cr a&b&c&d\\cr}', /a\(b\)\(c\)\(d\)/],
     ['cells without a template', '{(#)&(#)\\cr a&\\omit b\\cr}', /\(a\)b/],
     ['cells over several columns', '{#&#\\cr\\multispan2 wide\\cr a&b\\cr}', /wide.*ab/],
+    ['a sum as glue', '{#\\tabskip=\\dimexpr2pt+3pt&#\\cr a&b\\cr}', /ab/],
     ['what stands between rows', '{#\\cr a\\cr\\noalign{\\hrule}b\\cr}', /a.*b/],
   ])('%s', (_what, body, wanted) => {
     expect(align(body).text.replaceAll(/[\s|]/g, '')).toMatch(wanted);
