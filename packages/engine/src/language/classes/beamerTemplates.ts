@@ -41,42 +41,65 @@ function templateBody(it: Interpreter, option: string | null): readonly Token[] 
   return args ? tokensOf(args, 0) : null;
 }
 
+/** What a template is set to: a choice by its name, or the template itself. */
+interface Said {
+  readonly name: string;
+  readonly option: string | null;
+  readonly body: readonly Token[] | null;
+}
+
+function setFoot(it: Interpreter, { option, body }: Said): void {
+  const { own } = it.read(LOOK);
+  if (body) {
+    if (body.length === 0) change(it, { footline: 'none', own: { ...own, foot: null } });
+    else change(it, { own: { ...own, foot: body } });
+    return;
+  }
+  const isThree = /infolines|author/.test(option ?? '');
+  const footline = /number/.test(option ?? '') ? 'number' : isThree ? 'three' : null;
+  if (footline) change(it, { footline, own: { ...own, foot: null } });
+}
+
+function setHead(it: Interpreter, { body }: Said): void {
+  const { own } = it.read(LOOK);
+  if (body) change(it, body.length === 0 ? { headline: 'none' } : { own: { ...own, head: body } });
+}
+
+function setBehind(it: Interpreter, { body }: Said): void {
+  const { own } = it.read(LOOK);
+  if (body && body.length > 0) change(it, { own: { ...own, behind: body } });
+}
+
+function setMarks(it: Interpreter, { name, option, body }: Said): void {
+  const marks = MARKS.find(([sign]) => sign.test(option ?? ''))?.[1];
+  if (marks) change(it, { marks });
+  if (!body) return;
+  const level = 'i'.repeat(1 + (name.match(/sub/g) ?? []).length);
+  const opens = it.source(`\\def\\labelitem${level}{{\\bmr@structure `);
+  it.execute([...opens, ...body, ...it.source('}}')]);
+}
+
+/** Templates that are carried out, by their names. */
+const TEMPLATES: readonly (readonly [RegExp, (it: Interpreter, said: Said) => void])[] = [
+  [/^footline$/, setFoot],
+  [/^headline$/, setHead],
+  [/^background(?: canvas)?$/, setBehind],
+  [/^items$|^itemize (?:sub)*items?$/, setMarks],
+  [
+    /^blocks$/,
+    (it, { option }) => {
+      if (option !== null)
+        change(it, { filled: option !== 'default', round: /round/.test(option) });
+    },
+  ],
+];
+
 /** `\setbeamertemplate{footline}[frame number]`, `{footline}{…}`. */
 function setTemplate(it: Interpreter, args: Args): void {
   const name = textOf(it.p, tokensOf(args, 0)).trim();
   const option = args[1] ? tokensText(tokensOf(args, 1)).trim() : null;
-  const body = templateBody(it, option);
-  const { own } = it.read(LOOK);
-  if (name === 'footline' && body) {
-    if (body.length === 0) change(it, { footline: 'none', own: { ...own, foot: null } });
-    else change(it, { own: { ...own, foot: body } });
-  } else if (name === 'footline' && option !== null) {
-    const foot = /number/.test(option)
-      ? 'number'
-      : /infolines|author/.test(option)
-        ? 'three'
-        : null;
-    if (foot) change(it, { footline: foot, own: { ...own, foot: null } });
-  } else if (name === 'headline' && body)
-    change(it, body.length === 0 ? { headline: 'none' } : { own: { ...own, head: body } });
-  else if (/^background(?: canvas)?$/.test(name) && body && body.length > 0)
-    change(it, { own: { ...own, behind: body } });
-  else if (name === 'blocks' && option !== null)
-    change(it, { filled: option !== 'default', round: /round/.test(option) });
-  else if (
-    /^item(?:ize)? ?(?:sub)*items?$|^items$|^sections\/subsections in toc$/.test(name) &&
-    option !== null
-  ) {
-    const marks = MARKS.find(([sign]) => sign.test(option))?.[1];
-    if (marks && name !== 'sections/subsections in toc') change(it, { marks });
-  } else if (/^itemize (?:sub)*item$/.test(name) && body) {
-    const level = 'i'.repeat(1 + (name.match(/sub/g) ?? []).length);
-    it.execute([
-      ...it.source(`\\def\\labelitem${level}{{\\bmr@structure `),
-      ...body,
-      ...it.source('}}'),
-    ]);
-  }
+  const said: Said = { name, option, body: templateBody(it, option) };
+  TEMPLATES.find(([names]) => names.test(name))?.[1](it, said);
 }
 
 /** `\setbeamerfont{frametitle}{size=\large,series=\bfseries}`. */
