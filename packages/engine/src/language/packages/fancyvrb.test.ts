@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { findingsIn, inArticle, linesOf, textFiles, typeset } from '../../testing/document';
 import { laid, laidBody } from '../../testing/layout';
+import { painted } from '../../testing/painted';
 
 const USE = '\\usepackage{fancyvrb,xcolor}';
 const verbatim = (code: string, options = '', name = 'Verbatim'): string =>
@@ -68,6 +69,12 @@ describe('verbatim text', () => {
     expect(word('tide').x - margin).toBeCloseTo(isFramed ? 0.4 + 3 : 0, 1);
     // Twelve points beside the frame.
     expect(margin - word('1').x).toBeGreaterThan(12);
+  });
+  it('has no gaps in a frame with a label', () => {
+    const set = laidBody(verbatim('a', 'frame=single,label=Tide'), USE);
+    const top = set.rules.find(({ width }) => width > 50);
+    const sides = Math.min(...painted(set).map((one) => one.top));
+    expect(sides).toBeCloseTo((top?.y ?? 0) + (top?.height ?? 0), 0);
   });
   it('goes on over pages in its frame', () => {
     const long = verbatim(Array.from({ length: 90 }, (_, i) => `l${i}`).join('\n'), 'frame=single');

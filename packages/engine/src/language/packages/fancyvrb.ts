@@ -53,12 +53,16 @@ function pushLines(it: Interpreter, all: readonly string[], keys: Keys): void {
   const look = lookOf(it, keys);
   const [above, below] = labelsOf(it, keys);
   const [l, r, t, b] = look.sides;
-  labelRule(it, above, 'above', look.sep);
+  // Between rules at the sides the room of a label's line is within them.
+  const inside = l || r;
+  const [over, under] = [above.length > 0, below.length > 0];
+  labelRule(it, above, 'above', inside ? 0 : look.sep);
   setProgram(it, set, {
     ...look,
-    sides: [l, r, t && above.length === 0, b && below.length === 0],
+    sides: [l, r, t && !over, b && !under],
+    extra: [0, 0, inside && over ? look.sep : 0, inside && under ? look.sep : 0],
   });
-  labelRule(it, below, 'below', look.sep);
+  labelRule(it, below, 'below', inside ? 0 : look.sep);
   setCounter(it.state, 'FancyVerbLine', first + lines.length - 1);
 }
 
