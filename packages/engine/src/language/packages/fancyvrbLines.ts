@@ -5,6 +5,7 @@ import { tokensText } from '../../expansion/tokenText';
 import { typewriterInlines } from '../constructs/verbatim';
 import type { Interpreter } from '../machine/interpreter';
 import { isOn, type Keys, numberOf, word } from './fancyvrbKeys';
+import { untabbed } from './listingCode';
 import type { ProgramLine } from './listingLayout';
 
 /** What characters are in verbatim text: of another kind than "as they stand" by `commandchars` and `codes`. */
@@ -40,17 +41,9 @@ function tokensOfLine(it: Interpreter, line: string, kinds: Kinds): Token[] {
   return out;
 }
 
-/** Tabs to their stops, or as so many blanks. */
-function untabbed(line: string, size: number, obeyed: boolean): string {
-  if (!line.includes('\t')) return line;
-  if (!obeyed) return line.replaceAll('\t', ' '.repeat(size));
-  let column = 0;
-  return line.replace(/\t|[^\t]+/g, (piece) => {
-    const text = piece === '\t' ? ' '.repeat(size - (column % size)) : piece;
-    column += text.length;
-    return text;
-  });
-}
+/** Tabs to their stops (`obeytabs`), or each as so many blanks. */
+const withoutTabs = (line: string, size: number, obeyed: boolean): string =>
+  obeyed ? untabbed(line, size) : line.replaceAll('\t', ' '.repeat(size));
 
 /** How lines are read and set, found once for all of a text. */
 export function lineSetter(
@@ -66,7 +59,7 @@ export function lineSetter(
   const format = it.p.command('FancyVerbFormatLine');
   return (raw) => {
     const tabs = isOn(it, keys, 'showtabs') ? raw.replaceAll('\t', '→'.padEnd(size)) : raw;
-    const text = untabbed(tabs, size, obeyed);
+    const text = withoutTabs(tabs, size, obeyed);
     const line = blanks ? text.replaceAll(' ', '␣') : text;
     const group = (tokens: readonly Token[]): Token[] => [
       it.p.make(Cat.Begin, '{'),

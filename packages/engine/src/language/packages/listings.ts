@@ -207,6 +207,17 @@ function inFloat(it: Interpreter, keys: Keys, act: () => void): void {
   if (floats) it.execute(it.source('\\end{lst@float}'));
 }
 
+/** Lines printed as a program. */
+export function printLines(
+  it: Interpreter,
+  lines: readonly string[],
+  options: readonly Token[],
+  read: ReadKeys = keysWith,
+): void {
+  const keys = read(it, options);
+  inFloat(it, keys, () => withCaption(it, keys, () => setCode(it, lines, keys)));
+}
+
 /** Prints what stands up to the end of an environment as a program. */
 export function printCode(
   it: Interpreter,
@@ -214,21 +225,8 @@ export function printCode(
   options: readonly Token[],
   read: ReadKeys = keysWith,
 ): void {
-  const keys = read(it, options);
-  const lines = rawLines(it, name);
-  inFloat(it, keys, () => withCaption(it, keys, () => setCode(it, lines, keys)));
+  printLines(it, rawLines(it, name), options, read);
   finishRaw(it);
-}
-
-/** Lines printed as a program. */
-export function printLines(
-  it: Interpreter,
-  lines: readonly string[],
-  options: readonly Token[],
-): void {
-  const keys = keysWith(it, options);
-  it.endParagraph();
-  withCaption(it, keys, () => setCode(it, lines, keys));
 }
 
 /** A piece of a program in the line, between two equal characters or in braces. */
@@ -259,10 +257,7 @@ export function printFile(
 ): void {
   const file = findFile(it, name, ['']);
   if (!file) return reportMissing(it, name, it.p.place);
-  const keys = read(it, options);
-  const all = file.text.replace(/\n$/, '').split('\n');
-  it.endParagraph();
-  withCaption(it, keys, () => setCode(it, all, keys));
+  printLines(it, file.text.replace(/\n$/, '').split('\n'), options, read);
 }
 
 function inlineCode(it: Interpreter, text: string): Inline[] {
