@@ -5,11 +5,12 @@ import type { Inline } from './inlines';
 /** The classes that decide spacing (The TeXbook, chapter 17). */
 export type MathClass = 'ord' | 'op' | 'bin' | 'rel' | 'open' | 'close' | 'punct' | 'inner';
 
-/** The alphabets of mathematics; `italic` is the default for letters. */
+/** The alphabets of mathematics; `italic` is the default for letters, `textItalic` that of words. */
 export type MathAlphabet =
   | 'normal'
   | 'roman'
   | 'italic'
+  | 'textItalic'
   | 'bold'
   | 'boldItalic'
   | 'sans'
@@ -27,7 +28,8 @@ export type MathList = readonly MathNode[];
 
 /**
  * One character. `char` is what is drawn, already in its alphabet; a script capital
- * followed by U+FE00 is calligraphic (`\mathcal`), by U+FE01 in round hand (`\mathscr`).
+ * followed by U+FE00 is calligraphic (`\mathcal`), by U+FE01 in round hand (`\mathscr`); a
+ * letter followed by U+FE03 is in the italics of text (`\mathit`).
  */
 export interface SymbolNode extends Span {
   readonly kind: 'symbol';

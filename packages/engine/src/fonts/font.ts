@@ -1,3 +1,4 @@
+import type { Sp } from '../base/lengths';
 import { SCRIPT_CAPITALS } from './scriptCapitals';
 import { create, type FontkitFont } from 'fontkit';
 import { readPairKerns, type PairKerns } from './tables/gpos';
@@ -44,6 +45,8 @@ export interface Font {
   readonly postScript: boolean;
   readonly math: MathTable | null;
   readonly file: FontkitFont;
+  /** The same outlines in the measures of the design for a size, where a family is drawn anew for sizes. */
+  readonly atSize?: (size: Sp) => Font;
   /** The glyph of a code point; 0 when there is none. */
   glyph(code: number): number;
   box(glyph: number): GlyphBox;
@@ -185,7 +188,7 @@ function shaper(font: () => Font): (text: string) => Shaped {
 /** The same outlines in other measures. Its id stays: what is drawn is the same. */
 export function remeasured(
   font: Font,
-  measures: Partial<Pick<Font, 'box' | 'kern' | 'correction' | 'xHeight' | 'math'>>,
+  measures: Partial<Pick<Font, 'box' | 'kern' | 'correction' | 'xHeight' | 'math' | 'atSize'>>,
 ): Font {
   const other: Font = { ...font, ...measures, shape: shaper(() => other) };
   return other;

@@ -31,6 +31,8 @@ export interface MathContext {
   readonly fonts: FontStore;
   readonly font: Font;
   readonly table: MathTable;
+  /** The mathematics font in the design of each of the three sizes. */
+  readonly designs: readonly [Font, Font, Font];
   readonly text: FontSpec;
   /** Sizes of the text, script and scriptscript styles. */
   readonly sizes: readonly [Sp, Sp, Sp];
@@ -57,16 +59,19 @@ export function mathContext(
   lay: Layouter,
   missing: Missing,
 ): MathContext {
-  const font = fonts.math(text.face);
+  const sizes = mathSizes(text.size);
+  const family = fonts.math(text.face);
+  const designs = designsOf(family, sizes);
+  const font = designs[sizeLevel(style)];
   // Until the mathematics font is here, a stand-in without a table shows the bare glyphs.
   const table = font.math ?? NO_MATH;
-  const sizes = mathSizes(text.size);
   const parameters = sizes.map((size) => table.parametersAt?.(size));
   const { color } = text;
   return {
     fonts,
     font,
     table,
+    designs,
     text,
     sizes,
     parameters,
@@ -79,9 +84,21 @@ export function mathContext(
   };
 }
 
+const designsOf = (family: Font, [text, script, scriptscript]: MathContext['sizes']) =>
+  [
+    family.atSize?.(text) ?? family,
+    family.atSize?.(script) ?? family,
+    family.atSize?.(scriptscript) ?? family,
+  ] as const;
+
 /** The same context in another style. */
-export const inStyle = (ctx: MathContext, style: Style): MathContext =>
-  ctx.style === style ? ctx : { ...ctx, style };
+export function inStyle(ctx: MathContext, style: Style): MathContext {
+  if (ctx.style === style) return ctx;
+  const level = sizeLevel(style);
+  if (level === sizeLevel(ctx.style) || !ctx.designs.includes(ctx.font)) return { ...ctx, style };
+  const font = ctx.designs[level];
+  return { ...ctx, style, font, table: font.math ?? NO_MATH };
+}
 
 /** The font size of the context's style. */
 export const sizeOf = (ctx: MathContext): Sp => ctx.sizes[sizeLevel(ctx.style)];
@@ -108,6 +125,8 @@ const CALLIGRAPHIC = '\ufe00';
 const ROUND_HAND = '\ufe01';
 /** Behind a sign that the further symbols have in another form. */
 const OTHER_FORM = '\ufe02';
+/** Behind a letter or a figure in the italics of text. */
+const TEXT_ITALIC = '\ufe03';
 
 /** The Latin capital of a script one. */
 const latinOf = (script: string): number => 0x41 + SCRIPT_CAPITALS.indexOf(script);
@@ -123,9 +142,8 @@ export function drawnBy(char: string, ctx: MathContext): { ctx: MathContext; gly
     return { ctx, glyph: glyphFor(letter, ctx) };
   }
   const code = char.codePointAt(0) ?? 0;
-  if (selector === OTHER_FORM) {
-    return inFont(ctx.fonts.symbols(), code, ctx);
-  }
+  if (selector === OTHER_FORM) return inFont(ctx.fonts.symbols(), code, ctx);
+  if (selector === TEXT_ITALIC) return inFont(textFont('italic', ctx), code, ctx);
   if (ctx.font.glyph(code) !== 0) return { ctx, glyph: glyphFor(char, ctx) };
   const symbols = ctx.fonts.symbols();
   const font = symbols.glyph(code) !== 0 ? symbols : ctx.fonts.fallback(code);
@@ -133,10 +151,27 @@ export function drawnBy(char: string, ctx: MathContext): { ctx: MathContext; gly
   return inFont(font, code, ctx);
 }
 
-const inFont = (font: Font, code: number, ctx: MathContext) => ({
-  ctx: { ...ctx, font, table: font.math ?? NO_MATH },
-  glyph: font.glyph(code),
-});
+function inFont(family: Font, code: number, ctx: MathContext) {
+  const font = family.atSize?.(sizeOf(ctx)) ?? family;
+  return { ctx: { ...ctx, font, table: font.math ?? NO_MATH }, glyph: font.glyph(code) };
+}
+
+/** The font of text that a family of letters is taken from, at the context's size. */
+export function textFont(family: TextFamily, ctx: MathContext): Font {
+  const spec: FontSpec = { ...ctx.text, ...FAMILIES[family], size: sizeOf(ctx) };
+  return ctx.fonts.text(ctx.text.face === 'modern' ? { ...spec, encoding: 'OT1' } : spec);
+}
+
+/** Families of letters that formulas have in common with text. */
+export type TextFamily = 'roman' | 'bold' | 'italic' | 'sans';
+
+const UPRIGHT = { family: 'roman', series: 'medium', shape: 'upright' } as const;
+const FAMILIES = {
+  roman: UPRIGHT,
+  bold: { ...UPRIGHT, series: 'bold' },
+  italic: { ...UPRIGHT, shape: 'italic' },
+  sans: { ...UPRIGHT, family: 'sans' },
+} as const;
 
 /** One math unit, 1/18 quad. */
 export const mu = (ctx: MathContext): Sp => (parameter('quad', ctx) ?? sizeOf(ctx)) / 18;

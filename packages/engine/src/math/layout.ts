@@ -5,6 +5,7 @@ import type { FontSpec } from '../document/font';
 import type { FormulaBreakCosts } from '../document/inlines';
 import type { FontStore } from '../fonts/store';
 import { inStyle, mathContext, mu, type MathContext, type Missing, type SetText } from './context';
+import { closeness, unwrapped, withoutCorrection } from './neighbours';
 import { rules, type Rule } from './rules';
 import { chosen, resized } from './rules/placed';
 import { SPACES, settleClasses, spaceBetween } from './spacing';
@@ -18,8 +19,9 @@ const USUAL_COSTS: FormulaBreakCosts = { relation: 500, operator: 700 };
 
 /** Lays out one node by the rule of its kind. */
 export function layoutNode(node: MathNode, ctx: MathContext): Laid {
-  const rule = rules[node.kind] as Rule<MathNode>;
-  return rule(node, ctx);
+  const bare = unwrapped(node);
+  const rule = rules[bare.kind] as Rule<MathNode>;
+  return rule(bare, ctx);
 }
 
 /** Every node of a list, with style changes acting on what follows them. */
@@ -27,14 +29,35 @@ export function layoutNodes(list: MathList, ctx: MathContext): Laid[] {
   if (ctx.depth > DEEPEST) return [];
   const out: Laid[] = [];
   let current: MathContext = { ...ctx, depth: ctx.depth + 1 };
+  let before: MathNode | null = null;
   for (const node of list) {
     if (node.kind === 'style') current = inStyle(current, named(node.style, current.style));
     else if (node.kind === 'colour') current = { ...current, color: node.color };
     else if (node.kind === 'size') current = resized(node, current);
     else if (node.kind === 'choice') out.push(...layoutNodes(chosen(node, current), current));
-    else out.push(layoutNode(node, current));
+    else {
+      drawTogether(out, before, node, current);
+      out.push(layoutNode(node, current));
+    }
+    before = node;
   }
   return out;
+}
+
+/** Kerns between a node and the one before it, whose atom is the last in the list. */
+function drawTogether(
+  out: Laid[],
+  before: MathNode | null,
+  node: MathNode,
+  ctx: MathContext,
+): void {
+  const last = out.at(-1);
+  // Fonts with a MATH table alone know of none.
+  if (!before || last?.kind !== 'atom' || !ctx.parameters[0]) return;
+  const close = closeness(before, node, ctx);
+  if (!close) return;
+  if (close.within) out[out.length - 1] = withoutCorrection(last);
+  if (close.kern !== 0) out.push({ kind: 'space', width: close.kern });
 }
 
 /** The atoms with the spaces between them (Appendix G, rules 20 to 22); a line may break where it costs something. */

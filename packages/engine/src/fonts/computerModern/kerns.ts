@@ -77,6 +77,20 @@ const SANS: readonly Row[] = [
   ...ROMAN,
 ];
 
+/** The letters of mathematics, before the signs of their font that lie low. */
+const MATH_ITALIC: readonly Row[] = [
+  ['CHKMNSTXZfjrστπΣΠΨ', '.,', -1],
+  ['FJPUΓΥ', '.,', -2],
+  ['VWY', '.,', -3],
+  ['CT', '/', NEAR],
+  ['FHJKMPSUZΓΠΣΥΨ', '/', -1],
+  ['NX', '/', NEARER],
+  ['d', 'Z', -1],
+  ['d', 'Y', 1],
+  ['d', 'j', -2],
+  ['d', 'f', -3],
+];
+
 function kernsOf(rows: readonly Row[]): Kerns {
   const kerns = new Map<string, number>();
   for (const [lefts, rights, by] of rows)
@@ -87,4 +101,5 @@ function kernsOf(rows: readonly Row[]): Kerns {
 
 export const ROMAN_KERNS = kernsOf(ROMAN);
 export const ITALIC_KERNS = kernsOf(ITALIC);
+export const MATH_ITALIC_KERNS = kernsOf(MATH_ITALIC);
 export const SANS_KERNS = kernsOf(SANS);

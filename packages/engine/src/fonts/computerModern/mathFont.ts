@@ -7,7 +7,9 @@ import {
   type MathTable,
   type Variant,
 } from '../tables/math';
+import { PT } from '../../base/lengths';
 import { metricsOf, type Design, type Metrics } from './design';
+import { designFor, widthAt, type DesignSize } from './sizes';
 import { parametersAt } from './parameters';
 
 /** Ranges of mathematical letters: where each starts, how many there are, and where they stand in a design. */
@@ -67,7 +69,7 @@ const nothingMeasured = (): Measured => ({
 });
 
 /** Boxes with the measures that were gathered, each made when it is asked for first. */
-function boxesOf(font: Font, { measures }: Measured): Font['box'] {
+function boxesOf(font: Font, measures: ReadonlyMap<number, Measures>): Font['box'] {
   const boxes = new Map<number, GlyphBox>();
   return (glyph) => {
     const known = boxes.get(glyph);
@@ -78,27 +80,41 @@ function boxesOf(font: Font, { measures }: Measured): Font['box'] {
   };
 }
 
-/** Gives a glyph the metrics of a character; widths that are too far from what is drawn are left. */
-function measure(into: Measured, font: Font, glyph: number, metrics: Metrics): void {
-  const em = font.unitsPerEm;
-  const own = font.advance(glyph);
-  const width = metrics.width * em;
-  const alike = Math.abs(width - own) <= ALIKE;
-  const [height, depth] = [metrics.height * em, metrics.depth * em];
-  into.measures.set(glyph, { width: alike ? width : own, height, depth });
-  if (!alike) return;
-  into.italics.set(glyph, metrics.italic * em);
-  into.attachments.set(glyph, width / 2 + metrics.skew * em);
+/** The sizes of which the forms for scripts are drawn. */
+const [SCRIPT, SCRIPT_SCRIPT] = [7, 5];
+
+/** An italic correction at a size, in em: it grows evenly from one that is known to the next. */
+function correctionAt(size: number, ten: number, seven: number, five: number): number {
+  if (size >= 10) return ten;
+  const [below, above, from, to] =
+    size < SCRIPT ? [five, seven, SCRIPT_SCRIPT, SCRIPT] : [seven, ten, SCRIPT, 10];
+  return below + ((above - below) * (size - from)) / (to - from);
 }
 
-/** The forms for scripts are as high as those for text, and as wide as they are drawn. */
-function measureScripts(into: Measured, font: Font, glyph: number, metrics: Metrics): void {
+/**
+ * Gives a glyph, and its forms for scripts, the metrics of a character in the design of a size;
+ * widths that are too far from what is drawn are left.
+ */
+function measure(
+  into: Measured,
+  font: Font,
+  glyph: number,
+  metrics: Metrics,
+  size: DesignSize,
+  width: number,
+): void {
   const em = font.unitsPerEm;
+  const alike = Math.abs(metrics.width * em - font.advance(glyph)) <= ALIKE;
   const [height, depth] = [metrics.height * em, metrics.depth * em];
-  for (const level of [1, 2]) {
-    const form = font.scriptForm(glyph, level);
-    if (form !== glyph && !into.measures.has(form))
-      into.measures.set(form, { width: font.advance(form), height, depth });
+  const forms = [1, 2].map((level) => font.scriptForm(glyph, level));
+  const [seven = 0, five = 0] = forms.map((form) => font.math?.italics.get(form) ?? 0);
+  const italic = correctionAt(size, metrics.italic * em, seven, five);
+  for (const each of new Set([glyph, ...forms])) {
+    if (each !== glyph && into.measures.has(each)) continue;
+    into.measures.set(each, { width: alike ? width * em : font.advance(each), height, depth });
+    if (!alike) continue;
+    into.italics.set(each, italic);
+    into.attachments.set(each, (width / 2 + metrics.skew) * em);
   }
 }
 
@@ -142,58 +158,97 @@ const BRACKETS: ReadonlySet<number> = new Set(
   [...'()[]{}⟨⟩⌊⌋⌈⌉/\\'].map((char) => char.codePointAt(0) ?? 0),
 );
 
+/** What does not change with the size: signs that grow, and the parameters, which know of sizes themselves. */
+interface Extension {
+  readonly measured: Measured;
+  readonly vertical: MathTable['vertical'];
+}
+
+function extensionOf(font: Font, math: MathTable): Extension {
+  const measured = nothingMeasured();
+  const vertical = new Map(math.vertical);
+  for (const code of metricsOf('Size1-Regular').keys()) {
+    const glyph = font.glyph(code);
+    const growth = vertical.get(glyph);
+    if (!growth || code === RADICAL) continue;
+    if (BRACKETS.has(code)) vertical.set(glyph, stepsOf(measured, font, code, growth));
+    else measureOperator(measured, font, code, growth);
+  }
+  return { measured, vertical };
+}
+
+/** The letters and signs of the design of a size. */
+function lettersAt(font: Font, size: DesignSize): Measured {
+  const into = nothingMeasured();
+  const take = (glyph: number, design: Design, code: number): void => {
+    const metrics = metricsOf(design).get(code);
+    if (metrics && glyph !== 0)
+      measure(into, font, glyph, metrics, size, widthAt(design, code, metrics, size));
+  };
+  for (const code of metricsOf('Main-Regular').keys())
+    if (code !== RADICAL) take(font.glyph(code), 'Main-Regular', code);
+  for (const [from, count, design, at] of LETTERS)
+    for (let i = 0; i < count; i++) take(font.glyph(from + i), design, at + i);
+  return into;
+}
+
+const over = <T>(
+  first: ReadonlyMap<number, T>,
+  ...others: readonly ReadonlyMap<number, T>[]
+): Map<number, T> => new Map([...first, ...others.flatMap((other) => [...other])]);
+
+/** A font that is another one for each design, each made when it is asked for first. */
+function byDesign(make: (size: DesignSize, atSize: Font['atSize']) => Font): Font {
+  const fonts = new Map<DesignSize, Font>();
+  const atSize = (size: Sp): Font => {
+    const design = designFor(size / PT);
+    const font = fonts.get(design) ?? make(design, atSize);
+    fonts.set(design, font);
+    return font;
+  };
+  return atSize(10 * PT);
+}
+
 /**
  * The mathematics font of the default face in the measures and by the parameters of Computer
- * Modern: widths, heights, depths, italic corrections and skews of the ten point designs, four
+ * Modern: widths, heights, depths, italic corrections and skews of the design for each size, four
  * sizes of brackets, and the numbers of appendix G as its symbol and extension fonts have them.
  */
 export function asComputerModernMath(font: Font): Font {
   const { math } = font;
   if (!math) return font;
-  const into = nothingMeasured();
-  const vertical = new Map(math.vertical);
-  for (const [code, metrics] of metricsOf('Main-Regular')) {
-    const glyph = font.glyph(code);
-    if (glyph === 0 || code === RADICAL) continue;
-    measure(into, font, glyph, metrics);
-    measureScripts(into, font, glyph, metrics);
-  }
-  for (const [from, count, design, at] of LETTERS)
-    for (let i = 0; i < count; i++) {
-      const metrics = metricsOf(design).get(at + i);
-      const glyph = font.glyph(from + i);
-      if (!metrics || glyph === 0) continue;
-      measure(into, font, glyph, metrics);
-      measureScripts(into, font, glyph, metrics);
-    }
-  for (const code of metricsOf('Size1-Regular').keys()) {
-    const glyph = font.glyph(code);
-    const growth = vertical.get(glyph);
-    if (!growth || code === RADICAL) continue;
-    if (BRACKETS.has(code)) vertical.set(glyph, stepsOf(into, font, code, growth));
-    else measureOperator(into, font, code, growth);
-  }
-  const table: MathTable = {
-    ...math,
-    italics: new Map([...math.italics, ...into.italics]),
-    accentAttachment: new Map([...math.accentAttachment, ...into.attachments]),
-    kerns: new Map(),
-    vertical,
-    parametersAt: bySize((size) => parametersAt(size, math.constants, font.unitsPerEm)),
-  };
-  return remeasured(font, { box: boxesOf(font, into), math: table });
+  const extension = extensionOf(font, math);
+  const parameters = bySize((size) => parametersAt(size, math.constants, font.unitsPerEm));
+  return byDesign((design, atSize) => {
+    const letters = lettersAt(font, design);
+    const { measured } = extension;
+    const measures = over(letters.measures, measured.measures);
+    const table: MathTable = {
+      ...math,
+      italics: over(math.italics, letters.italics, measured.italics),
+      accentAttachment: over(math.accentAttachment, letters.attachments),
+      kerns: new Map(),
+      vertical: extension.vertical,
+      parametersAt: parameters,
+    };
+    return remeasured(font, { box: boxesOf(font, measures), math: table, atSize });
+  });
 }
 
 /** A font with the signs of one design at their own places, by the metrics of that. */
 const asDesign =
   (design: Design) =>
-  (font: Font): Font => {
-    const into = nothingMeasured();
-    for (const [code, metrics] of metricsOf(design))
-      if (font.glyph(code) !== 0) measure(into, font, font.glyph(code), metrics);
-    const math = { ...NO_MATH, italics: into.italics, accentAttachment: into.attachments };
-    return remeasured(font, { box: boxesOf(font, into), math });
-  };
+  (font: Font): Font =>
+    byDesign((size, atSize) => {
+      const into = nothingMeasured();
+      for (const [code, metrics] of metricsOf(design)) {
+        const width = widthAt(design, code, metrics, size);
+        const glyph = font.glyph(code);
+        if (glyph !== 0) measure(into, font, glyph, metrics, size, width);
+      }
+      const math = { ...NO_MATH, italics: into.italics, accentAttachment: into.attachments };
+      return remeasured(font, { box: boxesOf(font, into.measures), math, atSize });
+    });
 
 /** The calligraphic capitals, which stand at the places of the Latin ones, with their corrections. */
 export const asCalligraphic = asDesign('Caligraphic-Regular');

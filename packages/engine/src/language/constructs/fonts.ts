@@ -85,7 +85,7 @@ function correctItalic(it: Interpreter): void {
 
 const OLD_ALPHABETS: Readonly<Record<string, MathAlphabet>> = {
   bf: 'bold',
-  it: 'italic',
+  it: 'textItalic',
   rm: 'roman',
   sf: 'sans',
   tt: 'mono',

@@ -79,7 +79,7 @@ export const alphabets: readonly CommandEntry[] = [
   alphabetCommand('mathrm', 'roman', 'Upright letters'),
   alphabetCommand('mathup', 'roman', 'Upright letters'),
   alphabetCommand('mathbf', 'bold', 'Bold letters'),
-  alphabetCommand('mathit', 'italic', 'Italic letters'),
+  alphabetCommand('mathit', 'textItalic', 'The italic letters of text, for names of several'),
   alphabetCommand('mathsf', 'sans', 'Letters without serifs'),
   alphabetCommand('mathsfit', 'sansItalic', 'Italic letters without serifs'),
   alphabetCommand('mathtt', 'mono', 'Typewriter letters'),

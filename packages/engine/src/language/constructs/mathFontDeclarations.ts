@@ -33,7 +33,7 @@ function alphabetOf(family: string, series: string, shape: string): MathAlphabet
   const known = LIKE.find(([pattern]) => pattern.test(family));
   if (known) return known[1];
   if (/^b/.test(series)) return 'bold';
-  return /^(?:it|sl)$/.test(shape) ? 'italic' : 'roman';
+  return /^(?:it|sl)$/.test(shape) ? 'textItalic' : 'roman';
 }
 
 /** Families that ship, so that nothing else stands in their place. */

@@ -7,7 +7,7 @@ import type { Inline } from '../../document/inlines';
 import { detach, type Token } from '../../expansion/meaning';
 import { setDimen } from '../../expansion/registers';
 import { Cat } from '../../tokens/categories';
-import { setCounter } from '../machine/counters';
+import { counterValue, setCounter } from '../machine/counters';
 import { type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { parameterise } from '../../expansion/definitions';
@@ -139,6 +139,14 @@ function titlePageBlocks(it: Interpreter, title: readonly Token[]): BlockNode[] 
   ];
 }
 
+/** The notes themselves follow the title on the list (`\@thanks`), so that its last item is no space. */
+const behindNotes: BlockNode = {
+  kind: 'vspace',
+  glue: gluePt(0),
+  behaviour: 'plain',
+  closed: true,
+};
+
 /** In a title, notes are marked by signs, and counted apart (`\thanks`). */
 function withSigns(it: Interpreter, act: () => void): void {
   it.openGroup({ kind: 'semisimple', span: it.p.place });
@@ -147,6 +155,7 @@ function withSigns(it: Interpreter, act: () => void): void {
   void outer;
   setCounter(it.state, 'footnote', 0);
   act();
+  if (counterValue(it.state, 'footnote') > 0) it.mode.vlist.push(behindNotes);
   it.closeGroup();
   it.define('thefootnote', '\\arabic{footnote}');
   setCounter(it.state, 'footnote', 0);
@@ -273,18 +282,22 @@ function beginAbstract(it: Interpreter): void {
     return;
   }
   setSize(it, 'small');
-  it.mode.vlist.push(around(it), ...abstractHead(it, 'small'));
+  const above = around(it);
+  it.mode.vlist.push(above, ...abstractHead(it, 'small'));
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.changeFont({ series: 'bold' });
   const bold = it.em;
   it.closeGroup();
-  // `\\vspace{-.5em}` within the bold font, then `\\quotation` (article.cls).
-  it.mode.vlist.push({
-    kind: 'vspace',
-    glue: glue(Math.round(-0.5 * bold)),
-    behaviour: 'plain',
-    closed: true,
-  });
+  // `\\vspace{-.5em}` within the bold font, the end of `center`, then `\\quotation` (article.cls).
+  it.mode.vlist.push(
+    {
+      kind: 'vspace',
+      glue: glue(Math.round(-0.5 * bold)),
+      behaviour: 'plain',
+      closed: true,
+    },
+    above,
+  );
   beginQuoted(it, true);
   setDimen(it.state, 'parindent', Math.round(1.5 * it.em));
 }

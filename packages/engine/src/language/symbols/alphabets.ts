@@ -13,6 +13,7 @@ const ALPHABETS: Readonly<Record<MathAlphabet, Offsets>> = {
   normal: { upper: 0x1d434, lower: 0x1d44e, greekLower: 0x1d6fc },
   roman: {},
   italic: { upper: 0x1d434, lower: 0x1d44e, greekUpper: 0x1d6e2, greekLower: 0x1d6fc },
+  textItalic: {},
   bold: {
     upper: 0x1d400,
     lower: 0x1d41a,
@@ -81,12 +82,13 @@ function shifted(code: number, offsets: Offsets): number | null {
   return null;
 }
 
-/** Behind a script capital: it is drawn as calligraphic, or in round hand (Unicode, “Variation Sequences”). */
+/** Behind a letter: a script capital is drawn as calligraphic, or in round hand (Unicode, “Variation Sequences”); one of a word in the italics of text. */
 const FORMS: Partial<Record<MathAlphabet, string>> = {
   calligraphic: '\ufe00',
   script: '\ufe01',
+  textItalic: '\ufe03',
 };
-const HAS_FORM = /[\ufe00\ufe01]$/u;
+const HAS_FORM = /[\ufe00\ufe01\ufe03]$/u;
 
 const GREEK_SMALL = /^[α-ωϵϑϰϕϱϖ∂]$/u;
 const GREEK_CAPITAL = /^[Α-Ω]$/u;
@@ -97,8 +99,12 @@ const GREEK_CAPITAL = /^[Α-Ω]$/u;
  */
 export function letterIn(char: string, alphabet: MathAlphabet): string {
   if (GREEK_SMALL.test(char)) return inAlphabet(char, 'normal');
-  if (GREEK_CAPITAL.test(char)) return alphabet === 'normal' ? char : inAlphabet(char, alphabet);
-  const form = /^[A-Z]$/.test(char) ? (FORMS[alphabet] ?? '') : '';
+  if (GREEK_CAPITAL.test(char)) {
+    if (alphabet === 'normal') return char;
+    return inAlphabet(char, alphabet === 'textItalic' ? 'italic' : alphabet);
+  }
+  const takesForm = alphabet === 'textItalic' ? /^[A-Za-z0-9]$/ : /^[A-Z]$/;
+  const form = takesForm.test(char) ? (FORMS[alphabet] ?? '') : '';
   return inAlphabet(char, alphabet) + form;
 }
 
