@@ -267,27 +267,38 @@ export function addDisplay(it: Interpreter, display: Display): void {
     it.endParagraph(true);
   }
   it.mode.vlist.push(display);
-  resumeAfterBlock(it);
+  it.write(CELLS.noIndentNext, true, true);
+  resumeParagraph(it);
   it.write(CELLS.afterDisplay, it.read(CELLS.noIndentNext), true);
 }
 
-/** After a display or list, text that follows at once goes on without indent; a blank line starts a new paragraph. */
+/**
+ * After a list or what is set apart as one, text that follows at once goes on without indent; a
+ * blank line starts a new paragraph, and so does the end of a group around it (`\@endpetrue` is
+ * local to that).
+ */
 export function resumeAfterBlock(it: Interpreter): void {
   it.write(CELLS.noIndentNext, true, true);
-  resumeParagraph(it);
+  resumeParagraph(it, true);
 }
 
-function resumeParagraph(it: Interpreter): void {
+/** The same after a display, which stands within its paragraph. */
+function resumeParagraph(it: Interpreter, untilGroup = false): void {
   const { p } = it;
   const token = p.next();
   if (token === null) {
     it.write(CELLS.noIndentNext, false, true);
     return;
   }
-  if (token.cat === Cat.Space) return resumeParagraph(it);
+  if (token.cat === Cat.Space) return resumeParagraph(it, untilGroup);
   p.unread(token);
-  if (token.cat === Cat.Command && token.text === 'par') it.write(CELLS.noIndentNext, false, true);
+  const endsParagraph = token.cat === Cat.Command && token.text === 'par';
+  if (endsParagraph || (untilGroup && closesGroup(token)))
+    it.write(CELLS.noIndentNext, false, true);
 }
+
+const closesGroup = ({ cat, text }: Token): boolean =>
+  cat === Cat.End || (cat === Cat.Command && (text === 'endgroup' || text === 'egroup'));
 
 /** `\[ … \]` and `$$ … $$`: one row without a number. */
 export function readBareDisplay(it: Interpreter, token: Token, until: Until): void {
