@@ -81,14 +81,18 @@ export interface ListingLook {
   readonly lineOf: ((it: Interpreter, line: string, index: number) => readonly Inline[]) | null;
 }
 
-/** The lines of a verbatim environment up to its `\end`. */
-export function rawLines(it: Interpreter, name: string): string[] {
+/**
+ * The lines of a verbatim environment up to its `\end`; whether blanks before that are a line of
+ * their own, the environment decides.
+ */
+export function rawLines(it: Interpreter, name: string, blanksCount = false): string[] {
   const { text, found } = readRaw(it, `\\end{${name}}`);
   const open = it.environments.at(-1) as OpenEnvironment;
   if (!found) it.p.report('environment-unclosed', open.span, { name });
   const lines = text.split('\n');
   if ((lines[0] ?? '').trim() === '') lines.shift();
-  if ((lines.at(-1) ?? '').trim() === '') lines.pop();
+  const last = lines.at(-1) ?? '';
+  if (blanksCount ? !last.includes(' ') && last.trim() === '' : last.trim() === '') lines.pop();
   return lines;
 }
 
@@ -139,7 +143,8 @@ const verbatim = (name: string, visible: boolean): EnvironmentEntry => ({
   description: 'Text exactly as it is typed, in typewriter.',
   example: `\\begin{${name}}\nfor each ferry: leave\n\\end{${name}}`,
   begin: (it) => {
-    const lines = rawLines(it, name);
+    // A blank that stands before `\\end` begins a line as any other does (the kernel's `\\@xobeysp`).
+    const lines = rawLines(it, name, true);
     // The type may be the document's own.
     const own = it.p.command('verbatim@font');
     if (it.state.get(it.state.cell(own.text)) !== undefined) it.execute([own]);
