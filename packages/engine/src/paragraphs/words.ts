@@ -190,8 +190,7 @@ function pushDivided(
   const { inline, font } = word;
   const { text } = inline;
   const letters = FIRST_LETTERS.exec(text);
-  const rest = letters ? text.slice(letters.index + letters[0].length) : '';
-  if (!letters || /\p{L}/u.test(rest) || letters[0].length < hyphenation.left + hyphenation.right) {
+  if (!letters || letters[0].length < hyphenation.left + hyphenation.right) {
     out.push(word);
     return;
   }
@@ -201,10 +200,28 @@ function pushDivided(
   pushCut(out, inline, font, points);
 }
 
+/** A mark or a place in the source: it is there without being seen. */
+const isUnseen = (item: LineItem | undefined): boolean =>
+  item?.kind === 'content' && item.width === 0;
+
+/** Does a word that ends at an item go on with a hyphen of its own or a formula? Then it is not divided. */
+function goesOnWhole(items: readonly LineItem[], from: number): boolean {
+  let at = from;
+  while (items[at]?.kind === 'word') at++;
+  const next = items[at];
+  return next?.kind === 'disc' || (next?.kind === 'content' && !isUnseen(next));
+}
+
+function followsBlank(items: readonly LineItem[], at: number): boolean {
+  let before = at - 1;
+  while (isUnseen(items[before])) before--;
+  return items[before]?.kind === 'glue';
+}
+
 /**
- * The items with every word that may be divided cut at its hyphenation points.
- * A word is tried when it follows a blank, is whole, and holds one run of letters
- * (The TeXbook, appendix H).
+ * The items with every word that may be divided cut at its hyphenation points. A word is tried
+ * when it follows a blank; of it the first run of letters, whatever signs and letters come behind
+ * that (TeX: The Program, §896 to §899).
  */
 export function hyphenated(
   items: readonly LineItem[],
@@ -219,7 +236,8 @@ export function hyphenated(
       item.end === item.inline.text.length &&
       !item.inline.cuts &&
       item.inline.font.family !== 'mono' &&
-      items[i - 1]?.kind === 'glue';
+      followsBlank(items, i) &&
+      !goesOnWhole(items, i + 1);
     if (mayDivide) pushDivided(out, item, hyphenation, env);
     else out.push(item);
   });

@@ -119,7 +119,7 @@ export function setLines(it: Interpreter, lines: readonly (readonly Inline[])[])
     it.add(emptyBox(it));
     for (const inline of line) it.add(inline);
     it.endParagraph();
-    it.mode.vlist.push({ kind: 'penalty', penalty: 100 });
+    it.mode.vlist.push({ kind: 'penalty', penalty: 0 });
   });
   if (lines.length > 0) it.mode.vlist.pop();
 }
