@@ -38,6 +38,13 @@ export function noteMark(it: Interpreter, tokens: readonly Token[]): Inline {
   return box.kind === 'box' ? { ...box, inlines, width: null } : box;
 }
 
+/** The mark in the line, where no line may begin (`\@footnotemark`). */
+function addMark(it: Interpreter, mark: readonly Token[]): void {
+  const list = it.mode.hlist;
+  list?.add({ kind: 'penalty', penalty: 10000, ...it.p.place });
+  list?.add(noteMark(it, mark));
+}
+
 /** Has the document said so itself? */
 const isDefined = (it: Interpreter, name: string): boolean =>
   it.state.get(it.state.cell(name)) !== undefined;
@@ -158,7 +165,7 @@ function footnote(it: Interpreter, args: Args, token: Token): void {
   it.startParagraph();
   const list = it.mode.hlist;
   list?.addBeside(() => {
-    list.add(noteMark(it, mark));
+    addMark(it, mark);
     place(it, mark, tokensOf(args, 1));
   });
   reportInFloat(it, token);
@@ -214,7 +221,7 @@ export const footnoteCommands: readonly CommandEntry[] = [
     run: (it, args) => {
       takeNumber(it, args[0], 'footnote');
       it.startParagraph();
-      it.mode.hlist?.add(noteMark(it, markTokens(it, 'footnote')));
+      addMark(it, markTokens(it, 'footnote'));
     },
   },
   {
@@ -232,7 +239,7 @@ export const footnoteCommands: readonly CommandEntry[] = [
     example: '',
     run: (it) => {
       it.startParagraph();
-      it.mode.hlist?.add(noteMark(it, it.p.chars(textOf(it.p, [it.p.command('@thefnmark')]))));
+      addMark(it, it.p.chars(textOf(it.p, [it.p.command('@thefnmark')])));
     },
   },
   {
@@ -260,7 +267,7 @@ function footnoteAs(it: Interpreter, args: Args): void {
   takeNumber(it, null, 'footnote');
   const mark = markTokens(it, 'footnote');
   it.startParagraph();
-  it.mode.hlist?.add(noteMark(it, mark));
+  addMark(it, mark);
   place(it, mark, tokensOf(args, 0));
 }
 
