@@ -136,7 +136,7 @@ export class InlineList {
   }
 
   private advanceFactor(text: string): void {
-    for (const char of text.slice(-3)) {
+    for (const char of text) {
       const code = factorOf(char);
       // After a capital, a full stop is taken for an abbreviation.
       if (code > 0) this.factor = code > 1000 && this.factor < 1000 ? 1000 : code;
