@@ -22,11 +22,11 @@ const ROMAN = {
   units: { 8: 17, 9: 18.5, 10: 20, 12: 23.5 },
   space: 6,
 } as const;
-const sans = (file: RegExp, design: Design): Kin => ({
+const sans = (file: RegExp, design: Design, units: Kin['units'] = {}): Kin => ({
   file,
   design,
   kerns: SANS_KERNS,
-  units: {},
+  units,
   space: 6,
 });
 
@@ -56,15 +56,15 @@ const KINDS: readonly Kin[] = [
     units: {},
     space: 7,
   },
-  sans(/^lmsans(\d+)-regular$/, 'SansSerif-Regular'),
-  sans(/^lmsans(\d+)-oblique$/, 'SansSerif-Italic'),
+  sans(/^lmsans(\d+)-regular$/, 'SansSerif-Regular', ROMAN.units),
+  sans(/^lmsans(\d+)-oblique$/, 'SansSerif-Italic', ROMAN.units),
   sans(/^lmsans(\d+)-bold$/, 'SansSerif-Bold'),
   {
     file: /^lmmono(\d+)-regular$/,
     design: 'Typewriter-Regular',
     kerns: NO_KERNS,
-    units: {},
-    space: 0,
+    units: { 8: 17, 9: 18.9, 10: 21, 12: 24.7 },
+    space: 9,
   },
 ];
 

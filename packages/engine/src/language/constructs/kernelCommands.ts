@@ -14,7 +14,7 @@ import type { Interpreter } from '../machine/interpreter';
 import { box } from './boxes';
 import { fontNames } from './fontNames';
 import { leaderCommands } from './leaders';
-import { beginTabbing } from './tabbing';
+import { tabbingEnvironment } from './tabbing';
 import { finishRaw, rawLines } from './verbatim';
 import { writtenFile } from './files';
 
@@ -381,14 +381,7 @@ export const kernelEnvironments: readonly EnvironmentEntry[] = [
     begin: (it) => it.execute(it.source('\\interlinepenalty10000 ')),
     end: (it) => it.endParagraph(),
   },
-  {
-    name: 'tabbing',
-    signature: '',
-    description: 'Lines with tab stops: \\= sets one, \\> goes to the next.',
-    example: '\\begin{tabbing}ferry \\= noon\\\\ a \\> b\\end{tabbing}',
-    begin: beginTabbing,
-    end: (it) => it.endParagraph(),
-  },
+  tabbingEnvironment,
 ];
 
 function writeFile(it: Interpreter, environment: string): void {

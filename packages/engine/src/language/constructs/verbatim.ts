@@ -113,7 +113,9 @@ export function setLines(it: Interpreter, lines: readonly (readonly Inline[])[])
   const { data } = it.innermost;
   const list = data.get(LIST);
   if (list) data.set(LIST, { ...list, parSep: it.skip('parskip') });
-  lines.forEach((line) => {
+  // Nothing at all is a line: the list's item wants one (`\\endtrivlist`).
+  const shown = lines.length > 0 ? lines : [[]];
+  shown.forEach((line) => {
     it.startParagraph(false);
     it.mode.nextIndent = 0;
     it.add(emptyBox(it));
@@ -121,7 +123,7 @@ export function setLines(it: Interpreter, lines: readonly (readonly Inline[])[])
     it.endParagraph();
     it.mode.vlist.push({ kind: 'penalty', penalty: 0 });
   });
-  if (lines.length > 0) it.mode.vlist.pop();
+  it.mode.vlist.pop();
 }
 
 /** Ends an environment that has read its own `\end`. */

@@ -13,6 +13,7 @@ import { fileCommands, fileTests } from '../constructs/files';
 import { floatCommands, floatEnvironments } from '../constructs/floats';
 import { footnoteCommands } from '../constructs/footnotes';
 import { kernelCommands, kernelEnvironments } from '../constructs/kernelCommands';
+import { tabbingCommands } from '../constructs/tabbing';
 import { marginCommands } from '../constructs/margins';
 import { alignmentCommands } from '../constructs/halign';
 import { overlaidRows } from '../constructs/overlaidRows';
@@ -77,6 +78,7 @@ export const kernel: Module = {
     ...fileCommands,
     ...bibliographyCommands,
     ...kernelCommands,
+    ...tabbingCommands,
     ...documentCommands,
     ...mathSymbols,
     ...mathStructures,

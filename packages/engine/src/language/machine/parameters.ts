@@ -63,6 +63,7 @@ export function declareParameters(state: State): void {
     rightmargin: 0,
     labelwidth: pt(20),
     labelsep: pt(5),
+    tabbingsep: pt(5),
     itemindent: 0,
     listparindent: 0,
     totalleftmargin: 0,
