@@ -1,6 +1,7 @@
 import type { Hyphenation } from '../document/blocks';
 import createHyphenator from 'hyphen';
 import englishPatterns from 'hyphen/patterns/en-us.js';
+import { LATER_PATTERNS } from './laterPatterns';
 
 /** Where the patterns of a language divide a word, however near its ends: offsets of the characters that would start the next line. */
 export type Hyphenate = (word: string) => readonly number[];
@@ -9,7 +10,6 @@ export type Hyphenate = (word: string) => readonly number[];
 const EXCEPTIONS = [
   'as-so-ciate as-so-ciates dec-li-na-tion oblig-a-tory phil-an-thropic present presents',
   'project projects reci-procity re-cog-ni-zance ref-or-ma-tion ret-ri-bu-tion ta-ble',
-  'pa-ram-e-ter pa-ram-e-ters',
 ]
   .join(' ')
   .split(' ');
@@ -27,7 +27,38 @@ const MOST_LETTERS = 63;
 const MARK = '\u00ad';
 
 /** A hyphenator for English with a memory of its own. */
-export const englishHyphenator = (): Hyphenate => hyphenatorOf(englishPatterns, EXCEPTIONS);
+export const englishHyphenator = (): Hyphenate =>
+  hyphenatorOf(standardPatterns(englishPatterns as Patterns), EXCEPTIONS);
+
+/** A tree of letters: at the end of a pattern stands which row of levels it has. */
+type Branch = number | readonly [Tree, number] | Tree;
+interface Tree {
+  readonly [letter: string]: Branch;
+}
+/** The form of the registry's patterns: rows of levels, and the tree. */
+type Patterns = readonly [levels: unknown, tree: Tree, ...rest: unknown[]];
+
+/** The patterns without those that were added to the standard ones. */
+function standardPatterns([levels, tree, ...rest]: Patterns): Patterns {
+  const pruned = (branches: Tree, before: string): Tree =>
+    Object.fromEntries(
+      Object.entries(branches).flatMap(([letter, branch]) => {
+        const word = before + letter;
+        const kept = keptOf(branch, word);
+        return kept === null ? [] : [[letter, kept]];
+      }),
+    );
+  const keptOf = (branch: Branch, word: string): Branch | null => {
+    const isLater = LATER_PATTERNS.has(word);
+    if (typeof branch === 'number') return isLater ? null : branch;
+    if (!isPair(branch)) return pruned(branch, word);
+    const inner = pruned(branch[0], word);
+    return isLater ? inner : [inner, branch[1]];
+  };
+  return [levels, pruned(tree, ''), ...rest];
+}
+
+const isPair = (branch: Branch): branch is readonly [Tree, number] => Array.isArray(branch);
 
 /** A hyphenator by patterns (TeX: The Program, §919 ff.), with words that are divided otherwise. */
 export function hyphenatorOf(patterns: unknown, divided: readonly string[] = []): Hyphenate {
