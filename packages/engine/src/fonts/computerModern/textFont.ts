@@ -92,7 +92,7 @@ export function asComputerModern(font: Font): Font | null {
   const em = font.unitsPerEm;
   const metrics = metricsOf(kin.design);
   const exact = kin.units[size];
-  const unit = exact === undefined ? unitByKern(font) : ((exact / 36) * em) / size;
+  const unit = exact === undefined ? unitByKern(font) : (unitInPoints(exact) * em) / size;
   const box = boxesOf(font, kin, size, exact === undefined ? null : unit);
   const kern = kernsOf(font, kin.kerns, unit);
   const xHeight = (metrics.get(SMALL_X)?.height ?? 0) * em;
@@ -117,11 +117,28 @@ function kernsOf(font: Font, kerns: ReadonlyMap<string, number>, unit: number): 
   return (left, right) => byGlyphs.get(left * GLYPHS + right) ?? 0;
 }
 
+/** A unit as the programs of the fonts reckon it, in 1/65,536 pt. */
+const unitInPoints = (unit: number): number => Math.round((unit / 36) * 0x10000) / 0x10000;
+
+/**
+ * Widths are so many units, in twentieths; the metrics have that to 2⁻²⁰ em, which may decide where
+ * a line ends. `ten` is told to five places; null when it is no such number.
+ *
+ * @returns the width at the size, in em
+ */
+function exactWidth(ten: number, unitOfTen: number, unit: number, size: number): number | null {
+  const one = unitInPoints(unitOfTen) / 10;
+  const units = Math.round((ten / one) * 20) / 20;
+  if (Math.abs(units * one - ten) > 1e-5) return null;
+  return Math.round(((units * unitInPoints(unit)) / size) * 2 ** 20) / 2 ** 20;
+}
+
 /** The boxes of the characters that the metrics know; others have their own. */
 function boxesOf(font: Font, kin: Kin, size: number, unit: number | null): Font['box'] {
   const em = font.unitsPerEm;
   const metrics = metricsOf(kin.design);
   const ten = kin.units[10];
+  const atSize = kin.units[size];
   // Where the unit alone makes the widths, those of other sizes follow from those of ten point.
   const share =
     size === 10 ? 1 : unit === null || ten === undefined ? null : unit / ((ten / 360) * em);
@@ -130,8 +147,9 @@ function boxesOf(font: Font, kin: Kin, size: number, unit: number | null): Font[
   const widthOf = (code: number, own: number): number => {
     const known = kin.quotes?.[size];
     if (QUOTES.has(code) && known !== undefined) return known * em;
-    if (share === null) return own;
-    const width = (metrics.get(code)?.width ?? 0) * em * share;
+    if (share === null || ten === undefined || atSize === undefined) return own;
+    const ofTen = metrics.get(code)?.width ?? 0;
+    const width = (exactWidth(ofTen, ten, atSize, size) ?? ofTen * share) * em;
     return QUOTES.has(code) || Math.abs(width - own) <= ROUNDED ? width : own;
   };
   const codes = new Map<number, number>();
