@@ -5,7 +5,7 @@ import { tokensText } from '../../expansion/tokenText';
 import type { Interpreter } from '../machine/interpreter';
 import { colourOf } from '../scanning/colours';
 import type { RoundCorners } from '../constructs/framedBlocks';
-import { dimenOf } from '../scanning/dimenOf';
+import { dimenOf, glueOf } from '../scanning/dimenOf';
 import { groupsIn, keyValues, splitAt, trimmed } from '../scanning/optionLists';
 import { BOX_STYLES, MM, type AroundKey, type BoxLook } from './colourBoxLook';
 
@@ -232,12 +232,12 @@ const KEYS: Readonly<Record<string, Act>> = {
   'natural height': (to) => void (to.height = null),
   valign: (to, value) => void (to.valign = valignOf(value)),
   'valign upper': (to, value) => void (to.valign = valignOf(value)),
-  'before skip': (to, value, it) => void (to.before = dimenOf(it, value)),
-  'after skip': (to, value, it) => void (to.after = dimenOf(it, value)),
-  'beforeafter skip': (to, value, it) => void (to.before = to.after = dimenOf(it, value)),
-  'before skip balanced': (to, value, it) => void (to.before = dimenOf(it, value)),
-  'after skip balanced': (to, value, it) => void (to.after = dimenOf(it, value)),
-  'beforeafter skip balanced': (to, value, it) => void (to.before = to.after = dimenOf(it, value)),
+  'before skip': (to, value, it) => void (to.before = glueOf(it, value)),
+  'after skip': (to, value, it) => void (to.after = glueOf(it, value)),
+  'beforeafter skip': (to, value, it) => void (to.before = to.after = glueOf(it, value)),
+  'before skip balanced': (to, value, it) => void (to.before = glueOf(it, value)),
+  'after skip balanced': (to, value, it) => void (to.after = glueOf(it, value)),
+  'beforeafter skip balanced': (to, value, it) => void (to.before = to.after = glueOf(it, value)),
   halign: (to, value) => {
     to.align = tokensText(value).trim();
     to.lower = { ...to.lower, align: to.align };

@@ -1,4 +1,4 @@
-import { PT, type Sp } from '../../base/lengths';
+import { PT, type Glue, type Sp } from '../../base/lengths';
 import type { Paint } from '../../base/paint';
 import { cell } from '../../expansion/cells';
 import { ALL_ROUND, type RoundCorners } from '../constructs/framedBlocks';
@@ -41,8 +41,8 @@ export interface BoxLook {
   /** In a line its words stand on the baseline, not its lower edge. */
   readonly onLine: boolean;
   readonly width: Sp | null;
-  readonly before: Sp | null;
-  readonly after: Sp | null;
+  readonly before: Glue | null;
+  readonly after: Glue | null;
   readonly align: string;
   readonly label: readonly Token[] | null;
   /** The title as a box of its own on the edge of this one, at a place, moved, with a look by its own keys. */

@@ -1,4 +1,4 @@
-import { gluePt, PT, type Sp } from '../../base/lengths';
+import { gluePt, NO_GLUE, PT, type Glue, type Sp } from '../../base/lengths';
 import { rgbOf } from '../../base/paint';
 import { polyline } from '../../base/paths';
 import type { BlockNode } from '../../document/blocks';
@@ -252,12 +252,12 @@ function naturalWidth(it: Interpreter, look: BoxLook, { inner }: Held, most: Sp)
 /** Something between paragraphs, with room above and below. */
 function pushBetween(it: Interpreter, look: BoxLook, node: BlockNode): void {
   const usual = 0.5 * it.skip('baselineskip').width + 2 * PT;
-  const space = (width: Sp): BlockNode => ({
+  const space = (own: Glue | null): BlockNode => ({
     kind: 'vspace',
-    glue: { width, stretch: 2 * PT, stretchOrder: 0, shrink: 2 * PT, shrinkOrder: 0 },
+    glue: own ?? { ...NO_GLUE, width: usual, stretch: 2 * PT, shrink: 2 * PT },
     behaviour: 'merge',
   });
-  it.mode.vlist.push(space(look.before ?? usual), node, space(look.after ?? usual));
+  it.mode.vlist.push(space(look.before), node, space(look.after));
 }
 
 export const colourBox: EnvironmentEntry = {

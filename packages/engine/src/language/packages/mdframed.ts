@@ -3,7 +3,11 @@ import { textOf, tokensText } from '../../expansion/tokenText';
 import { keyValues } from '../scanning/optionLists';
 import type { Token } from '../../expansion/meaning';
 import { type CommandEntry, tokensOf, type PackageEntry } from '../machine/entries';
+import { CELLS } from '../machine/cells';
 import type { Interpreter } from '../machine/interpreter';
+import { takeFlag } from '../machine/paragraphMode';
+import { SIZES } from '../machine/sizes';
+import { setDimen, setSkip } from '../../expansion/registers';
 import { beginBox, braced, endBox } from './colourBoxes';
 
 /** What mdframed calls its settings, as those of coloured boxes. */
@@ -69,8 +73,61 @@ function asBoxKeys(it: Interpreter, tokens: readonly Token[]): Token[] {
   return out;
 }
 
-const MD_START =
-  'breakable,colback=white,colframe=black,boxrule=.4pt,sharp corners,left=9pt,right=9pt,top=4pt,bottom=4pt,coltitle=black,colbacktitle=white';
+/**
+ * What a frame is without settings: 10 pt inside at the sides, four tenths of the document's line
+ * above and below, and the room of a list around it.
+ */
+function plainFrame(it: Interpreter): string {
+  const [, line] = SIZES.normalsize?.[it.read(CELLS.baseSize)] ?? [10, 12];
+  const room = `${0.4 * line}pt`;
+  return [
+    'breakable,colback=white,colframe=black,boxrule=.4pt,sharp corners,boxsep=0pt,left=10pt,right=10pt',
+    `top=${room},bottom=${room},coltitle=black,colbacktitle=white`,
+    'before skip=\\topsep,after skip=\\topsep',
+  ].join(',');
+}
+
+const BEHIND_HEADING = cell('mdbehindheading', false);
+
+/** Paragraphs inside are as outside, but for the first one, which stands as behind a heading. */
+function beginFrame(it: Interpreter, settings: readonly Token[]): void {
+  it.endParagraph();
+  const behindHeading = takeFlag(it, CELLS.afterHeading);
+  const indent = it.dimen('parindent');
+  const between = it.skip('parskip');
+  beginBox(it, [
+    ...it.source(plainFrame(it)),
+    ...asBoxKeys(it, [...it.read(MD_STYLES), ...it.p.chars(','), ...settings]),
+  ]);
+  it.innermost.data.set(BEHIND_HEADING, behindHeading);
+  setDimen(it.state, 'parindent', indent);
+  setSkip(it.state, 'parskip', between);
+  it.write(CELLS.noIndentNext, true, true);
+}
+
+/** Room at the end of what is framed goes (`\\unskip`). */
+function endFrame(it: Interpreter): void {
+  it.endParagraph();
+  const { vlist } = it.mode;
+  if (vlist.at(-1)?.kind === 'vspace') vlist.pop();
+  const outside = it.innermost.data;
+  endBox(it);
+  standApart(it, outside.get(BEHIND_HEADING));
+}
+
+/**
+ * The frame stands on the list without space between lines above it, behind a heading without any
+ * room of its own; elsewhere that is added to what is there.
+ */
+function standApart(it: Interpreter, behindHeading: boolean): void {
+  const [above, frame, below] = it.mode.vlist.splice(-3);
+  if (above?.kind === 'vspace' && !behindHeading)
+    it.mode.vlist.push({ ...above, behaviour: 'plain' });
+  it.mode.vlist.push({ kind: 'nointerline' });
+  if (frame) it.mode.vlist.push(frame);
+  if (below) it.mode.vlist.push(below);
+}
+
 const MD_STYLES = cell<readonly Token[]>('mdframedsetup', []);
 const mdStyle = cellsBy<readonly Token[]>('mdframedstyle', []);
 
@@ -112,12 +169,8 @@ export const mdframed: PackageEntry = {
       package: 'mdframed',
       description: 'Paragraphs in a frame.',
       example: '\\begin{mdframed}[backgroundcolor=yellow!10]\nHigh water\n\\end{mdframed}',
-      begin: (it, args) =>
-        beginBox(it, [
-          ...it.source(MD_START),
-          ...asBoxKeys(it, [...it.read(MD_STYLES), ...it.p.chars(','), ...tokensOf(args, 0)]),
-        ]),
-      end: endBox,
+      begin: (it, args) => beginFrame(it, tokensOf(args, 0)),
+      end: endFrame,
     },
   ],
   commands: [
