@@ -94,7 +94,10 @@ function openList(it: Interpreter): OpenEnvironment | null {
   return it.environments.findLast(({ data }) => data.get(TAKES_ITEMS)) ?? null;
 }
 
-/** Space before an item: that above the list for its first, that between items for the others. */
+/**
+ * Space before an item: that above the list for its first, that between items for the others. What
+ * is taken off for the paragraph to come is `\parskip` as it stands by now.
+ */
 function itemSpace(it: Interpreter, open: OpenEnvironment): void {
   const { data } = open;
   const first = !data.get(BEGUN);
@@ -102,7 +105,7 @@ function itemSpace(it: Interpreter, open: OpenEnvironment): void {
   data.set(BEGUN, true);
   if (first && list?.atItem) {
     // `\\@donoparitem`: of the item's list but the difference of the spaces between paragraphs is added.
-    const glue = addGlue(list.outerParskip, negative(list.parSep));
+    const glue = addGlue(list.outerParskip, negative(it.skip('parskip')));
     it.mode.vlist.push({ kind: 'vspace', glue, behaviour: 'plain' });
     return;
   }
@@ -113,20 +116,20 @@ function itemSpace(it: Interpreter, open: OpenEnvironment): void {
   it.endParagraph();
   if (first && takeFlag(it, CELLS.afterHeading)) {
     // `\\@nbitem`: right behind a heading there is but the difference of the spaces between paragraphs.
-    const { outerParskip = NO_GLUE, parSep = NO_GLUE } = list ?? {};
-    const difference = addGlue(outerParskip, negative(parSep));
+    const { outerParskip = NO_GLUE } = list ?? {};
+    const difference = addGlue(outerParskip, negative(it.skip('parskip')));
     it.mode.vlist.push({ kind: 'vspace', glue: difference, behaviour: 'merge' });
     return;
   }
   if (first && list && it.mode.atTop) {
     // `\\addvspace` does nothing there, and a paragraph on top of a list has no `\\parskip` (§1091).
-    it.mode.vlist.push({ kind: 'vspace', glue: negative(list.parSep), behaviour: 'plain' });
+    it.mode.vlist.push({ kind: 'vspace', glue: negative(it.skip('parskip')), behaviour: 'plain' });
     return;
   }
   it.mode.vlist.push({ kind: 'penalty', penalty: LIST_PENALTY, added: true });
   if (first && list) {
     it.mode.vlist.push({ kind: 'vspace', glue: list.above, behaviour: 'merge' });
-    it.mode.vlist.push({ kind: 'vspace', glue: negative(list.parSep), behaviour: 'merge' });
+    it.mode.vlist.push({ kind: 'vspace', glue: negative(it.skip('parskip')), behaviour: 'merge' });
   } else it.mode.vlist.push({ kind: 'vspace', glue: it.skip('itemsep'), behaviour: 'merge' });
 }
 
