@@ -30,6 +30,7 @@ const SEMANTIC: readonly (readonly [string, string])[] = [
   ['dotsi', '⋅'],
   ['dotso', '.'],
   ['dotsx', '.'],
+  ['hdots', '.'],
 ];
 
 /** Commands that stand for an operator or relation, besides the symbols themselves. */

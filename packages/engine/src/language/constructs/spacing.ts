@@ -2,7 +2,7 @@ import { adjust } from '../machine/asides';
 import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
 import { MOST_SHAPED } from '../machine/parameters';
-import { FIL, FILL, glue, type Glue, SS } from '../../base/lengths';
+import { FIL, FILL, glue, type Glue, negative, type Sp, SS } from '../../base/lengths';
 import { Cat } from '../../tokens/categories';
 import { textOf } from '../../expansion/tokenText';
 import type { LineShape } from '../../document/blocks';
@@ -136,9 +136,20 @@ function lineBreak(it: Interpreter, args: Args, token: Token): void {
   const optional = args[1];
   const skip = Array.isArray(optional) ? glueOf(it, optional as Token[]).width : 0;
   it.mode.hlist.unskip();
+  if (!it.justified && !it.mode.restricted) return endRaggedLine(it, skip, args[0] === true);
   it.mode.hlist.add({ kind: 'break', skip, fill: it.justified, ...at });
   it.skipBlanks();
   if (it.justified && !optional && endsBehind(it)) it.p.report('line-break-for-nothing', at);
+}
+
+/** Where lines are centred or ragged, each ends a paragraph (the kernel's `\\@centercr`). */
+function endRaggedLine(it: Interpreter, skip: Sp, keeps: boolean): void {
+  it.endParagraph();
+  const { vlist } = it.mode;
+  if (keeps) vlist.push({ kind: 'penalty', penalty: 10000 });
+  vlist.push({ kind: 'vspace', glue: negative(it.skip('parskip')), behaviour: 'merge' });
+  if (skip !== 0) vlist.push({ kind: 'vspace', glue: glue(skip), behaviour: 'plain' });
+  it.skipBlanks();
 }
 
 /** Does the paragraph end right here? */

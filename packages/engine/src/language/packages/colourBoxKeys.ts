@@ -5,7 +5,8 @@ import { tokensText } from '../../expansion/tokenText';
 import type { Interpreter } from '../machine/interpreter';
 import { colourOf } from '../scanning/colours';
 import type { RoundCorners } from '../constructs/framedBlocks';
-import { dimenOf, glueOf } from '../scanning/dimenOf';
+import { dimenOf } from '../scanning/dimenOf';
+import { glueOf } from '../scanning/glueOf';
 import { groupsIn, keyValues, splitAt, trimmed } from '../scanning/optionLists';
 import { BOX_STYLES, MM, type AroundKey, type BoxLook } from './colourBoxLook';
 
