@@ -19,6 +19,12 @@ const rule = (
   item: { kind: 'rule', width, height, depth: depth + OVERLAP, color, span: NOWHERE },
 });
 
+/** The same box below its baseline. */
+function lowered(box: Box): Box {
+  const { width, height, depth } = box;
+  return boxOf(width, 0, height + depth, [{ x: 0, y: -height, item: box }]);
+}
+
 /** A piece of the frame: its ground, the rules at its sides, and a line of what it holds. */
 function piece(
   { width, rules: [left, right], frame, ground, room }: Framed,
@@ -90,6 +96,6 @@ export function layoutFramed(
     }
   }
   out.push(stay);
-  put(foot);
+  put(node.hung ? lowered(foot) : foot);
   return out;
 }

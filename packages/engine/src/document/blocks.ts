@@ -282,6 +282,8 @@ export interface Framed {
   /** From its left edge to what it holds. */
   readonly room: Sp;
   readonly spacing: LooseBox['spacing'];
+  /** Its end hangs below its baseline: the line behind it keeps off by `\lineskip`. */
+  readonly hung?: boolean;
 }
 
 /** Rows of a long table from one to another (exclusive), and the rules below them. */

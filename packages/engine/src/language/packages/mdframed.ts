@@ -1,6 +1,7 @@
 import { cell, cellsBy } from '../../expansion/cells';
 import { textOf, tokensText } from '../../expansion/tokenText';
 import { keyValues } from '../scanning/optionLists';
+import type { BlockNode } from '../../document/blocks';
 import type { Token } from '../../expansion/meaning';
 import { type CommandEntry, tokensOf, type PackageEntry } from '../machine/entries';
 import { CELLS } from '../machine/cells';
@@ -105,6 +106,14 @@ function beginFrame(it: Interpreter, settings: readonly Token[]): void {
   it.write(CELLS.noIndentNext, true, true);
 }
 
+/** Below its top, so that the line that follows keeps off it by `\\lineskip` alone. */
+function hung(it: Interpreter, frame: BlockNode): BlockNode {
+  if (frame.kind === 'framed') return { ...frame, hung: true };
+  if (frame.kind !== 'loosebox' || frame.inline.kind !== 'box') return frame;
+  const { height } = it.host.measure([frame.inline]);
+  return { ...frame, inline: { ...frame.inline, raise: frame.inline.raise - height } };
+}
+
 /** Room at the end of what is framed goes (`\\unskip`). */
 function endFrame(it: Interpreter): void {
   it.endParagraph();
@@ -124,7 +133,7 @@ function standApart(it: Interpreter, behindHeading: boolean): void {
   if (above?.kind === 'vspace' && !behindHeading)
     it.mode.vlist.push({ ...above, behaviour: 'plain' });
   it.mode.vlist.push({ kind: 'nointerline' });
-  if (frame) it.mode.vlist.push(frame);
+  if (frame) it.mode.vlist.push(hung(it, frame));
   if (below) it.mode.vlist.push(below);
 }
 
