@@ -33,7 +33,7 @@ export const FURTHER: Readonly<Record<string, string>> = {
 \providecommand\hyperdef[3]{#3}\providecommand\hyperimage[2]{\includegraphics{#1}}\providecommand\Acrobatmenu[2]{#2}\providecommand\NextLinkTarget[1]{}\providecommand\thispdfpagelabel[1]{}\providecommand\hypercalcbp[1]{\strip@pt\dimexpr#1\relax}\providecommand\pdfstringdef[2]{\def#1{#2}}\providecommand\hyperindexformat[2]{#1{#2}}\providecommand\Hfootnote[1]{#1}\@provideenv{NoHyper}{}{}\def\theHequation{\theequation}\def\theHsection{\thesection}\def\HyperDestNameFilter#1{#1}
 \providecommand\fullrefname[1]{\autoref{#1} \nameref{#1}}\providecommand\theoremautorefname{Theorem}\providecommand\pdfauthor{}\providecommand\hrefurl[2]{\href{#1}{#2}}`,
   url: String.raw`
-\def\UrlFont{\ttfamily}\def\UrlBreaks{}\def\UrlBigBreaks{}\def\UrlNoBreaks{}\def\UrlLeft{}\def\UrlRight{}\def\UrlOrds{}\def\UrlSpecials{}\def\UrlTildeSpecial{}\newmuskip\Urlmuskip\let\Url\url\providecommand\DeclareUrlCommand[2]{\newcommand#1[1]{\url{##1}}}\providecommand\urldef[1]{\url@def#1}\def\url@def#1#2#3{\def#1{\url{#3}}}\def\UrlPaths{}`,
+\def\UrlLeft{}\def\UrlRight{}\def\UrlOrds{}\def\UrlSpecials{}\def\UrlTildeSpecial{}\newmuskip\Urlmuskip\let\Url\url\providecommand\DeclareUrlCommand[2]{\newcommand#1[1]{\url{##1}}}\providecommand\urldef[1]{\url@def#1}\def\url@def#1#2#3{\def#1{\url{#3}}}\def\UrlPaths{}`,
   bookmark: String.raw`\providecommand\bookmarkdefinestyle[2]{}`,
   glossaries: String.raw`
 \providecommand\newglossarystyle[2]{}\providecommand\glsdefpostdesc[2]{}\def\glsnogroupskip{}\def\glossarypreamble{}\def\glossarypostamble{}\def\glossarysection{\section*}\newlength\glsdescwidth\newlength\glspagelistwidth\glsdescwidth.6\hsize

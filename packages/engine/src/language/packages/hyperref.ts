@@ -1,11 +1,8 @@
-import type { Inline } from '../../document/inlines';
 import { textOf, tokensText } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { macroEntry, quietEntry } from '../machine/macroEntry';
-import { readRaw } from '../constructs/verbatim';
-import { Cat } from '../../tokens/categories';
 import {
   COLOUR_LINKS,
   leading,
@@ -17,87 +14,7 @@ import { plainTitle } from '../constructs/sections';
 import { CELLS, type PdfInfoKey } from '../machine/cells';
 import { keyValues } from '../scanning/optionLists';
 import { optionWords } from '../scanning/optionWords';
-
-/** An address as it is typed: what stands between braces, or between two equal characters. */
-function readAddress(it: Interpreter): string {
-  it.p.skipSpaces();
-  const token = it.p.next();
-  if (!token) return '';
-  if (token.cat !== Cat.Begin) return readRaw(it, token.text).text;
-  const raw = rawGroup(it);
-  if (raw !== null) return raw.replace(/\\([%#_&{}~])/g, '$1').replace(/\s+/g, '');
-  it.p.unread(token);
-  const args = it.readArguments('m', it.p.command('url'));
-  return tokensText(tokensOf(args ?? [], 0))
-    .replace(/\\([%#_&{}~])\s?/g, '$1')
-    .replace(/\\ /g, ' ')
-    .replace(/\s+/g, '');
-}
-
-/** What stands between braces in the file, a per cent sign included; null where tokens wait already. */
-function rawGroup(it: Interpreter): string | null {
-  const reader = it.p.nextSource;
-  if (!reader) return null;
-  let depth = 1;
-  let out = '';
-  for (let char = reader.rawChar(); char !== '' && char !== '\n'; char = reader.rawChar()) {
-    if (char === '{') depth++;
-    else if (char === '}' && --depth === 0) break;
-    out += char;
-  }
-  if (reader === it.p.reader) it.p.reach = Math.max(it.p.reach, reader.pos);
-  return out;
-}
-
-/** An address in typewriter, with places to break behind its signs. */
-function address(it: Interpreter, text: string): Inline[] {
-  const { place } = it.p;
-  const at = { from: place.from, to: Math.max(place.to, it.p.here()) };
-  const font = it.intern({ ...it.font, family: 'mono', series: 'medium', shape: 'upright' });
-  const out: Inline[] = [];
-  for (const part of text.split(/(?<=[/.?&=_#:-])/)) {
-    if (part === '') continue;
-    if (out.length > 0) out.push({ kind: 'penalty', penalty: 200, ...at });
-    out.push({ kind: 'text', text: part, font, ...at });
-  }
-  return out;
-}
-
-export function addLink(it: Interpreter, inlines: readonly Inline[], target: string): void {
-  const { place } = it.p;
-  it.add({ kind: 'link', inlines, target, from: place.from, to: Math.max(place.to, it.p.here()) });
-}
-
-export const urlCommand: CommandEntry = {
-  name: 'url',
-  signature: '',
-  description: 'An address, in typewriter; it may break behind its signs.',
-  example: '\\url{https://tides.example}',
-  run: (it) => {
-    it.startParagraph();
-    const text = readAddress(it);
-    addLink(it, address(it, text), text);
-  },
-};
-
-const pathCommand: CommandEntry = {
-  ...urlCommand,
-  name: 'path',
-  description: 'The name of a file, in typewriter.',
-  example: '\\path{notes/tides.tex}',
-  run: (it) => {
-    it.startParagraph();
-    for (const inline of address(it, readAddress(it))) it.add(inline);
-  },
-};
-
-/** url: addresses. */
-export const url: PackageEntry = {
-  name: 'url',
-  description: 'Addresses in typewriter.',
-  options: null,
-  commands: [urlCommand, pathCommand, quietEntry('urlstyle', 'm', 'The font of addresses.')],
-};
+import { addLink, addressCommand } from './url';
 
 /** What a label names with its kind before it; with a star it is no link. */
 const autoref: CommandEntry = {
@@ -216,13 +133,7 @@ export const hyperref: PackageEntry = {
       '\\texorpdfstring{$x$}{x}',
       '#1',
     ),
-    macroEntry(
-      'nolinkurl',
-      'm',
-      'An address that is no link.',
-      '\\nolinkurl{tides.example}',
-      '\\texttt{#1}',
-    ),
+    addressCommand('nolinkurl', 'An address that is no link.', '\\nolinkurl{tides.example}'),
     macroEntry(
       'autopageref',
       'm',

@@ -30,7 +30,8 @@ import { framed } from './framed';
 import { fullpage } from './fullpage';
 import { geometry } from './geometry';
 import { graphics, graphicx } from './graphicx';
-import { hyperref, url } from './hyperref';
+import { hyperref } from './hyperref';
+import { url, xurl } from './url';
 import { ifthen } from './ifthen';
 import { indentfirst } from './indentfirst';
 import { lastpage } from './lastpage';
@@ -305,6 +306,7 @@ const ALL: readonly PackageEntry[] = [
   graphics,
   hyperref,
   url,
+  xurl,
   ifthen,
   indentfirst,
   lastpage,

@@ -31,5 +31,4 @@ export const quiet: readonly PackageEntry[] = [
   nothing('emptypage', 'Empty pages bear no head and foot; they bear none here.'),
   nothing('amsgen', 'What the packages of the AMS share.'),
   { ...nothing('mwe', 'Pictures and words to try with.'), requires: ['graphicx', 'blindtext'] },
-  { ...nothing('xurl', 'Addresses that break anywhere.'), requires: ['url'] },
 ];
