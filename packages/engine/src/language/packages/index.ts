@@ -57,6 +57,7 @@ import { expl3 } from './expl3';
 import { floatrow } from './floatRows';
 import { etoc, minitoc, titletoc } from './partialContents';
 import { parskip } from './parskip';
+import { olderPackages } from './olderPackages';
 import { quiet } from './quiet';
 import { polyglossia } from './polyglossia';
 import { pdfpages } from './pdfpages';
@@ -424,6 +425,7 @@ const ALL: readonly PackageEntry[] = [
   pdflscape,
   ...toolPackages,
   ...morePackages,
+  ...olderPackages,
   ...quiet,
 ];
 
