@@ -228,6 +228,7 @@ function setHeadingStyle(it: Interpreter, style: readonly Token[]): void {
 
 /** No break and no indent behind a heading (`\@afterheading`). */
 export function afterHeading(it: Interpreter, keepsIndent = false): void {
+  it.write(CELLS.listEnded, false, true);
   it.write(CELLS.afterHeading, true, true);
   const indents = keepsIndent || it.read(CELLS.indentFirst);
   it.write(CELLS.noIndentNext, !indents, true);

@@ -1,5 +1,5 @@
 import { adjust } from '../machine/asides';
-import { emptyBox } from '../machine/paragraphMode';
+import { emptyBox, parCommand } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
 import { MOST_SHAPED } from '../machine/parameters';
 import { FIL, FILL, glue, type Glue, negative, type Sp, SS } from '../../base/lengths';
@@ -182,7 +182,7 @@ export const spacing: readonly CommandEntry[] = [
     signature: '',
     description: 'Ends the paragraph, as a blank line does.',
     example: 'One.\\par Two.',
-    run: (it) => it.endParagraph(),
+    run: parCommand,
   },
   {
     name: '\\',

@@ -48,6 +48,8 @@ export const CELLS = {
   /** After a heading: no break, no indent. */
   afterHeading: flag('afterheading'),
   noIndentNext: flag('noindentnext'),
+  /** That is so because a list or display has ended: `\\par` ends it (`\\@endpetrue`). */
+  listEnded: flag('listended'),
   /** A display has just ended, and no blank line: what goes on is the same paragraph. */
   afterDisplay: flag('afterdisplay'),
   currentLabel: cell<CurrentLabel | null>('currentlabel', null),

@@ -292,6 +292,7 @@ function resumeParagraph(it: Interpreter, untilGroup = false): void {
   }
   if (token.cat === Cat.Space) return resumeParagraph(it, untilGroup);
   p.unread(token);
+  it.write(CELLS.listEnded, true, true);
   const endsParagraph = token.cat === Cat.Command && token.text === 'par';
   if (endsParagraph || (untilGroup && closesGroup(token)))
     it.write(CELLS.noIndentNext, false, true);

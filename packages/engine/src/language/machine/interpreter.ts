@@ -19,7 +19,7 @@ import { freshMode, type Mode, modeName } from './modes';
 import { CELLS, environmentCell } from './cells';
 import { EnvironmentData } from './environmentData';
 import type { CellOf } from '../../expansion/cells';
-import { beginForDisplay, beginParagraph, finishParagraph } from './paragraphMode';
+import { beginForDisplay, beginParagraph, finishParagraph, forgetList } from './paragraphMode';
 import { fontInterner } from './parameters';
 import {
   note,
@@ -170,7 +170,9 @@ export class Interpreter {
       // The stop mark went with all else that waited.
       if (stop !== null && this.p.recoveries > recoveries) return;
       if (stop === null && this.atSafePoint(start)) {
+        const { pos } = this.p.reader;
         this.p.reach = Math.max(this.p.reach, this.p.reader.skipBlankLines());
+        if (this.p.reader.pos > pos) forgetList(this);
         return;
       }
       if (this.mode.hlist !== null && this.p.atFile && this.plainWord()) continue;
@@ -313,7 +315,6 @@ export class Interpreter {
   }
 
   // ---- inner runs
-
   /** What tokens give in a box on one line. */
   inlinesOf(tokens: readonly Token[]): readonly Inline[] {
     return this.inlinesBy(() => this.runInner(tokens));

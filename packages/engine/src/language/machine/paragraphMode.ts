@@ -68,8 +68,22 @@ export function beginForDisplay(it: Interpreter, byKernel: boolean): boolean {
 
 /** Did something before say that the next paragraph has no indent? It is said once. */
 function takeIndentSuppression(it: Interpreter): boolean {
+  takeFlag(it, CELLS.listEnded);
   if (takeFlag(it, CELLS.afterHeading)) it.mode.clubPenalty = 10000;
   return takeFlag(it, CELLS.noIndentNext);
+}
+
+/** `\par`, as a blank line says it. */
+export function parCommand(it: Interpreter): void {
+  if (it.mode.hlist === null) forgetList(it);
+  it.endParagraph();
+}
+
+/** Behind a list or display that has ended, what comes next is a paragraph of its own. */
+export function forgetList(it: Interpreter): void {
+  if (!takeFlag(it, CELLS.listEnded)) return;
+  it.write(CELLS.noIndentNext, false, true);
+  it.write(CELLS.afterDisplay, false, true);
 }
 
 /** Ends the paragraph that is open, if any, with the shape that holds now. */
