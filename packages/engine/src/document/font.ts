@@ -19,6 +19,8 @@ export interface FontSpec {
   /** 0xRRGGBB; below zero nothing is drawn. */
   readonly color: number;
   readonly face: FontFace;
+  /** Of formulas, where that is another one (packages that change the type of text alone). */
+  readonly mathFace?: FontFace;
   readonly encoding: FontEncoding;
 }
 

@@ -2,7 +2,7 @@ import { mathSizes } from '../base/mathSizes';
 import type { Sp } from '../base/lengths';
 import { boxOf, type Box, type GlyphItem, type Item } from '../boxes/box';
 import type { Span } from '../base/spans';
-import type { FontSpec } from '../document/font';
+import type { FontFace, FontSpec } from '../document/font';
 import type { Inline } from '../document/inlines';
 import type { MathList, MathNode } from '../document/math';
 import type { Font } from '../fonts/font';
@@ -60,7 +60,7 @@ export function mathContext(
   missing: Missing,
 ): MathContext {
   const sizes = mathSizes(text.size);
-  const family = fonts.math(text.face);
+  const family = fonts.math(mathFace(text));
   const designs = designsOf(family, sizes);
   const font = designs[sizeLevel(style)];
   // Until the mathematics font is here, a stand-in without a table shows the bare glyphs.
@@ -90,6 +90,8 @@ const designsOf = (family: Font, [text, script, scriptscript]: MathContext['size
     family.atSize?.(script) ?? family,
     family.atSize?.(scriptscript) ?? family,
   ] as const;
+
+const mathFace = ({ face, mathFace: own }: FontSpec): FontFace => own ?? face;
 
 /** The same context in another style. */
 export function inStyle(ctx: MathContext, style: Style): MathContext {
@@ -136,7 +138,7 @@ export function drawnBy(char: string, ctx: MathContext): { ctx: MathContext; gly
   const selector = char.at(-1);
   if (selector === CALLIGRAPHIC || selector === ROUND_HAND) {
     const font =
-      selector === ROUND_HAND ? ctx.fonts.roundHand() : ctx.fonts.calligraphic(ctx.text.face);
+      selector === ROUND_HAND ? ctx.fonts.roundHand() : ctx.fonts.calligraphic(mathFace(ctx.text));
     const letter = char.slice(0, -1);
     if (font) return inFont(font, latinOf(letter), ctx);
     return { ctx, glyph: glyphFor(letter, ctx) };
@@ -158,8 +160,9 @@ function inFont(family: Font, code: number, ctx: MathContext) {
 
 /** The font of text that a family of letters is taken from, at the context's size. */
 export function textFont(family: TextFamily, ctx: MathContext): Font {
-  const spec: FontSpec = { ...ctx.text, ...FAMILIES[family], size: sizeOf(ctx) };
-  return ctx.fonts.text(ctx.text.face === 'modern' ? { ...spec, encoding: 'OT1' } : spec);
+  const face = mathFace(ctx.text);
+  const spec: FontSpec = { ...ctx.text, face, ...FAMILIES[family], size: sizeOf(ctx) };
+  return ctx.fonts.text(face === 'modern' ? { ...spec, encoding: 'OT1' } : spec);
 }
 
 /** Families of letters that formulas have in common with text. */

@@ -6,4 +6,5 @@ export const newpxmath: PackageEntry = typeface(
   'newpxmath',
   'pagella',
   'Mathematics in the Palatino manner.',
+  'mathematics',
 );

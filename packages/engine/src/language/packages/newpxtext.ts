@@ -6,4 +6,5 @@ export const newpxtext: PackageEntry = typeface(
   'newpxtext',
   'pagella',
   'Text in the Palatino manner (TeX Gyre Pagella).',
+  'text',
 );

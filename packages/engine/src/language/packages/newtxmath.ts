@@ -6,4 +6,5 @@ export const newtxmath: PackageEntry = typeface(
   'newtxmath',
   'termes',
   'Mathematics in the Times manner.',
+  'mathematics',
 );

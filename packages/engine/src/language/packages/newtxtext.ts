@@ -6,4 +6,5 @@ export const newtxtext: PackageEntry = typeface(
   'newtxtext',
   'termes',
   'Text in the Times manner (TeX Gyre Termes).',
+  'text',
 );

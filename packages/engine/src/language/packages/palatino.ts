@@ -5,5 +5,6 @@ import { typeface } from './typeface';
 export const palatino: PackageEntry = typeface(
   'palatino',
   'pagella',
-  'Text in the Palatino manner.',
+  'Text in the Palatino manner; formulas stay as they are.',
+  'text',
 );

@@ -6,4 +6,5 @@ export const tgpagella: PackageEntry = typeface(
   'tgpagella',
   'pagella',
   'The font TeX Gyre Pagella.',
+  'text',
 );

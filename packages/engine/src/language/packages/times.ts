@@ -5,5 +5,6 @@ import { typeface } from './typeface';
 export const times: PackageEntry = typeface(
   'times',
   'termes',
-  'Text in the Times manner (TeX Gyre Termes).',
+  'Text in the Times manner (TeX Gyre Termes); formulas stay as they are.',
+  'text',
 );
