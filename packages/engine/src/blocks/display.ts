@@ -4,7 +4,8 @@ import type { LineSpacing, VItem } from '../boxes/vertical';
 import type { BlockNode, Display, DisplayRow } from '../document/blocks';
 import type { Inline } from '../document/inlines';
 import { formulaContext, layoutList } from '../math/layout';
-import { DISPLAY } from '../math/style';
+import { DISPLAY, TEXT } from '../math/style';
+import { inStyle } from '../math/context';
 import { setText } from '../paragraphs/boxes';
 import type { LayoutEnv } from '../paragraphs/env';
 import { missingIn } from '../paragraphs/items';
@@ -37,9 +38,13 @@ export function layoutDisplay(
 ): void {
   const setInner = (inlines: readonly Inline[], scale: number): Box => setText(inlines, env, scale);
   const ctx = formulaContext(env.fonts, display.font, DISPLAY, setInner, missingIn(env));
+  const inText = inStyle(ctx, TEXT);
   const rows = display.rows.map((row): SetRow => ({
     row,
-    cells: row.cells.map((cell) => layoutList(cell, ctx)),
+    // The relation between the columns of eqnarray is set as in text.
+    cells: row.cells.map((cell, c) =>
+      layoutList(cell, display.layout === 'equationArray' && c % 3 === 1 ? inText : ctx),
+    ),
     tag: row.tag ? setText(row.tag, env) : null,
   }));
   const places = placeRows(display, rows);

@@ -143,6 +143,20 @@ const setLeader = (leader: Leader, env: LayoutEnv): SetLeader =>
     ? leader
     : { kind: 'box', box: leaderBox(leader.inlines, leader.width, env) };
 
+/** A part of an entry that its list does not say (`key:author`), or a name that nothing bears. */
+function reportUnknown(inline: RefInline, env: LayoutEnv): void {
+  const { from, to, label, what } = inline;
+  const part = what === 'cite' ? /^(.*):(author|full|year)$/s.exec(label) : null;
+  const name = part?.[1] ?? label;
+  if (part && env.resolve({ ...inline, label: name }) !== null) {
+    const said = part[2] === 'year' ? 'year' : 'author';
+    env.report({ code: 'citation-part-missing', from, to, args: { name, part: said } });
+    return;
+  }
+  const code = what === 'cite' ? 'citation-unknown' : 'reference-unknown';
+  env.report({ code, from, to, args: { name } });
+}
+
 function pushReference(out: LineItem[], inline: RefInline, env: LayoutEnv): void {
   const { from, to, label } = inline;
   // What stands in its own number has none.
@@ -151,8 +165,7 @@ function pushReference(out: LineItem[], inline: RefInline, env: LayoutEnv): void
   if (found === null && (inline.what === 'clevers' || inline.what === 'cleverrange'))
     return pushEach(out, inline, env, 'clever');
   if (found === null) {
-    const code = inline.what === 'cite' ? 'citation-unknown' : 'reference-unknown';
-    env.report({ code, from, to, args: { name: label } });
+    reportUnknown(inline, env);
   }
   if (typeof found === 'object' && found !== null) {
     // It was read where the label is; here it stands for the reference.

@@ -65,6 +65,13 @@ export const references = {
       'The key in \\cite must be that of a \\bibitem, or of an entry in a .bib file of the assignment.',
     mend: renamed(({ keys }) => keys),
   }),
+  'citation-part-missing': finding({
+    severity: 'off',
+    args: ['name', 'part'],
+    message: 'The list says no <part> of “<name>”, so there is a question mark.',
+    cause:
+      'natbib takes names and years from lists that its own styles make: plainnat, abbrvnat, unsrtnat.',
+  }),
   'bibliography-broken': finding({
     severity: 'broken',
     args: ['name', 'file'],
@@ -73,13 +80,15 @@ export const references = {
   }),
   'bibliography-style-unknown': finding({
     severity: 'off',
-    args: ['name'],
-    message: 'There is no bibliography style <name> here; plain is used.',
+    args: ['name', 'instead'],
+    message: 'There is no bibliography style <name> here; <instead> is used.',
     cause: 'Known are plain, unsrt, abbrv, alpha, and those that natbib brings.',
     mend: ({ text, from, to, args }) => {
       const at = text.slice(from, to + 80).indexOf(args.name ?? '');
       const start = from + at;
-      return at < 0 ? null : one('Write plain', start, start + (args.name ?? '').length, 'plain');
+      const instead = args.instead ?? 'plain';
+      const end = start + (args.name ?? '').length;
+      return at < 0 ? null : one(`Write ${instead}`, start, end, instead);
     },
   }),
   'facts-unsettled': finding({

@@ -237,7 +237,9 @@ function partsOf(entries: readonly BibEntry[], key: string, text: string): strin
 }
 
 function styleOf(it: Interpreter): BibStyle {
-  return STYLES[it.read(CELLS.bibStyle) || 'plain'] ?? (STYLES.plain as BibStyle);
+  // A style that is not here: with natbib one that tells authors, as most that come with it do.
+  const instead = it.hasPackage('natbib') ? 'plainnat' : 'plain';
+  return STYLES[it.read(CELLS.bibStyle) || 'plain'] ?? (STYLES[instead] as BibStyle);
 }
 
 /** Are sources cited by author and year? As natbib is told, or as the style is made for. */
@@ -305,7 +307,11 @@ export const bibliographyCommands: readonly CommandEntry[] = [
     example: '\\bibliographystyle{plain}',
     run: (it, args, token) => {
       const name = textOf(it.p, tokensOf(args, 0));
-      if (!STYLES[name]) it.p.report('bibliography-style-unknown', it.spanOf(token), { name });
+      if (!STYLES[name])
+        it.p.report('bibliography-style-unknown', it.spanOf(token), {
+          name,
+          instead: it.hasPackage('natbib') ? 'plainnat' : 'plain',
+        });
       it.write(CELLS.bibStyle, name, true);
     },
   },
