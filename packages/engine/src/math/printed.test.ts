@@ -26,7 +26,7 @@ prints('letters', AMS, [
   ['\\mathbb{RNZQC}', 'ℝℕℤℚℂ'],
   ['\\mathbf{x1}', '𝐱𝟏'],
   ['\\mathrm{d}x', 'd𝑥'],
-  ['\\mathit{ab}', '𝑎𝑏'],
+  ['\\mathit{ab}', 'ab'],
   ['\\mathfrak{g}', '𝔤'],
   ['\\mathsf{T}', '𝖳'],
   ['\\mathtt{x}', '𝚡'],

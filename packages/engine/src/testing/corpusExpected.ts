@@ -231,7 +231,7 @@ export const EXPECTED: Readonly<Record<string, Expected>> = {
     text: [
       'By theorem 1 and lemma 2, Lemma 2 and eq. (1); also eqs. (1) and (2)',
       'section 1, Table 1, item 1. Theorem 1, One, eqs. (1) to (2), page 1',
-      'https://tides.example/a_b?c=%20d',
+      'https: //tides.example/a_b?c=%20d',
     ],
   },
   '16-listings': {

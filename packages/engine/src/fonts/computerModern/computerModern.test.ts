@@ -117,7 +117,7 @@ describe('the fonts of a document', () => {
   } as const;
   it('are measured as Computer Modern under OT1, as themselves under T1, and drawn the same', () => {
     const [ot1, t1] = (['OT1', 'T1'] as const).map((encoding) => store.text({ ...spec, encoding }));
-    expect(ot1?.shape('“').width).toBe(500);
+    expect(ot1?.shape('“').width).toBeCloseTo(500, 2);
     expect(t1?.shape('“').width).toBe(472);
     expect(ot1?.id).toBe(t1?.id);
     expect(ot1?.shape('AVow').glyphs).toEqual(t1?.shape('AVow').glyphs);

@@ -19,9 +19,9 @@ export const OTHER_PACKAGES: ReadonlySet<string> = new Set(
   multienum musixtex nccmath  newverbs nextpage niceframe nolbreaks 
    ocgx oldgerm  overpic parnotes pdfcomment pdfrender
   pgf pgfgantt pgfopts phonetic physics2 picinpar  pictex picture piton 
-  program progressbar prooftrees pseudocode psfrag pst-node pstricks pythontex 
+  program progressbar prooftrees pseudocode pst-node pstricks pythontex 
      savesym    scrextend
-   semantic sepnum sfmath  showlabels shuffle  simplewick
+   semantic sepnum sfmath  shuffle  simplewick
   sistyle skmath skull  splitidx   starfont stix subdepth
   sudoku    tabu tabvar  textfit       tikzpagenodes tikzsymbols titleps  tkz-base
   tkz-euclide tkz-fct tkz-graph tkz-tab    tracefnt 
