@@ -27,5 +27,12 @@ export interface FontSpec {
 export const BLACK = 0x000000;
 /** The colour that marks what could not be read: madder. */
 export const MARKED = 0xa3262a;
+/** How that is set: as it stands in the source. */
+export const MARKED_LOOK = {
+  family: 'mono',
+  series: 'medium',
+  shape: 'upright',
+  color: MARKED,
+} as const;
 /** A formula that is broken now shows its last good form in this colour, which nothing else has. */
 export const HELD = 0xa3262c;

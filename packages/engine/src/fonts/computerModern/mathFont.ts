@@ -198,7 +198,7 @@ const over = <T>(
 ): Map<number, T> => new Map([...first, ...others.flatMap((other) => [...other])]);
 
 /** A font that is another one for each design, each made when it is asked for first. */
-function byDesign(make: (size: DesignSize, atSize: Font['atSize']) => Font): Font {
+function byDesign(make: (size: DesignSize, atSize: (size: Sp) => Font) => Font): Font {
   const fonts = new Map<DesignSize, Font>();
   const atSize = (size: Sp): Font => {
     const design = designFor(size / PT);

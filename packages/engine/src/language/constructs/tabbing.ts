@@ -45,7 +45,6 @@ function startField(it: Interpreter, tabs: Tabs): void {
 function stopField(it: Interpreter, tabs: Tabs): { inlines: readonly Inline[]; width: Sp } {
   const { hlist } = it.mode;
   if (!tabs.outside || !hlist) return { inlines: [], width: 0 };
-  hlist.unskip();
   const inlines = hlist.finish();
   it.popMode(tabs.outside);
   tabs.outside = null;
@@ -72,6 +71,7 @@ function startLine(it: Interpreter, tabs: Tabs): void {
 
 /** The line becomes a box on the page, as high and deep as a strut; it never breaks. */
 function stopLine(it: Interpreter, tabs: Tabs): void {
+  if (tabs.outside) it.mode.hlist?.unskip();
   addField(it, tabs);
   const at = it.p.place;
   const margin = tabs.stops[tabs.margin] ?? 0;

@@ -2,7 +2,7 @@ import type { Glue, Sp } from '../../base/lengths';
 import { fontUnits } from '../../expansion/scan';
 import { pick, type Span } from '../../base/spans';
 import type { BlockNode } from '../../document/blocks';
-import { type FontSpec, MARKED } from '../../document/font';
+import { type FontSpec, MARKED_LOOK } from '../../document/font';
 import type { Inline } from '../../document/inlines';
 import { readArgument, readOptional } from '../../expansion/arguments';
 import { STOP, type Token } from '../../expansion/meaning';
@@ -169,12 +169,7 @@ export class Interpreter {
     for (;;) {
       // The stop mark went with all else that waited.
       if (stop !== null && this.p.recoveries > recoveries) return;
-      if (stop === null && this.atSafePoint(start)) {
-        const { pos } = this.p.reader;
-        this.p.reach = Math.max(this.p.reach, this.p.reader.skipBlankLines());
-        if (this.p.reader.pos > pos) forgetList(this);
-        return;
-      }
+      if (stop === null && this.atSafePoint(start)) return this.passBlankLines();
       if (this.mode.hlist !== null && this.p.atFile && this.plainWord()) continue;
       const token = this.p.nextExpanded();
       if (token === null) {
@@ -190,6 +185,13 @@ export class Interpreter {
       }
       this.carryOut(token);
     }
+  }
+
+  private passBlankLines(): void {
+    const { reader } = this.p;
+    const { pos } = reader;
+    this.p.reach = Math.max(this.p.reach, reader.skipBlankLines());
+    if (reader.pos > pos) forgetList(this);
   }
 
   private stopRunaway(): void {
@@ -262,13 +264,7 @@ export class Interpreter {
 
   /** Text that stands for something unreadable, marked. */
   addMarked(text: string, at: Span): void {
-    const font = this.intern({
-      ...this.font,
-      family: 'mono',
-      series: 'medium',
-      shape: 'upright',
-      color: MARKED,
-    });
+    const font = this.intern({ ...this.font, ...MARKED_LOOK });
     this.startParagraph();
     this.mode.hlist?.text(text, font, at.from, at.to);
   }

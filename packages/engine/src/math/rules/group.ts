@@ -1,5 +1,5 @@
 import { boxOf, EMPTY_BOX } from '../../boxes/box';
-import { MARKED } from '../../document/font';
+import { MARKED_LOOK } from '../../document/font';
 import type {
   GroupNode,
   MathPenaltyNode,
@@ -77,13 +77,7 @@ export function not(node: NotNode, ctx: MathContext): Atom {
 
 /** What could not be read is shown as it stands, in typewriter, marked. */
 export function unknown(node: UnknownNode, ctx: MathContext): Atom {
-  const font = {
-    ...ctx.text,
-    family: 'mono' as const,
-    series: 'medium' as const,
-    shape: 'upright' as const,
-    color: MARKED,
-  };
+  const font = { ...ctx.text, ...MARKED_LOOK };
   const inlines = [{ kind: 'text' as const, text: node.text, font, from: node.from, to: node.to }];
   return atom('ord', ctx.setText(inlines, sizeOf(ctx) / ctx.sizes[0]), ctx.style);
 }
