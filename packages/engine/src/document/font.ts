@@ -21,6 +21,8 @@ export interface FontSpec {
   readonly face: FontFace;
   /** Of formulas, where that is another one (packages that change the type of text alone). */
   readonly mathFace?: FontFace;
+  /** Large signs of formulas are those of ten point whatever the size (the kernel's `sfixed*cmex10`). */
+  readonly fixedExtension?: true;
   readonly encoding: FontEncoding;
 }
 

@@ -1,5 +1,5 @@
 import { mathSizes } from '../base/mathSizes';
-import type { Sp } from '../base/lengths';
+import { PT, type Sp } from '../base/lengths';
 import { boxOf, type Box, type GlyphItem, type Item } from '../boxes/box';
 import type { Span } from '../base/spans';
 import type { FontFace, FontSpec } from '../document/font';
@@ -65,7 +65,7 @@ export function mathContext(
   const font = designs[sizeLevel(style)];
   // Until the mathematics font is here, a stand-in without a table shows the bare glyphs.
   const table = font.math ?? NO_MATH;
-  const parameters = sizes.map((size) => table.parametersAt?.(size));
+  const parameters = sizes.map((size) => table.parametersAt?.(size, text.fixedExtension === true));
   const { color } = text;
   return {
     fonts,
@@ -104,6 +104,11 @@ export function inStyle(ctx: MathContext, style: Style): MathContext {
 
 /** The font size of the context's style. */
 export const sizeOf = (ctx: MathContext): Sp => ctx.sizes[sizeLevel(ctx.style)];
+
+/** The context in which large signs are drawn: at ten point, where the extension font does not grow with the text. */
+export const extension = (ctx: MathContext): MathContext =>
+  ctx.text.fixedExtension && ctx.parameters[0] ? { ...ctx, sizes: TEN_POINT } : ctx;
+const TEN_POINT = [10 * PT, 10 * PT, 10 * PT] as const;
 
 /** Font units to sp at the context's size. */
 export const units = (value: number, ctx: MathContext): Sp =>

@@ -2,7 +2,7 @@ import type { Sp } from '../base/lengths';
 import type { Span } from '../base/spans';
 import { boxOf, type Box, type Child, type GlyphItem } from '../boxes/box';
 import type { AssemblyPart, Growth } from '../fonts/tables/math';
-import { glyphFor, glyphItem, textGlyph, units, type MathContext } from './context';
+import { extension, glyphFor, glyphItem, textGlyph, units, type MathContext } from './context';
 
 /** Bounds the pieces of one assembled glyph; enough for the tallest page. */
 const MOST_PIECES = 2000;
@@ -28,12 +28,15 @@ export function growVertically(
   const base = textGlyph(char, ctx);
   const growth = ctx.table.vertical.get(base) ?? moustache(char, ctx);
   if (!growth) return single(glyphFor(char, ctx), ctx, span, color);
-  for (const variant of growth.variants) {
-    if (units(variant.advance, ctx) >= size) return single(variant.glyph, ctx, span, color);
+  const large = extension(ctx);
+  for (const [i, variant] of growth.variants.entries()) {
+    // The smallest form is a letter among letters.
+    const from = i === 0 ? ctx : large;
+    if (units(variant.advance, from) >= size) return single(variant.glyph, from, span, color);
   }
-  const assembled = assemble(growth, size, ctx, span, color, true);
+  const assembled = assemble(growth, size, large, span, color, true);
   if (assembled) return { item: assembled, glyph: null };
-  return single(growth.variants.at(-1)?.glyph ?? base, ctx, span, color);
+  return single(growth.variants.at(-1)?.glyph ?? base, large, span, color);
 }
 
 /** `\lmoustache` and `\rmoustache`: one end of each brace, joined by its straight part. */

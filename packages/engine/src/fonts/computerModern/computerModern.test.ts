@@ -159,7 +159,7 @@ describe('the mathematics font of the default face', () => {
     [12, 'spaceAfterScript', 0.5],
     [5, 'spaceAfterScript', 0.5],
   ] as const)('at %f pt %s is %f pt', (size, name, pt) => {
-    const constants = font.math?.parametersAt?.(size * 65536).constants;
+    const constants = font.math?.parametersAt?.(size * 65536, false).constants;
     expect(((constants?.[name] ?? 0) * size) / 1000).toBeCloseTo(pt, 2);
   });
   it('calligraphic capitals have their corrections', () => {

@@ -218,7 +218,9 @@ export function asComputerModernMath(font: Font): Font {
   const { math } = font;
   if (!math) return font;
   const extension = extensionOf(font, math);
-  const parameters = bySize((size) => parametersAt(size, math.constants, font.unitsPerEm));
+  const parameters = (isFixed: boolean) =>
+    bySize((size) => parametersAt(size, math.constants, font.unitsPerEm, isFixed));
+  const [scaled, fixed] = [parameters(false), parameters(true)];
   return byDesign((design, atSize) => {
     const letters = lettersAt(font, design);
     const { measured } = extension;
@@ -229,7 +231,7 @@ export function asComputerModernMath(font: Font): Font {
       accentAttachment: over(math.accentAttachment, letters.attachments),
       kerns: new Map(),
       vertical: extension.vertical,
-      parametersAt: parameters,
+      parametersAt: (size, isFixed) => (isFixed ? fixed : scaled)(size),
     };
     return remeasured(font, { box: boxesOf(font, measures), math: table, atSize });
   });

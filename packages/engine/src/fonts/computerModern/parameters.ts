@@ -66,6 +66,8 @@ function inEm(size: number): Symbols {
   ) as unknown as Symbols;
 }
 const NEARLY = 0.05;
+/** Of the extension font at ten point. */
+const FIXED_RULE = 0.39999;
 /** `sub_drop`, half a point in every design; and the half point behind scripts (`\\scriptspace`). */
 const SUB_DROP = 0.5;
 const BEHIND_SCRIPTS = 0.5;
@@ -74,9 +76,16 @@ const BEHIND_SCRIPTS = 0.5;
  * The parameters of Computer Modern under the names of the MATH table, whose constants were made
  * after them (OpenType 1.9, "MathConstants"; The TeXbook, appendix G).
  */
-export function parametersAt(size: Sp, own: MathConstants, em: number): MathParameters {
+export function parametersAt(
+  size: Sp,
+  own: MathConstants,
+  em: number,
+  fixedExtension = false,
+): MathParameters {
   const pt = size / PT;
-  const p = inEm(pt);
+  // What the extension font says is in its own size.
+  const large = fixedExtension ? 10 / pt : 1;
+  const p = { ...inEm(pt), ...(fixedExtension ? { rule: FIXED_RULE / pt } : {}) };
   const named: Partial<MathConstants> = {
     accentBaseHeight: X_HEIGHT,
     subscriptShiftDown: p.sub2,
@@ -89,10 +98,10 @@ export function parametersAt(size: Sp, own: MathConstants, em: number): MathPara
     subSuperscriptGapMin: 4 * p.rule,
     superscriptBottomMaxWithSubscript: 0.8 * X_HEIGHT,
     spaceAfterScript: BEHIND_SCRIPTS / pt,
-    upperLimitGapMin: ABOVE,
-    upperLimitBaselineRiseMin: RISE,
-    lowerLimitGapMin: BELOW,
-    lowerLimitBaselineDropMin: DROP,
+    upperLimitGapMin: large * ABOVE,
+    upperLimitBaselineRiseMin: large * RISE,
+    lowerLimitGapMin: large * BELOW,
+    lowerLimitBaselineDropMin: large * DROP,
     stackTopShiftUp: p.num3,
     stackTopDisplayStyleShiftUp: p.num1,
     stackBottomShiftDown: p.denom2,
@@ -125,7 +134,7 @@ export function parametersAt(size: Sp, own: MathConstants, em: number): MathPara
   return {
     constants,
     quad: p.quad * em,
-    aroundLimits: AROUND * em,
+    aroundLimits: large * AROUND * em,
     displaySuperscript: p.sup1 * em,
     loneSubscript: p.sub1 * em,
     fractionBrackets: p.delim2 * em,

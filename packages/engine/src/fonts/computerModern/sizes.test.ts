@@ -113,3 +113,30 @@ describe('packages for the type of text', () => {
     ]);
   });
 });
+
+describe('large signs', () => {
+  // Display sums of cmex10 are 14 pt high and deep; the kernel has no other size of them (fontmath.ltx).
+  const sum = (options: string, preamble: string): number => {
+    const found = laid(
+      `\\documentclass[${options}]{article}${preamble}\\begin{document}\\[\\sum\\]\\end{document}`,
+    );
+    return found.word('∑').size;
+  };
+  it.each([
+    ['10pt', '', 10],
+    ['12pt', '', 10],
+    ['12pt', '\\usepackage{amsmath}', 12],
+    ['12pt', '\\usepackage{amssymb}', 12],
+    ['12pt', '\\usepackage{exscale}', 12],
+    ['11pt', '', 10],
+    ['11pt', '\\usepackage{amsmath}', 10.95],
+  ])('at %s, %j, are those of %f pt', (options, preamble, size) => {
+    expect(sum(options, preamble)).toBeCloseTo(size, 1);
+  });
+  it('small brackets are letters among letters all the same', () => {
+    const found = laid(
+      '\\documentclass[12pt]{article}\\begin{document}$\\left(x\\right)$\\end{document}',
+    );
+    expect(found.word('(').size).toBeCloseTo(12, 1);
+  });
+});

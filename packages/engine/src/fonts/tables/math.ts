@@ -123,7 +123,7 @@ export interface MathTable {
   readonly vertical: ReadonlyMap<number, Growth>;
   readonly horizontal: ReadonlyMap<number, Growth>;
   /** Of a family whose sizes have parameters of their own. */
-  readonly parametersAt?: (size: Sp) => MathParameters;
+  readonly parametersAt?: (size: Sp, fixedExtension: boolean) => MathParameters;
 }
 
 /** A table that says nothing. */

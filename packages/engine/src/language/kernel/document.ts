@@ -34,6 +34,13 @@ function beginDocument(it: Interpreter): void {
     it.write(CELLS.textFamily, family === 'tt' ? 'mono' : 'sans', true);
     it.changeFont({ family: it.textFamily });
   }
+  // The kernel has large signs at ten point alone; these bring or draw them at other sizes.
+  if (
+    !['amsmath', 'amsfonts', 'amssymb', 'exscale', 'lmodern', 'unicode-math'].some((name) =>
+      it.hasPackage(name),
+    )
+  )
+    it.changeFont({ fixedExtension: true });
   heedBaselineStretch(it);
   it.write(CELLS.inDocument, true, true);
   const width = it.dimen('textwidth');

@@ -2,7 +2,15 @@ import { PT, type Sp } from '../../base/lengths';
 import { boxOf, hbox, hpack, type Box, type HItem } from '../../boxes/box';
 import type { BigNode, DelimitedNode, MathList, MathNode, MiddleNode } from '../../document/math';
 import { atom, type Atom } from '../atom';
-import { centredOnAxis, constant, glyphItem, glyphFor, sizeOf, type MathContext } from '../context';
+import {
+  centredOnAxis,
+  constant,
+  extension,
+  glyphItem,
+  glyphFor,
+  sizeOf,
+  type MathContext,
+} from '../context';
 import { growVertically } from '../growth';
 import { NULL_DELIMITER } from './fraction';
 
@@ -69,6 +77,6 @@ export function middle(node: MiddleNode, ctx: MathContext): Atom {
 }
 
 export function big(node: BigNode, ctx: MathContext): Atom {
-  const size = ((BIG_SIZES[node.size - 1] as Sp) * sizeOf(ctx)) / (10 * PT);
+  const size = ((BIG_SIZES[node.size - 1] as Sp) * sizeOf(extension(ctx))) / (10 * PT);
   return atom(node.cls, delimiter(node.char, size, ctx, node), ctx.style);
 }

@@ -3,11 +3,12 @@ import type { OperatorNode } from '../../document/math';
 import { atom, type Atom } from '../atom';
 import {
   centredOnAxis,
-  constant,
+  extension,
   glyphFor,
   glyphItem,
   italicOf,
   mu,
+  textGlyph,
   units,
   type MathContext,
 } from '../context';
@@ -43,19 +44,20 @@ export function operator(node: OperatorNode, ctx: MathContext): Atom {
   const several = SEVERAL[char];
   if (several) return severalIntegrals(several, node, ctx);
   const limits = node.limits ?? (isDisplay(ctx.style) && (node.takesLimits ?? !BESIDE.test(char)));
+  const large = extension(ctx);
   if (!isDisplay(ctx.style)) {
-    const glyph = glyphFor(char, ctx);
-    const item = centredOnAxis(glyphItem(glyph, ctx, node, node.color), ctx);
-    return atom('op', item, ctx.style, { overhang: italicOf(glyph, ctx), limits });
+    const glyph = large === ctx ? glyphFor(char, ctx) : textGlyph(char, ctx);
+    const item = centredOnAxis(glyphItem(glyph, large, node, node.color), ctx);
+    return atom('op', item, ctx.style, { overhang: italicOf(glyph, large), limits });
   }
   const grown = growVertically(
     char,
-    constant('displayOperatorMinHeight', ctx),
-    ctx,
+    units(ctx.table.constants.displayOperatorMinHeight, large),
+    large,
     node,
     node.color,
   );
-  const overhang = grown.glyph === null ? 0 : italicOf(grown.glyph, ctx);
+  const overhang = grown.glyph === null ? 0 : italicOf(grown.glyph, large);
   return atom('op', centredOnAxis(grown.item, ctx), ctx.style, { overhang, limits });
 }
 
