@@ -38,6 +38,13 @@ const html: PackageEntry = {
       '{#1}\\footnote{#2}',
     ),
     words('htmlref', 'mm', 'Words that link to a label.', '\\htmlref{the tide}{tide}'),
+    words(
+      'hyperref',
+      'ommmm',
+      'Words for the web, or words before and behind the number of a label.',
+      '\\hyperref{the tide}{Section~}{ above}{tide}',
+      '{#3}\\ref{#5}{#4}',
+    ),
     words('htmlcite', 'mm', 'Words that link to an entry.', '\\htmlcite{the tables}{gauge}'),
     words('latexhtml', 'mm', 'One text for paper, another for the web.', '\\latexhtml{a}{b}'),
     words('latex', 'm', 'Text for paper alone.', '\\latex{See page 3.}'),

@@ -67,6 +67,7 @@ describe('packages of older files', () => {
   it.each([
     ['html', '\\htmladdnormallink{tables}{https://x.example} end', 'tables end'],
     ['html', '\\htmlref{\\tt tables}{a} end', 'tables end'],
+    ['html', '\\section{A}\\label{a}\\hyperref{the web}{Section }{ above}{a}', 'Section 1 above'],
     ['html', '\\latexhtml{paper}{web}\\html{web}\\latex{ too}', 'paper too'],
     ['html', '\\begin{htmlonly}web\\end{htmlonly}paper', 'paper'],
     ['html', '\\begin{latexonly}paper\\end{latexonly}', 'paper'],
