@@ -1,9 +1,10 @@
 import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
 import { glue, NO_GLUE, PT, type Sp } from '../../base/lengths';
+import type { BlockNode } from '../../document/blocks';
 import { expandTokens, textOf } from '../../expansion/tokenText';
 import { detach, type Token } from '../../expansion/meaning';
-import { getCount, setDimen, setSkip } from '../../expansion/registers';
+import { getCount, setCount, setDimen, setSkip } from '../../expansion/registers';
 import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { glueOf } from '../scanning/glueOf';
@@ -70,6 +71,11 @@ function startList(it: Interpreter, tokens: readonly Token[]): void {
   setEntries(it, entriesOf(it, textOf(it.p, tokens)));
 }
 
+/** Lines of contents are paragraphs; these take the space between them away. */
+const closesUp = (it: Interpreter): boolean =>
+  ['parskip', 'tocloft'].some((name) => it.hasPackage(name)) ||
+  /^(?:scr|memoir$)/.test(it.read(CELLS.class) ?? '');
+
 /** Sets lines of contents, each with its page. */
 export function setEntries(
   it: Interpreter,
@@ -79,6 +85,7 @@ export function setEntries(
   it.endParagraph();
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.write(IN_LIST, true);
+  if (closesUp(it)) setSkip(it.state, 'parskip', NO_GLUE);
   for (const { entry, page } of entries) {
     const isLine = entry[0]?.text === 'contentsline';
     const number = isLine ? [it.p.make(1, '{'), ...it.p.chars(page), it.p.make(2, '}')] : [];
@@ -107,6 +114,13 @@ interface LineLook {
 const PAGE_WIDTH_EM = 1.55;
 const RIGHT_MARGIN_EM = 2.55;
 
+/** `\vskip\z@\@plus.2\p@` above a line with dots. */
+const BEFORE_DOTS: BlockNode = {
+  kind: 'vspace',
+  glue: { ...NO_GLUE, stretch: 0.2 * PT },
+  behaviour: 'plain',
+};
+
 /** Text, leader and page number as one paragraph (LaTeX's `\@dottedtocline`). */
 function setLine(
   it: Interpreter,
@@ -124,7 +138,8 @@ function setLine(
   setSkip(state, 'rightskip', glue(margin));
   setSkip(state, 'parfillskip', glue(-margin));
   setDimen(state, 'parindent', 0);
-  setSkip(state, 'parskip', { ...NO_GLUE, stretch: PT });
+  setCount(state, 'interlinepenalty', 10000);
+  if (look.dots) it.mode.vlist.push(BEFORE_DOTS);
   it.write(CELLS.alignment, 'justified');
   setDimen(state, OWN.numberWidth, look.numberWidth);
   if (look.bold) it.changeFont({ series: 'bold' });
