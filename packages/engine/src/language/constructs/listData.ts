@@ -1,6 +1,7 @@
 import type { Glue, Sp } from '../../base/lengths';
 import type { Inline } from '../../document/inlines';
 import { cell, flag } from '../../expansion/cells';
+import type { Token } from '../../expansion/meaning';
 import type { Interpreter } from '../machine/interpreter';
 
 /** What a list that has begun is like: its spaces and margin, and where it began. */
@@ -29,6 +30,17 @@ export const LABEL = cell<((it: Interpreter) => readonly Inline[]) | null>('item
 export const FINISH = cell<((it: Interpreter) => void) | null>('listend', null);
 /** Its labels are its items' own words. */
 export const DESCRIPTION = flag('descriptionlist');
+/** Its labels lean to the left of their box. */
+export const LABEL_LEFT = flag('labelleft');
+/** How a label that is too wide stands to its text: as enumitem's `style` says. */
+export const LABEL_STYLE = cell('labelstyle', '');
+/** What labels are set in. */
+export const LABEL_FONT = cell<readonly Token[]>('labelfont', []);
+/** The label of its items as tokens, for lists within that begin theirs with it. */
+export const LABEL_TOKENS = cell<readonly Token[]>('labeltokens', []);
+/** What is carried out before its first item, and at its end. */
+export const FIRST_ITEM = cell<readonly Token[]>('firstitem', []);
+export const AFTER_LIST = cell<readonly Token[]>('afterlist', []);
 /** Its labels are dressed by `\\makelabel`. */
 export const GENERAL = flag('generallist');
 /** In a talk: how its items are uncovered, and the colour of those that are. */

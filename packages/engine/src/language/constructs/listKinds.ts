@@ -2,6 +2,7 @@ import { CELLS, type Alignment } from '../machine/cells';
 import { glue, gluePt } from '../../base/lengths';
 import { setDimen, setSkip } from '../../expansion/registers';
 import type { Token } from '../../expansion/meaning';
+import { tokensText } from '../../expansion/tokenText';
 import { counterText, counterValue, setCounter, stepCounter, nameNext } from '../machine/counters';
 import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
@@ -9,6 +10,7 @@ import { beginGeneral } from './generalList';
 import { ROMAN } from './listMeasures';
 import { labelModel, modelMargin } from './labelModel';
 import {
+  listKeys,
   listLabel,
   listOptions,
   listStart,
@@ -17,7 +19,20 @@ import {
   understood,
   withDefaults,
 } from './listOptions';
-import { DESCRIPTION, FINISH, LABEL, OVERLAY } from './listData';
+import {
+  AFTER_LIST,
+  DESCRIPTION,
+  FINISH,
+  FIRST_ITEM,
+  LABEL,
+  LABEL_FONT,
+  LABEL_LEFT,
+  LABEL_STYLE,
+  LABEL_TOKENS,
+  OVERLAY,
+} from './listData';
+import { dressedLabel } from './listLabel';
+import { alignOf } from './listPlacement';
 import { cellsBy } from '../../expansion/cells';
 import { beginList, beginQuoted, beginTrivial, endList } from './lists';
 
@@ -39,7 +54,9 @@ export function beginItemize(it: Interpreter, args: Args, kind = 'itemize'): voi
   beginList(it, listOptions(it, options));
   const custom = listLabel(it, options, null);
   const tokens = custom ?? [it.p.command(MARKS[depth - 1] as string)];
-  it.innermost.data.set(LABEL, (inner: Interpreter) => inner.inlinesOf(tokens));
+  const { data } = it.innermost;
+  data.set(LABEL, (inner: Interpreter) => dressedLabel(inner, data, tokens));
+  heedKeys(it, options);
 }
 
 export function beginEnumerate(it: Interpreter, args: Args, kind = 'enumerate'): void {
@@ -54,30 +71,42 @@ export function beginEnumerate(it: Interpreter, args: Args, kind = 'enumerate'):
     ...(model ? { leftMargin: modelMargin(it, model, counter) } : {}),
   });
   const { data } = it.innermost;
-  const resumed = resumes(it, options) ? it.read(lastNumber(`${kind}:${depth}`)) : null;
+  const usualPlace = `${kind}:${depth}`;
+  const series = seriesOf(listKeys(it, options));
+  const place = series === '' ? usualPlace : `series:${series}`;
+  const resumed = resumes(it, options) ? it.read(lastNumber(place)) : null;
   setCounter(it.state, counter, resumed ?? listStart(it, options) - 1);
-  data.set(FINISH, (inner: Interpreter) =>
-    inner.write(lastNumber(`${kind}:${depth}`), counterValue(inner.state, counter), true),
-  );
+  data.set(FINISH, (inner: Interpreter) => {
+    const last = counterValue(inner.state, counter);
+    for (const kept of new Set([usualPlace, place])) inner.write(lastNumber(kept), last, true);
+  });
   const ref = model?.number ?? refFormat(it, options, counter);
   const custom =
     model?.label ??
     listLabel(it, options, counter) ??
     listLabel(it, data.get(OVERLAY) === null ? tokensOf(args, 0) : [], counter);
+  const label = joinedLabel(it, options, counter) ?? custom;
+  data.set(LABEL_TOKENS, label ?? [it.p.command(`label${counter}`)]);
+  heedKeys(it, options);
   data.set(LABEL, (inner: Interpreter) => {
     stepCounter(inner.state, counter);
-    if (custom) {
-      const label = inner.inlinesOf(custom);
-      const shown = ref ? inner.inlinesOf(ref) : label;
+    if (label) {
+      const printed = dressedLabel(inner, data, label);
+      const shown = ref ? inner.inlinesOf(ref) : inner.inlinesOf(label);
       const value = shown.map((i) => (i.kind === 'text' ? i.text : '')).join('');
       nameNext(inner, { value, shown: null, kind: counter });
-      return label;
+      return printed;
     }
     const value = prefix(inner, depth) + counterText(inner, counter);
     nameNext(inner, { value, shown: null, kind: counter });
-    return inner.inlinesOf([inner.p.command(`label${counter}`)]);
+    return dressedLabel(inner, data, [inner.p.command(`label${counter}`)]);
   });
 }
+
+/** The lists that a list goes on with by name (`series`, `resume=`). */
+const seriesOf = (keys: ReadonlyMap<string, readonly Token[]>): string =>
+  ['series', 'resume', 'resume*'].map((key) => keyText(keys, key)).find((name) => name !== '') ??
+  '';
 
 /** Where the last number of a list of a kind is kept, for one that goes on (`resume`). */
 const lastNumber = cellsBy<number | null>('lastnumber', null);
@@ -94,9 +123,57 @@ function prefix(it: Interpreter, depth: number): string {
 export function beginDescription(it: Interpreter, args: Args, kind = 'description'): void {
   const options = withDefaults(it, kind, tokensOf(args, 0));
   beginList(it, listOptions(it, options));
-  // `\labelwidth` 0 and `\itemindent -\leftmargin` (article.cls): the label starts at the outer margin.
-  setDimen(it.state, 'labelwidth', it.dimen('leftmargin') - it.dimen('labelsep'));
-  it.innermost.data.set(DESCRIPTION, true);
+  const { data } = it.innermost;
+  const style = keyText(listKeys(it, options), 'style');
+  const isStandard = style === '' || style === 'standard' || style === 'unboxed';
+  if (isStandard && it.read(CELLS.overlay) === null) {
+    // article.cls: the label starts at the outer margin, its text right behind it.
+    setDimen(it.state, 'labelwidth', 0);
+    setDimen(it.state, 'itemindent', -it.dimen('leftmargin'));
+  } else {
+    // `\\descriptionlabel` begins with as much room as stands behind the box.
+    const sep = it.read(CELLS.overlay) === null ? 0 : it.dimen('labelsep');
+    setDimen(it.state, 'labelwidth', it.dimen('leftmargin') - sep);
+    setDimen(it.state, 'itemindent', 0);
+  }
+  data.set(DESCRIPTION, true);
+  data.set(LABEL_LEFT, true);
+  data.set(LABEL, (inner: Interpreter) => dressedLabel(inner, data, []));
+  heedKeys(it, options);
+  data.set(LABEL_STYLE, isStandard ? '' : style);
+}
+
+const keyText = (keys: ReadonlyMap<string, readonly Token[]>, name: string): string =>
+  tokensText(keys.get(name) ?? []).trim();
+
+/** Fonts and sides of labels, and what is carried out around a list, as enumitem's keys say. */
+function heedKeys(it: Interpreter, options: readonly Token[]): void {
+  const keys = listKeys(it, options);
+  const { data } = it.innermost;
+  data.set(LABEL_LEFT, alignOf(keys, data.get(LABEL_LEFT)));
+  data.set(LABEL_FONT, keys.get('font') ?? keys.get('format') ?? []);
+  data.set(FIRST_ITEM, [...(keys.get('first') ?? []), ...(keys.get('first*') ?? [])]);
+  data.set(AFTER_LIST, [...(keys.get('after') ?? []), ...(keys.get('after*') ?? [])]);
+  it.execute([...(keys.get('before') ?? []), ...(keys.get('before*') ?? [])]);
+}
+
+/** `label*`: the label of the list around it, and this. */
+function joinedLabel(
+  it: Interpreter,
+  options: readonly Token[],
+  counter: string,
+): readonly Token[] | null {
+  const own = listKeys(it, options).get('label*');
+  if (!own) return null;
+  const outer = it.environments
+    .slice(0, -1)
+    .findLast(({ data }) => data.get(LABEL_TOKENS).length > 0);
+  const mine = listLabel(
+    it,
+    [...it.p.chars('label='), it.p.make(1, '{'), ...own, it.p.make(2, '}')],
+    counter,
+  );
+  return [...(outer?.data.get(LABEL_TOKENS) ?? []), ...(mine ?? [])];
 }
 
 /** Environments whose text is centred or ragged. */

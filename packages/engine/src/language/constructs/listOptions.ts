@@ -1,20 +1,22 @@
 import { CELLS } from '../machine/cells';
-import { glue, NO_GLUE, type Glue, type Sp } from '../../base/lengths';
+import { NO_GLUE, type Glue, type Sp } from '../../base/lengths';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
 import { textOf, tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
 import type { Interpreter } from '../machine/interpreter';
 import { labelModel } from './labelModel';
+import { ROMAN } from './listMeasures';
 import { glueOf } from '../scanning/glueOf';
 import { keyValues, splitAt } from '../scanning/optionLists';
+import { placementOf, placesList, type ListPlacement } from './listPlacement';
 
 /** What the options of a list change in its measures. */
-export interface ListOptions {
-  readonly leftMargin?: Sp;
+export interface ListOptions extends ListPlacement {
   readonly topSep?: Glue;
   readonly itemSep?: Glue;
   readonly parSep?: Glue;
+  readonly partopSep?: Glue;
   /** No level of its own: the measures of the list around it, the paragraphs as they were (`\trivlist`). */
   readonly trivial?: boolean;
 }
@@ -62,26 +64,34 @@ export function withDefaults(
 
 export const understood = (it: Interpreter): boolean => it.hasPackage('enumitem');
 
-/** The measures that enumitem's keys ask for. */
-export function listOptions(it: Interpreter, tokens: readonly Token[]): ListOptions {
-  if (tokens.length === 0 || !understood(it)) return {};
-  const keys = keyValues(tokens);
+/** What enumitem's keys say of a list; none without that package. */
+export const listKeys = (
+  it: Interpreter,
+  tokens: readonly Token[],
+): ReadonlyMap<string, readonly Token[]> =>
+  tokens.length === 0 || !understood(it) ? new Map() : keyValues(tokens);
+
+/** The measures that enumitem's keys ask for, where the class has a left margin of `usual`. */
+export function listOptions(
+  it: Interpreter,
+  tokens: readonly Token[],
+  usual: Sp = it.dimen(`leftmargin${ROMAN[Math.min(it.read(CELLS.listDepth), 5)]}`),
+): ListOptions {
+  const keys = listKeys(it, tokens);
+  if (keys.size === 0) return {};
   const length = (key: string): Glue | undefined => {
     const value = keys.get(key);
     return value && value.length > 0 && value[0]?.text !== '*' ? glueOf(it, value) : undefined;
   };
   const tight = keys.has('nosep');
   const noItem = tight || keys.has('noitemsep');
-  const margin = length('leftmargin');
-  const widest =
-    keys.get('leftmargin')?.[0]?.text === '*'
-      ? glue(widestLabel(it, keys.get('label')) + it.dimen('labelsep'))
-      : undefined;
   const top = length('topsep') ?? (tight ? NO_GLUE : undefined);
   const item = length('itemsep') ?? (noItem ? NO_GLUE : undefined);
   const par = length('parsep') ?? (noItem ? NO_GLUE : undefined);
+  const partop = length('partopsep') ?? (tight ? NO_GLUE : undefined);
   return {
-    ...((margin ?? widest) ? { leftMargin: (margin ?? widest)?.width ?? 0 } : {}),
+    ...(placesList(keys) ? placementOf(it, keys, usual, () => widestLabel(it, keys)) : {}),
+    ...(partop ? { partopSep: partop } : {}),
     ...(top ? { topSep: top } : {}),
     ...(item ? { itemSep: item } : {}),
     ...(par ? { parSep: par } : {}),
@@ -89,16 +99,28 @@ export function listOptions(it: Interpreter, tokens: readonly Token[]): ListOpti
 }
 
 /** The width of a label whose number has one digit, for `leftmargin=*`. */
-function widestLabel(it: Interpreter, label: readonly Token[] | undefined): number {
-  if (!label) return 1.6 * it.font.size;
+function widestLabel(it: Interpreter, keys: ReadonlyMap<string, readonly Token[]>): number {
+  const label = keys.get('label') ?? keys.get('label*');
+  const widest = keys.get('widest');
+  if (widest && !label) return it.host.measure(it.inlinesOf([...widest, ...it.p.chars('.')])).width;
+  if (!label) return it.host.measure(it.inlinesOf(it.p.chars('0.'))).width;
   const sample = label.flatMap((t, i): Token[] => {
     const next = label[i + 1];
     if (next?.text === '*' && STARRED.has(t.text))
-      return it.p.chars(t.text.startsWith('A') ? 'M' : '0');
+      return widest ? [...widest] : it.p.chars(WIDEST[t.text] ?? '0');
     return t.text === '*' && STARRED.has(label[i - 1]?.text ?? '') ? [] : [t];
   });
   return it.host.measure(it.inlinesOf(sample)).width;
 }
+
+/** The widest of the first numbers (enumitem manual, `widest`). */
+const WIDEST: Readonly<Record<string, string>> = {
+  arabic: '0',
+  alph: 'm',
+  Alph: 'M',
+  roman: 'viii',
+  Roman: 'VIII',
+};
 
 const STARRED: ReadonlySet<string> = new Set(['arabic', 'alph', 'Alph', 'roman', 'Roman']);
 
@@ -114,8 +136,9 @@ export function listLabel(
   if (!counter || !understood(it)) return null;
   // A model comes first, keys behind it; a key alone is no model (enumitem manual, section 5).
   const [first = []] = splitAt(tokens, ',');
+  if (first.some(({ text }) => text === '=')) return null;
   const word = textOf(it.p, first).trim();
-  return KEYS_ALONE.has(word) || word.includes('=') || it.read(LIST_KEYS)[word]
+  return KEYS_ALONE.has(word) || it.read(LIST_KEYS)[word]
     ? null
     : (labelModel(it, first, counter)?.label ?? null);
 }

@@ -11,13 +11,16 @@ import { resumeAfterBlock } from '../machine/formulas';
 import type { Interpreter } from '../machine/interpreter';
 import { takeFlag } from '../machine/paragraphMode';
 import { passWrapped } from '../machine/wrapped';
-import { makeLabel } from './listLabel';
+import { dressedLabel, makeLabel } from './listLabel';
 import {
+  AFTER_LIST,
   BEGUN,
-  DESCRIPTION,
   FINISH,
+  FIRST_ITEM,
   GENERAL,
   LABEL,
+  LABEL_LEFT,
+  LABEL_STYLE,
   LIST,
   OVERLAY,
   SHOWN_COLOUR,
@@ -45,27 +48,33 @@ export function beginList(it: Interpreter, options: ListOptions = {}): void {
     it.endParagraph();
   }
   const outerParskip = it.skip('parskip');
+  const partopSep = options.partopSep ?? values.partopSep;
   const topSep = options.topSep ?? values.topSep;
-  const above = addGlue(vertical ? addGlue(topSep, values.partopSep) : topSep, outerParskip);
-  const below = vertical ? addGlue(topSep, values.partopSep) : topSep;
+  const above = addGlue(vertical ? addGlue(topSep, partopSep) : topSep, outerParskip);
+  const below = vertical ? addGlue(topSep, partopSep) : topSep;
   const parSep = trivial ? outerParskip : (options.parSep ?? values.parSep);
   if (!trivial) {
     it.write(CELLS.listDepth, level);
     setSkip(it.state, 'topsep', topSep);
     setSkip(it.state, 'parsep', parSep);
-    setSkip(it.state, 'partopsep', values.partopSep);
+    setSkip(it.state, 'partopsep', partopSep);
   }
   const margin =
     options.leftMargin ?? values.margin ?? it.dimen(`leftmargin${ROMAN[Math.min(level, 6) - 1]}`);
   setDimen(it.state, 'leftmargin', margin);
-  setDimen(it.state, 'labelwidth', margin - it.dimen('labelsep'));
+  if (options.labelSep !== undefined) setDimen(it.state, 'labelsep', options.labelSep);
+  if (!trivial) {
+    setDimen(it.state, 'rightmargin', options.rightMargin ?? 0);
+    setDimen(it.state, 'itemindent', options.itemIndent ?? 0);
+    setDimen(it.state, 'listparindent', options.listParIndent ?? 0);
+  }
+  setDimen(it.state, 'labelwidth', options.labelWidth ?? margin - it.dimen('labelsep'));
   setDimen(it.state, 'totalleftmargin', it.dimen('totalleftmargin') + margin);
   setDimen(it.state, 'linewidth', it.dimen('linewidth') - margin - it.dimen('rightmargin'));
   setSkip(it.state, 'parskip', parSep);
   if (!trivial) setDimen(it.state, 'parindent', it.dimen('listparindent'));
   setSkip(it.state, 'itemsep', options.itemSep ?? values.itemSep);
   it.write(CELLS.alignment, 'justified');
-  const { partopSep } = values;
   data.set(LIST, {
     above,
     below,
@@ -186,13 +195,40 @@ function item(it: Interpreter, args: Args, token: Token): void {
   const spec = it.read(CELLS.overlay) === null ? null : overlaySpec(it);
   if (spec !== null) args = it.readArguments('o', token) ?? args;
   itemSpace(it, open);
+  it.execute(open.data.get(FIRST_ITEM));
+  open.data.set(FIRST_ITEM, []);
   showItem(it, open, spec);
   const own = args[0];
   const label = open.data.get(LABEL);
   const inlines = Array.isArray(own) ? ownLabel(it, open, own as Token[]) : (label?.(it) ?? []);
   const before = it.mode.pendingLabel ?? [];
-  it.mode.pendingLabel = [...before, ...labelBox(it, inlines, at, open.data.get(DESCRIPTION))];
+  it.mode.pendingLabel = [...before, ...placedLabel(it, open, inlines, at)];
   it.skipBlanks();
+}
+
+/** A label in its box, and what follows it by the style of the list (enumitem manual, 3.6). */
+function placedLabel(
+  it: Interpreter,
+  open: OpenEnvironment,
+  label: readonly Inline[],
+  at: { from: number; to: number },
+): Inline[] {
+  const style = open.data.get(LABEL_STYLE);
+  const width = it.dimen('labelwidth');
+  const isWide = it.host.measure(label).width > width;
+  if (style === 'multiline' && isWide) {
+    const paragraph = it.gather(() => {
+      it.write(CELLS.alignment, 'left');
+      it.startParagraph(false);
+      for (const inline of label) it.add(inline);
+      it.endParagraph();
+    });
+    const box: Inline = { kind: 'parbox', blocks: paragraph, width, valign: 'top', ...at };
+    return labelBox(it, [box], at, true);
+  }
+  const placed = labelBox(it, label, at, open.data.get(LABEL_LEFT));
+  if (style !== 'nextline' || !isWide) return placed;
+  return [...placed.slice(0, -1), { kind: 'break', skip: 0, fill: true, ...at }];
 }
 
 function ownLabel(
@@ -201,18 +237,14 @@ function ownLabel(
   tokens: readonly Token[],
 ): readonly Inline[] {
   if (open.data.get(GENERAL)) return makeLabel(it, tokens);
-  if (!open.data.get(DESCRIPTION)) return it.inlinesOf(tokens);
-  it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.changeFont({ family: it.textFamily, shape: 'upright', series: 'bold' });
-  const inlines = it.inlinesOf(tokens);
-  it.closeGroup();
-  return inlines;
+  return dressedLabel(it, open.data, tokens);
 }
 
 /** Closes a list: space below it, and text that follows at once goes on without indent. */
 export function endList(it: Interpreter): void {
   const data = it.environments.at(-1)?.data;
   if (it.mode.pendingLabel) it.startParagraph();
+  it.execute(data?.get(AFTER_LIST) ?? []);
   it.endParagraph();
   data?.get(FINISH)?.(it);
   const list = data?.get(LIST);

@@ -73,6 +73,7 @@ const HELPERS =
 \def\bibname{Bibliography}\def\@chapapp{Chapter}
 \def\glossary#1{}\def\index#1{}\def\makeindex{}\def\makeglossary{}\def\printindex{}
 \def\nofiles{}\def\listfiles{}
+\def\descriptionlabel#1{\hspace\labelsep\normalfont\bfseries #1}
 \def\poptabs{}\def\pushtabs{}
 \def\@whitespace{ }
 \def\lq{` +
