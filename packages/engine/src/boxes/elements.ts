@@ -19,6 +19,9 @@ export type Element =
   | { readonly kind: 'footnote'; readonly items: readonly VItem[] }
   | Extract<VItem, { kind: 'clear' | 'columnchange' | 'balanced' | 'repeat' }>;
 
+/** What TeX has on the list as a mark or a whatsit: the space before it is no longer the last item. */
+const STANDS: ReadonlySet<string> = new Set(['label', 'contents', 'running']);
+
 /** Reads a vertical list item by item: the space between lines, and space that merges, are worked out. */
 export class ElementReader {
   /** The glue at the end of the list (`\lastskip`); null when something else stands there. */
@@ -62,7 +65,9 @@ export class ElementReader {
       case 'clear':
       case 'columnchange':
       case 'repeat':
+        return [item];
       case 'mark':
+        if (STANDS.has(item.mark.kind)) this.lastGlue = null;
         return [item];
       default:
         return item satisfies never;

@@ -138,3 +138,52 @@ describe('mdframed', () => {
     expect(found.word('dab').x - found.word('bed').x).toBeCloseTo(17.62, 0);
   });
 });
+
+describe('breaks that are asked for (ltspace.dtx)', () => {
+  const lines = (body: string): string[] =>
+    laidBody(`\\noindent ${body}`, '')
+      .lines.map(({ text }) => text)
+      .filter((text) => text !== '1');
+  it.each([
+    ['one \\linebreak two', 2],
+    ['one\\linebreak[4] two', 2],
+    ['one\\linebreak[0]two', 1],
+    ['one \\linebreak[3] two', 1],
+    ['one \\nolinebreak[2] two', 1],
+    ['one\\nobreak[x]', 1],
+  ])('%s: %d lines', (body, count) => expect(lines(body)).toHaveLength(count));
+  it('\\linebreak[0] lets a word break, and keeps the blank beside it one', () => {
+    const narrow = `\\parbox{40pt}{\\hspace{0pt}${'aaaaa\\linebreak[0]'.repeat(4)}}`;
+    expect(lines(narrow).length).toBeGreaterThan(1);
+    expect(lines('one \\nolinebreak[1] two')).toEqual(['one two']);
+  });
+  it('\\nobreak takes no brackets', () => expect(lines('a\\nobreak[x]')).toEqual(['a[x]']));
+});
+
+describe('\\lastskip', () => {
+  // \@nbitem: \addvspace{\@outerparskip-\parskip}; behind a mark or a whatsit it is added whole.
+  const head = '\\setlength{\\parskip}{7pt}';
+  const distance = (between: string): number => {
+    const list = '\\begin{itemize}\\item two\\end{itemize}';
+    const found = document('11pt', `${head}\\raggedbottom`, `\\section{One}${between}${list}`);
+    return found.word('two').y - found.word('One').y;
+  };
+  it('is nothing behind a label', () => {
+    expect(distance('\\label{a}') - distance('')).toBeCloseTo(7 - 4.5, 1);
+  });
+});
+
+describe('lines of contents', () => {
+  const gap = (preamble: string): number => {
+    const body = '\\tableofcontents\\subsection{one}\\subsection{two}';
+    const found = document('10pt', preamble, body);
+    return found.word('two').y - found.word('one').y;
+  };
+  it.each([
+    ['\\setlength{\\parskip}{0pt}', 12],
+    ['\\setlength{\\parskip}{7pt}', 19],
+    ['\\usepackage{parskip}', 12],
+  ])('with %s are %f pt apart', (preamble, points) => {
+    expect(gap(preamble)).toBeCloseTo(points, 1);
+  });
+});

@@ -15,6 +15,7 @@ import type { Interpreter } from '../machine/interpreter';
 import { setSloppy } from '../machine/lineSpacing';
 import { clearPage } from './chapters';
 import { glueOf } from '../scanning/glueOf';
+import { breakCommands } from './breaks';
 
 /** Vertical space: between paragraphs at once, within one below the line it stands in. */
 function verticalSpace(it: Interpreter, g: Glue, keep: boolean): void {
@@ -158,22 +159,6 @@ function endsBehind(it: Interpreter): boolean {
   if (next) it.p.unread(next);
   return next?.cat === Cat.Command && next.text === 'par';
 }
-
-const penalty = (
-  name: string,
-  value: number,
-  vertical: boolean,
-  description: string,
-): CommandEntry => ({
-  name,
-  signature: 'o',
-  description,
-  example: `\\${name}`,
-  run: (it, _args, token) => {
-    if (vertical || it.mode.hlist === null) adjust(it, { kind: 'penalty', penalty: value });
-    else it.mode.hlist.add({ kind: 'penalty', penalty: value, ...it.spanOf(token) });
-  },
-});
 
 /** Paragraphs, lines, pages, and space of every kind. */
 export const spacing: readonly CommandEntry[] = [
@@ -342,12 +327,7 @@ export const spacing: readonly CommandEntry[] = [
     example: '\\cleardoublepage',
     run: (it) => clearPage(it, true),
   },
-  penalty('linebreak', -10000, false, 'Breaks the line here and spreads its words.'),
-  penalty('nolinebreak', 10000, false, 'No line break here.'),
-  penalty('pagebreak', -10000, true, 'Breaks the page here.'),
-  penalty('nopagebreak', 10000, true, 'No page break here.'),
-  penalty('allowbreak', 0, false, 'The line may break here.'),
-  penalty('nobreak', 10000, false, 'No break here.'),
+  ...breakCommands,
   {
     name: '@',
     signature: '',
