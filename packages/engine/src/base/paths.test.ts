@@ -127,6 +127,19 @@ describe('paths', () => {
       }),
     );
   });
+  it.each([
+    ['nearly a parabola', 999999.9999978832, 0, 0, 999999.9999978843, 250000],
+    ['a parabola', 3, 1, 1, 3, 1.5],
+    ['straight at its start', 0, 0, -3, 0, -4 / 3],
+    ['a line', 4, 3, 2, 1, 1],
+  ])('touch the lowest point of a curve that is %s', (_what, from, q, r, to, low) => {
+    const at = (y: number) => ({ x: 0, y });
+    const bounds = boundsOf([
+      { kind: 'move', to: at(from) },
+      { kind: 'curve', from: at(q), into: at(r), to: at(to) },
+    ]);
+    expect(bounds.low).toBeCloseTo(low, 3);
+  });
   it('behind a map are the mapped points of the path', () => {
     fc.assert(
       fc.property(path, map, (p, m) => {

@@ -158,11 +158,11 @@ function turns(p: number, q: number, r: number, s: number): number[] {
   const b = 2 * (r - 2 * q + p);
   const c = q - p;
   const inside = (t: number): boolean => t > 0 && t < 1;
-  if (Math.abs(a) < 1e-9) return Math.abs(b) < 1e-9 ? [] : [-c / b].filter(inside);
   const under = b * b - 4 * a * c;
-  if (under < 0) return [];
-  const root = Math.sqrt(under);
-  return [(-b + root) / (2 * a), (-b - root) / (2 * a)].filter(inside);
+  if (!(under >= 0)) return [];
+  // No difference of near numbers: where `a` nearly vanishes, the nearer root keeps its digits.
+  const far = -(b + (b < 0 ? -1 : 1) * Math.sqrt(under)) / 2;
+  return [far / a, c / far].filter(inside);
 }
 
 /** The smallest upright rectangle around a path; `NO_BOUNDS` for an empty one. */

@@ -4,6 +4,7 @@ import type { AffineMap } from '../base/maps';
 import type { Path } from '../base/paths';
 import { NOWHERE, type Span } from '../base/spans';
 import type { Migrant } from '../document/blocks';
+import type { Running } from '../document/inlines';
 import type { PathStyle } from '../document/drawing';
 import type { Font } from '../fonts/font';
 
@@ -42,6 +43,7 @@ export interface RuleItem {
   readonly depth: Sp;
   readonly color: number;
   readonly span: Span;
+  readonly running?: Running;
 }
 
 /** A path with its style, y upwards from its reference point; takes no room. */
@@ -200,6 +202,18 @@ export const rule = (
   color = 0,
   span: Span = NOWHERE,
 ): RuleItem => ({ kind: 'rule', width, height, depth, color, span });
+
+/** Items beside one another whose rules run as high and deep as that. */
+export const withRulesOf = (height: Sp, depth: Sp, children: readonly Child[]): Child[] =>
+  children.map((child) => {
+    const { item } = child;
+    if (item.kind !== 'rule' || !item.running) return child;
+    const sizes = {
+      height: item.running.height ? height : item.height,
+      depth: item.running.depth ? depth : item.depth,
+    };
+    return { ...child, item: { ...item, ...sizes } };
+  });
 
 export const pathItem = (path: Path, style: PathStyle, span: Span = NOWHERE): PathItem => ({
   kind: 'path',

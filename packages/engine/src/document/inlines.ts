@@ -157,12 +157,22 @@ export interface BoxInline extends Span {
   readonly vertical?: { readonly height: Sp | null; readonly depth: Sp | null };
 }
 
+/**
+ * Which of a rule's sizes are those of the box that it stands in (TeX: The Program, §138); those it
+ * has hold where the box has no other contents.
+ */
+export interface Running {
+  readonly height: boolean;
+  readonly depth: boolean;
+}
+
 export interface RuleInline extends Span {
   readonly kind: 'rule';
   readonly width: Sp;
   readonly height: Sp;
   readonly depth: Sp;
   readonly color?: number;
+  readonly running?: Running;
 }
 
 /** A picture: a file, and the size it is given. */

@@ -114,9 +114,10 @@ function pushInline(out: LineItem[], inline: Inline, env: LayoutEnv): void {
         item: { kind: 'anchor', label: inline.label, width: 0, height: 0, depth: 0 },
       });
     case 'rule': {
-      const { width, height, depth } = inline;
+      const { width, height, depth, running } = inline;
       const color = inline.color ?? 0;
-      const item = { kind: 'rule' as const, width, height, depth, color, span: inline };
+      const sizes = { width, height, depth, ...(running ? { running } : {}) };
+      const item = { kind: 'rule' as const, ...sizes, color, span: inline };
       return void out.push({ kind: 'content', item, width });
     }
     case 'box':

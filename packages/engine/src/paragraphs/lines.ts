@@ -1,5 +1,5 @@
 import { type Glue, PT, type Sp } from '../base/lengths';
-import { type Box, boxOf, type Child, rule, type RunItem } from '../boxes/box';
+import { type Box, boxOf, type Child, rule, type RunItem, withRulesOf } from '../boxes/box';
 import { giveOf, setGlue, type GlueSet } from '../boxes/glueSetting';
 import { atSize } from '../fonts/store';
 import { lineStart } from './breaking';
@@ -92,14 +92,17 @@ function buildLine(
   if (startDisc?.kind === 'disc') natural += startDisc.after;
   const set = setGlue(glues, width - natural);
   const pen: Pen = { x: settled(leftSkip, set), height: 0, depth: 0, children: [] };
+  let runs = false;
   for (let i = start; i < end;) {
     const item = items[i] as LineItem;
     if (item.kind === 'word') i = drawWord(items, i, end, hyphenated && endItem.hyphen, pen);
     else {
       if (item.kind === 'content') {
         pen.children.push({ x: pen.x, y: 0, item: item.item });
-        pen.height = Math.max(pen.height, item.item.height);
-        pen.depth = Math.max(pen.depth, item.item.depth);
+        const { running } = item.item.kind === 'rule' ? item.item : {};
+        if (!running?.height) pen.height = Math.max(pen.height, item.item.height);
+        if (!running?.depth) pen.depth = Math.max(pen.depth, item.item.depth);
+        runs ||= running !== undefined;
       }
       const advance = item.kind === 'glue' ? settled(item, set) : item.width;
       if (item.kind === 'glue' && item.leader) drawLeader(item.leader, advance, pen);
@@ -107,6 +110,7 @@ function buildLine(
       i++;
     }
   }
+  if (runs) extendRules(pen);
   return {
     box: boxOf(width, pen.height, pen.depth, pen.children),
     hyphenated,
@@ -115,6 +119,17 @@ function buildLine(
     contentWidth: natural - rightSkip.width,
     indent: 0,
   };
+}
+
+/** Gives rules whose sizes run those of the line; in a line of nothing else they keep their own. */
+function extendRules(pen: Pen): void {
+  if (pen.height === 0 && pen.depth === 0)
+    for (const { item } of pen.children) {
+      pen.height = Math.max(pen.height, item.height);
+      pen.depth = Math.max(pen.depth, item.depth);
+    }
+  const { children, height, depth } = pen;
+  pen.children.splice(0, children.length, ...withRulesOf(height, depth, children));
 }
 
 /** Fills a width with copies of a box that stand in step from line to line, or with a rule (The TeXbook, chapter 21). */

@@ -1,5 +1,5 @@
 import { PT, type Sp } from '../base/lengths';
-import { boxOf, rule, type Box, type Child } from '../boxes/box';
+import { boxOf, rule, type Box, type Child, withRulesOf } from '../boxes/box';
 import type { BlockNode } from '../document/blocks';
 import type {
   TableRule,
@@ -195,7 +195,8 @@ function drawGap(
   gap.parts.forEach((part, i) => {
     if (part !== 'bar') {
       const box = setText(part, env);
-      out.push({ x: at, y: 0, item: box });
+      const children = withRulesOf(row.height, row.depth, box.children);
+      out.push({ x: at, y: 0, item: { ...box, children } });
       at += box.width;
       return;
     }

@@ -24,6 +24,12 @@ export const names = {
     cause:
       'Other programs will not know it. Define it once before \\begin{document}, or write what it means.',
   }),
+  'command-without-effect': finding({
+    severity: 'off',
+    args: ['name'],
+    message: '\\<name> is known here, but changes nothing yet.',
+    cause: 'Elsewhere the page may look otherwise where it is used; the rest of it is as it was.',
+  }),
   'environment-unknown': finding({
     severity: 'broken',
     args: ['name'],

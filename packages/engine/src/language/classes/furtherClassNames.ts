@@ -1,4 +1,5 @@
 import type { ClassEntry } from '../machine/entries';
+import { tellingIdle } from '../machine/macroEntry';
 
 /** What the classes of KOMA-Script have besides (guide, chapters 3 and 21). */
 const KOMA = String.raw`
@@ -21,8 +22,22 @@ const FURTHER: Readonly<Record<string, string>> = {
   standalone: String.raw`\@provideenv{standaloneframe}{}{}\newif\ifstandalone\standalonetrue\providecommand\IfStandalone[2]{#1}\providecommand\standaloneenv[1]{}`,
 };
 
+/** Commands in the sources above that do nothing because there is nothing for them to do here. */
+const HARMLESS: ReadonlySet<string> = new Set([
+  'storeareas',
+  'begingradingrange',
+  'endgradingrange',
+  'settabletotalpoints',
+  'standaloneenv',
+  'dateposted',
+  'datereceived',
+  'daterevised',
+]);
+
 /** A class with all its names. */
 export function withFurtherNames(entry: ClassEntry): ClassEntry {
   const more = FURTHER[entry.name];
-  return more === undefined ? entry : { ...entry, source: `${entry.source ?? ''}${more}` };
+  return more === undefined
+    ? entry
+    : { ...entry, source: `${entry.source ?? ''}${tellingIdle(more, HARMLESS)}` };
 }

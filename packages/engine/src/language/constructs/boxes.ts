@@ -233,6 +233,9 @@ export const boxCommands: readonly CommandEntry[] = [
         width: width ?? 0.4 * PT,
         height: height ?? 0.7 * line,
         depth: depth ?? 0.3 * line,
+        ...(height !== null && depth !== null
+          ? {}
+          : { running: { height: height === null, depth: depth === null } }),
         color: it.font.color,
         ...it.p.place,
       });

@@ -3,6 +3,7 @@ import { CELLS } from '../machine/cells';
 import type { BlockNode } from '../../document/blocks';
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
+import type { Sp } from '../../base/lengths';
 import { setDimen } from '../../expansion/registers';
 import { counterText, refStepCounter } from '../machine/counters';
 import {
@@ -16,6 +17,7 @@ import type { OpenEnvironment } from '../machine/environments';
 import type { Interpreter } from '../machine/interpreter';
 import { captionOptions, setCaption, type CaptionLabel } from './captionLook';
 import { addContentsLine } from './contents';
+import { resumeAfterBlock } from '../machine/formulas';
 import { singleSpaced } from '../machine/lineSpacing';
 import { setSize } from './fonts';
 import { renameFix } from '../machine/unknown';
@@ -56,6 +58,9 @@ function placementOf(it: Interpreter, own: unknown, kind: string): string {
 
 /** What kind of float is open: a figure, a table, a part of one. */
 export const FLOAT_TYPE = cell<string | null>('floattype', null);
+
+/** The caption of a float whose style says where it goes; null in other floats. */
+export const CAPTION_HELD = cell<BlockNode[] | null>('captionheld', null);
 
 /** The innermost float that is open, or what stands for one. */
 export const openFloat = (it: Interpreter): OpenEnvironment | undefined =>
@@ -98,7 +103,14 @@ function endFloat(it: Interpreter): void {
   const { wide, placement, outer } = float;
   const width = it.dimen('hsize');
   const blocks = it.popMode(outer).vlist;
-  if (placement === 'H') return placeHere(it, blocks);
+  if (placement === 'H') {
+    // The paragraph that it stands in ends as it would without it.
+    it.afterEnvironment = (inner) => {
+      placeHere(inner, blocks, width);
+      resumeAfterBlock(inner);
+    };
+    return;
+  }
   const { from, to } = { from: open.span.from, to: it.p.place.to };
   const node = {
     kind: 'float' as const,
@@ -119,10 +131,9 @@ function endFloat(it: Interpreter): void {
 }
 
 /** `[H]`: not a float at all (package float). */
-function placeHere(it: Interpreter, blocks: readonly BlockNode[]): void {
+function placeHere(it: Interpreter, blocks: readonly BlockNode[], width: Sp): void {
   const space = it.skip('intextsep');
   it.addBlock({ kind: 'vspace', glue: space, behaviour: 'merge' });
-  const width = it.dimen('hsize');
   const inline = { kind: 'parbox' as const, blocks, width, valign: 'top' as const, ...it.p.place };
   const spacing = {
     baselineSkip: it.skip('baselineskip'),
@@ -159,8 +170,10 @@ export function caption(it: Interpreter, args: Args, token: Token): void {
   if (!starred) {
     refStepCounter(it, type);
     it.write(CELLS.currentTitle, plainTitle(it, text));
-    const list = { figure: 'lof', table: 'lot' }[type] ?? `lo${type.slice(0, 1)}`;
-    addContentsLine(it, list, type, [p.command(`the${type}`)], short);
+  }
+  const release = holdCaption(it);
+  if (!starred) {
+    addContentsLine(it, listOf(it, type), type, [p.command(`the${type}`)], short);
     numberMark(it, type, token);
   }
   const own = it.state.meaning(it.state.cell('@makecaption'));
@@ -179,10 +192,33 @@ export function caption(it: Interpreter, args: Args, token: Token): void {
       text,
     );
     it.endParagraph();
-    return;
+    return release();
   }
   setCaption(it, label, text, captionOptions(it, type));
+  release();
 }
+
+/** Gathers a caption apart where the float's style places it; answers what ends that. */
+function holdCaption(it: Interpreter): () => void {
+  const held = openFloat(it)?.data.get(CAPTION_HELD);
+  if (!held) return () => undefined;
+  it.endParagraph();
+  const outer = it.pushMode({ atTop: true });
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  restoreParagraphs(it);
+  setSize(it, 'normalsize');
+  return () => {
+    it.closeGroup();
+    held.push(...it.popMode(outer).vlist);
+  };
+}
+
+/** The ending of the list that a kind of float is noted in. */
+const listOf = (it: Interpreter, type: string): string => {
+  const ending = it.p.command(`ext@${type}`);
+  const known = it.state.get(it.state.cell(ending.text)) !== undefined;
+  return known ? textOf(it.p, [ending]) : `lo${type.slice(0, 1)}`;
+};
 
 /** What the float is called and its number, for the list of what stands on the sheet. */
 function numberMark(it: Interpreter, type: string, token: Token): void {

@@ -136,6 +136,16 @@ const skipBreak = (name: string, amount: string, penalty: number): CommandEntry 
 
 /** Commands of the kernel that belong nowhere else. */
 export const kernelCommands: readonly CommandEntry[] = [
+  {
+    name: '@withouteffect',
+    signature: 'm',
+    description: 'Says that a command changes nothing yet.',
+    example: '',
+    run: (it, args) => {
+      const name = textOf(it.p, tokensOf(args, 0));
+      it.p.report('command-without-effect', it.p.place, { name });
+    },
+  },
   ...fontNames,
   caseCommand('MakeUppercase', true),
   caseCommand('MakeLowercase', false),

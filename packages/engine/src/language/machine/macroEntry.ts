@@ -26,6 +26,20 @@ export const quietEntry = (name: string, signature: string, description: string)
   run: () => undefined,
 });
 
+/** Commands that change the page elsewhere and not yet here: whoever uses one is told so. */
+export const idleEntry = (name: string, signature: string, description: string): CommandEntry => ({
+  ...quietEntry(name, signature, `${description} It changes nothing yet.`),
+  run: (it, _args, token) => it.p.report('command-without-effect', it.spanOf(token), { name }),
+});
+
+/** Of commands in a package's source that do nothing, all are idle but those of whose work there is none here. */
+export const tellingIdle = (source: string, harmless: ReadonlySet<string>): string =>
+  source.replace(
+    /(\\providecommand\\([A-Za-z@]+)\[\d\](?:\[[^\]]*\])?)\{\}/g,
+    (quiet, head: string, name: string) =>
+      harmless.has(name) ? quiet : `${head}{\\@withouteffect{${name}}}`,
+  );
+
 /** A command that the source of its package defines. */
 export const sourceCommand = (
   name: string,

@@ -8,7 +8,9 @@ import {
 } from '../machine/entries';
 import { macroEntry } from '../machine/macroEntry';
 import { ALGORITHM_BLOCKS, algorithmBlockNames } from './algorithmBlocks';
+import { environmentCell } from '../machine/cells';
 import { floatKind } from '../constructs/floats';
+import { isFloatStyle, styledFloat } from '../constructs/floatStyles';
 import { beginGeneral } from '../constructs/generalList';
 import { endList } from '../constructs/lists';
 import { newCounter } from '../machine/counters';
@@ -277,26 +279,6 @@ function old(name: string): PackageEntry {
   };
 }
 
-/** A float between rules, its caption at its head. */
-export function ruled(entry: EnvironmentEntry, pkg: string): EnvironmentEntry {
-  return {
-    ...entry,
-    package: pkg,
-    begin: (it, args, token) => {
-      entry.begin?.(it, args, token);
-      it.execute(
-        it.source(
-          '\\hrule height.8pt depth0pt \\kern2pt\\def\\@makecaption#1#2{\\noindent\\textbf{#1} #2\\par\\kern2pt\\hrule\\kern2pt\\relax}',
-        ),
-      );
-    },
-    end: (it) => {
-      it.execute(it.source('\\par\\kern2pt\\hrule\\relax'));
-      entry.end?.(it);
-    },
-  };
-}
-
 export const LIST = macroEntry(
   'listofalgorithms',
   '',
@@ -313,13 +295,24 @@ export function declareFloat(it: Interpreter): void {
   it.define('l@algorithm', '\\@dottedtocline{1}{1.5em}{2.3em}');
 }
 
+const algorithmFloats = (style: string): EnvironmentEntry[] =>
+  floatKind('algorithm', 'An algorithm').map((entry) => ({
+    ...styledFloat(entry, style),
+    package: 'algorithm',
+  }));
+
 /** algorithm: a float for algorithms. */
 export const algorithm: PackageEntry = {
   name: 'algorithm',
   description: 'Floats for algorithms, between rules, with a caption and a list.',
   options: ['ruled', 'boxed', 'plain', 'section', 'chapter', 'part', 'subsection', 'nothing'],
   requires: ['float'],
-  environments: floatKind('algorithm', 'An algorithm').map((entry) => ruled(entry, 'algorithm')),
+  environments: algorithmFloats('ruled'),
   commands: [LIST],
-  setup: declareFloat,
+  setup: (it, options) => {
+    declareFloat(it);
+    const style = options.map((option) => option.trim()).find(isFloatStyle);
+    if (style === undefined) return;
+    for (const entry of algorithmFloats(style)) it.write(environmentCell(entry.name), entry, true);
+  },
 };

@@ -6,7 +6,7 @@ import {
 } from '../constructs/languages';
 import { CELLS } from '../machine/cells';
 import type { PackageEntry } from '../machine/entries';
-import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { idleEntry, macroEntry, quietEntry } from '../machine/macroEntry';
 import { languageNamed } from '../symbols/languages';
 
 /** Options that are no languages and change nothing here. */
@@ -52,12 +52,18 @@ export const babel: PackageEntry = {
     ),
     quietEntry('babelprovide', 'om', 'Declares a language.'),
     quietEntry('babelfont', 'omom', 'Fonts of a language.'),
-    quietEntry('babeltags', 'm', 'Short names of languages.'),
+    macroEntry(
+      'babeltags',
+      'm',
+      'Short names of languages.',
+      '\\babeltags{de = german}',
+      '\\@for\\bbl@next:=#1\\do{\\edef\\bbl@next{\\expandafter\\zap@space\\bbl@next\\space\\@empty}\\expandafter\\bbl@tag\\bbl@next\\@nil}',
+    ),
     quietEntry('shorthandoff', 'm', 'Signs that stand for themselves.'),
     quietEntry('shorthandon', 'm', 'Signs that stand for others.'),
-    quietEntry('useshorthands', 'm', 'A sign that stands for others.'),
-    quietEntry('frenchsetup', 'm', 'Options for French.'),
-    quietEntry('frenchbsetup', 'm', 'Options for French.'),
+    idleEntry('useshorthands', 'm', 'A sign that stands for others.'),
+    idleEntry('frenchsetup', 'm', 'Options for French.'),
+    idleEntry('frenchbsetup', 'm', 'Options for French.'),
   ],
   environments: languageEnvironments,
   setup: (it, options) => {

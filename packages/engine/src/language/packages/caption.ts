@@ -21,7 +21,7 @@ import { refCommand } from '../constructs/references';
 import { beginColumn, endColumn, enterColumn, leaveColumn } from '../machine/columns';
 import { dimenOf } from '../scanning/dimenOf';
 import type { Interpreter } from '../machine/interpreter';
-import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { idleEntry, macroEntry } from '../machine/macroEntry';
 import { optionWords } from '../scanning/optionWords';
 import { cell, flag } from '../../expansion/cells';
 
@@ -104,10 +104,10 @@ export const caption: PackageEntry = {
       '\\DeclareCaptionTextFormat{tide}{#1.}',
     ),
     formEntry('DeclareCaptionFormat', 'format', 'a form', '\\DeclareCaptionFormat{tide}{#1#2#3}'),
-    quietEntry('DeclareCaptionListFormat', 'mM', 'A form of entries of lists.'),
-    quietEntry('DeclareCaptionJustification', 'mM', 'A name for a way to align captions.'),
-    quietEntry('DeclareCaptionStyle', 'mom', 'A name for several options of captions.'),
-    quietEntry('clearcaptionsetup', 'om', 'Takes options of a kind back.'),
+    idleEntry('DeclareCaptionListFormat', 'mM', 'A form of entries of lists.'),
+    idleEntry('DeclareCaptionJustification', 'mM', 'A name for a way to align captions.'),
+    idleEntry('DeclareCaptionStyle', 'mom', 'A name for several options of captions.'),
+    idleEntry('clearcaptionsetup', 'om', 'Takes options of a kind back.'),
     macroEntry(
       'bothIfFirst',
       'mm',

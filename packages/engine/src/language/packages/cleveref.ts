@@ -16,7 +16,7 @@ import {
 } from '../machine/reading';
 import type { Interpreter } from '../machine/interpreter';
 import { leading } from '../constructs/linking';
-import { quietEntry } from '../machine/macroEntry';
+import { idleEntry } from '../machine/macroEntry';
 import { keysOf } from '../constructs/bibliography';
 import { cell } from '../../expansion/cells';
 import { kindNames } from '../machine/cells';
@@ -270,8 +270,8 @@ export const cleveref: PackageEntry = {
     format('creflabelformat', 1, 'How a number of a kind is written.', (it, args) => ({
       label: formatIn(it, tokensOf(args, 1), 1),
     })),
-    quietEntry('crefrangelabelformat', 'mM', 'How a range of numbers of a kind is written.'),
-    quietEntry('crefdefaultlabelformat', 'M', 'How numbers are written.'),
+    idleEntry('crefrangelabelformat', 'mM', 'How a range of numbers of a kind is written.'),
+    idleEntry('crefdefaultlabelformat', 'M', 'How numbers are written.'),
     {
       name: 'crefalias',
       signature: 'mm',

@@ -9,7 +9,7 @@ import {
 } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { type Language, languageNamed } from '../symbols/languages';
-import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { idleEntry, macroEntry, quietEntry } from '../machine/macroEntry';
 
 /** The marks of the language in force (csquotes manual, option autostyle). */
 const quotesOf = (it: Interpreter): Language['quotes'] =>
@@ -75,8 +75,8 @@ export const csquotes: PackageEntry = {
       '\\foreignquote{french}{mer}',
       '\\enquote{#2}',
     ),
-    quietEntry('MakeOuterQuote', 'm', 'A character that stands for quotation marks.'),
-    quietEntry('MakeAutoQuote', 'mm', 'Characters that stand for quotation marks.'),
+    idleEntry('MakeOuterQuote', 'm', 'A character that stands for quotation marks.'),
+    idleEntry('MakeAutoQuote', 'mm', 'Characters that stand for quotation marks.'),
     quietEntry('SetCiteCommand', 'm', 'How sources are cited.'),
   ],
   environments: [displayquote],

@@ -1,5 +1,5 @@
 import type { PackageEntry } from '../machine/entries';
-import { quietEntry } from '../machine/macroEntry';
+import { idleEntry } from '../machine/macroEntry';
 
 /** Names in Chinese (ctex manual, “scheme = chinese”). */
 const NAMES: Readonly<Record<string, string>> = {
@@ -23,8 +23,8 @@ export const ctex: PackageEntry = {
   options: null,
   requires: ['xeCJK', 'indentfirst'],
   commands: [
-    quietEntry('ctexset', 'M', 'Options of a Chinese document.'),
-    quietEntry('zihao', 'm', 'A size of Chinese type.'),
+    idleEntry('ctexset', 'M', 'Options of a Chinese document.'),
+    idleEntry('zihao', 'm', 'A size of Chinese type.'),
   ],
   setup: (it, options) => {
     if (options.some((o) => o.replace(/\s/g, '') === 'scheme=plain')) return;

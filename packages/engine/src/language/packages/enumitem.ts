@@ -9,7 +9,7 @@ import {
   type EnvironmentEntry,
   type PackageEntry,
 } from '../machine/entries';
-import { quietEntry } from '../machine/macroEntry';
+import { idleEntry, quietEntry } from '../machine/macroEntry';
 
 /** `\\newlist{steps}{enumerate}{2}`: a list of your own, made like one that is there. */
 function newList(command: string): CommandEntry {
@@ -83,10 +83,10 @@ export const enumitem: PackageEntry = {
         it.write(LIST_KEYS, { ...it.read(LIST_KEYS), [name]: tokensOf(args, 1) }, true);
       },
     },
-    quietEntry('SetEnumitemValue', 'mmm', 'A value that stands for another.'),
-    quietEntry('AddEnumerateCounter', 'smmm', 'How a counter is printed in labels.'),
+    idleEntry('SetEnumitemValue', 'mmm', 'A value that stands for another.'),
+    idleEntry('AddEnumerateCounter', 'smmm', 'How a counter is printed in labels.'),
     quietEntry('setlistdepth', 'm', 'How deep lists may be nested.'),
-    quietEntry('SetLabelAlign', 'mM', 'A way to align labels.'),
+    idleEntry('SetLabelAlign', 'mM', 'A way to align labels.'),
   ],
 };
 

@@ -2,8 +2,17 @@ import { textOf } from '../../expansion/tokenText';
 import { type PackageEntry, tokensOf } from '../machine/entries';
 import { newCounter } from '../machine/counters';
 import { floatKind } from '../constructs/floats';
-import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { FLOAT_STYLE, isFloatStyle, styledFloat } from '../constructs/floatStyles';
+import type { Interpreter } from '../machine/interpreter';
+import { macroEntry } from '../machine/macroEntry';
 import { environmentCell } from '../machine/cells';
+
+/** The environments of a kind of float, in the style in force. */
+function declare(it: Interpreter, kind: string): void {
+  const style = it.read(FLOAT_STYLE);
+  for (const entry of floatKind(kind, 'A float'))
+    it.write(environmentCell(entry.name), styledFloat(entry, style), true);
+}
 
 /** float: figures that stay (H), and kinds of your own. */
 export const float: PackageEntry = {
@@ -24,8 +33,7 @@ export const float: PackageEntry = {
         it.define(`${name}name`, name.charAt(0).toUpperCase() + name.slice(1));
         it.define(`l@${name}`, '\\@dottedtocline{1}{1.5em}{2.3em}');
         it.define(`ext@${name}`, textOf(it.p, tokensOf(args, 2)));
-        for (const entry of floatKind(name, 'A float'))
-          it.write(environmentCell(entry.name), entry, true);
+        declare(it, name);
       },
     },
     {
@@ -50,10 +58,34 @@ export const float: PackageEntry = {
       'mM',
       'The list of floats of a kind.',
       '\\listof{figure}{Charts}',
-      '\\@listheading{#2}\\@starttoc{lo#1}',
+      '\\@listheading{#2}\\@starttoc{\\ifcsname ext@#1\\endcsname\\csname ext@#1\\endcsname\\else lo#1\\fi}',
     ),
-    quietEntry('floatstyle', 'm', 'How floats of the kinds declared next look.'),
-    quietEntry('restylefloat', 'sm', 'A kind takes on the style in force.'),
-    quietEntry('floatplacement', 'mm', 'Where a kind of float goes unless told otherwise.'),
+    {
+      name: 'floatstyle',
+      signature: 'm',
+      description: 'How floats of the kinds declared next look: plain, plaintop, boxed, ruled.',
+      example: '\\floatstyle{ruled}',
+      package: 'float',
+      run: (it, args, token) => {
+        const name = textOf(it.p, tokensOf(args, 0)).trim();
+        if (isFloatStyle(name)) it.write(FLOAT_STYLE, name, true);
+        else it.p.report('option-unknown', it.spanOf(token), { name });
+      },
+    },
+    {
+      name: 'restylefloat',
+      signature: 'sm',
+      description: 'A kind takes on the style in force.',
+      example: '\\restylefloat{table}',
+      package: 'float',
+      run: (it, args) => declare(it, textOf(it.p, tokensOf(args, 1)).trim()),
+    },
+    macroEntry(
+      'floatplacement',
+      'mm',
+      'Where a kind of float goes unless told otherwise.',
+      '\\floatplacement{figure}{tb}',
+      '\\@namedef{fps@#1}{#2}',
+    ),
   ],
 };

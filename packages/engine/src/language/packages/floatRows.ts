@@ -10,7 +10,7 @@ import {
   type PackageEntry,
 } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
-import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { idleEntry, macroEntry, quietEntry } from '../machine/macroEntry';
 import { dimenOf } from '../scanning/dimenOf';
 import { keyValues } from '../scanning/optionLists';
 
@@ -221,11 +221,11 @@ export const floatrow: PackageEntry = {
     ),
     quietEntry('RawFloats', 'o', 'Floats as they are without the package.'),
     quietEntry('clearfloatsetup', 'm', 'Forgets how floats are set.'),
-    quietEntry('DeclareFloatFont', 'mm', 'A font for floats.'),
-    quietEntry('DeclareMarginSet', 'mm', 'Margins for floats.'),
-    quietEntry('CenterFloatBoxes', '', 'Boxes of a row are centred.'),
-    quietEntry('TopFloatBoxes', '', 'Boxes of a row stand at its top.'),
-    quietEntry('BottomFloatBoxes', '', 'Boxes of a row stand at its bottom.'),
+    idleEntry('DeclareFloatFont', 'mm', 'A font for floats.'),
+    idleEntry('DeclareMarginSet', 'mm', 'Margins for floats.'),
+    idleEntry('CenterFloatBoxes', '', 'Boxes of a row are centred.'),
+    idleEntry('TopFloatBoxes', '', 'Boxes of a row stand at its top.'),
+    idleEntry('BottomFloatBoxes', '', 'Boxes of a row stand at its bottom.'),
   ],
   environments: [row('floatrow'), row('subfloatrow')],
 };

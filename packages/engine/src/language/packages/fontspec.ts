@@ -4,7 +4,7 @@ import { encodingOf } from '../constructs/fontNames';
 import { CELLS } from '../machine/cells';
 import { tokensOf, type CommandEntry, type PackageEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
-import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { idleEntry, macroEntry, quietEntry } from '../machine/macroEntry';
 
 /** Which face a font is, or stands near enough to that its letters are as wide. */
 const FACES: readonly (readonly [RegExp, FontFace])[] = [
@@ -87,8 +87,15 @@ export const fontspec: PackageEntry = {
     ),
     mathFont,
     quietEntry('defaultfontfeatures', 'om', 'What holds for all fonts.'),
-    quietEntry('newfontfamily', 'momo', 'A name for a font.'),
-    quietEntry('addfontfeatures', 'm', 'Features of the font in force.'),
+    {
+      ...idleEntry('newfontfamily', 'momo', 'A name for a font.'),
+      example: '\\newfontfamily\\quayfont{Latin Modern Roman}',
+      run: (it, args, token) => {
+        for (const { cell, text } of tokensOf(args, 0)) if (cell) it.define(text, '');
+        it.p.report('command-without-effect', it.spanOf(token), { name: 'newfontfamily' });
+      },
+    },
+    idleEntry('addfontfeatures', 'm', 'Features of the font in force.'),
   ],
 };
 

@@ -1,4 +1,5 @@
 import type { PackageEntry } from '../machine/entries';
+import { tellingIdle } from '../machine/macroEntry';
 
 /**
  * The rest of what manuals of packages name, as source by package: what few sheets use. It stands
@@ -164,14 +165,27 @@ export const FURTHER: Readonly<Record<string, string>> = {
   mhchem: String.raw`\providecommand\cee[1]{\ce{#1}}\providecommand\cf[1]{\ce{#1}}\providecommand\bond[1]{\ifx=#1\mathord{=}\else{-}\fi}`,
   cancel: String.raw`\providecommand\CancelColor{}`,
   blkarray: String.raw`\providecommand\BAhline{\hline}\newdimen\BAextrarowheight\newdimen\BAarrayrulewidth\providecommand\BAextraheightafterhline{}\providecommand\BAmulticolumn[3]{\multicolumn{#1}{#2}{#3}}\providecommand\BAenum{}`,
-  babel: String.raw`\providecommand\babelhyphenation[2][]{}\providecommand\babelprehyphenation[3]{}\providecommand\babelposthyphenation[3]{}\providecommand\setlocalecaption[3]{\expandafter\def\csname #2name\endcsname{#3}}\providecommand\languageattribute[2]{}\providecommand\ensureascii[1]{#1}\providecommand\textlatin[1]{#1}\providecommand\hyphenrules[1]{}\providecommand\localedate[4][]{\number#4.\number#3.\number#2}\providecommand\babelhyphen{\@ifstar\bbl@hyphen\bbl@hyphen}\def\bbl@hyphen#1{\-}`,
+  babel: String.raw`\def\bbl@tag#1=#2\@nil{\@namedef{#1}{\selectlanguage{#2}}\@namedef{text#1}##1{\foreignlanguage{#2}{##1}}}\providecommand\babelhyphenation[2][]{}\providecommand\babelprehyphenation[3]{}\providecommand\babelposthyphenation[3]{}\providecommand\setlocalecaption[3]{\expandafter\def\csname #2name\endcsname{#3}}\providecommand\languageattribute[2]{}\providecommand\ensureascii[1]{#1}\providecommand\textlatin[1]{#1}\providecommand\hyphenrules[1]{}\providecommand\localedate[4][]{\number#4.\number#3.\number#2}\providecommand\babelhyphen{\@ifstar\bbl@hyphen\bbl@hyphen}\def\bbl@hyphen#1{\-}`,
   polyglossia: String.raw`\providecommand\textlang[3][]{\foreignlanguage{#2}{#3}}\providecommand\resetdefaultlanguage[2][]{}\providecommand\textenglish[2][]{\foreignlanguage{english}{#2}}\providecommand\textgerman[2][]{\foreignlanguage{german}{#2}}\providecommand\textfrench[2][]{\foreignlanguage{french}{#2}}\providecommand\textspanish[2][]{\foreignlanguage{spanish}{#2}}\providecommand\textitalian[2][]{\foreignlanguage{italian}{#2}}\providecommand\textlatin[2][]{#2}`,
   amsthm: String.raw`\providecommand\pushQED[1]{}\providecommand\popQED{\qed}`,
   amsmath: String.raw`\newdimen\multlinegap\multlinegap10pt\newdimen\multlinetaggap\providecommand\minalignsep{10pt}\providecommand\raisetag[1]{}\providecommand\nobreakdash{}\providecommand\maketag@@@[1]{\mbox{#1}}\def\@@italiccorr{}\providecommand\accentedsymbol[2]{\newcommand#1{#2}}`,
 };
 
+/** Commands in the sources above that do nothing because there is nothing for them to do here. */
+const HARMLESS: ReadonlySet<string> = new Set(
+  `NextLinkTarget thispdfpagelabel bookmarkdefinestyle DTMsavetime DTMsavetimestamp DTMtryregional setverbdelim
+  soulregister soulaccent capsdef showcaptionsetup unpacklipsum DeclareGraphicsRule lstloadlanguages lstloadaspects
+  maskcolors substitutecolormodel TPoptions dominilof dominilot mtcprepare mtcaddsection adjustptc ensurevspace
+  languageattribute resetdefaultlanguage pushQED docolaction xentrystretch spalignretokenize ADLdrawingmode
+  algsetlanguage SetEnumitemSize acsetup DeclareObjectSet mtcgapbeforeheads mtcselectlanguage`.split(
+    /\s+/,
+  ),
+);
+
 /** A package with all its names. */
 export function withFurther(entry: PackageEntry): PackageEntry {
   const more = FURTHER[entry.name];
-  return more === undefined ? entry : { ...entry, source: `${entry.source ?? ''}${more}` };
+  return more === undefined
+    ? entry
+    : { ...entry, source: `${entry.source ?? ''}${tellingIdle(more, HARMLESS)}` };
 }

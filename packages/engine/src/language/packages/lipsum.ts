@@ -1,6 +1,6 @@
 import { textOf } from '../../expansion/tokenText';
 import { isStarred, type PackageEntry, tokensOf } from '../machine/entries';
-import { quietEntry } from '../machine/macroEntry';
+import { idleEntry } from '../machine/macroEntry';
 import { fillerParagraph } from './fillerText';
 
 /** lipsum: text to judge a layout by. */
@@ -26,6 +26,6 @@ export const lipsum: PackageEntry = {
         it.p.push(it.source(joined + (isStarred(args) ? '' : '\\par ')));
       },
     },
-    quietEntry('setlipsum', 'm', 'How dummy text is set.'),
+    idleEntry('setlipsum', 'm', 'How dummy text is set.'),
   ],
 };

@@ -8,7 +8,7 @@ import {
   type EnvironmentEntry,
   type PackageEntry,
 } from '../machine/entries';
-import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { idleEntry, macroEntry } from '../machine/macroEntry';
 import { splitAt, trimmed } from '../scanning/optionLists';
 import { rowsOf } from '../constructs/borderMatrix';
 import { tokensText } from '../../expansion/tokenText';
@@ -74,7 +74,7 @@ export const nicematrix: PackageEntry = {
     dots('Ddots', '\\ddots', 'Dots down a diagonal.'),
     dots('Iddots', '\\iddots', 'Dots up a diagonal.'),
     ...niceCommands,
-    quietEntry('NiceMatrixOptions', 'm', 'How matrices look.'),
+    idleEntry('NiceMatrixOptions', 'm', 'How matrices look.'),
   ],
 };
 

@@ -12,7 +12,7 @@ import { citation, citations, citesByName, keysOf } from '../constructs/bibliogr
 import { scriptInlines } from '../constructs/scriptText';
 import type { Inline } from '../../document/inlines';
 import type { Interpreter } from '../machine/interpreter';
-import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { idleEntry, macroEntry, quietEntry } from '../machine/macroEntry';
 import { cell, cellsBy } from '../../expansion/cells';
 import { keyValues } from '../scanning/optionLists';
 
@@ -304,7 +304,7 @@ export const natbib: PackageEntry = {
       package: 'natbib',
       run: (it, args) => setMarks(it, args),
     },
-    quietEntry('shortcites', 'm', 'Names shortened from the first time on.'),
+    idleEntry('shortcites', 'm', 'Names shortened from the first time on.'),
     macroEntry('bibfont', '', 'The font of the bibliography.', '\\bibfont', ''),
     macroEntry(
       'bibsection',

@@ -7,7 +7,7 @@ import { rowsOf } from '../constructs/borderMatrix';
 import { tokensOf, type CommandEntry, type EnvironmentEntry } from '../machine/entries';
 import { environmentTokens } from '../machine/environmentTokens';
 import { closeNamed } from '../machine/environments';
-import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { idleEntry, macroEntry } from '../machine/macroEntry';
 import type { Interpreter } from '../machine/interpreter';
 import { borderedArray, bordersIn, runningDots } from './niceBorders';
 import {
@@ -222,7 +222,7 @@ export const niceCommands: readonly CommandEntry[] = [
     within('\\Block{1-2}{tides} & \\\\ a & b'),
     '#3',
   ),
-  quietEntry('RowStyle', 'om', 'How a row looks.'),
+  idleEntry('RowStyle', 'om', 'How a row looks.'),
   macroEntry(
     'CodeBefore',
     '',

@@ -1,6 +1,6 @@
 import { marginNoteCommand } from '../constructs/margins';
 import type { PackageEntry } from '../machine/entries';
-import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { idleEntry, macroEntry } from '../machine/macroEntry';
 
 /** Packages of a few signs and shapes of formulas, each a table of macros. */
 const notation = (
@@ -99,7 +99,7 @@ export const tensor = notation('tensor', 'Indices one behind another.', [
 export const mleftright = notation('mleftright', 'Brackets that grow, without room around them.', [
   macroEntry('mleft', '', 'A bracket that grows.', '$f\\mleft(x\\mright)$', '\\mathopen{}\\left'),
   macroEntry('mright', '', 'The one that closes it.', '$f\\mleft(x\\mright)$', '\\right'),
-  quietEntry('mleftright', '', 'All brackets are of that kind from here on.'),
+  idleEntry('mleftright', '', 'All brackets are of that kind from here on.'),
 ]);
 
 /** interval: intervals with the right room. */
@@ -132,7 +132,7 @@ export const interval = notation('interval', 'Intervals of numbers.', [
     '$\\rinterval{a}{b}$',
     '\\left[#2,#3\\right)',
   ),
-  quietEntry('intervalconfig', 'm', 'How intervals are written.'),
+  idleEntry('intervalconfig', 'm', 'How intervals are written.'),
 ]);
 
 /** commath: derivatives and brackets in few letters. */

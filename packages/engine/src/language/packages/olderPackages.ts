@@ -1,6 +1,6 @@
 import { ignoredEnvironment } from '../constructs/verbatim';
 import type { CommandEntry, EnvironmentEntry, PackageEntry } from '../machine/entries';
-import { macroEntry, quietEntry } from '../machine/macroEntry';
+import { idleEntry, macroEntry, quietEntry } from '../machine/macroEntry';
 
 /** What stands in an environment is set as it is. */
 const plainly = (name: string, description: string): EnvironmentEntry => ({
@@ -73,7 +73,7 @@ const psfrag: PackageEntry = {
   description: 'Other words in PostScript pictures; they show their own here.',
   options: null,
   commands: [
-    quietEntry('psfrag', 'smooom', 'Another word in a picture.'),
+    idleEntry('psfrag', 'smooom', 'Another word in a picture.'),
     quietEntry('psfragscanon', '', 'Words are looked for in pictures.'),
     quietEntry('psfragscanoff', '', 'Words are not looked for in pictures.'),
   ],

@@ -4,7 +4,7 @@ import { cell } from '../../expansion/cells';
 import { Cat } from '../../tokens/categories';
 import { tokensOf, type Args, type CommandEntry, type PackageEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
-import { quietEntry } from '../machine/macroEntry';
+import { idleEntry } from '../machine/macroEntry';
 import type { MathReader } from '../machine/mathReader';
 import { columnType } from '../constructs/tablePreamble';
 import { optionWords } from '../scanning/optionWords';
@@ -224,9 +224,9 @@ export const siunitx: PackageEntry = {
       (it, args, settings) => both(`(${complex(it, args, settings)})`, unitOf(args, 2, settings)),
     ),
     quantity('tablenum', 'm', 'A number of a table.', '\\tablenum{12.3}', number),
-    quietEntry('DeclareSIPrefix', 'mmm', 'A prefix of your own.'),
-    quietEntry('DeclareSIPower', 'mmm', 'A power of your own.'),
-    quietEntry('DeclareSIQualifier', 'mm', 'A qualifier of your own.'),
+    idleEntry('DeclareSIPrefix', 'mmm', 'A prefix of your own.'),
+    idleEntry('DeclareSIPower', 'mmm', 'A power of your own.'),
+    idleEntry('DeclareSIQualifier', 'mm', 'A qualifier of your own.'),
     {
       name: 'sisetup',
       signature: 'm',

@@ -7,7 +7,7 @@ import { tokensOf, type EnvironmentEntry, type PackageEntry } from '../machine/e
 import { environmentTokens } from '../machine/environmentTokens';
 import { closeNamed } from '../machine/environments';
 import type { Interpreter } from '../machine/interpreter';
-import { quietEntry } from '../machine/macroEntry';
+import { idleEntry } from '../machine/macroEntry';
 import { keyValues } from '../scanning/optionLists';
 import {
   barPlaces,
@@ -306,6 +306,6 @@ export const tabularray: PackageEntry = {
       run: (it, args) =>
         it.write(INNER, [...it.read(INNER), ...it.p.chars(','), ...tokensOf(args, 1)]),
     },
-    quietEntry('SetTblrOuter', 'om', 'Keys around all tables.'),
+    idleEntry('SetTblrOuter', 'om', 'Keys around all tables.'),
   ],
 };

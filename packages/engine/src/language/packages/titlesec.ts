@@ -10,7 +10,7 @@ import {
 } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { macroOf } from '../machine/define';
-import { macroEntry, quietEntry, sourceCommand } from '../machine/macroEntry';
+import { idleEntry, macroEntry, sourceCommand } from '../machine/macroEntry';
 import { OWN } from '../machine/ownNames';
 import {
   formatOf,
@@ -277,18 +277,18 @@ export const titlesec: PackageEntry = {
       '\\hspace{\\wordsep}',
       '.333em plus .167em minus .111em',
     ),
-    quietEntry('titleclass', 'mom', 'What kind of heading a command sets.'),
-    quietEntry('assignpagestyle', 'mm', 'The style of the page that a chapter begins on.'),
+    idleEntry('titleclass', 'mom', 'What kind of heading a command sets.'),
+    idleEntry('assignpagestyle', 'mm', 'The style of the page that a chapter begins on.'),
     pageStyle('newpagestyle'),
     pageStyle('renewpagestyle'),
     pageFields('sethead', 'head'),
     pageFields('setfoot', 'foot'),
     pageRule('headrule', OWN.headRule),
     pageRule('footrule', OWN.footRule),
-    quietEntry('setheadrule', 'm', 'How thick the rule below heads is.'),
-    quietEntry('setfootrule', 'm', 'How thick the rule above feet is.'),
-    quietEntry('widenhead', 'smm', 'Heads reach into the margins.'),
-    quietEntry('settitlemarks', 'm', 'Which titles heads follow.'),
+    idleEntry('setheadrule', 'm', 'How thick the rule below heads is.'),
+    idleEntry('setfootrule', 'm', 'How thick the rule above feet is.'),
+    idleEntry('widenhead', 'smm', 'Heads reach into the margins.'),
+    idleEntry('settitlemarks', 'm', 'Which titles heads follow.'),
     macroEntry(
       'chaptertitle',
       '',

@@ -1,7 +1,7 @@
 import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
 import { PT } from '../../base/lengths';
 import { decorate } from '../constructs/kernelCommands';
-import { quietEntry } from '../machine/macroEntry';
+import { idleEntry, quietEntry } from '../machine/macroEntry';
 
 const line = (name: string, rise: number, count: number, what: string): CommandEntry => ({
   name,
@@ -44,6 +44,6 @@ export const ulem: PackageEntry = {
     line('dashuline', -0.25, 1, 'Words with dashes under them; they are set as a line.'),
     line('dotuline', -0.25, 1, 'Words with dots under them; they are set as a line.'),
     quietEntry('normalem', '', '\\emph is italic.'),
-    quietEntry('useunder', 'mmm', 'A font given as underlining.'),
+    idleEntry('useunder', 'mmm', 'A font given as underlining.'),
   ],
 };

@@ -72,7 +72,6 @@ describe('packages of older files', () => {
     ['html', '\\begin{htmlonly}web\\end{htmlonly}paper', 'paper'],
     ['html', '\\begin{latexonly}paper\\end{latexonly}', 'paper'],
     ['theorem', '\\newtheorem{law}{Law}\\begin{law}Ebb.\\end{law}', 'Law 1 Ebb.'],
-    ['psfrag', '\\psfrag{a}{$b$}word', 'word'],
     ['fancyheadings', 'word', 'word'],
     ['breakurl', '\\url{a.b}', 'a.b'],
   ])('%s: %s prints %s', (name, body, expected) => {
