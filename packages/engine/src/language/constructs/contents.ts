@@ -155,9 +155,7 @@ function setLine(
     ...p.place,
   });
   it.add({ kind: 'penalty', penalty: 10000, ...p.place });
-  const box = emptyBox(it);
-  if (box.kind === 'box')
-    it.add({ ...box, width: pageWidth, align: 'right', inlines: it.inlinesOf(page) });
+  it.add({ ...emptyBox(it), width: pageWidth, align: 'right', inlines: it.inlinesOf(page) });
   it.endParagraph();
   it.closeGroup();
 }
@@ -200,8 +198,7 @@ function boldLine(it: Interpreter, args: Args): void {
 function numberLine(it: Interpreter, args: Args): void {
   const box = emptyBox(it);
   const width = it.dimen(OWN.numberWidth);
-  if (box.kind === 'box')
-    it.add({ ...box, width, align: 'left', grow: true, inlines: it.inlinesOf(tokensOf(args, 0)) });
+  it.add({ ...box, width, grow: true, inlines: it.inlinesOf(tokensOf(args, 0)) });
 }
 
 const list = (name: string, suffix: string, title: string, what: string): CommandEntry => ({

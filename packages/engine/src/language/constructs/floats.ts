@@ -171,6 +171,7 @@ export function caption(it: Interpreter, args: Args, token: Token): void {
     refStepCounter(it, type);
     it.write(CELLS.currentTitle, plainTitle(it, text));
   }
+  // The number is the float's, for labels anywhere in it; what follows goes where the caption goes.
   const release = holdCaption(it);
   if (!starred) {
     addContentsLine(it, listOf(it, type), type, [p.command(`the${type}`)], short);

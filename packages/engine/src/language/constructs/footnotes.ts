@@ -34,8 +34,7 @@ export function noteMark(it: Interpreter, tokens: readonly Token[]): Inline {
   it.execute(thisMark(it, tokens));
   const inlines = it.inlinesOf([it.p.command('@makefnmark')]);
   it.closeGroup();
-  const box = emptyBox(it);
-  return box.kind === 'box' ? { ...box, inlines, width: null } : box;
+  return { ...emptyBox(it), inlines };
 }
 
 /** The mark in the line, where no line may begin (`\@footnotemark`). */
@@ -107,7 +106,7 @@ function noteStart(it: Interpreter, args: Args): void {
   const mark = noteMark(it, tokensOf(args, 0));
   const indent = it.dimen('parindent');
   const width = Math.round(1.8 * it.em) - indent;
-  if (sized.kind === 'box') it.add({ ...sized, inlines: [mark], width, align: 'right' });
+  it.add({ ...sized, inlines: [mark], width, align: 'right' });
   it.skipBlanks();
 }
 

@@ -79,13 +79,11 @@ function stopLine(it: Interpreter, tabs: Tabs): void {
   it.startParagraph(false);
   it.mode.nextIndent = 0;
   it.execute(it.source('\\strut'));
-  const box = emptyBox(it);
-  if (box.kind === 'box')
-    it.add({
-      ...box,
-      inlines,
-      ...(tabs.atRight ? { width: it.dimen('linewidth'), align: 'fill' as const } : {}),
-    });
+  it.add({
+    ...emptyBox(it),
+    inlines,
+    ...(tabs.atRight ? { width: it.dimen('linewidth'), align: 'fill' as const } : {}),
+  });
   it.endParagraph();
 }
 

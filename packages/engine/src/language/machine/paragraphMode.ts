@@ -1,5 +1,5 @@
 import type { Token } from '../../expansion/meaning';
-import type { Inline } from '../../document/inlines';
+import type { BoxInline } from '../../document/inlines';
 import type { CellOf } from '../../expansion/cells';
 import { CELLS } from './cells';
 import { InlineList } from './inlineList';
@@ -56,7 +56,7 @@ export function beginForDisplay(it: Interpreter, byKernel: boolean): boolean {
   if (byKernel) {
     it.startParagraph(false);
     mode.vlist.push({ kind: 'nointerline' });
-    it.add({ ...emptyBox(it), width: Math.round(0.6 * it.dimen('linewidth')) } as Inline);
+    it.add({ ...emptyBox(it), width: Math.round(0.6 * it.dimen('linewidth')) });
     return false;
   }
   const isBare = it.read(CELLS.afterHeading) || it.read(CELLS.noIndentNext);
@@ -103,7 +103,7 @@ export function finishParagraph(it: Interpreter, beforeDisplay: boolean): void {
 }
 
 /** A box with nothing in it, which holds a line open. */
-export const emptyBox = (it: Interpreter): Inline => ({
+export const emptyBox = (it: Interpreter): BoxInline => ({
   kind: 'box',
   inlines: [],
   width: null,
