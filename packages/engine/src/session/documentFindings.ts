@@ -86,9 +86,15 @@ export function usesOfUnknown(reading: SourceReading): readonly Use[] {
 /** How many uses a finding names. */
 const MOST_USES = 6;
 
+type Foreign = RawFindingOf<'package-unknown'> | RawFindingOf<'package-not-here'>;
+
+/** Is it about a package whose commands nobody here knows? */
+export const isForeign = (finding: RawFinding): finding is Foreign =>
+  finding.code === 'package-unknown' || finding.code === 'package-not-here';
+
 /** The finding on a package with the commands that the sheet uses of it. */
 export function withUses(
-  finding: RawFindingOf<'package-unknown'>,
+  finding: Foreign,
   uses: readonly Use[],
   others: readonly string[],
 ): RawFinding {

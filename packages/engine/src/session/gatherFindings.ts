@@ -6,7 +6,7 @@ import type { SessionBlock } from './block';
 import { MOST_PAGES } from './bounds';
 import { withoutConsequences } from './consequences';
 import { documentAdvice } from './documentAdvice';
-import { documentFindings, usesOfUnknown, withUses } from './documentFindings';
+import { documentFindings, isForeign, usesOfUnknown, withUses } from './documentFindings';
 import type { Facts, LabelFinding } from './facts';
 import { withFixes } from './fixes';
 import { withNeededPackages } from './neededPackages';
@@ -38,7 +38,7 @@ export function gatherFindings(reading: SourceReading, given: FindingSurrounding
     for (const finding of block.reading.findings)
       add(
         block.start,
-        finding.code === 'package-unknown' ? withUses(finding, uses, unknown) : finding,
+        isForeign(finding) ? withUses(finding, uses, unknown) : finding,
       );
     for (const finding of layoutFindings(block)) add(block.start, finding);
   }

@@ -59,7 +59,14 @@ export const preamble = {
     args: ['name', 'uses'],
     message: 'The package <name> is not known here<uses>.',
     cause:
-      'Its name is misspelt, its file did not come with the assignment, or it does something that is not supported yet.',
+      'Its name is misspelt, or its file did not come with the assignment.',
+  }),
+  'package-not-here': finding({
+    severity: 'off',
+    args: ['name', 'uses'],
+    message: 'The package <name> is not carried out here<uses>.',
+    cause:
+      'There is such a package, and its name is written as it should be; what it does is missing on this page alone.',
   }),
   'package-misspelt': finding({
     severity: 'broken',

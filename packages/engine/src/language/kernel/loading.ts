@@ -13,6 +13,7 @@ import { renameFix } from '../machine/unknown';
 import { install } from '../machine/install';
 import { languageNamed } from '../symbols/languages';
 import { PACKAGES } from '../packages';
+import { isPublished } from './publishedPackages';
 import { meantClass, meantPackages, nearestOption, nearestPackage } from './meantModules';
 
 function reportOptions(it: Interpreter, args: Args, known: readonly string[] | null): void {
@@ -148,7 +149,11 @@ function unknownPackage(
     it.write(CELLS.unknownPackages, [...unknown, name], true);
   const written = textOf(it.p, own).trim();
   if (near) it.p.report('package-misspelt', span, { name: written, meant: near }, fix);
-  else it.p.report('package-unknown', span, { name, uses: '' });
+  else
+    it.p.report(isPublished(name) ? 'package-not-here' : 'package-unknown', span, {
+      name,
+      uses: '',
+    });
 }
 
 /** Puts a package in force, and those it needs; false when it is not known. */

@@ -1,7 +1,7 @@
 import { nearestName } from '../../base/nearest';
 import { CLASSES } from '../classes';
 import { PACKAGES } from '../packages';
-import { OTHER_PACKAGES } from './otherPackages';
+import { isPublished } from './publishedPackages';
 
 /** What packages are taken for, by what they do or how their names are remembered. */
 const MEANT_PACKAGES: Readonly<Record<string, string>> = {
@@ -72,7 +72,7 @@ export function meantPackages(written: string): readonly string[] {
 
 /** The package whose name is nearest; null for the name of one that there is, though not here. */
 export const nearestPackage = (name: string): string | null =>
-  OTHER_PACKAGES.has(name) ? null : nearestName(name.toLowerCase(), Object.keys(PACKAGES));
+  isPublished(name) ? null : nearestName(name.toLowerCase(), Object.keys(PACKAGES));
 
 /** The kind of document that is meant, by its name or by what it is for. */
 export const meantClass = (name: string): string | null =>

@@ -288,7 +288,7 @@ describe('notation that staff load', () => {
     'the name %s is no misspelling',
     (name) =>
       expect(findingsIn(inArticle('x', `\\usepackage{${name}}`)).map(({ kind }) => kind)).toEqual([
-        'package-unknown',
+        'package-not-here',
       ]),
   );
 });
