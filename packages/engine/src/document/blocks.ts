@@ -335,6 +335,7 @@ export type Migrant =
   | PageNumberChange
   | VerticalSpace
   | VerticalPenalty
+  | LooseBox
   | MarginNote
   | NumberMark;
 

@@ -38,3 +38,5 @@ export const MARKED_LOOK = {
 } as const;
 /** A formula that is broken now shows its last good form in this colour, which nothing else has. */
 export const HELD = 0xa3262c;
+/** Where fonts have their digits of the old style, from nought on, among the characters of private use. */
+export const OLD_STYLE_DIGITS = 0xf730;

@@ -24,6 +24,8 @@ export interface SpaceInline extends Span {
   readonly kind: 'space';
   readonly font: FontSpec;
   readonly factor: number;
+  /** What the document sets in place of the font's own blank (`\spaceskip`). */
+  readonly own?: Glue;
 }
 
 export interface GlueInline extends Span {

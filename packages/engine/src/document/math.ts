@@ -105,7 +105,7 @@ export interface BigNode extends Span {
   readonly kind: 'big';
   readonly char: string | null;
   readonly cls: MathClass;
-  /** 1 to 4. */
+  /** 1 to 4 for the four commands; others by the height asked for (`\bBigg@`). */
   readonly size: number;
 }
 

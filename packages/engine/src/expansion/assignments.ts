@@ -43,19 +43,6 @@ const ignored = (name: string, count: number): Primitive =>
     for (let i = 0; i < count; i++) arg(p, caller);
   });
 
-/** `\newwrite`, `\newread`: a number that names a stream. */
-const newStream = (name: string): Primitive =>
-  primitive(name, (p, caller) => {
-    const cell = readName(p, caller);
-    if (cell) p.state.set(cell, { kind: 'chardef', code: 15 }, true);
-  });
-
-const stream = (name: string, argument: boolean): Primitive =>
-  primitive(name, (p, caller) => {
-    scanInt(p);
-    if (argument) arg(p, caller);
-  });
-
 function documentCommand(kind: 'new' | 'renew' | 'provide' | 'declare') {
   return (p: Processor, caller: Token): void => {
     const target = readArgument(p, caller)?.find((t) => t.cell !== null);
@@ -228,16 +215,6 @@ export const assignments: readonly Primitive[] = [
   primitive('newmuskip', (p, caller) => {
     const cell = readName(p, caller);
     if (cell) declareRegister(p.state, 'muskip', cell.name);
-  }),
-  newStream('newwrite'),
-  newStream('newread'),
-  stream('closeout', false),
-  stream('closein', false),
-  stream('write', true),
-  primitive('openout', (p) => {
-    scanInt(p);
-    p.takeChar('=');
-    for (let t = p.next(); t !== null && t.cat !== Cat.Space; t = p.next());
   }),
   ignored('immediate', 0),
   ignored('message', 1),

@@ -1,3 +1,4 @@
+import { cellsBy } from './cells';
 import { Cat } from '../tokens/categories';
 import { type Expandable, type Meaning, sameMeaning, STOP, type Token } from './meaning';
 import type { OpenCondition, Processor } from './processor';
@@ -17,7 +18,7 @@ function charOf(p: Processor, token: Token | null): { cat: number; char: string 
 /** What a token means; a character means itself. */
 export function meaningOf(p: Processor, token: Token | null): Meaning | undefined {
   if (token === null) return undefined;
-  if (token.cell !== null) return p.state.meaning(token.cell);
+  if (token.cell !== null) return p.meaning(token.cell);
   return { kind: 'char', cat: token.cat, text: token.text };
 }
 
@@ -32,6 +33,9 @@ function compare(p: Processor, scan: (p: Processor) => number): boolean {
   const right = scan(p);
   return sign === '<' ? left < right : sign === '>' ? left > right : left === right;
 }
+
+/** The lines of a file that is open for reading and were not read yet, by its stream; null: none is open. */
+export const IN_STREAM = cellsBy<readonly string[] | null>('instream', null);
 
 const TESTS: Readonly<Record<string, Test>> = {
   iftrue: () => true,
@@ -48,11 +52,11 @@ const TESTS: Readonly<Record<string, Test>> = {
   ifodd: (p) => Math.abs(scanInt(p)) % 2 === 1,
   ifdefined: (p) => {
     const token = p.next();
-    return token?.cell != null && p.state.meaning(token.cell) !== undefined;
+    return token?.cell != null && p.meaning(token.cell) !== undefined;
   },
-  ifcsname: (p) => p.state.get(p.state.cell(readCsName(p))) !== undefined,
+  ifcsname: (p) => p.meaning(p.state.cell(readCsName(p))) !== undefined,
   ifinner: (p) => p.isInner(),
-  ifeof: (p) => scanInt(p) >= 0,
+  ifeof: (p) => (p.state.read(IN_STREAM(String(scanInt(p)))) ?? []).length === 0,
   ifvoid: (p) => p.state.get(p.state.register('box', scanInt(p))) === undefined,
   ifhbox: (p) => p.state.get(p.state.register('box', scanInt(p))) !== undefined,
   ifvbox: (p) => p.state.get(p.state.register('box', scanInt(p))) === null,

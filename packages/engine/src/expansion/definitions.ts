@@ -112,12 +112,13 @@ function def(expanded: boolean, alwaysGlobal: boolean) {
       protect: prefix.protect,
     };
     p.state.set(cell, macro, alwaysGlobal || prefix.global);
+    p.redefined(cell.name);
   };
 }
 
 /** What a token means, for `\let`. */
 function meaningForLet(p: Processor, token: Token): Meaning | undefined {
-  if (token.cell !== null) return p.state.meaning(token.cell);
+  if (token.cell !== null) return p.meaning(token.cell);
   return { kind: 'char', cat: token.cat, text: token.text };
 }
 
@@ -259,7 +260,7 @@ function newIf(p: Processor, caller: Token): void {
 
 /** Names of the kernel that documents define anew, and that are no macros here: what is defined is carried out. */
 const BUILT_IN =
-  /^(?:@seccntformat|fnum@\w+|@makefntext|@makefnmark|@makecaption|@maketitle|@cite|@citex|@eqnnum|tagform@|maketag@@@|verbatim@font|@listi{1,3}v?|@listI|fps@\w+|ps@\w+|l@\w+|p@\w+|theH\w+|@makechapterhead|@makeschapterhead|@chapter|@schapter|@part|@spart|@sect|@ssect|@xsect|@footnotetext|@evenhead|@oddhead|@evenfoot|@oddfoot|@biblabel|@title|@date|@currentlabel|@dotsep|@opargbegintheorem|@begintheorem|@endtheorem|@thm|@starttoc|@afterheading|@outputpage|@thanks|\w+autorefname|cref\w*conjunction|[cC]pagerefname)$/;
+  /^(?:makelabel|@seccntformat|fnum@\w+|@makefntext|@makefnmark|@makecaption|@maketitle|@cite|@citex|@eqnnum|tagform@|maketag@@@|verbatim@font|@listi{1,3}v?|@listI|fps@\w+|ps@\w+|l@\w+|p@\w+|theH\w+|@makechapterhead|@makeschapterhead|@chapter|@schapter|@part|@spart|@sect|@ssect|@xsect|@footnotetext|@evenhead|@oddhead|@evenfoot|@oddfoot|@biblabel|@title|@date|@currentlabel|@dotsep|@opargbegintheorem|@begintheorem|@endtheorem|@thm|@starttoc|@afterheading|@outputpage|@thanks|\w+autorefname|cref\w*conjunction|[cC]pagerefname)$/;
 
 /** `\newcommand`, `\renewcommand`, `\providecommand` and the robust form. */
 function latexDefinition(kind: 'new' | 'renew' | 'provide' | 'declare') {
@@ -275,7 +276,8 @@ function latexDefinition(kind: 'new' | 'renew' | 'provide' | 'declare') {
       p.report('argument-missing', p.spanOf(caller), { name: caller.text });
       return;
     }
-    const before = p.state.meaning(target.cell);
+    const before =
+      p.state.meaning(target.cell) ?? (kind === 'renew' ? p.impliedBy(target.text) : undefined);
     const existing =
       before !== undefined && !(before.kind === 'primitive' && before.name === 'relax');
     if (kind === 'provide' && existing) return;
@@ -286,6 +288,7 @@ function latexDefinition(kind: 'new' | 'renew' | 'provide' | 'declare') {
       p.report('command-not-yet-defined', p.spanOf(target), { name: target.text });
     }
     p.state.set(target.cell, latexMacro(p, count, optional, body, !star, kind === 'declare'));
+    if (kind !== 'provide') p.redefined(target.text);
   };
 }
 
@@ -377,6 +380,14 @@ export const definitions: readonly Primitive[] = [
     p.takeChar('=');
     const code = scanInt(p);
     if (cell) p.state.set(cell, { kind: 'chardef', code }, prefix.global);
+  }),
+  primitive('mathchardef', (p, caller) => {
+    const prefix = takePrefix(p);
+    const cell = readName(p, caller);
+    p.takeChar('=');
+    const digits = p.chars(String(scanInt(p)));
+    const body = [p.command('mathchar'), ...digits, p.command('relax')];
+    if (cell) p.state.set(cell, latexMacro(p, null, null, body, true), prefix.global);
   }),
   primitive('makeatletter', (p) => p.setCategories(withCategory(p.categories, AT, Cat.Letter))),
   primitive('makeatother', (p) => p.setCategories(withCategory(p.categories, AT, Cat.Other))),

@@ -53,7 +53,7 @@ const not =
     !test(p, caller);
 
 const undefinedOrRelax: Branch = (p, caller) => {
-  const meaning = p.state.meaning(p.state.cell(textOf(p, arg(p, caller))));
+  const meaning = p.meaning(p.state.cell(textOf(p, arg(p, caller))));
   return meaning === undefined || (meaning.kind === 'primitive' && meaning.name === 'relax');
 };
 

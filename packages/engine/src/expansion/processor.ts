@@ -109,6 +109,10 @@ export class Processor {
   place: Span = { from: 0, to: 0 };
   /** Binds a name that nothing is bound to, where what it should be follows from the name; false when it does not. */
   bindName: (name: string) => boolean = () => false;
+  /** What a name means that nothing is bound to: the two halves of an environment are commands too. */
+  impliedBy: (name: string) => Meaning | undefined = () => undefined;
+  /** A document's own definition takes a name: an environment of that name is no longer what it was. */
+  redefined: (name: string) => void = () => undefined;
   /** What is being gathered, as those who carry out say (`\ifvmode` and its kin, `\ifinner`). */
   mode: () => 'vertical' | 'horizontal' | 'math' = () => 'vertical';
   isInner: () => boolean = () => false;
@@ -119,6 +123,11 @@ export class Processor {
     private readonly reportTo: Report,
     private readonly budget: Budget = STANDARD_BUDGET,
   ) {}
+
+  /** What a name means, bound or implied. */
+  meaning(cell: Cell): Meaning | undefined {
+    return this.state.meaning(cell) ?? this.impliedBy(cell.name);
+  }
 
   get categories(): CatTable {
     return this.state.read(CATEGORIES);

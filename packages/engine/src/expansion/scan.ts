@@ -1,4 +1,5 @@
 import {
+  glue,
   type Glue,
   type GlueOrder,
   MAX_DIMEN,
@@ -17,6 +18,9 @@ import type { Processor } from './processor';
 export interface FontUnits {
   readonly em: Sp;
   readonly ex: Sp;
+  /** The blank between words (`\fontdimen2` to `4`), and what a sentence's end adds to it (`7`). */
+  readonly blank: Glue;
+  readonly extra: Sp;
 }
 export type FontUnitsSource = () => FontUnits;
 export const FONT_UNITS = cell<FontUnitsSource | null>('fontunits', null);
@@ -224,7 +228,7 @@ function eaten(p: Processor, length: number): Scanned {
 /** em and ex of the font in force. */
 export function fontUnits(p: Processor): FontUnits {
   const source = p.state.peekAt(FONT_UNITS);
-  return source ? source() : { em: 10 * PT, ex: 4.3 * PT };
+  return source ? source() : { em: 10 * PT, ex: 4.3 * PT, blank: glue((10 * PT) / 3), extra: 0 };
 }
 
 /** Glue: a length, `plus` and `minus` parts (The TeXbook, chapter 24, ⟨glue⟩). */

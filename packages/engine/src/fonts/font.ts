@@ -1,4 +1,5 @@
 import type { Sp } from '../base/lengths';
+import { OLD_STYLE_DIGITS } from '../document/font';
 import { SCRIPT_CAPITALS } from './scriptCapitals';
 import { create, type FontkitFont } from 'fontkit';
 import { readPairKerns, type PairKerns } from './tables/gpos';
@@ -166,10 +167,16 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
     textOf: (id) => {
       texts ??= glyphTexts(file, ligatures, scriptForms, font.math, glyph);
       const text = texts.get(id) ?? '';
-      return SCRIPT_FILES.test(name) ? scriptLetter(text) : text;
+      return SCRIPT_FILES.test(name) ? scriptLetter(text) : asDigit(text);
     },
   };
   return font;
+}
+
+/** A digit of the old style as the digit it is. */
+function asDigit(text: string): string {
+  const digit = (text.codePointAt(0) ?? 0) - OLD_STYLE_DIGITS;
+  return digit >= 0 && digit < 10 ? String(digit) : text;
 }
 
 /** Shapes words in the measures of a font, each once. */

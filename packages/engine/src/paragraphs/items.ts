@@ -1,5 +1,5 @@
 import { placedAt } from '../document/placedAt';
-import { FIL } from '../base/lengths';
+import { FIL, type Glue } from '../base/lengths';
 import type { Span } from '../base/spans';
 import type { Box, HItem, Item } from '../boxes/box';
 import {
@@ -23,6 +23,7 @@ import { pushWord } from './words';
 
 /** The blank between words after a character of that space factor (The TeXbook, chapter 12). */
 function spaceItem(inline: SpaceInline, env: LayoutEnv): GlueItem {
+  if (inline.own) return ownSpace(inline.own, inline.factor, inline, env);
   const font = env.fonts.text(inline.font);
   const { size } = inline.font;
   const space = env.fonts.wordSpace(font);
@@ -35,6 +36,23 @@ function spaceItem(inline: SpaceInline, env: LayoutEnv): GlueItem {
     stretchOrder: 0,
     shrink: atSize((space.shrink * 1000) / factor, font, size),
     shrinkOrder: 0,
+  };
+}
+
+/** `\spaceskip` in place of the font's blank; behind a sentence the font's extra is added (TeX: The Program, §1043). */
+function ownSpace(
+  own: Glue,
+  factor: number,
+  { font: spec }: SpaceInline,
+  env: LayoutEnv,
+): GlueItem {
+  const font = env.fonts.text(spec);
+  const extra = factor >= 2000 ? atSize(env.fonts.wordSpace(font).extra, font, spec.size) : 0;
+  return {
+    ...glueItem(own),
+    width: own.width + extra,
+    stretch: (own.stretch * factor) / 1000,
+    shrink: (own.shrink * 1000) / factor,
   };
 }
 

@@ -1,9 +1,17 @@
+import { glue, type Sp } from '../base/lengths';
 import type { FontSpec } from '../document/font';
 import type { FontUnits } from '../expansion/scan';
 import { atSize, type FontStore } from '../fonts/store';
 
-/** em and ex of a font (`\fontdimen6` and `5`). */
+/** The parameters of a font that lengths are told in (The TeXbook, appendix F). */
 export function fontUnitsOf(fonts: FontStore, spec: FontSpec): FontUnits {
   const font = fonts.text(spec);
-  return { em: atSize(font.quad, font, spec.size), ex: atSize(font.xHeight, font, spec.size) };
+  const at = (units: number): Sp => atSize(units, font, spec.size);
+  const { width, stretch, shrink, extra } = fonts.wordSpace(font);
+  return {
+    em: at(font.quad),
+    ex: at(font.xHeight),
+    blank: { ...glue(at(width)), stretch: at(stretch), shrink: at(shrink) },
+    extra: at(extra),
+  };
 }

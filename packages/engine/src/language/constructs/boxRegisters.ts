@@ -13,6 +13,7 @@ import { InlineList } from '../machine/inlineList';
 import type { Interpreter, Size } from '../machine/interpreter';
 import { box } from './boxes';
 import { cell } from '../../expansion/cells';
+import { takeLastBox } from './listEnd';
 import type { Mode } from '../machine/modes';
 import type { MathReader } from '../machine/mathReader';
 import type { MathTextNode } from '../../document/math';
@@ -154,6 +155,20 @@ const boxMaker = (
   math: (reader, token) => inFormula(reader, token, readBox(reader.it, name, token)),
 });
 
+/** `\vadjust{…}`: what stands between the line it is met on and the next (The TeXbook, chapter 24). */
+function adjust(it: Interpreter, token: Token): void {
+  takeKeyword(it.p, 'pre');
+  const tokens = bodyOf(it, token);
+  const { hlist } = it.mode;
+  if (hlist === null) {
+    it.p.push(tokens);
+    return;
+  }
+  for (const node of it.blocksOf(tokens))
+    if (node.kind === 'vspace' || node.kind === 'penalty' || node.kind === 'loosebox')
+      hlist.add({ kind: 'migrant', node, ...it.spanOf(token) });
+}
+
 /** `\setbox`: reads the box that follows into a register. */
 function setBox(it: Interpreter, token: Token): void {
   const prefix = takePrefix(it.p);
@@ -166,6 +181,9 @@ function setBox(it: Interpreter, token: Token): void {
     if (maker?.text === 'box' || maker?.text === 'copy') {
       const from = it.state.register('box', scanInt(it.p));
       it.state.set(cell, it.state.get(from), prefix.global);
+    } else if (maker?.text === 'lastbox') {
+      const last = takeLastBox(it);
+      it.state.set(cell, last ? { inlines: [last], size: {} } : undefined, prefix.global);
     } else if (maker) it.p.unread(maker);
     return;
   }
@@ -272,6 +290,23 @@ export function bindSizes(it: Interpreter): void {
 
 export const boxRegisterCommands: readonly CommandEntry[] = [
   boxMaker('hbox', 'Text on one line; “to” and a length make it that wide.'),
+  {
+    name: 'vadjust',
+    signature: '',
+    description: 'What stands below the line it is met on.',
+    example: 'ebb\\vadjust{\\kern3pt}',
+    run: (it, _args, token) => adjust(it, token),
+  },
+  {
+    name: 'lastbox',
+    signature: '',
+    description: 'The box that stands last, taken from its list.',
+    example: '\\mbox{ebb}\\setbox0\\lastbox',
+    run: (it) => {
+      const last = takeLastBox(it);
+      if (last) addBox(it, last);
+    },
+  },
   boxMaker('vbox', 'A column whose last line stands on the line.'),
   boxMaker('vtop', 'A column whose first line stands on the line.'),
   boxMaker('vcenter', 'A column centred on the line.'),

@@ -1,7 +1,11 @@
 import type { Span } from '../../base/spans';
 import { PT } from '../../base/lengths';
+import { OLD_STYLE_DIGITS } from '../../document/font';
 import { activeName } from '../../tokens/reader';
 import { type CommandEntry, tokensOf } from '../machine/entries';
+import { scanInt } from '../../expansion/scan';
+import type { Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
 import { inOldEncoding } from '../machine/encoding';
 import type { Interpreter } from '../machine/interpreter';
 
@@ -148,14 +152,93 @@ const accents: readonly CommandEntry[] = ACCENTS.map(([name, mark, what]) => ({
     const letters = tokensOf(args, 0)
       .map((t) => (t.cat === 16 ? (t.text === 'i' ? 'i' : t.text === 'j' ? 'j' : '') : t.text))
       .join('');
-    const [first = ' ', ...rest] = [...letters];
-    const span = it.spanOf(token);
-    it.character((first + mark).normalize('NFC') + rest.join(''), {
-      from: span.from,
-      to: Math.max(span.to, it.p.here()),
-    });
+    setAccent(it, mark, letters, token);
   },
 }));
+
+function setAccent(it: Interpreter, mark: string, letters: string, token: Token): void {
+  const [first = ' ', ...rest] = [...letters];
+  const span = it.spanOf(token);
+  it.character((first + mark).normalize('NFC') + rest.join(''), {
+    from: span.from,
+    to: Math.max(span.to, it.p.here()),
+  });
+}
+
+/** The marks of accents by their places in the fonts of text (OT1; T1 has its own from 0 on). */
+const ACCENT_PLACES: Readonly<Record<number, string | undefined>> = {
+  0: '\u0300',
+  1: '\u0301',
+  2: '\u0302',
+  3: '\u0303',
+  4: '\u0308',
+  5: '\u030b',
+  6: '\u030a',
+  7: '\u030c',
+  8: '\u0306',
+  9: '\u0304',
+  18: '\u0300',
+  19: '\u0301',
+  20: '\u030c',
+  21: '\u0306',
+  22: '\u0304',
+  23: '\u030a',
+  24: '\u0327',
+  94: '\u0302',
+  95: '\u0307',
+  125: '\u030b',
+  126: '\u0303',
+  127: '\u0308',
+};
+
+const oldStyle: CommandEntry = {
+  name: 'oldstylenums',
+  signature: 'm',
+  description: 'Digits that rise and fall as small letters do.',
+  example: '\\oldstylenums{1984}',
+  run: (it, args, token) => {
+    const digits = tokensOf(args, 0).map((t) =>
+      /^\d$/.test(t.text)
+        ? it.p.make(Cat.Other, String.fromCodePoint(OLD_STYLE_DIGITS + Number(t.text)))
+        : t,
+    );
+    it.p.place = it.spanOf(token);
+    it.p.push(digits);
+  },
+};
+
+/** A tie over two letters; a command, so that pictures and programs may have a variable of its name. */
+const tieAccent: CommandEntry = {
+  name: 't',
+  signature: 'm',
+  description: 'A tie over two letters.',
+  example: '\\t{oo}',
+  run: (it, args) =>
+    it.p.push([
+      ...it.source('\\leavevmode\\setbox255\\hbox{'),
+      ...tokensOf(args, 0),
+      ...it.source(
+        '}\\rlap{\\hbox to\\wd255{\\hss\\raise1ex\\hbox{$\\scriptstyle\\frown$}\\hss}}\\box255 ',
+      ),
+    ]),
+};
+
+/** `\accent`: an accent by its place in the font, over the character behind it (The TeXbook, chapter 9). */
+const accent: CommandEntry = {
+  name: 'accent',
+  signature: '',
+  description: 'An accent by its place in the font, over the letter behind it.',
+  example: '\\accent19 e',
+  run: (it, _args, token) => {
+    const mark = ACCENT_PLACES[scanInt(it.p)] ?? '';
+    const letter = it.p.nextNonBlank();
+    if (letter === null) return;
+    const plain = letter.cat === Cat.Letter || letter.cat === Cat.Other;
+    const name = letter.text === 'i' || letter.text === 'j' ? letter.text : '';
+    if (!plain && name === '') it.p.unread(letter);
+    else setAccent(it, mark, plain ? letter.text : name, token);
+  },
+};
 
 const logo = (name: string, text: string): CommandEntry => ({
   name,
@@ -219,7 +302,7 @@ const tie = (name: string): CommandEntry => ({
     const at = it.spanOf(token);
     it.startParagraph();
     it.add({ kind: 'penalty', penalty: 10000, ...at });
-    it.mode.hlist?.space(it.font, at.from, at.to, true);
+    it.space(at, true);
   },
   math: (reader, token) => ({ kind: 'space', mu: 6, width: 0, ...reader.span(token) }),
 });
@@ -228,6 +311,9 @@ const tie = (name: string): CommandEntry => ({
 export const characters: readonly CommandEntry[] = [
   ...printed,
   ...accents,
+  accent,
+  oldStyle,
+  tieAccent,
   logo('LaTeX', 'LaTeX'),
   logo('TeX', 'TeX'),
   tie(activeName('~')),
@@ -240,7 +326,7 @@ export const characters: readonly CommandEntry[] = [
     run: (it, _args, token) => {
       const at = it.spanOf(token);
       it.startParagraph();
-      it.mode.hlist?.space(it.font, at.from, at.to, true);
+      it.space(at, true);
     },
     math: (reader, token) => ({ kind: 'space', mu: 6, width: 0, ...reader.span(token) }),
   },

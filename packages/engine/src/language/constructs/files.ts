@@ -317,6 +317,14 @@ const commands: readonly CommandEntry[] = [
 /** Files: parts of the document, and styles that come with it. */
 export const fileCommands = commands;
 
+/** The format whose commands there are here (`\fmtversion`). */
+const FORMAT_DATE = '2024-11-01';
+
+/** Is it the document's class, and has it all these options? */
+const isClassWith = (it: Interpreter, name = '', options = ''): boolean =>
+  it.read(CELLS.class) === name &&
+  options.split(',').every((one) => it.read(CELLS.classOptions)?.includes(one.trim()));
+
 /** `\IfFileExists`, `\@ifpackageloaded` and their kin: expandable choices. */
 export function fileTests(it: Interpreter): Expandable[] {
   const choice = (
@@ -339,6 +347,16 @@ export function fileTests(it: Interpreter): Expandable[] {
     choice('IfPackageLoadedTF', 1, ([name]) => it.hasPackage(name ?? '')),
     choice('@ifclassloaded', 1, ([name]) => it.read(CELLS.class) === name),
     choice('@ifpackagewith', 2, ([name]) => it.hasPackage(name ?? '')),
+    // What there is here is as new as any that a document may ask for.
     choice('@ifl@t@r', 2, () => true),
+    choice('@ifpackagelater', 2, ([name]) => it.hasPackage(name ?? '')),
+    choice('IfPackageAtLeastTF', 2, ([name]) => it.hasPackage(name ?? '')),
+    choice('@ifclasslater', 2, ([name]) => it.read(CELLS.class) === name),
+    choice('IfClassAtLeastTF', 2, ([name]) => it.read(CELLS.class) === name),
+    choice('IfFileAtLeastTF', 2, ([name]) => findFile(it, name ?? '', ['', '.tex']) !== null),
+    choice('IfFormatAtLeastTF', 1, ([date]) => (date ?? '').replaceAll('/', '-') <= FORMAT_DATE),
+    choice('IfClassLoadedTF', 1, ([name]) => it.read(CELLS.class) === name),
+    choice('@ifclasswith', 2, ([name, option]) => isClassWith(it, name, option)),
+    choice('IfClassLoadedWithOptionsTF', 2, ([name, option]) => isClassWith(it, name, option)),
   ];
 }

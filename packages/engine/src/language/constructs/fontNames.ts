@@ -77,11 +77,12 @@ export const fontNames: readonly CommandEntry[] = [
   {
     name: 'newfont',
     signature: 'mm',
-    description: 'A font by the name of its file; the ordinary one is taken.',
+    description: 'A font by the name of its file; one that ships is taken, at the size asked for.',
     example: '\\newfont{\\tide}{cmr10}',
     run: (it, args) => {
-      const target = tokensOf(args, 0).find((t) => t.cell !== null);
-      if (target) it.define(target.text, '');
+      const { p } = it;
+      const [name, file] = [tokensOf(args, 0), tokensOf(args, 1)];
+      p.push([p.command('font'), ...name, ...p.chars('='), ...file, p.command('relax')]);
     },
   },
   {

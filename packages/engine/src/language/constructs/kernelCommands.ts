@@ -341,13 +341,6 @@ export const kernelCommands: readonly CommandEntry[] = [
     },
   },
   {
-    name: 'unpenalty',
-    signature: '',
-    description: 'Takes back a penalty.',
-    example: '\\unpenalty',
-    run: () => undefined,
-  },
-  {
     name: 'labelformat',
     signature: 'mM',
     description: 'What stands around a counter in references.',

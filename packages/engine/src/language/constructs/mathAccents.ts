@@ -39,6 +39,10 @@ const WIDE: Accents = [
   ['utilde', '\u0330', true, true],
 ];
 
+/** The mark of an accent, by its command; null for one that is none. */
+export const accentMark = (name: string): string | null =>
+  [...ACCENTS, ...AMS_ACCENTS].find(([own]) => own === name)?.[1] ?? null;
+
 const accentsOf = (table: Accents): CommandEntry[] =>
   table.map(([name, char, wide, below]) =>
     entry(name, 'm', `The accent “${name}”.`, `\\${name}{a}`, (reader, token) => ({

@@ -77,7 +77,17 @@ function signOf(it: Interpreter, font: string, place: number): string | null {
   return null;
 }
 
-const CLASSES: readonly MathClass[] = ['ord', 'op', 'bin', 'rel', 'open', 'close', 'punct', 'ord'];
+/** The classes of signs by their numbers (The TeXbook, chapter 17). */
+export const CLASSES: readonly MathClass[] = [
+  'ord',
+  'op',
+  'bin',
+  'rel',
+  'open',
+  'close',
+  'punct',
+  'ord',
+];
 const classOf = (said: string): MathClass =>
   /^\d$/.test(said) ? (CLASSES[Number(said)] ?? 'ord') : (said.replace('math', '') as MathClass);
 

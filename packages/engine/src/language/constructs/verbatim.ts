@@ -9,7 +9,7 @@ import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { setDimen, setSkip } from '../../expansion/registers';
 import type { CommandEntry, EnvironmentEntry } from '../machine/entries';
-import type { OpenEnvironment } from '../machine/environments';
+import { type OpenEnvironment, sourceName } from '../machine/environments';
 import type { Interpreter } from '../machine/interpreter';
 import { beginTrivial, endList } from './lists';
 import { LIST } from './listData';
@@ -86,8 +86,8 @@ export interface ListingLook {
  * their own, the environment decides.
  */
 export function rawLines(it: Interpreter, name: string, blanksCount = false): string[] {
-  const { text, found } = readRaw(it, `\\end{${name}}`);
   const open = it.environments.at(-1) as OpenEnvironment;
+  const { text, found } = readRaw(it, `\\end{${open.byName ? sourceName(it) : name}}`);
   if (!found) it.p.report('environment-unclosed', open.span, { name });
   const lines = text.split('\n');
   if ((lines[0] ?? '').trim() === '') lines.shift();
@@ -131,11 +131,7 @@ export function finishRaw(it: Interpreter): void {
   it.p.push(
     it
       .source('\\end')
-      .concat(
-        it.p.make(Cat.Begin, '{'),
-        ...it.p.chars(it.environments.at(-1)?.name ?? ''),
-        it.p.make(Cat.End, '}'),
-      ),
+      .concat(it.p.make(Cat.Begin, '{'), ...it.p.chars(sourceName(it)), it.p.make(Cat.End, '}')),
   );
 }
 

@@ -18,6 +18,11 @@ import { marginCommands } from '../constructs/margins';
 import { alignmentCommands } from '../constructs/halign';
 import { overlaidRows } from '../constructs/overlaidRows';
 import { backdropCommands } from '../constructs/backdrop';
+import { bindHalves } from '../machine/environments';
+import { bindFontMeasures } from '../constructs/fontMeasures';
+import { bindFileStreams } from '../constructs/fileStreams';
+import { bindListEnd, listEndCommands } from '../constructs/listEnd';
+import { mathCodes } from '../constructs/mathCodes';
 import { hookCommands } from '../constructs/hooks';
 import { pageStyleCommands } from '../constructs/pageStyle';
 import { sectionInternals } from '../constructs/sections';
@@ -54,6 +59,8 @@ export const kernel: Module = {
     ...characters,
     ...fonts,
     ...mathFontDeclarations,
+    ...mathCodes,
+    ...listEndCommands,
     ...spacing,
     ...listCommands,
     ...alignments,
@@ -120,6 +127,9 @@ export function installKernel(it: Interpreter, units: () => FontUnits): void {
     state.set(state.cell(meaning.name), meaning);
   }
   bindSizes(it);
+  bindFontMeasures(it);
+  bindListEnd(it);
+  bindFileStreams(it);
   install(it, kernel, []);
   for (const [name, other] of [
     ['bgroup', '{'],
@@ -129,6 +139,7 @@ export function installKernel(it: Interpreter, units: () => FontUnits): void {
   }
   state.set(state.cell('@sptoken'), { kind: 'char', cat: 10, text: ' ' });
   it.execute(tokenize(state, PRELUDE));
+  bindHalves(it);
 }
 
 /** Hooks that need the document construct; set on each interpreter. */

@@ -1,6 +1,7 @@
 import { BACKDROP_MACROS } from '../constructs/backdrop';
 import { FOOTNOTE_SOURCE } from '../constructs/footnotes';
 import { FLOAT_SOURCE } from '../constructs/floats';
+import { FORMAT_NAMES } from '../constructs/formatNames';
 import { KERNEL_INTERNALS } from '../constructs/kernelInternals';
 import { FONT_SOURCE } from '../constructs/mathFontDeclarations';
 import { PAGE_STYLES } from '../constructs/pageStyle';
@@ -62,7 +63,6 @@ const HELPERS =
 \def\mathreflectbox#1{\reflectbox{$#1$}}
 \def\indexspace{\par\vskip 10pt plus 5pt minus 3pt\relax}
 \def\symbol#1{\char#1 }
-\def\obeyspaces{}
 \def\newpage@{}
 \def\samepage{\interlinepenalty10000 }
 \def\flushbottom{\@setflush{1}}\def\raggedbottom{\@setflush{0}}
@@ -95,4 +95,5 @@ export const PRELUDE =
   FOOTNOTE_SOURCE +
   FLOAT_SOURCE +
   FONT_SOURCE +
-  KERNEL_INTERNALS;
+  KERNEL_INTERNALS +
+  FORMAT_NAMES;

@@ -8,16 +8,19 @@ import type { EnvironmentEntry } from './entries';
 import { EnvironmentData } from './environmentData';
 import { readStrayMath } from './formulas';
 import type { Interpreter } from './interpreter';
+import type { LanguageCommand } from './reading';
 import { isStranger, nearestEnvironment, renameFix } from './unknown';
 import { braced, ENDING, runOwnEnd } from './ownEnd';
 import { cell, cellsBy } from '../../expansion/cells';
-import { CELLS } from './cells';
+import { CELLS, environmentCell } from './cells';
 
 /** An environment that has begun. */
 export interface OpenEnvironment {
   readonly name: string;
   /** How its name is misspelt in the source; its end may be so too. */
   readonly alias?: string;
+  /** It was begun by the command of its name (`\trivlist`), within another's halves. */
+  readonly byName?: true;
   /** Its name was told of: that it has no end is not told beside that. */
   readonly isUnknown?: boolean;
   readonly span: Span;
@@ -55,21 +58,29 @@ export function beginEnvironment(it: Interpreter, token: Token): void {
     return openTransparent(it, name, span);
   }
   if (!p.spend(ENVIRONMENT_WORK, name)) return;
+  const macro = it.state.meaning(it.state.cell(name));
+  const copied = macro ? COPIED.get(macro) : undefined;
+  if (copied) it.write(environmentCell(name), copied);
   const entry = it.environment(name);
-  const macro = it.state.get(it.state.cell(name)) as { kind?: string } | undefined;
   const byMacro = !entry && macro !== undefined;
   if (!entry && !byMacro) return beginUnknown(it, name, span, nameTokens, token);
   beginKnown(it, name, span, token);
 }
 
 /** Carries out the begin of an environment that is known, by an entry or by a macro of its name. */
-function beginKnown(it: Interpreter, name: string, span: Span, token: Token, alias?: string): void {
+function beginKnown(
+  it: Interpreter,
+  name: string,
+  span: Span,
+  token: Token,
+  how: Pick<OpenEnvironment, 'alias' | 'byName'> = {},
+): void {
   const { p } = it;
   const entry = it.environment(name);
   runHook(it, 'before', name);
   it.environments.push({
     name,
-    ...(alias === undefined ? {} : { alias }),
+    ...how,
     span,
     entry: entry ?? null,
     groups: it.groups.length,
@@ -121,7 +132,8 @@ function beginUnknown(
     it.write(BEGUN_AS, name, true);
     return it.environment('document')?.begin?.(it, [], token);
   }
-  if (near && editDistance(name, near, 2) <= 2) return beginKnown(it, near, span, token, name);
+  if (near && editDistance(name, near, 2) <= 2)
+    return beginKnown(it, near, span, token, { alias: name });
   openTransparent(it, name, span, true);
 }
 
@@ -156,13 +168,115 @@ function renameBothEnds(
   return { ...fix, edits: [...fix.edits, { from, to: from + name.length, text: to }] };
 }
 
+/** The environment that a command's name means, by its beginning or its end; null when it is none. */
+function halfNamed(
+  it: Interpreter,
+  name: string,
+): { readonly entry: EnvironmentEntry; readonly isEnd: boolean } | null {
+  const begun = it.environment(name);
+  if (begun) return { entry: begun, isEnd: false };
+  const ended = name.startsWith('end') ? it.environment(name.slice(3)) : undefined;
+  return ended ? { entry: ended, isEnd: true } : null;
+}
+
+/** The name under which an environment is begun by a command: where the document has taken its own, another. */
+function nameFor(it: Interpreter, entry: EnvironmentEntry, { text }: Token): string {
+  const name = text === entry.name && it.environment(text) === undefined ? `${text}′` : text;
+  if (it.environment(name) !== entry) it.write(environmentCell(name), entry);
+  return name;
+}
+
+/** Begins an environment under the name of a command: its own, or one that was let be it. */
+function beginByName(it: Interpreter, entry: EnvironmentEntry, token: Token): void {
+  const name = nameFor(it, entry, token);
+  if (it.environments.length >= DEEPEST) return it.p.report('nesting-too-deep', it.spanOf(token));
+  if (it.p.spend(ENVIRONMENT_WORK, name))
+    beginKnown(it, name, it.spanOf(token), token, { byName: true });
+}
+
+/** Ends the innermost environment that this is the end of. */
+function endByName(it: Interpreter, entry: EnvironmentEntry, token: Token): void {
+  const own = it.environments.findLast((open) => open.entry === entry);
+  const name = own?.name ?? token.text.replace(/^end/, '');
+  it.p.push([it.p.command('end'), ...braced(it, name)]);
+}
+
 /** An environment begun or ended by the commands of its name (`\trivlist … \endtrivlist`); false when it is none. */
 export function environmentByName(it: Interpreter, token: Token): boolean {
-  const name = token.text;
-  const isEnd = name.startsWith('end') && it.environment(name.slice(3)) !== undefined;
-  if (!isEnd && it.environment(name) === undefined) return false;
-  it.p.push([it.p.command(isEnd ? 'end' : 'begin'), ...braced(it, isEnd ? name.slice(3) : name)]);
+  const half = halfNamed(it, token.text);
+  if (!half) return false;
+  (half.isEnd ? endByName : beginByName)(it, half.entry, token);
   return true;
+}
+
+/** The two halves of environments as commands, made once for each. */
+const HALVES = new WeakMap<EnvironmentEntry, { begin: LanguageCommand; end: LanguageCommand }>();
+
+/** The environment whose beginning a command is. */
+const COPIED = new WeakMap<object, EnvironmentEntry>();
+
+const halfCommand = (
+  entry: EnvironmentEntry,
+  name: string,
+  half: (it: Interpreter, entry: EnvironmentEntry, token: Token) => void,
+): LanguageCommand => ({
+  kind: 'command',
+  name,
+  entry: {
+    name,
+    signature: '',
+    description: '',
+    example: '',
+    run: (it, _args, token) => half(it, entry, token),
+    math: ({ it }, token) => {
+      if (half === endByName) endByName(it, entry, token);
+      else it.p.push([it.p.command('begin'), ...braced(it, nameFor(it, entry, token))]);
+      return null;
+    },
+  },
+});
+
+function halvesOf(entry: EnvironmentEntry): { begin: LanguageCommand; end: LanguageCommand } {
+  let made = HALVES.get(entry);
+  if (!made) {
+    made = {
+      begin: halfCommand(entry, entry.name, beginByName),
+      end: halfCommand(entry, `end${entry.name}`, endByName),
+    };
+    HALVES.set(entry, made);
+    COPIED.set(made.begin, entry);
+  }
+  return made;
+}
+
+/** What the name of an environment means as a command, so that `\let` can keep it. */
+export function impliedMeaning(it: Interpreter, name: string): LanguageCommand | undefined {
+  const half = halfNamed(it, name);
+  return half ? halvesOf(half.entry)[half.isEnd ? 'end' : 'begin'] : undefined;
+}
+
+/** The document takes the name of one half: the other stays what it was, as a command. */
+function takeHalf(it: Interpreter, name: string): void {
+  const half = halfNamed(it, name);
+  if (!half) return;
+  const own = half.isEnd ? name.slice('end'.length) : name;
+  const other = it.state.cell(half.isEnd ? own : `end${own}`);
+  it.write(environmentCell(own), undefined);
+  if (it.state.get(other) === undefined)
+    it.state.set(other, halvesOf(half.entry)[half.isEnd ? 'begin' : 'end']);
+}
+
+/** Lets names of environments be commands too, and the document take them for its own. */
+export function bindHalves(it: Interpreter): void {
+  it.p.impliedBy = (name) => impliedMeaning(it, name);
+  it.p.redefined = (name) => takeHalf(it, name);
+}
+
+/** The name that the source ends an environment by: of the one within whose halves it was begun by name. */
+export function sourceName(it: Interpreter): string {
+  const last = it.environments.at(-1);
+  if (!last?.byName) return last?.name ?? '';
+  return it.environments.findLast(({ byName }) => !byName)?.name ?? last.name;
 }
 
 /** Carries out `\end{name}`. */

@@ -1,3 +1,5 @@
+import type { Glue } from '../../base/lengths';
+import type { Span } from '../../base/spans';
 import type { FontSpec } from '../../document/font';
 import type { Inline } from '../../document/inlines';
 
@@ -67,9 +69,10 @@ export class InlineList {
   }
 
   /** Adds a blank as wide as the punctuation before it asks. */
-  space(font: FontSpec, from: number, to: number, frenchSpacing: boolean): void {
-    const factor = frenchSpacing || this.factor === 0 ? 1000 : this.factor;
-    this.add({ kind: 'space', font, factor: Math.max(factor, 999), from, to });
+  space(font: FontSpec, { from, to }: Span, frenchSpacing: boolean, own: Glue | null): void {
+    const factor = Math.max(frenchSpacing || this.factor === 0 ? 1000 : this.factor, 999);
+    const set = own === null ? {} : { own };
+    this.add({ kind: 'space', font, factor, ...set, from, to });
   }
 
   add(inline: Inline): void {
@@ -83,6 +86,12 @@ export class InlineList {
     this.flush();
     const last = this.inlines.at(-1);
     if (last && (last.kind === 'space' || last.kind === 'glue')) this.inlines.pop();
+  }
+
+  /** Takes back what stands last, if it is of that kind; null when it is not. */
+  takeLast(kind: Inline['kind']): Inline | null {
+    const last = this.last();
+    return last?.kind === kind ? (this.inlines.pop() ?? null) : null;
   }
 
   last(): Inline | undefined {

@@ -42,9 +42,17 @@ export function install(
     const count = Math.max(0, ...[...body.matchAll(params)].map((hit) => Number(hit[1])));
     state.set(state.cell(name), macroOf(state, body, count), true);
   }
-  if (module.source !== undefined) it.execute(it.source(module.source));
+  if (module.source !== undefined) executeOwn(it, module.source);
   beforeSetup();
   module.setup?.(it, options);
+}
+
+/** A package's source defines commands beside its environments, not in their place. */
+function executeOwn(it: Interpreter, source: string): void {
+  const { redefined } = it.p;
+  it.p.redefined = () => undefined;
+  it.execute(it.source(source));
+  it.p.redefined = redefined;
 }
 
 /** A command given as a macro: its signature says how many arguments it takes. */

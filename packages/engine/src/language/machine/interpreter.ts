@@ -251,10 +251,12 @@ export class Interpreter {
     this.mode.hlist?.text(text, this.font, at.from, at.to);
   }
 
-  /** A blank: in a paragraph, a space between words. */
-  space(at: Span): void {
+  /** A blank: in a paragraph, a space between words; a steady one does not widen behind a sentence. */
+  space(at: Span, steady: boolean = this.read(CELLS.french)): void {
     if (this.mode.hlist === null) return;
-    this.mode.hlist.space(this.font, at.from, at.to, this.read(CELLS.french));
+    const own = this.skip('spaceskip');
+    const isSet = own.width !== 0 || own.stretch !== 0 || own.shrink !== 0;
+    this.mode.hlist.space(this.font, at, steady, isSet ? own : null);
   }
 
   add(inline: Inline): void {

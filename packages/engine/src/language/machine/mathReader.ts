@@ -16,6 +16,7 @@ import { CHARACTER_CLASSES, CHARACTERS, OPERATOR_CHARACTERS } from '../symbols/s
 import { readPrimes, readScript } from './mathScripts';
 import { noBorders, type RowBorders, type RowMarks } from './rowMarks';
 import { EMPTY, textInFormula } from './textInFormula';
+import { impliedMeaning } from './environments';
 import { shorthandIn } from './shorthands';
 import { unicodeNodes } from './unicodeMath';
 import { beginInFormula, endInFormula, type OpenInFormula } from './mathEnvironments';
@@ -300,6 +301,8 @@ export class MathReader {
         return this.entry(meaning as LanguageCommand, token, nodes);
       case undefined: {
         if (shorthandIn(this, token)) return null;
+        const half = impliedMeaning(this.it, token.text);
+        if (half) return this.entry(half, token, nodes);
         unknownCommand(this.it, token);
         nodes.push({ kind: 'unknown', text: `\\${token.text}`, ...this.it.spanOf(token) });
         return null;

@@ -24,4 +24,5 @@ export const OWN = {
   /** The room that numbers have in the lines of a list of contents. */
   numberWidth: ownName('numberwidth'),
   boxes: ownName('boxes'),
+  streams: ownName('streams'),
 } as const;

@@ -28,7 +28,7 @@ const UNREAD: Readonly<Record<string, string>> = {
   'of a size that pages and lists get otherwise':
     'leftmarginii leftmarginiii leftmarginiv leftmarginv leftmarginvi vsize pdfpagewidth pdfpageheight parsepamount bibindent @pnumwidth@ mag',
   'said, and not followed: they seldom show in coursework':
-    'footnotesep LTleft LTright dblfloatsep dbltextfloatsep spaceskip xspaceskip floatingpenalty language escapechar',
+    'footnotesep LTleft LTright dblfloatsep dbltextfloatsep xspaceskip floatingpenalty language escapechar',
 };
 const listed = Object.values(UNREAD).flatMap((names) => names.split(' '));
 

@@ -44,6 +44,8 @@ export const float: PackageEntry = {
       package: 'float',
       run: (it, args) => {
         const name = textOf(it.p, tokensOf(args, 0));
+        // The word that a language has for it already is its name.
+        if (tokensOf(args, 1).some(({ cell, text }) => cell && text === `${name}name`)) return;
         it.p.push([
           it.p.command('def'),
           it.p.command(`${name}name`),

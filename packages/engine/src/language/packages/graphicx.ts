@@ -7,7 +7,7 @@ import type { Span } from '../../base/spans';
 import type { Inline } from '../../document/inlines';
 import type { OutsideMark } from '../../document/outsideDrawing';
 import { textOf, tokensText } from '../../expansion/tokenText';
-import type { Token } from '../../expansion/meaning';
+import { detach, type Token } from '../../expansion/meaning';
 import {
   type Args,
   type CommandEntry,
@@ -44,6 +44,9 @@ export function pictureFile(it: Interpreter, name: string): string | null {
     }
   return null;
 }
+
+/** Of the frame where a picture should be that is not there. */
+const UNKNOWN_SIZE = { width: 120 * PT, height: 80 * PT };
 
 /** What a picture is asked to be. */
 interface Wanted {
@@ -113,11 +116,27 @@ function sizeFor(natural: { width: Sp; height: Sp }, want: Wanted): { width: Sp;
 function includeGraphics(it: Interpreter, args: Args, token: Token): Inline {
   const at = it.spanOf(token);
   const span = { from: at.from, to: Math.max(at.to, it.p.here()) };
-  const want = wanted(it, tokensOf(args, 1));
+  const name = textOf(it.p, tokensOf(args, 3));
+  const want = wanted(it, withDefaults(it, tokensOf(args, 1), name));
   const isOld = it.hasPackage('graphics') && !it.hasPackage('graphicx');
   if (isOld && tokensOf(args, 1).some(({ text }) => text === '='))
     it.p.report('package-needed', span, { name: 'A size by its name', package: 'graphicx' });
-  return shownPicture(it, textOf(it.p, tokensOf(args, 3)), want, span);
+  return shownPicture(it, name, want, span);
+}
+
+/** Keys that hold for every picture (`\setkeys{Gin}{…}`). */
+const GIN = cell<readonly Token[]>('gin', []);
+
+/** The keys of a picture behind those of all, which may speak of its own size (`\Gin@nat@width`). */
+function withDefaults(it: Interpreter, own: readonly Token[], name: string): readonly Token[] {
+  const all = it.read(GIN);
+  if (all.length === 0) return own;
+  const file = pictureFile(it, name);
+  const found = file === null ? null : it.host.imageSize(file, 1);
+  const { width, height } = found === null || 'why' in found ? UNKNOWN_SIZE : found;
+  it.define('Gin@nat@width', `${Math.round(width)}sp`);
+  it.define('Gin@nat@height', `${Math.round(height)}sp`);
+  return [...all, ...it.p.chars(','), ...own];
 }
 
 /** A picture of the assignment as it is wanted; a frame of its size, and a finding, where it cannot be shown. */
@@ -129,7 +148,7 @@ function shownPicture(it: Interpreter, name: string, want: Wanted, span: Span): 
   const known = found === null || 'why' in found ? null : found;
   if (known && want.page > (known.pages ?? 1)) reportNoPage(it, name, want.page, known, span);
   const blank = known === null || it.read(CELLS.draft);
-  const size = known ?? { width: 120 * PT, height: 80 * PT };
+  const size = known ?? UNKNOWN_SIZE;
   const cut = cropOf(size, want);
   const asked = sizeFor(cut.size, want);
   const [width, height] = [Math.round(asked.width), Math.round(asked.height)];
@@ -319,6 +338,21 @@ const commands: readonly CommandEntry[] = [
     run: resizeBox,
   },
   {
+    name: 'Gin@all',
+    signature: 'm',
+    description: 'Inside packages.',
+    example: '',
+    run: (it, args) =>
+      it.write(GIN, detach([...it.read(GIN), ...it.p.chars(','), ...tokensOf(args, 0)])),
+  },
+  {
+    name: 'DeclareGraphicsRule',
+    signature: 'mmmm',
+    description: 'How files of an ending are read; it is known here.',
+    example: '\\DeclareGraphicsRule{*}{mps}{*}{}',
+    run: () => undefined,
+  },
+  {
     name: 'DeclareGraphicsExtensions',
     signature: 'm',
     description: 'Endings of picture files that are tried.',
@@ -334,6 +368,11 @@ export const graphicx: PackageEntry = {
   description: 'Pictures; text scaled, turned and mirrored.',
   options: null,
   commands,
+  requires: ['keyval'],
+  source: String.raw`\newdimen\Gin@a\newdimen\Gin@b
+\def\Gscale@div#1#2#3{\Gin@a\dimexpr#2\relax\Gin@b\dimexpr#3\relax\ifdim\Gin@b=0pt \def#1{1}\else\edef#1{\fpeval{round(\strip@pt\Gin@a/\strip@pt\Gin@b,5)}}\fi}
+\def\Gin@extensions{.pdf,.png,.jpg,.eps}\def\Gin@drafttrue{}\def\Gin@draftfalse{}
+`,
   setup: (it, options) => {
     if (options.includes('draft')) it.write(CELLS.draft, true, true);
   },

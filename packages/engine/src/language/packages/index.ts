@@ -94,7 +94,8 @@ import {
 } from './tablePackages';
 import { tabularray } from './tabularray';
 import { mintedPackage } from './minted';
-import { adjustbox, fancybox, ntheorem, shadow } from './boxPackages';
+import { adjustbox } from './adjustbox';
+import { fancybox, ntheorem, shadow } from './boxPackages';
 import { acronym } from './acronyms';
 import { glossaries } from './glossaries';
 import { bbding, fontawesome, fontawesome5, marvosym, pifont, wasysym } from './signPackages';

@@ -39,6 +39,14 @@ const setkeys: CommandEntry = {
     '\\makeatletter\\define@key{tide}{height}{\\def\\tideheight{#1}}\\makeatother\n\\setkeys{tide}{height=3}\\tideheight',
   run: (it, args) => {
     const family = textOf(it.p, tokensOf(args, 1));
+    // What holds for all pictures is kept with them.
+    if (family === 'Gin' && it.state.get(it.state.cell('Gin@all')) !== undefined)
+      return it.p.push([
+        it.p.command('Gin@all'),
+        it.p.make(Cat.Begin, '{'),
+        ...tokensOf(args, 2),
+        it.p.make(Cat.End, '}'),
+      ]);
     for (const part of splitAt(tokensOf(args, 2), ',')) setKey(it, family, part);
   },
 };

@@ -115,5 +115,6 @@ export const olderPackages: readonly PackageEntry[] = [
     String.raw`\providecommand\psfig[1]{\epsfig{#1}}`,
   ),
   asAnother('fancyheadings', 'fancyhdr', 'Heads and feet; fancyhdr is its successor.'),
+  asAnother('capt-of', 'caption', 'Captions of what does not float.'),
   asAnother('breakurl', 'url', 'Addresses that break where they are links.'),
 ];

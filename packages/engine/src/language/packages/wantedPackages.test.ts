@@ -11,7 +11,7 @@ describe('Commands that make commands', () => {
   it.each([
     [
       'xargs',
-      '\\newcommandx{\\t}[3][1=ebb,3=flow]{#1-#2-#3}\\t{a} \\t[x]{b}[y]',
+      '\\newcommandx{\\ti}[3][1=ebb,3=flow]{#1-#2-#3}\\ti{a} \\ti[x]{b}[y]',
       'ebb-a-flow x-b-y',
     ],
     [
@@ -19,14 +19,14 @@ describe('Commands that make commands', () => {
       '\\newenvironmentx{t}[1][1=ebb]{(#1:}{)}\\begin{t}[x]a\\end{t}\\begin{t}b\\end{t}',
       '(x:a)(ebb:b)',
     ],
-    ['twoopt', '\\newcommandtwoopt{\\t}[3][e][f]{#1#2#3}\\t{a} \\t[x][y]{b}', 'efa xyb'],
+    ['twoopt', '\\newcommandtwoopt{\\ti}[3][e][f]{#1#2#3}\\ti{a} \\ti[x][y]{b}', 'efa xyb'],
     [
       'xpatch',
-      '\\newcommand\\t{one two}\\xpatchcmd\\t{two}{three}{}{}\\xapptocmd\\t{!}{}{}\\t',
+      '\\newcommand\\ti{one two}\\xpatchcmd\\ti{two}{three}{}{}\\xapptocmd\\ti{!}{}{}\\ti',
       'one three!',
     ],
     ['totcount', '\\newtotcounter{n}\\total{n}\\setcounter{n}{4}\\stepcounter{n}', '5'],
-    ['fp', '\\FPeval\\t{round(22/7:3)}\\FPadd\\u{1}{2.5}\\t{} \\u', '3.143 3.5'],
+    ['fp', '\\FPeval\\ti{round(22/7:3)}\\FPadd\\u{1}{2.5}\\ti{} \\u', '3.143 3.5'],
     ['underscore', 'snake_case and $a_1$', 'snake_case and'],
     [
       'keyval',
@@ -58,7 +58,7 @@ describe('Commands that make commands', () => {
 describe('Arguments of document commands', () => {
   it.each([
     [
-      '\\NewDocumentCommand\\t{m G{x} g}{#1#2\\IfNoValueTF{#3}{-}{#3}}\\t{a} \\t{a}{b} \\t{a}{b}{c}',
+      '\\NewDocumentCommand\\ti{m G{x} g}{#1#2\\IfNoValueTF{#3}{-}{#3}}\\ti{a} \\ti{a}{b} \\ti{a}{b}{c}',
       'ax- ab- abc',
     ],
     ['\\NewDocumentEnvironment{t}{O{n} +b}{[#1:#2]}{}\\begin{t} a\n\nb \\end{t}', '[n:a | b]'],

@@ -29,8 +29,7 @@ export const xspace: PackageEntry = {
             /^(\s|\/|par|xspace|footnote|footnotemark|,|item|end|\\)$/.test(next.text)) ||
           next.cat === Cat.Active;
         if (quiet) return;
-        const at = it.spanOf(token);
-        it.mode.hlist?.space(it.font, at.from, at.to, false);
+        it.space(it.spanOf(token), false);
       },
       math: () => null,
     },

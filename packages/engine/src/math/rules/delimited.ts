@@ -77,6 +77,8 @@ export function middle(node: MiddleNode, ctx: MathContext): Atom {
 }
 
 export function big(node: BigNode, ctx: MathContext): Atom {
-  const size = ((BIG_SIZES[node.size - 1] as Sp) * sizeOf(extension(ctx))) / (10 * PT);
+  // Other sizes by the height asked for: (size + 1) / 2 times 14.4 pt, less what rule 19 lets be short.
+  const asked = BIG_SIZES[node.size - 1] ?? 7.2 * PT * (node.size + 1) - SHORTFALL;
+  const size = (asked * sizeOf(extension(ctx))) / (10 * PT);
   return atom(node.cls, delimiter(node.char, size, ctx, node), ctx.style);
 }

@@ -1,0 +1,115 @@
+import { readArgument } from '../../expansion/arguments';
+import { cellsBy } from '../../expansion/cells';
+import { IN_STREAM } from '../../expansion/conditionals';
+import { latexMacro, readName, takePrefix } from '../../expansion/definitions';
+import type { Primitive, Token } from '../../expansion/meaning';
+import type { Processor } from '../../expansion/processor';
+import { scanInt, takeKeyword } from '../../expansion/scan';
+import { expandTokens, tokensText } from '../../expansion/tokenText';
+import { Cat } from '../../tokens/categories';
+import type { Interpreter } from '../machine/interpreter';
+import { OWN } from '../machine/ownNames';
+import { findFile, writtenFile } from './files';
+
+const unread = IN_STREAM;
+/** The file that a stream writes to. */
+const target = cellsBy<string | null>('outstream', null);
+
+/** Numbers from here on are the log, the terminal and the format's own files (The TeXbook, chapter 20). */
+const STREAMS = 15;
+/** How many lines one file may be given; what is more is not kept. */
+const MOST_LINES = 2000;
+
+/** The file name behind `=`: up to a blank or a command, or in braces. */
+function fileName(p: Processor): string {
+  p.takeChar('=');
+  const first = p.nextNonBlank();
+  if (first?.cat === Cat.Begin) {
+    p.unread(first);
+    return tokensText(expandTokens(p, readArgument(p, first) ?? [])).trim();
+  }
+  let name = '';
+  for (let t: Token | null = first; t !== null; t = p.nextExpanded()) {
+    if (t.cat === Cat.Space) break;
+    if (t.cell !== null) {
+      p.unread(t);
+      break;
+    }
+    name += t.text;
+  }
+  return name;
+}
+
+/** Are all braces closed in it? `\read` goes on to further lines until they are. */
+function isBalanced(text: string): boolean {
+  let depth = 0;
+  for (const char of text.replace(/\\./g, '')) depth += char === '{' ? 1 : char === '}' ? -1 : 0;
+  return depth <= 0;
+}
+
+/** `\read` and `\readline`: the next line of a stream as a macro; empty behind the last. */
+function readLine(it: Interpreter, p: Processor, caller: Token, asTyped: boolean): void {
+  const prefix = takePrefix(p);
+  const stream = unread(String(scanInt(p)));
+  takeKeyword(p, 'to');
+  const cell = readName(p, caller);
+  if (!cell) return;
+  const lines = it.read(stream) ?? [];
+  let [text = ''] = lines;
+  let count = 1;
+  while (!asTyped && !isBalanced(text) && count < lines.length) text += `\n${lines[count++]}`;
+  it.write(stream, lines.length === 0 ? null : lines.slice(count), true);
+  const body = asTyped ? p.chars(text) : it.source(lines.length === 0 ? '' : `${text}\n`);
+  p.state.set(cell, latexMacro(p, null, null, body, true), prefix.global);
+}
+
+/** `\write`: a line more in the stream's file, as its tokens are printed. */
+function writeLine(it: Interpreter, p: Processor, caller: Token): void {
+  const number = scanInt(p);
+  const tokens = readArgument(p, caller, true) ?? [];
+  const name = number >= 0 && number < STREAMS ? it.read(target(String(number))) : null;
+  if (name === null) return;
+  const before = it.read(writtenFile(name)) ?? '';
+  if (before.split('\n').length > MOST_LINES) return;
+  it.write(writtenFile(name), `${before}${tokensText(expandTokens(p, tokens))}\n`, true);
+}
+
+/** Gives a name the next stream's number. */
+function newStream(it: Interpreter, p: Processor, caller: Token): void {
+  const counter = it.state.register('count', OWN.streams);
+  const number = (it.state.get(counter) as number | undefined) ?? 0;
+  it.state.set(counter, Math.min(number + 1, STREAMS), true);
+  const cell = readName(p, caller);
+  if (cell) p.state.set(cell, { kind: 'chardef', code: number }, true);
+}
+
+/** Files that a document reads line by line, and writes for itself (The TeXbook, chapter 20). */
+export function bindFileStreams(it: Interpreter): void {
+  const run: Readonly<Record<string, Primitive['run']>> = {
+    newread: (p, caller) => newStream(it, p, caller),
+    newwrite: (p, caller) => newStream(it, p, caller),
+    openin: (p) => {
+      const number = scanInt(p);
+      const file = findFile(it, fileName(p), ['', '.tex']);
+      const lines = file?.text.replace(/\n$/, '').split('\n') ?? null;
+      it.write(unread(String(number)), lines, true);
+    },
+    closein: (p) => it.write(unread(String(scanInt(p))), null, true),
+    read: (p, caller) => readLine(it, p, caller, false),
+    readline: (p, caller) => readLine(it, p, caller, true),
+    openout: (p) => {
+      const number = scanInt(p);
+      const name = fileName(p);
+      if (number < 0 || number >= STREAMS || name === '') return;
+      const file = /\.\w+$/.test(name) ? name : `${name}.tex`;
+      it.write(target(String(number)), file, true);
+      it.write(writtenFile(file), '', true);
+    },
+    closeout: (p) => it.write(target(String(scanInt(p))), null, true),
+    write: (p, caller) => writeLine(it, p, caller),
+  };
+  for (const [name, carryOut] of Object.entries(run)) {
+    const primitive: Primitive = { kind: 'primitive', name, run: carryOut };
+    it.state.set(it.state.cell(name), primitive);
+  }
+}
