@@ -5,7 +5,10 @@ export type FontSeries = 'medium' | 'bold';
 export type FontShape = 'upright' | 'italic' | 'slanted' | 'caps';
 
 /** The design of the document's types: Latin Modern, or one that a package line puts in force. */
-export type FontFace = 'modern' | 'pagella' | 'termes';
+export type FontFace = 'modern' | 'pagella' | 'termes' | 'schola' | 'bonum' | 'libertine';
+/** The designs without serifs and of the typewriter that a package line puts in force. */
+export type SansFace = 'heros' | 'adventor';
+export type MonoFace = 'cursor';
 
 /** How characters stand in fonts: that decides kerns and widths, and what some signs print. */
 export type FontEncoding = 'OT1' | 'T1';
@@ -21,6 +24,10 @@ export interface FontSpec {
   readonly face: FontFace;
   /** Of formulas, where that is another one (packages that change the type of text alone). */
   readonly mathFace?: FontFace;
+  readonly sansFace?: SansFace;
+  /** What the sizes of the type without serifs are multiplied by (option `scaled`). */
+  readonly sansScale?: number;
+  readonly monoFace?: MonoFace;
   /** Large signs of formulas are those of ten point whatever the size (the kernel's `sfixed*cmex10`). */
   readonly fixedExtension?: true;
   readonly encoding: FontEncoding;

@@ -1,6 +1,11 @@
 import { PT, type Sp } from '../base/lengths';
 import type { FontFace, FontSpec } from '../document/font';
 
+/** A family that comes in four cuts at one size. */
+function cutsOf<Stem extends string>(stem: Stem) {
+  return [`${stem}-regular`, `${stem}-bold`, `${stem}-italic`, `${stem}-bolditalic`] as const;
+}
+
 /** The font files that ship, in the order of their ids. Append only: ids are stored in page descriptions. */
 export const FONT_FILES = [
   'latinmodern-math',
@@ -68,6 +73,12 @@ export const FONT_FILES = [
   'notosymbols2',
   'notosymbols',
   'notomath',
+  ...cutsOf('texgyreheros'),
+  ...cutsOf('texgyrecursor'),
+  ...cutsOf('texgyreschola'),
+  ...cutsOf('texgyrebonum'),
+  ...cutsOf('texgyreadventor'),
+  ...cutsOf('libertine'),
 ] as const;
 
 /** Parts of the font that stands in for characters no other one has, numbered from 0. */
@@ -90,6 +101,9 @@ export const MATH_FONTS: Readonly<Record<FontFace, FontFile>> = {
   modern: 'latinmodern-math',
   pagella: 'texgyrepagella-math',
   termes: 'texgyretermes-math',
+  schola: 'latinmodern-math',
+  bonum: 'latinmodern-math',
+  libertine: 'latinmodern-math',
 };
 /** What the mathematics fonts lack: the further symbols of the AMS, and round-hand capitals. */
 export const SYMBOL_FONT: FontFile = 'katex-ams';
@@ -171,19 +185,28 @@ const STEPS: Readonly<Record<string, readonly [string, Steps, string]>> = {
 
 /** The file that draws a font at its size: the optical size nearest to it. */
 export function fileFor(font: FontSpec): FontFile {
-  if (font.face !== 'modern' && font.family === 'roman') return gyreFile(font);
-  const [stem, steps, suffix] = STEPS[
+  const stem = oneSize(font);
+  if (stem !== null) return cutOf(stem, font);
+  const [name, steps, suffix] = STEPS[
     `${font.family} ${font.series} ${font.shape}`
   ] as (typeof STEPS)[string];
   const size: Sp = font.size / PT;
   const [design] = steps.find(([, upTo]) => size < upTo) as Steps[number];
-  return `${stem}${design}-${suffix}` as FontFile;
+  return `${name}${design}-${suffix}` as FontFile;
 }
 
-/** TeX Gyre comes in four cuts at one size; slanted is set italic, small capitals upright. */
-function gyreFile({ face, series, shape }: FontSpec): FontFile {
+/** The family of four cuts that a font is of; null for Latin Modern, which has sizes. */
+function oneSize({ family, face, sansFace, monoFace }: FontSpec): string | null {
+  if (family === 'sans') return sansFace ? `texgyre${sansFace}` : null;
+  if (family === 'mono') return monoFace ? `texgyre${monoFace}` : null;
+  if (face === 'libertine') return face;
+  return face === 'modern' ? null : `texgyre${face}`;
+}
+
+/** Four cuts at one size: slanted is set italic, small capitals are other glyphs of the upright. */
+function cutOf(stem: string, { series, shape }: FontSpec): FontFile {
   const slanted = shape === 'italic' || shape === 'slanted';
   const cut =
     series === 'bold' ? (slanted ? 'bolditalic' : 'bold') : slanted ? 'italic' : 'regular';
-  return `texgyre${face}-${cut}` as FontFile;
+  return `${stem}-${cut}` as FontFile;
 }

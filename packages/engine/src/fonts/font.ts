@@ -62,10 +62,12 @@ export interface Font {
   shape(text: string): Shaped;
   /** What the glyph stands for when copied out as text. */
   textOf(glyph: number): string;
+  /** The same font with small capitals for its small letters; null when it has none. */
+  smallCapitals(): Font | null;
 }
 
 /** The files with the TeX ligatures for dashes and quotes; typewriter keeps its characters. */
-const isTypewriter = (name: string): boolean => name.startsWith('lmmono');
+const isTypewriter = (name: string): boolean => /^(?:lmmono|texgyrecursor)/.test(name);
 
 const DASHES: readonly (readonly [RegExp, string])[] = [
   [/---/g, '—'],
@@ -114,6 +116,9 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
   const scriptForms = mathTable
     ? readAlternates(tables.get('GSUB'), 'ssty')
     : new Map<number, number[]>();
+  const capitals = mathTable
+    ? new Map<number, number[]>()
+    : readAlternates(tables.get('GSUB'), 'smcp');
   const glyphs = new Map<number, number>();
   const boxes = new Map<number, GlyphBox>();
   let texts: Map<number, string> | null = null;
@@ -165,10 +170,12 @@ export function openFont(id: number, name: string, bytes: Uint8Array): Font {
     scriptForm: (id, level) => scriptForms.get(id)?.[level - 1] ?? scriptForms.get(id)?.[0] ?? id,
     shape: shaper(() => font),
     textOf: (id) => {
-      texts ??= glyphTexts(file, ligatures, scriptForms, font.math, glyph);
+      texts ??= glyphTexts(file, ligatures, [...scriptForms, ...capitals], font.math, glyph);
       const text = texts.get(id) ?? '';
       return SCRIPT_FILES.test(name) ? scriptLetter(text) : asDigit(text);
     },
+    smallCapitals: () =>
+      capitals.size === 0 ? null : withGlyphs(font, (id) => capitals.get(id)?.[0] ?? id),
   };
   return font;
 }
@@ -201,6 +208,17 @@ export function remeasured(
   return other;
 }
 
+/** The same font with other glyphs for its characters. */
+function withGlyphs(font: Font, instead: (glyph: number) => number): Font {
+  const other: Font = {
+    ...font,
+    glyph: (code) => instead(font.glyph(code)),
+    ligatures: [],
+    shape: shaper(() => other),
+  };
+  return other;
+}
+
 /**
  * Of Latin Modern, as of Computer Modern, the long dash is an em wide, which is more than the
  * size for small and bold faces; in typewriter it is half of it. Other fonts have the size for it.
@@ -218,7 +236,7 @@ const scriptLetter = (text: string): string => SCRIPT_CAPITALS[text.charCodeAt(0
 function glyphTexts(
   file: FontkitFont,
   ligatures: readonly LigatureStep[],
-  scriptForms: ReadonlyMap<number, readonly number[]>,
+  forms: Iterable<readonly [number, readonly number[]]>,
   math: MathTable | null,
   glyph: (code: number) => number,
 ): Map<number, string> {
@@ -239,9 +257,8 @@ function glyphTexts(
       }
     }
   }
-  // Script forms, larger forms and the first piece of an assembly stand for their character.
-  for (const [base, forms] of scriptForms)
-    for (const form of forms) add(form, texts.get(base) ?? '');
+  // Other forms, larger ones and the first piece of an assembly stand for their character.
+  for (const [base, others] of forms) for (const form of others) add(form, texts.get(base) ?? '');
   for (const growths of [math?.vertical, math?.horizontal]) {
     for (const [base, { variants, parts }] of growths ?? []) {
       const text = texts.get(base) ?? '';

@@ -33,6 +33,7 @@ export class FontStore {
   private readonly open = new Map<string, Font>();
   private bySpec = new WeakMap<FontSpec, Font>();
   private readonly measured = new WeakMap<Font, Font>();
+  private readonly capitals = new WeakMap<Font, Font>();
   private readonly spaces = new WeakMap<Font, WordSpace>();
   /** Files that were asked for and not there; the host brings them and layout is done again. */
   readonly missing = new Set<FontFile>();
@@ -59,9 +60,20 @@ export class FontStore {
     const known = this.bySpec.get(spec);
     if (known) return known;
     const file = this.file(fileFor(spec));
-    const font = spec.encoding === 'OT1' ? this.inComputerModern(file, asComputerModern) : file;
+    const plain = spec.encoding === 'OT1' ? this.inComputerModern(file, asComputerModern) : file;
+    const font = spec.shape === 'caps' ? this.inSmallCapitals(plain) : plain;
     if (this.missing.size === 0) this.bySpec.set(spec, font);
     return font;
+  }
+
+  /** A font whose small letters are its small capitals; itself when it has none. */
+  private inSmallCapitals(font: Font): Font {
+    let found = this.capitals.get(font);
+    if (!found) {
+      found = font.smallCapitals() ?? font;
+      this.capitals.set(font, found);
+    }
+    return found;
   }
 
   /** A font in the measures of the family it stands for; itself when it stands for none. */
@@ -131,7 +143,10 @@ export class FontStore {
     if (!found) {
       const width = font.box(font.glyph(32)).width;
       if (font.name.startsWith('lmmono')) found = { width, stretch: 0, shrink: 0, extra: width };
-      else if (font.name.startsWith('texgyre')) {
+      // pcrr8t: all characters are as wide.
+      else if (font.name.startsWith('texgyrecursor'))
+        found = { width, stretch: 0, shrink: 0, extra: width };
+      else if (/^(?:texgyre|libertine)/.test(font.name)) {
         // ptmr8t, pplr8t: 0.25 em plus 0.15 minus 0.06 (psnfss metrics).
         found = { width, stretch: width * 0.6, shrink: width * 0.24, extra: width * 0.24 };
       } else if (font.name.includes('italic')) {

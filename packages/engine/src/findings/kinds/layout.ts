@@ -38,7 +38,7 @@ export const layout = {
     args: ['name', 'instead'],
     message: 'The font “<name>” is not at hand; <instead> is set in its place.',
     cause:
-      'Latin Modern, TeX Gyre Termes (as Times) and TeX Gyre Pagella (as Palatino) come with the program. Elsewhere the lines may break otherwise.',
+      'Latin Modern, Linux Libertine and TeX Gyre (as Times, Palatino, Schoolbook, Bookman, Helvetica, Avant Garde and Courier) come with the program. Elsewhere the lines may break otherwise.',
   }),
   'character-missing': finding({
     severity: 'broken',

@@ -3,6 +3,7 @@ import { readName } from '../../expansion/definitions';
 import { textOf } from '../../expansion/tokenText';
 import { scanDimen, scanInt, takeKeyword } from '../../expansion/scan';
 import { Cat } from '../../tokens/categories';
+import { fontFamily } from '../symbols/fontFamilies';
 import { type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 
@@ -40,11 +41,12 @@ function fontPart(
 export const encodingOf = (it: Interpreter, name: string): void =>
   it.changeFont({ encoding: name === 'OT1' ? 'OT1' : 'T1' });
 
-function familyOf(it: Interpreter, name: string): void {
-  const mono = /tt|pcr|fvm|courier/i.test(name);
-  const sans = /ss|sf|phv|helvet|avant/i.test(name);
-  it.changeFont({ family: mono ? 'mono' : sans ? 'sans' : 'roman' });
-}
+/** Takes a family by its name in the selection scheme. */
+export const familyOf = (it: Interpreter, name: string): void => {
+  const known = fontFamily(name);
+  const { face, mathFace = face } = it.font;
+  it.changeFont({ ...known, mathFace });
+};
 
 function seriesOf(it: Interpreter, name: string): void {
   it.changeFont({ series: /b/.test(name) ? 'bold' : 'medium' });

@@ -18,7 +18,22 @@ import { twoColumns } from '../constructs/columns';
 import { emitStyle } from '../constructs/pageStyle';
 import { layerCommands } from '../constructs/explSyntax';
 import { documentClass, loadBaseClass, loadClass, loadPackage, usePackage } from './loading';
+import { fontFamily, type KnownFamily } from '../symbols/fontFamilies';
 import { OWN } from '../machine/ownNames';
+
+/** The families that the preamble names for the three kinds of type, and for the text (`\\rmdefault` and its kin). */
+function settleFamilies(it: Interpreter): void {
+  const named = (name: string): KnownFamily => fontFamily(textOf(it.p, [it.p.command(name)]));
+  for (const name of ['rmdefault', 'sfdefault', 'ttdefault']) {
+    const { family: _kind, face, ...others } = named(name);
+    if (face) it.changeFont({ face, mathFace: it.font.mathFace ?? it.font.face });
+    it.changeFont(others);
+  }
+  const { family } = named('familydefault');
+  if (family === 'roman') return;
+  it.write(CELLS.textFamily, family, true);
+  it.changeFont({ family });
+}
 
 /** The document begins: class and page are settled from here on. */
 function beginDocument(it: Interpreter): void {
@@ -29,11 +44,7 @@ function beginDocument(it: Interpreter): void {
     loadClass(it, 'article', []);
   }
   for (const hook of it.read(CELLS.atEndPreamble)) it.execute(hook);
-  const family = textOf(it.p, [it.p.command('familydefault')]);
-  if (family === 'sf' || family === 'tt' || family === '\\sfdefault') {
-    it.write(CELLS.textFamily, family === 'tt' ? 'mono' : 'sans', true);
-    it.changeFont({ family: it.textFamily });
-  }
+  settleFamilies(it);
   // The kernel has large signs at ten point alone; these bring or draw them at other sizes.
   if (
     !['amsmath', 'amsfonts', 'amssymb', 'exscale', 'lmodern', 'unicode-math'].some((name) =>

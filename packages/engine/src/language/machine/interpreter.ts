@@ -42,6 +42,8 @@ export type {
 /** How deep boxes and arguments may be nested before reading gives up on the inner ones. */
 const DEEPEST = 250;
 
+const scaleOf = (font: FontSpec): number => (font.family === 'sans' ? (font.sansScale ?? 1) : 1);
+
 /**
  * Carries out what expansion leaves (TeX's "stomach"): characters become
  * paragraphs, commands act through their entries. Between blocks it remembers
@@ -99,7 +101,12 @@ export class Interpreter {
   }
 
   changeFont(change: Partial<FontSpec>): void {
-    this.write(CELLS.font, this.intern({ ...this.font, ...change }));
+    const before = this.font;
+    const next = { ...before, ...change };
+    // Type without serifs may be scaled to go with the rest; sizes are said of the rest.
+    const [was, is] = [scaleOf(before), scaleOf(next)];
+    const said = change.size ?? (was === 1 ? before.size : Math.round(before.size / was));
+    this.write(CELLS.font, this.intern({ ...next, size: is === 1 ? said : Math.round(said * is) }));
   }
 
   dimen(name: string): Sp {

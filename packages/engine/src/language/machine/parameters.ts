@@ -21,7 +21,7 @@ import { DISPLAY_SKIPS, SIZES, SMALL_DISPLAY_SKIPS } from './sizes';
 export function fontInterner(): (font: FontSpec) => FontSpec {
   const known = new Map<string, FontSpec>();
   return (font) => {
-    const key = `${font.family} ${font.series} ${font.shape} ${font.size} ${font.color} ${font.face} ${font.mathFace ?? ''} ${font.fixedExtension ?? ''} ${font.encoding}`;
+    const key = `${font.family} ${font.series} ${font.shape} ${font.size} ${font.color} ${font.face} ${font.mathFace ?? ''} ${font.sansFace ?? ''} ${font.sansScale ?? ''} ${font.monoFace ?? ''} ${font.fixedExtension ?? ''} ${font.encoding}`;
     const found = known.get(key);
     if (found) return found;
     known.set(key, font);

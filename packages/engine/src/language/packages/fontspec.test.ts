@@ -27,7 +27,7 @@ describe('Fonts by their names', () => {
   it.each([
     ['\\setmainfont{Minion Pro}', ['font-not-here']],
     ['\\setmainfont{Times New Roman}', []],
-    ['\\setsansfont{Arial}\\setmonofont{Courier New}', ['font-not-here', 'font-not-here']],
+    ['\\setsansfont{Quay Sans}\\setmonofont{Quay Mono}', ['font-not-here', 'font-not-here']],
     ['\\setsansfont{Latin Modern Sans}\\setmonofont{Latin Modern Mono}', []],
   ])('of others it is told: %s', (line, kinds) => {
     const found = findingsIn(inArticle('tide', `\\usepackage{fontspec}${line}`));

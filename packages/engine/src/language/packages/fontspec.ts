@@ -4,14 +4,9 @@ import { encodingOf } from '../constructs/fontNames';
 import { CELLS } from '../machine/cells';
 import { tokensOf, type CommandEntry, type PackageEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
+import { fontNamed } from '../symbols/fontFamilies';
+import { setFace } from './typeface';
 import { idleEntry, macroEntry, quietEntry } from '../machine/macroEntry';
-
-/** Which face a font is, or stands near enough to that its letters are as wide. */
-const FACES: readonly (readonly [RegExp, FontFace])[] = [
-  [/times|termes|stix|xits|liberation serif|nimbus roman/i, 'termes'],
-  [/palatino|pagella|palladio|book antiqua|asana/i, 'pagella'],
-  [/latin modern (?:roman|math)|^lm ?(?:roman|math)|computer modern|cmu serif|new ?cm/i, 'modern'],
-];
 
 /** Sans serif and typewriter fonts that are what is set for them. */
 const SHIPPED = /latin modern|cmu (?:sans|typewriter|serif)|^lm ?(?:sans|mono)|^lmsans|^lmmono/i;
@@ -20,11 +15,13 @@ const CALLED: Readonly<Record<FontFace, string>> = {
   modern: 'Latin Modern',
   termes: 'TeX Gyre Termes',
   pagella: 'TeX Gyre Pagella',
+  schola: 'TeX Gyre Schola',
+  bonum: 'TeX Gyre Bonum',
+  libertine: 'Linux Libertine',
 };
 
 /** The face that a font's name means; null when none here is like it. */
-export const faceNamed = (name: string): FontFace | null =>
-  FACES.find(([pattern]) => pattern.test(name))?.[1] ?? null;
+export const faceNamed = (name: string): FontFace | null => fontNamed(name)?.face ?? null;
 
 /** A font by its name: the face that is like it; one that none is like is told of. */
 function choose(
@@ -33,14 +30,24 @@ function choose(
   changes: boolean,
   at: { from: number; to: number },
 ): void {
-  const face = faceNamed(name);
+  const known = fontNamed(name);
+  const face = known?.face ?? null;
   if (face && changes) {
     it.write(CELLS.face, face, true);
-    it.changeFont({ face });
+    // Faces without formulas of their own leave those as they are.
+    if (MATHEMATICS.has(face)) it.changeFont({ face });
+    else setFace(it, face, 'text');
+  } else if (known && changes) {
+    const { family, ...design } = known;
+    it.changeFont(design);
+    it.define('familydefault', family === 'mono' ? '\\ttdefault' : '\\sfdefault');
   }
-  if (face === null || (!changes && face !== it.read(CELLS.face)))
+  if (known === null || (!changes && face !== it.read(CELLS.face)))
     it.p.report('font-not-here', at, { name, instead: CALLED[it.read(CELLS.face)] });
 }
+
+/** Faces that come with formulas. */
+const MATHEMATICS: ReadonlySet<FontFace> = new Set(['modern', 'termes', 'pagella']);
 
 const chooser = (
   name: string,
@@ -61,7 +68,10 @@ const other = (
   at: { from: number; to: number },
   instead: string,
 ): void => {
-  if (!SHIPPED.test(font)) it.p.report('font-not-here', at, { name: font, instead });
+  const { family: _kind, face, ...design } = fontNamed(font) ?? { family: 'roman' };
+  if (design.sansFace ?? design.monoFace) it.changeFont(design);
+  else if (face !== 'modern' && !SHIPPED.test(font))
+    it.p.report('font-not-here', at, { name: font, instead });
 };
 
 const mathFont = chooser('setmathfont', 'The font of formulas, by its name.', (it, font, at) =>

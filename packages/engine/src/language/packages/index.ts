@@ -24,6 +24,7 @@ import { etoolbox } from './etoolbox';
 import { fancyhdr } from './fancyhdr';
 import { fancyvrb } from './fancyvrb';
 import { float } from './float';
+import { fontPackages } from './fontPackages';
 import { withFurther } from './furtherNames';
 import { fontenc } from './fontenc';
 import { framed } from './framed';
@@ -52,7 +53,6 @@ import { newpxmath } from './newpxmath';
 import { newpxtext } from './newpxtext';
 import { newtxmath } from './newtxmath';
 import { newtxtext } from './newtxtext';
-import { palatino } from './palatino';
 import { expl3 } from './expl3';
 import { floatrow } from './floatRows';
 import { etoc, minitoc, titletoc } from './partialContents';
@@ -182,7 +182,6 @@ import { tabularx } from './tabularx';
 import { tgpagella } from './tgpagella';
 import { tgtermes } from './tgtermes';
 import { pxfonts, txfonts } from './txfonts';
-import { times } from './times';
 import { titlesec } from './titlesec';
 import { titling } from './titling';
 import { todonotes } from './todonotes';
@@ -328,7 +327,7 @@ const ALL: readonly PackageEntry[] = [
   newpxtext,
   newtxmath,
   newtxtext,
-  palatino,
+  ...fontPackages,
   parskip,
   polyglossia,
   setspace,
@@ -336,7 +335,6 @@ const ALL: readonly PackageEntry[] = [
   tabularx,
   tgpagella,
   tgtermes,
-  times,
   titlesec,
   titling,
   todonotes,

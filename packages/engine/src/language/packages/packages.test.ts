@@ -151,9 +151,13 @@ describe('mathematics', () => {
 });
 
 describe('every package', () => {
-  it.each(Object.keys(PACKAGES))('%s loads without a finding', (name) => {
-    expect(findingsIn(inArticle('x', load(name)))).toEqual([]);
-  });
+  it.each(Object.keys(PACKAGES))(
+    '%s loads without a finding but of fonts that do not ship',
+    (name) => {
+      const kinds = findingsIn(inArticle('x', load(name))).map(({ kind }) => kind);
+      expect(kinds.filter((kind) => kind !== 'font-not-here')).toEqual([]);
+    },
+  );
   const described = Object.values(PACKAGES).flatMap((entry) => [
     ...(entry?.commands ?? []),
     ...(entry?.environments ?? []),
