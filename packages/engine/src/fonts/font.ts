@@ -233,6 +233,8 @@ function quadOf(font: Font): number {
 const SCRIPT_FILES = /^katex-(script|calligraphic)$/;
 const scriptLetter = (text: string): string => SCRIPT_CAPITALS[text.charCodeAt(0) - 0x41] ?? text;
 
+const PRIVATE_USE = /^[\ue000-\uf8ff]$/;
+
 function glyphTexts(
   file: FontkitFont,
   ligatures: readonly LigatureStep[],
@@ -242,7 +244,10 @@ function glyphTexts(
 ): Map<number, string> {
   const texts = new Map<number, string>();
   const add = (id: number, text: string): void => {
-    if (id !== 0 && text !== '' && !texts.has(id)) texts.set(id, text);
+    // A character of private use says nothing; what the glyph is a form of does.
+    const known = texts.get(id);
+    if (id !== 0 && text !== '' && (known === undefined || PRIVATE_USE.test(known)))
+      texts.set(id, text);
   };
   // Compatibility forms come later in Unicode: the first code point is the plain one.
   for (const code of file.characterSet) {
