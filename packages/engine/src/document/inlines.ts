@@ -252,6 +252,8 @@ export interface TabularColumn {
   readonly valign: 'top' | 'center' | 'bottom';
   /** Takes its share of the table's width (`X`). */
   readonly flexible: boolean;
+  /** How much more or less than an even share that is. */
+  readonly share?: number;
 }
 
 /** Between two columns: space of either, and what stands there in order. */

@@ -1,6 +1,6 @@
 import { cellsBy } from './cells';
 import { Cat } from '../tokens/categories';
-import { type Expandable, type Meaning, sameMeaning, STOP, type Token } from './meaning';
+import { type Expandable, isTaken, type Meaning, sameMeaning, STOP, type Token } from './meaning';
 import type { OpenCondition, Processor } from './processor';
 import { scanDimen, scanInt } from './scan';
 
@@ -52,9 +52,9 @@ const TESTS: Readonly<Record<string, Test>> = {
   ifodd: (p) => Math.abs(scanInt(p)) % 2 === 1,
   ifdefined: (p) => {
     const token = p.next();
-    return token?.cell != null && p.meaning(token.cell) !== undefined;
+    return token?.cell != null && isTaken(p.meaning(token.cell));
   },
-  ifcsname: (p) => p.meaning(p.state.cell(readCsName(p))) !== undefined,
+  ifcsname: (p) => isTaken(p.meaning(p.state.cell(readCsName(p)))),
   ifinner: (p) => p.isInner(),
   ifeof: (p) => (p.state.read(IN_STREAM(String(scanInt(p)))) ?? []).length === 0,
   ifvoid: (p) => p.state.get(p.state.register('box', scanInt(p))) === undefined,

@@ -4,6 +4,7 @@ import { isPar, readArgument, readBalanced, readOptional } from './arguments';
 import { readExpanded } from './tokenText';
 import {
   detach,
+  isTaken,
   type Macro,
   type Meaning,
   type Primitive,
@@ -279,7 +280,7 @@ function latexDefinition(kind: 'new' | 'renew' | 'provide' | 'declare') {
     const before =
       p.state.meaning(target.cell) ?? (kind === 'renew' ? p.impliedBy(target.text) : undefined);
     const existing =
-      before !== undefined && !(before.kind === 'primitive' && before.name === 'relax');
+      isTaken(before) && !(before?.kind === 'primitive' && before.name === 'relax');
     if (kind === 'provide' && existing) return;
     if (kind === 'new' && existing) {
       p.report('command-redefined', p.spanOf(target), { name: target.text });

@@ -3,7 +3,7 @@ import { NO_VALUE } from './argumentSpecs';
 import { readArgument } from './arguments';
 import { readCsName } from './conditionals';
 import { textOf, tokensText } from './tokenText';
-import type { Expandable, Token } from './meaning';
+import { type Expandable, isTaken, type Token } from './meaning';
 import type { Processor } from './processor';
 import { ownName } from './cells';
 
@@ -54,7 +54,7 @@ const not =
 
 const undefinedOrRelax: Branch = (p, caller) => {
   const meaning = p.meaning(p.state.cell(textOf(p, arg(p, caller))));
-  return meaning === undefined || (meaning.kind === 'primitive' && meaning.name === 'relax');
+  return !isTaken(meaning) || (meaning?.kind === 'primitive' && meaning.name === 'relax');
 };
 
 const simple = (name: string, expand: Expandable['expand']): Expandable => ({

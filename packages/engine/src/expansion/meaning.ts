@@ -82,7 +82,13 @@ interface CharNumber {
 interface CommandMeaning {
   readonly kind: 'command';
   readonly name: string;
+  /** It is there for want of another: whoever defines the name takes it, and it counts as undefined. */
+  readonly yields?: true;
 }
+
+/** Does a name with this meaning count as defined? */
+export const isTaken = (meaning: Meaning | undefined): boolean =>
+  meaning !== undefined && !(meaning.kind === 'command' && meaning.yields);
 
 export type Meaning =
   Macro | Expandable | Primitive | CharMeaning | RegisterMeaning | CharNumber | CommandMeaning;

@@ -136,7 +136,7 @@ function shareFlexible(table: TabularInline, widths: Sp[], env: LayoutEnv): void
   const fixed = widths.reduce((sum, w) => sum + w, 0);
   const share = Math.max(10 * PT, (table.width - gaps - fixed) / flexible);
   table.columns.forEach((column, c) => {
-    if (column.flexible) widths[c] = share;
+    if (column.flexible) widths[c] = share * (column.share ?? 1);
   });
 }
 

@@ -122,7 +122,7 @@ function readBox(
 }
 
 /** The group behind a box command; it may be opened by `\bgroup`. */
-function bodyOf(it: Interpreter, caller: Token): readonly Token[] {
+export function bodyOf(it: Interpreter, caller: Token): readonly Token[] {
   const { p } = it;
   const first = p.nextNonBlank();
   if (!first) return [];
@@ -154,20 +154,6 @@ const boxMaker = (
   run: (it, _args, token) => addBox(it, readBox(it, name, token)),
   math: (reader, token) => inFormula(reader, token, readBox(reader.it, name, token)),
 });
-
-/** `\vadjust{…}`: what stands between the line it is met on and the next (The TeXbook, chapter 24). */
-function adjust(it: Interpreter, token: Token): void {
-  takeKeyword(it.p, 'pre');
-  const tokens = bodyOf(it, token);
-  const { hlist } = it.mode;
-  if (hlist === null) {
-    it.p.push(tokens);
-    return;
-  }
-  for (const node of it.blocksOf(tokens))
-    if (node.kind === 'vspace' || node.kind === 'penalty' || node.kind === 'loosebox')
-      hlist.add({ kind: 'migrant', node, ...it.spanOf(token) });
-}
 
 /** `\setbox`: reads the box that follows into a register. */
 function setBox(it: Interpreter, token: Token): void {
@@ -290,23 +276,6 @@ export function bindSizes(it: Interpreter): void {
 
 export const boxRegisterCommands: readonly CommandEntry[] = [
   boxMaker('hbox', 'Text on one line; “to” and a length make it that wide.'),
-  {
-    name: 'vadjust',
-    signature: '',
-    description: 'What stands below the line it is met on.',
-    example: 'ebb\\vadjust{\\kern3pt}',
-    run: (it, _args, token) => adjust(it, token),
-  },
-  {
-    name: 'lastbox',
-    signature: '',
-    description: 'The box that stands last, taken from its list.',
-    example: '\\mbox{ebb}\\setbox0\\lastbox',
-    run: (it) => {
-      const last = takeLastBox(it);
-      if (last) addBox(it, last);
-    },
-  },
   boxMaker('vbox', 'A column whose last line stands on the line.'),
   boxMaker('vtop', 'A column whose first line stands on the line.'),
   boxMaker('vcenter', 'A column centred on the line.'),

@@ -143,7 +143,7 @@ const textIn = (tokens: readonly Token[] | undefined): string =>
     .trim();
 
 /** A character typed directly that stands for something else in text. */
-function declareCharacter(it: Interpreter, code: string, body: readonly Token[]): void {
+export function declareCharacter(it: Interpreter, code: string, body: readonly Token[]): void {
   const char = String.fromCodePoint(Math.min(parseInt(code, 16) || 0xfffd, 0x10ffff));
   it.p.setCategories(withCategory(it.p.categories, char.codePointAt(0) ?? 0, Cat.Active));
   it.define(activeName(char), tokensText(body));

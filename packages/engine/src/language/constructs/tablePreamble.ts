@@ -107,6 +107,30 @@ const freshGap = (after: boolean): Draft => ({
   extra: 0,
 });
 
+/** `\hsize=1.5\hsize`, `\linewidth=\hsize` before a column X: its part of the width, and what else stands there. */
+function shareIn(before: Token[]): { readonly share: number; readonly rest: Token[] } {
+  const is = (i: number, name: string): boolean =>
+    before[i]?.cat === Cat.Command && before[i]?.text === name;
+  const rest: Token[] = [];
+  let share = 1;
+  for (let i = 0; i < before.length; i++) {
+    if (!is(i, 'hsize') && !is(i, 'linewidth')) {
+      rest.push(before[i] as Token);
+      continue;
+    }
+    let end = i + 1;
+    let factor = '';
+    while (before[end]?.cell === null && /^[=.\d\s]$/.test(before[end]?.text ?? ''))
+      factor += before[end++]?.text;
+    if (!is(end, 'hsize')) rest.push(before[i] as Token);
+    else {
+      if (is(i, 'hsize')) share = parseFloat(factor.replace(/[=\s]/g, '')) || 1;
+      i = end;
+    }
+  }
+  return { share, rest };
+}
+
 /** Columns and borders of a preamble (LaTeX kernel and package array). */
 export function readPreamble(it: Interpreter, tokens: readonly Token[]): Preamble {
   const list = unfold(it, tokens);
@@ -141,7 +165,16 @@ export function readPreamble(it: Interpreter, tokens: readonly Token[]): Preambl
       const align = second ? (ALIGN[textOf(it.p, first.inner)] ?? 'left') : 'left';
       addColumn({ align, width, valign: PARA[letter] ?? 'top', flexible: false });
     } else if (letter === 'X') {
-      addColumn({ align: 'left', width: it.dimen('linewidth') / 4, valign: 'top', flexible: true });
+      const { share, rest } = shareIn(before);
+      before = rest;
+      const width = it.dimen('linewidth') / 4;
+      addColumn({
+        align: 'left',
+        width,
+        valign: 'top',
+        flexible: true,
+        ...(share === 1 ? {} : { share }),
+      });
     } else if ('><@!'.includes(letter) && letter !== '') {
       const { inner, end } = argumentAt(list, i + 1);
       i = end - 1;

@@ -87,7 +87,7 @@ export interface ListingLook {
  */
 export function rawLines(it: Interpreter, name: string, blanksCount = false): string[] {
   const open = it.environments.at(-1) as OpenEnvironment;
-  const { text, found } = readRaw(it, `\\end{${open.byName ? sourceName(it) : name}}`);
+  const { text, found } = readRaw(it, `\\end{${sourceName(it, name)}}`);
   if (!found) it.p.report('environment-unclosed', open.span, { name });
   const lines = text.split('\n');
   if ((lines[0] ?? '').trim() === '') lines.shift();

@@ -22,6 +22,7 @@ import { bindHalves } from '../machine/environments';
 import { bindFontMeasures } from '../constructs/fontMeasures';
 import { bindFileStreams } from '../constructs/fileStreams';
 import { bindListEnd, listEndCommands } from '../constructs/listEnd';
+import { lineMaterial } from '../constructs/lineMaterial';
 import { mathCodes } from '../constructs/mathCodes';
 import { hookCommands } from '../constructs/hooks';
 import { pageStyleCommands } from '../constructs/pageStyle';
@@ -61,6 +62,7 @@ export const kernel: Module = {
     ...mathFontDeclarations,
     ...mathCodes,
     ...listEndCommands,
+    ...lineMaterial,
     ...spacing,
     ...listCommands,
     ...alignments,

@@ -1,4 +1,4 @@
-/* Data table: names of packages that are published, known here or not. */
+/* A data table: names of packages that are published, known here or not. */
 const NAMES = `
   01-IU8-base 02-IU8-construction 03-IU8-numbering 04-IU8-section-numbering 05-IU8-figures
   06-IU8-tables 07-IU8-footnotes 08-IU8-formulas 09-IU8-cites 10-IU8-titlepage 10_5

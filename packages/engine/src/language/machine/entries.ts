@@ -33,6 +33,8 @@ export interface CommandEntry extends Described {
   /** In text, before arguments are read: does another form of the command stand here? Then it carries that out. */
   readonly instead?: (it: Interpreter, token: Token) => boolean;
   readonly math?: (reader: MathReader, token: Token) => readonly MathNode[] | MathNode | null;
+  /** It means this within an environment that binds it; elsewhere whatever else has its name. */
+  readonly yields?: true;
 }
 
 /** An environment. `begin` and `end` may stand in different macros; `read` takes everything to its `\end` itself. */

@@ -11,7 +11,7 @@ import type { Interpreter } from './interpreter';
 import type { LanguageCommand } from './reading';
 import { isStranger, nearestEnvironment, renameFix } from './unknown';
 import { braced, ENDING, runOwnEnd } from './ownEnd';
-import { cell, cellsBy } from '../../expansion/cells';
+import { cell, cellsBy, flag } from '../../expansion/cells';
 import { CELLS, environmentCell } from './cells';
 
 /** An environment that has begun. */
@@ -60,11 +60,17 @@ export function beginEnvironment(it: Interpreter, token: Token): void {
   if (!p.spend(ENVIRONMENT_WORK, name)) return;
   const macro = it.state.meaning(it.state.cell(name));
   const copied = macro ? COPIED.get(macro) : undefined;
-  if (copied) it.write(environmentCell(name), copied);
+  if (copied && endsAsBefore(it, name, copied)) it.write(environmentCell(name), copied);
   const entry = it.environment(name);
   const byMacro = !entry && macro !== undefined;
   if (!entry && !byMacro) return beginUnknown(it, name, span, nameTokens, token);
   beginKnown(it, name, span, token);
+}
+
+/** Has the document no end of its own for an environment of that name? */
+function endsAsBefore(it: Interpreter, name: string, entry: EnvironmentEntry): boolean {
+  const end = it.state.meaning(it.state.cell(`end${name}`));
+  return end === undefined || end === HALVES.get(entry)?.end;
 }
 
 /** Carries out the begin of an environment that is known, by an entry or by a macro of its name. */
@@ -272,10 +278,18 @@ export function bindHalves(it: Interpreter): void {
   it.p.redefined = (name) => takeHalf(it, name);
 }
 
-/** The name that the source ends an environment by: of the one within whose halves it was begun by name. */
-export function sourceName(it: Interpreter): string {
+/** What its lines end with is the end of this environment, of which the one within reads them (`\VerbatimEnvironment`). */
+export const ENDS_LINES = flag('endslines');
+
+/**
+ * The name that the source ends an environment of lines by: its own, or that of the one within whose
+ * halves it was begun by name.
+ */
+export function sourceName(it: Interpreter, own?: string): string {
   const last = it.environments.at(-1);
-  if (!last?.byName) return last?.name ?? '';
+  const outer = it.environments.at(-2);
+  if (outer?.data.get(ENDS_LINES)) return outer.name;
+  if (!last?.byName) return own ?? last?.name ?? '';
   return it.environments.findLast(({ byName }) => !byName)?.name ?? last.name;
 }
 

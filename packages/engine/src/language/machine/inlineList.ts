@@ -69,9 +69,9 @@ export class InlineList {
   }
 
   /** Adds a blank as wide as the punctuation before it asks. */
-  space(font: FontSpec, { from, to }: Span, frenchSpacing: boolean, own: Glue | null): void {
+  space(font: FontSpec, { from, to }: Span, frenchSpacing: boolean, own: Glue): void {
     const factor = Math.max(frenchSpacing || this.factor === 0 ? 1000 : this.factor, 999);
-    const set = own === null ? {} : { own };
+    const set = own.width || own.stretch || own.shrink ? { own } : {};
     this.add({ kind: 'space', font, factor, ...set, from, to });
   }
 

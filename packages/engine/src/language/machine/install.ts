@@ -7,7 +7,8 @@ import { environmentCell } from './cells';
 /** Command and environment entries of one name, text and formula sides put together. */
 function merged(before: unknown, entry: CommandEntry): CommandEntry {
   const old =
-    (before as LanguageCommand | undefined)?.kind === 'command'
+    (before as LanguageCommand | undefined)?.kind === 'command' &&
+    !(before as LanguageCommand).yields
       ? (before as LanguageCommand).entry
       : undefined;
   if (!old || (old.run && entry.run) || (old.math && entry.math)) return entry;
@@ -28,10 +29,12 @@ export function install(
       state.set(cell, entryMacro(it, entry), true);
       continue;
     }
+    if (entry.yields && state.get(cell) !== undefined) continue;
     const command: LanguageCommand = {
       kind: 'command',
       name: entry.name,
       entry: merged(state.get(cell), entry),
+      ...(entry.yields ? { yields: true } : {}),
     };
     state.set(cell, command, true);
   }

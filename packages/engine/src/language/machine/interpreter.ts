@@ -16,6 +16,7 @@ import { closeOpenGroups, type OpenEnvironment } from './environments';
 import { InlineList } from './inlineList';
 import { carryOut } from './dispatch';
 import { freshMode, type Mode, modeName } from './modes';
+import { changedFont } from './sizes';
 import { CELLS, environmentCell } from './cells';
 import { EnvironmentData } from './environmentData';
 import type { CellOf } from '../../expansion/cells';
@@ -41,8 +42,6 @@ export type {
 
 /** How deep boxes and arguments may be nested before reading gives up on the inner ones. */
 const DEEPEST = 250;
-
-const scaleOf = (font: FontSpec): number => (font.family === 'sans' ? (font.sansScale ?? 1) : 1);
 
 /**
  * Carries out what expansion leaves (TeX's "stomach"): characters become
@@ -101,12 +100,7 @@ export class Interpreter {
   }
 
   changeFont(change: Partial<FontSpec>): void {
-    const before = this.font;
-    const next = { ...before, ...change };
-    // Type without serifs may be scaled to go with the rest; sizes are said of the rest.
-    const [was, is] = [scaleOf(before), scaleOf(next)];
-    const said = change.size ?? (was === 1 ? before.size : Math.round(before.size / was));
-    this.write(CELLS.font, this.intern({ ...next, size: is === 1 ? said : Math.round(said * is) }));
+    this.write(CELLS.font, this.intern(changedFont(this.font, change)));
   }
 
   dimen(name: string): Sp {
@@ -261,9 +255,7 @@ export class Interpreter {
   /** A blank: in a paragraph, a space between words; a steady one does not widen behind a sentence. */
   space(at: Span, steady: boolean = this.read(CELLS.french)): void {
     if (this.mode.hlist === null) return;
-    const own = this.skip('spaceskip');
-    const isSet = own.width !== 0 || own.stretch !== 0 || own.shrink !== 0;
-    this.mode.hlist.space(this.font, at, steady, isSet ? own : null);
+    this.mode.hlist.space(this.font, at, steady, this.skip('spaceskip'));
   }
 
   add(inline: Inline): void {

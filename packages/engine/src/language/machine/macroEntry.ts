@@ -56,6 +56,23 @@ export const sourceEnvironment = (
   example: string,
 ): SourceName => ({ kind: 'environment', name, signature, description, example });
 
+/**
+ * Names that a package's source defines, one on a line: name and signature, what it does, an example,
+ * between bars with blanks round them. The name of an environment stands in braces; ⏎ is a new line.
+ */
+export const describedNames = (lines: string): SourceName[] =>
+  lines
+    .trim()
+    .split('\n')
+    .filter((line) => line.trim() !== '')
+    .map((line) => {
+      const [head = '', description = '', ...example] = line.trim().split(' | ');
+      const [name = '', signature = ''] = head.split(' ');
+      const make = name.startsWith('{') ? sourceEnvironment : sourceCommand;
+      const sample = example.join(' | ').replaceAll('⏎', '\n');
+      return make(name.replace(/[{}]/g, ''), signature, description, sample);
+    });
+
 /** A package that is written in the language itself. */
 export const sourcePackage = (
   name: string,

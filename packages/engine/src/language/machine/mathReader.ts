@@ -16,7 +16,6 @@ import { CHARACTER_CLASSES, CHARACTERS, OPERATOR_CHARACTERS } from '../symbols/s
 import { readPrimes, readScript } from './mathScripts';
 import { noBorders, type RowBorders, type RowMarks } from './rowMarks';
 import { EMPTY, textInFormula } from './textInFormula';
-import { impliedMeaning } from './environments';
 import { shorthandIn } from './shorthands';
 import { unicodeNodes } from './unicodeMath';
 import { beginInFormula, endInFormula, type OpenInFormula } from './mathEnvironments';
@@ -280,7 +279,7 @@ export class MathReader {
     if (token.text === 'begin')
       return beginInFormula(this, token, nodes) ? null : this.giveBack(token);
     if (token.text === 'end') return endInFormula(this, token, until);
-    const meaning: Meaning | undefined = token.cell ? this.it.state.meaning(token.cell) : undefined;
+    const meaning: Meaning | undefined = token.cell ? this.p.meaning(token.cell) : undefined;
     switch (meaning?.kind) {
       case 'primitive':
         meaning.run(this.p, token);
@@ -301,8 +300,6 @@ export class MathReader {
         return this.entry(meaning as LanguageCommand, token, nodes);
       case undefined: {
         if (shorthandIn(this, token)) return null;
-        const half = impliedMeaning(this.it, token.text);
-        if (half) return this.entry(half, token, nodes);
         unknownCommand(this.it, token);
         nodes.push({ kind: 'unknown', text: `\\${token.text}`, ...this.it.spanOf(token) });
         return null;

@@ -31,6 +31,7 @@ export interface LanguageCommand {
   readonly kind: 'command';
   readonly name: string;
   readonly entry: CommandEntry;
+  readonly yields?: true;
 }
 
 /** A group that is open, and where it was opened. */

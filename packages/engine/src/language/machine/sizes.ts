@@ -1,3 +1,4 @@
+import type { FontSpec } from '../../document/font';
 import { type Glue, gluePt } from '../../base/lengths';
 
 type Size = readonly [size: number, line: number];
@@ -49,3 +50,14 @@ export const SMALL_DISPLAY_SKIPS: Readonly<Record<number, DisplaySkips>> = {
   11: [gluePt(10, 2, 5), gluePt(10, 2, 5), gluePt(0, 3), gluePt(6, 3, 3)],
   12: [gluePt(11, 3, 6), gluePt(11, 3, 6), gluePt(0, 3), gluePt(6.5, 3.5, 3)],
 };
+
+/** What the size of a font is multiplied by: type without serifs may be scaled to go with the rest. */
+const scaleOf = (font: FontSpec): number => (font.family === 'sans' ? (font.sansScale ?? 1) : 1);
+
+/** A font with a change; sizes are said of type that is not scaled. */
+export function changedFont(before: FontSpec, change: Partial<FontSpec>): FontSpec {
+  const next = { ...before, ...change };
+  const [was, is] = [scaleOf(before), scaleOf(next)];
+  const said = change.size ?? (was === 1 ? before.size : Math.round(before.size / was));
+  return { ...next, size: is === 1 ? said : Math.round(said * is) };
+}

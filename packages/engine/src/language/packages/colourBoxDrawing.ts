@@ -66,7 +66,7 @@ export function drawnBox(
     marks.push(
       pathMark(
         round(left, bottom + body + look.titleRule, within, head - look.titleRule, inset, TOP_ONLY),
-        look.titleGround,
+        titlePaint(look, look.titleGround),
         at,
       ),
     );
@@ -95,6 +95,12 @@ function paintsOf({ ground, frame, opacity }: BoxLook): { ground: Paint | null; 
     frame: withOpacity(frame, opacity.frame),
   };
 }
+
+/** The ground of a title; nothing of the frame lies beneath it where the pieces of the box do not overlap. */
+const titlePaint = ({ jigsaw, opacity }: BoxLook, ground: Paint): Paint =>
+  jigsaw && opacity.title < 1
+    ? blended(ground, 0xffffff, opacity.title)
+    : withOpacity(ground, opacity.title);
 
 const TOP_ONLY = { top: true, bottom: false };
 /** Room between the two parts of a box. */

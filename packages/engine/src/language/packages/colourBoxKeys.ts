@@ -282,8 +282,14 @@ const KEYS: Readonly<Record<string, Act>> = {
   'interior hidden': (to) => void (to.ground = null),
   'interior empty': (to) => void (to.ground = null),
   opacityback: (to, value) => void (to.opacity = { ...to.opacity, back: numberOf(value) }),
+  opacitybacktitle: (to, value) => void (to.opacity = { ...to.opacity, title: numberOf(value) }),
   opacityframe: (to, value) => void (to.opacity = { ...to.opacity, frame: numberOf(value) }),
-  opacityfill: (to, value) => void (to.opacity = { back: numberOf(value), frame: numberOf(value) }),
+  opacityfill: (to, value) =>
+    void (to.opacity = {
+      back: numberOf(value),
+      frame: numberOf(value),
+      title: numberOf(value),
+    }),
   'enhanced jigsaw': (to) => void (to.jigsaw = true),
   'standard jigsaw': (to) => void (to.jigsaw = true),
   label: (to, value) => void (to.label = value),

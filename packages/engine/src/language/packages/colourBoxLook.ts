@@ -24,7 +24,7 @@ export interface BoxLook {
   /** Null: what is beneath shows through. */
   readonly ground: Paint | null;
   readonly frame: Paint;
-  readonly opacity: { readonly back: number; readonly frame: number };
+  readonly opacity: { readonly back: number; readonly frame: number; readonly title: number };
   readonly words: Paint | null;
   readonly titleGround: Paint | null;
   readonly titleWords: Paint;
@@ -107,7 +107,7 @@ export interface LowerLook {
 export const STANDARD_BOX: BoxLook = {
   ground: 0xf2f2f2,
   frame: 0x404040,
-  opacity: { back: 1, frame: 1 },
+  opacity: { back: 1, frame: 1, title: 1 },
   words: null,
   titleGround: null,
   titleWords: 0xffffff,

@@ -71,6 +71,17 @@ function beginPart(
   it.execute([...font, ...before]);
 }
 
+/** The measures of a box under the names that its package has for them, which exported notebooks speak of. */
+function nameMeasures(it: Interpreter, { rules, room, sep, arc }: BoxLook): void {
+  const sides = ['left', 'right', 'top', 'bottom'];
+  sides.forEach((side, i) => {
+    it.define(`kvtcb@${side}@rule`, `${Math.round(rules[i] ?? 0)}sp`);
+    it.define(`kvtcb@${side}upper`, `${Math.round((room[i] ?? 0) - sep)}sp`);
+  });
+  it.define('kvtcb@boxsep', `${Math.round(sep)}sp`);
+  it.define('kvtcb@arc', `${Math.round(arc)}sp`);
+}
+
 /** Opens a box with these options in the innermost environment; how it looks is given back. */
 export function beginBox(it: Interpreter, options: readonly Token[]): BoxLook {
   const look = lookOf(it, options);
@@ -87,6 +98,7 @@ export function beginBox(it: Interpreter, options: readonly Token[]): BoxLook {
   const free = it.dimen('linewidth') - width;
   const moved = look.place === 'center' ? free / 2 : look.place === 'right' ? free : -growLeft;
   const margin = it.dimen('totalleftmargin') + moved;
+  nameMeasures(it, look);
   it.innermost.data.set(OPEN, { look, width, left: margin, inner, first: null, inLower: false });
   beginColumn(it, look.beside === null ? inner : besideWidths(look, inner)[0]);
   if (look.label) it.execute([...it.source('\\label{'), ...look.label, ...it.source('}')]);

@@ -16,6 +16,7 @@ import {
   type PackageEntry,
   tokensOf,
 } from '../machine/entries';
+import { ENDS_LINES } from '../machine/environments';
 import { EnvironmentData } from '../machine/environmentData';
 import { install } from '../machine/install';
 import type { Interpreter } from '../machine/interpreter';
@@ -372,6 +373,15 @@ export const fancyvrb: PackageEntry = {
     ),
   ],
   commands: [
+    {
+      name: 'VerbatimEnvironment',
+      signature: '',
+      package: 'fancyvrb',
+      description: 'In an environment of your own: its lines end where it ends.',
+      example:
+        '\\newenvironment{tides}{\\VerbatimEnvironment\\begin{Verbatim}}{\\end{Verbatim}}\n\\begin{tides}\nebb\n\\end{tides}',
+      run: (it) => it.environments.at(-1)?.data.set(ENDS_LINES, true),
+    },
     ...shortVerbs('DefineShortVerb', 'UndefineShortVerb'),
     verbCommand('Verb'),
     saveVerb,
@@ -400,7 +410,7 @@ export const fancyvrb: PackageEntry = {
       '',
     ),
   ],
-  source: String.raw`\newcounter{FancyVerbLine}\def\theFancyVerbLine{\rmfamily\tiny\arabic{FancyVerbLine}}
+  source: String.raw`\def\FV@SetupFont{\ttfamily}\def\FV@Space{\ }\newcounter{FancyVerbLine}\def\theFancyVerbLine{\rmfamily\tiny\arabic{FancyVerbLine}}
 \def\FancyVerbFormatLine#1{#1}\def\FancyVerbFormatText#1{#1}
 \def\FV@labelled#1{\nointerlineskip\hbox to\linewidth{\leaders\hrule height.4pt depth\z@\hfil\ \smash{\lower.5ex\hbox{\normalfont#1}}\ \leaders\hrule height.4pt depth\z@\hfil}\nobreak\nointerlineskip}
 `,

@@ -33,6 +33,7 @@ export const float: PackageEntry = {
         it.define(`${name}name`, name.charAt(0).toUpperCase() + name.slice(1));
         it.define(`l@${name}`, '\\@dottedtocline{1}{1.5em}{2.3em}');
         it.define(`ext@${name}`, textOf(it.p, tokensOf(args, 2)));
+        it.define(`fps@${name}`, textOf(it.p, tokensOf(args, 1)));
         declare(it, name);
       },
     },

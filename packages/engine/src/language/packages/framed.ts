@@ -1,5 +1,6 @@
 import { PT, type Sp } from '../../base/lengths';
 import type { Paint } from '../../base/paint';
+import type { BlockNode } from '../../document/blocks';
 import { type EnvironmentEntry, type PackageEntry, tokensOf } from '../machine/entries';
 import { sourceCommand } from '../machine/macroEntry';
 import type { Interpreter } from '../machine/interpreter';
@@ -23,6 +24,13 @@ interface Look {
   readonly bleeds: boolean;
 }
 
+/** Without the space and the penalty that a list leaves behind it. */
+function unspacedEnd(blocks: readonly BlockNode[]): readonly BlockNode[] {
+  const kinds = blocks.map(({ kind }) => kind);
+  const end = kinds.findLastIndex((kind) => kind !== 'vspace' && kind !== 'penalty') + 1;
+  return blocks.slice(0, end);
+}
+
 /** Paragraphs over the width of the text, with a frame or a ground. */
 function boxed(name: string, what: string, lookOf: (it: Interpreter) => Look): EnvironmentEntry {
   return {
@@ -41,7 +49,10 @@ function boxed(name: string, what: string, lookOf: (it: Interpreter) => Look): E
       beginColumn(it, it.dimen('linewidth') - out);
     },
     end: (it) => {
-      const { blocks, width } = endColumn(it);
+      const column = endColumn(it);
+      const { width } = column;
+      // `\par\unskip\endMakeFramed`: the room behind a list at the end is taken back.
+      const blocks = unspacedEnd(column.blocks);
       const left = it.innermost.data.get(LEFT);
       const look = lookOf(it);
       const [before, after] = sidesOf(look);

@@ -24,7 +24,6 @@ import { etoolbox } from './etoolbox';
 import { fancyhdr } from './fancyhdr';
 import { fancyvrb } from './fancyvrb';
 import { float } from './float';
-import { fontPackages } from './fontPackages';
 import { withFurther } from './furtherNames';
 import { fontenc } from './fontenc';
 import { framed } from './framed';
@@ -189,6 +188,7 @@ import { ulem } from './ulem';
 import { verbatim } from './verbatim';
 import { fontspec, unicodeMath } from './fontspec';
 import { CJK, xeCJK } from './xeCJK';
+import { collections } from './collections';
 import { color, xcolor } from './xcolor';
 import { xspace } from './xspace';
 
@@ -327,7 +327,7 @@ const ALL: readonly PackageEntry[] = [
   newpxtext,
   newtxmath,
   newtxtext,
-  ...fontPackages,
+  ...collections,
   parskip,
   polyglossia,
   setspace,

@@ -6,6 +6,17 @@ const nothing = (name: string, description: string): PackageEntry => ({
   options: null,
 });
 
+/** Packages that mend other programs, or set what does not show on pages. */
+const SILENT = `
+  morefloats morewrites etex oldlfont rawfonts ltxcmds kvdefinekeys kvsetkeys kvoptions-patch etexcmds
+  infwarerr fixcmex nag scrhack hypbmsec pdfcolmk trace tracefnt syntonly showhyphens snapshot srcltx
+  pdfsync aeguill t1enc ifvtex mparhack everysel pdfx pdfprivacy tagpdf axessibility luatexbase
+  lua-visual-debug mmap selnolig fontaxes mweights fix2col dblfloatfix stfloats idxlayout
+  thumbpdf subdepth ftnright fontsmpl translations tracklang translator latexbug
+  embrac ellipsis textcmds memhfixc mdwmath pdftexcmds xmpincl hyperxmp ocr
+  newpxsf nohyperref refcheck showidx drftcite draftfigure notoccite xellipsis
+`;
+
 /** Packages whose work is done here anyway. */
 export const quiet: readonly PackageEntry[] = [
   nothing('inputenc', 'The encoding of the file; UTF-8 is always read.'),
@@ -33,5 +44,8 @@ export const quiet: readonly PackageEntry[] = [
   nothing('ucs', 'The encoding of the file; UTF-8 is always read.'),
   nothing('emptypage', 'Empty pages bear no head and foot; they bear none here.'),
   nothing('amsgen', 'What the packages of the AMS share.'),
+  ...SILENT.trim()
+    .split(/\s+/)
+    .map((name) => nothing(name, 'What it does elsewhere is done here, or has no place here.')),
   { ...nothing('mwe', 'Pictures and words to try with.'), requires: ['graphicx', 'blindtext'] },
 ];

@@ -243,7 +243,18 @@ const ICONS: Signs = {
   music: '♫',
   bolt: DRAWN.bolt,
   'info-circle': '\\textbf{i}',
+  info: '\\textbf{i}',
+  code: '\\texttt{</>}',
+  terminal: '\\texttt{>\\_}',
+  ...characters(
+    'pencil-alt ✎ pen ✎ edit ✎ book 🕮 file 🗎 file-alt 🗎 folder 🗀 folder-open 🗁 home ⌂ cog ⚙ cogs ⚙ clock 🕐 search 🔍 lock 🔒 unlock 🔓 trash 🗑 thumbs-up 👍 thumbs-down 👎 flag ⚑ comments 🗪 laptop 💻 check-circle ✔ times-circle ⊗ exclamation-circle ⚠ warning ⚠ plus-circle ⊕ caret-right ▸ caret-left ◂ caret-up ▴ caret-down ▾ chevron-right ❯ chevron-left ❮ angle-right › angle-left ‹ angle-double-right » angle-double-left « arrow-circle-right ➲ arrows-alt-h ↔ sync ⟳ moon ☾ cloud ☁ snowflake ❄ coffee ☕ trophy 🏆 graduation-cap 🎓 university 🏛 balance-scale ⚖ anchor ⚓ ship ⛴ bullseye ◎ dot-circle ◉ play ▶ stop ■ pause ⏸ cut ✂ print 🖶 chart-bar 📊 chart-line 📈 radiation ☢ biohazard ☣ recycle ♻ infinity ∞ dice ⚂ peace ☮ yin-yang ☯ wheelchair ♿ chess-king ♔ chess-queen ♕ mars ♂ venus ♀ leaf ☘ plane ✈ bomb 💣 eye 👁 quote-left “ quote-right ” plus + minus − equals = asterisk ∗ hashtag \\# at @ question ? exclamation ! question-circle ? copyright © registered ® euro-sign € dollar-sign \\$ pound-sign £ minus-circle $\\ominus$ long-arrow-alt-right $\\longrightarrow$ long-arrow-alt-left $\\longleftarrow$ arrows-alt-v $\\updownarrow$ undo $\\hookleftarrow$ redo $\\hookrightarrow$',
+  ),
 };
+/** Icons that no font here has: their names are set in a frame. */
+const NAMED_ICONS =
+  'lightbulb user users calendar calendar-alt link key fire bell comment globe map-marker map-marker-alt paperclip save wrench hammer skull car train gift github linkedin twitter facebook orcid python'.split(
+    ' ',
+  );
 const iconName = (name: string): string =>
   `fa${name
     .split('-')
@@ -264,7 +275,9 @@ function icons(name: string): PackageEntry {
       ICONS,
     )
       .map((icon) => `\\@namedef{fa@icon@${icon}}{\\${iconName(icon)}}`)
-      .join('')}`,
+      .join(
+        '',
+      )}${NAMED_ICONS.map((icon) => `\\newcommand\\${iconName(icon)}{\\faIcon{${icon}}}`).join('')}`,
   };
 }
 export const fontawesome5 = icons('fontawesome5');

@@ -6,7 +6,7 @@ export const tikz: PackageEntry = {
   name: 'tikz',
   description: 'Pictures described in text: lines, curves, shapes with words, graphs, trees.',
   options: null,
-  requires: ['xcolor', 'graphicx'],
+  requires: ['xcolor', 'graphicx', 'pgfkeys'],
   commands: pictureCommands,
   environments: pictureEnvironments,
 };

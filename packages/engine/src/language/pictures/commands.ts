@@ -8,6 +8,7 @@ import { drawOnPaper } from '../machine/paper';
 import { overlaySpec, showsOn } from '../machine/overlays';
 import { tokensOf, type CommandEntry, type EnvironmentEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
+import type { LanguageCommand } from '../machine/reading';
 import type { MathReader } from '../machine/mathReader';
 import type { Mode } from '../machine/modes';
 import { cell } from '../../expansion/cells';
@@ -48,6 +49,7 @@ function begin(it: Interpreter, options: readonly Token[]): Frame {
   const hlist = new InlineList(it.read(CELLS.divisions));
   const outer = it.pushMode({ hlist, restricted: true, inMath: false });
   it.write(PICTURE, newPicture());
+  for (const command of PATHS) it.state.set(it.state.cell(command.name), command);
   it.write(TARGET, null);
   it.write(GRAPHICS, startGraphics(it.em, it.font.color));
   const reading = readingOf(it);
@@ -171,6 +173,7 @@ const path = (
   package: 'tikz',
   description,
   example: `\\begin{tikzpicture}\n${example}\n\\end{tikzpicture}`,
+  yields: true,
   run: (it, _args, command) => {
     const waiting = it.read(DEFERRED);
     if (waiting) return void waiting.push([command, ...upToSemicolon(it)]);
@@ -245,8 +248,8 @@ function set(it: Interpreter, tokens: readonly Token[]): void {
   }
 }
 
-/** Commands of pictures. */
-export const pictureCommands: readonly CommandEntry[] = [
+/** Paths, whose names mean them within pictures alone. */
+const paths: readonly CommandEntry[] = [
   path('draw', { draw: true }, 'Draws a line along a path.', '\\draw[thick,->] (0,0) -- (2,1);'),
   path(
     'path',
@@ -319,6 +322,12 @@ export const pictureCommands: readonly CommandEntry[] = [
     '\\coordinate (A) at (2,0);\\coordinate (B) at (0,0);\\coordinate (C) at (1,1);\\draw (A) -- (B) -- (C);\\pic[draw] {angle=A--B--C};',
     'pic',
   ),
+];
+const PATHS = paths.map((entry): LanguageCommand => ({ kind: 'command', name: entry.name, entry }));
+
+/** Commands of pictures. */
+export const pictureCommands: readonly CommandEntry[] = [
+  ...paths,
   {
     name: 'tikz',
     signature: '',

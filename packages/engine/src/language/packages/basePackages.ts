@@ -1,0 +1,112 @@
+import type { PackageEntry } from '../machine/entries';
+import { describedNames, idleEntry, sourcePackage } from '../machine/macroEntry';
+
+/** alltt: text as it is typed in which commands work; the blanks and lines of the source stand. */
+const alltt = sourcePackage(
+  'alltt',
+  'Text as it is typed, in which commands work.',
+  describedNames(
+    String.raw`{alltt} | Text as it is typed, but for commands and braces. | \begin{alltt}ebb \textbf{flow}\end{alltt}`,
+  ),
+  String.raw`
+\newif\ifalltt@line
+\newenvironment{alltt}{\trivlist\item\relax\if@minipage\else\vskip\parskip\fi
+\leftskip\@totalleftmargin\rightskip\z@\parindent\z@\parfillskip\@flushglue\parskip\z@skip
+\alltt@linefalse\def\par{\ifalltt@line\leavevmode\null\@@par\penalty\interlinepenalty\else\alltt@linetrue\ifhmode\@@par\penalty\interlinepenalty\fi\fi}
+\obeylines\ifdefined\verbatim@font\verbatim@font\else\ttfamily\fi\let\do\@makeother\do\$\do\&\do\#\do\^\do\_\do\%\do\~\frenchspacing\@vobeyspaces}{\endtrivlist}
+`,
+);
+
+/** trig: sines and cosines of degrees, worked out. */
+const trig = sourcePackage(
+  'trig',
+  'Sines and cosines of degrees.',
+  describedNames(String.raw`
+    CalculateSin m | Works out a sine, for \\UseSin. | \CalculateSin{30}\UseSin{30}
+    UseSin m | A sine that was worked out. | \CalculateSin{30}\UseSin{30}
+    UseCos m | A cosine that was worked out. | \CalculateCos{60}\UseCos{60}
+    UseTan m | A tangent that was worked out. | \CalculateTan{45}\UseTan{45}`),
+  String.raw`\def\CalculateSin#1{}\def\CalculateCos#1{}\def\CalculateTan#1{}\def\UseSin#1{\fpeval{round(sind(#1),5)}}\def\UseCos#1{\fpeval{round(cosd(#1),5)}}\def\UseTan#1{\fpeval{round(tand(#1),5)}}`,
+);
+
+/** footnote: notes from where none come out elsewhere; here they come out anyway. */
+const footnote = (name: string): PackageEntry =>
+  sourcePackage(
+    name,
+    'Notes from tables and boxes, and notes with text as it is typed.',
+    describedNames(String.raw`
+    {savenotes} | Notes within come out behind it. | \begin{savenotes}ebb\footnote{flow}\end{savenotes}
+    makesavenoteenv m | Notes of an environment come out behind it. | \makesavenoteenv{tabular}
+    savenotes | Keeps notes, for \\spewnotes. | \savenotes ebb\spewnotes`),
+    String.raw`\newenvironment{savenotes}{}{}\newcommand\spewnotes{}\newcommand\makesavenoteenv[2][]{}`,
+  );
+
+const another = (
+  name: string,
+  requires: readonly string[],
+  description: string,
+  source = '',
+): PackageEntry => ({
+  name,
+  description,
+  options: null,
+  requires,
+  source,
+});
+
+/** xr: labels of other documents, which are not at hand. */
+const elsewhere = (name: string): PackageEntry => ({
+  name,
+  description: 'Labels of other documents; they are not at hand here.',
+  options: null,
+  commands: [idleEntry('externaldocument', 'oom', 'Takes in the labels of another document.')],
+});
+
+/** The packages of the base and its tools that few sheets load, and their kin. */
+export const basePackages: readonly PackageEntry[] = [
+  alltt,
+  trig,
+  footnote('footnote'),
+  footnote('footnotehyper'),
+  elsewhere('xr'),
+  elsewhere('xr-hyper'),
+  another('newlfont', ['amssymb'], 'Fonts as of old.'),
+  another('upref', ['amsmath'], 'Numbers of references stand upright.'),
+  another(
+    'eufrak',
+    ['amsfonts'],
+    'Fraktur letters.',
+    String.raw`\newcommand\EuFrak[1]{\mathfrak{#1}}`,
+  ),
+  another('euscript', ['eucal'], 'Euler’s script letters.'),
+  another('chngpage', ['changepage'], 'Margins of passages.'),
+  another('caption2', ['caption'], 'The looks of captions.'),
+  another('isorot', ['rotating'], 'Text and floats on their side.'),
+  another('fvextra', ['fancyvrb'], 'Text as it is typed, whose lines break.'),
+  another('glossaries-extra', ['glossaries'], 'Terms and their list.'),
+  another('soulutf8', ['soul'], 'Spaced, underlined and struck text.'),
+  another('shortvrb-doc', [], 'Text between two characters.'),
+  another('listingsutf8', ['listings'], 'Programs whose text has accents.'),
+  another('slashbox', ['diagbox'], 'Cells cut by a slanted line.'),
+  another('wrapfig2', ['wrapfig'], 'Figures that text runs round.'),
+  another('eepic', ['epic'], 'Lines in pictures.'),
+  another(
+    'index',
+    ['makeidx'],
+    'Entries of an index.',
+    String.raw`\providecommand\newindex[4]{}\providecommand\shortindexingon{}\providecommand\shortindexingoff{}\providecommand\proofmodetrue{}`,
+  ),
+  another('dvipscol', [], 'Colours in old files.'),
+  another(
+    'autonum',
+    ['mathtools', 'cleveref'],
+    'Displays that nothing refers to bear no number.',
+    String.raw`\mathtoolsset{showonlyrefs}`,
+  ),
+  another(
+    'graphbox',
+    [],
+    'Pictures set higher or lower.',
+    String.raw`\RequirePackage[export]{adjustbox}`,
+  ),
+];
