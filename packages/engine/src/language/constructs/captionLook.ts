@@ -90,6 +90,10 @@ function labelTokens(it: Interpreter, { name, number }: CaptionLabel, options: C
 
 function separator(it: Interpreter, options: CaptionOptions): readonly Token[] {
   const name = options.labelsep ?? 'colon';
+  // A language may have its own where no package sees to captions (babel-french).
+  const own = it.p.command('CaptionSeparator');
+  const isOwn = own.cell !== null && it.state.get(own.cell) !== undefined;
+  if (isOwn && options.labelsep === undefined && !it.hasPackage('caption')) return [own];
   return it.read(captionForm(`labelsep:${name}`)) ?? it.source(SEPARATORS[name] ?? ': ');
 }
 

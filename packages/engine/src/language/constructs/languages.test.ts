@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { findingsIn, linesOf, typeset } from '../../testing/document';
+import { findingsIn, inArticle, linesOf, typeset } from '../../testing/document';
+import { laidBody } from '../../testing/layout';
 import { LANGUAGES } from '../symbols/languages';
 
 const inLanguage = (options: string, body: string, more = ''): string =>
@@ -148,5 +149,47 @@ describe('a language that is not known', () => {
     expect(findingsIn(inLanguage('klingon', 'x')).map(({ kind }) => kind)).toEqual([
       'language-unknown',
     ]);
+  });
+});
+
+/** What the files of languages for babel bring besides words (their manuals). */
+describe('customs of languages', () => {
+  const french = '\\usepackage[french]{babel}';
+  const at = (text: string, word: string, preamble = french): number =>
+    laidBody(`\\noindent ${text}`, preamble).word(word).x;
+  it.each([
+    ['x ;q', 'x;q'],
+    ['x !q', 'x!q'],
+    ['x :q', 'x:q'],
+  ])('French: %s and %s are set alike', (spaced, tight) =>
+    expect(at(spaced, 'q')).toBeCloseTo(at(tight, 'q'), 2),
+  );
+  it('the space before a colon is a blank, before the others half of one', () => {
+    const plain = '\\usepackage[english]{babel}';
+    const wider = (text: string): number => at(text, 'q') - at(text, 'q', plain);
+    expect(wider('x:q')).toBeCloseTo(3.333, 1);
+    expect(wider('x;q')).toBeCloseTo(1.667, 1);
+    expect(wider('\\texttt{x;}q')).toBeCloseTo(0, 1);
+    expect(wider('{\\selectlanguage{english}x;}q')).toBeCloseTo(0, 1);
+  });
+  it.each([
+    [french, '1\\ier{} 2\\ieme{} \\no 3, \\bsc{Quai} 20\\degres', '1er 2e no3, Quai 20°'],
+    [french, '\\og oui\\fg{} non', '«oui» non'],
+    [french, '\\begin{figure}[h]\\caption{Ebbe}\\end{figure}', 'Figure 1 – Ebbe'],
+    [french, '\\begin{itemize}\\item un\\end{itemize}', '— un'],
+    [french, 'mot\\footnote{note}', 'mot1 1.note'],
+    ['\\usepackage[spanish]{babel}', '$\\sen x$ $\\tg x$', 'sen x tg x'],
+    [
+      '\\usepackage[spanish]{babel}',
+      '\\begin{enumerate}\\item a\\begin{enumerate}\\item b\\end{enumerate}\\end{enumerate}',
+      '1. a a) b',
+    ],
+    ['\\usepackage[ngerman]{babel}', 'x""y "~z', 'xy -z'],
+  ])('%s: %s', (preamble, body, printed) => {
+    const plain = (text: string): string => text.normalize('NFKC').replace(/[\s|]+/g, '');
+    expect(plain(laidBody(body, preamble).text)).toBe(`${plain(printed)}1`);
+    expect(findingsIn(inArticle(body, preamble)).filter(({ kind }) => !/quote/.test(kind))).toEqual(
+      [],
+    );
   });
 });

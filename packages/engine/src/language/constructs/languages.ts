@@ -2,11 +2,13 @@ import { nearestName } from '../../base/nearest';
 import { cell } from '../../expansion/cells';
 import { setCount } from '../../expansion/registers';
 import { textOf } from '../../expansion/tokenText';
+import { Cat } from '../../tokens/categories';
 import { activeName } from '../../tokens/reader';
 import { CELLS } from '../machine/cells';
 import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { renameFix } from '../machine/unknown';
+import { LANGUAGE_CUSTOMS } from '../symbols/languageCustoms';
 import { type Language, LANGUAGE_NAMES, languageNamed } from '../symbols/languages';
 
 /** The language in force, by the name it was asked for; null when none was. */
@@ -27,8 +29,11 @@ export function declareLanguage(it: Interpreter, name: string): void {
   const words = Object.entries(language.words).map(([macro, text]) => `\\def\\${macro}{${text}}`);
   it.define(`captions${name}`, words.join(''));
   it.define(`date${name}`, `\\def\\today{${ownToday(language)}}`);
-  it.define(`extras${name}`, `\\catcode\`\\"=${language.shorthands ? '13' : '12'} `);
-  it.define(`noextras${name}`, '');
+  const customs = LANGUAGE_CUSTOMS[language.patterns];
+  const quote = `\\catcode\`\\"=${language.shorthands ? '13' : '12'} `;
+  it.define(`extras${name}`, quote + (customs?.extras ?? ''));
+  it.define(`noextras${name}`, customs?.noextras ?? '');
+  if (customs) it.execute(it.source(customs.commands));
 }
 
 /** Puts a language in force: how words are divided, and with `whole` what classes print. */
@@ -36,6 +41,9 @@ function selectLanguage(it: Interpreter, name: string, whole: boolean): void {
   const language = languageNamed(name);
   it.define('languagename', name);
   if (!language) return;
+  const before = it.read(LANGUAGE);
+  if (before !== null && before !== name)
+    it.execute(it.source(`\\csname noextras${before}\\endcsname`));
   it.write(LANGUAGE, name);
   setPatterns(it, language);
   // Words for references are those of the whole document's language.
@@ -67,8 +75,10 @@ function languageOf(it: Interpreter, args: Args, i: number): string | null {
 }
 
 /** The language at the beginning of the document; the last one asked for holds. */
-export const selectAtBegin = (it: Interpreter, name: string): void =>
-  it.execute(it.source(`\\AtBeginDocument{\\selectlanguage{${name}}}`));
+export function selectAtBegin(it: Interpreter, name: string): void {
+  const main = LANGUAGE_CUSTOMS[languageNamed(name)?.patterns ?? '']?.main ?? '';
+  it.execute(it.source(`\\AtBeginDocument{\\selectlanguage{${name}}${main}}`));
+}
 
 const SHORT: Readonly<Record<string, string>> = {
   a: 'ä',
@@ -108,7 +118,7 @@ const quoteMark: CommandEntry = {
   example: '\\selectlanguage{ngerman} "`Ebbe"\' und S"alze',
   run: (it) => {
     const next = it.p.next();
-    const char = next?.cell ? '' : (next?.text ?? '');
+    const char = next && (!next.cell || next.cat === Cat.Active) ? next.text : '';
     const short = SHORT[char];
     const parting = PARTING[char];
     if (short !== undefined) it.execute(it.p.chars(short));
@@ -147,6 +157,20 @@ export const languageCommands: readonly CommandEntry[] = [
       it.execute(tokensOf(args, 2));
       it.closeGroup();
     },
+  },
+  {
+    name: '@spacedpunctuation',
+    signature: 'm',
+    description: 'Whether some signs stand apart from the word before them.',
+    example: '',
+    run: (it, args) => it.write(CELLS.spacedPunctuation, textOf(it.p, tokensOf(args, 0)) === '1'),
+  },
+  {
+    name: '@indentfirst',
+    signature: '',
+    description: 'The first paragraph behind a heading is indented too.',
+    example: '',
+    run: (it) => it.write(CELLS.indentFirst, true, true),
   },
   {
     name: 'iflanguage',

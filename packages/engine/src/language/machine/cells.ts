@@ -67,6 +67,8 @@ export const CELLS = {
   enumerateDepth: cell('enumeratedepth', 0),
   french: flag('frenchspacing'),
   fleqn: flag('fleqn'),
+  /** Some signs of punctuation stand apart from the word before them, as in French. */
+  spacedPunctuation: flag('spacedpunctuation'),
   leqno: flag('leqno'),
   lineSpread: cell('linespread', 1),
   flushBottom: flag('flushbottom'),

@@ -16,6 +16,7 @@ import { closeOpenGroups, type OpenEnvironment } from './environments';
 import { InlineList } from './inlineList';
 import { carryOut } from './dispatch';
 import { freshMode, type Mode, modeName } from './modes';
+import { plainRun } from './encoding';
 import { changedFont } from './sizes';
 import { CELLS, environmentCell } from './cells';
 import { EnvironmentData } from './environmentData';
@@ -205,7 +206,7 @@ export class Interpreter {
   private plainWord(): boolean {
     const { reader } = this.p;
     const from = reader.pos - reader.base;
-    const text = reader.plainRun(this.p.categories);
+    const text = plainRun(this);
     if (text === '') return false;
     this.mode.hlist?.text(text, this.font, from, from + text.length);
     return true;

@@ -62,8 +62,8 @@ export const babel: PackageEntry = {
     quietEntry('shorthandoff', 'm', 'Signs that stand for themselves.'),
     quietEntry('shorthandon', 'm', 'Signs that stand for others.'),
     idleEntry('useshorthands', 'm', 'A sign that stands for others.'),
-    idleEntry('frenchsetup', 'm', 'Options for French.'),
-    idleEntry('frenchbsetup', 'm', 'Options for French.'),
+    quietEntry('frenchsetup', 'm', 'Options for French; the usual ones hold.'),
+    quietEntry('frenchbsetup', 'm', 'Options for French; the usual ones hold.'),
   ],
   environments: languageEnvironments,
   setup: (it, options) => {
