@@ -279,8 +279,7 @@ function latexDefinition(kind: 'new' | 'renew' | 'provide' | 'declare') {
     }
     const before =
       p.state.meaning(target.cell) ?? (kind === 'renew' ? p.impliedBy(target.text) : undefined);
-    const existing =
-      isTaken(before) && !(before?.kind === 'primitive' && before.name === 'relax');
+    const existing = isTaken(before) && !(before?.kind === 'primitive' && before.name === 'relax');
     if (kind === 'provide' && existing) return;
     if (kind === 'new' && existing) {
       p.report('command-redefined', p.spanOf(target), { name: target.text });

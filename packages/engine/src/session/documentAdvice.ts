@@ -1,5 +1,7 @@
 import { nearestName } from '../base/nearest';
 import type { Fix, RawFinding } from '../findings/finding';
+import { CATEGORIES } from '../expansion/processor';
+import { Cat, categoryOf } from '../tokens/categories';
 import { CELLS } from '../language/machine/cells';
 import type { SessionBlock } from './block';
 import { labelsOfKey } from './facts';
@@ -21,6 +23,8 @@ export function documentAdvice(
   const slashes = backslashes(blocks);
   const first = blocks.findIndex((block) => notesOf(block).beginsDocument);
   if (first < 0) return slashes;
+  // Where the sign is a command (in German, by csquotes) it is what it should be.
+  const ownQuotes = categoryOf(reading.finalValue(CATEGORIES), 34) === Cat.Active;
   const own = new Set(blocks.flatMap((block) => notesOf(block).ownWords));
   const body = blocks.slice(first);
   const out: BlockFinding[] = [...wholeAdvice(reading, body)];
@@ -34,7 +38,7 @@ export function documentAdvice(
   for (const block of body) {
     const add = (raw: RawFinding): void => void out.push({ start: block.start, raw });
     const { findings, swallowed } = notesOf(block);
-    findings.forEach(add);
+    for (const raw of findings) if (raw.code !== 'quotes-straight' || !ownQuotes) add(raw);
     for (const { name, from, to } of swallowed)
       if (PRINTED.has(name) || own.has(name)) add(swallowedBlank(name, from, to));
   }

@@ -36,10 +36,7 @@ export function gatherFindings(reading: SourceReading, given: FindingSurrounding
   const add = (start: number, raw: RawFinding): void => void out.push({ start, raw });
   for (const block of reading.blocks) {
     for (const finding of block.reading.findings)
-      add(
-        block.start,
-        isForeign(finding) ? withUses(finding, uses, unknown) : finding,
-      );
+      add(block.start, isForeign(finding) ? withUses(finding, uses, unknown) : finding);
     for (const finding of layoutFindings(block)) add(block.start, finding);
   }
   for (const { block, finding } of given.repeated.slice(0, MOST_FINDINGS))

@@ -58,8 +58,7 @@ export const preamble = {
     severity: 'off',
     args: ['name', 'uses'],
     message: 'The package <name> is not known here<uses>.',
-    cause:
-      'Its name is misspelt, or its file did not come with the assignment.',
+    cause: 'Its name is misspelt, or its file did not come with the assignment.',
   }),
   'package-not-here': finding({
     severity: 'off',

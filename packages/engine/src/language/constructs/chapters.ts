@@ -51,10 +51,12 @@ function bigLine(
   style?: readonly Token[],
 ): void {
   it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.changeFont({ family: it.textFamily, shape: 'upright', series: 'bold' });
+  // A style of the document's own starts from the type of the text (titlesec).
+  const series = style ? 'medium' : 'bold';
+  it.changeFont({ family: it.textFamily, shape: 'upright', series });
   setSize(it, size);
-  if (style) it.execute(style);
   it.write(CELLS.alignment, centred ? 'center' : 'left');
+  if (style) it.execute(style);
   setDimen(it.state, 'parindent', 0);
   it.startParagraph(false);
   it.execute(tokens);
@@ -107,7 +109,7 @@ function formattedHead(
   const between = dimenOf(it, format.gap);
   const kern = it.source(`\\kern ${between / PT}pt `);
   const whole = [...wrapTitle(it, format, title), ...format.after];
-  if (numbered && format.shape === 'display') {
+  if (numbered && (format.shape === 'display' || format.shape === 'frame')) {
     bigLine(it, 'normalsize', format.label, false, format.format);
     gap(it, between / PT);
     bigLine(it, 'normalsize', whole, false, format.format);

@@ -184,7 +184,7 @@ describe('customs of languages', () => {
       '\\begin{enumerate}\\item a\\begin{enumerate}\\item b\\end{enumerate}\\end{enumerate}',
       '1. a a) b',
     ],
-    ['\\usepackage[ngerman]{babel}', 'x""y "~z', 'xy -z'],
+    ['\\usepackage[ngerman]{babel}', 'x""y "~z "`Ebbe"\' "a"u', 'xy -z „Ebbe“ äü'],
   ])('%s: %s', (preamble, body, printed) => {
     const plain = (text: string): string => text.normalize('NFKC').replace(/[\s|]+/g, '');
     expect(plain(laidBody(body, preamble).text)).toBe(`${plain(printed)}1`);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { findingsIn, inArticle } from '../../testing/document';
-import { laidBody } from '../../testing/layout';
+import { laid, laidBody } from '../../testing/layout';
 
 const load = (packages: string): string =>
   `\\usepackage${packages.startsWith('[') ? packages : `{${packages}}`}`;
@@ -78,6 +78,8 @@ const PRINTED: readonly (readonly [string, string, string])[] = [
   ['moreverb', '\\begin{listing}[1]{7}\na_b\n\\end{listing}', '7 a_b'],
   ['boxedminipage', '\\begin{boxedminipage}{4cm}a b\\end{boxedminipage}', 'a b'],
   ['semantic', '$\\inference[R]{a & b}{c}$', '(R) a b | c'],
+  ['csquotes', '\\MakeOuterQuote{"}"a" "b"', '“a” “b”'],
+  ['csquotes', '\\MakeAutoQuote{»}{«}»a«', '“a”'],
   ['nccmath', '$\\mfrac{a}{b}$', 'a | b'],
 ];
 
@@ -121,6 +123,46 @@ describe('packages that stand together', () => {
       );
       expect(word('Ebb').x).toBeCloseTo(30 * (72.27 / 25.4), 1);
     }
+  });
+});
+
+/** Pseudocode in the manner of clrscode3e: where a line stands says what it is within. */
+it('lines of a procedure are set in by what is open (clrscode3e)', () => {
+  const body =
+    '\\begin{codebox}\\Procname{$\\proc{Tide}(A)$}\\li \\For $j \\gets 1$ \\To $n$\n\\li \\Do ebb\n\\li flow \\End\n\\li quay\\end{codebox}';
+  const { word } = laidBody(body, load('clrscode3e'));
+  expect(word('flow').x).toBeCloseTo(word('ebb').x, 1);
+  expect(word('ebb').x - word('quay').x).toBeCloseTo(15, 0);
+  expect(findingsIn(inArticle(body, load('clrscode3e')))).toEqual([]);
+});
+
+/** `\titleformat` for chapters: the form of the document's own holds for word, number and title (titlesec, 3.1). */
+describe('heads of chapters', () => {
+  const head = (preamble: string) =>
+    laid(
+      `\\documentclass{book}${preamble}\\begin{document}\\chapter{Tides}\\noindent Ebb\\hfill flow\\end{document}`,
+    ).word;
+  it('stand where their form says, in the type it says', () => {
+    const word = head(
+      '\\usepackage{titlesec}\\titleformat{\\chapter}[display]{\\raggedleft}{Part}{6pt}{\\Huge}',
+    );
+    expect(word('Tides').right).toBeCloseTo(word('flow').right, 1);
+    expect(word('Part').right).toBeCloseTo(word('flow').right, 1);
+    expect(word('Tides').font).not.toContain('bold');
+  });
+  it.each(['Sonny', 'Lenny', 'Glenn', 'Conny', 'Rejne', 'Bjarne', 'Bjornstrup'])(
+    'of fncychap, %s: the number above the title',
+    (look) => {
+      const word = head(`\\usepackage[${look}]{fncychap}`);
+      expect(word('1').y).toBeLessThan(word('Tides').y);
+    },
+  );
+  it('bear the words of others once (quotchap)', () => {
+    const text = laid(
+      '\\documentclass{book}\\usepackage{quotchap}\\begin{document}\\begin{savequote}Ebb\\qauthor{Quay}\\end{savequote}\\chapter{Tides}\\chapter{Lamps}\\end{document}',
+    ).text;
+    expect(text.match(/Ebb/g)).toHaveLength(1);
+    expect(text.indexOf('Quay')).toBeLessThan(text.indexOf('Tides'));
   });
 });
 

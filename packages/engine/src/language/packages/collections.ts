@@ -1,12 +1,14 @@
 import type { PackageEntry } from '../machine/entries';
 import { answers } from './answers';
 import { basePackages } from './basePackages';
+import { chapterLooks } from './chapterLooks';
 import { fontPackages } from './fontPackages';
 import { formulaPackages } from './formulaPackages';
 import { noteSeries } from './noteSeries';
 import { pagePackages } from './pagePackages';
 import { pgf, pgfkeys, pgfopts } from './pgfkeys';
 import { placedPackages } from './placedPackages';
+import { pseudocode } from './pseudocode';
 import { tabu } from './tabu';
 import { textPackages } from './textPackages';
 
@@ -14,11 +16,13 @@ import { textPackages } from './textPackages';
 export const collections: readonly PackageEntry[] = [
   answers,
   ...basePackages,
+  ...chapterLooks,
   ...fontPackages,
   ...formulaPackages,
   ...noteSeries,
   ...pagePackages,
   ...placedPackages,
+  ...pseudocode,
   pgf,
   pgfkeys,
   pgfopts,

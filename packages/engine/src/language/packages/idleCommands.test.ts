@@ -15,7 +15,6 @@ describe('Commands that change nothing yet', () => {
     ['systeme', '\\sysalign{l}x', 'sysalign'],
     ['mathtools', '\\renewgathered{a}{}{}{}x', 'renewgathered'],
     ['psfrag', '\\psfrag{a}[t][t]{$x$}x', 'psfrag'],
-    ['csquotes', '\\MakeOuterQuote{"}x', 'MakeOuterQuote'],
     ['fontspec', '\\newfontfamily\\quay{Quay Sans}[Scale=2] {\\quay x}', 'newfontfamily'],
     ['fontspec', '\\newfontfamily\\quay{Quay Sans}', 'newfontfamily'],
     ['titlesec', '\\assignpagestyle{\\part}{empty}x', 'assignpagestyle'],

@@ -48,6 +48,18 @@ export interface NodeLook {
   readonly labelDistance: Sp;
   readonly pinDistance: Sp;
   readonly startAngle: number;
+  readonly starts: StateArrow;
+  readonly ends: StateArrow;
+}
+
+/** The arrow into the state where an automaton starts, or out of one where it may end. */
+export interface StateArrow {
+  readonly drawn: boolean;
+  readonly words: readonly Token[] | null;
+  /** The side of the state, in degrees. */
+  readonly angle: number;
+  /** Null: three ex. */
+  readonly distance: Sp | null;
 }
 
 /** How curves of `to` bend. */
@@ -304,6 +316,8 @@ export function startGraphics(em: Sp, colour: Paint): Graphics {
       labelDistance: 0,
       pinDistance: 3 * 2.845 * PT,
       startAngle: 90,
+      starts: { drawn: false, words: null, angle: 180, distance: null },
+      ends: { drawn: false, words: [], angle: 0, distance: null },
     },
     element: null,
     americanSigns: false,

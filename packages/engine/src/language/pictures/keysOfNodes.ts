@@ -15,6 +15,7 @@ import {
   type KeyCall,
   define,
 } from './keys';
+import { STATE_KEYS } from './automata';
 import { bare, partsOf } from './words';
 
 const look =
@@ -211,11 +212,7 @@ export const NODE_KEYS: Readonly<Record<string, Key>> = {
   'execute at end node': () => undefined,
   'every node': () => undefined,
   automaton: () => undefined,
-  initial: (call) => mark(call, 'initial'),
-  accepting: ({ g }) => {
-    g.double = 0.6 * PT;
-    g.mode = { ...g.mode, draw: true };
-  },
+  ...STATE_KEYS,
   state: (call) => {
     const { g } = call;
     const least = 2.5 * call.reading.it.em;
@@ -230,10 +227,6 @@ export const NODE_KEYS: Readonly<Record<string, Key>> = {
     Object.assign(g, withStyle(call.reading, g, 'every state', call.node));
   },
 };
-
-function mark(call: KeyCall, what: 'initial'): void {
-  call.node?.labels.push({ pin: true, tokens: call.reading.it.source(`[${what}]left:{}`) });
-}
 
 const separation = (call: KeyCall): number => {
   const [first = '0pt'] = partsOf(words(call), ',');

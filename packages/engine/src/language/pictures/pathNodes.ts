@@ -6,6 +6,7 @@ import { Cat } from '../../tokens/categories';
 import { placeOf, type Reading } from './coordinates';
 import type { Graphics } from './graphics';
 import { withKeys, withStyle, type NodeSaying } from './keys';
+import { drawStateArrows } from './automata';
 import { drawCircuitEnd } from './circuits';
 import { addHandle } from './handles';
 import { freshNode, newSaying, setNode, setText, type NodeText } from './nodes';
@@ -97,6 +98,7 @@ export function placeNode(
   const node = setNode(reading, g, saying, text, place, direction, span);
   if (saying.symbol) drawCircuitEnd(reading, g, saying.symbol, place, span);
   for (const label of saying.labels) placeLabel(reading, read, node, label, span);
+  drawStateArrows(reading, { g, outer: read.outer }, node, span);
   return node;
 }
 
@@ -148,7 +150,6 @@ function placeLabel(
 ): void {
   const { it } = reading;
   const { options, rest } = optionsBefore(label.tokens);
-  const initial = options.some((t) => t.text === 'i') && /^initial\b/.test(wordsOf(it, options));
   const colon = rest.findIndex(
     (t, i) => t.text === ':' && t.cell === null && depthBefore(rest, i) === 0,
   );
@@ -160,7 +161,7 @@ function placeLabel(
   const distance = label.pin ? g.node.pinDistance : g.node.labelDistance;
   g = withStyle(reading, g, label.pin ? 'every pin' : 'every label', own);
   const before = g.node;
-  if (!initial) g = withKeys(reading, g, options, own);
+  g = withKeys(reading, g, options, own);
   const away =
     g.node.shift.x !== before.shift.x || g.node.shift.y !== before.shift.y ? 0 : distance;
   const inside = where === 'center' || !Number.isFinite(angle);
@@ -168,7 +169,6 @@ function placeLabel(
   const direction = inside ? { x: 0, y: 0 } : polar(angle, 1);
   const border = inside ? centre : borderTowards(node, plus(centre, times(direction, 65536 * 100)));
   const at = plus(border, times(direction, away));
-  if (initial) return startArrow(reading, read, node, span);
   const look = {
     ...g,
     node: { ...g.node, anchor: g.node.anchor ?? (inside ? 'center' : facing(angle)) },
@@ -193,38 +193,6 @@ function placeLabel(
   walk.place = { at: border, node: null };
   lineTo(walk, { at: borderTowards(placed, border), node: null });
   paintPath(reading, { ...pen, startTips: [], endTips: [] }, pathOfWalk(walk), span);
-}
-
-/** The arrow into the state at which an automaton starts. */
-function startArrow(
-  reading: Reading,
-  { outer }: ReadNode,
-  node: PlacedNode,
-  span: { from: number; to: number },
-): void {
-  const end = borderTowards(node, plus(centreOf(node), { x: -65536 * 100, y: 0 }));
-  const start = { x: end.x - 1.5 * reading.it.em, y: end.y };
-  const g = {
-    ...outer,
-    endTips: [outer.tip],
-    startTips: [],
-    mode: { ...outer.mode, draw: true, fill: false },
-  };
-  const walk = newWalk(reading, g, span);
-  walk.place = { at: start, node: null };
-  lineTo(walk, { at: end, node: null });
-  paintPath(reading, g, pathOfWalk(walk), span);
-  const label = newSaying();
-  const look = freshNode({ ...outer });
-  setNode(
-    reading,
-    { ...look, node: { ...look.node, anchor: 'east' } },
-    label,
-    setText(reading, look, reading.it.p.chars('start')),
-    start,
-    null,
-    span,
-  );
 }
 
 const innerText = (tokens: readonly Token[]): readonly Token[] => {
