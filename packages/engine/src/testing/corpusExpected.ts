@@ -537,4 +537,43 @@ export const EXPECTED: Readonly<Record<string, Expected>> = {
     pages: 1,
     text: ['Shapes', '10', 'NP', 'turns', 'Ebb', 'Flood'],
   },
+  '47-notebook': {
+    pages: 1,
+    text: [
+      'Tide notebook',
+      '1. Read the table.',
+      '[1]:',
+      'heights = tides.read(3) # metres',
+      'North quay',
+      'See 1.',
+    ],
+  },
+  '48-uebungsblatt': {
+    pages: 1,
+    text: [
+      'Blatt 5',
+      'Aufgabe 1',
+      '„steigt“',
+      'b)',
+      'Start',
+      'Flut',
+      'Zustand',
+      'Siehe Aufgabe 1.',
+    ],
+  },
+  '49-travaux-diriges': {
+    pages: 1,
+    text: [
+      'Exercice 1 La marée (3 points)',
+      'Pell',
+      '— Calculer',
+      'Voici la réponse.',
+      'Exercice 2',
+      '(1 points)',
+      'attendre # deux heures',
+      'Table 1 – Hauteurs',
+      '1. un tiers',
+      '2. clair',
+    ],
+  },
 };

@@ -73,6 +73,15 @@ export const describedNames = (lines: string): SourceName[] =>
       return make(name.replace(/[{}]/g, ''), signature, description, sample);
     });
 
+/** A package that is written in the language itself, its names described line by line (`describedNames`). */
+export const describedPackage = (
+  name: string,
+  description: string,
+  names: string,
+  source: string,
+  requires: readonly string[] = [],
+): PackageEntry => sourcePackage(name, description, describedNames(names), source, requires);
+
 /** A package that is written in the language itself. */
 export const sourcePackage = (
   name: string,

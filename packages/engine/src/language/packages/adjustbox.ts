@@ -268,7 +268,7 @@ export const adjustbox: PackageEntry = {
   ],
   source: String.raw`
 \newsavebox\adj@box\def\adj@place{}\def\adj@all{}\def\adj@total{\dimexpr\ht\adj@box+\dp\adj@box\relax}
-\def\adj@flat{\hbox to\wd\adj@box{\usebox\adj@box}}
+\def\adj@flat{\smash{\hbox to\wd\adj@box{\usebox\adj@box}}}
 \def\adj@set{\def\adj@is{center}\ifx\adj@place\adj@is\par{\centering\usebox\adj@box\par}\else\def\adj@is{right}\ifx\adj@place\adj@is\par{\raggedleft\usebox\adj@box\par}\else\leavevmode\usebox\adj@box\fi\fi}
 \def\adj@put{\ifx\adj@float\@empty\adj@set\adj@caption\adj@label\else\expandafter\adj@floated\expandafter{\adj@float}\fi}
 \def\adj@floated#1{\begin{#1}\centering\adj@set\par\adj@caption\adj@label\end{#1}}

@@ -1,13 +1,11 @@
 import type { PackageEntry } from '../machine/entries';
-import { describedNames, idleEntry, sourcePackage } from '../machine/macroEntry';
+import { describedPackage, idleEntry } from '../machine/macroEntry';
 
 /** alltt: text as it is typed in which commands work; the blanks and lines of the source stand. */
-const alltt = sourcePackage(
+const alltt = describedPackage(
   'alltt',
   'Text as it is typed, in which commands work.',
-  describedNames(
-    String.raw`{alltt} | Text as it is typed, but for commands and braces. | \begin{alltt}ebb \textbf{flow}\end{alltt}`,
-  ),
+  String.raw`{alltt} | Text as it is typed, but for commands and braces. | \begin{alltt}ebb \textbf{flow}\end{alltt}`,
   String.raw`
 \newif\ifalltt@line
 \newenvironment{alltt}{\trivlist\item\relax\if@minipage\else\vskip\parskip\fi
@@ -18,26 +16,26 @@ const alltt = sourcePackage(
 );
 
 /** trig: sines and cosines of degrees, worked out. */
-const trig = sourcePackage(
+const trig = describedPackage(
   'trig',
   'Sines and cosines of degrees.',
-  describedNames(String.raw`
+  String.raw`
     CalculateSin m | Works out a sine, for \\UseSin. | \CalculateSin{30}\UseSin{30}
     UseSin m | A sine that was worked out. | \CalculateSin{30}\UseSin{30}
     UseCos m | A cosine that was worked out. | \CalculateCos{60}\UseCos{60}
-    UseTan m | A tangent that was worked out. | \CalculateTan{45}\UseTan{45}`),
+    UseTan m | A tangent that was worked out. | \CalculateTan{45}\UseTan{45}`,
   String.raw`\def\CalculateSin#1{}\def\CalculateCos#1{}\def\CalculateTan#1{}\def\UseSin#1{\fpeval{round(sind(#1),5)}}\def\UseCos#1{\fpeval{round(cosd(#1),5)}}\def\UseTan#1{\fpeval{round(tand(#1),5)}}`,
 );
 
 /** footnote: notes from where none come out elsewhere; here they come out anyway. */
 const footnote = (name: string): PackageEntry =>
-  sourcePackage(
+  describedPackage(
     name,
     'Notes from tables and boxes, and notes with text as it is typed.',
-    describedNames(String.raw`
+    String.raw`
     {savenotes} | Notes within come out behind it. | \begin{savenotes}ebb\footnote{flow}\end{savenotes}
     makesavenoteenv m | Notes of an environment come out behind it. | \makesavenoteenv{tabular}
-    savenotes | Keeps notes, for \\spewnotes. | \savenotes ebb\spewnotes`),
+    savenotes | Keeps notes, for \\spewnotes. | \savenotes ebb\spewnotes`,
     String.raw`\newenvironment{savenotes}{}{}\newcommand\spewnotes{}\newcommand\makesavenoteenv[2][]{}`,
   );
 

@@ -1,5 +1,5 @@
 import type { PackageEntry } from '../machine/entries';
-import { describedNames, sourcePackage } from '../machine/macroEntry';
+import { describedPackage } from '../machine/macroEntry';
 
 /** How heads of chapters stand, by the option of fncychap: word and number above, and the title (`\titleformat`). */
 const LOOKS: Readonly<Record<string, string>> = {
@@ -14,13 +14,13 @@ const LOOKS: Readonly<Record<string, string>> = {
 };
 
 const fncychap: PackageEntry = {
-  ...sourcePackage(
+  ...describedPackage(
     'fncychap',
     'Heads of chapters in several looks, by option.',
-    describedNames(String.raw`
+    String.raw`
     ChNameVar m | The type of the word above a chapter. | \ChNameVar{\large}
     ChNumVar m | The type of the number above a chapter. | \ChNumVar{\Huge}
-    ChTitleVar m | The type of the title of a chapter. | \ChTitleVar{\Huge}`),
+    ChTitleVar m | The type of the title of a chapter. | \ChTitleVar{\Huge}`,
     String.raw`\newcommand\ChNameVar[1]{}\newcommand\ChNumVar[1]{}\newcommand\ChTitleVar[1]{}\newcommand\ChRuleWidth[1]{}\newcommand\ChNameUpperCase{}\newcommand\ChNameLowerCase{}\newcommand\ChNameAsIs{}\newcommand\ChTitleUpperCase{}\newcommand\ChTitleAsIs{}\newcommand\ChTitleLowerCase{}`,
     ['titlesec'],
   ),
@@ -32,12 +32,12 @@ const fncychap: PackageEntry = {
   },
 };
 
-const quotchap = sourcePackage(
+const quotchap = describedPackage(
   'quotchap',
   'Words of others above chapters, and large numbers.',
-  describedNames(String.raw`
+  String.raw`
   {savequote} o | Words of others that the next chapter bears. | \begin{savequote}Ebb\end{savequote}
-  qauthor m | Who said them. | \qauthor{Tam Orrell}`),
+  qauthor m | Who said them. | \qauthor{Tam Orrell}`,
   String.raw`
 \newsavebox\qc@box\newif\ifqc@there\newdimen\qc@wide
 \newenvironment{savequote}[1][.5\textwidth]{\global\qc@theretrue\qc@wide#1\relax\begin{lrbox}\qc@box\begin{minipage}[t]{\qc@wide}\raggedleft\sffamily\itshape\small}{\end{minipage}\end{lrbox}\global\setbox\qc@box\box\qc@box}

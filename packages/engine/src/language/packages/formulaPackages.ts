@@ -1,13 +1,5 @@
 import type { PackageEntry } from '../machine/entries';
-import { describedNames, macroEntry, sourcePackage } from '../machine/macroEntry';
-
-const pack = (
-  name: string,
-  description: string,
-  names: string,
-  source: string,
-  requires: readonly string[] = [],
-): PackageEntry => sourcePackage(name, description, describedNames(names), source, requires);
+import { describedPackage, macroEntry } from '../machine/macroEntry';
 
 /** Signs as characters, with their class: name, class and character in turn. */
 const signs = (
@@ -43,7 +35,7 @@ const MNSYMBOL = `medbullet bin • smallcircle bin ∘ medcircle bin ○ filled
 
 /** Packages for formulas that are small enough to stand together. */
 export const formulaPackages: readonly PackageEntry[] = [
-  pack(
+  describedPackage(
     'nccmath',
     'Formulas of a size between display and line, and displays at the left.',
     String.raw`
@@ -58,7 +50,7 @@ export const formulaPackages: readonly PackageEntry[] = [
 \newenvironment{fleqn}[1][0pt]{\nccm@left}{}\newenvironment{ceqn}{\nccm@centre}{}\newcommand\nccm@left{}\newcommand\nccm@centre{}`,
     ['amsmath', 'graphicx'],
   ),
-  pack(
+  describedPackage(
     'bigints',
     'Larger integrals.',
     ['bigint', 'bigints', 'bigintss', 'bigintsss', 'bigintssss', 'bigoint', 'bigoints']
@@ -67,7 +59,7 @@ export const formulaPackages: readonly PackageEntry[] = [
     String.raw`\newcommand\bgi@at[2]{\mathop{\vcenter{\hbox{\scalebox{#1}{$\displaystyle#2$}}}}\nolimits}\newcommand\bigint{\bgi@at{3.4}{\int}}\newcommand\bigints{\bgi@at{2.6}{\int}}\newcommand\bigintss{\bgi@at{2.1}{\int}}\newcommand\bigintsss{\bgi@at{1.7}{\int}}\newcommand\bigintssss{\bgi@at{1.3}{\int}}\newcommand\bigoint{\bgi@at{3.4}{\oint}}\newcommand\bigoints{\bgi@at{2.6}{\oint}}\newcommand\bigointss{\bgi@at{2.1}{\oint}}\newcommand\bigointsss{\bgi@at{1.7}{\oint}}\newcommand\bigointssss{\bgi@at{1.3}{\oint}}`,
     ['amsmath', 'graphicx'],
   ),
-  pack(
+  describedPackage(
     'calrsfs',
     'Round-hand capitals as the calligraphic ones.',
     '',
@@ -75,7 +67,7 @@ export const formulaPackages: readonly PackageEntry[] = [
     ['mathrsfs'],
   ),
   ...['mathalfa', 'mathalpha'].map((name): PackageEntry => ({
-    ...pack(
+    ...describedPackage(
       name,
       'Alphabets of formulas chosen by name.',
       '',
@@ -84,9 +76,9 @@ export const formulaPackages: readonly PackageEntry[] = [
     ),
   })),
   ...['dutchcal', 'urwchancal', 'boondox-cal', 'boondox-calo'].map((name) =>
-    pack(name, 'Calligraphic letters of another hand; those at hand are set.', '', ''),
+    describedPackage(name, 'Calligraphic letters of another hand; those at hand are set.', '', ''),
   ),
-  pack(
+  describedPackage(
     'ushort',
     'Short lines below letters.',
     String.raw`
@@ -94,13 +86,13 @@ export const formulaPackages: readonly PackageEntry[] = [
     ushortw m | A line below letters. | $\ushortw{xy}$`,
     String.raw`\newcommand\ushort[1]{\mkern1mu\underline{\mkern-1mu#1\mkern-1mu}\mkern1mu}\newcommand\ushortw[1]{\underline{#1}}\newcommand\ushortdw[1]{\underline{\underline{#1}}}\newcommand\ushortd[1]{\ushort{\ushort{#1}}}`,
   ),
-  pack(
+  describedPackage(
     'isotope',
     'Isotopes, with their numbers before their sign.',
     String.raw`isotope oom | An isotope: its nucleons, its protons, its sign. | \isotope[14][6]{C}`,
     String.raw`\newcommand\isotopestyle{\mathrm}\newcommand\isotope{\@ifnextchar[{\iso@a}{\iso@a[]}}\def\iso@a[#1]{\@ifnextchar[{\iso@b{#1}}{\iso@b{#1}[]}}\def\iso@b#1[#2]#3{\ensuremath{{}^{#1}_{#2}\isotopestyle{#3}}}`,
   ),
-  pack(
+  describedPackage(
     'semantic',
     'Rules of inference, and reserved words.',
     String.raw`
@@ -113,14 +105,14 @@ export const formulaPackages: readonly PackageEntry[] = [
 \newcommand\reservestyle[2]{\newcommand#1[1]{#2{##1}}}\newcommand\mathlig[2]{}\newcommand\mathlig@off{}\newcommand\mathligson{}\newcommand\mathligsoff{}\newcommand\comp[2]{[\![#1]\!]#2}\newcommand\eval[2]{[\![#1]\!]#2}`,
     ['amsmath'],
   ),
-  pack(
+  describedPackage(
     'syllogism',
     'Conclusions below what they follow from.',
     String.raw`syllog ommm | Two premises and what follows. | \syllog{All ebbs flow}{This is an ebb}{It flows}`,
     String.raw`\newcommand\syllog[4][]{\begin{tabular}{@{}l@{}}#2\\#3\\\hline\ensuremath{\therefore}\ #4\end{tabular}}`,
     ['amssymb'],
   ),
-  pack(
+  describedPackage(
     'subeqnarray',
     'Rows of one equation with letters behind its number.',
     String.raw`{subeqnarray} | Rows with letters behind one number. | \begin{subeqnarray}a&=&b\\c&=&d\end{subeqnarray}`,

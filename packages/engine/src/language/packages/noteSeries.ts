@@ -1,5 +1,5 @@
 import type { PackageEntry } from '../machine/entries';
-import { describedNames, sourcePackage } from '../machine/macroEntry';
+import { describedPackage, sourcePackage } from '../machine/macroEntry';
 
 const SERIES = String.raw`
 \newcommand\DeclareNewFootnote[2][plain]{\@ifnextchar[{\fns@declare{#2}}{\fns@declare{#2}[arabic]}}
@@ -10,12 +10,10 @@ const SERIES = String.raw`
 `;
 
 const series = (name: string): PackageEntry =>
-  sourcePackage(
+  describedPackage(
     name,
     'Further series of notes at the foot of the page.',
-    describedNames(
-      String.raw`DeclareNewFootnote omo | A series of notes: its letter, how it is numbered. | \DeclareNewFootnote{A}[alph]x\footnoteA{ebb}`,
-    ),
+    String.raw`DeclareNewFootnote omo | A series of notes: its letter, how it is numbered. | \DeclareNewFootnote{A}[alph]x\footnoteA{ebb}`,
     SERIES,
   );
 
@@ -23,12 +21,12 @@ const series = (name: string): PackageEntry =>
 export const noteSeries: readonly PackageEntry[] = [
   series('manyfoot'),
   series('bigfoot'),
-  sourcePackage(
+  describedPackage(
     'parnotes',
     'Notes behind the paragraph they belong to.',
-    describedNames(String.raw`
+    String.raw`
     parnote m | A note that is printed behind its paragraph. | Ebb\parnote{flow}\parnotes
-    parnotes | Prints the notes of the paragraph. | Ebb\parnote{flow}\parnotes`),
+    parnotes | Prints the notes of the paragraph. | Ebb\parnote{flow}\parnotes`,
     String.raw`\newcounter{parnotemark}\def\pnt@all{}\newcommand\theparnotemark@{\arabic{parnotemark}}\newcommand\parnote[1]{\stepcounter{parnotemark}\textsuperscript{\arabic{parnotemark}}\expandafter\g@addto@macro\expandafter\pnt@all\expandafter{\expandafter\pnt@one\expandafter{\number\value{parnotemark}}{#1}}}\def\pnt@one#1#2{\textsuperscript{#1}\,#2\quad}\newcommand\parnotes{\par{\footnotesize\noindent\pnt@all\par}\gdef\pnt@all{}}\newcommand\parnotemark[1]{\textsuperscript{#1}}\newcommand\parnotereset{\setcounter{parnotemark}{0}}`,
   ),
   ...['fnpct', 'footnotebackref', 'fnpos', 'fixfoot'].map((name) =>

@@ -1,13 +1,5 @@
 import type { PackageEntry } from '../machine/entries';
-import { describedNames, sourcePackage } from '../machine/macroEntry';
-
-const pack = (
-  name: string,
-  description: string,
-  names: string,
-  source: string,
-  requires: readonly string[] = [],
-): PackageEntry => sourcePackage(name, description, describedNames(names), source, requires);
+import { describedPackage } from '../machine/macroEntry';
 
 /** Measures of the page by margins, as packages before geometry have them. */
 const MARGINS = String.raw`
@@ -28,7 +20,7 @@ const WALLPAPERS = String.raw`
 
 /** Packages that have to do with pages, margins and what stands on every page. */
 export const pagePackages: readonly PackageEntry[] = [
-  pack(
+  describedPackage(
     'vmargin',
     'Margins of the page.',
     String.raw`
@@ -43,7 +35,7 @@ export const pagePackages: readonly PackageEntry[] = [
 \newcommand\setpapersize[2][]{\@ifundefined{vm@#2}{}{\csname vm@#2\endcsname}}\def\vm@size#1#2#3{\expandafter\def\csname vm@#1\endcsname{\paperwidth#2\paperheight#3\relax}}\vm@size{A4}{210mm}{297mm}\vm@size{A5}{148mm}{210mm}\vm@size{A3}{297mm}{420mm}\vm@size{USletter}{8.5in}{11in}\vm@size{USlegal}{8.5in}{14in}\vm@size{B5}{176mm}{250mm}
 \newcommand\shiftmargins{}`,
   ),
-  pack(
+  describedPackage(
     'anysize',
     'Margins of the page.',
     String.raw`
@@ -52,14 +44,14 @@ export const pagePackages: readonly PackageEntry[] = [
     MARGINS +
       String.raw`\newcommand\papersize[2]{\setlength\paperheight{#1}\setlength\paperwidth{#2}}\newcommand\marginsize[4]{\pm@set{#1}{#3}{#2}{#4}}`,
   ),
-  pack(
+  describedPackage(
     'showframe',
     'The frame that the text of a page is set in, drawn.',
     '',
     String.raw`\AddToShipoutPictureBG{\AtTextLowerLeft{\put(0,0){\framebox(\LenToUnit\textwidth,\LenToUnit\textheight){}}}}`,
     ['eso-pic'],
   ),
-  pack(
+  describedPackage(
     'wallpaper',
     'Pictures behind the text of pages.',
     String.raw`
@@ -69,7 +61,7 @@ export const pagePackages: readonly PackageEntry[] = [
     WALLPAPERS,
     ['eso-pic', 'graphicx'],
   ),
-  pack(
+  describedPackage(
     'pagecolor',
     'The colour of pages.',
     String.raw`
@@ -78,25 +70,25 @@ export const pagePackages: readonly PackageEntry[] = [
     String.raw`\newcommand\thepagecolor{white}\let\pgc@set\pagecolor\newcommand\newpagecolor[1]{\pgc@set{#1}}\newcommand\restorepagecolor{\nopagecolor}`,
     ['xcolor'],
   ),
-  pack(
+  describedPackage(
     'titlepic',
     'A picture on the title page.',
     String.raw`titlepic m | What stands below the date in the title. | \titlepic{Tide}`,
     String.raw`\newcommand\titlepic[1]{\AtBeginDocument{\let\tp@date\@date\date{\tp@date\par\vskip1.5em #1}}}`,
   ),
-  pack(
+  describedPackage(
     'shorttoc',
     'A second, shorter list of contents.',
     String.raw`shorttableofcontents mm | A list of contents: its title, and how deep it goes. | \shorttableofcontents{Overview}{1}`,
     String.raw`\newcommand\shorttableofcontents[2]{{\renewcommand\contentsname{#1}\setcounter{tocdepth}{#2}\tableofcontents}}\let\shorttoc\shorttableofcontents`,
   ),
-  pack(
+  describedPackage(
     'nopageno',
     'Pages without numbers.',
     '',
     String.raw`\pagestyle{empty}\AtBeginDocument{\let\ps@plain\ps@empty}`,
   ),
-  pack(
+  describedPackage(
     'tocvsec2',
     'How deep numbers and contents go, by names.',
     String.raw`
@@ -104,7 +96,7 @@ export const pagePackages: readonly PackageEntry[] = [
     settocdepth m | Headings down to this one are in the contents. | \settocdepth{section}`,
     String.raw`\def\tv@level#1{\ifcsname tv@#1\endcsname\csname tv@#1\endcsname\else 6\fi}\def\tv@none{-2}\def\tv@part{-1}\def\tv@chapter{0}\def\tv@section{1}\def\tv@subsection{2}\def\tv@subsubsection{3}\def\tv@paragraph{4}\def\tv@subparagraph{5}\newcommand\setsecnumdepth[1]{\setcounter{secnumdepth}{\tv@level{#1}}}\newcommand\maxsecnumdepth[1]{\setsecnumdepth{#1}}\newcommand\settocdepth[1]{\setcounter{tocdepth}{\tv@level{#1}}}\newcommand\maxtocdepth[1]{\settocdepth{#1}}\newcommand\resettocdepth{}\newcommand\resetsecnumdepth{}`,
   ),
-  pack(
+  describedPackage(
     'titlefoot',
     'Notes without a mark at the foot of the first page.',
     String.raw`
@@ -112,7 +104,7 @@ export const pagePackages: readonly PackageEntry[] = [
     unmarkedfntext m | A note without a mark. | \unmarkedfntext{Ebb}`,
     String.raw`\newcommand\unmarkedfntext[1]{{\renewcommand\thefootnote{}\footnotetext{#1}}}\newcommand\keywords[1]{\unmarkedfntext{\textit{Key words and phrases.} #1}}\newcommand\amssubj[1]{\unmarkedfntext{\textit{Mathematics Subject Classification.} #1}}\newcommand\AMSname{}\newcommand\keywname{}`,
   ),
-  pack(
+  describedPackage(
     'savesym',
     'Names that two packages have, kept apart.',
     String.raw`
@@ -120,37 +112,37 @@ export const pagePackages: readonly PackageEntry[] = [
     restoresymbol mm | Gives a name its old meaning back, and the new one another name. | \savesymbol{quad}\restoresymbol{TT}{quad}`,
     String.raw`\newcommand\savesymbol[1]{\expandafter\let\csname orig#1\expandafter\endcsname\csname#1\endcsname\expandafter\let\csname#1\endcsname\sv@undefined}\newcommand\restoresymbol[2]{\expandafter\let\csname#1#2\expandafter\endcsname\csname#2\endcsname\expandafter\let\csname#2\expandafter\endcsname\csname orig#2\endcsname}`,
   ),
-  pack(
+  describedPackage(
     'ifoddpage',
     'Is the page odd?',
     String.raw`checkoddpage | Finds out whether the page is odd. | \checkoddpage\ifoddpage odd\else even\fi`,
     String.raw`\newif\ifoddpage\newcommand\checkoddpage{\ifodd\value{page}\oddpagetrue\else\oddpagefalse\fi}\newif\ifoddpageoroneside\newcommand\ifstrictoddpage{\ifoddpage}`,
   ),
-  pack(
+  describedPackage(
     'ifdraft',
     'What holds for drafts alone.',
     String.raw`ifdraft MM | One text for drafts, another for the final sheet. | \ifdraft{draft}{final}`,
     String.raw`\newcommand\ifdraft[2]{\@ifclasswith{\ifd@class}{draft}{#1}{#2}}\def\ifd@class{article}\newcommand\ifoptiondraft[2]{\ifdraft{#1}{#2}}\newcommand\ifoptionfinal[2]{#2}`,
   ),
-  pack(
+  describedPackage(
     'ifplatform',
     'Which system is at work.',
     '',
     String.raw`\newif\ifwindows\newif\iflinux\newif\ifmacosx\newif\ifcygwin\newif\ifshellescape\linuxtrue\newcommand\platformname{Linux}`,
   ),
-  pack(
+  describedPackage(
     'iflang',
     'Which language is in force.',
     String.raw`IfLanguageName mMM | One text where that language is in force, another elsewhere. | \IfLanguageName{english}{yes}{no}`,
     String.raw`\providecommand\languagename{english}\newcommand\IfLanguageName[3]{\def\ifl@a{#1}\edef\ifl@b{\languagename}\ifx\ifl@a\ifl@b#2\else#3\fi}`,
   ),
-  pack(
+  describedPackage(
     'scrtime',
     'The time of day.',
     String.raw`thistime | The time of day. | \thistime`,
     String.raw`\newcommand\thistime[1][:]{\two@digits{\numexpr(\time-30)/60\relax}#1\two@digits{\numexpr\time-60*((\time-30)/60)\relax}}\newcommand\settime[1]{\def\thistime{#1}}`,
   ),
-  pack(
+  describedPackage(
     'version',
     'Environments that are shown or left out.',
     String.raw`
@@ -159,7 +151,7 @@ export const pagePackages: readonly PackageEntry[] = [
     String.raw`\newcommand\includeversion[1]{\includecomment{#1}}\newcommand\excludeversion[1]{\excludecomment{#1}}`,
     ['comment'],
   ),
-  pack(
+  describedPackage(
     'versions',
     'Environments that are shown or left out.',
     String.raw`
@@ -169,7 +161,7 @@ export const pagePackages: readonly PackageEntry[] = [
     ['comment'],
   ),
   {
-    ...pack(
+    ...describedPackage(
       'optional',
       'Text for some readers only, by the options of the package.',
       String.raw`

@@ -7,16 +7,8 @@ import { environmentTokens } from '../machine/environmentTokens';
 import { closeNamed } from '../machine/environments';
 import { tokensOf, type PackageEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
-import { describedNames, sourceCommand, sourcePackage } from '../machine/macroEntry';
+import { describedPackage, sourceCommand } from '../machine/macroEntry';
 import { braced } from './colourBoxes';
-
-const pack = (
-  name: string,
-  description: string,
-  names: string,
-  source: string,
-  requires: readonly string[] = [],
-): PackageEntry => sourcePackage(name, description, describedNames(names), source, requires);
 
 /** The lines of a body as they are cut by `\\`; null where it holds more than lines. */
 function linesOf(body: readonly Token[]): Token[][] | null {
@@ -136,20 +128,20 @@ export const placedPackages: readonly PackageEntry[] = [
   varwidth,
   ctable,
   ...['boxedminipage', 'boxedminipage2e'].map((name) =>
-    pack(
+    describedPackage(
       name,
       'A column in a frame.',
       String.raw`{boxedminipage} om | A column in a frame. | \begin{boxedminipage}{4cm}Ebb\end{boxedminipage}`,
       String.raw`\newlength\bmp@w\newsavebox\bmp@b\newenvironment{boxedminipage}[2][c]{\setlength\bmp@w{#2}\addtolength\bmp@w{-2\fboxsep}\addtolength\bmp@w{-2\fboxrule}\begin{lrbox}\bmp@b\begin{minipage}[#1]{\bmp@w}}{\end{minipage}\end{lrbox}\fbox{\usebox\bmp@b}}`,
     ),
   ),
-  pack(
+  describedPackage(
     'pbox',
     'Boxes as wide as their lines, at most so wide.',
     String.raw`pbox omm | A box as wide as its lines, at most so wide. | \pbox{5cm}{ebb\\flow}`,
     String.raw`\newsavebox\pb@x\newcommand\pbox{\@ifnextchar[{\pb@place}{\pb@place[c]}}\def\pb@place[#1]{\@ifnextchar[{\pb@high[#1]}{\pb@set{#1}}}\def\pb@high[#1][#2]{\@ifnextchar[{\pb@inner[#1]}{\pb@set{#1}}}\def\pb@inner[#1][#2]{\pb@set{#1}}\long\def\pb@set#1#2#3{\sbox\pb@x{\begin{tabular}[#1]{@{}l@{}}#3\end{tabular}}\ifdim\wd\pb@x>\dimexpr#2\relax\parbox[#1]{#2}{#3}\else\usebox\pb@x\fi}`,
   ),
-  pack(
+  describedPackage(
     'overpic',
     'Words put on a picture.',
     String.raw`{overpic} om | A picture with words put on it, by hundredths of its width. | \begin{overpic}[width=4cm]{gauge}\put(50,20){Ebb}\end{overpic}`,

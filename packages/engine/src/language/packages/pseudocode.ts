@@ -1,5 +1,5 @@
 import type { PackageEntry } from '../machine/entries';
-import { describedNames, sourcePackage } from '../machine/macroEntry';
+import { describedPackage } from '../machine/macroEntry';
 
 const NAMES = String.raw`
   {codebox} | A procedure, line by line. | \begin{codebox}\Procname{$\proc{Ebb}(A)$}\li $i \gets 1$\End\end{codebox}
@@ -30,13 +30,9 @@ const LINES = String.raw`
 `;
 
 const named = (name: string): PackageEntry =>
-  sourcePackage(
-    name,
-    'Procedures in the manner of a well-known textbook.',
-    describedNames(NAMES),
-    LINES,
-    ['amssymb'],
-  );
+  describedPackage(name, 'Procedures in the manner of a well-known textbook.', NAMES, LINES, [
+    'amssymb',
+  ]);
 
 /** clrscode3e: procedures line by line, set in by what is open. */
 export const pseudocode: readonly PackageEntry[] = [named('clrscode3e'), named('clrscode')];

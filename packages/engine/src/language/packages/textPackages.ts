@@ -3,19 +3,7 @@ import { tokensText } from '../../expansion/tokenText';
 import { environmentTokens } from '../machine/environmentTokens';
 import { closeNamed } from '../machine/environments';
 import { tokensOf, type PackageEntry } from '../machine/entries';
-import { describedNames, sourcePackage } from '../machine/macroEntry';
-import type { SourceName } from '../machine/entries';
-
-const pack = (
-  name: string,
-  description: string,
-  names: string,
-  source: string,
-  requires: readonly string[] = [],
-): PackageEntry => {
-  const described: readonly SourceName[] = describedNames(names);
-  return sourcePackage(name, description, described, source, requires);
-};
+import { describedPackage } from '../machine/macroEntry';
 
 /** newunicodechar: characters typed directly that stand for something else. */
 const newunicodechar: PackageEntry = {
@@ -76,13 +64,13 @@ const etaremune: PackageEntry = {
 const OUTLINE_LEVELS = [1, 2, 3, 4].map((n) => `\\def\\${n}{\\ol@item{${n}}}`).join('');
 
 const WORDS: readonly PackageEntry[] = [
-  pack(
+  describedPackage(
     'dirtytalk',
     'Words in quotation marks, also within others.',
     String.raw`say m | Words in quotation marks. | \say{ebb \say{and} flow}`,
     String.raw`\newcount\dt@deep\newcommand\say[1]{\leavevmode\begingroup\advance\dt@deep1 \ifodd\dt@deep “#1”\else ‘#1’\fi\endgroup}`,
   ),
-  pack(
+  describedPackage(
     'hanging',
     'Paragraphs whose further lines are set in.',
     String.raw`
@@ -90,13 +78,13 @@ const WORDS: readonly PackageEntry[] = [
     {hangparas} mm | Paragraphs whose lines are set in from a line on. | \begin{hangparas}{2em}{1}Ebb and flow\end{hangparas}`,
     String.raw`\newcommand\hangpara[2]{\par\noindent\hangindent#1\relax\hangafter#2\relax}\newenvironment{hangparas}[2]{\par\parindent0pt\everypar{\hangindent#1\relax\hangafter#2\relax}}{\par}\newcommand\hangpunct{}\newcommand\nhpt{.}`,
   ),
-  pack(
+  describedPackage(
     'seqsplit',
     'Long words and numbers that break anywhere.',
     String.raw`seqsplit m | A number or word that breaks anywhere. | \seqsplit{31415926535897932384}`,
     String.raw`\newcommand\seqinsert{\hskip0pt plus.02em minus.01em}\newcommand\seqsplit[1]{\@tfor\sq@char:=#1\do{\sq@char\seqinsert}}`,
   ),
-  pack(
+  describedPackage(
     'engord',
     'English numbers of order.',
     String.raw`
@@ -105,7 +93,7 @@ const WORDS: readonly PackageEntry[] = [
     String.raw`\newcommand\engordletters[1]{\textsuperscript{#1}}\newcount\eo@n\newcommand\engordnumber[1]{\eo@n#1\relax\number\eo@n\engordletters{\eo@suffix}}\newcommand\engord[1]{\@ifundefined{c@#1}{\engordnumber{#1}}{\engordnumber{\value{#1}}}}
 \def\eo@suffix{\count255\numexpr\eo@n-(\eo@n-50)/100*100\relax\ifnum\count255>10 \ifnum\count255<14 \count255=0 \fi\fi\count255\numexpr\count255-(\count255-5)/10*10\relax\ifcase\count255 th\or st\or nd\or rd\else th\fi}`,
   ),
-  pack(
+  describedPackage(
     'metalogo',
     'The names of programs as they are set.',
     String.raw`
@@ -116,7 +104,7 @@ const WORDS: readonly PackageEntry[] = [
     String.raw`\providecommand\XeTeX{\mbox{X\kern-.125em\lower.5ex\hbox{\reflectbox{E}}\kern-.1667em\TeX}}\providecommand\XeLaTeX{\mbox{X\kern-.125em\lower.5ex\hbox{\reflectbox{E}}\kern-.125em\LaTeX}}\providecommand\LuaTeX{Lua\TeX}\providecommand\LuaLaTeX{Lua\LaTeX}\newcommand\setlogokern[2]{}\newcommand\setlogodrop[2][]{}\newcommand\setLaTeXa[1]{}\newcommand\setLaTeXee[1]{}`,
     ['graphicx'],
   ),
-  pack(
+  describedPackage(
     'hologo',
     'Names of programs, as they are set.',
     String.raw`
@@ -126,7 +114,7 @@ const WORDS: readonly PackageEntry[] = [
 \def\hl@LaTeX{\LaTeX}\def\hl@TeX{\TeX}\expandafter\def\csname hl@LaTeX2e\endcsname{\LaTeXe}\def\hl@XeTeX{\XeTeX}\def\hl@XeLaTeX{\XeLaTeX}\def\hl@LuaTeX{\LuaTeX}\def\hl@LuaLaTeX{\LuaLaTeX}\def\hl@pdfTeX{pdf\TeX}\def\hl@pdfLaTeX{pdf\LaTeX}\def\hl@BibTeX{B\textsc{ib}\TeX}\def\hl@ConTeXt{Con\TeX t}\def\hl@eTeX{$\varepsilon$-\TeX}\def\hl@plainTeX{plain \TeX}\def\hl@METAFONT{\textsf{METAFONT}}\def\hl@METAPOST{\textsf{METAPOST}}\def\hl@KOMAScript{\textsf{KOMA-Script}}\def\hl@AmSLaTeX{AmS-\LaTeX}`,
     ['metalogo'],
   ),
-  pack(
+  describedPackage(
     'mfirstuc',
     'First letters as capitals.',
     String.raw`
@@ -134,7 +122,7 @@ const WORDS: readonly PackageEntry[] = [
     capitalisewords m | The first letters of all words as capitals. | \capitalisewords{ebb and flow}`,
     String.raw`\newcommand\makefirstuc[1]{\mfu@first#1\@nil}\def\mfu@first#1#2\@nil{\MakeUppercase{#1}#2}\let\xmakefirstuc\makefirstuc\let\emakefirstuc\makefirstuc\newcommand\glsmakefirstuc[1]{\makefirstuc{#1}}\newcommand\capitalisewords[1]{\mfu@words#1 \@nil}\def\mfu@words#1 #2\@nil{\makefirstuc{#1}\def\mfu@rest{#2}\ifx\mfu@rest\@empty\else\space\mfu@words#2\@nil\fi}\let\xcapitalisewords\capitalisewords\let\capitalisefmtwords\capitalisewords\newcommand\MFUnocap[1]{}`,
   ),
-  pack(
+  describedPackage(
     'moresize',
     'Two more sizes of type.',
     String.raw`
@@ -142,13 +130,13 @@ const WORDS: readonly PackageEntry[] = [
     ssmall | Type between tiny and script size. | {\ssmall Tide}`,
     String.raw`\newcommand\HUGE{\fontsize{29.86}{36}\selectfont}\newcommand\ssmall{\fontsize{6}{7}\selectfont}`,
   ),
-  pack(
+  describedPackage(
     'leading',
     'The distance between lines.',
     String.raw`leading m | The distance from line to line. | \leading{14pt}`,
     String.raw`\newcommand\leading[1]{\linespread{\fpeval{(#1)/(\baselineskip)}}\selectfont}`,
   ),
-  pack(
+  describedPackage(
     'alphalph',
     'Numbers as letters, also beyond the alphabet.',
     String.raw`
@@ -156,7 +144,7 @@ const WORDS: readonly PackageEntry[] = [
     AlphAlph m | A number as capitals. | \AlphAlph{28}`,
     String.raw`\newcommand\alphalph[1]{\al@two{#1}{\@alph}}\newcommand\AlphAlph[1]{\al@two{#1}{\@Alph}}\def\al@two#1#2{\ifnum#1>26 #2{\numexpr(#1-14)/26\relax}#2{\numexpr#1-26*((#1-14)/26)\relax}\else#2{#1}\fi}`,
   ),
-  pack(
+  describedPackage(
     'outlines',
     'Lists whose items say how deep they are.',
     String.raw`{outline} o | A list whose items are marked by their depth. | \begin{outline}\1 ebb \2 slow \1 flow\end{outline}`,
@@ -169,14 +157,14 @@ const WORDS: readonly PackageEntry[] = [
       OUTLINE_LEVELS,
     ),
   ),
-  pack(
+  describedPackage(
     'multenum',
     'Short items side by side.',
     String.raw`{multienumerate} | Short items side by side. | \begin{multienumerate}\mitemxx{ebb}{flow}\end{multienumerate}`,
     String.raw`\newcounter{multienumi}\newenvironment{multienumerate}[1][]{\par\setcounter{multienumi}{0}\parindent0pt}{\par}\def\mitem@#1#2{\parbox[t]{#1}{\stepcounter{multienumi}\makebox[1.6em][l]{\labelenumi@m}#2}}\def\labelenumi@m{\arabic{multienumi}.}
 \newcommand\mitemx[1]{\par\mitem@{\linewidth}{#1}\par}\newcommand\mitemxx[2]{\par\mitem@{.5\linewidth}{#1}\mitem@{.5\linewidth}{#2}\par}\newcommand\mitemxxx[3]{\par\mitem@{.333\linewidth}{#1}\mitem@{.333\linewidth}{#2}\mitem@{.333\linewidth}{#3}\par}\newcommand\mitemxxxx[4]{\par\mitem@{.25\linewidth}{#1}\mitem@{.25\linewidth}{#2}\mitem@{.25\linewidth}{#3}\mitem@{.25\linewidth}{#4}\par}\newcommand\mitemxox[2]{\par\mitem@{.666\linewidth}{#1}\mitem@{.333\linewidth}{#2}\par}\newcommand\mitemxxo[2]{\par\mitem@{.333\linewidth}{#1}\mitem@{.666\linewidth}{#2}\par}`,
   ),
-  pack(
+  describedPackage(
     'moreenum',
     'More ways to number lists.',
     String.raw`
@@ -187,7 +175,7 @@ const WORDS: readonly PackageEntry[] = [
 \def\me@digit#1#2{\ifcase\numexpr#1\relax 0\or1\or2\or3\or4\or5\or6\or7\or8\or9\or#2\fi}\newcommand\enumHex[1]{\me@hex{#1}{A\or B\or C\or D\or E\or F}}\newcommand\enumhex[1]{\me@hex{#1}{a\or b\or c\or d\or e\or f}}\def\me@hex#1#2{\ifnum\value{#1}>15 \me@digit{(\value{#1}-8)/16}{#2}\me@digit{\value{#1}-16*((\value{#1}-8)/16)}{#2}\else\me@digit{\value{#1}}{#2}\fi}\newcommand\nthwords[1]{\arabic{#1}}`,
     ['enumitem'],
   ),
-  pack(
+  describedPackage(
     'fixme',
     'Notes on what is to be done.',
     String.raw`
@@ -201,7 +189,7 @@ const WORDS: readonly PackageEntry[] = [
 \fx@command{fxnote}{Note}\fx@command{fxwarning}{Warning}\fx@command{fxerror}{Error}\fx@command{fxfatal}{Fatal}\let\fixme\fxfatal
 \newcommand\listoffixmes{}\newcommand\fxsetup[1]{\in@{draft}{#1}\ifin@\fx@drafttrue\fi}\newcommand\fxusetheme[1]{}\newcommand\FXRegisterAuthor[3]{\fx@command{#1note}{#3}\fx@command{#1warning}{#3}\fx@command{#1error}{#3}\fx@command{#1fatal}{#3}}`,
   ),
-  pack(
+  describedPackage(
     'moreverb',
     'More of text as it is typed: numbered, framed.',
     String.raw`
@@ -217,7 +205,7 @@ const WORDS: readonly PackageEntry[] = [
 \newcommand\listinginput[3][1]{\VerbatimInput[numbers=left,stepnumber=#1,firstnumber=#2]{#3}}\newcommand\verbatimtabinput[2][8]{\VerbatimInput[obeytabs,tabsize=#1]{#2}}`,
     ['fancyvrb', 'verbatim'],
   ),
-  pack(
+  describedPackage(
     'kantlipsum',
     'Words to fill a page with.',
     String.raw`kant os | Words to fill a page with. | \kant[1]`,
