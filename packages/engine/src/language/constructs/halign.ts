@@ -147,7 +147,7 @@ function align(it: Interpreter, token: Token): void {
   const body = readArgument(p, token, true) ?? [];
   it.endParagraph();
   it.openGroup({ kind: 'semisimple', span: p.place });
-  const [template = [], ...rest] = cut(body, (one) => isNamed(one, 'cr', 'crcr'));
+  const [template = [], ...rest] = cut(body, (one) => isNamed(one, 'cr', 'crcr', '\\'));
   const before = getSkip(it.state, 'tabskip').width;
   const preamble = preambleOf(it, template);
   const rows: (Cell[] | readonly Token[])[] = [];

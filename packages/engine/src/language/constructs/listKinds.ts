@@ -1,7 +1,7 @@
 import { CELLS, type Alignment } from '../machine/cells';
 import { glue, gluePt } from '../../base/lengths';
 import { setDimen, setSkip } from '../../expansion/registers';
-import type { Token } from '../../expansion/meaning';
+import { detach, type Token } from '../../expansion/meaning';
 import { tokensText } from '../../expansion/tokenText';
 import { counterText, counterValue, setCounter, stepCounter, nameNext } from '../machine/counters';
 import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
@@ -63,7 +63,9 @@ export function beginEnumerate(it: Interpreter, args: Args, kind = 'enumerate'):
   const depth = Math.min(it.read(CELLS.enumerateDepth) + 1, 4);
   it.write(CELLS.enumerateDepth, depth);
   const counter = `enum${ROMAN[depth - 1]}`;
-  const options = withDefaults(it, kind, listArguments(it, args));
+  const usualPlace = `${kind}:${depth}`;
+  const written = resumedOptions(it, listArguments(it, args), usualPlace);
+  const options = withDefaults(it, kind, written);
   const model =
     it.hasPackage('enumerate') && !understood(it) ? labelModel(it, options, counter) : null;
   beginList(it, {
@@ -71,14 +73,16 @@ export function beginEnumerate(it: Interpreter, args: Args, kind = 'enumerate'):
     ...(model ? { leftMargin: modelMargin(it, model, counter) } : {}),
   });
   const { data } = it.innermost;
-  const usualPlace = `${kind}:${depth}`;
   const series = seriesOf(listKeys(it, options));
   const place = series === '' ? usualPlace : `series:${series}`;
   const resumed = resumes(it, options) ? it.read(lastNumber(place)) : null;
   setCounter(it.state, counter, resumed ?? listStart(it, options) - 1);
   data.set(FINISH, (inner: Interpreter) => {
     const last = counterValue(inner.state, counter);
-    for (const kept of new Set([usualPlace, place])) inner.write(lastNumber(kept), last, true);
+    for (const kept of new Set([usualPlace, place])) {
+      inner.write(lastNumber(kept), last, true);
+      inner.write(lastOptions(kept), detach(written), true);
+    }
   });
   const ref = model?.number ?? refFormat(it, options, counter);
   const custom =
@@ -110,6 +114,22 @@ const seriesOf = (keys: ReadonlyMap<string, readonly Token[]>): string =>
 
 /** Where the last number of a list of a kind is kept, for one that goes on (`resume`). */
 const lastNumber = cellsBy<number | null>('lastnumber', null);
+
+/** What such a list was asked to be, for one that goes on in its way (`resume*`). */
+const lastOptions = cellsBy<readonly Token[]>('lastoptions', []);
+
+/** Options behind those of the list that this one goes on with. */
+function resumedOptions(
+  it: Interpreter,
+  written: readonly Token[],
+  usualPlace: string,
+): readonly Token[] {
+  const keys = listKeys(it, written);
+  if (!keys.has('resume*')) return written;
+  const series = seriesOf(keys);
+  const kept = it.read(lastOptions(series === '' ? usualPlace : `series:${series}`));
+  return [...kept, ...it.p.chars(','), ...written];
+}
 
 /** `\p@enumii` and its kin: what stands before the number in references (article.cls). */
 function prefix(it: Interpreter, depth: number): string {

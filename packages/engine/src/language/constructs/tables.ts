@@ -303,6 +303,27 @@ export const tableCommand = (
   act: (it: Interpreter, table: TableState, args: Args, token: Token) => void,
 ): CommandEntry => ({ ...entry, run: withTable(act) });
 
+/** How many tokens a rule of one's own may be made of. */
+const LONGEST_RULE = 200;
+
+/**
+ * What stands between rows where a rule of one's own opens it with a brace that TeX does not count
+ * (`\noalign{\ifnum0=`}\fi … \@xhline`, as the kernel's `\hline`): up to what closes it.
+ */
+function takeOpenRule({ p }: Interpreter): Token[] {
+  const out: Token[] = [];
+  for (let n = 0; n < LONGEST_RULE; n++) {
+    const token = p.next();
+    if (token === null || (token.cat === Cat.Command && /^@x\w*hline$/.test(token.text))) break;
+    if (token.cat === Cat.Command && token.text === 'futurelet') p.next();
+    else if (token.cat === Cat.Command && token.text === 'ifnum') {
+      for (let end = p.next(); end !== null && end.cat !== Cat.End; end = p.next());
+      break;
+    } else if (token.cat !== Cat.Command || token.text !== 'fi') out.push(token);
+  }
+  return out;
+}
+
 /** Commands of tables. */
 export const tableCommands: readonly CommandEntry[] = [
   {
@@ -375,7 +396,8 @@ export const tableCommands: readonly CommandEntry[] = [
       example: '\\begin{tabular}{l}ebb\\\\\\noalign{\\smallskip}flood\\end{tabular}',
     },
     (it, table, args) => {
-      const blocks = it.blocksOf(tokensOf(args, 0));
+      const given = tokensOf(args, 0);
+      const blocks = it.blocksOf(given.at(-1)?.text === '`' ? takeOpenRule(it) : given);
       for (const block of blocks) {
         if (block.kind === 'vspace')
           table.rules.push(ruleOf(it, block.glue.width, { kind: 'space' }));

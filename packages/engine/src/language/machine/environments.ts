@@ -202,7 +202,11 @@ function beginByName(it: Interpreter, entry: EnvironmentEntry, token: Token): vo
 
 /** Ends the innermost environment that this is the end of. */
 function endByName(it: Interpreter, entry: EnvironmentEntry, token: Token): void {
-  const own = it.environments.findLast((open) => open.entry === entry);
+  // An entry that was made anew since is the same environment.
+  const { environments } = it;
+  const own =
+    environments.findLast((open) => open.entry === entry) ??
+    environments.findLast((open) => open.entry?.name === entry.name);
   const name = own?.name ?? token.text.replace(/^end/, '');
   it.p.push([it.p.command('end'), ...braced(it, name)]);
 }

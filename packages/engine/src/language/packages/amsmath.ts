@@ -235,7 +235,8 @@ const shoves: readonly CommandEntry[] = [shove('left'), shove('right')];
 /** amsmath: alignments, matrices, text in formulas, tags. */
 export const amsmath: PackageEntry = {
   name: 'amsmath',
-  source: SUBEQUATIONS,
+  // Names of its own that documents lean on have nothing to do here.
+  source: `${SUBEQUATIONS}\\def\\Let@{}\\def\\restore@math@cr{}\\def\\default@tag{}`,
   description: 'Aligned lines, matrices, cases, text in formulas.',
   options: [
     'leqno',
