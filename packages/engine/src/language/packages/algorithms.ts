@@ -269,7 +269,8 @@ function old(name: string): PackageEntry {
         ),
       ),
     ],
-    source: BODY,
+    // The older package has comments in braces, right behind what they are about.
+    source: name === 'algorithmic' ? `${BODY}\\def\\algorithmiccomment#1{\\{#1\\}}` : BODY,
   };
   return {
     name,

@@ -81,3 +81,42 @@ describe('A caption of another kind than the float it stands in', () => {
     expect(linesOf(typeset(text)).join(' ')).toMatch(/Table 1: Times.*Figure 1: Gauge/);
   });
 });
+
+/** `\subfloat[list][caption]{contents}` and `\subfigure` (the manuals of subfig and subfigure). */
+describe('parts of a figure by one command', () => {
+  const parts = (body: string, name = 'subfig'): string =>
+    laidBody(
+      `\\begin{figure}[h]${body}\\caption{Both}\\end{figure}\\ref{one} \\subref{one}`,
+      `\\usepackage{${name}}`,
+    ).text.replace(/\s*\|\s*/g, ' ');
+  it.each([
+    [
+      'a caption',
+      '\\subfloat[Ebb]{\\fbox{wide words}\\label{one}}',
+      'wide words (a) Ebb Figure 1: Both 1a a 1',
+    ],
+    [
+      'no caption',
+      '\\subfloat{\\fbox{wide words}\\label{one}}',
+      'wide words Figure 1: Both 1a a 1',
+    ],
+    [
+      'another for the list',
+      '\\subfloat[List][Ebb]{\\fbox{wide words}\\label{one}}',
+      'wide words (a) Ebb Figure 1: Both 1a a 1',
+    ],
+  ])('%s', (_what, body, printed) => expect(parts(body)).toBe(printed));
+  it('what is counted in one is counted once', () => {
+    const body =
+      '\\newcounter{tide}\\begin{figure}[h]\\subfloat[Ebb]{\\stepcounter{tide}words of a part}\\end{figure}\\thetide';
+    expect(laidBody(body, '\\usepackage{subfig}').text).toMatch(/1 \| 1$/);
+    expect(
+      findingsIn(
+        inArticle(
+          '\\begin{figure}[h]\\subfigure[Ebb]{words of a part\\label{a}}\\caption{B}\\end{figure}\\ref{a}',
+          '\\usepackage{subfigure}',
+        ),
+      ),
+    ).toEqual([]);
+  });
+});

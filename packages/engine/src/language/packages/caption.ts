@@ -1,7 +1,9 @@
+import type { Sp } from '../../base/lengths';
 import { CELLS } from '../machine/cells';
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import {
+  type Args,
   type CommandEntry,
   type EnvironmentEntry,
   isStarred,
@@ -148,6 +150,49 @@ function subCounter(it: Interpreter): string {
   return counter;
 }
 
+/** Counts a part of a figure or table; a label that follows names it. Gives its counter. */
+function stepPart(it: Interpreter): string {
+  const counter = subCounter(it);
+  const type = counter.slice(3);
+  stepCounter(it.state, counter);
+  // Parts are numbered before the caption of the whole: their figure's number is the next one.
+  const outer = Number(it.state.get(it.state.register('count', `c@${type}`)) ?? 0);
+  const float = it.environments.findLast(
+    ({ data }) => data.get(FLOAT_TYPE) === type && !data.get(IS_PART),
+  );
+  const done = float?.data.get(CAPTIONED) ?? false;
+  const cell = it.state.register('count', `c@${type}`);
+  if (!done) it.state.set(cell, outer + 1, true);
+  const own = it.p.command(`the${counter}`);
+  nameNext(it, {
+    ...labelValue(it, [it.p.command(`the${type}`), own], counter),
+    part: labelValue(it, [own], counter).value,
+  });
+  if (!done) it.state.set(cell, outer, true);
+  return counter;
+}
+
+/** A caption “(a) text” under its part, which was counted; without its letter where that is not. */
+function setPartCaption(
+  it: Interpreter,
+  counter: string,
+  text: readonly Token[],
+  short: readonly Token[] | null,
+): void {
+  const number = [it.p.command(`the${counter}`)];
+  if (short) addContentsLine(it, 'losub', counter, number, short);
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.execute(it.source('\\small'));
+  setCaption(it, short ? { name: [], number } : null, text, {
+    ...it.read(CAPTION_OPTIONS),
+    labelformat: 'parens',
+    labelsep: 'space',
+    ...it.read(captionOptionsOf(counter)),
+    ...it.read(captionOptionsOf('sub')),
+  });
+  it.closeGroup();
+}
+
 /** A caption “(a) text” under its part. */
 function subCaption(
   it: Interpreter,
@@ -155,37 +200,43 @@ function subCaption(
   short: readonly Token[],
   starred: boolean,
 ): void {
-  const counter = subCounter(it);
-  const type = counter.slice(3);
-  if (!starred) {
-    stepCounter(it.state, counter);
-    // Parts are numbered before the caption of the whole: their figure's number is the next one.
-    const outer = Number(it.state.get(it.state.register('count', `c@${type}`)) ?? 0);
-    const float = it.environments.findLast(
-      ({ data }) => data.get(FLOAT_TYPE) === type && !data.get(IS_PART),
-    );
-    const done = float?.data.get(CAPTIONED) ?? false;
-    const cell = it.state.register('count', `c@${type}`);
-    if (!done) it.state.set(cell, outer + 1, true);
-    const own = it.p.command(`the${counter}`);
-    nameNext(it, {
-      ...labelValue(it, [it.p.command(`the${type}`), own], counter),
-      part: labelValue(it, [own], counter).value,
-    });
-    if (!done) it.state.set(cell, outer, true);
-    addContentsLine(it, 'losub', counter, [it.p.command(`the${counter}`)], short);
-  }
-  const label = starred ? null : { name: [], number: [it.p.command(`the${counter}`)] };
+  const counter = starred ? subCounter(it) : stepPart(it);
+  setPartCaption(it, counter, text, starred ? null : short);
+}
+
+/** Contents and what stands below them, as wide as the contents or as is said: one box in the line. */
+function boxedPart(
+  it: Interpreter,
+  contents: readonly Token[],
+  said: Sp | null,
+  below: () => void,
+): void {
   it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.execute(it.source('\\small'));
-  setCaption(it, label, text, {
-    ...it.read(CAPTION_OPTIONS),
-    labelformat: 'parens',
-    labelsep: 'space',
-    ...it.read(captionOptionsOf(`sub${type}`)),
-    ...it.read(captionOptionsOf('sub')),
-  });
+  // Carried out once: what is counted and labelled in it is so once.
+  const inlines = said === null ? it.inlinesOf(contents) : null;
+  const width = said ?? it.host.measure(inlines ?? []).width;
+  const outer = enterColumn(it, width);
+  it.write(CELLS.alignment, 'center');
+  it.startParagraph(false);
+  if (inlines === null) it.execute(contents);
+  else for (const inline of inlines) it.add(inline);
+  it.endParagraph();
+  below();
+  const blocks = leaveColumn(it, outer);
   it.closeGroup();
+  it.add({ kind: 'parbox', blocks, width, valign: 'bottom', ...it.p.place });
+}
+
+/** `\\subfloat[list][caption]{contents}`: counted before its contents; no caption where no bracket says one. */
+export function subfloat(it: Interpreter, args: Args): void {
+  const [list, caption] = [args[0] ?? null, args[1] ?? null];
+  it.startParagraph();
+  const counter = stepPart(it);
+  boxedPart(it, tokensOf(args, 2), null, () => {
+    if (list === null) return;
+    const text = caption === null ? tokensOf(args, 0) : tokensOf(args, 1);
+    setPartCaption(it, counter, text, tokensOf(args, 0));
+  });
 }
 
 const subFloat = (name: string): EnvironmentEntry => ({
@@ -253,20 +304,10 @@ export const subcaption: PackageEntry = {
       example: '\\begin{figure}\\subcaptionbox{The gauge}{x}\\end{figure}',
       package: 'subcaption',
       run: (it, args) => {
-        const contents = tokensOf(args, 5);
-        const width = args[3]
-          ? dimenOf(it, tokensOf(args, 3))
-          : it.host.measure(it.inlinesOf(contents)).width;
-        it.openGroup({ kind: 'semisimple', span: it.p.place });
-        const outer = enterColumn(it, width);
-        it.write(CELLS.alignment, 'center');
-        it.startParagraph(false);
-        it.execute(contents);
-        it.endParagraph();
-        subCaption(it, tokensOf(args, 2), tokensOf(args, 2), isStarred(args));
-        const blocks = leaveColumn(it, outer);
-        it.closeGroup();
-        it.add({ kind: 'parbox', blocks, width, valign: 'bottom', ...it.p.place });
+        const said = args[3] ? dimenOf(it, tokensOf(args, 3)) : null;
+        boxedPart(it, tokensOf(args, 5), said, () =>
+          subCaption(it, tokensOf(args, 2), tokensOf(args, 2), isStarred(args)),
+        );
       },
     },
     { ...refCommand('subref', 'part', false, 'The letter of a part.'), package: 'subcaption' },

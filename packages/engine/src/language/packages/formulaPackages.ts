@@ -1,4 +1,5 @@
-import type { PackageEntry } from '../machine/entries';
+import { CELLS } from '../machine/cells';
+import type { EnvironmentEntry, PackageEntry } from '../machine/entries';
 import { describedPackage, macroEntry } from '../machine/macroEntry';
 
 /** Signs as characters, with their class: name, class and character in turn. */
@@ -33,9 +34,25 @@ const signs = (
 const MATHABX = `Asterisk bin ✱ asterisk bin ∗ convolution bin ∗ divideontimes bin ⋇ dotdiv bin ∸ bigplus op + corresponds rel ≙ notequiv rel ≢ napprox rel ≉ nequiv rel ≢ nsim rel ≁ notsign ord ¬ varnothing ord ∅ Leftarrow rel ⇐ leftrightharpoons rel ⇋ updownharpoons rel ⥮ upuparrows rel ⇈ curvearrowleft rel ↶ sqsubset rel ⊏ sqsupset rel ⊐ coloneq rel ≔ eqcolon rel ≕ second ord ″ third ord ‴ Moon ord ☾ Sun ord ☉ Earth ord ♁ Mars ord ♂ Venus ord ♀ bigstar bin ★ diameter ord ⌀ widetriangle ord △`;
 const MNSYMBOL = `medbullet bin • smallcircle bin ∘ medcircle bin ○ filledstar bin ★ smallstar bin ⋆ medstar bin ☆ filledmedsquare bin ■ medsquare bin □ filledsquare bin ■ lsem open ⟦ rsem close ⟧ llangle open ⟪ rrangle close ⟫ rightmapsto rel ↦ leftmapsto rel ↤ upmodels rel ⫫ downmodels rel ⫪ rightmodels rel ⊨ nrightarrow rel ↛ nleftarrow rel ↚ hateq rel ≙ diamonddiamond rel ◇ landdownint op ∫ tbigtimes op ⨉ neswline rel ╱ nwseline rel ╲ sqbullet bin ▪ medtriangleup bin △ aleph ord ℵ`;
 
+/** Displays within stand at the left, or in the middle. */
+const placed = (name: string, where: string, atLeft: boolean): EnvironmentEntry => ({
+  name,
+  signature: 'o',
+  description: `Displays ${where}.`,
+  example: `\\begin{${name}}\\begin{equation*}a=b\\end{equation*}\\end{${name}}`,
+  begin: (it) => it.write(CELLS.fleqn, atLeft),
+});
+
+/** A described package with environments that are more than macros. */
+const withEnvironments = (
+  environments: readonly EnvironmentEntry[],
+  ...described: Parameters<typeof describedPackage>
+): PackageEntry => ({ ...describedPackage(...described), environments });
+
 /** Packages for formulas that are small enough to stand together. */
 export const formulaPackages: readonly PackageEntry[] = [
-  describedPackage(
+  withEnvironments(
+    [placed('fleqn', 'at the left', true), placed('ceqn', 'in the middle', false)],
     'nccmath',
     'Formulas of a size between display and line, and displays at the left.',
     String.raw`
@@ -43,11 +60,8 @@ export const formulaPackages: readonly PackageEntry[] = [
     mfrac mm | A fraction of medium size. | $\mfrac12$
     mbinom mm | A binomial of medium size. | $\mbinom n2$
     medop m | An operator of medium size. | $\medop\sum x$
-    medint m | An integral of medium size. | $\medint\int x$
-    {fleqn} o | Displays at the left. | \begin{fleqn}\begin{equation*}a=b\end{equation*}\end{fleqn}
-    {ceqn} | Displays in the middle. | \begin{ceqn}\begin{equation*}a=b\end{equation*}\end{ceqn}`,
-    String.raw`\newcommand\medmath[1]{\vcenter{\hbox{\scalebox{.8}{$\displaystyle#1$}}}}\newcommand\mfrac[2]{\medmath{\frac{#1}{#2}}}\newcommand\mbinom[2]{\medmath{\binom{#1}{#2}}}\newcommand\medop[1]{\mathop{\medmath{#1}}}\newcommand\medint[1]{\mathop{\medmath{#1}}\nolimits}\newcommand\medintcorr{}\newcommand\useshortskip{}\newcommand\nr{\\}\newcommand\eqs{\qquad}\newcommand\dmulticolumn{\multicolumn}
-\newenvironment{fleqn}[1][0pt]{\nccm@left}{}\newenvironment{ceqn}{\nccm@centre}{}\newcommand\nccm@left{}\newcommand\nccm@centre{}`,
+    medint m | An integral of medium size. | $\medint\int x$`,
+    String.raw`\newcommand\medmath[1]{\vcenter{\hbox{\scalebox{.8}{$\displaystyle#1$}}}}\newcommand\mfrac[2]{\medmath{\frac{#1}{#2}}}\newcommand\mbinom[2]{\medmath{\binom{#1}{#2}}}\newcommand\medop[1]{\mathop{\medmath{#1}}}\newcommand\medint[1]{\mathop{\medmath{#1}}\nolimits}\newcommand\medintcorr{}\newcommand\useshortskip{}\newcommand\nr{\\}\newcommand\eqs{\qquad}\newcommand\dmulticolumn{\multicolumn}`,
     ['amsmath', 'graphicx'],
   ),
   describedPackage(

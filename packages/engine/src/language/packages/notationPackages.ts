@@ -1,6 +1,7 @@
 import { marginNoteCommand } from '../constructs/margins';
 import type { PackageEntry } from '../machine/entries';
 import { idleEntry, macroEntry } from '../machine/macroEntry';
+import { subfloat } from './caption';
 
 /** Packages of a few signs and shapes of formulas, each a table of macros. */
 const notation = (
@@ -340,20 +341,21 @@ export const mathpartir = notation(
 );
 
 /** subfig and its forerunner: parts of a figure with their captions. */
-const subfloat = (name: string, command: string): PackageEntry =>
+const partsOfFigures = (name: string, command: string): PackageEntry =>
   notation(
     name,
     'Parts of a figure with captions of their own.',
     [
-      macroEntry(
-        command,
-        'om',
-        'A part of a figure with its caption.',
-        `\\begin{figure}\\${command}[The gauge]{x}\\end{figure}`,
-        '\\subcaptionbox{#1}{#2}',
-      ),
+      {
+        name: command,
+        signature: 'ooM',
+        description: 'A part of a figure with its caption; without brackets it bears none.',
+        example: `\\begin{figure}\\${command}[The gauge]{x}\\end{figure}`,
+        package: name,
+        run: subfloat,
+      },
     ],
     ['subcaption'],
   );
-export const subfig = subfloat('subfig', 'subfloat');
-export const subfigure = subfloat('subfigure', 'subfigure');
+export const subfig = partsOfFigures('subfig', 'subfloat');
+export const subfigure = partsOfFigures('subfigure', 'subfigure');

@@ -74,7 +74,7 @@ export const pagePackages: readonly PackageEntry[] = [
     'titlepic',
     'A picture on the title page.',
     String.raw`titlepic m | What stands below the date in the title. | \titlepic{Tide}`,
-    String.raw`\newcommand\titlepic[1]{\AtBeginDocument{\let\tp@date\@date\date{\tp@date\par\vskip1.5em #1}}}`,
+    String.raw`\newcommand\titlepic[1]{\AtBeginDocument{\def\tp@date{\today}\@ifundefined{@date}{}{\let\tp@date\@date}\date{\tp@date\par\vskip1.5em #1}}}`,
   ),
   describedPackage(
     'shorttoc',
