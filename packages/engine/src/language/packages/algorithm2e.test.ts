@@ -125,3 +125,18 @@ describe('What an algorithm’s looks and words can be told', () => {
     });
   }); // prettier-ignore
 });
+
+it.each([1, 2, 3])(
+  'blocks that end together %d deep leave the last line its room (vlined)',
+  (deep) => {
+    const body = `${'\\If{a}{'.repeat(deep)}print${'}'.repeat(deep)}`;
+    const { word, rules } = laidBody(
+      `\\begin{algorithm}[H]${body}\\caption{Tides}\\end{algorithm}`,
+      '\\usepackage[ruled,vlined]{algorithm2e}',
+    );
+    const wide = rules.filter(({ width }) => width > 100);
+    const below = Math.max(...wide.map(({ y }) => y)) - word('print').y;
+    expect(below).toBeGreaterThan(3);
+    expect(below).toBeLessThan(9);
+  },
+);

@@ -16,10 +16,11 @@ const SECOND = String.raw`
 \def\DontPrintSemicolon{\ALG@semicolonfalse}\def\PrintSemicolon{\ALG@semicolontrue}
 \def\ALG@stop{\ifALG@semicolon;\fi\par}
 \def\ALG@bar#1{\hbox to0pt{\kern\dimexpr#1-\leftskip+.3em\relax\vrule height.7\baselineskip depth.3\baselineskip width.4pt\hss}}
-\def\ALG@line{\ifALG@quiet\else\ifALG@numbered\ALG@number\fi\fi\ALG@bars}
+\newif\ifALG@hooked\def\ALG@line{\global\ALG@hookedfalse\ifALG@quiet\else\ifALG@numbered\ALG@number\fi\fi\ALG@bars}
 \newif\ifALG@quiet
 \def\ALG@block#1{\ALG@remarked\gdef\ALG@remarked{}\par{\ifALG@bars\edef\ALG@bars{\ALG@bars\noexpand\ALG@bar{\the\leftskip}}\fi\advance\leftskip\ALG@indent #1\par}%
- \ifALG@hooks\nointerlineskip\moveright\dimexpr\leftskip+.3em\relax\vbox to0pt{\hrule width.6em height.4pt\vss}\kern-.3\baselineskip\fi}
+ \ifALG@hooks\ALG@unhook\nointerlineskip\moveright\dimexpr\leftskip+.3em\relax\vbox to0pt{\hrule width.6em height.4pt\vss}\kern-.3\baselineskip\global\ALG@hookedtrue\fi}
+\def\ALG@unhook{\ifALG@hooked\kern.3\baselineskip\global\ALG@hookedfalse\fi}
 \def\ALG@word#1{\KwSty{#1}}
 \def\ALG@finish{\ifALG@end\ALG@word{end}\par\fi}
 \def\ALG@inout#1#2{\par{\ALG@quiettrue\sbox\ALG@box{\textbf{#1:} }\hangindent\wd\ALG@box\hangafter1 \noindent\textbf{#1:} #2\par}}
@@ -48,7 +49,7 @@ const SECOND = String.raw`
  \def\caption{\@ifnextchar[{\ALG@capt}{\ALG@capt[]}}\AlFnt\let\;\ALG@stop\let\label\ALG@label@\everypar{\ALG@line}\ignorespaces}
 \let\ALG@label@\label
 \long\def\ALG@capt[#1]#2{\ifx\ALG@refname\@empty\refstepcounter{algorithm}\else\let\thealgorithm\ALG@refname\let\@currentlabel\ALG@refname\global\let\thealgorithm\ALG@refname\fi\gdef\ALG@title{#2}\addcontentsline{loa}{algorithm}{\numberline{\thealgorithm}#2}}
-\def\ALG@close{\par\end{minipage}\end{lrbox}\parindent0pt\relax
+\def\ALG@close{\par\ALG@unhook\end{minipage}\end{lrbox}\parindent0pt\relax
  \ifALG@rules\hrule height.8pt \ifx\ALG@title\@empty\kern2pt\else\ALG@caption@ruled{\ALG@title}\fi\noindent\usebox\ALG@body\par\kern2pt\hrule\relax
  \else\ifALG@framed\noindent\fbox{\kern1pt\usebox\ALG@body\kern1pt}\par\else\noindent\usebox\ALG@body\par\fi\ifx\ALG@title\@empty\else\ALG@caption@plain{\ALG@title}\fi\fi}
 `;
