@@ -29,8 +29,7 @@ const SHARE = 1 / 3;
 export const TAKEN = cell<number>('workTaken', 0);
 
 /** The categories of characters in force (`\catcode`). */
-/** The category codes in force. */
-export const CATEGORIES = cell<CatTable>('catcodes', standardCategories());
+const CATEGORIES = cell<CatTable>('catcodes', standardCategories());
 
 interface TokenFrame {
   readonly tokens: readonly Token[];

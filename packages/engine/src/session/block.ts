@@ -58,6 +58,7 @@ const WHOLE: ReadonlySet<string> = new Set(
     CELLS.unknownPackages,
     CELLS.pdfInfo,
     CELLS.class,
+    CELLS.ownQuotes,
   ].map(({ name }) => name),
 );
 

@@ -1,7 +1,5 @@
 import { nearestName } from '../base/nearest';
 import type { Fix, RawFinding } from '../findings/finding';
-import { CATEGORIES } from '../expansion/processor';
-import { Cat, categoryOf } from '../tokens/categories';
 import { CELLS } from '../language/machine/cells';
 import type { SessionBlock } from './block';
 import { labelsOfKey } from './facts';
@@ -24,7 +22,7 @@ export function documentAdvice(
   const first = blocks.findIndex((block) => notesOf(block).beginsDocument);
   if (first < 0) return slashes;
   // Where the sign is a command (in German, by csquotes) it is what it should be.
-  const ownQuotes = categoryOf(reading.finalValue(CATEGORIES), 34) === Cat.Active;
+  const ownQuotes = reading.finalValue(CELLS.ownQuotes);
   const own = new Set(blocks.flatMap((block) => notesOf(block).ownWords));
   const body = blocks.slice(first);
   const out: BlockFinding[] = [...wholeAdvice(reading, body)];

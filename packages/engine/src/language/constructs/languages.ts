@@ -45,6 +45,7 @@ function selectLanguage(it: Interpreter, name: string, whole: boolean): void {
   if (before !== null && before !== name)
     it.execute(it.source(`\\csname noextras${before}\\endcsname`));
   it.write(LANGUAGE, name);
+  if (language.shorthands) it.write(CELLS.ownQuotes, true, true);
   setPatterns(it, language);
   // Words for references are those of the whole document's language.
   if (whole && it.hasPackage('hyperref'))

@@ -67,6 +67,8 @@ export const CELLS = {
   enumerateDepth: cell('enumeratedepth', 0),
   french: flag('frenchspacing'),
   fleqn: flag('fleqn'),
+  /** The straight quotation mark is a command of its own here (German, csquotes). */
+  ownQuotes: flag('ownquotes'),
   /** Some signs of punctuation stand apart from the word before them, as in French. */
   spacedPunctuation: flag('spacedpunctuation'),
   leqno: flag('leqno'),

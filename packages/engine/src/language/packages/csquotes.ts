@@ -55,6 +55,7 @@ function activate(it: Interpreter, char: string, run: (inner: Interpreter) => vo
     math: (reader, token) => reader.symbol(char, 'ord', reader.span(token)),
   };
   install(it, { commands: [entry] }, []);
+  if (char === '"') it.write(CELLS.ownQuotes, true, true);
   it.p.setCategories(withCategory(it.p.categories, char.codePointAt(0) ?? 0, Cat.Active));
 }
 
