@@ -40,8 +40,8 @@ const NAMES = `
   automata automultiplechoice autonum autopagewidth autopdf autopict autopuncitems auxhook avant
   avremu awesomebox awrite axessibility axiom axodraw2 babel babelbib bacex background backnaur
   backref bahasa bahasam balance bangla barcodes barddoc bardiag barracuda bashful basicarith
-  baskervald Baskervaldx baskervillef basque basque-date bbding bbm bbm-macros bbold bboldx bbox
-  bchart bclogo beamerappendixnote beamerarticle beameraudience beamerbasearticle
+  baskervald Baskervaldx baskervillef baskervillex basque basque-date bbding bbm bbm-macros bbold
+  bboldx bbox bchart bclogo beamerappendixnote beamerarticle beameraudience beamerbasearticle
   beamerbaseauxtemplates beamerbaseboxes beamerbasecolor beamerbasecompatibility beamerbasedecode
   beamerbasefont beamerbaseframe beamerbaseframecomponents beamerbaseframesize
   beamerbaselocalstructure beamerbasemisc beamerbasemodes beamerbasenavigation beamerbasenotes
@@ -57,7 +57,7 @@ const NAMES = `
   bibtopicprefix bibunits bicaption bidi bidi-atbegshi bidi-media9 bidi-perpage bidi2in1 bidicode
   bidicontour bidiftnxtra bidihl bidipagegrid bidipoem bidishadowtext biditools bidituftefloat
   bidituftegeneralstructure bidituftehyperref bidituftesidenote bidituftetitle bidituftetoc
-  bigdelim bigfoot bigintcalc bigints bigstrut bilingualpages binary binarytree binomexp
+  bigdelim bigfoot bigintcalc bigints bigstrut bilingualpages binary binarytree binhex binomexp
   Biochemistry-colors biocon biocon-old biokey biolinum biolist biotex birm bitelist bitpattern
   bitset bitter bizcard bk10 bk11 bk12 bkltprnt blackdvi blindtext blkarray blkcntrl blochsphere
   block blog blogdot blogexec blogligs bloques blowup blox blx-case-expl3 blx-case-expl3-ms
@@ -331,8 +331,8 @@ const NAMES = `
   mtgreek mtxlatex multiaudience multibbl multibib multibibliography multicap multicol
   multicol-2017-04-11 multicol-2019-10-01 multicolrule multidef multido multienum multienv
   multiexpand multifootnote multilang multilang-sect multilang-tags multimedia multimediasymbols
-  multiobjective multiple-choice multiply multirow multirow2 multislot multitoc mup musical
-  musicography musikui musixcpt musixcrd musixfll musixguit musixtex mVersion mwe mweights
+  multind multiobjective multiple-choice multiply multirow multirow2 multislot multitoc mup
+  musical musicography musikui musixcpt musixcrd musixfll musixguit musixtex mVersion mwe mweights
   mxedruli my-title mycomplexity mycv_dec mycv_style myfilist mynormal na-box na-position nabatean
   nag nameauth namedef namedtensor nameref namespc nanumfontsel nashbf natbib natded nath natmove
   naustrian navigator navydocs nbaseprt nccbbb nccbiblist nccboxes ncccomma ncccropbox ncccropmark
@@ -427,7 +427,7 @@ const NAMES = `
   regstats relabel relaycircuit reledmac reledpar relenc relinput relsize remreset reotex rep10
   rep11 rep12 repeatindex repltext report rerunfilecheck rescansync reserved resizegather resmes
   rest-api returntogrid revquantum revsymb revsymb4-1 revsymb4-2 rgltxdoc ribbonproofs rjlpshap
-  rkeyval rlbicig rmathbr rmpage robotarm roboto roboto-mono roboto-serif robustcommand
+  rkeyval rlbicig rlepsf rmathbr rmpage robotarm roboto roboto-mono roboto-serif robustcommand
   robustglossary robustindex rojud romanbar romanbarpagenumber romande romanian romanidx romanneg
   romannum Romantik Rosario rotate rotating rotchiffre rotfloat Rothdn rotpages rotunda roundbox
   Royal rrgtrees rsc rsfso rsphrase rterface rtkinenc rubikcube rubikpatterns rubikrotation
