@@ -6,7 +6,7 @@ import { codeTables } from './codeTables';
 import { latexMacro, parameterise, readName, takePrefix } from './definitions';
 import {
   detach,
-  isTaken,
+  isFree,
   type Macro,
   type Meaning,
   type Primitive,
@@ -50,7 +50,7 @@ function documentCommand(kind: 'new' | 'renew' | 'provide' | 'declare') {
     const spec = readArgument(p, caller) ?? [];
     const body = readArgument(p, caller, true);
     if (!target?.cell || !body) return;
-    const existing = isTaken(p.state.meaning(target.cell));
+    const existing = !isFree(p.state.meaning(target.cell));
     if (kind === 'provide' && existing) return;
     if (kind === 'new' && existing)
       p.report('command-redefined', p.spanOf(target), { name: target.text });

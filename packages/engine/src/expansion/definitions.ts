@@ -4,7 +4,7 @@ import { isPar, readArgument, readBalanced, readOptional } from './arguments';
 import { readExpanded } from './tokenText';
 import {
   detach,
-  isTaken,
+  isFree,
   type Macro,
   type Meaning,
   type Primitive,
@@ -141,7 +141,10 @@ function letTo(p: Processor, caller: Token): void {
     token = p.next();
     if (token !== null && token.cat === Cat.Space) token = p.next();
   }
-  if (token !== null) p.state.set(cell, meaningForLet(p, token), prefix.global);
+  if (token !== null) {
+    p.state.set(cell, meaningForLet(p, token), prefix.global);
+    p.redefined(cell.name);
+  }
   afterwards(p);
 }
 
@@ -279,7 +282,7 @@ function latexDefinition(kind: 'new' | 'renew' | 'provide' | 'declare') {
     }
     const before =
       p.state.meaning(target.cell) ?? (kind === 'renew' ? p.impliedBy(target.text) : undefined);
-    const existing = isTaken(before) && !(before?.kind === 'primitive' && before.name === 'relax');
+    const existing = !isFree(before);
     if (kind === 'provide' && existing) return;
     if (kind === 'new' && existing) {
       p.report('command-redefined', p.spanOf(target), { name: target.text });

@@ -3,7 +3,7 @@ import { NO_VALUE } from './argumentSpecs';
 import { readArgument } from './arguments';
 import { readCsName } from './conditionals';
 import { textOf, tokensText } from './tokenText';
-import { type Expandable, isTaken, type Token } from './meaning';
+import { type Expandable, isFree, type Token } from './meaning';
 import type { Processor } from './processor';
 import { ownName } from './cells';
 
@@ -53,8 +53,7 @@ const not =
     !test(p, caller);
 
 const undefinedOrRelax: Branch = (p, caller) => {
-  const meaning = p.meaning(p.state.cell(textOf(p, arg(p, caller))));
-  return !isTaken(meaning) || (meaning?.kind === 'primitive' && meaning.name === 'relax');
+  return isFree(p.meaning(p.state.cell(textOf(p, arg(p, caller)))));
 };
 
 const simple = (name: string, expand: Expandable['expand']): Expandable => ({

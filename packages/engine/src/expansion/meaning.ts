@@ -90,6 +90,10 @@ interface CommandMeaning {
 export const isTaken = (meaning: Meaning | undefined): boolean =>
   meaning !== undefined && !(meaning.kind === 'command' && meaning.yields);
 
+/** May it be defined as new? What was let be `\relax` may (the kernel's `\@ifdefinable`). */
+export const isFree = (meaning: Meaning | undefined): boolean =>
+  !isTaken(meaning) || (meaning?.kind === 'primitive' && meaning.name === 'relax');
+
 export type Meaning =
   Macro | Expandable | Primitive | CharMeaning | RegisterMeaning | CharNumber | CommandMeaning;
 

@@ -7,11 +7,16 @@ import { atSize, type FontStore } from '../fonts/store';
 export function fontUnitsOf(fonts: FontStore, spec: FontSpec): FontUnits {
   const font = fonts.text(spec);
   const at = (units: number): Sp => atSize(units, font, spec.size);
-  const { width, stretch, shrink, extra } = fonts.wordSpace(font);
   return {
     em: at(font.quad),
     ex: at(font.xHeight),
-    blank: { ...glue(at(width)), stretch: at(stretch), shrink: at(shrink) },
-    extra: at(extra),
+    // Few lengths ask for a blank; every em and ex comes by here.
+    get blank() {
+      const { width, stretch, shrink } = fonts.wordSpace(font);
+      return { ...glue(at(width)), stretch: at(stretch), shrink: at(shrink) };
+    },
+    get extra() {
+      return at(fonts.wordSpace(font).extra);
+    },
   };
 }

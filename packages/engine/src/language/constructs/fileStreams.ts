@@ -6,39 +6,17 @@ import type { Primitive, Token } from '../../expansion/meaning';
 import type { Processor } from '../../expansion/processor';
 import { scanInt, takeKeyword } from '../../expansion/scan';
 import { expandTokens, tokensText } from '../../expansion/tokenText';
-import { Cat } from '../../tokens/categories';
 import type { Interpreter } from '../machine/interpreter';
 import { OWN } from '../machine/ownNames';
-import { findFile, writtenFile } from './files';
+import { findFile, scanFileName, writtenFile } from './files';
 
-const unread = IN_STREAM;
-/** The file that a stream writes to. */
-const target = cellsBy<string | null>('outstream', null);
+/** The file that a stream writes to, and how many lines that was given; null: none is open. */
+const target = cellsBy<{ readonly file: string; readonly lines: number } | null>('outstream', null);
 
 /** Numbers from here on are the log, the terminal and the format's own files (The TeXbook, chapter 20). */
 const STREAMS = 15;
 /** How many lines one file may be given; what is more is not kept. */
 const MOST_LINES = 2000;
-
-/** The file name behind `=`: up to a blank or a command, or in braces. */
-function fileName(p: Processor): string {
-  p.takeChar('=');
-  const first = p.nextNonBlank();
-  if (first?.cat === Cat.Begin) {
-    p.unread(first);
-    return tokensText(expandTokens(p, readArgument(p, first) ?? [])).trim();
-  }
-  let name = '';
-  for (let t: Token | null = first; t !== null; t = p.nextExpanded()) {
-    if (t.cat === Cat.Space) break;
-    if (t.cell !== null) {
-      p.unread(t);
-      break;
-    }
-    name += t.text;
-  }
-  return name;
-}
 
 /** Are all braces closed in it? `\read` goes on to further lines until they are. */
 function isBalanced(text: string): boolean {
@@ -50,7 +28,7 @@ function isBalanced(text: string): boolean {
 /** `\read` and `\readline`: the next line of a stream as a macro; empty behind the last. */
 function readLine(it: Interpreter, p: Processor, caller: Token, asTyped: boolean): void {
   const prefix = takePrefix(p);
-  const stream = unread(String(scanInt(p)));
+  const stream = IN_STREAM(String(scanInt(p)));
   takeKeyword(p, 'to');
   const cell = readName(p, caller);
   if (!cell) return;
@@ -67,11 +45,12 @@ function readLine(it: Interpreter, p: Processor, caller: Token, asTyped: boolean
 function writeLine(it: Interpreter, p: Processor, caller: Token): void {
   const number = scanInt(p);
   const tokens = readArgument(p, caller, true) ?? [];
-  const name = number >= 0 && number < STREAMS ? it.read(target(String(number))) : null;
-  if (name === null) return;
-  const before = it.read(writtenFile(name)) ?? '';
-  if (before.split('\n').length > MOST_LINES) return;
-  it.write(writtenFile(name), `${before}${tokensText(expandTokens(p, tokens))}\n`, true);
+  const stream = target(String(number));
+  const open = it.read(stream);
+  if (open === null || open.lines >= MOST_LINES) return;
+  const before = it.read(writtenFile(open.file)) ?? '';
+  it.write(writtenFile(open.file), `${before}${tokensText(expandTokens(p, tokens))}\n`, true);
+  it.write(stream, { ...open, lines: open.lines + 1 }, true);
 }
 
 /** Gives a name the next stream's number. */
@@ -90,19 +69,19 @@ export function bindFileStreams(it: Interpreter): void {
     newwrite: (p, caller) => newStream(it, p, caller),
     openin: (p) => {
       const number = scanInt(p);
-      const file = findFile(it, fileName(p), ['', '.tex']);
+      const file = findFile(it, scanFileName(p), ['', '.tex']);
       const lines = file?.text.replace(/\n$/, '').split('\n') ?? null;
-      it.write(unread(String(number)), lines, true);
+      it.write(IN_STREAM(String(number)), lines, true);
     },
-    closein: (p) => it.write(unread(String(scanInt(p))), null, true),
+    closein: (p) => it.write(IN_STREAM(String(scanInt(p))), null, true),
     read: (p, caller) => readLine(it, p, caller, false),
     readline: (p, caller) => readLine(it, p, caller, true),
     openout: (p) => {
       const number = scanInt(p);
-      const name = fileName(p);
+      const name = scanFileName(p);
       if (number < 0 || number >= STREAMS || name === '') return;
       const file = /\.\w+$/.test(name) ? name : `${name}.tex`;
-      it.write(target(String(number)), file, true);
+      it.write(target(String(number)), { file, lines: 0 }, true);
       it.write(writtenFile(file), '', true);
     },
     closeout: (p) => it.write(target(String(scanInt(p))), null, true),

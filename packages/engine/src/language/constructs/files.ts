@@ -1,6 +1,6 @@
 import { CELLS } from '../machine/cells';
 import { readArgument } from '../../expansion/arguments';
-import { textOf } from '../../expansion/tokenText';
+import { expandTokens, textOf, tokensText } from '../../expansion/tokenText';
 import type { Expandable, Token } from '../../expansion/meaning';
 import type { Processor } from '../../expansion/processor';
 import { Cat, type CatCode, withCategory } from '../../tokens/categories';
@@ -27,6 +27,26 @@ export const currentStyleFile = (it: Interpreter): StyleFile | undefined =>
 
 /** Files that the document writes itself (`filecontents`), by name. */
 export const writtenFile = cellsBy<string | null>('file', null);
+
+/** A file's name behind an optional `=`: up to a blank or a command, or in braces (The TeXbook, chapter 24). */
+export function scanFileName(p: Processor): string {
+  p.takeChar('=');
+  const first = p.nextNonBlank();
+  if (first?.cat === Cat.Begin) {
+    p.unread(first);
+    return tokensText(expandTokens(p, readArgument(p, first) ?? [])).trim();
+  }
+  let name = '';
+  for (let t: Token | null = first; t !== null; t = p.nextExpanded()) {
+    if (t.cat === Cat.Space) break;
+    if (t.cell !== null) {
+      p.unread(t);
+      break;
+    }
+    name += t.text;
+  }
+  return name;
+}
 
 /** The file of that name, with the endings tried in turn. Folders are told apart by `/`; `./` is dropped. */
 export function findFile(

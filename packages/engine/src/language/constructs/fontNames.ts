@@ -2,9 +2,9 @@ import { PT } from '../../base/lengths';
 import { readName } from '../../expansion/definitions';
 import { textOf } from '../../expansion/tokenText';
 import { scanDimen, scanInt, takeKeyword } from '../../expansion/scan';
-import { Cat } from '../../tokens/categories';
 import { fontFamily } from '../symbols/fontFamilies';
 import { type CommandEntry, tokensOf } from '../machine/entries';
+import { scanFileName } from './files';
 import type { Interpreter } from '../machine/interpreter';
 
 const designSize = (file: string): number => parseFloat(/\d+$/.exec(file)?.[0] ?? '10') || 10;
@@ -94,16 +94,7 @@ export const fontNames: readonly CommandEntry[] = [
     example: '\\font\\tide=cmr10 ',
     run: (it, _args, token) => {
       const cell = readName(it.p, token);
-      it.p.takeChar('=');
-      let file = '';
-      for (let t = it.p.nextExpanded(); t !== null; t = it.p.nextExpanded()) {
-        if (t.cat === Cat.Space) break;
-        if (t.cell !== null) {
-          it.p.unread(t);
-          break;
-        }
-        file += t.text;
-      }
+      const file = scanFileName(it.p);
       const size = takeKeyword(it.p, 'at')
         ? scanDimen(it.p) / PT
         : takeKeyword(it.p, 'scaled')

@@ -47,6 +47,13 @@ describe('names of the format', () => {
   });
 });
 
+it('a file that is written to for ever is bounded, and the sheet goes on', () => {
+  const body =
+    '\\newwrite\\out\\immediate\\openout\\out=a.txt \\def\\more{\\immediate\\write\\out{ebb}\\more}\\more after';
+  expect(prints(body)).toContain('after');
+  expect(findingsIn(inArticle(body)).map(({ kind }) => kind)).toEqual(['macro-runaway']);
+});
+
 describe('signs by their numbers', () => {
   it.each([
     ['a\\mathchar"3214 b', '𝑎≤𝑏'],

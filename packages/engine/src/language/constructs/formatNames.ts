@@ -2,11 +2,11 @@
 const FORMAT = String.raw`
 \def\empty{}\def\fmtname{LaTeX2e}\def\fmtversion{2024-11-01}\let\sp=^\let\sb=_
 \def\magstephalf{1095 }\def\magstep#1{\ifcase#1 1000\or1200\or1440\or1728\or2074\or2488\fi\relax}
-\newskip\@flushglue\@flushglue=0pt plus 1fil\chardef\@cclv=255 \mathchardef@count\@cclvi{256}\mathchardef@count\@m{1000}
+\newskip\@flushglue\@flushglue=0pt plus 1fil\chardef\@cclv=255 \chardef\@cclvi=256 \chardef\@m=1000 
 \def\@vpt{5}\def\@vipt{6}\def\@viipt{7}\def\@viiipt{8}\def\@ixpt{9}\def\@xpt{10}\def\@xipt{10.95}\def\@xiipt{12}\def\@xivpt{14.4}\def\@xviipt{17.28}\def\@xxpt{20.74}\def\@xxvpt{24.88}
 \def\@iden#1{#1}\def\@carcube#1#2#3#4\@nil{#1#2#3}\def\@onlypreamble#1{}\def\@setminipage{}\def\@minipagerestore{}\def\@parboxrestore{}\def\@arrayparboxrestore{}\def\@finalstrut#1{\unskip\strut}\def\@thanks{}
 \let\kernel@ifnextchar\@ifnextchar\let\new@ifnextchar\@ifnextchar\def\@latexerr#1#2{}\def\@latex@warning@no@line#1{}\def\@font@warning#1{}\def\@font@info#1{}\def\GenericInfo#1#2{}\def\@ehb{}\def\@badmath{}\def\OptionNotUsed{}\def\CurrentOption{}
-\def\@leftmark#1#2{#1}\def\@rightmark#1#2{#2}\newif\if@mparswitch\newif\if@insert\def\rem@pt#1.#2\relax{#1\ifnum#2>0 .#2\fi}\def\@defaultunits{\afterassignment\remove@to@nnil}\def\remove@to@nnil#1\@nnil{}
+\def\@leftmark#1#2{#1}\def\@rightmark#1#2{#2}\newif\if@mparswitch\def\rem@pt#1.#2\relax{#1\ifnum#2>0 .#2\fi}\def\@defaultunits{\afterassignment\remove@to@nnil}\def\remove@to@nnil#1\@nnil{}
 \def\hang{\hangindent\parindent}\def\textindent#1{\indent\llap{#1\enspace}\ignorespaces}\def\itemitem{\par\indent\hangindent2\parindent\textindent}\def\narrower{\advance\leftskip\parindent\advance\rightskip\parindent}
 \def\hidewidth{\hskip-1000pt plus 1fill}\def\oalign#1{\leavevmode\vtop{\baselineskip0pt\lineskip.25ex\ialign{##\crcr#1\crcr}}}\def\o@lign{\lineskiplimit0pt\oalign}\def\sh@ft#1{\dimen@#1ex\kern\fontdimen1\font\dimen@}\let\ltx@sh@ft\sh@ft
 \newdimen\open@by\def\openup{\afterassignment\open@up\open@by}\def\open@up{\advance\lineskip\open@by\advance\baselineskip\open@by\advance\lineskiplimit\open@by}
@@ -26,9 +26,4 @@ const OBEYED = String.raw`
 {\lccode126=32\lowercase{\global\let~\space\gdef\@vobeyspaces{\catcode32=13\relax\let~\@xobeysp}}}
 `;
 
-/** `\mathchardef` as a number's name: a register that nobody sets. */
-const NUMBERS = String.raw`
-\def\mathchardef@count#1#2{\newcount#1#1=#2\relax}
-`;
-
-export const FORMAT_NAMES = NUMBERS + FORMAT + OBEYED;
+export const FORMAT_NAMES = FORMAT + OBEYED;

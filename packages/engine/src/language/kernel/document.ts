@@ -2,7 +2,7 @@ import { CELLS, environmentCell } from '../machine/cells';
 import { FIL } from '../../base/lengths';
 import { readArgument, readOptional } from '../../expansion/arguments';
 import { latexMacro } from '../../expansion/definitions';
-import { detach, type Token } from '../../expansion/meaning';
+import { detach, isFree, type Token } from '../../expansion/meaning';
 import { specMacro } from '../../expansion/assignments';
 import { setDimen } from '../../expansion/registers';
 import { textOf } from '../../expansion/tokenText';
@@ -109,7 +109,7 @@ function newEnvironment(it: Interpreter, token: Token, kind: 'new' | 'renew' | '
   if (!nameTokens || !begin || !end) return;
   const name = textOf(p, nameTokens);
   const cell = environmentCell(name);
-  const exists = it.read(cell) !== undefined || it.state.get(it.state.cell(name)) !== undefined;
+  const exists = it.read(cell) !== undefined || !isFree(it.state.meaning(it.state.cell(name)));
   if (kind === 'provide' && exists) return;
   if (kind === 'new' && exists) p.report('command-redefined', it.spanOf(token), { name });
   // The document's own halves come before whatever the name meant.

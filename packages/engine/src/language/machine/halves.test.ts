@@ -78,6 +78,18 @@ describe('the halves of an environment as commands', () => {
       '1a_bc',
     ],
     [
+      'let go first',
+      '\\let\\quote\\relax\\let\\endquote\\relax\\newenvironment{quote}{[}{]}',
+      '\\begin{quote}a\\end{quote}',
+      '[a]',
+    ],
+    [
+      'given by \\let',
+      '\\newcommand\\open{(}\\newcommand\\shut{)}\\let\\quote\\open\\let\\endquote\\shut',
+      '\\begin{quote}a\\end{quote}',
+      '(a)',
+    ],
+    [
       'asked whether they are there',
       '',
       '\\ifcsname itemize\\endcsname y\\fi\\ifdefined\\endquote y\\fi\\ifdefined\\tides n\\fi',

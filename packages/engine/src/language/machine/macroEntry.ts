@@ -82,6 +82,14 @@ export const describedPackage = (
   requires: readonly string[] = [],
 ): PackageEntry => sourcePackage(name, description, describedNames(names), source, requires);
 
+/** A package whose work others do, with what it adds to them. */
+export const asOthers = (
+  name: string,
+  requires: readonly string[],
+  description: string,
+  source = '',
+): PackageEntry => ({ name, description, options: null, requires, source });
+
 /** A package that is written in the language itself. */
 export const sourcePackage = (
   name: string,

@@ -67,10 +67,11 @@ describe('boxes made by keys', () => {
     near(sizeOf(`${all}\\adjustbox{scale=2}{${rule(100, 40)}}`), [100, 40]);
   });
 
-  it('a key that there is none of is told of', () =>
+  it.each(['wide=3pt', 'clip'])('a key that changes nothing is told of: %s', (key) =>
     expect(
-      findingsIn(inArticle('\\adjustbox{wide=3pt}{x}', load)).map(({ kind, at }) => [kind, at]),
-    ).toEqual([['option-unknown', expect.any(String)]]));
+      findingsIn(inArticle(`\\adjustbox{${key}}{x}`, load)).map(({ kind, at }) => [kind, at]),
+    ).toEqual([['option-unknown', expect.any(String)]]),
+  );
 
   it('contents may be an environment’s', () =>
     near(sizeOf(`\\begin{adjustbox}{max width=50pt}${rule(100, 40)}\\end{adjustbox}`), [50, 20]));

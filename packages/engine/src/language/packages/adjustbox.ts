@@ -29,17 +29,20 @@ function sidesOf(value: string): readonly [string, string, string, string] {
 }
 
 const keptAs = (command: string): string => `\\sbox\\adj@box{${command}{\\usebox\\adj@box}}`;
-const HEIGHTS = { width: '\\wd\\adj@box', height: '\\ht\\adj@box', total: '\\adj@total' } as const;
-const resized = (which: keyof typeof HEIGHTS, value: string): string =>
-  keptAs(
-    `\\resizebox${which === 'width' ? `{${value}}{!}` : which === 'height' ? `{!}{${value}}` : `*{!}{${value}}`}`,
-  );
+/** A measure of the box, and the command that gives it a length while the shape stays. */
+const MEASURES = {
+  width: ['\\wd\\adj@box', (to: string) => `\\resizebox{${to}}{!}`],
+  height: ['\\ht\\adj@box', (to: string) => `\\resizebox{!}{${to}}`],
+  total: ['\\adj@total', (to: string) => `\\resizebox*{!}{${to}}`],
+} as const;
+type Measure = keyof typeof MEASURES;
+const resized = (which: Measure, to: string): string => keptAs(MEASURES[which][1](to));
 
 /** Resized where the box is larger (>) or smaller (<) than the length. */
 const bounded =
-  (which: keyof typeof HEIGHTS, sign: '<' | '>') =>
+  (which: Measure, sign: '<' | '>') =>
   (value: string): string =>
-    `\\ifdim${HEIGHTS[which]}${sign}\\dimexpr${value}\\relax${resized(which, value)}\\fi`;
+    `\\ifdim${MEASURES[which][0]}${sign}\\dimexpr${value}\\relax${resized(which, value)}\\fi`;
 const both =
   (sign: '<' | '>') =>
   (value: string): string => {
@@ -152,7 +155,7 @@ const listOf = (it: Interpreter, keys: readonly (readonly [string, readonly Toke
     ...it.p.chars(','),
   ]);
 
-/** `\adj@apply{keys}`: what the keys make of the box. */
+/** `\adj@apply{keys}`: what the keys make of the box; one that makes nothing of it is told of. */
 const apply: CommandEntry = {
   name: 'adj@apply',
   signature: 'm',
@@ -161,8 +164,7 @@ const apply: CommandEntry = {
   run: (it, args, token) => {
     const done = [...keyValues(tokensOf(args, 0))].map(([key, value]) => {
       const action = ACTIONS[key];
-      if (!action && !OF_PICTURES.has(key))
-        it.p.report('option-unknown', it.spanOf(token), { name: key });
+      if (!action) it.p.report('option-unknown', it.spanOf(token), { name: key });
       return action?.(tokensText(value)) ?? '';
     });
     it.p.push(it.source(`\\def\\adj@place{}${done.join('')}\\adj@put`));

@@ -1,5 +1,5 @@
 import type { PackageEntry } from '../machine/entries';
-import { describedPackage, idleEntry } from '../machine/macroEntry';
+import { asOthers, describedPackage, idleEntry } from '../machine/macroEntry';
 
 /** alltt: text as it is typed in which commands work; the blanks and lines of the source stand. */
 const alltt = describedPackage(
@@ -39,19 +39,6 @@ const footnote = (name: string): PackageEntry =>
     String.raw`\newenvironment{savenotes}{}{}\newcommand\spewnotes{}\newcommand\makesavenoteenv[2][]{}`,
   );
 
-const another = (
-  name: string,
-  requires: readonly string[],
-  description: string,
-  source = '',
-): PackageEntry => ({
-  name,
-  description,
-  options: null,
-  requires,
-  source,
-});
-
 /** xr: labels of other documents, which are not at hand. */
 const elsewhere = (name: string): PackageEntry => ({
   name,
@@ -68,40 +55,39 @@ export const basePackages: readonly PackageEntry[] = [
   footnote('footnotehyper'),
   elsewhere('xr'),
   elsewhere('xr-hyper'),
-  another('newlfont', ['amssymb'], 'Fonts as of old.'),
-  another('upref', ['amsmath'], 'Numbers of references stand upright.'),
-  another(
+  asOthers('newlfont', ['amssymb'], 'Fonts as of old.'),
+  asOthers('upref', ['amsmath'], 'Numbers of references stand upright.'),
+  asOthers(
     'eufrak',
     ['amsfonts'],
     'Fraktur letters.',
     String.raw`\newcommand\EuFrak[1]{\mathfrak{#1}}`,
   ),
-  another('euscript', ['eucal'], 'Euler’s script letters.'),
-  another('chngpage', ['changepage'], 'Margins of passages.'),
-  another('caption2', ['caption'], 'The looks of captions.'),
-  another('isorot', ['rotating'], 'Text and floats on their side.'),
-  another('fvextra', ['fancyvrb'], 'Text as it is typed, whose lines break.'),
-  another('glossaries-extra', ['glossaries'], 'Terms and their list.'),
-  another('soulutf8', ['soul'], 'Spaced, underlined and struck text.'),
-  another('shortvrb-doc', [], 'Text between two characters.'),
-  another('listingsutf8', ['listings'], 'Programs whose text has accents.'),
-  another('slashbox', ['diagbox'], 'Cells cut by a slanted line.'),
-  another('wrapfig2', ['wrapfig'], 'Figures that text runs round.'),
-  another('eepic', ['epic'], 'Lines in pictures.'),
-  another(
+  asOthers('euscript', ['eucal'], 'Euler’s script letters.'),
+  asOthers('chngpage', ['changepage'], 'Margins of passages.'),
+  asOthers('caption2', ['caption'], 'The looks of captions.'),
+  asOthers('isorot', ['rotating'], 'Text and floats on their side.'),
+  asOthers('fvextra', ['fancyvrb'], 'Text as it is typed, whose lines break.'),
+  asOthers('glossaries-extra', ['glossaries'], 'Terms and their list.'),
+  asOthers('soulutf8', ['soul'], 'Spaced, underlined and struck text.'),
+  asOthers('listingsutf8', ['listings'], 'Programs whose text has accents.'),
+  asOthers('slashbox', ['diagbox'], 'Cells cut by a slanted line.'),
+  asOthers('wrapfig2', ['wrapfig'], 'Figures that text runs round.'),
+  asOthers('eepic', ['epic'], 'Lines in pictures.'),
+  asOthers(
     'index',
     ['makeidx'],
     'Entries of an index.',
     String.raw`\providecommand\newindex[4]{}\providecommand\shortindexingon{}\providecommand\shortindexingoff{}\providecommand\proofmodetrue{}`,
   ),
-  another('dvipscol', [], 'Colours in old files.'),
-  another(
+  asOthers('dvipscol', [], 'Colours in old files.'),
+  asOthers(
     'autonum',
     ['mathtools', 'cleveref'],
     'Displays that nothing refers to bear no number.',
     String.raw`\mathtoolsset{showonlyrefs}`,
   ),
-  another(
+  asOthers(
     'graphbox',
     [],
     'Pictures set higher or lower.',

@@ -1,6 +1,6 @@
 import { ignoredEnvironment } from '../constructs/verbatim';
 import type { CommandEntry, EnvironmentEntry, PackageEntry } from '../machine/entries';
-import { idleEntry, macroEntry, quietEntry } from '../machine/macroEntry';
+import { asOthers, idleEntry, macroEntry, quietEntry } from '../machine/macroEntry';
 
 /** What stands in an environment is set as it is. */
 const plainly = (name: string, description: string): EnvironmentEntry => ({
@@ -79,28 +79,14 @@ const psfrag: PackageEntry = {
   ],
 };
 
-/** A package whose work another one does. */
-const asAnother = (
-  name: string,
-  other: string,
-  description: string,
-  source = '',
-): PackageEntry => ({
-  name,
-  description,
-  options: null,
-  requires: [other],
-  source,
-});
-
 /** Packages of older files, most of them replaced since. */
 export const olderPackages: readonly PackageEntry[] = [
   html,
   psfrag,
-  asAnother('theorem', 'ntheorem', 'Statements with styles and fonts of their own.'),
-  asAnother(
+  asOthers('theorem', ['ntheorem'], 'Statements with styles and fonts of their own.'),
+  asOthers(
     'epsf',
-    'epsfig',
+    ['epsfig'],
     'PostScript pictures, in the oldest way.',
     String.raw`\newdimen\epsfxsize\newdimen\epsfysize
 \providecommand\epsfbox[2][]{\epsf@size\epsfxsize=0pt\epsfysize=0pt\expandafter\includegraphics\expandafter[\epsf@keys]{#2}}
@@ -108,13 +94,13 @@ export const olderPackages: readonly PackageEntry[] = [
 \def\epsf@size{\def\epsf@keys{}\ifdim\epsfxsize>0pt\edef\epsf@keys{width=\the\epsfxsize}\fi
 \ifdim\epsfysize>0pt\edef\epsf@keys{\epsf@keys\ifdim\epsfxsize>0pt ,\fi height=\the\epsfysize}\fi}`,
   ),
-  asAnother(
+  asOthers(
     'psfig',
-    'epsfig',
+    ['epsfig'],
     'PostScript pictures, in an old way.',
     String.raw`\providecommand\psfig[1]{\epsfig{#1}}`,
   ),
-  asAnother('fancyheadings', 'fancyhdr', 'Heads and feet; fancyhdr is its successor.'),
-  asAnother('capt-of', 'caption', 'Captions of what does not float.'),
-  asAnother('breakurl', 'url', 'Addresses that break where they are links.'),
+  asOthers('fancyheadings', ['fancyhdr'], 'Heads and feet; fancyhdr is its successor.'),
+  asOthers('capt-of', ['caption'], 'Captions of what does not float.'),
+  asOthers('breakurl', ['url'], 'Addresses that break where they are links.'),
 ];

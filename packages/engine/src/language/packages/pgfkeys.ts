@@ -7,6 +7,7 @@ import { Cat } from '../../tokens/categories';
 import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { groupsIn, splitAt, trimmed } from '../scanning/optionLists';
+import { braced } from './colourBoxes';
 
 type Tokens = readonly Token[];
 
@@ -55,10 +56,10 @@ const joined = (a: Tokens | null, b: Tokens, it: Interpreter): Tokens => [
   ...(a && a.length > 0 ? it.p.chars(',') : []),
   ...b,
 ];
-const group = (it: Interpreter, tokens: Tokens): Tokens => [
-  it.p.make(Cat.Begin, '{'),
-  ...tokens,
-  it.p.make(Cat.End, '}'),
+/** `#1`, as it stands in a definition. */
+const argument = (it: Interpreter): Tokens => [
+  it.p.make(Cat.Parameter, '#'),
+  it.p.make(Cat.Other, '1'),
 ];
 const macroIn = (value: Tokens): Token | undefined =>
   value.find(({ cell: bound }) => bound !== null);
@@ -68,9 +69,8 @@ const storing =
   (it, path, value) => {
     const macro = macroIn(value);
     if (!macro) return;
-    const argument = [it.p.make(Cat.Parameter, '#'), it.p.make(Cat.Other, '1')];
     change(it, path, {
-      code: detach([it.p.command(how), macro, ...group(it, argument)]),
+      code: detach([it.p.command(how), macro, ...braced(it, argument(it))]),
       parts: 1,
     });
   };
@@ -111,27 +111,24 @@ const HANDLERS: Readonly<Record<string, Handler | undefined>> = {
     }),
   get: (it, path, value) => {
     const macro = macroIn(value);
-    if (macro) it.execute([it.p.command('def'), macro, ...group(it, read(it, path).value ?? [])]);
+    if (macro) it.execute([it.p.command('def'), macro, ...braced(it, read(it, path).value ?? [])]);
   },
   'is if': (it, path, value) => {
     const name = tokensText(value).trim();
-    const argument = [it.p.make(Cat.Parameter, '#'), it.p.make(Cat.Other, '1')];
     const call = [
       ...it.source('\\csname '),
       ...it.p.chars(name),
-      ...argument,
+      ...argument(it),
       ...it.source('\\endcsname'),
     ];
     change(it, path, { code: detach(call), parts: 1, fallback: detach(it.p.chars('true')) });
   },
   'is choice': (it, path) => {
-    const argument = [it.p.make(Cat.Parameter, '#'), it.p.make(Cat.Other, '1')];
-    change(it, path, { style: detach([...it.p.chars(`${path}/`), ...argument]), parts: 1 });
+    change(it, path, { style: detach([...it.p.chars(`${path}/`), ...argument(it)]), parts: 1 });
   },
   'forward to': (it, path, value) => {
-    const argument = [it.p.make(Cat.Parameter, '#'), it.p.make(Cat.Other, '1')];
     change(it, path, {
-      style: detach([...value, ...it.p.chars('='), ...group(it, argument)]),
+      style: detach([...value, ...it.p.chars('='), ...braced(it, argument(it))]),
       parts: 1,
     });
   },
@@ -141,13 +138,17 @@ const HANDLERS: Readonly<Record<string, Handler | undefined>> = {
   try: (it, path, value, depth) => {
     if (isKnown(it, path)) runKey(it, path, value, depth);
   },
-  expanded: (it, path, value, depth) => runKey(it, path, expandTokens(it.p, value), depth),
-  'expand once': (it, path, value, depth) => runKey(it, path, expandTokens(it.p, value), depth),
+  expanded: runExpanded,
+  'expand once': runExpanded,
 };
+
+function runExpanded(it: Interpreter, path: string, value: Tokens, depth: number): void {
+  runKey(it, path, expandTokens(it.p, value), depth);
+}
 
 const isKnown = (it: Interpreter, path: string): boolean => it.read(keyAt(path)) !== null;
 
-/** A key with its value: its code, its style, or what it holds. */
+/** A key with its value: its code, its style, or what it holds; false as for a list of keys. */
 function runKey(it: Interpreter, path: string, given: Tokens | null, depth: number): boolean {
   const key = read(it, path);
   const value = given ?? key.fallback ?? [];
@@ -155,11 +156,12 @@ function runKey(it: Interpreter, path: string, given: Tokens | null, depth: numb
   if (key.code) it.execute(withArguments(key.code, args));
   else if (key.style) {
     const before = it.read(PATH);
-    runKeys(it, withArguments(key.style, args), depth + 1);
+    const done = runKeys(it, withArguments(key.style, args), depth + 1);
     it.write(PATH, before);
+    return done;
   } else if (key.isFamily) it.write(PATH, path);
   else if (key.value && given) change(it, path, { value: detach(given) });
-  return isKnown(it, path);
+  return true;
 }
 
 /** A key that its family does not have: another one's, the family's own answer to unknown ones, or a report. */
@@ -177,47 +179,45 @@ function unknownKey(
   if (/^\/tikz\b/.test(path))
     return it.execute([
       it.p.command('tikzset'),
-      ...group(it, [
+      ...braced(it, [
         ...it.p.chars(path.replace(/^\/tikz\/?/, '')),
-        ...(value ? [...it.p.chars('='), ...group(it, value)] : []),
+        ...(value ? [...it.p.chars('='), ...braced(it, value)] : []),
       ]),
     ]);
   if (/^\/(?:pgf|pgfplots|utils|handlers|errors)\b/.test(path)) return;
   const unknown = `${family}/.unknown`;
   if (!isKnown(it, unknown)) return it.p.report('option-unknown', it.p.place, { name });
-  it.define('pgfkeyscurrentname', '');
   it.execute([
     ...it.source('\\def\\pgfkeyscurrentname'),
-    ...group(it, it.p.chars(path.slice(family.length + 1))),
+    ...braced(it, it.p.chars(path.slice(family.length + 1))),
     ...it.source('\\def\\pgfkeyscurrentkey'),
-    ...group(it, it.p.chars(path)),
+    ...braced(it, it.p.chars(path)),
     ...it.source('\\def\\pgfkeyscurrentvalue'),
-    ...group(it, value ?? []),
+    ...braced(it, value ?? []),
   ]);
   runKey(it, unknown, value, depth);
 }
 
-function runKeys(it: Interpreter, tokens: Tokens, depth = 0): void {
-  if (depth > DEEPEST) return it.p.report('nesting-too-deep', it.p.place);
+/** Carries out keys in turn; false where they call one another for ever, so that whoever called stops too. */
+function runKeys(it: Interpreter, tokens: Tokens, depth = 0): boolean {
+  if (depth > DEEPEST) {
+    it.p.report('nesting-too-deep', it.p.place);
+    return false;
+  }
   for (const part of splitAt(tokens, ',')) {
     const eq = part.findIndex((t) => t.cat === Cat.Other && t.text === '=');
     const name = textOf(it.p, trimmed(eq < 0 ? part : part.slice(0, eq))).trim();
     if (name === '') continue;
-    if (!it.p.spend(5, name)) return;
+    if (!it.p.spend(5, name)) return false;
     const value = eq < 0 ? null : trimmed(part.slice(eq + 1));
     const [, before = '', after = ''] = /^(.*?)\/\.([^/]*)$/.exec(name) ?? [];
-    const handler = after === '' || after === 'unknown' ? undefined : HANDLERS[after];
-    if (handler) handler(it, fullPath(it, before === '' ? '/' : before), value ?? [], depth);
-    else {
-      const nested = /^(.*\/\.unknown)\/\.(.*)$/.exec(name);
-      if (nested)
-        HANDLERS[nested[2] ?? '']?.(it, fullPath(it, nested[1] ?? ''), value ?? [], depth);
-      else {
-        const path = fullPath(it, name);
-        if (!runKey(it, path, value, depth)) unknownKey(it, name, path, value, depth);
-      }
-    }
+    const handler = HANDLERS[after];
+    const path = fullPath(it, handler ? before || '/' : name);
+    if (handler) handler(it, path, value ?? [], depth);
+    else if (!isKnown(it, path)) unknownKey(it, name, path, value, depth);
+    else if (!runKey(it, path, value, depth)) return false;
   }
+  return true;
 }
 
 /** Keys read from a family, which is left as it was behind them. */
@@ -233,14 +233,14 @@ const command = (
   signature: string,
   description: string,
   example: string,
-  run: CommandEntry['run'],
+  run: NonNullable<CommandEntry['run']>,
 ): CommandEntry => ({
   name,
   signature,
   package: 'pgfkeys',
   description,
   example,
-  ...(run ? { run } : {}),
+  run,
 });
 
 /** `\pgfkeysvalueof{/family/name}`: what a key holds. */
@@ -279,7 +279,7 @@ export const pgfkeys: PackageEntry = {
       'm',
       'Further keys, within the code of one.',
       '\\pgfkeys{/tide/high/.code={High: #1}, /tide/both/.code={\\pgfkeysalso{/tide/high=#1}}}\\pgfkeys{/tide/both=5}',
-      (it, args) => runKeys(it, tokensOf(args, 0)),
+      (it, args) => void runKeys(it, tokensOf(args, 0)),
     ),
     command(
       'pgfkeyssetvalue',

@@ -1,6 +1,7 @@
 import { readArgument } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
 import { tokensText } from '../../expansion/tokenText';
+import { Cat } from '../../tokens/categories';
 import { dimenOf } from '../scanning/dimenOf';
 import { keyValues } from '../scanning/optionLists';
 import { environmentTokens } from '../machine/environmentTokens';
@@ -15,7 +16,7 @@ function linesOf(body: readonly Token[]): Token[][] | null {
   const lines: Token[][] = [[]];
   let depth = 0;
   for (const token of body) {
-    depth += token.text === '{' ? 1 : token.text === '}' ? -1 : 0;
+    depth += token.cat === Cat.Begin ? 1 : token.cat === Cat.End ? -1 : 0;
     if (token.cell && /^(?:begin|par|item|section|\[)$/.test(token.text)) return null;
     if (token.cell && depth === 0 && /^(?:\\|newline)$/.test(token.text)) lines.push([]);
     else lines.at(-1)?.push(token);

@@ -3,6 +3,7 @@ import { readArgument, readOptional } from '../../expansion/arguments';
 import { scanDimen, takeKeyword } from '../../expansion/scan';
 import { tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
+import { argumentAt } from '../constructs/tablePreamble';
 import { environmentTokens } from '../machine/environmentTokens';
 import { closeNamed } from '../machine/environments';
 import type { EnvironmentEntry, PackageEntry } from '../machine/entries';
@@ -49,13 +50,7 @@ function columnsOf(preamble: readonly Token[]): (Share | readonly Token[])[] {
       i = end < 0 ? preamble.length : end;
     } else if (plain && token.text === 'X') out.push(shareOf(''));
     else if (token.cat === Cat.Begin) {
-      let depth = 0;
-      let end = i;
-      do {
-        const { cat } = preamble[end] as Token;
-        depth += cat === Cat.Begin ? 1 : cat === Cat.End ? -1 : 0;
-        end++;
-      } while (depth > 0 && end < preamble.length);
+      const { end } = argumentAt(preamble, i);
       out.push(preamble.slice(i, end));
       i = end - 1;
     } else out.push([token]);
@@ -96,7 +91,8 @@ const tabuEnvironment = (name: string, long: boolean): EnvironmentEntry => ({
   begin: (it, _args, token) => {
     const { p } = it;
     const to = takeKeyword(p, 'to') ? scanDimen(p) : null;
-    const spread = to === null && takeKeyword(p, 'spread') ? scanDimen(p) : null;
+    // What is added to the natural width (`spread`) is not.
+    if (to === null && takeKeyword(p, 'spread')) scanDimen(p);
     const place = readOptional(p);
     const columns = columnsOf(readArgument(p, token) ?? []);
     const body = environmentTokens(p, name);
@@ -105,7 +101,6 @@ const tabuEnvironment = (name: string, long: boolean): EnvironmentEntry => ({
     const width = to === null ? '\\linewidth' : `${to}sp`;
     const at = place ? [...p.chars('['), ...place, ...p.chars(']')] : [];
     const kind = long ? 'longtable' : shared ? 'tabularx' : to === null ? 'tabular' : 'tabular*';
-    void spread;
     p.push([
       ...it.source(`\\begin{${kind}}`),
       ...(kind === 'tabularx' || kind === 'tabular*' ? it.source(`{${width}}`) : []),

@@ -4,6 +4,7 @@ import type { Graphics, StateArrow } from './graphics';
 import { lengthOf, type Key, type KeyCall, withStyle, words } from './keys';
 import { freshNode, newSaying, setNode, setText } from './nodes';
 import { borderTowards, centreOf, type PlacedNode } from './openPicture';
+import { anchorAway } from './compass';
 import type { Reading } from './coordinates';
 import { paintPath } from './painting';
 import { lineTo, newWalk, pathOfWalk } from './walk';
@@ -59,22 +60,6 @@ export const STATE_KEYS: Readonly<Record<string, Key>> = {
   ...arrowKeys('initial', 'starts'),
   ...arrowKeys('accepting', 'ends'),
 };
-
-/** Which anchor of words lies at the far end of an arrow on that side. */
-function anchorAway(angle: number): string {
-  const turned = ((angle % 360) + 360) % 360;
-  const names = [
-    'west',
-    'south west',
-    'south',
-    'south east',
-    'east',
-    'north east',
-    'north',
-    'north west',
-  ];
-  return names[Math.round(turned / 45) % 8] ?? 'east';
-}
 
 /** The arrows of a state that was set: `start` before the one that leads in, and the one that leads out. */
 export function drawStateArrows(

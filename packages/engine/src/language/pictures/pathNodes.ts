@@ -8,6 +8,7 @@ import type { Graphics } from './graphics';
 import { withKeys, withStyle, type NodeSaying } from './keys';
 import { drawStateArrows } from './automata';
 import { drawCircuitEnd } from './circuits';
+import { facing } from './compass';
 import { addHandle } from './handles';
 import { freshNode, newSaying, setNode, setText, type NodeText } from './nodes';
 import { borderTowards, centreOf, type PlacedNode } from './openPicture';
@@ -215,23 +216,4 @@ function optionsBefore(tokens: readonly Token[]) {
     (t, i) => i > first && t.text === ']' && depthBefore(tokens, i) === 0,
   );
   return { options: tokens.slice(first + 1, close), rest: tokens.slice(close + 1) };
-}
-
-/** The anchor of a label that looks towards its node from an angle. */
-function facing(angle: number): string {
-  const turn = ((angle % 360) + 360) % 360;
-  const names = [
-    'west',
-    'south west',
-    'south',
-    'south east',
-    'east',
-    'north east',
-    'north',
-    'north west',
-  ];
-  const exact = turn % 90 === 0;
-  return exact
-    ? (names[(turn / 90) * 2] as string)
-    : (names[2 * Math.floor(turn / 90) + 1] as string);
 }
