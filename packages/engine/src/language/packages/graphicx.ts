@@ -15,6 +15,7 @@ import {
   type PackageEntry,
   tokensOf,
 } from '../machine/entries';
+import { wholeFamily } from './keyval';
 import { box, withSizes } from '../constructs/boxes';
 import { dimenOf } from '../scanning/dimenOf';
 import { keyValues } from '../scanning/optionLists';
@@ -338,9 +339,9 @@ const commands: readonly CommandEntry[] = [
     run: resizeBox,
   },
   {
-    name: 'Gin@all',
+    name: wholeFamily('Gin'),
     signature: 'm',
-    description: 'Inside packages.',
+    description: 'Options for all pictures that come.',
     example: '',
     run: (it, args) =>
       it.write(GIN, detach([...it.read(GIN), ...it.p.chars(','), ...tokensOf(args, 0)])),

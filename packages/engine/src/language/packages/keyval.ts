@@ -12,6 +12,9 @@ function keyAndValue(part: readonly Token[]): readonly [readonly Token[], readon
   return at < 0 ? [trimmed(part), null] : [trimmed(part.slice(0, at)), trimmed(part.slice(at + 1))];
 }
 
+/** The command that takes all keys of a family at once, where a package keeps them in a form of its own. */
+export const wholeFamily = (family: string): string => `KV@${family}@@all`;
+
 /** Carries out one key of a family: `\KV@family@key{value}`, or its default when no value is given. */
 function setKey(it: Interpreter, family: string, part: readonly Token[]): void {
   const [name, value] = keyAndValue(part);
@@ -39,10 +42,10 @@ const setkeys: CommandEntry = {
     '\\makeatletter\\define@key{tide}{height}{\\def\\tideheight{#1}}\\makeatother\n\\setkeys{tide}{height=3}\\tideheight',
   run: (it, args) => {
     const family = textOf(it.p, tokensOf(args, 1));
-    // What holds for all pictures is kept with them.
-    if (family === 'Gin' && it.state.get(it.state.cell('Gin@all')) !== undefined)
+    const whole = wholeFamily(family);
+    if (it.state.get(it.state.cell(whole)) !== undefined)
       return it.p.push([
-        it.p.command('Gin@all'),
+        it.p.command(whole),
         it.p.make(Cat.Begin, '{'),
         ...tokensOf(args, 2),
         it.p.make(Cat.End, '}'),
