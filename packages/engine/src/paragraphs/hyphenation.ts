@@ -26,10 +26,6 @@ const MOST_LETTERS = 63;
 
 const MARK = '\u00ad';
 
-/** A hyphenator for English with a memory of its own. */
-export const englishHyphenator = (): Hyphenate =>
-  hyphenatorOf(standardPatterns(englishPatterns as Patterns), EXCEPTIONS);
-
 /** A tree of letters: at the end of a pattern stands which row of levels it has. */
 type Branch = number | readonly [Tree, number] | Tree;
 interface Tree {
@@ -40,25 +36,30 @@ type Patterns = readonly [levels: unknown, tree: Tree, ...rest: unknown[]];
 
 /** The patterns without those that were added to the standard ones. */
 function standardPatterns([levels, tree, ...rest]: Patterns): Patterns {
-  const pruned = (branches: Tree, before: string): Tree =>
-    Object.fromEntries(
-      Object.entries(branches).flatMap(([letter, branch]) => {
-        const word = before + letter;
-        const kept = keptOf(branch, word);
-        return kept === null ? [] : [[letter, kept]];
-      }),
-    );
-  const keptOf = (branch: Branch, word: string): Branch | null => {
-    const isLater = LATER_PATTERNS.has(word);
-    if (typeof branch === 'number') return isLater ? null : branch;
-    if (!isPair(branch)) return pruned(branch, word);
-    const inner = pruned(branch[0], word);
-    return isLater ? inner : [inner, branch[1]];
-  };
-  return [levels, pruned(tree, ''), ...rest];
+  return [levels, [...LATER_PATTERNS].reduce(without, tree), ...rest];
+}
+
+/** The tree without the pattern of these letters; what it does not touch is shared. */
+function without(tree: Tree, letters: string): Tree {
+  const letter = letters.charAt(0);
+  const { [letter]: branch, ...others } = tree;
+  if (branch === undefined) return tree;
+  const kept = keptOf(branch, letters.slice(1));
+  return kept === null ? others : { ...others, [letter]: kept };
+}
+
+function keptOf(branch: Branch, rest: string): Branch | null {
+  if (rest === '') return typeof branch === 'number' ? null : isPair(branch) ? branch[0] : branch;
+  if (typeof branch === 'number') return branch;
+  return isPair(branch) ? [without(branch[0], rest), branch[1]] : without(branch, rest);
 }
 
 const isPair = (branch: Branch): branch is readonly [Tree, number] => Array.isArray(branch);
+
+const STANDARD = /* @__PURE__ */ standardPatterns(englishPatterns as Patterns);
+
+/** A hyphenator for English with a memory of its own. */
+export const englishHyphenator = (): Hyphenate => hyphenatorOf(STANDARD, EXCEPTIONS);
 
 /** A hyphenator by patterns (TeX: The Program, §919 ff.), with words that are divided otherwise. */
 export function hyphenatorOf(patterns: unknown, divided: readonly string[] = []): Hyphenate {
