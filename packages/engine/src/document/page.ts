@@ -66,6 +66,8 @@ export type Turn = 'text' | 'page';
 export interface Backdrop {
   readonly under: readonly Inline[];
   readonly over: readonly Inline[];
+  /** Where it goes by the number of the page: what it is on each page of the document, in order. */
+  readonly onPages?: readonly Backdrop[];
 }
 
 /** One line at the head or foot of a page, and the thickness of a rule between it and the text. */
@@ -75,6 +77,8 @@ export interface RunningLine {
   readonly width: Sp;
   /** Drawn by it from the lower left corner of the paper. */
   readonly onPaper?: readonly Inline[];
+  /** Where it goes by the number of the page: what it is on each page of the document, in order. */
+  readonly onPages?: readonly (RunningLine | null)[];
 }
 
 /** What stands at head and foot, on odd pages and on even ones. */

@@ -82,6 +82,8 @@ interface CharNumber {
 interface CommandMeaning {
   readonly kind: 'command';
   readonly name: string;
+  /** Where a number or length is wanted: what it stands for. */
+  readonly read?: Primitive['read'];
   /** It is there for want of another: whoever defines the name takes it, and it counts as undefined. */
   readonly yields?: true;
 }

@@ -57,7 +57,8 @@ export function quantityOf(p: Processor, token: Token): Quantity | null {
   if (token.cell === null) return null;
   const meaning = p.state.meaning(token.cell);
   if (meaning?.kind === 'chardef') return { type: 'count', value: meaning.code };
-  if (meaning?.kind === 'primitive' && meaning.read) return meaning.read(p, token);
+  if ((meaning?.kind === 'primitive' || meaning?.kind === 'command') && meaning.read)
+    return meaning.read(p, token);
   const register = registerOf(p, token);
   return register && { type: register.type, value: p.state.get(register.storage) };
 }

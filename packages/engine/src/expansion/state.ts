@@ -143,6 +143,16 @@ export class State {
     return cell.value;
   }
 
+  /** Does the work read the cell? It counts as read by the block as everything does. */
+  readsWhile(cell: Cell, work: () => void): boolean {
+    const { readStamp } = cell;
+    cell.readStamp = 0;
+    work();
+    if (cell.readStamp === this.stamp) return true;
+    cell.readStamp = readStamp;
+    return false;
+  }
+
   /** What a declared cell holds, noted as read. */
   read<T>(declared: CellOf<T>): T {
     return this.valueOf(declared, this.get(this.cell(declared.name)));

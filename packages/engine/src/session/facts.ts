@@ -1,6 +1,7 @@
 import { type Inline, type RefInline, UNNAMED_PLACE } from '../document/inlines';
 import { LINE_KIND } from '../document/lineNumbers';
 import { sameValue } from '../expansion/meaning';
+import type { LABELS } from '../language/constructs/knownPages';
 import type { LabelDefinition } from '../language/machine/interpreter';
 import { LAST_PAGE, lineOf } from './paging';
 import type { RawFinding } from '../findings/finding';
@@ -26,6 +27,16 @@ export interface Facts {
 }
 
 export const NO_FACTS: Facts = { pages: new Map(), labels: new Map() };
+
+/** The labels as numbers that a document reckons with. */
+export function knownLabels({ labels, pages }: Facts): typeof LABELS.start {
+  const known = [...labels].map(([name, { value }]) => [
+    name,
+    { value, page: pages.get(name) ?? '' },
+  ]);
+  const last = { value: '', page: pages.get(LAST_PAGE) ?? '' };
+  return Object.fromEntries([[LAST_PAGE, last], ...known]) as typeof LABELS.start;
+}
 
 const key = (ref: RefInline): string =>
   [

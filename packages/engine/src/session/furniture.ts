@@ -2,7 +2,7 @@ import { ownPlace } from './facts';
 import { PT, type Sp } from '../base/lengths';
 import { boxOf, rule, type Box, type Child } from '../boxes/box';
 import type { Inline } from '../document/inlines';
-import type { Backdrop, RunningLine } from '../document/page';
+import type { RunningLine } from '../document/page';
 import { countedLines, NO_LINES, numberEdge } from '../pages/lineNumbers';
 import type { Page, PlacedBox } from '../pages/page';
 import { countIn, linesBefore } from './paging';
@@ -50,8 +50,8 @@ const setBackdrop = (inlines: readonly Inline[], page: Page, env: LayoutEnv): Pl
 
 /** Head and foot of a page, and what stands behind and before its text. */
 export function furniture(page: Page, env: LayoutEnv): Furniture {
-  const all = (side: keyof Backdrop): PlacedBox[] =>
-    page.backdrops.flatMap((backdrop) => setBackdrop(backdrop[side], page, env));
+  const all = (side: 'under' | 'over'): PlacedBox[] =>
+    page.backdrops.flatMap((backdrop) => setBackdrop(onPage(backdrop, page)[side], page, env));
   const drawn = linesOf(page).flatMap((line) => setBackdrop(line?.onPaper ?? [], page, env));
   const under = [...all('under'), ...drawn];
   const over = [...headAndFoot(page, env), ...lineNumbers(page, env), ...all('over')];
@@ -79,9 +79,26 @@ function lineNumbers(page: Page, env: LayoutEnv): PlacedBox[] {
 
 const isEven = ({ geometry, number }: Page): boolean => geometry.twoSided && number % 2 === 0;
 
+/** What stands on all pages as it is on this one; on a page that is not known yet, as on any. */
+function onPage<T extends { readonly onPages?: readonly (T | null)[] }>(all: T, page: Page): T;
+function onPage<T extends { readonly onPages?: readonly (T | null)[] }>(
+  all: T | null,
+  page: Page,
+): T | null;
+function onPage<T extends { readonly onPages?: readonly (T | null)[] }>(
+  all: T | null,
+  page: Page,
+): T | null {
+  const own = all?.onPages?.[page.index - 1];
+  return own === undefined ? all : own;
+}
+
 /** Head and foot as they are on this page. */
-const linesOf = (page: Page): readonly [RunningLine | null, RunningLine | null] =>
-  isEven(page) ? [page.style.evenHead, page.style.evenFoot] : [page.style.head, page.style.foot];
+function linesOf(page: Page): readonly [RunningLine | null, RunningLine | null] {
+  const { head, foot, evenHead, evenFoot } = page.style;
+  const [above, below] = isEven(page) ? [evenHead, evenFoot] : [head, foot];
+  return [onPage(above, page), onPage(below, page)];
+}
 
 function headAndFoot(page: Page, env: LayoutEnv): PlacedBox[] {
   const { geometry } = page;

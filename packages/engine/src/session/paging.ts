@@ -1,4 +1,5 @@
 import type { CONTENTS } from '../language/constructs/contents';
+import type { PAGES } from '../language/constructs/knownPages';
 import type { PageGeometry } from '../document/page';
 import { UNNAMED_PLACE } from '../document/inlines';
 import { countAfter, countedLines, type LineCount, NO_LINES } from '../pages/lineNumbers';
@@ -209,6 +210,10 @@ export const collectContents = (records: readonly PageRecord[]): typeof CONTENTS
       mark.kind === 'contents' ? [{ list: mark.list, entry: mark.entry, page: page.folio }] : [],
     ),
   );
+
+/** The pages as they are numbered. */
+export const collectNumbers = (records: readonly PageRecord[]): typeof PAGES.start =>
+  records.map(({ page: { number, folio } }) => ({ number, folio }));
 
 /** The label that the last page bears (package lastpage). */
 export const LAST_PAGE = 'LastPage';

@@ -13,6 +13,7 @@ import { makeBlock, place, sourceOf, type SessionBlock } from './block';
 import { MOST_TEXT } from './bounds';
 import type { CellOf } from '../expansion/cells';
 import { CONTENTS } from '../language/constructs/contents';
+import { LABELS, PAGES } from '../language/constructs/knownPages';
 
 /** A date, months and days from 1. */
 export interface CalendarDate {
@@ -35,7 +36,14 @@ export interface ReadChange {
 }
 
 /** What only the document as a whole settles: given back to blocks that ask for it. */
-const GIVEN_BACK = [CONTENTS, CELLS.cited, CELLS.referred, CELLS.bibStyleOfAll] as const;
+const GIVEN_BACK = [
+  CONTENTS,
+  PAGES,
+  LABELS,
+  CELLS.cited,
+  CELLS.referred,
+  CELLS.bibStyleOfAll,
+] as const;
 
 /** How much of the text is put together for reading at first; a block that looks further gets more. */
 const WINDOW = 8192;

@@ -23,6 +23,7 @@ import { divisions } from '../paragraphs/patterns';
 import { writtenOf, type SessionBlock, type WrittenBlock } from './block';
 import { MOST_PAGES, MOST_ROUNDS, MOST_TAKEN } from './bounds';
 import {
+  knownLabels,
   answer,
   citedKeys,
   collectLabels,
@@ -35,10 +36,11 @@ import {
   type LabelFinding,
 } from './facts';
 import { gatherFindings } from './gatherFindings';
-import { sayOtherwise } from './contentsSaid';
+import { sayOtherwise, writeOtherwise } from './contentsSaid';
 import { NONE_CHANGED, withBlock, withReading } from './changedBlocks';
 import {
   collectContents,
+  collectNumbers,
   collectPages,
   LAST_PAGE,
   nextPage,
@@ -60,6 +62,7 @@ import {
   type OutlineEntry,
 } from './account';
 import { CONTENTS } from '../language/constructs/contents';
+import { LABELS, PAGES } from '../language/constructs/knownPages';
 import { TAKEN } from '../expansion/processor';
 
 export type { CalendarDate } from './reading';
@@ -223,6 +226,13 @@ export class Session {
     this.feedsItself ||= change !== null && sayOtherwise(change);
   }
 
+  /** Gives back the numbers of pages and of labels: heads may go by them, and whatever else asks for them as numbers. */
+  private giveNumbers(): void {
+    this.refresh(PAGES, () => collectNumbers(this.records));
+    const change = this.refresh(LABELS, () => knownLabels(this.facts));
+    this.feedsItself ||= change !== null && writeOtherwise(change);
+  }
+
   /** Takes new facts; blocks that were laid out from other answers are laid out again. */
   private takeFacts(facts: Facts): void {
     this.facts = facts;
@@ -290,6 +300,7 @@ export class Session {
       yield* this.buildPages();
       this.takeFacts({ ...this.facts, pages: collectPages(this.records) });
       this.giveContents();
+      this.giveNumbers();
       this.giveCitations();
       this.unsettled = this.changed.to > this.changed.from;
       if (!this.unsettled) return;

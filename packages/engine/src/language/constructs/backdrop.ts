@@ -5,6 +5,7 @@ import { type Args, type CommandEntry, isStarred, tokensOf } from '../machine/en
 import type { Interpreter } from '../machine/interpreter';
 import { withPaper } from '../machine/paper';
 import { setSize } from './fonts';
+import { byPage } from './knownPages';
 import { emit } from './pageStyle';
 
 /** One layer, set as if at the top level of the document. */
@@ -43,8 +44,12 @@ function backdrop(it: Interpreter, args: Args, token: Token): void {
       ...begin([...again, ...begin(tokensOf(args, 1)), ...begin(tokensOf(args, 2))]),
     ]);
   }
-  const [under, over] = [layer(it, tokensOf(args, 1)), layer(it, tokensOf(args, 2))];
-  emit(it, { kind: 'backdrop', backdrop: { under, over }, thisPageOnly: isStarred(args) });
+  const { always, onPages } = byPage(it, () => ({
+    under: layer(it, tokensOf(args, 1)),
+    over: layer(it, tokensOf(args, 2)),
+  }));
+  const drawn = onPages ? { ...always, onPages } : always;
+  emit(it, { kind: 'backdrop', backdrop: drawn, thisPageOnly: isStarred(args) });
 }
 
 export const backdropCommands: readonly CommandEntry[] = [

@@ -9,13 +9,22 @@ import { setCounter } from '../machine/counters';
 import { type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { setSize } from './fonts';
+import { byPage, pageNumber } from './knownPages';
 import { OWN } from '../machine/ownNames';
 
 /** The work of a head or foot, in the measure of an expansion. */
 const LINE_WORK = 30;
 
-/** One line of a head or foot, set as if at the top level of the document; null when its macro is empty. */
+/** One line of a head or foot; where it goes by the number of the page, of each page. */
 function runningLine(it: Interpreter, macro: string, rule: string): RunningLine | null {
+  const { always, onPages } = byPage(it, () => setRunningLine(it, macro, rule));
+  if (!onPages?.some((line) => line !== null)) return always;
+  const nothing = { inlines: [], rule: 0, width: it.dimen('textwidth') };
+  return { ...(always ?? nothing), onPages };
+}
+
+/** One line of a head or foot, set as if at the top level of the document; null when its macro is empty. */
+function setRunningLine(it: Interpreter, macro: string, rule: string): RunningLine | null {
   const { state } = it;
   if (state.get(state.cell(macro)) === undefined || !it.p.spend(LINE_WORK, macro)) return null;
   it.openGroup({ kind: 'semisimple', span: it.p.place });
@@ -243,6 +252,7 @@ export const pageStyleCommands: readonly CommandEntry[] = [
     description: '',
     example: '',
     run: field('page'),
+    read: pageNumber,
     math: (reader, token) => ({
       kind: 'text',
       inlines: [

@@ -6,6 +6,7 @@ import { textOf } from '../../expansion/tokenText';
 import { tagBrackets } from '../machine/displayTags';
 import type { Token } from '../../expansion/meaning';
 import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
+import { labelAsNumber } from './knownPages';
 import { leading } from './linking';
 import type { Interpreter, LabelDefinition } from '../machine/interpreter';
 import { pick } from '../../base/spans';
@@ -102,6 +103,7 @@ export function refCommand(
     signature: 'sm',
     description,
     example: `\\${name}{eq:tide}`,
+    read: labelAsNumber(what === 'page' ? 'page' : 'value'),
     run: (it, args, token) => {
       it.startParagraph();
       for (const inline of referenceInlines(it, tokensOf(args, 1), what, token, bracketed))

@@ -1,4 +1,4 @@
-import type { Token } from '../../expansion/meaning';
+import type { Primitive, Token } from '../../expansion/meaning';
 import type { MathNode } from '../../document/math';
 import type { Interpreter } from './interpreter';
 import type { MathReader } from './mathReader';
@@ -33,6 +33,8 @@ export interface CommandEntry extends Described {
   /** In text, before arguments are read: does another form of the command stand here? Then it carries that out. */
   readonly instead?: (it: Interpreter, token: Token) => boolean;
   readonly math?: (reader: MathReader, token: Token) => readonly MathNode[] | MathNode | null;
+  /** Where a number or length is wanted: what it stands for. */
+  readonly read?: Primitive['read'];
   /** It means this within an environment that binds it; elsewhere whatever else has its name. */
   readonly yields?: true;
 }

@@ -34,6 +34,7 @@ export function install(
       kind: 'command',
       name: entry.name,
       entry: merged(state.get(cell), entry),
+      ...(entry.read ? { read: entry.read } : {}),
       ...(entry.yields ? { yields: true } : {}),
     };
     state.set(cell, command, true);

@@ -31,6 +31,7 @@ export interface LanguageCommand {
   readonly kind: 'command';
   readonly name: string;
   readonly entry: CommandEntry;
+  readonly read?: CommandEntry['read'];
   readonly yields?: true;
 }
 

@@ -1,9 +1,10 @@
 import { readArgument } from '../../expansion/arguments';
-import { expandTokens, textOf, tokensText } from '../../expansion/tokenText';
+import { textOf, tokensText } from '../../expansion/tokenText';
 import type { Expandable, Token } from '../../expansion/meaning';
 import type { Processor } from '../../expansion/processor';
 import { scanDimen, scanInt } from '../../expansion/scan';
 import { Cat } from '../../tokens/categories';
+import { comparedText } from '../constructs/knownPages';
 import type { PackageEntry } from '../machine/entries';
 import { macroEntry } from '../machine/macroEntry';
 
@@ -112,7 +113,7 @@ class Test {
   }
 
   private words(): string {
-    return tokensText(expandTokens(this.p, this.group()));
+    return comparedText(this.p, this.group());
   }
 
   private number(tokens: readonly Token[]): number {

@@ -1,3 +1,4 @@
+import { labelFigures } from '../constructs/knownPages';
 import type { PackageEntry } from '../machine/entries';
 import { sourceCommand, sourceEnvironment, sourcePackage } from '../machine/macroEntry';
 
@@ -102,25 +103,34 @@ const bigstrut = sourcePackage(
 );
 
 /** refcount: numbers of references. */
-const refcount = sourcePackage(
-  'refcount',
-  'Numbers of references.',
-  [
-    sourceCommand(
-      'getrefnumber',
-      'm',
-      'The number of a label.',
-      '\\section{Tides}\\label{tide}\\getrefnumber{tide}',
-    ),
-    sourceCommand(
-      'getpagerefnumber',
-      'm',
-      'The page of a label.',
-      '\\section{Tides}\\label{tide}\\getpagerefnumber{tide}',
-    ),
-  ],
-  String.raw`\newcommand\getrefnumber[1]{\ref{#1}}\newcommand\getpagerefnumber[1]{\pageref{#1}}\newcommand\refused[1]{}\newcommand\setrefcountdefault[1]{}\newcommand\IfRefUndefinedExpandable[3]{#3}\newcommand\IfRefUndefinedBabel[3]{#3}`,
-);
+const refcount: PackageEntry = {
+  ...sourcePackage(
+    'refcount',
+    'Numbers of references.',
+    [
+      sourceCommand(
+        'getrefnumber',
+        'm',
+        'The number of a label.',
+        '\\section{Tides}\\label{tide}\\getrefnumber{tide}',
+      ),
+      sourceCommand(
+        'getpagerefnumber',
+        'm',
+        'The page of a label.',
+        '\\section{Tides}\\label{tide}\\getpagerefnumber{tide}',
+      ),
+    ],
+    String.raw`\newcommand\refused[1]{}\newcommand\setrefcountdefault[1]{}\newcommand\IfRefUndefinedExpandable[3]{#3}\newcommand\IfRefUndefinedBabel[3]{#3}`,
+  ),
+  setup: (it) => {
+    for (const figures of [
+      labelFigures('getrefnumber', 'value'),
+      labelFigures('getpagerefnumber', 'page'),
+    ])
+      it.state.set(it.state.cell(figures.name), figures, true);
+  },
+};
 
 /** verbatimbox: verbatim text as a box. */
 const verbatimbox = sourcePackage(

@@ -2,13 +2,14 @@ import { groupsIn } from '../scanning/optionLists';
 import { expandTokens, tokensText } from '../../expansion/tokenText';
 import { readOptional } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
+import { comparedText } from '../constructs/knownPages';
 import { tokensOf, type Args, type CommandEntry, type PackageEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { macroEntry, sourceCommand } from '../machine/macroEntry';
 
 /** An argument as text, its macros expanded. */
 const text = (it: Interpreter, args: Args, i: number): string =>
-  tokensText(expandTokens(it.p, tokensOf(args, i)));
+  comparedText(it.p, tokensOf(args, i));
 const number = (it: Interpreter, args: Args, i: number): number =>
   parseInt(text(it, args, i), 10) || 0;
 
