@@ -2,8 +2,8 @@ import { glue, NO_GLUE, PT, SS, type Sp } from '../base/lengths';
 import { boxOf, type AnchorItem, type Box, type Child, type MigrantItem } from '../boxes/box';
 import { elementsOf, type Element } from '../boxes/elements';
 import { naturalSize, stack } from '../boxes/stack';
-import type { LineSpacing, PageMark, VItem } from '../boxes/vertical';
-import type { BlockNode, Float, Paragraph } from '../document/blocks';
+import type { LineSpacing, PageMark, SetVerticalLeader, VItem } from '../boxes/vertical';
+import type { BlockNode, Float, Paragraph, VerticalLeader } from '../document/blocks';
 import type { Inline, ParboxInline } from '../document/inlines';
 import type { LayoutEnv } from '../paragraphs/env';
 import { setText } from '../paragraphs/boxes';
@@ -29,6 +29,11 @@ export function layoutBlocks(nodes: readonly BlockNode[], env: LayoutEnv): VItem
   return out;
 }
 
+const setLeader = (leader: VerticalLeader, env: LayoutEnv): SetVerticalLeader =>
+  leader.kind === 'rules'
+    ? leader
+    : { kind: 'box', box: setText(leader.inlines, env), left: leader.left };
+
 function pushNode(
   out: VItem[],
   node: Exclude<BlockNode, { kind: 'paragraph' | 'display' }>,
@@ -42,7 +47,9 @@ function pushNode(
           { kind: 'penalty', penalty: 10000 },
         );
       }
-      out.push({ kind: node.behaviour === 'merge' ? 'addvspace' : 'glue', glue: node.glue });
+      if (node.leader)
+        out.push({ kind: 'glue', glue: node.glue, leader: setLeader(node.leader, env) });
+      else out.push({ kind: node.behaviour === 'merge' ? 'addvspace' : 'glue', glue: node.glue });
       if (node.closed) out.push({ kind: 'glue', glue: glue(0) });
       break;
     case 'rule': {

@@ -1,6 +1,6 @@
 import { negative, type Glue, type Sp } from '../base/lengths';
 import { boxOf, rule, type Box } from './box';
-import type { FloatVItem, LineSpacing, LineVItem, PageMark, VItem } from './vertical';
+import type { FloatVItem, GlueVItem, LineSpacing, LineVItem, PageMark, VItem } from './vertical';
 
 /** What the list gives, with line space worked out. */
 export type Element =
@@ -12,7 +12,7 @@ export type Element =
       /** A float whose lines are placed one by one. */
       readonly float?: FloatVItem;
     }
-  | { readonly kind: 'glue'; readonly glue: Glue }
+  | GlueVItem
   | { readonly kind: 'penalty'; readonly penalty: number }
   | { readonly kind: 'mark'; readonly mark: PageMark }
   | { readonly kind: 'float'; readonly float: FloatVItem }
@@ -48,7 +48,7 @@ export class ElementReader {
         return [{ kind: 'box', x: item.x, line: null, box: ruleBox(item) }];
       case 'glue':
         this.lastGlue = item.glue;
-        return [{ kind: 'glue', glue: item.glue }];
+        return [item];
       case 'addvspace':
         return this.merged(item.glue);
       case 'nointerline':

@@ -1,8 +1,8 @@
 import { NO_GLUE, type Glue, type Sp } from '../base/lengths';
-import type { Box } from './box';
+import { boxOf, rule, type Box } from './box';
 import type { Element } from './elements';
 import { giveOf, RIGID, setGlue, type GlueSet } from './glueSetting';
-import type { PageMark } from './vertical';
+import type { PageMark, SetVerticalLeader } from './vertical';
 
 /** A box of a stack, its reference point from the top left corner of the stack. */
 export interface Stacked {
@@ -85,12 +85,37 @@ export function stack(
       depth = box.depth;
       boxes.push({ x, y, box, labels: line?.labels ?? [], index });
     } else if (element.kind === 'glue') {
-      y += depth + element.glue.width + giveOf(element.glue, set);
+      const room = element.glue.width + giveOf(element.glue, set);
+      if (element.leader) boxes.push(...filled(element.leader, y + depth, room, index));
+      y += depth + room;
       depth = 0;
     } else if (element.kind === 'mark') marks.push({ mark: element.mark, y });
   }
   return { boxes, marks, height: y, depth };
 }
+
+/** Space from `top` on, filled: with as many copies as there is room for, what is left above and below them alike (TeX: The Program, §634 ff.). */
+function filled(leader: SetVerticalLeader, top: Sp, room: Sp, index: number): Stacked[] {
+  const at = (x: Sp, y: Sp, box: Box): Stacked => ({ x, y, box, labels: [], index });
+  if (room <= 0) return [];
+  if (leader.kind === 'rules')
+    return leader.rules.map(({ left, width }) =>
+      at(
+        left,
+        top + room,
+        boxOf(width, room, 0, [{ x: 0, y: 0, item: rule(width, room, 0, leader.color) }]),
+      ),
+    );
+  const { box, left } = leader;
+  const high = box.height + box.depth;
+  if (high <= 0) return [];
+  const count = Math.min(MOST_COPIES, Math.floor((room + 1) / high));
+  const start = top + (room - count * high) / 2 + box.height;
+  return Array.from({ length: count }, (_, i) => at(left, start + i * high, box));
+}
+
+/** More copies than any page has room for. */
+const MOST_COPIES = 2000;
 
 export const glueElement = (glue: Glue): Element => ({ kind: 'glue', glue });
 export const spaceElement = (width: Sp): Element => ({ kind: 'glue', glue: { ...NO_GLUE, width } });

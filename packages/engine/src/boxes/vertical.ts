@@ -9,6 +9,7 @@ import type {
   PageNumberChange,
   PageStyleChange,
   RunningMark,
+  RunningRules,
 } from '../document/blocks';
 import type { ColumnLayout } from '../document/page';
 import type { Box } from './box';
@@ -56,11 +57,22 @@ export interface FloatVItem {
   readonly block?: number;
 }
 
+/** Space, and what fills it. */
+export interface GlueVItem {
+  readonly kind: 'glue';
+  readonly glue: Glue;
+  readonly leader?: SetVerticalLeader;
+}
+
+/** Copies of a box, or rules as high as the space is. */
+export type SetVerticalLeader =
+  { readonly kind: 'box'; readonly box: Box; readonly left: Sp } | RunningRules;
+
 /** An item of the main vertical list. */
 export type VItem =
   | LineVItem
   | FloatVItem
-  | { readonly kind: 'glue'; readonly glue: Glue }
+  | GlueVItem
   /** Space that merges with the space before it: the larger counts (LaTeX's `\addvspace`). */
   | { readonly kind: 'addvspace'; readonly glue: Glue }
   /** `added` goes before the space at the end of the list (LaTeX's `\addpenalty`). */

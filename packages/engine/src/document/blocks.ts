@@ -88,8 +88,21 @@ export interface VerticalSpace {
   readonly kind: 'vspace';
   readonly glue: Glue;
   readonly behaviour: 'plain' | 'merge' | 'keep';
+  /** What fills it. */
+  readonly leader?: VerticalLeader;
   /** Nothing is behind it (`\vspace` and its kin end in `\vskip 0pt`): what follows is added whole. */
   readonly closed?: boolean;
+}
+
+/** What fills space between blocks: copies of a box, or rules as high as the space is. */
+export type VerticalLeader =
+  { readonly kind: 'box'; readonly inlines: readonly Inline[]; readonly left: Sp } | RunningRules;
+
+/** Upright rules as high as the space that they fill, from the left edge of the column. */
+export interface RunningRules {
+  readonly kind: 'rules';
+  readonly rules: readonly { readonly left: Sp; readonly width: Sp }[];
+  readonly color: number;
 }
 
 export interface VerticalPenalty {

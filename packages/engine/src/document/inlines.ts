@@ -37,7 +37,14 @@ export interface GlueInline extends Span {
 
 export type Leader =
   | { readonly kind: 'box'; readonly inlines: readonly Inline[]; readonly width: Sp }
-  | { readonly kind: 'rule'; readonly height: Sp; readonly depth: Sp; readonly color: number };
+  | {
+      readonly kind: 'rule';
+      readonly height: Sp;
+      readonly depth: Sp;
+      /** Between blocks, where it is as high as the space. */
+      readonly width?: Sp;
+      readonly color: number;
+    };
 
 export interface KernInline extends Span {
   readonly kind: 'kern';

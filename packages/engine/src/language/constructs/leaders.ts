@@ -1,4 +1,5 @@
 import { NO_GLUE, PT, type Glue } from '../../base/lengths';
+import type { VerticalLeader } from '../../document/blocks';
 import type { Leader } from '../../document/inlines';
 import { readArgument } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
@@ -23,8 +24,14 @@ function leaderFollowing(it: Interpreter, caller: Token): Leader | null {
   const maker = it.p.nextNonBlank();
   if (!maker) return null;
   if (maker.text === 'hrule' || maker.text === 'vrule') {
-    const { height, depth } = ruleSizes(it);
-    return { kind: 'rule', height: height ?? 0.4 * PT, depth: depth ?? 0, color: it.font.color };
+    const { width, height, depth } = ruleSizes(it);
+    return {
+      kind: 'rule',
+      height: height ?? 0.4 * PT,
+      depth: depth ?? 0,
+      ...(width === null ? {} : { width }),
+      color: it.font.color,
+    };
   }
   if (maker.text === 'mbox') {
     const args = it.readArguments('M', maker);
@@ -36,9 +43,8 @@ function leaderFollowing(it: Interpreter, caller: Token): Leader | null {
 }
 
 /** The glue that is to be filled. */
-function glueFollowing(it: Interpreter): Glue {
+function glueFollowing(it: Interpreter, token: Token | null): Glue {
   const { p } = it;
-  const token = p.nextNonBlank();
   const fill = token?.cell ? FILLS[token.text] : undefined;
   if (fill) return fill;
   if (token?.text === 'hskip' || token?.text === 'vskip') return scanGlue(p);
@@ -51,8 +57,21 @@ function glueFollowing(it: Interpreter): Glue {
 function leaders(it: Interpreter, token: Token): void {
   const at = it.p.place;
   const leader = leaderFollowing(it, token);
-  const glue = glueFollowing(it);
-  if (leader) it.add({ kind: 'glue', glue, leader, ...at });
+  const next = it.p.nextNonBlank();
+  const glue = glueFollowing(it, next);
+  if (!leader) return;
+  const isUpright = /^v(?:skip|fill?)$/.test(next?.text ?? '');
+  if (!isUpright || it.mode.hlist !== null) it.add({ kind: 'glue', glue, leader, ...at });
+  else
+    it.mode.vlist.push({ kind: 'vspace', glue, behaviour: 'plain', leader: upright(it, leader) });
+}
+
+/** What fills space between blocks: a rule is as high as the space then. */
+function upright(it: Interpreter, leader: Leader): VerticalLeader {
+  const left = it.dimen('totalleftmargin');
+  if (leader.kind === 'box') return { kind: 'box', inlines: leader.inlines, left };
+  const width = leader.width ?? it.dimen('linewidth');
+  return { kind: 'rules', rules: [{ left, width }], color: leader.color };
 }
 
 /** Space filled with copies of a box, or with a rule. */
