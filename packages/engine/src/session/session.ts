@@ -220,17 +220,13 @@ export class Session {
     this.refresh(CELLS.cited, () => citedKeys(this.reading.blocks));
   }
 
-  /** Gives back the entries of all lists of contents, with the pages they fell on. */
+  /** Gives back the entries of all lists of contents, the numbers of pages, and of labels for who reckons with them. */
   private giveContents(): void {
-    const change = this.refresh(CONTENTS, () => collectContents(this.records));
-    this.feedsItself ||= change !== null && sayOtherwise(change);
-  }
-
-  /** Gives back the numbers of pages and of labels: heads may go by them, and whatever else asks for them as numbers. */
-  private giveNumbers(): void {
+    const contents = this.refresh(CONTENTS, () => collectContents(this.records));
     this.refresh(PAGES, () => collectNumbers(this.records));
-    const change = this.refresh(LABELS, () => knownLabels(this.facts));
-    this.feedsItself ||= change !== null && writeOtherwise(change);
+    const labels = this.refresh(LABELS, () => knownLabels(this.facts));
+    this.feedsItself ||= contents !== null && sayOtherwise(contents);
+    this.feedsItself ||= labels !== null && writeOtherwise(labels);
   }
 
   /** Takes new facts; blocks that were laid out from other answers are laid out again. */
@@ -300,7 +296,6 @@ export class Session {
       yield* this.buildPages();
       this.takeFacts({ ...this.facts, pages: collectPages(this.records) });
       this.giveContents();
-      this.giveNumbers();
       this.giveCitations();
       this.unsettled = this.changed.to > this.changed.from;
       if (!this.unsettled) return;

@@ -39,6 +39,24 @@ export const macros = {
         ? one('Make it a length', from, from, '\\')
         : null,
   }),
+  'quantity-unreadable': finding({
+    severity: 'broken',
+    args: ['number'],
+    message: '“<number>” is not a number that can be read here.',
+    cause:
+      'A number is figures with one point, and perhaps an exponent as in 1.5e3 or an uncertainty as in 1.5(2).',
+    mend: ({ text, from, args }) => {
+      const number = args.number ?? '';
+      const start = text.lastIndexOf('\\', from);
+      const name = /^\\(?:num|qty|SI)(?=[[{])/.exec(text.slice(start))?.[0];
+      const isProduct = /\dx|\d x/.test(number);
+      const isComplex = /[ij]$/.test(number) && !isProduct;
+      if (name === undefined || (!isProduct && !isComplex)) return null;
+      const kind = name === '\\num' ? 'num' : 'qty';
+      const better = isProduct ? `\\${kind}product` : `\\complex${kind}`;
+      return one(`Write ${better}`, start, start + name.length, better);
+    },
+  }),
   'unit-missing': finding({
     severity: 'broken',
     args: ['number'],

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { findingsIn, inArticle } from '../../testing/document';
 import { laidBody } from '../../testing/layout';
-import { chemistrySource } from './chemistry';
+import { chemistrySource, physicalSource } from './chemistry';
 
 describe('Chemistry as it is typed', () => {
   it.each([
@@ -13,6 +13,12 @@ describe('Chemistry as it is typed', () => {
     ['Na+', '\\mathrm{Na}^{+}'],
     ['Ca(OH)2', '\\mathrm{Ca}(\\mathrm{OH})_{2}'],
     ['CuSO4*5H2O', '\\mathrm{CuSO}_{4}\\cdot 5\\,\\mathrm{H}_{2}\\mathrm{O}'],
+    ['CuSO4.5H2O', '\\mathrm{CuSO}_{4}\\cdot 5\\,\\mathrm{H}_{2}\\mathrm{O}'],
+    ['0.5H2O', '0.5\\,\\mathrm{H}_{2}\\mathrm{O}'],
+    ['Fe^III', '\\mathrm{Fe}^{\\mathrm{III}}'],
+    ['A\\bond{3}B', '\\mathrm{A}{\\equiv}\\mathrm{B}'],
+    ['A\\bond{->}B', '\\mathrm{A}{\\rightarrow}\\mathrm{B}'],
+    ['B (^)', '\\mathrm{B}\\uparrow '],
     ['^{227}_{90}Th+', '{}^{\\mathrm{227}}_{\\mathrm{90}}\\mathrm{Th}^{+}'],
     ['CH3-CH=O', '\\mathrm{CH}_{3}{-}\\mathrm{CH}{=}\\mathrm{O}'],
     ['A + B', '\\mathrm{A} + \\mathrm{B}'],
@@ -21,6 +27,13 @@ describe('Chemistry as it is typed', () => {
   ])('%s', (text, source) => {
     expect(chemistrySource(text)).toBe(source);
   });
+  it.each([
+    ['12 kJ', '12\\,\\mathrm{kJ}'],
+    ['12 kJ mol-1', '12\\,\\mathrm{kJ}\\,\\mathrm{mol}^{-1}'],
+    ['1.2e3 m/s2', '1.2 \\times 10^{3}\\,\\mathrm{m}/\\mathrm{s}^{2}'],
+    ['kJ//mol', '\\frac{\\mathrm{kJ}}{\\mathrm{mol}}'],
+    ['7', '7'],
+  ])('with its unit: %s', (text, source) => expect(physicalSource(text)).toBe(source));
   it.each([
     ['->', '\\xrightarrow'],
     ['<=>', '\\xrightleftharpoons'],

@@ -1,5 +1,7 @@
 import { Cat } from '../../tokens/categories';
 import { tokensOf, type CommandEntry, type PackageEntry } from '../machine/entries';
+import { numberSource } from './quantityNumbers';
+import { DEFAULTS } from './quantitySettings';
 import { tokensText } from '../../expansion/tokenText';
 
 /** Arrows between the sides of a reaction, the longest first. */
@@ -16,6 +18,20 @@ const ARROWS: readonly (readonly [string, string])[] = [
 /** Bonds within a formula. */
 const BONDS: Readonly<Record<string, string>> = { '-': '{-}', '=': '{=}', '#': '{\\equiv}' };
 
+/** Bonds by `\bond`. */
+const DRAWN_BONDS: Readonly<Record<string, string>> = {
+  '1': '{-}',
+  '2': '{=}',
+  '3': '{\\equiv}',
+  ...BONDS,
+  '~': '{\\sim}',
+  '~-': '{\\simeq}',
+  '...': '{\\cdots}',
+  '....': '{\\cdots\\cdot}',
+  '->': '{\\rightarrow}',
+  '<-': '{\\leftarrow}',
+};
+
 /** What stands in braces from `at` on, or one sign; and where it ends. */
 function argumentAt(text: string, at: number): readonly [string, number] {
   if (text[at] !== '{') return [text[at] ?? '', at + 1];
@@ -30,7 +46,7 @@ function argumentAt(text: string, at: number): readonly [string, number] {
 /** A charge or a number behind `^`: to the end of it. */
 function raisedAt(text: string, at: number): readonly [string, number] {
   if (text[at] === '{') return argumentAt(text, at);
-  const plain = /^(?:\d*[+-]+|\d+|[a-zA-Z]|\\[a-zA-Z]+)/.exec(text.slice(at))?.[0] ?? '';
+  const plain = /^(?:\d*[+-]+|\d+|[IVX]+|[a-zA-Z]|\\[a-zA-Z]+)/.exec(text.slice(at))?.[0] ?? '';
   return [plain, at + plain.length];
 }
 
@@ -70,7 +86,8 @@ function formula(text: string): string {
       i = end;
       if (char === '^') behindSign = behindSign || out !== '';
     } else if (/^\d/.test(rest)) {
-      const number = /^\d+(?:\/\d+)?(?:\.\d+)?/.exec(rest)?.[0] ?? '';
+      // Behind a sign it is an index, of figures alone: `CuSO4.5H2O` adds five of water.
+      const number = (behindSign ? /^\d+/ : /^\d+(?:\/\d+)?(?:\.\d+)?/).exec(rest)?.[0] ?? '';
       const [over, below] = number.split('/');
       if (behindSign) out += `_{${number}}`;
       else out += below === undefined ? `${number}\\,` : `\\tfrac{${over}}{${below}}\\,`;
@@ -83,6 +100,11 @@ function formula(text: string): string {
       out += `\\mathrm{${letters}}`;
       behindSign = true;
       i += letters.length;
+    } else if (/^\\bond\s*\{/.test(rest)) {
+      const [inner, end] = argumentAt(text, text.indexOf('{', i));
+      out += DRAWN_BONDS[inner.trim()] ?? '{-}';
+      behindSign = false;
+      i = end;
     } else if (char === '\\') {
       const command = /^\\(?:[a-zA-Z]+|.)/.exec(rest)?.[0] ?? char;
       out += `${command} `;
@@ -126,11 +148,12 @@ export function chemistrySource(text: string): string {
     .map((part, i, all) => {
       if (part === '+') return ' + ';
       if (part === '-') return ' - ';
-      if (part === '^') return '\\uparrow ';
-      if (part === 'v') return '\\downarrow ';
+      if (part === '^' || part === '(^)') return '\\uparrow ';
+      if (part === 'v' || part === '(v)') return '\\downarrow ';
       const arrow = arrowAt(part, 0);
       if (arrow) return ` ${arrow[0]} ${formula(part.slice(arrow[1]))}`;
-      const inner = ARROWS.map(([sign]) => part.indexOf(sign)).find((at) => at > 0);
+      const outside = part.replace(/\{[^{}]*\}/g, (group) => ' '.repeat(group.length));
+      const inner = ARROWS.map(([sign]) => outside.indexOf(sign)).find((at) => at > 0);
       if (inner !== undefined) {
         const within = arrowAt(part, inner);
         if (within)
@@ -142,24 +165,56 @@ export function chemistrySource(text: string): string {
     .join('');
 }
 
-const ce: CommandEntry = {
-  name: 'ce',
+/** A number with units as `\pu` reads it: `1.2e3 kJ mol-1`, `km/h`, `kJ//mol`. */
+export function physicalSource(text: string): string {
+  const [fraction, below] = text.split('//');
+  if (below !== undefined)
+    return `\\frac{${physicalSource(fraction ?? '')}}{${physicalSource(below)}}`;
+  const found = /^\s*([-+]?[\d.,]+(?:[eE][-+]?\d+)?)?\s*(.*)$/s.exec(text);
+  const [, number = '', units = ''] = found ?? [];
+  const written = units
+    .trim()
+    .replace(/[ *.]+/g, ' ')
+    .replace(
+      /([A-Za-zµ°%Ω]+|\\[A-Za-z]+)\s?\^?\{?(-?\d+)\}?|([A-Za-zµ°%Ω]+)|( )/g,
+      (_whole, base?: string, power?: string, alone?: string) =>
+        alone !== undefined
+          ? `\\mathrm{${unitLetters(alone)}}`
+          : base === undefined
+            ? '\\,'
+            : `\\mathrm{${unitLetters(base)}}^{${power}}`,
+    );
+  const value = number === '' ? '' : numberSource(number, DEFAULTS);
+  return value !== '' && written !== '' ? `${value}\\,${written}` : value + written;
+}
+
+const unitLetters = (letters: string): string =>
+  letters.replace(/µ/g, '\\mbox{\\upshape µ}').replace(/°/g, '{}^{\\circ}').replace(/%/g, '\\%');
+
+/** A command that is a formula made of what is typed. */
+const typed = (
+  name: string,
+  description: string,
+  example: string,
+  source: (text: string) => string,
+): CommandEntry => ({
+  name,
   signature: 'm',
   package: 'mhchem',
-  description: 'A chemical formula or reaction as it is typed: 2 H2 + O2 -> 2 H2O.',
-  example: '\\ce{2 H2 + O2 -> 2 H2O}',
+  description,
+  example,
   run: (it, args) => {
     const dollar = it.p.make(Cat.Math, '$');
-    it.execute([dollar, ...it.source(chemistrySource(tokensText(tokensOf(args, 0)))), dollar]);
+    it.execute([dollar, ...it.source(source(tokensText(tokensOf(args, 0)))), dollar]);
   },
   math: (reader, token) => {
     const args = reader.it.readArguments('m', token);
-    const source = chemistrySource(tokensText(tokensOf(args ?? [], 0)));
+    const made = source(tokensText(tokensOf(args ?? [], 0)));
     const { p } = reader;
-    p.push([p.make(Cat.Begin, '{'), ...reader.it.source(source), p.make(Cat.End, '}')]);
+    p.push([p.make(Cat.Begin, '{'), ...reader.it.source(made), p.make(Cat.End, '}')]);
     return null;
   },
-};
+});
 
 /** mhchem: chemical formulas as they are typed. */
 export const mhchem: PackageEntry = {
@@ -167,5 +222,18 @@ export const mhchem: PackageEntry = {
   description: 'Chemical formulas and reactions, as they are typed.',
   options: null,
   requires: ['amsmath', 'mathtools'],
-  commands: [ce],
+  commands: [
+    typed(
+      'ce',
+      'A chemical formula or reaction as it is typed: 2 H2 + O2 -> 2 H2O.',
+      '\\ce{2 H2 + O2 -> 2 H2O}',
+      chemistrySource,
+    ),
+    typed(
+      'pu',
+      'A number with its unit as it is typed: 12 kJ mol-1.',
+      '\\pu{12 kJ mol-1}',
+      physicalSource,
+    ),
+  ],
 };

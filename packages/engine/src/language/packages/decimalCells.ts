@@ -4,8 +4,8 @@ import { Cat } from '../../tokens/categories';
 import { cellTokens, setNumber, type PointRoom } from '../constructs/decimalColumns';
 import { type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
-import { optionWords } from '../scanning/optionWords';
-import { numberSource } from './quantityText';
+import { numberSource } from './quantityNumbers';
+import type { Settings } from './quantitySettings';
 
 /** Tokens as they are typed: their commands are not carried out. */
 export const rawText = (tokens: readonly Token[]): string =>
@@ -67,7 +67,7 @@ export function tableFormatRoom(format: string): PointRoom {
 
 /** A cell of an S column (package siunitx): a number as `\num` writes it; anything else is set as it stands. */
 export const numberCell = (
-  settingsOf: (it: Interpreter) => Readonly<Record<string, string>>,
+  settingsOf: (it: Interpreter, own: readonly Token[]) => Settings,
 ): CommandEntry => ({
   name: '@sicell',
   signature: 'm',
@@ -76,7 +76,7 @@ export const numberCell = (
   run: (it, args) => {
     const tokens = cellTokens(it);
     const text = tokens[0]?.cat === Cat.Begin ? '' : rawText(solid(tokens));
-    const settings = { ...settingsOf(it), ...optionWords(tokensOf(args, 0)) };
+    const settings = settingsOf(it, tokensOf(args, 0));
     if (!/^[-+]?\s*[\d.,]/.test(text)) return it.p.push([...tokens]);
     const whole = numberSource(text, settings);
     const before = /^[-+]?(?:\d|\\,|,(?=\d{3})|~)*/.exec(whole.replace(/\{,\}/g, ';'))?.[0] ?? '';

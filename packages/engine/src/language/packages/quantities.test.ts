@@ -19,9 +19,17 @@ describe('numbers and quantities together', () => {
     ['\\numrange[range-phrase=--]{1}{5}', '1–5'],
     ['\\qtyrange{1}{5}{\\metre}', '1mto5m'],
     ['\\qtyrange[range-units=single]{1}{5}{\\metre}', '1to5m'],
-    ['\\sisetup{range-phrase=bis}\\numrange{1}{5}', '1bis5'],
+    ['\\sisetup{range-phrase={ bis }}\\numrange{1}{5}', '1bis5'],
+    ['\\qtyrange[range-units=bracket]{1}{5}{\\metre}', '(1to5)m'],
+    ['\\qtylist[list-units=single]{1;2;3}{\\metre}', '1,2and3m'],
+    ['\\qtylist{1;2}{\\metre}', '1mand2m'],
+    ['\\numproduct[product-mode=phrase]{2 x 3}', '2by3'],
+    ['\\qtyproduct[product-units=power]{2 x 3}{\\metre}', '2×3m2'],
+    ['\\complexnum{-i}', '−i'],
+    ['\\complexnum{2-i3}', '2−3i'],
+    ['\\complexqty{2-4i}{\\ohm}', '(2−4i)Ω'],
     ['\\numlist{1;2;3}', '1,2and3'],
-    ['\\numlist[list-final-separator=und]{1;2;3}', '1,2und3'],
+    ['\\numlist[list-final-separator={ und }]{1;2;3}', '1,2und3'],
   ])('%s is %s', (body, printed) => {
     expect(prints(body)).toBe(printed);
     expect(findingsIn(inArticle(body, SI))).toEqual([]);
@@ -40,7 +48,16 @@ describe('how numbers and units are written', () => {
     ['\\num[separate-uncertainty]{3.52(15)}', '3.52±0.15'],
     ['\\num[uncertainty-mode=separate]{120(5)}', '120±5'],
     ['\\qty[separate-uncertainty]{3.5(2)}{\\metre}', '(3.5±0.2)m'],
-    ['\\qty{3.5 +- 0.2}{\\metre}', '(3.5±0.2)m'],
+    ['\\qty{3.5 +- 0.2}{\\metre}', '3.5(2)m'],
+    ['\\qty[separate-uncertainty,multi-part-units=repeat]{3.5(2)}{\\metre}', '3.5m±0.2m'],
+    ['\\num[parse-numbers=false]{\\pi r^2}', '𝜋𝑟2'],
+    ['\\SI{3}{km/h}', '3km/h'],
+    ['\\qty{5}{\\micro\\metre}', '5µm'],
+    ['\\qty{20}{\\degree}', '20∘'],
+    ['\\newcommand\\mps{\\metre\\per\\second}\\qty{3}{\\mps}', '3ms−1'],
+    ['\\DeclareSIUnit\\kmh{\\km\\per\\hour}\\qty[per-mode=symbol]{3}{\\kmh}', '3km/h'],
+    ['\\DeclareSIUnit[per-mode=symbol]\\kmh{\\km\\per\\hour}\\qty{3}{\\kmh}', '3km/h'],
+    ['\\newcommand\\depth{12.5}\\qty{\\depth}{m}', '12.5m'],
     ['\\num[separate-uncertainty]{3.5(2)e4}', '(3.5±0.2)×104'],
     ['\\num[exponent-product=\\cdot]{2e4}', '2·104'],
     ['\\num[exponent-mode=scientific]{1234}', '1.234×103'],
@@ -67,5 +84,22 @@ describe('how numbers and units are written', () => {
     const body = '\\numrange{1}{5}, \\numlist{1;2;3}';
     const { text } = laidBody(body, `\\usepackage[${language}]{babel}${SI}`);
     expect(text.replaceAll('\u00a0', ' ')).toContain(words);
+  });
+});
+
+describe('what cannot be read, and keys that there are not', () => {
+  it.each([
+    ['\\num{2x3}', 'quantity-unreadable', '\\numproduct{2x3}'],
+    ['\\qty{2 x 3}{\\metre}', 'quantity-unreadable', '\\qtyproduct{2 x 3}{\\metre}'],
+    ['\\num{1+2i}', 'quantity-unreadable', '\\complexnum{1+2i}'],
+    ['\\num{1.2.3}', 'quantity-unreadable', null],
+    ['\\num{abc}', 'quantity-unreadable', null],
+    ['\\num[round-mod=places]{1}', 'option-unknown', '\\num[round-mode=places]{1}'],
+    ['\\sisetup{per-mod=symbol}', 'option-unknown', '\\sisetup{per-mode=symbol}'],
+    ['\\qty[permode=symbol]{1}{\\m}', 'option-unknown', '\\qty[per-mode=symbol]{1}{\\m}'],
+  ])('%s', (body, kind, mended) => {
+    const found = findingsIn(inArticle(body, SI));
+    expect(found.map((one) => one.kind)).toEqual([kind]);
+    expect(found[0]?.fixed ?? null).toBe(mended === null ? null : inArticle(mended, SI));
   });
 });

@@ -1,19 +1,22 @@
+import { expandTokens, tokensText } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
-import { textOf } from '../../expansion/tokenText';
 import { cell } from '../../expansion/cells';
 import { Cat } from '../../tokens/categories';
 import { tokensOf, type Args, type CommandEntry, type PackageEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
-import { idleEntry } from '../machine/macroEntry';
 import type { MathReader } from '../machine/mathReader';
+import { renameFix } from '../machine/unknown';
 import { columnType } from '../constructs/tablePreamble';
-import { optionWords } from '../scanning/optionWords';
+import { splitAt, trimmed } from '../scanning/optionLists';
+import { nearestName } from '../../base/nearest';
 import { numberCell, numberColumn, rawText } from './decimalCells';
 import { CELLS } from '../machine/cells';
-import { angleSource, isSpread, numberSource, unitSource, withLocale } from './quantityText';
+import { angleSource, isSpread, numberWritten } from './quantityNumbers';
+import { DEFAULTS, isOn, KEYS, type Settings, settingsIn } from './quantitySettings';
+import { isUnitName, NO_OWN_UNITS, type OwnUnits, standsClose, unitSource } from './quantityUnits';
 
 /** The words between numbers in other languages. */
-const WORDS: Readonly<Record<string, Readonly<Record<string, string>>>> = Object.fromEntries(
+const WORDS: Readonly<Record<string, Settings>> = Object.fromEntries(
   (
     [
       ['de', 'bis', 'und'],
@@ -26,14 +29,41 @@ const WORDS: Readonly<Record<string, Readonly<Record<string, string>>>> = Object
     ] as const
   ).map(([language, to, and]) => [
     language,
-    { 'range-phrase': to, 'list-final-separator': and, 'list-pair-separator': and },
+    {
+      'range-phrase': ` ${to} `,
+      'list-final-separator': ` ${and} `,
+      'list-pair-separator': ` ${and} `,
+    },
   ]),
 );
 
-/** Settings of quantities (`\sisetup`). */
-const SETTINGS = cell<Readonly<Record<string, string>>>('siunitx', {});
+/** Settings that the document makes (`\sisetup`). */
+const SETTINGS = cell<Settings>('siunitx', {});
+/** Units that it declares, and what holds where one of them is used. */
+const OWN_UNITS = cell<OwnUnits>('ownunits', NO_OWN_UNITS);
+const OF_UNITS = cell<Readonly<Record<string, Settings>>>('ownunitsettings', {});
 
-type Source = (it: Interpreter, args: Args, settings: Readonly<Record<string, string>>) => string;
+/** All settings that hold now, with those in brackets before the argument. */
+function settingsNow(it: Interpreter, own: readonly Token[]): Settings {
+  tellUnknown(it, own);
+  const spoken = WORDS[(it.read(CELLS.patterns) ?? '').slice(0, 2)] ?? {};
+  return { ...DEFAULTS, ...spoken, ...it.read(SETTINGS), ...settingsIn(own) };
+}
+
+/** Keys that there are not, with the nearest there is. */
+function tellUnknown(it: Interpreter, tokens: readonly Token[]): void {
+  for (const part of splitAt(tokens, ',')) {
+    const eq = part.findIndex(({ text }) => text === '=');
+    const key = trimmed(eq < 0 ? part : part.slice(0, eq));
+    const name = key.map(({ text }) => text).join('');
+    const [first] = key;
+    if (!first || KEYS.includes(name)) continue;
+    const span = { from: first.from, to: (key.at(-1) as Token).to };
+    it.p.report('option-unknown', span, { name }, renameFix(it, key, nearestName(name, KEYS)));
+  }
+}
+
+type Source = (it: Interpreter, args: Args, settings: Settings) => string;
 
 /** A command that is a formula, in text as in formulas. Its options come first. */
 function quantity(
@@ -44,10 +74,10 @@ function quantity(
   source: Source,
 ): CommandEntry {
   const made = (it: Interpreter, args: Args): Token[] => {
-    const own = args[0] ? optionWords(tokensOf(args, 0)) : {};
-    const spoken = WORDS[(it.read(CELLS.patterns) ?? '').slice(0, 2)] ?? {};
-    const settings = withLocale({ ...spoken, ...it.read(SETTINGS), ...own });
-    return it.source(source(it, args, settings));
+    const settings = settingsNow(it, args[0] ? tokensOf(args, 0) : []);
+    const written = source(it, args, settings);
+    const { color = '' } = settings;
+    return it.source(color === '' ? written : `{\\color{${color}}${written}}`);
   };
   return {
     name,
@@ -68,66 +98,159 @@ function quantity(
   };
 }
 
-const words = (it: Interpreter, args: Args, i: number): string => textOf(it.p, tokensOf(args, i));
-const unitOf = (args: Args, i: number, settings: Readonly<Record<string, string>>): string =>
-  unitSource(rawText(tokensOf(args, i)), settings);
-const both = (written: string, unit: string): string => {
-  const number =
-    unit !== '' && isSpread(written) && !written.startsWith('(') ? `(${written})` : written;
-  return joined(number, unit);
-};
-const joined = (number: string, unit: string): string =>
-  unit === ''
-    ? number
-    : /^\\mathrm\{\{\}\^\{\\circ\}\}|^\\mathrm\{\\%\}/.test(unit) && unit.includes('circ}}')
-      ? `${number}${unit}`
-      : `${number}\\,${unit}`;
-const list = (items: readonly string[], word: string): string =>
-  items.length < 2
-    ? (items[0] ?? '')
-    : `${items.slice(0, -1).join(',\\ ')}\\mbox{ ${word} }${items.at(-1) ?? ''}`;
+const words = (it: Interpreter, args: Args, i: number): string =>
+  tokensText(expandTokens(it.p, tokensOf(args, i))).trim();
 
-type Settings = Readonly<Record<string, string>>;
-
-/** What stands between the ends of a range: “to”, or what `range-phrase` says. */
-function phrase(settings: Settings): string {
-  const said = settings['range-phrase'] ?? 'to';
-  return `\\mbox{${/^\p{L}+$/u.test(said) ? ` ${said} ` : said}}`;
+/** A number in its colour; what is none is told of and stands as it was typed. */
+function numberOf(it: Interpreter, text: string, settings: Settings, at: readonly Token[]): string {
+  const parses = isOn(settings, 'parse-numbers');
+  const written = parses ? numberWritten(text, settings) : text;
+  if (written === null && text !== '') {
+    const [first, last] = [at[0], at.at(-1)];
+    const span = first && last ? { from: first.from, to: last.to } : it.p.place;
+    it.p.report('quantity-unreadable', span, { number: text });
+  }
+  const colour = settings['number-color'] ?? '';
+  const source = written ?? text;
+  return colour === '' ? source : `{\\color{${colour}}${source}}`;
 }
-const lastWord = (settings: Settings): string => settings['list-final-separator'] ?? 'and';
 
-/** `2 x 3 x 4`: factors with the times sign between them. */
-const factors = (it: Interpreter, args: Args, settings: Settings): string[] =>
+const numberIn = (it: Interpreter, args: Args, i: number, settings: Settings): string =>
+  numberOf(it, words(it, args, i), settings, tokensOf(args, i));
+
+/** Commands of the document itself that stand for units are carried out, names of units are not. */
+function unitText(it: Interpreter, tokens: readonly Token[], depth = 0): string {
+  const own = it.read(OWN_UNITS);
+  return tokens
+    .map((token) => {
+      if (token.cat !== Cat.Command || !token.cell || isUnitName(token.text, own) || depth > 8)
+        return rawText([token]);
+      const meaning = it.state.meaning(token.cell);
+      return meaning?.kind === 'macro' && meaning.params.length === 0
+        ? unitText(it, meaning.body, depth + 1)
+        : rawText([token]);
+    })
+    .join('');
+}
+
+/** The settings of a unit that is declared with some: those of the command come before them. */
+function withUnitSettings(it: Interpreter, text: string, settings: Settings): Settings {
+  const name = /^\s*\\([A-Za-z]+)\s*$/.exec(text)?.[1];
+  const own = name === undefined ? undefined : it.read(OF_UNITS)[name];
+  return own ? { ...settings, ...own } : settings;
+}
+
+function unitOf(it: Interpreter, args: Args, i: number, settings: Settings): string {
+  const source = unitSource(unitText(it, tokensOf(args, i)), settings, it.read(OWN_UNITS));
+  const colour = settings['unit-color'] ?? '';
+  return colour === '' || source === '' ? source : `{\\color{${colour}}${source}}`;
+}
+
+/** A number and its unit; a number that says how far off it may be stands in brackets. */
+function both(written: string, unit: string, settings: Settings): string {
+  if (unit === '') return written;
+  const space = standsClose(unit) ? '' : (settings['quantity-product'] ?? '\\,');
+  if (!isSpread(written) || /^\(.*\)/.test(written)) return `${written}${space}${unit}`;
+  switch (settings['separate-uncertainty-units']) {
+    case 'repeat':
+      return written.replace('\\pm ', `${space}${unit}\\pm `) + `${space}${unit}`;
+    case 'single':
+      return `${written}${space}${unit}`;
+    default:
+      return `(${written})${space}${unit}`;
+  }
+}
+
+const said = (text: string): string => (text === '' ? '' : `\\mbox{${text}}`);
+
+/** Several in a row, with words between the last two. */
+function list(items: readonly string[], settings: Settings): string {
+  const of = (key: string): string => said(settings[key] ?? '');
+  if (items.length < 2) return items[0] ?? '';
+  if (items.length === 2) return items.join(of('list-pair-separator'));
+  return `${items.slice(0, -1).join(of('list-separator'))}${of('list-final-separator')}${items.at(-1) ?? ''}`;
+}
+
+/** Numbers with one unit: behind each, behind the last, or behind all in brackets. */
+function inUnits(
+  numbers: readonly string[],
+  unit: string,
+  how: string,
+  settings: Settings,
+  join: (items: readonly string[]) => string,
+): string {
+  if (how === 'single') return both(join(numbers), unit, settings);
+  if (how.startsWith('bracket')) return both(`(${join(numbers)})`, unit, settings);
+  return join(numbers.map((one) => both(one, unit, settings)));
+}
+
+const ends =
+  (settings: Settings) =>
+  (items: readonly string[]): string =>
+    items.join(said(settings['range-phrase'] ?? ' to '));
+
+/** The parts of an argument, each a number. */
+const numbersIn = (it: Interpreter, args: Args, mark: ';' | 'x', settings: Settings): string[] =>
   words(it, args, 1)
-    .split('x')
-    .map((one) => numberSource(one.trim(), settings));
-const product = (items: readonly string[]): string => items.join('\\times ');
+    .split(mark)
+    .map((one) => numberOf(it, one.trim(), settings, tokensOf(args, 1)));
+
+const product =
+  (settings: Settings) =>
+  (items: readonly string[]): string =>
+    settings['product-mode'] === 'phrase'
+      ? items.join(said(settings['product-phrase'] ?? ' by '))
+      : items.join(` ${settings['product-symbol'] ?? '\\times'} `);
 
 /** `1+2i`: a number with an imaginary part. */
 function complex(it: Interpreter, args: Args, settings: Settings): string {
   const text = words(it, args, 1).replace(/\s/g, '');
-  const match = /^([+-]?[^ij+-]*)([+-][^ij]*)[ij]$/.exec(text);
+  const match = /^([+-]?[^ij+-]*)([+-][^ij]*)[ij]([\d.]*)$/.exec(text);
   const root = settings['output-complex-root'] ?? '\\mathrm{i}';
-  if (!match)
-    return /[ij]$/.test(text)
-      ? `${numberSource(text.slice(0, -1), settings)}${root}`
-      : numberSource(text, settings);
-  const [, real = '', imaginary = ''] = match;
-  return `${numberSource(real, settings)}${imaginary.charAt(0)}${numberSource(imaginary.slice(1), settings)}${root}`;
+  const one = (part: string): string => numberOf(it, part, settings, tokensOf(args, 1));
+  const imaginary = (part: string): string =>
+    settings['complex-root-position'] === 'before-number'
+      ? `${root}${one(part)}`
+      : `${one(part)}${root}`;
+  if (!match) {
+    const alone = /^([+-]?)(?:([\d.]*)[ij]|[ij]([\d.]+))$/.exec(text);
+    if (!alone) return one(text);
+    const figures = alone[2] || alone[3] || '';
+    return `${alone[1] ?? ''}${figures === '' ? root : imaginary(figures)}`;
+  }
+  const [, real = '', signed = '', behind = ''] = match;
+  const figures = signed.slice(1) || behind;
+  return `${real === '' ? '' : one(real)}${signed.charAt(0)}${figures === '' ? root : imaginary(figures)}`;
 }
 
-const number: Source = (it, args, settings) => numberSource(words(it, args, 1), settings);
-const quantityOf: Source = (it, args, settings) =>
-  both(numberSource(words(it, args, 1), settings), unitOf(args, 2, settings));
-const unit: Source = (_it, args, settings) => unitOf(args, 1, settings);
-const numbers = (
+const number: Source = (it, args, settings) => numberIn(it, args, 1, settings);
+const quantityOf: Source = (it, args, settings) => {
+  const own = withUnitSettings(it, unitText(it, tokensOf(args, 2)), settings);
+  return both(numberIn(it, args, 1, own), unitOf(it, args, 2, own), own);
+};
+const unit: Source = (it, args, settings) => unitOf(it, args, 1, settings);
+
+/** A declaration: the name that it is for, and what it says. */
+const declaration = (
+  name: string,
+  signature: string,
+  description: string,
+  example: string,
+  declare: (it: Interpreter, args: Args) => void,
+): CommandEntry => ({ name, signature, package: 'siunitx', description, example, run: declare });
+
+const nameIn = (args: Args, i: number): string =>
+  tokensOf(args, i).find((t) => t.cat === Cat.Command)?.text ?? '';
+
+function declareOwn<K extends keyof OwnUnits>(
   it: Interpreter,
-  args: Args,
-  settings: Readonly<Record<string, string>>,
-): string[] =>
-  words(it, args, 1)
-    .split(';')
-    .map((one) => numberSource(one.trim(), settings));
+  kind: K,
+  name: string,
+  value: OwnUnits[K][string],
+): void {
+  const own = it.read(OWN_UNITS);
+  if (name !== '') it.write(OWN_UNITS, { ...own, [kind]: { ...own[kind], [name]: value } });
+}
 
 /** siunitx: numbers and quantities with their units. */
 export const siunitx: PackageEntry = {
@@ -159,19 +282,22 @@ export const siunitx: PackageEntry = {
       '\\si{\\kilo\\metre\\per\\hour}',
       unit,
     ),
-    quantity('ang', 'm', 'An angle in degrees, minutes and seconds.', '\\ang{45;30;}', (it, args) =>
-      angleSource(words(it, args, 1)),
+    quantity(
+      'ang',
+      'm',
+      'An angle in degrees, minutes and seconds.',
+      '\\ang{45;30;}',
+      (it, args, settings) => angleSource(words(it, args, 1), settings),
     ),
     quantity('numlist', 'm', 'Several numbers.', '\\numlist{1;2;3}', (it, args, settings) =>
-      list(numbers(it, args, settings), lastWord(settings)),
+      list(numbersIn(it, args, ';', settings), settings),
     ),
     quantity(
       'numrange',
       'mm',
       'Numbers from one to another.',
       '\\numrange{1}{5}',
-      (it, args, settings) =>
-        `${number(it, args, settings)}${phrase(settings)}${numberSource(words(it, args, 2), settings)}`,
+      (it, args, settings) => ends(settings)([1, 2].map((i) => numberIn(it, args, i, settings))),
     ),
     ...(['qtyrange', 'SIrange'] as const).map((name) =>
       quantity(
@@ -179,12 +305,14 @@ export const siunitx: PackageEntry = {
         'mmm',
         'Quantities from one to another.',
         `\\${name}{1}{5}{\\metre}`,
-        (it, args, settings) => {
-          const inUnit = unitOf(args, 3, settings);
-          const first = number(it, args, settings);
-          const start = settings['range-units'] === 'single' ? first : both(first, inUnit);
-          return `${start}${phrase(settings)}${both(numberSource(words(it, args, 2), settings), inUnit)}`;
-        },
+        (it, args, settings) =>
+          inUnits(
+            [1, 2].map((i) => numberIn(it, args, i, settings)),
+            unitOf(it, args, 3, settings),
+            settings['range-units'] ?? 'repeat',
+            settings,
+            ends(settings),
+          ),
       ),
     ),
     ...(['qtylist', 'SIlist'] as const).map((name) =>
@@ -194,9 +322,12 @@ export const siunitx: PackageEntry = {
         'Several quantities.',
         `\\${name}{1;2;3}{\\metre}`,
         (it, args, settings) =>
-          list(
-            numbers(it, args, settings).map((one) => both(one, unitOf(args, 2, settings))),
-            lastWord(settings),
+          inUnits(
+            numbersIn(it, args, ';', settings),
+            unitOf(it, args, 2, settings),
+            settings['list-units'] ?? 'repeat',
+            settings,
+            (items) => list(items, settings),
           ),
       ),
     ),
@@ -205,15 +336,22 @@ export const siunitx: PackageEntry = {
       'm',
       'Numbers times one another.',
       '\\numproduct{2 x 3 x 4}',
-      (it, args, settings) => product(factors(it, args, settings)),
+      (it, args, settings) => product(settings)(numbersIn(it, args, 'x', settings)),
     ),
     quantity(
       'qtyproduct',
       'mm',
       'Quantities times one another.',
       '\\qtyproduct{2 x 3}{\\metre}',
-      (it, args, settings) =>
-        product(factors(it, args, settings).map((one) => both(one, unitOf(args, 2, settings)))),
+      (it, args, settings) => {
+        const numbers = numbersIn(it, args, 'x', settings);
+        const how = settings['product-units'] ?? 'repeat';
+        const inUnit = unitOf(it, args, 2, settings);
+        if (!how.endsWith('power'))
+          return inUnits(numbers, inUnit, how, settings, product(settings));
+        const all = product(settings)(numbers);
+        return both(how === 'power' ? all : `(${all})`, `${inUnit}^{${numbers.length}}`, settings);
+      },
     ),
     quantity('complexnum', 'm', 'A complex number.', '\\complexnum{1+2i}', complex),
     quantity(
@@ -221,33 +359,59 @@ export const siunitx: PackageEntry = {
       'mm',
       'A complex number with its unit.',
       '\\complexqty{1+2i}{\\ohm}',
-      (it, args, settings) => both(`(${complex(it, args, settings)})`, unitOf(args, 2, settings)),
+      (it, args, settings) =>
+        both(`(${complex(it, args, settings)})`, unitOf(it, args, 2, settings), settings),
     ),
     quantity('tablenum', 'm', 'A number of a table.', '\\tablenum{12.3}', number),
-    idleEntry('DeclareSIPrefix', 'mmm', 'A prefix of your own.'),
-    idleEntry('DeclareSIPower', 'mmm', 'A power of your own.'),
-    idleEntry('DeclareSIQualifier', 'mm', 'A qualifier of your own.'),
     {
       name: 'sisetup',
       signature: 'm',
       package: 'siunitx',
       description: 'How numbers and units are written from here on.',
       example: '\\sisetup{per-mode=symbol}',
-      run: (it, args) =>
-        it.write(SETTINGS, { ...it.read(SETTINGS), ...optionWords(tokensOf(args, 0)) }),
-    },
-    numberCell((it) => withLocale(it.read(SETTINGS))),
-    {
-      name: 'DeclareSIUnit',
-      signature: 'omm',
-      package: 'siunitx',
-      description: 'A unit of your own.',
-      example: '\\DeclareSIUnit{\\knot}{kn}',
       run: (it, args) => {
-        const name = tokensOf(args, 1).find((t) => t.cat === Cat.Command);
-        if (name) it.define(name.text, rawText(tokensOf(args, 2)));
+        tellUnknown(it, tokensOf(args, 0));
+        it.write(SETTINGS, { ...it.read(SETTINGS), ...settingsIn(tokensOf(args, 0)) });
       },
     },
+    declaration(
+      'DeclareSIUnit',
+      'omm',
+      'A unit of your own.',
+      '\\DeclareSIUnit{\\knot}{kn}',
+      (it, args) => {
+        const name = nameIn(args, 1);
+        declareOwn(it, 'units', name, rawText(tokensOf(args, 2)));
+        if (args[0])
+          it.write(OF_UNITS, { ...it.read(OF_UNITS), [name]: settingsIn(tokensOf(args, 0)) });
+      },
+    ),
+    declaration(
+      'DeclareSIPrefix',
+      'mmm',
+      'A prefix of your own: its name, its sign, its power of ten.',
+      '\\DeclareSIPrefix{\\myria}{my}{4}\\unit{\\myria\\metre}',
+      (it, args) => declareOwn(it, 'prefixes', nameIn(args, 0), rawText(tokensOf(args, 1))),
+    ),
+    declaration(
+      'DeclareSIPower',
+      'mmm',
+      'A power of your own: its names before and behind the unit.',
+      '\\DeclareSIPower{\\quartic}{\\tothefourth}{4}\\unit{\\quartic\\metre}',
+      (it, args) => {
+        const power = Number(rawText(tokensOf(args, 2))) || 1;
+        declareOwn(it, 'powersBefore', nameIn(args, 0), power);
+        declareOwn(it, 'powersBehind', nameIn(args, 1), power);
+      },
+    ),
+    declaration(
+      'DeclareSIQualifier',
+      'mm',
+      'A qualifier of your own.',
+      '\\DeclareSIQualifier{\\salt}{salt}\\unit{\\kilogram\\salt}',
+      (it, args) => declareOwn(it, 'qualifiers', nameIn(args, 0), rawText(tokensOf(args, 1))),
+    ),
+    numberCell((it, own) => settingsNow(it, own)),
   ],
   setup: (it) => {
     for (const letter of ['S', 's'])

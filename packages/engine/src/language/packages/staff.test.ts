@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest';
 import { findingsIn, inArticle, textFiles, typeset } from '../../testing/document';
 import { laid, laidBody } from '../../testing/layout';
 import { NO_PORT, walkPage } from '../../output/display/walk';
-import { angleSource, numberSource, unitSource } from './quantityText';
 
 /** The colours in which the first page is filled, in their order. */
 function fills(body: string, preamble: string): number[] {
@@ -18,39 +17,6 @@ function fills(body: string, preamble: string): number[] {
 }
 
 describe('quantities', () => {
-  it.each([
-    ['12345.6', {}, '12\\,345.6'],
-    ['1234', {}, '1234'],
-    ['0.12345', {}, '0.123\\,45'],
-    ['1.2e-5', {}, '1.2 \\times 10^{-5}'],
-    ['e3', {}, '10^{3}'],
-    ['5 +- 0.1', {}, '5 \\pm 0.1'],
-    ['1.23(4)', {}, '1.23(4)'],
-    ['-3', {}, '-3'],
-    ['3.14159', { 'round-mode': 'places', 'round-precision': '2' }, '3.14'],
-    ['1,5', { 'output-decimal-marker': '{,}' }, '1{,}5'],
-    ['12345', { 'group-digits': 'false' }, '12345'],
-    ['x', {}, 'x'],
-  ])('the number %s (%j) is %s', (text, settings, wanted) =>
-    expect(numberSource(text, settings as Record<string, string>)).toBe(wanted),
-  );
-  it.each([
-    ['\\metre\\per\\second\\squared', {}, '\\mathrm{m}\\,\\mathrm{s}^{-2}'],
-    ['\\kilo\\watt\\hour', {}, '\\mathrm{kW}\\,\\mathrm{h}'],
-    ['\\square\\metre', {}, '\\mathrm{m}^{2}'],
-    ['kg.m.s^{-2}', {}, '\\mathrm{kg}\\,\\mathrm{m}\\,\\mathrm{s}^{-2}'],
-    ['\\km\\per\\hour', { 'per-mode': 'symbol' }, '\\mathrm{km}/\\mathrm{h}'],
-    ['\\N\\per\\m^2', { 'per-mode': 'fraction' }, '\\frac{\\mathrm{N}}{\\mathrm{m}^{2}}'],
-    ['\\per\\second', { 'per-mode': 'symbol' }, '1/\\mathrm{s}'],
-    ['\\metre\\tothe{4}', {}, '\\mathrm{m}^{4}'],
-  ])('the unit %s (%j) is %s', (text, settings, wanted) =>
-    expect(unitSource(text, settings as Record<string, string>)).toBe(wanted),
-  );
-  it.each([
-    ['45', '45^{\\circ}'],
-    ['45;30;10', "45^{\\circ}30'10''"],
-    [';;5', "5''"],
-  ])('the angle %s is %s', (text, wanted) => expect(angleSource(text)).toBe(wanted));
   it('stand in text, formulas and tables, and have units of the document’s own', () => {
     const text =
       '\\DeclareSIUnit{\\knot}{kn}\\qty{12}{\\knot} and $v=\\SI{3}{\\metre}$ \\begin{tabular}{S[table-format=1.2]c}{x}&y\\\\1.5&2\\end{tabular}';
