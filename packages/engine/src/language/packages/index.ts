@@ -156,7 +156,9 @@ import {
   xfrac,
 } from './notationPackages';
 import { derivative, diffcoeff, esdiff } from './derivativePackages';
-import { nicematrix, spalign } from './matrixPackages';
+import { nicematrix } from './matrixPackages';
+import { gauss } from './gaussMatrix';
+import { spalign } from './spalign';
 import { physics } from './physics';
 import { siunitx } from './quantities';
 import { algorithm2e } from './algorithm2e';
@@ -373,6 +375,7 @@ const ALL: readonly PackageEntry[] = [
   esdiff,
   nicematrix,
   spalign,
+  gauss,
   txfonts,
   pxfonts,
   xfrac,

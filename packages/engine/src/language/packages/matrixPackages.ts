@@ -1,15 +1,7 @@
-import { Cat } from '../../tokens/categories';
-import type { Token } from '../../expansion/meaning';
 import { readOptional } from '../../expansion/arguments';
 import { BRACKETS, matrix } from '../constructs/mathMatrices';
-import {
-  tokensOf,
-  type CommandEntry,
-  type EnvironmentEntry,
-  type PackageEntry,
-} from '../machine/entries';
+import { type CommandEntry, type EnvironmentEntry, type PackageEntry } from '../machine/entries';
 import { idleEntry, macroEntry } from '../machine/macroEntry';
-import { splitAt, trimmed } from '../scanning/optionLists';
 import { rowsOf } from '../constructs/borderMatrix';
 import { tokensText } from '../../expansion/tokenText';
 import { environmentTokens } from '../machine/environmentTokens';
@@ -75,51 +67,5 @@ export const nicematrix: PackageEntry = {
     dots('Iddots', '\\iddots', 'Dots up a diagonal.'),
     ...niceCommands,
     idleEntry('NiceMatrixOptions', 'm', 'How matrices look.'),
-  ],
-};
-
-/** Entries parted by blanks and rows by semicolons, as the source of an array's inside. */
-function spaced(tokens: readonly Token[], and: readonly Token[], row: readonly Token[]): Token[] {
-  return splitAt(tokens, ';').flatMap((line, i) => {
-    const entries = trimmed(line).flatMap((t) =>
-      t.cat === Cat.Space || (t.text === ',' && t.cell === null) ? and : [t],
-    );
-    return i === 0 ? entries : [...row, ...entries];
-  });
-}
-const spaces = (
-  name: string,
-  environment: string,
-  description: string,
-  example: string,
-): CommandEntry => ({
-  name,
-  signature: 'om',
-  package: 'spalign',
-  description,
-  example,
-  math: ({ it, p }, token) => {
-    const args = it.readArguments('om', token);
-    if (!args) return null;
-    const inside = spaced(tokensOf(args, 1), it.source('&'), it.source('\\\\'));
-    p.push([
-      ...it.source(`\\begin{${environment}}`),
-      ...inside,
-      ...it.source(`\\end{${environment}}`),
-    ]);
-    return null;
-  },
-});
-
-/** spalign: matrices written with blanks and semicolons. */
-export const spalign: PackageEntry = {
-  name: 'spalign',
-  description: 'Matrices written with blanks between entries and semicolons between rows.',
-  options: null,
-  requires: ['amsmath'],
-  commands: [
-    spaces('spalignmat', 'pmatrix', 'A matrix in round brackets.', '$\\spalignmat{1 2; 3 4}$'),
-    spaces('spalignvector', 'pmatrix', 'A column of numbers.', '$\\spalignvector{1;2;3}$'),
-    spaces('spalignarray', 'matrix', 'Rows without brackets.', '$\\spalignarray{1 2; 3 4}$'),
   ],
 };

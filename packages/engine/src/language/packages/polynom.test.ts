@@ -2,14 +2,15 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { findingsIn, inArticle } from '../../testing/document';
 import { laidBody } from '../../testing/layout';
+import { factored, gcdOf, hornerScheme, longDivision, longGcd } from './polynom';
 import {
   division,
-  hornerScheme,
-  longDivision,
+  factors,
+  multiplied,
   type Polynomial,
   polynomialOf,
   polynomialTex,
-} from './polynom';
+} from './polynomials';
 
 describe('polynomials', () => {
   it.each([
@@ -17,14 +18,20 @@ describe('polynomials', () => {
     ['\\frac{1}{2}x^2 + x', '\\frac{1}{2}x^{2}+x'],
     ['-t^{10}+3', '-t^{10}+3'],
     ['7', '7'],
+    ['(x-1)(x+1)', 'x^{2}-1'],
+    ['2(x+1)^2-x', '2x^{2}+3x+2'],
+    ['x(x-1)', 'x^{2}-x'],
     ['x-x', '0'],
   ])('%s is read and written', (text, tex) => {
     const polynomial = polynomialOf(text);
     expect(polynomialTex(polynomial?.p ?? [], polynomial?.letter ?? 'X')).toBe(tex);
   });
-  it.each(['\\sin x', 'x^{n}', 'x^999', '1/0'])('%s is none', (text) => {
-    expect(polynomialOf(text)).toBe(null);
-  });
+  it.each(['\\sin x', 'x^{n}', 'x^999', '1/0', '(x', 'x)', 'x+', '(x+1)^{40}(x+1)^{40}', 'xy'])(
+    '%s is none',
+    (text) => {
+      expect(polynomialOf(text)).toBe(null);
+    },
+  );
   it('dividend = divisor · quotient + rest, at any value', () => {
     const coefficients = fc.array(fc.integer({ min: -9, max: 9 }), { minLength: 1, maxLength: 6 });
     const of = (list: readonly number[]) => list.map((c) => ({ top: BigInt(c), bottom: 1n }));
@@ -65,4 +72,61 @@ it.each([
   const preamble = `\\usepackage{${name}}`;
   expect(laidBody(body, preamble).text).toBe(laidBody(`$${body}$`, preamble).text);
   expect(findingsIn(inArticle(body, preamble))).toEqual([]);
+});
+
+describe('factors and common divisors', () => {
+  it.each([
+    ['x^2-1', '(x-1)(x+1)'],
+    ['2x^3+x^2-7x-6', '2(x+1)(x-2)\\left(x+\\frac{3}{2}\\right)'],
+    ['(x-1)^2(x^2+1)', '(x^{2}+1)(x-1)^{2}'],
+    ['x^3-x^2', 'x^{2}(x-1)'],
+    ['-x', '-x'],
+    ['x^2-2', 'x^{2}-2'],
+    ['7', '7'],
+  ])('%s = %s', (text, product) => expect(factored(text)).toBe(product));
+
+  it.each([
+    ['x^2-1', 'x^2-2x+1', 'x-1'],
+    ['x^2-1', 'x+1', 'x+1'],
+    ['2x', '4', '1'],
+  ])('of %s and %s: %s', (a, b, divisor) => expect(gcdOf(a, b)).toBe(divisor));
+
+  it('Euclid’s rows end with nothing left', () => {
+    expect(longGcd('x^2-1', 'x-1')).toBe(
+      '\\begin{aligned}x^{2}-1&=(x-1)\\cdot (x+1)+0\\end{aligned}',
+    );
+  });
+
+  it('multiplied out are the polynomial again', () => {
+    const root = fc.tuple(fc.integer({ min: -4, max: 4 }), fc.integer({ min: 1, max: 3 }));
+    fc.assert(
+      fc.property(
+        fc.array(root, { minLength: 1, maxLength: 4 }),
+        fc.integer({ min: 1, max: 5 }),
+        (roots, n) => {
+          const linear = roots.map(([top, bottom]): Polynomial => [
+            { top: BigInt(-top), bottom: 1n },
+            { top: BigInt(bottom), bottom: 1n },
+          ]);
+          const whole = linear.reduce(multiplied, [{ top: BigInt(n), bottom: 1n }]);
+          const found = factors(whole);
+          const count = found.roots.reduce((sum, { times }) => sum + times, 0);
+          expect(count).toBe(roots.length);
+          expect(polynomialTex(found.rest, 'x')).toBe('1');
+        },
+      ),
+    );
+  });
+
+  it.each(['A', 'B', 'C'])('divisions in style %s are set', (style) => {
+    const body = `\\polyset{style=${style}}\\[\\polylongdiv{x^3-2x+1}{x-1}\\] \\polylongdiv[style=${style}]{x^2+1}{x-1}`;
+    expect(findingsIn(inArticle(body, '\\usepackage{polynom}'))).toEqual([]);
+  });
+
+  it('polynomials are kept under names', () => {
+    const body =
+      '\\polymul\\p{x+1}{x-1}\\polyadd\\q{\\p}{1}$\\polyprint\\q$ $\\polyfactorize{\\p}$';
+    expect(findingsIn(inArticle(body, '\\usepackage{polynom}'))).toEqual([]);
+    expect(laidBody(body, '\\usepackage{polynom}').text).toContain('(𝑥');
+  });
 });
