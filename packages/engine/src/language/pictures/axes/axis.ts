@@ -1,5 +1,6 @@
 import type { Token } from '../../../expansion/meaning';
 import { cell } from '../../../expansion/cells';
+import type { Point } from '../../../base/maps';
 import type { Graphics } from '../graphics';
 import type { NodeSaying } from '../keys';
 import type { ReadNode } from '../pathNodes';
@@ -24,14 +25,24 @@ export interface Plot {
   readonly closedToAxis: boolean;
   readonly inLegend: boolean;
   readonly nodes: readonly ReadNode[];
-  readonly form: 'line' | 'ybar' | 'xbar' | 'fill' | 'surface' | 'mesh';
-  /** The names of the paths between which is filled. */
-  readonly between: readonly [string, string] | null;
+  readonly form: 'line' | 'ybar' | 'xbar' | 'interval' | 'fill' | 'surface' | 'mesh' | 'quiver';
+  /** The names of the paths between which is filled, and the stretch of the axis where it is. */
+  readonly between: Between | null;
+  /** Arrows at the points, in the numbers of the axis. */
+  readonly arrows: readonly Point[];
+  /** Are the patches of a surface without lines at their edges? */
+  readonly plainPatches: boolean;
   readonly errors: boolean;
   /** Points to a row of a grid; 0 for a curve. */
   readonly perRow: number;
   /** Is it of three dimensions? */
   readonly three: boolean;
+}
+
+/** What is filled between two named plots. */
+export interface Between {
+  readonly of: readonly [string, string];
+  readonly domain: readonly [number, number] | null;
 }
 
 /** The settings of an axis, as its options have them. */
@@ -87,6 +98,18 @@ export interface AxisSettings {
   readonly at: string | null;
   readonly anchor: string;
   readonly background: readonly Token[];
+  /** Does an axis count from its far end? */
+  readonly reverse: readonly boolean[];
+  /** Ticks besides, their labels, and how they look. */
+  readonly extraTicks: readonly (readonly number[])[];
+  readonly extraLabels: readonly (readonly (readonly Token[])[] | null)[];
+  readonly extraStyle: readonly (readonly Token[])[];
+  /** Of the lines of the axes. */
+  readonly lineStyle: readonly Token[];
+  /** Plots are filled down to the axis, or to the plot below. */
+  readonly area: boolean;
+  readonly polar: boolean;
+  readonly colourBar: boolean;
 }
 
 /** An axis while it is read. */

@@ -15,17 +15,21 @@ import { takeGroup, takeOptions } from '../scanPath';
 import { equalsOf, wordsOf } from '../words';
 import { AXIS, EVERY_AXIS, type AxisSettings, type OpenAxis } from './axis';
 import { drawPlots } from './drawPlots';
-import { drawAxes, drawGrid, frameOf, nameAxis, type Frame, type Painter } from './frame';
+import { drawAxes } from './axisLines';
+import { frameOf, nameAxis, type Frame, type Painter } from './frame';
+import { drawGrid } from './ticks';
 import { drawLegend } from './legend';
 import { readAxisPlot } from './readPlot';
 import { readSettings, STANDARD } from './settings';
+import { drawColourBar, drawPolarAxes } from './polar';
 import { drawSpace } from './surfaces';
+import { typesetTable } from './typesetTable';
 import { TABLES, tableIn } from './tables';
 
 /** Begins an axis: its options, and the list of what it will show. */
-function begin(it: Interpreter, mode: AxisSettings['mode']): void {
+function begin(it: Interpreter, mode: AxisSettings['mode'], polar = false): void {
   const reading = readingOf(it);
-  const every = readSettings(reading, { ...STANDARD, mode }, it.read(EVERY_AXIS));
+  const every = readSettings(reading, { ...STANDARD, mode, polar }, it.read(EVERY_AXIS));
   const own = readSettings(reading, every.settings, takeOptions({ it }) ?? []);
   const comma = it.p.chars(',');
   const axis: OpenAxis = {
@@ -64,13 +68,17 @@ function end(it: Interpreter): void {
   };
   nameAxis(painter);
   const space = axis.plots.some(({ three }) => three);
-  if (space) drawSpace(painter);
+  if (settings.polar) {
+    drawPolarAxes(painter);
+    drawPlots(painter);
+  } else if (space) drawSpace(painter);
   else {
     drawGrid(painter);
     if (!settings.axisOnTop) drawAxes(painter);
     drawPlots(painter);
     if (settings.axisOnTop) drawAxes(painter);
   }
+  if (settings.colourBar) drawColourBar(painter);
   drawLater(it, painter);
   drawLegend(painter);
 }
@@ -87,9 +95,13 @@ function anchored(frame: Frame, { anchor }: AxisSettings): Frame {
 function drawLater(it: Interpreter, { axis, frame }: Painter): void {
   if (axis.later.length === 0) return;
   const { outer } = axis;
-  const x = frame.width / (frame.x.max - frame.x.min);
-  const y = frame.height / (frame.y.max - frame.y.min);
-  const origin = { x: frame.corner.x - frame.x.min * x, y: frame.corner.y - frame.y.min * y };
+  const [backX, backY] = frame.reverse;
+  const x = ((backX ? -1 : 1) * frame.width) / (frame.x.max - frame.x.min);
+  const y = ((backY ? -1 : 1) * frame.height) / (frame.y.max - frame.y.min);
+  const origin = {
+    x: frame.corner.x - (backX ? frame.x.max : frame.x.min) * x,
+    y: frame.corner.y - (backY ? frame.y.max : frame.y.min) * y,
+  };
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   const map = translation(origin.x, origin.y);
   it.write(GRAPHICS, { ...outer, x: { x, y: 0 }, y: { x: 0, y }, map });
@@ -97,13 +109,18 @@ function drawLater(it: Interpreter, { axis, frame }: Painter): void {
   it.closeGroup();
 }
 
-const axis = (name: string, mode: AxisSettings['mode'], description: string): EnvironmentEntry => ({
+const axis = (
+  name: string,
+  mode: AxisSettings['mode'],
+  description: string,
+  polar = false,
+): EnvironmentEntry => ({
   name,
   signature: '',
   package: 'pgfplots',
   description,
   example: `\\begin{tikzpicture}\n\\begin{${name}}[width=5cm]\n\\addplot[domain=1:4] {x^2};\n\\end{${name}}\n\\end{tikzpicture}`,
-  begin: (it) => begin(it, mode),
+  begin: (it) => begin(it, mode, polar),
   end,
 });
 
@@ -182,6 +199,7 @@ export const axisEnvironments: readonly EnvironmentEntry[] = [
   axis('semilogxaxis', ['log', 'linear'], 'Axes of which the level one counts powers of ten.'),
   axis('semilogyaxis', ['linear', 'log'], 'Axes of which the upright one counts powers of ten.'),
   axis('loglogaxis', ['log', 'log'], 'Axes that both count powers of ten.'),
+  axis('polaraxis', ['linear', 'linear'], 'Axes of angles and of distances.', true),
   group,
 ];
 
@@ -273,6 +291,7 @@ export const axisCommands: readonly CommandEntry[] = [
       if (table && name) it.write(TABLES, { ...it.read(TABLES), [name.text]: table });
     },
   },
+  typesetTable,
   {
     name: 'nextgroupplot',
     signature: '',

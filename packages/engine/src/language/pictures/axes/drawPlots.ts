@@ -12,6 +12,7 @@ import { plotMarks } from '../plots';
 import type { DataPoint, Plot } from './axis';
 import { placed, words, type Painter } from './frame';
 import { tickText } from './scale';
+import { asStacked } from './stacked';
 
 /** Runs of points between which the line is drawn: it breaks where a number is missing. */
 function runsOf(points: readonly DataPoint[]): DataPoint[][] {
@@ -31,7 +32,7 @@ export function drawPlots(painter: Painter): void {
   const { axis, frame, reading, span } = painter;
   const { corner, width, height } = frame;
   const clip = rectangle(corner.x, corner.y, width, height);
-  const stacked = axis.settings.stacked ? stack(axis.plots) : axis.plots;
+  const stacked = asStacked(axis);
   const bars = stacked.filter(({ form }) => form === 'ybar' || form === 'xbar');
   const within = (act: () => void): void => {
     if (!axis.settings.clip) return act();
@@ -82,19 +83,6 @@ const inFrame = ({ frame }: Painter, point: DataPoint): boolean => {
   );
 };
 
-/** Each plot on top of those before it. */
-function stack(plots: readonly Plot[]): readonly Plot[] {
-  const sums = new Map<number, number>();
-  return plots.map((plot) => ({
-    ...plot,
-    points: plot.points.map((point) => {
-      const below = sums.get(point.x) ?? 0;
-      sums.set(point.x, below + point.y);
-      return { ...point, y: below + point.y, z: below };
-    }),
-  }));
-}
-
 function drawPlot(
   painter: Painter,
   plot: Plot,
@@ -105,12 +93,19 @@ function drawPlot(
   const { reading, span } = painter;
   const g = flat(plot.g);
   if (plot.form === 'ybar' || plot.form === 'xbar') return drawBars(painter, plot, bar, bars);
+  if (plot.form === 'interval') return drawIntervals(painter, plot);
+  if (plot.form === 'quiver') return drawArrows(painter, plot);
   if (plot.form === 'fill') return fillBetween(painter, plot, all);
   if (plot.errors) drawErrors(painter, plot);
   if (g.plot.onlyMarks) return;
   for (const run of runsOf(plot.points)) {
     const line = lineThrough(painter, g, run);
-    const path = plot.closedToAxis ? downToAxis(painter, line) : line;
+    const isStacked = painter.axis.settings.stacked && run.some(({ z }) => z !== 0);
+    const path = !plot.closedToAxis
+      ? line
+      : isStacked
+        ? downToPlot(painter, g, line, run)
+        : downToAxis(painter, line);
     paintPath(reading, { ...g, mode: { ...g.mode, draw: g.mode.draw, named: null } }, path, span);
   }
 }
@@ -153,6 +148,45 @@ function downToAxis({ frame }: Painter, line: Path): Path {
   ];
 }
 
+/** A stacked plot closes along the one below it. */
+function downToPlot(painter: Painter, g: Graphics, line: Path, run: readonly DataPoint[]): Path {
+  const below = run.map((point) => ({ ...point, y: point.z })).reverse();
+  const back = lineThrough(painter, g, below).map((part, i) =>
+    i === 0 && part.kind === 'move' ? { kind: 'line' as const, to: part.to } : part,
+  );
+  return [...line, ...back, { kind: 'close' }];
+}
+
+/** Bars from each point to the next one: the last point only ends them. */
+function drawIntervals(painter: Painter, plot: Plot): void {
+  const { frame, reading, span } = painter;
+  const g = flat({
+    ...plot.g,
+    mode: { ...plot.g.mode, fill: plot.g.mode.fill || plot.g.fillColour !== null },
+  });
+  const base = zero(frame);
+  const points = runsOf(plot.points).flat();
+  points.slice(1).forEach((next, i) => {
+    const [from, to] = [placed(frame, points[i] ?? next), placed(frame, next)];
+    paintPath(reading, g, rectangle(from.x, base.y, to.x - from.x, from.y - base.y), span);
+  });
+}
+
+/** An arrow from each point (`quiver`). */
+function drawArrows(painter: Painter, plot: Plot): void {
+  const { frame, reading, span } = painter;
+  const g = flat(plot.g);
+  plot.points.forEach((point, i) => {
+    const by = plot.arrows[i];
+    if (!by || !Number.isFinite(by.x + by.y) || (by.x === 0 && by.y === 0)) return;
+    const [from, to] = [
+      placed(frame, point),
+      placed(frame, { x: point.x + by.x, y: point.y + by.y }),
+    ];
+    paintPath(reading, g, polyline([from, to]), span);
+  });
+}
+
 /** Between the bars of several plots lies so much, pt. */
 const GAP = 2;
 
@@ -185,11 +219,12 @@ function drawBars(painter: Painter, plot: Plot, index: number, count: number): v
 /** Fills what lies between two named plots; the second may be the axis. */
 function fillBetween(painter: Painter, plot: Plot, all: readonly Plot[]): void {
   const { frame, reading, span } = painter;
-  const [one = '', other = ''] = plot.between ?? [];
+  const [one = '', other = ''] = plot.between?.of ?? [];
+  const domain = plot.between?.domain ?? null;
   const pathOf = (name: string): readonly Point[] | null => {
     const found = all.find(({ g }) => g.mode.named === name);
     if (found)
-      return runsOf(found.points)
+      return runsOf(cutTo(found.points, domain))
         .flat()
         .map((point) => placed(frame, point));
     if (name !== 'axis') return null;
@@ -214,6 +249,34 @@ function fillBetween(painter: Painter, plot: Plot, all: readonly Plot[]): void {
     mode: { ...plot.g.mode, draw: false, fill: plot.g.mode.pattern === null },
   });
   paintPath(reading, g, polyline([...upper, ...[...along].reverse()], true), span);
+}
+
+/** The points within a stretch of the axis, with those on its edges between two of them. */
+export function cutTo(
+  points: readonly DataPoint[],
+  domain: readonly [number, number] | null,
+): readonly DataPoint[] {
+  if (!domain) return points;
+  const [from, to] = domain;
+  const out: DataPoint[] = [];
+  points.forEach((point, i) => {
+    const before = points[i - 1];
+    const edges = before
+      ? [from, to]
+          .filter((x) => (x - before.x) * (x - point.x) < 0)
+          .sort((a, b) => (before.x < point.x ? a - b : b - a))
+      : [];
+    for (const x of edges) {
+      const share = (x - (before as DataPoint).x) / (point.x - (before as DataPoint).x);
+      out.push({
+        ...point,
+        x,
+        y: (before as DataPoint).y + share * (point.y - (before as DataPoint).y),
+      });
+    }
+    if (point.x >= from && point.x <= to) out.push(point);
+  });
+  return out;
 }
 
 function drawErrors(painter: Painter, plot: Plot): void {

@@ -3,6 +3,7 @@ import { defineHere } from '../../machine/define';
 import type { Token } from '../../../expansion/meaning';
 import { Cat } from '../../../tokens/categories';
 import type { Interpreter } from '../../machine/interpreter';
+import type { Point } from '../../../base/maps';
 import { ExpressionTrouble, readExpression, type Expression, type Value } from '../arithmetic';
 import { numberIn, type Reading } from '../coordinates';
 import { freshPath, type Graphics } from '../graphics';
@@ -21,6 +22,7 @@ import {
 } from '../scanPath';
 import { bare, partsOf, wordsOf } from '../words';
 import type { DataPoint, OpenAxis, Plot } from './axis';
+import { counted, histogramOf } from './histogram';
 import { readTable } from './tables';
 
 /** Colours and marks of plots that say nothing of their own, in turn (the manual's list). */
@@ -45,20 +47,16 @@ export function readAxisPlot(scanner: Scanner, reading: Reading, axis: OpenAxis)
   const options = takeOptions(scanner);
   const g = stateOf(reading, axis, options, added || options === null);
   const flags = flagsOf(it, options ?? []);
-  const source = readPoints(
-    scanner,
-    reading,
-    axis,
-    g,
-    options ?? [],
-    three || axis.dimensions === 3,
-  );
+  const all = [...axis.every, ...it.p.chars(','), ...(options ?? [])];
+  const source = readPoints(scanner, reading, axis, g, all, three || axis.dimensions === 3);
   if (!source) {
     skip(scanner);
     return null;
   }
   const tail = readTail(scanner, reading, g);
-  const { points, between } = source;
+  const { between } = source;
+  const bins = histogramOf(wordsOf(it, options ?? []));
+  const points = bins ? counted(source.points, bins) : source.points;
   return {
     g,
     points: restricted(axis, three ? points : points.map((one) => ({ ...one, z: 0 }))),
@@ -67,14 +65,40 @@ export function readAxisPlot(scanner: Scanner, reading: Reading, axis: OpenAxis)
     nodes: tail.nodes,
     form: formOf(flags, axis, between !== null),
     between,
+    arrows: flags.has('quiver') ? arrowsOf(reading, axis, points, all) : [],
+    plainPatches: /shader\s*=\s*(?:interp|flat)(?! corner)/.test(wordsOf(it, all)),
     errors: flags.has('error bars'),
     perRow: source.perRow,
-    three: three || axis.dimensions === 3,
+    three: (three || axis.dimensions === 3) && !flags.has('quiver'),
   };
+}
+
+/** Arrows at the points of a plot: `quiver={u=…,v=…,scale arrows=…}`. */
+function arrowsOf(
+  reading: Reading,
+  axis: OpenAxis,
+  points: readonly DataPoint[],
+  options: readonly Token[],
+): Point[] {
+  const text = wordsOf(reading.it, options);
+  const said = (key: string, usual: string): string =>
+    new RegExp(`(?:[{,]|quiver/)\\s*${key}\\s*=\\s*(\\{[^{}]*\\}|[^,{}]+)`).exec(text)?.[1] ??
+    usual;
+  const source = (key: string): Expression | null =>
+    expressionIn(reading, axis, reading.it.source(bare(said(key, '0'))), ['x', 'y', 'u', 'v']);
+  const [u, v] = [source('u'), source('v')];
+  const scale = numberIn(reading, bare(said('scale arrows', '1'))).value;
+  if (!u || !v || !reading.it.p.spend(points.length, 'quiver')) return [];
+  return points.map(({ x, y }) => ({
+    x: scale * (valueOf(reading, u, { x, y }) ?? NaN),
+    y: scale * (valueOf(reading, v, { x, y }) ?? NaN),
+  }));
 }
 
 function formOf(flags: ReadonlySet<string>, { settings }: OpenAxis, fills: boolean): Plot['form'] {
   if (fills) return 'fill';
+  if (flags.has('quiver')) return 'quiver';
+  if (flags.has('hist') || flags.has('ybar interval')) return 'interval';
   if (flags.has('surf')) return 'surface';
   if (flags.has('mesh')) return 'mesh';
   if (flags.has('ybar')) return 'ybar';
@@ -107,12 +131,13 @@ function stateOf(
       plots.filter(({ inLegend }) => inLegend).length % CYCLE.length
     ] ?? ['blue', '*'];
     const own = settings.cycle === 'plain' ? 'black' : colour;
-    const style = settings.bars === null ? `${own},mark=${mark}` : `draw=${own},fill=${own}!30`;
+    const solid = settings.bars !== null || settings.area;
+    const style = solid ? `draw=${own},fill=${own}!30` : `${own},mark=${mark}`;
     g = withKeys(reading, g, it.source(style));
   } else if (settings.bars !== null && !/fill/.test(wordsOf(it, options ?? []))) {
     g = { ...g, mode: { ...g.mode, draw: true } };
   }
-  g = withKeys(reading, g, axis.every);
+  g = withKeys(reading, g, withoutOwn(axis.every));
   g = withKeys(reading, g, withoutOwn(options ?? []));
   if (settings.noMarks) g = { ...g, plot: { ...g.plot, mark: null } };
   if (settings.onlyMarks) g = { ...g, plot: { ...g.plot, onlyMarks: true } };
@@ -150,7 +175,7 @@ function withoutOwn(options: readonly Token[]): Token[] {
 
 interface Points {
   readonly points: readonly DataPoint[];
-  readonly between: readonly [string, string] | null;
+  readonly between: Plot['between'];
   readonly perRow: number;
 }
 const plain = (points: readonly DataPoint[], perRow = 0): Points => ({
@@ -178,10 +203,16 @@ function readPoints(
   }
   if (word === 'fill') {
     takeWord(scanner, (found) => found === 'between');
-    const of = /of\s*=\s*\{?\s*(.+?)\s+and\s+([^\]},]+)/.exec(
-      wordsOf(it, takeOptions(scanner) ?? []),
+    const said = wordsOf(it, takeOptions(scanner) ?? []);
+    const of = /of\s*=\s*\{?\s*(.+?)\s+and\s+([^\]},]+)/.exec(said);
+    const ends = /soft clip(?: first| second)?\s*=\s*\{?\s*domain\s*=\s*([^:,}]+):([^,}]+)/.exec(
+      said,
     );
-    return { points: [], between: [of?.[1]?.trim() ?? '', of?.[2]?.trim() ?? ''], perRow: 0 };
+    const domain = ends
+      ? ([ends[1], ends[2]].map((end) => numberIn(reading, end ?? '').value) as [number, number])
+      : null;
+    const names = [of?.[1]?.trim() ?? '', of?.[2]?.trim() ?? ''] as const;
+    return { points: [], between: { of: names, domain }, perRow: 0 };
   }
   if (word === 'graphics' || word === 'gnuplot' || word === 'shell') return null;
   const next = peek(scanner);

@@ -55,6 +55,14 @@ export const STANDARD: AxisSettings = {
   at: null,
   anchor: 'south west',
   background: [],
+  reverse: [false, false, false],
+  extraTicks: [[], [], []],
+  extraLabels: [null, null, null],
+  extraStyle: [[], [], []],
+  lineStyle: [],
+  area: false,
+  polar: false,
+  colourBar: false,
 };
 
 type Draft = { -readonly [Key in keyof AxisSettings]: AxisSettings[Key] };
@@ -154,6 +162,21 @@ const EACH: Readonly<Record<string, (key: AxisKey, axis: number) => void>> = {
     void (key.to.labelStyle = replaced(key.to.labelStyle, i, key.value)),
   'every axis {x} label': (key, i) =>
     void (key.to.labelStyle = replaced(key.to.labelStyle, i, key.value)),
+  '{x} dir': (key, i) =>
+    void (key.to.reverse = replaced(key.to.reverse, i, key.text === 'reverse')),
+  'extra {x} ticks': (key, i) =>
+    void (key.to.extraTicks = replaced(key.to.extraTicks, i, symbolsIn(key, i))),
+  'extra {x} tick labels': (key, i) =>
+    void (key.to.extraLabels = replaced(
+      key.to.extraLabels,
+      i,
+      splitAt(key.value, ',').map(trimmed),
+    )),
+  'extra {x} tick style': (key, i) =>
+    void (key.to.extraStyle = replaced(key.to.extraStyle, i, key.value)),
+  '{x}majorticks': (key, i) => {
+    if (!isTrue(key)) key.to.ticks = replaced(key.to.ticks, i, []);
+  },
   '{x}': (key, i) => {
     const { value, hasUnit } = numberIn(key.reading, key.text);
     if (i < 2) key.to.unit = replaced(key.to.unit, i, value * (hasUnit ? PT : (72.27 / 2.54) * PT));
@@ -217,7 +240,13 @@ const KEYS: Readonly<Record<string, Act>> = {
     key.to.enlarge = [by, by, by];
   },
   'legend pos': ({ to, text }) => void (to.legendPlace = text),
-  'legend style': ({ to, value }) => void (to.legendStyle = value),
+  'legend style': ({ to, value, reading }) => {
+    const columns = /legend columns=(-?\d+)/.exec(wordsOf(reading.it, value))?.[1];
+    if (columns !== undefined) to.legendColumns = Number(columns);
+    to.legendStyle = splitAt(value, ',')
+      .filter((part) => !/^\s*legend columns/.test(part.map(({ text }) => text).join('')))
+      .flatMap((part, i) => (i === 0 ? part : [...reading.it.p.chars(','), ...part]));
+  },
   'legend columns': (key) => void (key.to.legendColumns = number(key, key.text)),
   'legend entries': ({ to, value }) => void (to.entries = splitAt(value, ',').map(trimmed)),
   'legend cell align': () => undefined,
@@ -260,6 +289,12 @@ const KEYS: Readonly<Record<string, Act>> = {
   name: ({ to, text }) => void (to.name = text),
   at: ({ to, text }) => void (to.at = text.replace(/^\(([\s\S]*)\)$/, '$1')),
   anchor: ({ to, text }) => void (to.anchor = text),
+  'axis line style': ({ to, value }) => void (to.lineStyle = value),
+  'extra tick style': ({ to, value }) => void (to.extraStyle = [value, value, value]),
+  'area style': ({ to }) => void (to.area = true),
+  'stack plots*': ({ to, text }) => void (to.stacked = text === 'y' || text === 'x'),
+  colorbar: (key) => void (key.to.colourBar = isTrue(key)),
+  'colorbar horizontal': (key) => void (key.to.colourBar = isTrue(key)),
   'axis background': ({ to, value }) => void (to.background = value),
 };
 function domain(key: AxisKey): readonly [number, number] {
@@ -269,7 +304,7 @@ function domain(key: AxisKey): readonly [number, number] {
 
 /** Keys that change nothing of how an axis looks here. */
 const QUIET =
-  /^(?:compat|unbounded coords|scaled (?:[xyz] )?ticks|[xyz]?tick align|tickwidth|.*tick pos|colormap(?:\/.*| name)?|colorbar.*|point meta.*|shader|every .*|axis line style|axis [xyz] line style|[xyz] axis line style|separate axis lines|tick scale binop|.*precision|\/pgf\/.*|.*\/\.cd|max space between ticks|try min ticks|xtick align|legend image code|ymajorticks|xmajorticks|enlarge|visualization depends on|y dir|x dir|z buffer|plot box ratio|extra .*|log (?:basis|ticks).*|set layers|legend plot pos|disabledatascaling|samples y|domain y|y domain|error bars\/.*|.*ticks|reverse legend|group style|variable|area style|const plot|smooth|mark.*|domain|samples|.*format.*|scale|baseline)$/;
+  /^(?:compat|unbounded coords|scaled (?:[xyz] )?ticks|[xyz]?tick align|tickwidth|.*tick pos|colormap(?:\/.*| name)?|colorbar (?!horizontal).*|point meta.*|shader|every .*|axis [xyz] line style|[xyz] axis line style|separate axis lines|tick scale binop|.*precision|\/pgf\/.*|.*\/\.cd|max space between ticks|try min ticks|xtick align|legend image code|enlarge|visualization depends on|z buffer|plot box ratio|extra description.*|log (?:basis|ticks).*|set layers|legend plot pos|disabledatascaling|samples y|domain y|y domain|error bars\/.*|.*ticks|reverse legend|group style|variable|const plot|smooth|mark.*|domain|samples|.*format.*|scale|baseline)$/;
 
 /**
  * Reads the options of an axis.
@@ -309,10 +344,10 @@ export function readSettings(
 
 /** Keys whose values are words to be printed: they are not read as numbers. */
 const wordless = (name: string): boolean =>
-  /label(?:s| style)?$|title|legend (?:entries|style)/.test(name) &&
+  /label(?:s| style)?$|title|legend (?:entries|style)|extra . tick (?:labels|style)/.test(name) &&
   !/^(?:[xyz]ticklabels|[xyz]ticklabel)$/.test(name);
 const PLOT_KEYS =
-  /^(?:domain|samples|smooth|mark|mark size|only marks|variable|const plot|y domain|samples y|domain y)$/;
+  /^(?:quiver|domain|samples|smooth|mark|mark size|only marks|variable|const plot|y domain|samples y|domain y)$/;
 
 function unknown({ it }: Reading, name: string, part: readonly Token[]): void {
   const first = it.spanOf(part[0] as Token);

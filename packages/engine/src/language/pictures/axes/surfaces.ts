@@ -4,8 +4,10 @@ import { polyline } from '../../../base/paths';
 import { freshPath, type Graphics } from '../graphics';
 import { paintPath } from '../painting';
 import { plotMarks } from '../plots';
-import type { DataPoint, Plot } from './axis';
+import type { AxisSettings, DataPoint, Plot } from './axis';
+import { drawAxes } from './axisLines';
 import { words, type Painter } from './frame';
+import { drawGrid } from './ticks';
 import { placesFor, rangeOf, tickText, ticksOf, type Range } from './scale';
 
 /** The standard colour map, from low to high (the manual's “hot”). */
@@ -95,7 +97,21 @@ const corner = (x: number, y: number, z: number): DataPoint => ({ x, y, z, error
 /** Draws an axis of three dimensions: its box behind, its plots from far to near, its numbers. */
 export function drawSpace(painter: Painter): void {
   const view = viewOf(painter);
-  if (!painter.axis.settings.hidden) drawBox(painter, view);
+  const fromAbove = isFromAbove(painter.axis.settings);
+  if (!painter.axis.settings.hidden && !fromAbove) drawBox(painter, view);
+  if (fromAbove) {
+    drawGrid(painter);
+    drawPlanes(painter, view);
+    return drawAxes(painter);
+  }
+  drawPlanes(painter, view);
+}
+
+/** Looked at from above: the axes of two dimensions stand around. */
+export const isFromAbove = ({ view: [turn, height] }: AxisSettings): boolean =>
+  turn === 0 && height === 90;
+
+function drawPlanes(painter: Painter, view: View): void {
   for (const plot of painter.axis.plots)
     if (plot.form === 'surface' || plot.form === 'mesh') drawSurface(painter, view, plot);
     else drawCurve(painter, view, plot);
@@ -195,7 +211,7 @@ function drawSurface(painter: Painter, view: View, plot: Plot): void {
   const fresh = freshPath({ ...plot.g, map: IDENTITY });
   for (const { path, share } of patches) {
     const colour = mappedColour(share);
-    const edge = plot.form === 'mesh' ? colour : darker(colour);
+    const edge = plot.form === 'mesh' || plot.plainPatches ? colour : darker(colour);
     const g: Graphics = {
       ...fresh,
       drawColour: edge,
