@@ -69,6 +69,9 @@ export type ShapeName =
   | 'signal'
   | 'semicircle'
   | 'circle split'
+  | 'rectangle callout'
+  | 'ellipse callout'
+  | 'cloud callout'
   | 'coordinate';
 
 const COMPASS: Readonly<Record<string, number>> = {
@@ -235,6 +238,9 @@ const SHAPES: Readonly<Record<ShapeName, Maker>> = {
     const line = polyline([polar(225, radius), polar(45, radius)]);
     return { ...round(room, radius, radius), lines: line };
   },
+  'rectangle callout': (room) => box(room, boxSize(room)),
+  'ellipse callout': (room) => SHAPES.ellipse(room),
+  'cloud callout': (room) => SHAPES.cloud(room),
   'circle split': (room) => {
     const radius = circleRadius(room);
     const line = polyline([polar(180, radius), polar(0, radius)]);

@@ -127,12 +127,19 @@ const tikz3dplot = sourcePackage(
       'A point by its distance and two angles.',
       '\\tdplotsetmaincoords{70}{110}\\begin{tikzpicture}[tdplot_main_coords]\\tdplotsetcoord{P}{1}{30}{60}\\draw (0,0,0) -- (P);\\end{tikzpicture}',
     ),
+    sourceCommand(
+      'tdplotdrawarc',
+      'ommmmmm',
+      'An arc in the level plane: its middle, radius, angles, how its label stands, and the label.',
+      '\\tdplotsetmaincoords{70}{110}\\begin{tikzpicture}[tdplot_main_coords]\\tdplotdrawarc{(0,0,0)}{1}{0}{90}{below}{$\\phi$}\\end{tikzpicture}',
+    ),
   ],
   String.raw`
 \newcommand\tdplotsetmaincoords[2]{\edef\tdplotmaintheta{#1}\edef\tdplotmainphi{#2}%
  \edef\tdp@xx{\fpeval{round(cosd(#2),6)}}\edef\tdp@xy{\fpeval{round(-cosd(#1)*sind(#2),6)}}%
  \edef\tdp@yx{\fpeval{round(sind(#2),6)}}\edef\tdp@yy{\fpeval{round(cosd(#1)*cosd(#2),6)}}\edef\tdp@zy{\fpeval{round(sind(#1),6)}}%
  \edef\tdp@do{\noexpand\tikzset{tdplot_main_coords/.style={x={(\tdp@xx cm,\tdp@xy cm)},y={(\tdp@yx cm,\tdp@yy cm)},z={(0cm,\tdp@zy cm)}}}}\tdp@do}
+\newcommand\tdplotdrawarc[7][]{\begin{scope}[shift={#2}]\draw[#1] plot[domain=#4:#5,samples=40,variable=\tdp@t] ({(#3)*cos(\tdp@t)},{(#3)*sin(\tdp@t)},0);\node[#6] at ({(#3)*cos((#4+#5)/2)},{(#3)*sin((#4+#5)/2)},0) {#7};\end{scope}}
 \newcommand\tdplotsetcoord[4]{\edef\tdp@do{\noexpand\coordinate (#1) at (\fpeval{round((#2)*sind(#3)*cosd(#4),6)},\fpeval{round((#2)*sind(#3)*sind(#4),6)},\fpeval{round((#2)*cosd(#3),6)});}\tdp@do}
 `,
   ['tikz'],

@@ -50,6 +50,13 @@ export interface NodeLook {
   readonly startAngle: number;
   readonly starts: StateArrow;
   readonly ends: StateArrow;
+  /** Its text in parts one below another, or side by side (`rectangle split`). */
+  readonly split: 'down' | 'across' | null;
+  /** Where a callout points: so far from its middle, or to a place of the picture, in words until it is set. */
+  readonly pointer: { readonly by: Point } | { readonly at: Point | string } | null;
+  readonly pointerWidth: Sp;
+  /** It throws a shadow. */
+  readonly shadow: boolean;
 }
 
 /** The arrow into the state where an automaton starts, or out of one where it may end. */
@@ -318,6 +325,10 @@ export function startGraphics(em: Sp, colour: Paint): Graphics {
       startAngle: 90,
       starts: { drawn: false, words: null, angle: 180, distance: null },
       ends: { drawn: false, words: [], angle: 0, distance: null },
+      split: null,
+      pointer: null,
+      pointerWidth: 0.25 * CM,
+      shadow: false,
     },
     element: null,
     americanSigns: false,

@@ -24,6 +24,10 @@ export interface NodeSaying {
   contents: readonly Token[] | null;
   labels: { readonly pin: boolean; readonly tokens: readonly Token[] }[];
   fit: string | null;
+  /** It is a circle through this place. */
+  through: string | null;
+  /** It is the next of a chain, and what joins it to the one before. */
+  chain: { readonly join: readonly (readonly Token[])[] } | null;
   /** A sign of a circuit that hangs on its place. */
   symbol: string | null;
   matrix: 'plain' | 'nodes' | 'formulas' | null;

@@ -151,20 +151,36 @@ function decorationKeys(call: KeyCall): void {
   if (g.mode.decorate) mode(g, { decorate: g.decoration });
 }
 
-/** `mark=at position .5 with {\arrow{>}}`. */
-function pathMark(call: KeyCall): PathMark | null {
-  const found = /^(?:at position|between positions)\s+(\S+)/.exec(words(call));
+/** A path has no more marks than so many of one kind. */
+const MOST_MARKS = 1000;
+
+/** The places of marks: `at position .5`, or `between positions 0 and 1 step .2`. */
+function positionsOf(call: KeyCall): number[] {
+  const text = words(call);
+  const number = (part: string | undefined): number => numberIn(call.reading, part ?? '0').value;
+  const one = /^at position\s+(\S+)/.exec(text);
+  if (one) return [number(one[1])];
+  const many = /^between positions\s+(\S+)\s+and\s+(\S+)\s+step\s+(\S+)/.exec(text);
+  if (!many) return [];
+  const [from, to, step] = [many[1], many[2], many[3]].map(number) as [number, number, number];
+  if (!(step > 0)) return [from];
+  const count = Math.min(MOST_MARKS, Math.floor((to - from) / step + 1e-6) + 1);
+  return Array.from({ length: Math.max(0, count) }, (_, i) => from + i * step);
+}
+
+/** `mark=at position .5 with {\arrow{>}}`: at each of its places. */
+function pathMarks(call: KeyCall): PathMark[] {
+  const positions = positionsOf(call);
   const value = call.value ?? [];
   const open = value.findIndex((t) => t.cat === Cat.Begin);
-  if (!found || open < 0) return null;
-  const position = numberIn(call.reading, found[1] ?? '').value;
+  if (positions.length === 0 || open < 0) return [];
   const body: readonly Token[] = value.slice(open + 1, -1);
   const arrow = /^\\arrow(reversed)?\s*(?:\[[^\]]*\])?\s*\{?(.+?)\}?$/.exec(
     body.map((t) => (t.cat === Cat.Command ? `\\${t.text}` : t.text)).join(''),
   );
   const tips = arrow ? tipsOf(call.reading, arrow[2] ?? '>', false) : null;
   const turned = arrow?.[1] ? tips?.map((tip) => ({ ...tip, reversed: !tip.reversed })) : tips;
-  return { position, tips: turned ?? null, body };
+  return positions.map((position) => ({ position, tips: turned ?? null, body }));
 }
 
 /** `visible on=<2->`: what is drawn shows on some steps of a slide, and takes its room on all. */
@@ -282,8 +298,8 @@ export const LINE_KEYS: Readonly<Record<string, Key>> = {
   post: () => undefined,
   markings: (call) => void (call.g.decoration = { ...call.g.decoration, name: 'markings' }),
   mark: (call) => {
-    const placed = pathMark(call);
-    if (placed) mode(call.g, { marks: [...call.g.mode.marks, placed] });
+    const placed = pathMarks(call);
+    if (placed.length > 0) mode(call.g, { marks: [...call.g.mode.marks, ...placed] });
     else call.g.plot = { ...call.g.plot, mark: words(call) };
   },
   'mark size': plot((call) => ({ markSize: lengthOf(call) })),

@@ -174,6 +174,9 @@ export const NODE_KEYS: Readonly<Record<string, Key>> = {
   'label distance': look((call) => ({ labelDistance: lengthOf(call) })),
   'pin distance': look((call) => ({ pinDistance: lengthOf(call) })),
   'label position': () => undefined,
+  'circle through': (call) => {
+    if (call.node) call.node.through = words(call);
+  },
   fit: (call) => {
     if (call.node) call.node.fit = words(call);
   },

@@ -173,9 +173,20 @@ export const PLACE_KEYS: Readonly<Record<string, Key>> = {
   'sibling distance': (call) => void (call.g.siblingDistance = alongUnit(call, words(call), CM)),
   'level distance': (call) => void (call.g.levelDistance = alongUnit(call, words(call), CM)),
   missing: (call) => void (call.g.mode = { ...call.g.mode, missing: isTrue(call) }),
-  'rectangle split': look(() => ({ shape: 'rectangle', align: 'center' })),
-  'rectangle split parts': () => undefined,
-  'rectangle split horizontal': () => undefined,
+  'rectangle split': look(({ g }) => ({ shape: 'rectangle', split: g.node.split ?? 'down' })),
+  'rectangle split parts': look(({ g }) => ({ split: g.node.split ?? 'down' })),
+  'rectangle split horizontal': look((call) => ({ split: isTrue(call) ? 'across' : 'down' })),
+  'rectangle split part align': look((call) => ({
+    align: /left|base/.test(words(call)) ? 'left' : /right/.test(words(call)) ? 'right' : 'center',
+  })),
+  'callout absolute pointer': look((call) => ({ pointer: { at: words(call) } })),
+  'callout relative pointer': look((call) => ({
+    pointer: { by: vectorOf(call.reading, call.g, words(call).replace(/^\(([\s\S]*)\)$/, '$1')) },
+  })),
+  'callout pointer width': look((call) => ({ pointerWidth: lengthOf(call) })),
+  'drop shadow': look(() => ({ shadow: true })),
+  'copy shadow': look(() => ({ shadow: true })),
+  'general shadow': look(() => ({ shadow: true })),
   grow: (call) => void (call.g.grow = growth(call)),
   "grow'": (call) => void (call.g.grow = growth(call)),
 };

@@ -9,17 +9,19 @@ import {
   type Point,
 } from '../../base/maps';
 import { withOpacity } from '../../base/paint';
-import { mappedPath } from '../../base/paths';
+import { mappedPath, type Path } from '../../base/paths';
 import type { Mark } from '../../document/drawing';
 import type { Inline } from '../../document/inlines';
-import { shapeAround, type Room } from '../../drawing/shapes';
+import { calloutOutline } from '../../drawing/callouts';
+import { shapeAround, type Room, type Shape } from '../../drawing/shapes';
 import { rounded } from '../../drawing/curves';
-import { angleOf, unit } from '../../drawing/vectors';
+import { angleOf, minus, unit } from '../../drawing/vectors';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import type { Graphics } from './graphics';
 import type { NodeSaying } from './keys';
 import { addMarks, anchorOf, freshName, widen, type Drawing, type PlacedNode } from './openPicture';
+import { inParts, partsOf, withParts, type Parts } from './nodeParts';
 import { paintPath } from './painting';
 
 type Span = { readonly from: number; readonly to: number };
@@ -30,6 +32,8 @@ export const newSaying = (): NodeSaying => ({
   contents: null,
   labels: [],
   fit: null,
+  through: null,
+  chain: null,
   symbol: null,
   matrix: null,
   columnSep: 0,
@@ -43,6 +47,8 @@ export interface NodeText {
   readonly width: number;
   readonly height: number;
   readonly depth: number;
+  /** Its parts, where it has several. */
+  readonly parts?: Parts;
 }
 
 /** A state as a node on a path finds it: drawn only when it says so, not turned with what was turned before. */
@@ -127,6 +133,12 @@ export function setText({ it }: Drawing, g: Graphics, tokens: readonly Token[]):
       p.make(Cat.End, '}'),
     ];
     return oneLine(it.host.measure, line(inner));
+  }
+  if (node.split !== null) {
+    const parts = partsOf(tokens).map((part) =>
+      setText({ it } as Drawing, { ...g, node: { ...node, split: null } }, part),
+    );
+    return inParts(parts, node.split, { x: 2 * node.innerX, y: 2 * node.innerY }, node.align);
   }
   const lines = node.align === null ? [tokens] : linesOf(tokens);
   if (lines.length === 1) return oneLine(it.host.measure, line(lines[0] ?? []));
@@ -214,6 +226,35 @@ function roomOf(g: Graphics, text: NodeText, em: number): Room {
   };
 }
 
+/** A callout reaches to the place it points to. */
+function pointedTo(g: Graphics, shape: Shape, room: Room, map: AffineMap): Shape {
+  const { pointer, pointerWidth: wedge, shape: name } = g.node;
+  if (pointer === null || !name.endsWith('callout')) return shape;
+  if ('at' in pointer && typeof pointer.at === 'string') return shape;
+  const to = 'at' in pointer ? minus(pointer.at as Point, mapped(map, { x: 0, y: 0 })) : pointer.by;
+  const kind = name.startsWith('rectangle') ? 'rectangle' : 'ellipse';
+  const share = kind === 'ellipse' ? Math.SQRT2 : 1;
+  const halfWidth = Math.max(share * room.halfWidth, room.minWidth / 2);
+  const halfHeight = Math.max(share * room.halfHeight, room.minHeight / 2);
+  const outline = calloutOutline({ kind, halfWidth, halfHeight, wedge }, to);
+  return { ...shape, outline, anchors: { ...shape.anchors, pointer: to } };
+}
+
+/** Where and how dark the shadow of a node is (manual, the library of shadows). */
+const SHADOW = { x: 0.5, y: -0.5, colour: 0x808080, opacity: 0.5 };
+
+function paintShadow(drawing: Drawing, g: Graphics, outline: Path, span: Span): void {
+  const ex = 0.430555 * drawing.it.em;
+  const moved = mappedPath(outline, translation(SHADOW.x * ex, SHADOW.y * ex));
+  const mode = { ...g.mode, draw: false, fill: true, shade: false, pattern: null, named: null };
+  paintPath(
+    drawing,
+    { ...g, fillColour: SHADOW.colour, fillOpacity: SHADOW.opacity, mode },
+    moved,
+    span,
+  );
+}
+
 /** Which anchor lies on a line beside which a node stands, by the line's direction. */
 export function sideAnchor(direction: Point, side: 'left' | 'right'): string {
   const { x, y } = unit(side === 'left' ? direction : { x: -direction.x, y: -direction.y });
@@ -259,27 +300,30 @@ export function setNode(
   const name = saying.name ?? freshName(picture);
   const given = text ?? { width: 0, height: 0, depth: 0, marks: () => [] };
   const room = roomOf(g, given, drawing.it.em);
-  const shape = shapeAround(text ? g.node.shape : 'coordinate', room);
+  const plain = shapeAround(text ? g.node.shape : 'coordinate', room);
+  const shape = given.parts ? withParts(plain, given.parts, room) : plain;
   const side = g.node.auto && direction ? sideAnchor(direction, g.node.auto) : null;
   const anchorName = g.node.anchor ?? side ?? 'center';
   const flat: PlacedNode = { shape, map: translation(0, 0), isCoordinate: text === null };
   const anchor = anchorOf(flat, anchorName) ?? { x: 0, y: 0 };
   const map = placement(g, anchor, at, direction);
-  const node = { ...flat, map };
+  const pointed = pointedTo(g, shape, room, map);
+  const node = { ...flat, shape: pointed, map };
   picture.nodes.set(name, node);
   if (!text) {
     widen(drawing, [mapped(map, { x: 0, y: 0 })], g.mode.overlay);
     return node;
   }
-  const radii = shape.outline.map(() => g.rounding);
-  const outline = mappedPath(rounded(shape.outline, radii), map);
+  const radii = pointed.outline.map(() => g.rounding);
+  const outline = mappedPath(rounded(pointed.outline, radii), map);
+  if (g.node.shadow) paintShadow(drawing, g, outline, span);
   const before = picture.lastPath;
   paintPath(drawing, g, outline, span);
-  if (shape.lines.length > 0)
+  if (pointed.lines.length > 0)
     paintPath(
       drawing,
       { ...g, mode: { ...g.mode, fill: false, shade: false, pattern: null } },
-      mappedPath(shape.lines, map),
+      mappedPath(pointed.lines, map),
       span,
     );
   picture.lastPath = before;

@@ -43,6 +43,16 @@ export interface OpenPicture {
   onPaper: boolean;
   /** Where marks go that wait for the path below them. */
   later: Mark[] | null;
+  /** The chain of nodes that goes on here. */
+  chain: Chain | null;
+}
+
+/** Nodes one behind another (the library of chains). */
+export interface Chain {
+  readonly name: string;
+  readonly count: number;
+  /** Where the next one stands: `right`, `below`, ... */
+  readonly going: string;
 }
 
 /** The picture that is drawn, and the list its marks go to: a clip's while one holds. */
@@ -64,6 +74,7 @@ export const newPicture = (): OpenPicture => ({
   unnamed: 0,
   onPaper: false,
   later: null,
+  chain: null,
 });
 
 /** All that drawing needs at hand: who reads, the picture, and the state in force. */

@@ -1,12 +1,13 @@
 import { joinedBounds, mappedPath, boundsOf, NO_BOUNDS } from '../../base/paths';
 import type { Point } from '../../base/maps';
-import { polar, plus, times } from '../../drawing/vectors';
+import { minus, polar, plus, times } from '../../drawing/vectors';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { placeOf, type Reading } from './coordinates';
 import type { Graphics } from './graphics';
 import { withKeys, withStyle, type NodeSaying } from './keys';
 import { drawStateArrows } from './automata';
+import { linkToChain } from './chains';
 import { drawCircuitEnd } from './circuits';
 import { facing } from './compass';
 import { addHandle } from './handles';
@@ -96,11 +97,28 @@ export function placeNode(
   if (tokens !== null && saying.matrix) text = matrixText(reading, g, saying, tokens, span, place);
   else if (tokens !== null) text = setText(reading, g, tokens);
   if (saying.fit !== null && text) ({ g, place } = fitted(reading, g, saying.fit));
+  if (saying.through !== null) g = through(reading, g, saying.through, place);
+  const { pointer } = g.node;
+  if (pointer && 'at' in pointer && typeof pointer.at === 'string')
+    g = { ...g, node: { ...g.node, pointer: { at: pointIn(reading, read.outer, pointer.at) } } };
   const node = setNode(reading, g, saying, text, place, direction, span);
   if (saying.symbol) drawCircuitEnd(reading, g, saying.symbol, place, span);
   for (const label of saying.labels) placeLabel(reading, read, node, label, span);
+  if (saying.chain) linkToChain(reading, saying.chain.join, read.outer, node, span);
   drawStateArrows(reading, { g, outer: read.outer }, node, span);
   return node;
+}
+
+/** A place in brackets. */
+const pointIn = (reading: Reading, g: Graphics, text: string): Point =>
+  placeOf(reading, { ...g }, text.trim().replace(/^\(([\s\S]*)\)$/, '$1')).at;
+
+/** A circle around its place through another. */
+function through(reading: Reading, g: Graphics, words: string, place: Point): Graphics {
+  const { x, y } = minus(pointIn(reading, g, words), place);
+  const size = 2 * Math.hypot(x, y);
+  const node = { ...g.node, shape: 'circle' as const, minWidth: size, minHeight: size };
+  return { ...g, node: { ...node, innerX: 0, innerY: 0, anchor: 'center' } };
 }
 
 /** A node as large as others: around all that `fit` names. */

@@ -5,10 +5,11 @@ import { withKeys } from './keys';
 import { CIRCUIT_KEYS } from './circuits';
 import { NODE_KEYS } from './keysOfNodes';
 import { LINE_KEYS } from './keysOfLines';
+import { CHAIN_KEYS } from './chains';
 import { PLACE_KEYS } from './keysOfPlaces';
 import { drawingOf, newPicture, type OpenPicture } from './openPicture';
 
-const KEYS = { ...LINE_KEYS, ...PLACE_KEYS, ...NODE_KEYS, ...CIRCUIT_KEYS };
+const KEYS = { ...LINE_KEYS, ...PLACE_KEYS, ...NODE_KEYS, ...CIRCUIT_KEYS, ...CHAIN_KEYS };
 
 /** A reading in the picture that is open, or in none: then what it draws goes nowhere. */
 export function readingOf(it: Interpreter): Reading {
