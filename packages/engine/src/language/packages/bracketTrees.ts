@@ -161,8 +161,13 @@ function looksOf(
   readonly node: Token[];
   readonly edge: Token[];
   readonly label: Token[];
+  /** It keeps its place, and nothing is drawn of it, or no line to it. */
+  readonly isPhantom: boolean;
+  readonly hasNoEdge: boolean;
 } {
   const [node, edge, label]: Token[][] = [[], [], []];
+  const has = (word: string): boolean =>
+    options.some((option) => tokensText(trimmed(option)).replace(/\s+/g, ' ').trim() === word);
   for (const option of options) {
     const own = trimmed(option);
     const text = tokensText(own);
@@ -174,7 +179,9 @@ function looksOf(
     else if (/^edge\s*=/.test(text)) edge?.push(...value(), ...it.p.chars(','));
     else if (LOOKS.test(text)) node?.push(...own, ...it.p.chars(','));
   }
-  return { node: node ?? [], edge: edge ?? [], label: label ?? [] };
+  const isPhantom = has('phantom');
+  const hasNoEdge = isPhantom || has('no edge') || has('edge=draw=none');
+  return { node: node ?? [], edge: edge ?? [], label: label ?? [], isPhantom, hasNoEdge };
 }
 
 const hasLines = (label: readonly Token[]): boolean =>
@@ -210,6 +217,10 @@ export function treePicture(
   const out: Token[] = it.source('\\begin{tikzpicture}[baseline=(current bounding box.center)]');
   placed.forEach(({ node, x, y }, id) => {
     const own = looksOf(it, node.options);
+    if (own.isPhantom)
+      return void out.push(
+        ...it.source(`\\coordinate (octree${id}) at (${x.toFixed(2)}pt,${y.toFixed(2)}pt);`),
+      );
     out.push(
       ...it.source(`\\node[align=center,inner sep=2pt,`),
       ...base.node,
@@ -222,6 +233,7 @@ export function treePicture(
   placed.forEach(({ node, parent }, id) => {
     if (parent === null) return;
     const own = looksOf(it, node.options);
+    if (own.hasNoEdge) return;
     const [from, to] = [`octree${parent}`, `octree${id}`];
     if (node.roof) {
       out.push(

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { findingsIn, inArticle } from '../../testing/document';
 import { laidBody } from '../../testing/layout';
+import { NO_PORT, walkPage } from '../../output/display/walk';
 import { regionOf } from './venn';
 import { placedTree } from './treeLayout';
 
@@ -88,4 +89,32 @@ it('a system has each unknown in its column', () => {
   const page = laidBody('$\\systeme{x+y=1,2x-y=3}$', '\\usepackage{systeme}');
   expect(page.word('𝑦').x).toBeCloseTo(page.word('𝑦', 2).x, 1);
   expect(page.word('=').x).toBeCloseTo(page.word('=', 2).x, 1);
+});
+
+it.each([
+  ['', 3, 2],
+  [',phantom', 2, 1],
+  [',no edge', 3, 1],
+])('a node of a tree with%s: %d nodes and %d lines are drawn', (key, nodes, lines) => {
+  const body = `\\begin{forest}for tree={draw}[a[b][c${key}]]\\end{forest}`;
+  expect(findingsIn(inArticle(body, '\\usepackage{forest}'))).toEqual([]);
+  const { session } = laidBody(body, '\\usepackage{forest}');
+  const points: number[] = [];
+  const [page] = session.pages;
+  if (page)
+    walkPage(session.describe(page), {
+      ...NO_PORT,
+      path: ({ trace, stroke }) => {
+        let count = 0;
+        trace({
+          moveTo: () => count++,
+          lineTo: () => count++,
+          bezierCurveTo: () => count++,
+          closePath: () => undefined,
+        });
+        if (stroke) points.push(count);
+      },
+    });
+  expect(points.filter((count) => count === 4)).toHaveLength(nodes);
+  expect(points.filter((count) => count === 2)).toHaveLength(lines);
 });
