@@ -267,10 +267,19 @@ export interface TabularColumn {
 export interface TabularGap {
   readonly before: boolean;
   readonly after: boolean;
-  readonly parts: readonly ('bar' | readonly Inline[])[];
+  readonly parts: readonly GapPart[];
   /** Grows to fill the width, or is wider by a length (`\extracolsep`). */
   readonly grows: boolean;
   readonly extra: Sp;
+}
+
+/** A bar, a dashed one, or what else stands between columns. */
+export type GapPart = 'bar' | Dashes | readonly Inline[];
+
+/** How a line is dashed: so long a dash, so long a gap; half a dash at both ends, so that those of two rows are one. */
+export interface Dashes {
+  readonly dash: Sp;
+  readonly gap: Sp;
 }
 
 export interface TableRule {
@@ -283,6 +292,7 @@ export interface TableRule {
   readonly color: number;
   /** Rules of one group stand on one line (`\cline` behind `\cline`). */
   readonly level: boolean;
+  readonly dashes?: Dashes;
 }
 
 export interface TabularCell {

@@ -2,6 +2,9 @@ import { PT, type Sp } from '../base/lengths';
 import { boxOf, rule, type Box, type Child, withRulesOf } from '../boxes/box';
 import type { BlockNode } from '../document/blocks';
 import type {
+  Dashes,
+  GapPart,
+  Inline,
   TableRule,
   TabularCell,
   TabularColumn,
@@ -52,8 +55,8 @@ const NO_GAP: TabularGap = { before: false, after: false, parts: [], grows: fals
 const gapWidth = (gap: TabularGap, table: TabularInline, env: LayoutEnv): Sp => {
   let width = gap.extra + (gap.before ? table.columnSep : 0) + (gap.after ? table.columnSep : 0);
   gap.parts.forEach((part, i) => {
-    if (part !== 'bar') width += setText(part, env).width;
-    else width += table.ruleWidth + (gap.parts[i + 1] === 'bar' ? table.doubleSep : 0);
+    if (isInlines(part)) width += setText(part, env).width;
+    else width += table.ruleWidth + (isBar(gap.parts[i + 1]) ? table.doubleSep : 0);
   });
   return width;
 };
@@ -182,6 +185,24 @@ function setRow(
   return { row, cells, height, depth: Math.max(table.strut.depth, ...counted.map((b) => b.depth)) };
 }
 
+const isInlines = (part: GapPart): part is readonly Inline[] => Array.isArray(part);
+const isBar = (part: GapPart | undefined): boolean => part !== undefined && !isInlines(part);
+
+/** No line has more dashes. */
+const MOST_DASHES = 2000;
+
+/** The dashes of a line, by where they start and how long they are: half ones at its ends, the gaps as even as they come (arydshln manual). */
+export function dashesOn(length: Sp, { dash, gap }: Dashes): readonly (readonly [Sp, Sp])[] {
+  const step = dash + gap;
+  const count = Math.min(MOST_DASHES, Math.round(length / step));
+  if (!(dash > 0) || !(gap > 0) || count < 1 || length <= dash) return [[0, length]];
+  const stride = length / count;
+  return Array.from({ length: count + 1 }, (_, i) => {
+    const from = Math.max(0, i * stride - dash / 2);
+    return [from, Math.min(length, i * stride + dash / 2) - from] as const;
+  });
+}
+
 /** The parts of a border, drawn from its left edge; bars as high as the row. */
 function drawGap(
   out: Child[],
@@ -193,16 +214,22 @@ function drawGap(
 ): void {
   let at = x + padOf(gap, 'before', table);
   gap.parts.forEach((part, i) => {
-    if (part !== 'bar') {
+    if (isInlines(part)) {
       const box = setText(part, env);
       const children = withRulesOf(row.height, row.depth, box.children);
       out.push({ x: at, y: 0, item: { ...box, children } });
       at += box.width;
       return;
     }
-    const line = rule(table.ruleWidth, row.height, row.depth, table.ruleColor);
-    out.push({ x: at, y: 0, item: line });
-    at += table.ruleWidth + (gap.parts[i + 1] === 'bar' ? table.doubleSep : 0);
+    const { height, depth } = row;
+    const upright = (from: Sp, length: Sp): void => {
+      const line = rule(table.ruleWidth, length, 0, table.ruleColor);
+      out.push({ x: at, y: from - depth, item: line });
+    };
+    if (part === 'bar')
+      out.push({ x: at, y: 0, item: rule(table.ruleWidth, height, depth, table.ruleColor) });
+    else for (const [from, length] of dashesOn(height + depth, part)) upright(from, length);
+    at += table.ruleWidth + (isBar(gap.parts[i + 1]) ? table.doubleSep : 0);
   });
 }
 
@@ -288,8 +315,12 @@ function rulesBox(table: TabularInline, rules: readonly TableRule[], place: Acro
     if (before?.kind === 'rule' && !(r.level && before.level)) y += table.doubleSep;
     const [from, to] = r.span ? edgesOf(place, r.span[0], r.span[1] - r.span[0]) : [0, place.width];
     const [cutLeft, cutRight] = r.trim;
-    const line = rule(to - from - cutLeft - cutRight, r.size, 0, r.color);
-    children.push({ x: from + cutLeft, y: -y - r.size, item: line });
+    const width = to - from - cutLeft - cutRight;
+    const pieces = r.dashes ? dashesOn(width, r.dashes) : [[0, width] as const];
+    for (const [start, length] of pieces) {
+      const line = rule(length, r.size, 0, r.color);
+      children.push({ x: from + cutLeft + start, y: -y - r.size, item: line });
+    }
     const next = rules[i + 1];
     if (!(r.level && next?.kind === 'rule' && next.level)) y += r.size;
   });

@@ -1,5 +1,6 @@
 import type { ColumnSpec, Preamble } from '../machine/tableState';
-import type { Inline, TabularColumn, TabularGap } from '../../document/inlines';
+import type { GapPart, TabularColumn, TabularGap } from '../../document/inlines';
+import { dashesIn, dashesNow } from './dashes';
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
@@ -96,7 +97,7 @@ function behindBrackets(tokens: readonly Token[], at: number): number {
 }
 
 type Draft = { -readonly [K in keyof TabularGap]: TabularGap[K] } & {
-  parts: ('bar' | readonly Inline[])[];
+  parts: GapPart[];
 };
 
 const freshGap = (after: boolean): Draft => ({
@@ -155,7 +156,12 @@ export function readPreamble(it: Interpreter, tokens: readonly Token[]): Preambl
     const letter = token.text;
     if (token.cat === Cat.Space || token.cat === Cat.End) continue;
     if (letter === '|') gap().parts.push('bar');
-    else if (letter in ALIGN)
+    else if (letter === ':' && it.hasPackage('arydshln')) gap().parts.push(dashesNow(it));
+    else if (letter === ';' && it.hasPackage('arydshln')) {
+      const { inner, end } = argumentAt(list, i + 1);
+      i = end - 1;
+      gap().parts.push(dashesIn(it, inner));
+    } else if (letter in ALIGN)
       addColumn({ align: ALIGN[letter] ?? 'left', width: null, valign: 'top', flexible: false });
     else if (letter in PARA || letter === 'w' || letter === 'W') {
       const first = argumentAt(list, i + 1);

@@ -39,6 +39,10 @@ const PLAIN: TabularColumn = { align: 'left', width: null, valign: 'top', flexib
 const BETWEEN = new Set([
   'hline',
   'cline',
+  'hdashline',
+  'firsthdashline',
+  'lasthdashline',
+  'cdashline',
   'toprule',
   'midrule',
   'bottomrule',

@@ -1,10 +1,62 @@
+import { readOptional } from '../../expansion/arguments';
+import { tokensOf, type CommandEntry, type PackageEntry } from '../machine/entries';
+import { dashesIn } from '../constructs/dashes';
 import { dashedRule } from '../constructs/mathArrays';
-import type { PackageEntry } from '../machine/entries';
+import { columnSpan, ruleOf, tableCommand } from '../constructs/tables';
 
-/** arydshln: dashed rules in arrays. */
+const across = (name: string, description: string): CommandEntry => ({
+  ...tableCommand(
+    {
+      name,
+      signature: 'o',
+      description,
+      example: `\\begin{tabular}{c}a\\\\\\${name} b\\end{tabular}`,
+    },
+    (it, table, args) =>
+      table.rules.push(
+        ruleOf(it, it.dimen('arrayrulewidth'), { dashes: dashesIn(it, tokensOf(args, 0)) }),
+      ),
+  ),
+  ...(dashedRule.math ? { math: dashedRule.math } : {}),
+});
+
+const overColumns: CommandEntry = {
+  ...tableCommand(
+    {
+      name: 'cdashline',
+      signature: 'mo',
+      description: 'A dashed rule under some columns.',
+      example: '\\begin{tabular}{cc}a & b\\\\\\cdashline{1-1}c & d\\end{tabular}',
+    },
+    (it, table, args) => {
+      const span = columnSpan(it, tokensOf(args, 0));
+      const dashes = dashesIn(it, tokensOf(args, 1));
+      table.rules.push(ruleOf(it, it.dimen('arrayrulewidth'), { span, level: true, dashes }));
+    },
+  ),
+  math: (reader, token) => {
+    const text = reader
+      .argument(token)
+      .map(({ text: part }) => part)
+      .join('');
+    readOptional(reader.p, false);
+    const [first, last] = text.split('-').map(Number);
+    if (first && last) reader.borders.parts.push([first - 1, last - 1]);
+    return null;
+  },
+};
+
+/** arydshln: dashed rules in tables and arrays. */
 export const arydshln: PackageEntry = {
   name: 'arydshln',
-  description: 'Dashed rules in arrays.',
+  description:
+    'Dashed rules in tables and arrays: a colon between columns, \\hdashline between rows.',
   options: null,
-  commands: [dashedRule],
+  commands: [
+    across('hdashline', 'A dashed rule between rows.'),
+    across('firsthdashline', 'A dashed rule above the first row.'),
+    across('lasthdashline', 'A dashed rule below the last row.'),
+    overColumns,
+  ],
+  source: '\\newdimen\\dashlinedash\\dashlinedash4pt\\newdimen\\dashlinegap\\dashlinegap4pt\\relax',
 };

@@ -8,7 +8,7 @@ import { environmentTokens } from '../machine/environmentTokens';
 import { closeNamed } from '../machine/environments';
 import type { Interpreter } from '../machine/interpreter';
 import { idleEntry } from '../machine/macroEntry';
-import { keyValues } from '../scanning/optionLists';
+import { keyValues, unspaced } from '../scanning/optionLists';
 import {
   barPlaces,
   gridTokens,
@@ -225,9 +225,13 @@ export function tblrGrid(it: Interpreter, options: readonly Token[], body: reado
     return keys.has(`${name}s`) ? ALL : (place) => tests.some((test) => test(place));
   };
   const vline = lines('vline', count + 1);
+  const struts = rowStruts(keys, rowCount);
   return {
-    cells: contents.map((cells, r) =>
-      cells.map((content, c): GridCell => {
+    cells: contents.map((cells, r) => {
+      // Room above and below a row is held by a strut in a cell of its own.
+      const holder = cells.findIndex((_, c) => (spans.get(`${r},${c}`)?.[0] ?? 1) === 1);
+      return cells.map((own, c): GridCell => {
+        const content = c === holder ? [...it.source(struts(r + 1)), ...unspaced(own)] : own;
         const [high, wide] = spans.get(`${r},${c}`) ?? [1, 1];
         const held = looks.filter((one) => one.rows(r + 1) && one.columns(c + 1));
         return {
@@ -236,12 +240,41 @@ export function tblrGrid(it: Interpreter, options: readonly Token[], body: reado
           columns: Math.min(MOST, wide),
           look: Object.assign({}, ...held.map(({ look }) => look)) as CellLook,
         };
-      }),
-    ),
+      });
+    }),
     rules,
     lineAbove: lines('hline', rowCount + 1),
     columns: columns.map((column) => column.replace(';', '')),
     lineBefore: (place) => vline(place) || barsBefore.has(place),
+  };
+}
+
+/** Room above and below each row where nothing is said (manual, section 2.2). */
+const ROW_SEP = '2pt';
+
+/** The struts of rows: a line with room above and below it, or as high as `ht` has it. */
+function rowStruts(
+  keys: ReadonlyMap<string, readonly Token[]>,
+  count: number,
+): (row: number) => string {
+  const said = [...keyed(keys, 'rows?'), ...keyed(keys, 'row')].map(({ selectors, text }) => ({
+    holds: selected(selectors[0] ?? '', count),
+    of: (key: string): string | null =>
+      new RegExp(`(?:^|,)\\s*${key}\\s*=\\s*([-\\d.]+\\s*[a-z]+)`).exec(text)?.[1] ?? null,
+  }));
+  const common = (key: string): string | null => tokensText(keys.get(key) ?? []).trim() || null;
+  return (row) => {
+    const own = (key: string): string | null =>
+      said
+        .filter(({ holds }) => holds(row))
+        .reduce<string | null>((found, { of }) => of(key) ?? found, null);
+    const sep = own('rowsep') ?? common('rowsep') ?? ROW_SEP;
+    const above = own('abovesep') ?? common('abovesep') ?? sep;
+    const below = own('belowsep') ?? common('belowsep') ?? sep;
+    const ht = own('ht');
+    const depth = ht ? `\\dimexpr${ht}-.7\\baselineskip` : '\\dimexpr.3\\baselineskip';
+    const top = `\\dimexpr.7\\baselineskip+${above}\\relax`;
+    return `\\vrule width0pt height${top} depth${depth}+${below}\\relax\\relax `;
   };
 }
 
@@ -257,8 +290,15 @@ export function tblr(it: Interpreter, options: readonly Token[], body: readonly 
     const align = { c: '\\centering', r: '\\raggedleft', l: '\\raggedright' }[column[1] ?? ''];
     return column.startsWith('X') ? `${align ? `>{${align}\\arraybackslash}` : ''}X` : column;
   });
-  return gridTokens(it, { ...grid, columns }, 'tabularx', '{\\linewidth}');
+  const width = widthIn(it, options) ?? '\\linewidth';
+  return gridTokens(it, { ...grid, columns }, 'tabularx', `{${width}}`);
 }
+
+/** `width=0.6\linewidth`: how wide a table is whose columns share its width. */
+const widthIn = (it: Interpreter, options: readonly Token[]): string | null =>
+  tokensText(
+    keyValues([...it.read(INNER), ...it.p.chars(','), ...options]).get('width') ?? [],
+  ).trim() || null;
 
 const environment = (name: string, description: string): EnvironmentEntry => ({
   name,
