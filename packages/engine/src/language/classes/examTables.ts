@@ -1,7 +1,7 @@
 import { textOf } from '../../expansion/tokenText';
 import { getCount } from '../../expansion/registers';
 import type { Token } from '../../expansion/meaning';
-import { addToList, entriesOf } from '../constructs/contents';
+import { addToList, CONTENTS, entriesOf } from '../constructs/contents';
 import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import {
@@ -28,8 +28,24 @@ const LIST = 'exam';
 export const markExam = (it: Interpreter, mark: ExamMark): void =>
   addToList(it, LIST, it.p.chars(writtenMark(mark)));
 
-/** What the sheet has noted of itself, as its pages were made last. */
-function marksOf(it: Interpreter): PlacedExamMark[] {
+/** Found once for the entries of a document: each question may ask for its sums. */
+const known = new WeakMap<object, { marks: PlacedExamMark[]; questions: ExamQuestion[] }>();
+
+/** What the sheet has noted of itself, as its pages were made last, and its questions. */
+function noted(it: Interpreter) {
+  const contents = it.read(CONTENTS);
+  let found = known.get(contents);
+  if (!found) {
+    const marks = readMarks(it);
+    known.set(contents, (found = { marks, questions: questionsOf(marks) }));
+  }
+  return found;
+}
+
+const marksOf = (it: Interpreter): readonly PlacedExamMark[] => noted(it).marks;
+const questionsIn = (it: Interpreter): readonly ExamQuestion[] => noted(it).questions;
+
+function readMarks(it: Interpreter): PlacedExamMark[] {
   return entriesOf(it, LIST).flatMap(({ entry, page }) => {
     const mark = markRead(entry.map(({ text }) => text).join(''), page);
     return mark ? [mark] : [];
@@ -115,7 +131,7 @@ const number = (
 });
 
 const question = (it: Interpreter, label: string): Sum =>
-  questionsOf(marksOf(it)).find((one) => one.label === label) ?? { points: 0, bonus: 0 };
+  questionsIn(it).find((one) => one.label === label) ?? { points: 0, bonus: 0 };
 const page = (it: Interpreter, label: string): Sum =>
   pagesOf(marksOf(it)).find((one) => one.label === label) ?? { points: 0, bonus: 0 };
 const current = (it: Interpreter): Sum => question(it, textOf(it.p, [it.p.command('thequestion')]));
@@ -124,28 +140,18 @@ const countOf = (it: Interpreter, level: string): number =>
 const range = (it: Interpreter, name: string): ExamQuestion[] => questionsOf(marksOf(it), name);
 
 const numbers: readonly CommandEntry[] = [
-  number(
-    'numquestions',
-    '',
-    'How many questions there are.',
-    (it) => questionsOf(marksOf(it)).length,
-  ),
+  number('numquestions', '', 'How many questions there are.', (it) => questionsIn(it).length),
   number('numparts', '', 'How many parts there are.', (it) => countOf(it, 'part')),
   number('numsubparts', '', 'How many parts of parts there are.', (it) => countOf(it, 'subpart')),
   number('numsubsubparts', '', 'How many parts of those there are.', (it) =>
     countOf(it, 'subsubpart'),
   ),
-  number(
-    'numpoints',
-    '',
-    'How many points there are.',
-    (it) => sumOf(questionsOf(marksOf(it))).points,
-  ),
+  number('numpoints', '', 'How many points there are.', (it) => sumOf(questionsIn(it)).points),
   number(
     'numbonuspoints',
     '',
     'How many bonus points there are.',
-    (it) => sumOf(questionsOf(marksOf(it))).bonus,
+    (it) => sumOf(questionsIn(it)).bonus,
   ),
   number(
     'totalpoints',
@@ -206,7 +212,7 @@ const across = (
   description,
   example: `\\rfoot{\\${name}{Question goes on}{}}`,
   run: (it, args) => {
-    const label = found(questionsOf(marksOf(it)), getCount(it.state, 'c@page'));
+    const label = found(questionsIn(it), getCount(it.state, 'c@page'));
     it.define(says, label ?? '');
     it.execute(tokensOf(args, label === null ? 1 : 0));
   },
