@@ -100,6 +100,7 @@ import { glossaries } from './glossaries';
 import { bbding, fontawesome, fontawesome5, marvosym, pifont, wasysym } from './signPackages';
 import { environ } from './bodyEnvironments';
 import { standalone, subfiles } from './subDocuments';
+import { autobreak, breqn } from './brokenFormulas';
 import { varioref } from './varioref';
 import { datetime, datetime2, eucal, turnstile, xifthen, xstring } from './stringTools';
 import { forest, qtree, tikzQtree } from './bracketTrees';
@@ -376,6 +377,8 @@ const ALL: readonly PackageEntry[] = [
   nicematrix,
   spalign,
   gauss,
+  breqn,
+  autobreak,
   txfonts,
   pxfonts,
   xfrac,
