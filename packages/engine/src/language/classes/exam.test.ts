@@ -183,6 +183,22 @@ describe('room for answers', () => {
     expect(session.pages).toHaveLength(2);
   });
 
+  it.each(['solutionorlines', 'solutionordottedlines', 'solutionorgrid', 'solutionorbox'])(
+    'what %s leaves stands below the words of its part',
+    (name) => {
+      const { rules, lines, word } = laid(
+        doc(
+          '',
+          `\\question a\\begin{parts}\\part Ebb\\begin{${name}}[1in]b\\end{${name}}\\end{parts}`,
+        ),
+      );
+      const dots = lines.filter(({ text }) => /^(?:\. ?){5}/.test(text));
+      const lefts = [...rules.filter(({ width }) => width > 0.01), ...dots].map(({ x }) => x);
+      // Dots stand in step with those of other lines.
+      expect(Math.abs(Math.min(...lefts) - word('Ebb').x)).toBeLessThan(2);
+    },
+  );
+
   it('grids are squares', () => {
     const { rules } = found('\\fillwithgrid{20mm}');
     const across = [

@@ -21,8 +21,14 @@ import { EXAM_SOURCE } from './examSource';
 import { examTables, markExam, pointsIn } from './examTables';
 import { article } from './standard';
 
-/** A list of questions or parts: label, counter and margin. */
-const level = (name: string, counter: string, label: string, what: string): EnvironmentEntry => ({
+/** A list of questions or parts: label, counter, and the widest label that its margin has room for. */
+const level = (
+  name: string,
+  counter: string,
+  label: string,
+  widest: string,
+  what: string,
+): EnvironmentEntry => ({
   name,
   signature: '',
   description: what,
@@ -32,7 +38,7 @@ const level = (name: string, counter: string, label: string, what: string): Envi
     const args = [
       it.source(label),
       it.source(
-        `\\usecounter{${counter}}\\settowidth{\\leftmargin}{${label.replace(/\\the\w+|\\\w+\{\w+\}/g, '10')}\\hskip\\labelsep}\\setlength{\\labelwidth}{\\leftmargin}\\addtolength{\\labelwidth}{-\\labelsep}`,
+        `\\usecounter{${counter}}\\settowidth{\\leftmargin}{${widest}\\hskip\\labelsep}\\setlength{\\labelwidth}{\\leftmargin}\\addtolength{\\labelwidth}{-\\labelsep}`,
       ),
     ];
     entry?.begin?.(it, args, it.p.command(name));
@@ -159,10 +165,16 @@ export const exam: ClassEntry = {
   commands: [...(article.commands ?? []).filter(({ name }) => name !== 'part'), ...commands],
   environments: [
     ...(article.environments ?? []),
-    level('questions', 'question', '\\questionlabel', 'The questions of a sheet.'),
-    level('parts', 'partno', '\\partlabel', 'The parts of a question.'),
-    level('subparts', 'subpart', '\\subpartlabel', 'The parts of a part.'),
-    level('subsubparts', 'subsubpart', '\\subsubpartlabel', 'The parts of a part of a part.'),
+    level('questions', 'question', '\\questionlabel', '10.', 'The questions of a sheet.'),
+    level('parts', 'partno', '\\partlabel', '(m)', 'The parts of a question.'),
+    level('subparts', 'subpart', '\\subpartlabel', 'vii.', 'The parts of a part.'),
+    level(
+      'subsubparts',
+      'subsubpart',
+      '\\subsubpartlabel',
+      '$\\delta$)',
+      'The parts of a part of a part.',
+    ),
     ...examSolutions,
   ],
   source: (article.source ?? '') + EXAM_SOURCE,

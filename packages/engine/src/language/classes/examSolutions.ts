@@ -1,6 +1,7 @@
 import { glue, type Glue, NO_GLUE, PT, type Sp } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
 import { cell } from '../../expansion/cells';
+import { setDimen, setSkip } from '../../expansion/registers';
 import { isOn } from '../constructs/chapters';
 import { inPlainFrame } from '../constructs/framedBlocks';
 import { type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
@@ -45,8 +46,13 @@ function leaveRoom(it: Interpreter, room: Glue, how: Room, at: Column): void {
   if (how === 'blank') it.mode.vlist.push({ kind: 'vspace', glue: room, behaviour: 'plain' });
   else if (how === 'makeemptybox') it.mode.vlist.push(GAP, ...emptyBox(it, room, at), GAP);
   else {
-    it.state.set(it.state.register('skip', '@tempskipa'), room);
+    // Where the question stands, not where its solution would.
+    it.openGroup({ kind: 'semisimple', span: it.p.place });
+    setDimen(it.state, 'totalleftmargin', at.left);
+    setDimen(it.state, 'linewidth', at.width);
+    setSkip(it.state, '@tempskipa', room);
     it.execute(it.source(`\\${how}{\\@tempskipa}`));
+    it.closeGroup();
   }
 }
 

@@ -41,6 +41,8 @@ export function operationsIn(source: string): Operation[] {
 
 /** Room of one operation across, in pt. */
 const STEP = 14;
+/** Room of the factor before its line, in pt. */
+const LABEL = 12;
 
 /** The operations as a picture, pt from the first row's middle down: `places` are the rows' middles. */
 export function drawnOperations(
@@ -64,14 +66,10 @@ export function drawnOperations(
     const { from, to, labels } = operation;
     const [a, b] = [y(from), y(to)];
     const isAdd = operation.kind === 'add';
-    const wide = isAdd ? STEP + (labels[0] === '' ? 0 : 8) : STEP;
+    const words = isAdd && labels[0] !== '' ? LABEL : 0;
+    const wide = STEP + words;
     const tip = (at: number): string => put(x + wide - 4, at, `\\vector(-1,0){${wide - 4}}`);
-    const stroke = (at: number): string =>
-      put(
-        x + (isAdd && labels[0] !== '' ? 10 : 0),
-        at,
-        `\\line(1,0){${wide - 4 - (isAdd && labels[0] !== '' ? 10 : 0)}}`,
-      );
+    const stroke = (at: number): string => put(x + words, at, `\\line(1,0){${STEP - 4}}`);
     out +=
       (isAdd ? stroke(a) : tip(a)) +
       tip(b) +
