@@ -82,8 +82,8 @@ function readNotes(block: SessionBlock): SourceNotes {
       const from = found.index;
       return { name: found[1] ?? '', from, to: from + 1 + (found[1] ?? '').length };
     }),
-    referred: [...plain.matchAll(REFERENCES)].flatMap(([, a, b]) =>
-      (a ?? b ?? '').split(',').map((name) => name.trim()),
+    referred: [...plain.matchAll(REFERENCES)].flatMap(([, ...names]) =>
+      names.flatMap((one) => (one ?? '').split(',').map((name) => name.trim())),
     ),
     title: title ? { from: title.from, to: title.behind } : null,
     printsTitle: PRINTS_TITLE.test(plain),
@@ -108,7 +108,8 @@ function readNotes(block: SessionBlock): SourceNotes {
 const OWN_WORD =
   /\\(?:newcommand|renewcommand|providecommand)\*?\s*\{?\\([A-Za-z]+)\}?\s*\{[^{}\\]*[\p{L}\p{N}]\}/gu;
 const SWALLOWED = /\\([A-Za-z]+)[ \t]+(?=[\p{L}\p{N}(])/gu;
-const REFERENCES = /\\(?:[A-Za-z]*ref|labelcref|crefrange)\*?\{([^{}]*)\}|\\hyperref\[([^\]]*)\]/g;
+const REFERENCES =
+  /\\(?:[A-Za-z]*ref(?:range|num(?:ber)?)?)\*?(?:\[[^\]{}]*\])*\{([^{}]*)\}(?:\{([^{}]*)\})?|\\hyperref\[([^\]]*)\]/g;
 const PRINTS_TITLE =
   /\\(?:make[ \t]*title(?:[A-Z][a-z]*)?|titlepage|titleframe|inserttitle|thetitle|@title|printtitle|makebeamertitle)\b|\\begin\{titlepage\}/;
 

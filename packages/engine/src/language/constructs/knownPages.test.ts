@@ -99,3 +99,13 @@ it.each([
   ['?', 0],
   ['', 0],
 ])('%s is %d', (text, number) => expect(numberWritten(text)).toBe(number));
+
+it.each([
+  '\\ifnum\\getrefnumber{flow}=2 x\\fi',
+  '\\ifnum\\getpagerefnumber{flow}>1 x\\fi',
+  '\\ifnum\\ref{flow}=2 x\\fi',
+  '\\setcounter{equation}{\\pageref{flow}}',
+])('a label that is reckoned with is referred to: %s', (text) => {
+  const source = sheet('', `\\section{A}\\label{ebb}\\ref{ebb}\\section{B}\\label{flow}${text}`);
+  expect(findingsIn(source)).toEqual([]);
+});
