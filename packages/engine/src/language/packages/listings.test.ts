@@ -250,3 +250,15 @@ describe('programs that float, and their lines', () => {
     expect(laidBody(body, USE).text).toContain('See 2.');
   });
 });
+
+it.each([
+  ['\\\\def x', true],
+  ['def x', false],
+  ['\\\\section x', true],
+  ['the section x', false],
+])('of TeX the words behind a backslash stand out: %s', (code, stands) => {
+  const listing = `\\begin{lstlisting}[language=TeX,keywordstyle=\\color{blue}]\n${code.replace(/\\\\/g, '\\')}\n\\end{lstlisting}`;
+  const { word } = laidBody(listing, '\\usepackage{listings,xcolor}');
+  const name = /(?:def|section)/.exec(code)?.[0] ?? '';
+  expect(word(name.charAt(0)).color === 0x0000ff).toBe(stands);
+});

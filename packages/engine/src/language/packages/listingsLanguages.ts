@@ -15,6 +15,8 @@ interface Known {
   readonly directives?: boolean;
   /** Capitals and small letters are the same. */
   readonly anyCase?: boolean;
+  /** Words of the language are those behind a backslash (`texcs`). */
+  readonly behindStroke?: boolean;
 }
 
 /** The same with what a document adds to it: words by their classes, those that stand out. */
@@ -112,7 +114,14 @@ const LANGUAGES: Readonly<Record<string, Known>> = {
     lineComments: ['#'],
     strings: '"\'',
   },
-  tex: { keywords: words('begin end def let newcommand'), lineComments: ['%'], strings: '' },
+  tex: {
+    keywords: words(
+      'addtocounter alph appendix arabic author begin bibliography bibliographystyle bigskip caption centering chapter cite cleardoublepage clearpage date def documentclass edef else emph end ensuremath fi footnote frac gdef hfill hline hspace if ifnum ifx include includegraphics input item itshape label left let linebreak long maketitle makeatletter makeatother mathbb mathbf mathrm medskip multicolumn newcommand newcounter newenvironment newlength newline newpage newtheorem noindent pageref pagestyle par paragraph part providecommand ref relax renewcommand renewenvironment right section setcounter setlength sqrt subsection subsubsection sum table tableofcontents textbf textit textrm textsc textsf texttt textwidth thispagestyle title today url usepackage verb vspace',
+    ),
+    lineComments: ['%'],
+    strings: '',
+    behindStroke: true,
+  },
   html: {
     keywords: words('html head body div span p a img table tr td th ul li ol script style title'),
     lineComments: [],
@@ -346,7 +355,8 @@ export function splitCode(
     const emph = language.emph.get(word);
     const keyword = language.keywords.get(spelt);
     if (emph !== undefined) add(word, 'emph', emph);
-    else if (keyword !== undefined) add(word, 'keyword', keyword);
+    else if (keyword !== undefined && (!language.behindStroke || line[i - 1] === '\\'))
+      add(word, 'keyword', keyword);
     else if (language.ndkeywords.has(word)) add(word, 'ndkeyword');
     else add(word, 'identifier');
     i += word.length;
