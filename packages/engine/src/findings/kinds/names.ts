@@ -24,6 +24,12 @@ export const names = {
     cause:
       'Other programs will not know it. Define it once before \\begin{document}, or write what it means.',
   }),
+  'key-without-effect': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'The key <name> is known here, but changes nothing yet.',
+    cause: 'Elsewhere it changes what is printed; here it is as if it were not written.',
+  }),
   'command-without-effect': finding({
     severity: 'off',
     args: ['name'],

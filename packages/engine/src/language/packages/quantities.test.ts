@@ -96,6 +96,7 @@ describe('what cannot be read, and keys that there are not', () => {
     ['\\num{abc}', 'quantity-unreadable', null],
     ['\\num[round-mod=places]{1}', 'option-unknown', '\\num[round-mode=places]{1}'],
     ['\\sisetup{per-mod=symbol}', 'option-unknown', '\\sisetup{per-mode=symbol}'],
+    ['\\qty[prefix-mode=extract-exponent]{1}{\\km}', 'key-without-effect', null],
     ['\\qty[permode=symbol]{1}{\\m}', 'option-unknown', '\\qty[per-mode=symbol]{1}{\\m}'],
   ])('%s', (body, kind, mended) => {
     const found = findingsIn(inArticle(body, SI));

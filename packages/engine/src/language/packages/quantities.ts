@@ -12,7 +12,7 @@ import { nearestName } from '../../base/nearest';
 import { numberCell, numberColumn, rawText } from './decimalCells';
 import { CELLS } from '../machine/cells';
 import { angleSource, isSpread, numberWritten } from './quantityNumbers';
-import { DEFAULTS, isOn, KEYS, type Settings, settingsIn } from './quantitySettings';
+import { DEFAULTS, IDLE_KEYS, isOn, KEYS, type Settings, settingsIn } from './quantitySettings';
 import { isUnitName, NO_OWN_UNITS, type OwnUnits, standsClose, unitSource } from './quantityUnits';
 
 /** The words between numbers in other languages. */
@@ -50,15 +50,17 @@ function settingsNow(it: Interpreter, own: readonly Token[]): Settings {
   return { ...DEFAULTS, ...spoken, ...it.read(SETTINGS), ...settingsIn(own) };
 }
 
-/** Keys that there are not, with the nearest there is. */
+/** Keys that there are not, with the nearest there is; and those that change nothing here. */
 function tellUnknown(it: Interpreter, tokens: readonly Token[]): void {
   for (const part of splitAt(tokens, ',')) {
     const eq = part.findIndex(({ text }) => text === '=');
     const key = trimmed(eq < 0 ? part : part.slice(0, eq));
     const name = key.map(({ text }) => text).join('');
     const [first] = key;
-    if (!first || KEYS.includes(name)) continue;
+    if (!first) continue;
     const span = { from: first.from, to: (key.at(-1) as Token).to };
+    if (IDLE_KEYS.has(name)) it.p.report('key-without-effect', span, { name });
+    if (KEYS.includes(name)) continue;
     it.p.report('option-unknown', span, { name }, renameFix(it, key, nearestName(name, KEYS)));
   }
 }
