@@ -110,6 +110,13 @@ export interface AxisSettings {
   readonly area: boolean;
   readonly polar: boolean;
   readonly colourBar: boolean;
+  /** Is a common power of ten written beside the axis? */
+  readonly scaledTicks: readonly boolean[];
+  /** Ticks of powers of ten are labelled as numbers. */
+  readonly fixedPoint: boolean;
+  readonly tickAlign: 'inside' | 'outside' | 'center';
+  /** Are there ticks on both sides of a box, or on the first, or the second? */
+  readonly tickSides: readonly ('both' | 'first' | 'second')[];
 }
 
 /** An axis while it is read. */

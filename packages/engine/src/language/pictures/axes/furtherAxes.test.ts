@@ -47,6 +47,46 @@ describe('axes of other kinds', () => {
     expect(linesIn(picture, 0xff0000).some((points) => points.length === 4)).toBe(true);
   });
 
+  it.each([
+    ['', /10\^?4|104|⋅/, true],
+    ['scaled ticks=false', /50\{?,?\}?000/, false],
+    ['scaled y ticks=false', /50\{?,?\}?000/, false],
+  ])('large numbers have their power beside the axis, or not: %s', (options, text, scaled) => {
+    const plot = '\\addplot[red,no marks] coordinates {(0,0) (10,50000)};';
+    const said = labels(axis(plot, `enlargelimits=false,ytick={0,50000},${options}`));
+    expect(said.replace(/\s/g, '')).toMatch(text);
+    expect(/50.?000/.test(said)).toBe(!scaled);
+  });
+
+  it('powers of ten are labelled as numbers where that is asked', () => {
+    const plot = '\\addplot[red,no marks] coordinates {(1,1) (100,100)};';
+    const said = labels(axis(plot, 'log ticks with fixed point,xtick={1,100}', 'loglogaxis'));
+    expect(said).toContain('100');
+  });
+
+  it.each([
+    ['', [0, 4.27]],
+    ['tick align=outside', [-4.27, 0]],
+    ['tick align=center', [-2.13, 2.13]],
+  ])('ticks stand within the box, outside of it, or across its edge: %s', (options, [from, to]) => {
+    const picture = axis('\\addplot[red] {x};', `${RANGE},xtick={5},ytick=\\empty,${options}`);
+    const tick = picture.paths.find(
+      ({ points }) => points.length === 2 && points.every((point) => point[0] === 100),
+    )?.points;
+    expect(tick?.map((point) => point[1])).toEqual([from, to]);
+  });
+
+  it('ticks stand on one side alone', () => {
+    const count = (options: string): number =>
+      axis(
+        '\\addplot[red,no marks] {x};',
+        `${RANGE},xtick={5},ytick=\\empty,${options}`,
+      ).paths.filter(
+        ({ points }) => points.length === 2 && points.every((point) => point[0] === 100),
+      ).length;
+    expect([count(''), count('xtick pos=bottom'), count('tick pos=left')]).toEqual([2, 1, 1]);
+  });
+
   it('have no ticks where they are switched off', () => {
     const plot = '\\addplot[red,no marks] coordinates {(0,0) (10,10)};';
     const [all, none] = ['', 'xmajorticks=false,ymajorticks=false'].map((more) =>

@@ -63,6 +63,10 @@ export const STANDARD: AxisSettings = {
   area: false,
   polar: false,
   colourBar: false,
+  scaledTicks: [true, true, true],
+  fixedPoint: false,
+  tickAlign: 'inside',
+  tickSides: ['both', 'both', 'both'],
 };
 
 type Draft = { -readonly [Key in keyof AxisSettings]: AxisSettings[Key] };
@@ -162,6 +166,11 @@ const EACH: Readonly<Record<string, (key: AxisKey, axis: number) => void>> = {
     void (key.to.labelStyle = replaced(key.to.labelStyle, i, key.value)),
   'every axis {x} label': (key, i) =>
     void (key.to.labelStyle = replaced(key.to.labelStyle, i, key.value)),
+  'scaled {x} ticks': (key, i) =>
+    void (key.to.scaledTicks = replaced(key.to.scaledTicks, i, isTrue(key))),
+  '{x}tick pos': (key, i) =>
+    void (key.to.tickSides = replaced(key.to.tickSides, i, sideOf(key.text))),
+  '{x}tick align': (key) => void (key.to.tickAlign = alignOf(key.text)),
   '{x} dir': (key, i) =>
     void (key.to.reverse = replaced(key.to.reverse, i, key.text === 'reverse')),
   'extra {x} ticks': (key, i) =>
@@ -182,6 +191,15 @@ const EACH: Readonly<Record<string, (key: AxisKey, axis: number) => void>> = {
     if (i < 2) key.to.unit = replaced(key.to.unit, i, value * (hasUnit ? PT : (72.27 / 2.54) * PT));
   },
 };
+
+const sideOf = (text: string): AxisSettings['tickSides'][number] =>
+  /^(?:left|bottom|lower)$/.test(text)
+    ? 'first'
+    : /^(?:right|top|upper)$/.test(text)
+      ? 'second'
+      : 'both';
+const alignOf = (text: string): AxisSettings['tickAlign'] =>
+  text === 'outside' || text === 'center' ? text : 'inside';
 
 function enlargement(key: AxisKey): number | null {
   const { text } = key;
@@ -289,6 +307,10 @@ const KEYS: Readonly<Record<string, Act>> = {
   name: ({ to, text }) => void (to.name = text),
   at: ({ to, text }) => void (to.at = text.replace(/^\(([\s\S]*)\)$/, '$1')),
   anchor: ({ to, text }) => void (to.anchor = text),
+  'scaled ticks': (key) => void (key.to.scaledTicks = key.to.scaledTicks.map(() => isTrue(key))),
+  'tick align': (key) => void (key.to.tickAlign = alignOf(key.text)),
+  'tick pos': (key) => void (key.to.tickSides = key.to.tickSides.map(() => sideOf(key.text))),
+  'log ticks with fixed point': (key) => void (key.to.fixedPoint = isTrue(key)),
   'axis line style': ({ to, value }) => void (to.lineStyle = value),
   'extra tick style': ({ to, value }) => void (to.extraStyle = [value, value, value]),
   'area style': ({ to }) => void (to.area = true),
@@ -304,7 +326,7 @@ function domain(key: AxisKey): readonly [number, number] {
 
 /** Keys that change nothing of how an axis looks here. */
 const QUIET =
-  /^(?:compat|unbounded coords|scaled (?:[xyz] )?ticks|[xyz]?tick align|tickwidth|.*tick pos|colormap(?:\/.*| name)?|colorbar (?!horizontal).*|point meta.*|shader|every .*|axis [xyz] line style|[xyz] axis line style|separate axis lines|tick scale binop|.*precision|\/pgf\/.*|.*\/\.cd|max space between ticks|try min ticks|xtick align|legend image code|enlarge|visualization depends on|z buffer|plot box ratio|extra description.*|log (?:basis|ticks).*|set layers|legend plot pos|disabledatascaling|samples y|domain y|y domain|error bars\/.*|.*ticks|reverse legend|group style|variable|const plot|smooth|mark.*|domain|samples|.*format.*|scale|baseline)$/;
+  /^(?:compat|unbounded coords|tickwidth|colormap(?:\/.*| name)?|colorbar (?!horizontal).*|point meta.*|shader|every .*|axis [xyz] line style|[xyz] axis line style|separate axis lines|tick scale binop|.*precision|\/pgf\/.*|.*\/\.cd|max space between ticks|try min ticks|legend image code|enlarge|visualization depends on|z buffer|plot box ratio|extra description.*|log basis.*|log ticks (?!with).*|set layers|legend plot pos|disabledatascaling|samples y|domain y|y domain|error bars\/.*|.*ticks|reverse legend|group style|variable|const plot|smooth|mark.*|domain|samples|.*format.*|scale|baseline)$/;
 
 /**
  * Reads the options of an axis.

@@ -96,18 +96,19 @@ export function drawTicks(painter: Painter, which: 0 | 1): void {
         which === 0 ? plus(corner, { x: at, y: base }) : plus(corner, { x: base, y: at });
       const inward = (by: number): Point => (which === 0 ? { x: 0, y: by } : { x: by, y: 0 });
       const style = pen(outer, { colour: GRAY, lineWidth: 0.2 * PT });
-      const both = kind === 'middle';
-      line(
-        painter,
-        style,
-        polyline([
-          plus(foot, inward(both ? -size / 2 : 0)),
-          plus(foot, inward(both ? size / 2 : size)),
-        ]),
-      );
-      if (kind !== 'box') continue;
+      const [inside, outside] =
+        kind === 'middle' || settings.tickAlign === 'center'
+          ? [size / 2, size / 2]
+          : settings.tickAlign === 'outside'
+            ? [0, size]
+            : [size, 0];
+      const sides = settings.tickSides[which] ?? 'both';
+      if (kind !== 'box' || sides !== 'second')
+        line(painter, style, polyline([plus(foot, inward(-outside)), plus(foot, inward(inside))]));
+      if (kind !== 'box' || sides === 'first') continue;
       const far = which === 0 ? { x: 0, y: frame.height } : { x: frame.width, y: 0 };
-      line(painter, style, polyline([plus(foot, far), plus(plus(foot, far), inward(-size))]));
+      const head = plus(foot, far);
+      line(painter, style, polyline([plus(head, inward(outside)), plus(head, inward(-inside))]));
     }
   };
   marks(ticks, TICK);
@@ -168,9 +169,14 @@ export function labelsOf(
   const symbols = settings.symbols[which];
   if (symbols)
     return { texts: ticks.map((tick) => it.p.chars(symbols[Math.round(tick)] ?? '')), power: 0 };
+  if (frame.mode[which] === 'log' && settings.fixedPoint)
+    return {
+      texts: ticks.map((tick) => it.source(`$${tickText(10 ** tick, 6)}$`)),
+      power: 0,
+    };
   if (frame.mode[which] === 'log')
     return { texts: ticks.map((tick) => it.source(`$10^{${Number(tick.toFixed(2))}}$`)), power: 0 };
-  const power = commonPower(ticks);
+  const power = settings.scaledTicks[which] === false ? 0 : commonPower(ticks);
   const shown = ticks.map((tick) => tick / Math.pow(10, power));
   const places = placesFor(shown);
   return { texts: shown.map((tick) => it.source(`$${tickText(tick, places)}$`)), power };
