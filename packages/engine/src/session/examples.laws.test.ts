@@ -10,7 +10,7 @@ import { examples, sourceOf, type Example } from '../testing/examples';
  * out: after each step the session is as one from cold. All of them with LAW_SHARE=1 (a few
  * minutes); the tests take every so-many-th.
  */
-const SHARE = Number(process.env.LAW_SHARE ?? 1 / 20);
+const SHARE = Number(process.env.LAW_SHARE ?? 1 / 40);
 const taken = examples.filter((_, i) => Math.floor(i * SHARE) !== Math.floor((i - 1) * SHARE));
 
 const AROUND = [

@@ -46,7 +46,7 @@ describe('a session after edits', () => {
         }
         compareToCold(now, session);
       }),
-      { numRuns: Number(process.env.LAW_RUNS ?? 12) },
+      { numRuns: Number(process.env.LAW_RUNS ?? 8) },
     );
   });
 
