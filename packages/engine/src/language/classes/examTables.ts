@@ -61,7 +61,7 @@ export function pointsIn(tokens: readonly Token[]): number {
 
 const words = (it: Interpreter, args: Args, i: number): string => textOf(it.p, tokensOf(args, i));
 
-const SHOWN = { '': 'points', bonus: 'bonus', combined: 'combined' } as const;
+const SHOWN = ['points', 'bonus', 'combined'] as const;
 
 /** `\gradetable[h][questions]` and its kin; `partial…` of a range, `multirow…` in several. */
 function table(
@@ -104,7 +104,7 @@ function table(
   };
 }
 
-const tables: readonly CommandEntry[] = Object.values(SHOWN).flatMap((shows) =>
+const tables: readonly CommandEntry[] = SHOWN.flatMap((shows) =>
   [true, false].flatMap((score) =>
     [false, true].flatMap((partial) =>
       ([null, 'row', 'column'] as const).map((multi) => table(shows, score, { partial, multi })),
@@ -112,7 +112,7 @@ const tables: readonly CommandEntry[] = Object.values(SHOWN).flatMap((shows) =>
   ),
 );
 
-/** A number that the sheet knows of itself: printed, and wherever a number is wanted. */
+/** A number that the sheet knows of itself, printed. */
 const number = (
   name: string,
   signature: string,
