@@ -34,3 +34,16 @@ export function toLetter(value: number): string {
 
 /** The footnote signs of `\fnsymbol`, 1 to 9. */
 export const FOOTNOTE_SIGNS = ['∗', '†', '‡', '§', '¶', '‖', '∗∗', '††', '‡‡'] as const;
+
+/** The number that is written so, in figures or as a Roman one; 0 for anything else. */
+export function fromNumeral(text: string): number {
+  if (!/^[ivxlcdm]+$/i.test(text)) return parseInt(text, 10) || 0;
+  let rest = text.toUpperCase();
+  let sum = 0;
+  for (const [worth, letters] of ROMAN)
+    while (rest.startsWith(letters)) {
+      sum += worth;
+      rest = rest.slice(letters.length);
+    }
+  return sum;
+}

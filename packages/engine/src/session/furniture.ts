@@ -51,7 +51,9 @@ const setBackdrop = (inlines: readonly Inline[], page: Page, env: LayoutEnv): Pl
 /** Head and foot of a page, and what stands behind and before its text. */
 export function furniture(page: Page, env: LayoutEnv): Furniture {
   const all = (side: 'under' | 'over'): PlacedBox[] =>
-    page.backdrops.flatMap((backdrop) => setBackdrop(onPage(backdrop, page)[side], page, env));
+    page.backdrops.flatMap((backdrop) =>
+      setBackdrop(onPage(backdrop, page)?.[side] ?? [], page, env),
+    );
   const drawn = linesOf(page).flatMap((line) => setBackdrop(line?.onPaper ?? [], page, env));
   const under = [...all('under'), ...drawn];
   const over = [...headAndFoot(page, env), ...lineNumbers(page, env), ...all('over')];
@@ -80,11 +82,6 @@ function lineNumbers(page: Page, env: LayoutEnv): PlacedBox[] {
 const isEven = ({ geometry, number }: Page): boolean => geometry.twoSided && number % 2 === 0;
 
 /** What stands on all pages as it is on this one; on a page that is not known yet, as on any. */
-function onPage<T extends { readonly onPages?: readonly (T | null)[] }>(all: T, page: Page): T;
-function onPage<T extends { readonly onPages?: readonly (T | null)[] }>(
-  all: T | null,
-  page: Page,
-): T | null;
 function onPage<T extends { readonly onPages?: readonly (T | null)[] }>(
   all: T | null,
   page: Page,

@@ -1,4 +1,4 @@
-import { numberWritten } from '../constructs/knownPages';
+import { fromNumeral } from '../../expansion/numerals';
 
 /** What an exam sheet notes of itself on its pages, in order. */
 export type ExamMark =
@@ -30,7 +30,7 @@ export function writtenMark(mark: ExamMark): string {
 /** The mark that is written so; null for anything else. */
 export function markRead(text: string, page: string): PlacedExamMark | null {
   const [kind = '', first = '', second] = text.trim().split(' ');
-  const at = { page: numberWritten(page) };
+  const at = { page: fromNumeral(page) };
   if (kind === 'question') return { kind, number: first, ...at };
   if (kind === 'item') return { kind, level: first, ...at };
   if (kind === 'points')

@@ -71,12 +71,19 @@ function emptyBox(it: Interpreter, room: Glue, { left, width }: Column): BlockNo
 }
 
 /** The frame of printed solutions; null where they have none. */
-function frameOf(it: Interpreter, boxed: boolean) {
+function frameOf(it: Interpreter) {
   const padding = it.dimen('fboxsep');
-  if (!boxed) return null;
   if (isOn(it, 'solshade'))
     return { rule: 0, padding, background: it.read(definedColour('SolutionColor')) ?? SHADE };
   return isOn(it, 'solframe') ? { rule: it.dimen('fboxrule'), padding } : null;
+}
+
+/** Begins the column of a solution, narrower than the question by what is around it. */
+function begin(it: Interpreter, room: Glue, around: Sp): void {
+  it.endParagraph();
+  it.innermost.data.set(ROOM, { room, ...columnOf(it) });
+  beginColumn(it, it.dimen('linewidth') - around);
+  if (isOn(it, 'printanswers')) it.execute(it.source('\\ex@solution\\noindent\\solutiontitle'));
 }
 
 /** Contents printed only with the answers; else room for them is left. */
@@ -86,19 +93,15 @@ const solution = (name: string, how: Room): EnvironmentEntry => ({
   description: 'A solution: printed when \\printanswers is given, else its room is left empty.',
   example: `\\printanswers\\begin{${name}}\nAt noon.\n\\end{${name}}`,
   begin: (it, args) => {
-    const room = args[0] ? glueOf(it, tokensOf(args, 0)) : NO_GLUE;
-    it.endParagraph();
-    it.innermost.data.set(ROOM, { room, ...columnOf(it) });
-    const frame = frameOf(it, true);
+    const frame = frameOf(it);
     const around = frame ? 2 * (frame.padding + frame.rule) : 0;
-    beginColumn(it, it.dimen('linewidth') - around);
-    if (isOn(it, 'printanswers')) it.execute(it.source('\\ex@solution\\noindent\\solutiontitle'));
+    begin(it, args[0] ? glueOf(it, tokensOf(args, 0)) : NO_GLUE, around);
   },
   end: (it) => {
     const column = endColumn(it);
     const { room, ...at } = it.innermost.data.get(ROOM);
     if (isOn(it, 'printanswers'))
-      it.mode.vlist.push(inPlainFrame(it, frameOf(it, true), column, at.left));
+      it.mode.vlist.push(inPlainFrame(it, frameOf(it), column, at.left));
     else leaveRoom(it, room, how, at);
   },
 });
@@ -109,13 +112,8 @@ const solutionbox: EnvironmentEntry = {
   signature: 'm',
   description: 'A frame of a given height, with the solution in it when answers are printed.',
   example: '\\printanswers\\begin{solutionbox}{1in}\nAt noon.\n\\end{solutionbox}',
-  begin: (it, args) => {
-    const room = glueOf(it, tokensOf(args, 0));
-    it.endParagraph();
-    it.innermost.data.set(ROOM, { room, ...columnOf(it) });
-    beginColumn(it, it.dimen('linewidth') - 2 * (it.dimen('fboxsep') + it.dimen('fboxrule')));
-    if (isOn(it, 'printanswers')) it.execute(it.source('\\ex@solution\\noindent\\solutiontitle'));
-  },
+  begin: (it, args) =>
+    begin(it, glueOf(it, tokensOf(args, 0)), 2 * (it.dimen('fboxsep') + it.dimen('fboxrule'))),
   end: (it) => {
     const column = endColumn(it);
     const { room, ...at } = it.innermost.data.get(ROOM);

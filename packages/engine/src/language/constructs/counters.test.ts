@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { fromNumeral } from '../../expansion/numerals';
 import { describe, expect, it } from 'vitest';
 import { laidBody } from '../../testing/layout';
 import { findingsIn, inArticle } from '../../testing/document';
@@ -8,23 +9,6 @@ const text = (body: string, preamble?: string): string =>
 /** What a counter prints in a style. */
 const shown = (style: string, value: number): string =>
   text(`\\newcounter{n}\\setcounter{n}{${value}}[\\${style}{n}]`).slice(1, -1);
-
-/** Roman numerals by what they mean, the other way round than they are made. */
-function valueOf(roman: string): number {
-  const values: Readonly<Record<string, number>> = {
-    i: 1,
-    v: 5,
-    x: 10,
-    l: 50,
-    c: 100,
-    d: 500,
-    m: 1000,
-  };
-  return [...roman].reduce((sum, sign, i) => {
-    const value = values[sign] ?? 0;
-    return sum + (value < (values[roman[i + 1] ?? ''] ?? 0) ? -value : value);
-  }, 0);
-}
 
 describe('how counters are shown', () => {
   it.each([
@@ -45,7 +29,7 @@ describe('how counters are shown', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 3999 }), (value) => {
         const roman = shown('roman', value);
-        expect(valueOf(roman)).toBe(value);
+        expect(fromNumeral(roman)).toBe(value);
         expect(roman).not.toMatch(/(.)\1{3}/);
       }),
       { numRuns: 25 },

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { findingsIn, newSession, picture, typeset } from '../../testing/document';
 import { laid } from '../../testing/layout';
-import { numberWritten } from './knownPages';
+import { fromNumeral } from '../../expansion/numerals';
 
 const sheet = (preamble: string, body: string): string =>
   `\\documentclass{article}\\usepackage{fancyhdr,ifthen,etoolbox,xstring,lastpage,refcount,eso-pic}\\pagestyle{fancy}\\fancyhf{}${preamble}\\begin{document}${body}\\end{document}`;
@@ -98,7 +98,7 @@ it.each([
   ['2.1', 2],
   ['?', 0],
   ['', 0],
-])('%s is %d', (text, number) => expect(numberWritten(text)).toBe(number));
+])('%s is %d', (text, number) => expect(fromNumeral(text)).toBe(number));
 
 it.each([
   '\\ifnum\\getrefnumber{flow}=2 x\\fi',

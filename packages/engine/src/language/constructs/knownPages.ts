@@ -2,6 +2,7 @@ import { readArgument } from '../../expansion/arguments';
 import { cell } from '../../expansion/cells';
 import { type Expandable, type Quantity, sameValue, type Token } from '../../expansion/meaning';
 import type { Processor } from '../../expansion/processor';
+import { fromNumeral } from '../../expansion/numerals';
 import { getCount, setCount, storageOf } from '../../expansion/registers';
 import { expandTokens, textOf, tokensText } from '../../expansion/tokenText';
 import type { Interpreter } from '../machine/interpreter';
@@ -67,30 +68,11 @@ export const comparedText = (p: Processor, tokens: readonly Token[]): string =>
     ),
   );
 
-const ROMAN: Readonly<Record<string, number>> = {
-  i: 1,
-  v: 5,
-  x: 10,
-  l: 50,
-  c: 100,
-  d: 500,
-  m: 1000,
-};
-
-/** The number that is written so, in figures or as a Roman one; 0 for anything else. */
-export function numberWritten(text: string): number {
-  if (/^[ivxlcdm]+$/i.test(text)) {
-    const values = [...text.toLowerCase()].map((letter) => ROMAN[letter] ?? 0);
-    return values.reduce((sum, n, i) => sum + (n < (values[i + 1] ?? 0) ? -n : n), 0);
-  }
-  return parseInt(text, 10) || 0;
-}
-
 /** The number, or the page, of a label as it was last; 0 while it is not known. */
 function labelNumber(p: Processor, caller: Token, what: keyof KnownLabel): number {
   p.takeChar('*');
   const name = textOf(p, readArgument(p, caller) ?? []);
-  return numberWritten(p.state.read(LABELS)[name]?.[what] ?? '');
+  return fromNumeral(p.state.read(LABELS)[name]?.[what] ?? '');
 }
 
 /** `\ref` and `\pageref` where a number is wanted. */

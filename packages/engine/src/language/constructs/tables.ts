@@ -12,6 +12,7 @@ import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
+import type { MathReader } from '../machine/mathReader';
 import { alignPoints } from './decimalColumns';
 import { readCell } from './tableCell';
 import type { CellFrame, Preamble, TableState } from '../machine/tableState';
@@ -328,6 +329,13 @@ function takeOpenRule({ p }: Interpreter): Token[] {
   return out;
 }
 
+/** In a formula: a rule under the columns that the argument names. */
+export function partialRule(reader: MathReader, token: Token): void {
+  const text = textOf(reader.p, reader.argument(token));
+  const [first, last] = text.split('-').map(Number);
+  if (first && last) reader.borders.parts.push([first - 1, last - 1]);
+}
+
 /** Commands of tables. */
 export const tableCommands: readonly CommandEntry[] = [
   {
@@ -366,9 +374,7 @@ export const tableCommands: readonly CommandEntry[] = [
       },
     ),
     math: (reader, token) => {
-      const text = textOf(reader.p, reader.argument(token));
-      const [first, last] = text.split('-').map(Number);
-      if (first && last) reader.borders.parts.push([first - 1, last - 1]);
+      partialRule(reader, token);
       return null;
     },
   },

@@ -2,7 +2,7 @@ import { readOptional } from '../../expansion/arguments';
 import { tokensOf, type CommandEntry, type PackageEntry } from '../machine/entries';
 import { dashesIn } from '../constructs/dashes';
 import { dashedRule } from '../constructs/mathArrays';
-import { columnSpan, ruleOf, tableCommand } from '../constructs/tables';
+import { columnSpan, partialRule, ruleOf, tableCommand } from '../constructs/tables';
 
 const across = (name: string, description: string): CommandEntry => ({
   ...tableCommand(
@@ -35,13 +35,8 @@ const overColumns: CommandEntry = {
     },
   ),
   math: (reader, token) => {
-    const text = reader
-      .argument(token)
-      .map(({ text: part }) => part)
-      .join('');
+    partialRule(reader, token);
     readOptional(reader.p, false);
-    const [first, last] = text.split('-').map(Number);
-    if (first && last) reader.borders.parts.push([first - 1, last - 1]);
     return null;
   },
 };

@@ -7,7 +7,7 @@ import { closeNamed } from '../machine/environments';
 import type { Interpreter } from '../machine/interpreter';
 import { mathEntry } from '../constructs/mathEntry';
 import { unspaced } from '../scanning/optionLists';
-import { CLASS_OF_COMMAND } from '../symbols/symbols';
+import { CHARACTERS, CLASS_OF_COMMAND } from '../symbols/symbols';
 
 const OPENING = new Set(['left', 'bigl', 'Bigl', 'biggl', 'Biggl', '{', 'lbrace', 'langle']);
 const CLOSING = new Set(['right', 'bigr', 'Bigr', 'biggr', 'Biggr', '}', 'rbrace', 'rangle']);
@@ -22,13 +22,9 @@ interface Stretch {
 
 /** What a sign of a formula is where it may be broken before it. */
 function kindOf(token: Token): Kind | null {
-  if (token.cat === Cat.Command) {
-    const cls = CLASS_OF_COMMAND.get(token.text);
-    return cls === 'rel' || cls === 'bin' ? cls : null;
-  }
-  if (token.cell !== null) return null;
-  if (/^[=<>:]$/.test(token.text)) return 'rel';
-  return /^[+\-−]$/.test(token.text) ? 'bin' : null;
+  const cls =
+    token.cat === Cat.Command ? CLASS_OF_COMMAND.get(token.text) : CHARACTERS[token.text]?.[1];
+  return cls === 'rel' || cls === 'bin' ? cls : null;
 }
 
 /** How much deeper the formula is behind a token. */

@@ -102,15 +102,6 @@ function middles(it: Interpreter, rows: readonly (readonly (readonly Token[])[])
   return places;
 }
 
-const BRACKETS: Readonly<Record<string, string>> = {
-  p: 'p',
-  b: 'b',
-  v: 'v',
-  V: 'V',
-  B: 'B',
-  '': '',
-};
-
 /** `gmatrix`: a matrix with what is done to its rows. */
 function gaussMatrix(it: Interpreter, kind: string, body: readonly Token[]): Token[] {
   const [rowsAt, columnsAt] = [commandAt(body, 'rowops'), commandAt(body, 'colops')];
@@ -121,7 +112,7 @@ function gaussMatrix(it: Interpreter, kind: string, body: readonly Token[]): Tok
   const rows = rowsOf(entries);
   const places = middles(it, rows);
   const operations = operationsIn(part(rowsAt, columnsAt));
-  const matrix = `${BRACKETS[kind] ?? 'p'}matrix`;
+  const matrix = `${/^[pbBvV]?$/.test(kind) ? kind : 'p'}matrix`;
   const beside =
     operations.length === 0
       ? ''

@@ -23,7 +23,7 @@ const IN_CLASSES = /^(?:more|delete)?(?:keywords|emph|texcs)$|^(?:keyword|emph|t
 const KNOWN = new Set(
   (
     'language style basicstyle commentstyle keywordstyle stringstyle identifierstyle emphstyle directivestyle ndkeywordstyle ' +
-    'keywords morekeywords deletekeywords otherkeywords ndkeywords morendkeywords emph moreemph deleteemph directives moredirectives ' +
+    'keywords morekeywords deletekeywords otherkeywords ndkeywords morendkeywords emph moreemph deleteemph directives moredirectives texcs moretexcs ' +
     'comment morecomment string morestring sensitive alsoletter numbers numberstyle numbersep firstnumber stepnumber numberfirstline ' +
     'name frame framesep framerule rulecolor framexleftmargin framexrightmargin framextopmargin framexbottommargin frameround fillcolor ' +
     'backgroundcolor xleftmargin xrightmargin aboveskip belowskip breaklines breakindent breakautoindent breakatwhitespace tabsize ' +

@@ -256,9 +256,12 @@ it.each([
   ['def x', false],
   ['\\\\section x', true],
   ['the section x', false],
-])('of TeX the words behind a backslash stand out: %s', (code, stands) => {
-  const listing = `\\begin{lstlisting}[language=TeX,keywordstyle=\\color{blue}]\n${code.replace(/\\\\/g, '\\')}\n\\end{lstlisting}`;
+  ['lamp x', true, 'morekeywords={lamp}'],
+  ['lamp x', false, 'moretexcs={lamp}'],
+  ['\\lamp x', true, 'moretexcs={lamp}'],
+])('of TeX the words behind a backslash stand out: %s', (code, stands, more = '') => {
+  const listing = `\\begin{lstlisting}[language=TeX,keywordstyle=\\color{blue},${more}]\n${code.replace(/\\\\/g, '\\')}\n\\end{lstlisting}`;
   const { word } = laidBody(listing, '\\usepackage{listings,xcolor}');
-  const name = /(?:def|section)/.exec(code)?.[0] ?? '';
+  const name = /(?:def|section|lamp)/.exec(code)?.[0] ?? '';
   expect(word(name.charAt(0)).color === 0x0000ff).toBe(stands);
 });

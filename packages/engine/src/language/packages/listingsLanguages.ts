@@ -15,13 +15,14 @@ interface Known {
   readonly directives?: boolean;
   /** Capitals and small letters are the same. */
   readonly anyCase?: boolean;
-  /** Words of the language are those behind a backslash (`texcs`). */
-  readonly behindStroke?: boolean;
+  /** Words that stand out behind a backslash alone. */
+  readonly texcs?: ReadonlySet<string>;
 }
 
 /** The same with what a document adds to it: words by their classes, those that stand out. */
-export interface Language extends Omit<Known, 'keywords'> {
+export interface Language extends Omit<Known, 'keywords' | 'texcs'> {
   readonly keywords: ReadonlyMap<string, number>;
+  readonly texcs: ReadonlyMap<string, number>;
   readonly ndkeywords: ReadonlySet<string>;
   readonly emph: ReadonlyMap<string, number>;
   /** Characters that words are made of besides letters, digits and _. */
@@ -115,12 +116,12 @@ const LANGUAGES: Readonly<Record<string, Known>> = {
     strings: '"\'',
   },
   tex: {
-    keywords: words(
+    keywords: new Set(),
+    texcs: words(
       'addtocounter alph appendix arabic author begin bibliography bibliographystyle bigskip caption centering chapter cite cleardoublepage clearpage date def documentclass edef else emph end ensuremath fi footnote frac gdef hfill hline hspace if ifnum ifx include includegraphics input item itshape label left let linebreak long maketitle makeatletter makeatother mathbb mathbf mathrm medskip multicolumn newcommand newcounter newenvironment newlength newline newpage newtheorem noindent pageref pagestyle par paragraph part providecommand ref relax renewcommand renewenvironment right section setcounter setlength sqrt subsection subsubsection sum table tableofcontents textbf textit textrm textsc textsf texttt textwidth thispagestyle title today url usepackage verb vspace',
     ),
     lineComments: ['%'],
     strings: '',
-    behindStroke: true,
   },
   html: {
     keywords: words('html head body div span p a img table tr td th ul li ol script style title'),
@@ -223,6 +224,10 @@ export function languageOf(it: Interpreter, keys: Keys): Language {
       for (const word of wordsOf(it, said, n > 1 ? `${key}${n}` : key))
         keywords.set(spelt(word), n);
   for (const word of wordsOf(it, said, 'deletekeywords')) keywords.delete(spelt(word));
+  const texcs = new Map<string, number>([...(known.texcs ?? [])].map((word) => [word, 1] as const));
+  for (const key of ['texcs', 'moretexcs'])
+    for (const n of classesOf(said, key))
+      for (const word of wordsOf(it, said, n > 1 ? `${key}${n}` : key)) texcs.set(word, n);
   const emph = new Map<string, number>();
   for (const key of ['emph', 'moreemph'])
     for (const n of classesOf(said, key))
@@ -237,6 +242,7 @@ export function languageOf(it: Interpreter, keys: Keys): Language {
   return {
     ...known,
     keywords,
+    texcs,
     ndkeywords: new Set([
       ...wordsOf(it, said, 'ndkeywords'),
       ...wordsOf(it, said, 'morendkeywords'),
@@ -353,10 +359,10 @@ export function splitCode(
     }
     const spelt = language.anyCase ? word.toLowerCase() : word;
     const emph = language.emph.get(word);
-    const keyword = language.keywords.get(spelt);
+    const behindStroke = line[i - 1] === '\\' ? language.texcs.get(word) : undefined;
+    const keyword = language.keywords.get(spelt) ?? behindStroke;
     if (emph !== undefined) add(word, 'emph', emph);
-    else if (keyword !== undefined && (!language.behindStroke || line[i - 1] === '\\'))
-      add(word, 'keyword', keyword);
+    else if (keyword !== undefined) add(word, 'keyword', keyword);
     else if (language.ndkeywords.has(word)) add(word, 'ndkeyword');
     else add(word, 'identifier');
     i += word.length;

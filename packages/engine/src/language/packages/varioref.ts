@@ -1,7 +1,8 @@
 import { ownName } from '../../expansion/cells';
+import { fromNumeral } from '../../expansion/numerals';
 import { getCount } from '../../expansion/registers';
 import { textOf } from '../../expansion/tokenText';
-import { LABELS, numberWritten } from '../constructs/knownPages';
+import { LABELS } from '../constructs/knownPages';
 import { labelDefinition } from '../constructs/references';
 import { type Args, type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
@@ -29,7 +30,7 @@ function place(it: Interpreter, args: Args): void {
   it.startParagraph();
   it.add({ kind: 'anchor', label: name, ...at });
   const known = it.read(LABELS);
-  const page = (label: string): number => numberWritten(known[label]?.page ?? '');
+  const page = (label: string): number => fromNumeral(known[label]?.page ?? '');
   const label = textOf(it.p, tokensOf(args, 0)).split(',')[0] ?? '';
   it.define('vr@where', String(whereIs(page(label), page(name), it.read(CELLS.twoSided))));
 }

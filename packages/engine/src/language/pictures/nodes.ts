@@ -110,7 +110,8 @@ const ALIGNED = {
 } as const;
 
 /** Sets the text of a node in the look that its state gives it. */
-export function setText({ it }: Drawing, g: Graphics, tokens: readonly Token[]): NodeText {
+export function setText(drawing: Drawing, g: Graphics, tokens: readonly Token[]): NodeText {
+  const { it } = drawing;
   const { node } = g;
   const colour = node.textColour ?? g.colour;
   const paint = g.textOpacity < 1 ? withOpacity(colour, g.textOpacity) : colour;
@@ -136,7 +137,7 @@ export function setText({ it }: Drawing, g: Graphics, tokens: readonly Token[]):
   }
   if (node.split !== null) {
     const parts = partsOf(tokens).map((part) =>
-      setText({ it } as Drawing, { ...g, node: { ...node, split: null } }, part),
+      setText(drawing, { ...g, node: { ...node, split: null } }, part),
     );
     return inParts(parts, node.split, { x: 2 * node.innerX, y: 2 * node.innerY }, node.align);
   }

@@ -1,17 +1,11 @@
 import { PT } from '../../../base/lengths';
-import { IDENTITY, type Point } from '../../../base/maps';
-import { ellipse, polyline, rectangle } from '../../../base/paths';
+import type { Point } from '../../../base/maps';
+import { ellipse, polyline } from '../../../base/paths';
 
-import { freshPath, type Graphics } from '../graphics';
+import type { Graphics } from '../graphics';
 import { paintPath } from '../painting';
-import { placed, words, type Painter } from './frame';
+import { pen, placed, words, type Painter } from './frame';
 import { placesFor, tickText, ticksOf } from './scale';
-import { mappedColour } from './surfaces';
-
-const pen = (painter: Painter, change: Partial<Graphics> = {}): Graphics => {
-  const fresh = freshPath({ ...painter.axis.outer, map: IDENTITY, colour: 0, lineWidth: 0.4 * PT });
-  return { ...fresh, ...change, mode: { ...fresh.mode, draw: true } };
-};
 
 const GRID = { colour: 0xbfbfbf, lineWidth: 0.2 * PT };
 /** Rays stand so far apart, degrees. */
@@ -37,7 +31,7 @@ export function drawPolarAxes(painter: Painter): void {
   for (const angle of angles) {
     paintPath(
       reading,
-      pen(painter, GRID),
+      pen(axis.outer, GRID),
       polyline([middle, placed(frame, { x: angle, y: y.max })]),
       span,
     );
@@ -48,63 +42,14 @@ export function drawPolarAxes(painter: Painter): void {
   for (const distance of distances) {
     const at = placed(frame, { x: 0, y: distance });
     const radius = at.x - middle.x;
-    if (radius > 0 && radius < width / 2) circle(radius, pen(painter, GRID));
+    if (radius > 0 && radius < width / 2) circle(radius, pen(axis.outer, GRID));
     const label = settings.tickLabels[1]?.[distances.indexOf(distance)];
     const said = label ?? reading.it.source(`$${tickText(distance, placesFor(distances))}$`);
     if (distance < y.max) words(painter, g, said, at, 'north', settings.tickLabelStyle[1] ?? []);
   }
-  if (!settings.hidden) circle(width / 2, pen(painter));
+  if (!settings.hidden) circle(width / 2, pen(axis.outer));
   const [, nameY] = settings.labels;
   if (settings.title)
     words(painter, g, settings.title, { x: middle.x, y: corner.y + width + 16 * PT }, 'south');
   if (nameY) words(painter, g, nameY, { x: middle.x, y: corner.y - 16 * PT }, 'north');
-}
-
-/** Width of a colour bar and its distance from the axis, pt (manual, section 4.10). */
-const BAR = { width: 14.2, gap: 8.5 };
-const STRIPES = 60;
-
-/** The colours of the values, beside the axis. */
-export function drawColourBar(painter: Painter): void {
-  const { axis, frame, reading, span } = painter;
-  const values = axis.plots
-    .filter(({ three }) => three)
-    .flatMap(({ points }) => points.map(({ z }) => z))
-    .filter((z) => Number.isFinite(z));
-  if (values.length === 0) return;
-  const range = { min: Math.min(...values), max: Math.max(...values) };
-  if (range.max <= range.min) return;
-  const x = frame.corner.x + frame.width + BAR.gap * PT;
-  const step = frame.height / STRIPES;
-  for (let i = 0; i < STRIPES; i++) {
-    const fresh = pen(painter);
-    paintPath(
-      reading,
-      {
-        ...fresh,
-        fillColour: mappedColour((i + 0.5) / STRIPES),
-        mode: { ...fresh.mode, draw: false, fill: true },
-      },
-      rectangle(x, frame.corner.y + i * step, BAR.width * PT, step),
-      span,
-    );
-  }
-  paintPath(
-    reading,
-    pen(painter),
-    rectangle(x, frame.corner.y, BAR.width * PT, frame.height),
-    span,
-  );
-  const ticks = ticksOf('linear', range, frame.height / PT, null);
-  for (const tick of ticks) {
-    const y = frame.corner.y + ((tick - range.min) / (range.max - range.min)) * frame.height;
-    const at = { x: x + BAR.width * PT, y };
-    words(
-      painter,
-      { ...axis.outer, colour: 0 },
-      reading.it.source(`$${tickText(tick, placesFor(ticks))}$`),
-      at,
-      'west',
-    );
-  }
 }
