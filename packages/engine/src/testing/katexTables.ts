@@ -4,9 +4,8 @@ interface Spec {
   readonly argTypes?: readonly (string | null)[];
 }
 
-const SOURCE = '../../../../node_modules/katex/src/';
-const load = async (name: string): Promise<Record<string, unknown>> =>
-  (await import(/* @vite-ignore */ `${SOURCE}${name}.ts`)) as Record<string, unknown>;
+/** A module of that package's source, by its name. */
+export type LoadTable = (name: string) => Promise<Record<string, unknown>>;
 
 /** Commands that concern a web page or that library alone, with the reason. */
 export const WEB_ONLY: Readonly<Record<string, string>> = {
@@ -159,7 +158,7 @@ const argumentsOf = (macro: unknown): number =>
 const isInternal = (name: string): boolean => /@/.test(name) || !name.startsWith('\\');
 
 /** Every command and environment that is there for a page, each used once. */
-export async function knownFormulas(): Promise<{
+export async function knownFormulas(load: LoadTable): Promise<{
   formulas: KnownFormula[];
   left: string[];
 }> {
