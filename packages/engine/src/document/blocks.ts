@@ -3,7 +3,7 @@ import type { Glue, Sp } from '../base/lengths';
 import type { FontSpec } from './font';
 import type { Inline, TableRule, TabularInline } from './inlines';
 import type { MathList } from './math';
-import type { Backdrop, ColumnLayout, NumberStyle, PageStyle } from './page';
+import type { Backdrop, ColumnLayout, NumberStyle, PageStyle, RunningWords } from './page';
 
 /** What breaks of lines cost, by the registers of these names (The TeXbook, chapter 14). */
 export interface LineCosts {
@@ -203,10 +203,10 @@ export interface PageNumberChange {
 /** Texts for running heads; null leaves one as it is. */
 export interface RunningMark {
   readonly kind: 'running';
-  readonly left: readonly Inline[] | null;
-  readonly right: readonly Inline[] | null;
+  readonly left: RunningWords | null;
+  readonly right: RunningWords | null;
   /** A second pair of texts (`\extramarks`). */
-  readonly extra?: readonly [left: readonly Inline[], right: readonly Inline[]];
+  readonly extra?: readonly [left: RunningWords, right: RunningWords];
 }
 
 /** An entry for a list of contents. `entry` belongs to `language`; pages hand it back with the page it fell on. */

@@ -128,8 +128,8 @@ export interface FieldInline extends Span {
   readonly kind: 'field';
   readonly what: 'page' | 'left' | 'right' | 'extraLeft' | 'extraRight' | 'pages';
   readonly font: FontSpec;
-  /** As it stands, not in capitals. */
-  readonly lower: boolean;
+  /** Without the capitals that its mark makes of it. */
+  readonly uncapitalised: boolean;
 }
 
 /** Begins the names of places that only the page itself asks for: no link leads there. */

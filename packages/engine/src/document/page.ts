@@ -91,11 +91,18 @@ export interface PageStyle {
 
 export type NumberStyle = 'arabic' | 'roman' | 'Roman' | 'alph' | 'Alph';
 
+/** A text for running heads. */
+export interface RunningWords {
+  readonly words: readonly Inline[];
+  /** The same without the capitals its mark makes of it, for `\nouppercase`; none where it makes none. */
+  readonly uncapitalised?: readonly Inline[];
+}
+
 /** What running heads say: set by `\markboth` and `\markright`. */
 export interface RunningTexts {
-  readonly left: readonly Inline[];
-  readonly right: readonly Inline[];
+  readonly left: RunningWords;
+  readonly right: RunningWords;
   /** A second pair (`\extramarks`): heads show the left one of the page's first mark, the right one of its last. */
-  readonly extraLeft?: readonly Inline[];
-  readonly extraRight?: readonly Inline[];
+  readonly extraLeft?: RunningWords;
+  readonly extraRight?: RunningWords;
 }

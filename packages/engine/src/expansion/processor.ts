@@ -368,6 +368,13 @@ export class Processor {
     if (frame && 'source' in frame) frame.source.jump(frame.source.text.length);
   }
 
+  /** What the tokens of a chunk were read from, while it is open; null for what was made elsewhere. */
+  sourceOf(chunk: number): Reader<Cell> | null {
+    if (chunk === this.reader.chunk) return this.reader;
+    const frame = this.frames.findLast((one) => 'source' in one && one.source.chunk === chunk);
+    return frame && 'source' in frame ? frame.source : null;
+  }
+
   /** The file whose text comes next, or null while tokens wait. */
   get nextSource(): Reader<Cell> | null {
     this.dropSpent();

@@ -20,6 +20,27 @@ export function behindClass(text: string, at: number): Fix | null {
   };
 }
 
+/** The option of xcolor that brings a list of colours: with the package where it is loaded, else first of all; in slides the class hands it on. */
+export function withColours(text: string, option: string): Fix | null {
+  const shape = shapeOf(text);
+  const title = `Load the colours of ${option}`;
+  const insert = (at: number, what: string): Fix => ({
+    title,
+    edits: [{ from: at, to: at, text: what }],
+  });
+  const kind = callsOf(shape, ['documentclass'], 'om')[0];
+  if (!kind) return null;
+  const slides = kind.args[1]?.text.trim() === 'beamer';
+  const own = callsOf(shape, ['usepackage'], 'om').find(
+    ({ args }) => args[1]?.text.trim() === 'xcolor',
+  );
+  const call = slides ? kind : own;
+  const said = slides ? `xcolor=${option}` : option;
+  if (!call) return insert(kind.to, `\n\\usepackage[${option}]{xcolor}`);
+  const given = call.args[0];
+  return given ? insert(given.from, `${said},`) : insert(call.behind, `[${said}]`);
+}
+
 /** Words for the kind of thing that a label names: behind the line that declares it, and behind the package's own. */
 export function namedKind(text: string, label: string): Fix | null {
   const shape = shapeOf(text);

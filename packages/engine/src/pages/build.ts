@@ -61,7 +61,7 @@ export const FIRST_PAGE: PageStart = {
   number: 1,
   numbering: 'arabic',
   style: EMPTY_STYLE,
-  running: { left: [], right: [] },
+  running: { left: { words: [] }, right: { words: [] } },
   backdrop: null,
   columns: null,
   blank: false,

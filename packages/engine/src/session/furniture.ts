@@ -113,11 +113,13 @@ function headAndFoot(page: Page, env: LayoutEnv): PlacedBox[] {
 
 /** What the fields of a running head print on this page. */
 export function fieldsOf(page: Page, pages: string): LayoutEnv['field'] {
-  return ({ what, font, lower, from, to }): readonly Inline[] => {
+  return ({ what, font, uncapitalised, from, to }): readonly Inline[] => {
     if (what === 'page' || what === 'pages') {
       return [{ kind: 'text', text: what === 'page' ? page.folio : pages, font, from, to }];
     }
-    return (page.running[what] ?? []).map((inline) => inFont(inline, font, lower));
+    const said = page.running[what];
+    const words = (uncapitalised && said?.uncapitalised) || said?.words;
+    return (words ?? []).map((inline) => inFont(inline, font));
   };
 }
 
@@ -134,8 +136,7 @@ export const fieldsInText =
   };
 
 /** The inline in the font of its field, unless it asks for one of its own. */
-function inFont(inline: Inline, font: { shape: string }, lower: boolean): Inline {
-  void lower;
+function inFont(inline: Inline, font: { shape: string }): Inline {
   if ('font' in inline && inline.font.shape === 'upright' && inline.font.series === 'medium')
     return { ...inline, font: { ...inline.font, ...font } } as Inline;
   return inline;

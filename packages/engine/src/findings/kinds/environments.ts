@@ -101,6 +101,21 @@ export const environments = {
     message: '[<letters>] says no place where this may stand.',
     cause: 'The letters are h for here, t for top, b for bottom and p for a page of its own.',
   }),
+  'frame-not-fragile': finding({
+    severity: 'broken',
+    args: [],
+    message: 'Text as it is typed stands in this frame, which lacks the option fragile.',
+    cause:
+      'A frame is read as a whole before it is set, unless it says \\begin{frame}[fragile]; then signs such as % and line ends are kept.',
+    mend: ({ text, from }) => {
+      const begin = '\\begin{frame}';
+      const at = text.lastIndexOf(begin, from);
+      if (at < 0) return null;
+      const options = /^(?:<[^>\n]*>)?(?:\[<[^\]\n]*\])?(\[?)/.exec(text.slice(at + begin.length));
+      const place = at + begin.length + (options?.[0].length ?? 0);
+      return one('Say so', place, place, options?.[1] ? 'fragile,' : '[fragile]');
+    },
+  }),
   'caption-outside': finding({
     severity: 'broken',
     args: [],

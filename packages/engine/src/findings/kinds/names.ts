@@ -1,5 +1,6 @@
 import { finding } from '../entry';
 import { loads, one } from '../mends';
+import { withColours } from '../preambleMends';
 import { declaredStatement } from '../statementMends';
 
 /** Names of commands, environments and counters, and letters that should be names. */
@@ -16,6 +17,21 @@ export const names = {
     message: '<name> comes with the package <package>, which is not loaded.',
     cause: 'A line \\usepackage{<package>} before \\begin{document} is missing.',
     mend: loads,
+  }),
+  'colour-unknown': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'There is no colour <name>; black is taken.',
+    cause:
+      'Always there are black, white, red, green, blue, cyan, magenta, yellow, orange, violet, purple, brown, gray, teal and their like; others are named by \\definecolor.',
+  }),
+  'colour-option-missing': finding({
+    severity: 'broken',
+    args: ['name', 'option'],
+    message: 'The colour <name> comes with the option <option> of xcolor, which is not given.',
+    cause:
+      'xcolor is loaded as \\usepackage[<option>]{xcolor}, before the packages that load it too.',
+    mend: ({ text, args }) => withColours(text, args.option ?? ''),
   }),
   'command-not-defined-here': finding({
     severity: 'broken',
@@ -66,6 +82,12 @@ export const names = {
         ? one('Write \\newcommand', at, at + '\\renewcommand'.length, '\\newcommand')
         : null;
     },
+  }),
+  'counter-exists': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'There is a counter <name> already; it stays as it is.',
+    cause: '\\newcounter makes a new one; \\setcounter sets one that is there.',
   }),
   'counter-unknown': finding({
     severity: 'broken',

@@ -12,7 +12,7 @@ import {
   type EnvironmentEntry,
   tokensOf,
 } from '../machine/entries';
-import { plainPage } from '../constructs/chapters';
+import { plainPage } from '../constructs/pageStyle';
 import { enterColumn, leaveColumn } from '../machine/columns';
 import { setSize } from '../constructs/fonts';
 import type { Interpreter } from '../machine/interpreter';

@@ -43,12 +43,13 @@ function frameBody(it: Interpreter, name: string): Token[] {
   const out: Token[] = [];
   let depth = 0;
   for (let t = it.p.next(); t !== null; t = it.p.next()) {
-    if (t.cat === Cat.Command && t.text === 'begin') depth++;
-    if (t.cat === Cat.Command && t.text === 'end') {
-      const back = nameAhead(it);
-      if (back.name === name && depth === 0) return out;
-      if (depth > 0) depth--;
-      out.push(t, ...back.tokens);
+    if (t.cat === Cat.Command && (t.text === 'begin' || t.text === 'end')) {
+      const { name: found, tokens } = nameAhead(it);
+      if (found === name) {
+        if (t.text === 'end' && depth === 0) return out;
+        depth += t.text === 'begin' ? 1 : -1;
+      }
+      out.push(t, ...tokens);
       continue;
     }
     out.push(t);
@@ -77,6 +78,8 @@ export interface FrameOptions {
   readonly top: boolean | null;
   readonly numbered: boolean;
   readonly label: string | null;
+  /** Text as it is typed stands in it. */
+  readonly fragile: boolean;
 }
 /** Frames that have a label (`[label=tides]`), to be shown again. */
 export const labelledFrame = cellsBy<{
@@ -84,7 +87,13 @@ export const labelledFrame = cellsBy<{
   readonly options: FrameOptions;
 } | null>('labelledframe', null);
 
-const NO_OPTIONS: FrameOptions = { plain: false, top: null, numbered: true, label: null };
+const NO_OPTIONS: FrameOptions = {
+  plain: false,
+  top: null,
+  numbered: true,
+  label: null,
+  fragile: false,
+};
 
 export function frameOptions(tokens: readonly Token[] | null): FrameOptions {
   const words = tokensText(tokens ?? [])
@@ -105,6 +114,7 @@ export function frameOptions(tokens: readonly Token[] | null): FrameOptions {
     top,
     numbered: !words.includes('noframenumbering'),
     label,
+    fragile: words.some((word) => /^(fragile|containsverbatim)\b/.test(word)),
   };
 }
 
@@ -129,8 +139,9 @@ export function frame(it: Interpreter, body: readonly Token[], options = NO_OPTI
     const cell = it.state.register('count', name);
     return { cell, value: it.state.get(cell) };
   });
+  it.write(CELLS.frameOfTokens, !options.fragile, true);
   for (let step = 1; step <= it.read(CELLS.overlays); step++) {
-    if (!it.p.spend(STEP_WORK, 'frame')) return;
+    if (!it.p.spend(STEP_WORK, 'frame')) break;
     it.write(CELLS.overlay, step, true);
     it.write(CELLS.pauses, 1, true);
     if (step > 1) for (const { cell, value } of counters) it.state.set(cell, value, true);
@@ -138,6 +149,7 @@ export function frame(it: Interpreter, body: readonly Token[], options = NO_OPTI
     oneStep(it, body, options);
     if (step > 1) it.labels.splice(labels);
   }
+  it.write(CELLS.frameOfTokens, false, true);
 }
 
 function oneStep(it: Interpreter, body: readonly Token[], options: FrameOptions): void {

@@ -8,7 +8,7 @@ import { refStepCounter, setCounter } from '../machine/counters';
 import type { Interpreter } from '../machine/interpreter';
 import { addContentsLine, addToList } from './contents';
 import { setSize } from './fonts';
-import { currentStyle, setPage } from './pageStyle';
+import { plainPage, setPage } from './pageStyle';
 import {
   afterHeading,
   formatFor,
@@ -33,13 +33,6 @@ export function clearPage(it: Interpreter, odd: boolean): void {
     { kind: 'vspace', glue: { ...FILL, stretchOrder: 1 }, behaviour: 'plain' },
     { kind: 'clear', odd },
   );
-}
-
-export function plainPage(it: Interpreter): void {
-  it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.call('ps@plain');
-  it.mode.vlist.push({ kind: 'pagestyle', style: currentStyle(it), thisPageOnly: true });
-  it.closeGroup();
 }
 
 /** A line of a large heading, ragged right, without indent; no break inside or behind. */

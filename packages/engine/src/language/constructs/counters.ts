@@ -49,12 +49,14 @@ export const counterCommands: readonly CommandEntry[] = [
     signature: 'mo',
     description: 'A new counter; brackets name the one that sets it back.',
     example: '\\newcounter{ferry}[section]',
-    run: (it, args) =>
-      newCounter(
-        it,
-        textOf(it.p, tokensOf(args, 0)),
-        args[1] ? textOf(it.p, tokensOf(args, 1)) : null,
-      ),
+    run: (it, args, token) => {
+      const name = textOf(it.p, tokensOf(args, 0));
+      const exists = it.state.get(it.state.cell(`c@${name}`)) !== undefined;
+      // What packages of ours declare stands in for what those of others do.
+      if (exists && token.chunk === it.p.reader.chunk)
+        return it.p.report('counter-exists', it.spanOf(token), { name });
+      newCounter(it, name, args[1] ? textOf(it.p, tokensOf(args, 1)) : null);
+    },
   },
   {
     name: 'setcounter',

@@ -76,6 +76,7 @@ export function beginEnumerate(it: Interpreter, args: Args, kind = 'enumerate'):
   const series = seriesOf(listKeys(it, options));
   const place = series === '' ? usualPlace : `series:${series}`;
   const resumed = resumes(it, options) ? it.read(lastNumber(place)) : null;
+  it.define('@enumctr', counter);
   setCounter(it.state, counter, resumed ?? listStart(it, options) - 1);
   data.set(FINISH, (inner: Interpreter) => {
     const last = counterValue(inner.state, counter);

@@ -2,7 +2,7 @@ import { quietEntry } from '../machine/macroEntry';
 import { CELLS } from '../machine/cells';
 import type { FieldInline, Inline } from '../../document/inlines';
 import { withPaper } from '../machine/paper';
-import type { NumberStyle, PageStyle, RunningLine } from '../../document/page';
+import type { NumberStyle, PageStyle, RunningLine, RunningWords } from '../../document/page';
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { setCounter } from '../machine/counters';
@@ -11,6 +11,25 @@ import type { Interpreter } from '../machine/interpreter';
 import { setSize } from './fonts';
 import { byPage, pageNumber } from './knownPages';
 import { OWN } from '../machine/ownNames';
+import { flag } from '../../expansion/cells';
+
+/** Within `\nouppercase`. */
+const UNCAPITALISED = flag('uncapitalised');
+
+/** Without the capitals that marks make of their words. */
+export const nouppercase: CommandEntry = {
+  name: 'nouppercase',
+  signature: 'M',
+  description: 'In a running head: text as it was written, not in capitals.',
+  example: '\\nouppercase{\\leftmark}',
+  package: 'fancyhdr',
+  run: (it, args) => {
+    it.openGroup({ kind: 'semisimple', span: it.p.place });
+    it.write(UNCAPITALISED, true);
+    it.execute([...it.source('\\let\\MakeUppercase\\@firstofone'), ...tokensOf(args, 0)]);
+    it.closeGroup();
+  },
+};
 
 /** The work of a head or foot, in the measure of an expansion. */
 const LINE_WORK = 30;
@@ -83,6 +102,11 @@ function chooseStyle(it: Interpreter, tokens: readonly Token[], token: Token, on
     it.p.report('option-unknown', it.spanOf(token), { name });
     return;
   }
+  takeStyle(it, macro, once);
+}
+
+/** Carries out the macro of a style, and sends what it says to the pages that follow, or to this one alone. */
+function takeStyle(it: Interpreter, macro: string, once: boolean): void {
   if (once) it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.write(CELLS.choosingStyle, true);
   it.execute([it.p.command(macro)]);
@@ -91,16 +115,38 @@ function chooseStyle(it: Interpreter, tokens: readonly Token[], token: Token, on
   if (once) it.closeGroup();
 }
 
+/** The page on which a title or a chapter begins. */
+export const plainPage = (it: Interpreter): void => takeStyle(it, 'ps@plain', true);
+
+/** A page without head and foot. */
+export const emptyPage = (it: Interpreter): void => takeStyle(it, 'ps@empty', true);
+
 const field =
   (what: FieldInline['what']) =>
   (it: Interpreter): void =>
-    it.add({ kind: 'field', what, font: it.font, lower: false, ...it.p.place });
+    it.add({
+      kind: 'field',
+      what,
+      font: it.font,
+      uncapitalised: it.read(UNCAPITALISED),
+      ...it.p.place,
+    });
+
+/** What makes capitals of words. */
+const CAPITALS: ReadonlySet<string> = new Set(['MakeUppercase', 'uppercase', 'MakeTextUppercase']);
 
 /** Words of a running head, set in the type of the text. */
-function headWords(it: Interpreter, tokens: readonly Token[]): readonly Inline[] {
+function headWords(it: Interpreter, tokens: readonly Token[]): RunningWords {
+  const words = wordsOf(it, tokens, false);
+  const capitals = tokens.some(({ text }) => CAPITALS.has(text));
+  return capitals ? { words, uncapitalised: wordsOf(it, tokens, true) } : { words };
+}
+
+function wordsOf(it: Interpreter, tokens: readonly Token[], asTheyAre: boolean): readonly Inline[] {
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.changeFont({ family: it.textFamily, series: 'medium', shape: 'upright' });
   setSize(it, 'normalsize');
+  if (asTheyAre) for (const name of CAPITALS) it.execute(it.source(`\\let\\${name}\\@firstofone`));
   const inlines = it.inlinesOf(tokens);
   it.closeGroup();
   return inlines;
@@ -256,7 +302,13 @@ export const pageStyleCommands: readonly CommandEntry[] = [
     math: (reader, token) => ({
       kind: 'text',
       inlines: [
-        { kind: 'field', what: 'page', font: reader.it.font, lower: false, ...reader.span(token) },
+        {
+          kind: 'field',
+          what: 'page',
+          font: reader.it.font,
+          uncapitalised: false,
+          ...reader.span(token),
+        },
       ],
       ...reader.span(token),
     }),

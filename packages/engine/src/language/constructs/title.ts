@@ -11,11 +11,11 @@ import { counterValue, setCounter } from '../machine/counters';
 import { type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { parameterise } from '../../expansion/definitions';
-import { clearPage, isOn, plainPage } from './chapters';
+import { clearPage, isOn } from './chapters';
 import { changeColumns } from './columns';
 import { setSize } from './fonts';
 import { beginQuoted, endList } from './lists';
-import { currentStyle, setPage } from './pageStyle';
+import { emptyPage, plainPage, setPage } from './pageStyle';
 
 /** `\title` and its kin: kept as `\@title` …, where templates look for them. */
 export const keep = (name: string, what: string): CommandEntry => ({
@@ -244,13 +244,6 @@ function titleOnPage(it: Interpreter, title: readonly Token[]): void {
   it.mode.vlist.push(...titlePageBlocks(it, title));
   clearPage(it, false);
   if (!isOn(it, 'twoside')) setPage(it, 1, null);
-}
-
-export function emptyPage(it: Interpreter): void {
-  it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.call('ps@empty');
-  it.mode.vlist.push({ kind: 'pagestyle', style: currentStyle(it), thisPageOnly: true });
-  it.closeGroup();
 }
 
 export const titleCommands: readonly CommandEntry[] = [

@@ -14,27 +14,59 @@ import type { Interpreter } from '../machine/interpreter';
 import { beginTrivial, endList } from './lists';
 import { LIST } from './listData';
 
+interface Raw {
+  readonly text: string;
+  readonly found: boolean;
+}
+
 /**
- * The characters up to a mark, as they stand in the file. Where tokens wait already (the
- * argument of a command) they are written out again, which is as near as one can come.
+ * The characters up to a mark, as they stand in the file. Where tokens wait already (the body of a frame, the
+ * argument of a command) they are looked up in the file; what came from elsewhere is written out again, which
+ * is as near as one can come.
  */
-export function readRaw(
-  it: Interpreter,
-  mark: string,
-  onLine = false,
-): { text: string; found: boolean } {
+export function readRaw(it: Interpreter, mark: string, onLine = false): Raw {
   const reader = it.p.nextSource;
   if (reader) {
     const raw = reader.rawUntil(mark, onLine);
     if (reader === it.p.reader) it.p.reach = Math.max(it.p.reach, reader.pos);
     return raw;
   }
+  const written = writtenUntil(it, mark);
+  if (written !== null) return { text: written, found: true };
   let text = '';
   for (let t = it.p.next(); t !== null; t = it.p.next()) {
     text += tokensText([t]).trimEnd() || ' ';
     if (text.endsWith(mark)) return { text: text.slice(0, -mark.length), found: true };
   }
   return { text, found: false };
+}
+
+/** What waits as tokens, as it stands in the file they were read from, up to the mark, which is passed; null where it does not. */
+function writtenUntil(it: Interpreter, mark: string): string | null {
+  const first = it.p.next();
+  if (!first) return null;
+  it.p.unread(first);
+  const source = it.p.sourceOf(first.chunk);
+  if (!source) return null;
+  const { text, base } = source;
+  const end = text.indexOf(mark, base + first.from);
+  if (end < 0 || end + mark.length > source.pos) return null;
+  for (let t = it.p.next(); t !== null; t = it.p.next()) {
+    if (t.chunk === first.chunk && base + t.from < end + mark.length) continue;
+    it.p.unread(t);
+    break;
+  }
+  let start = base + first.from;
+  // Blanks and comments before the first token made none.
+  while (start > base && /[ \t\n]/.test(text[start - 1] as string)) start--;
+  return text.slice(start, end);
+}
+
+/** Text as it is typed needs to be read as such, which a frame of slides does where it is told to. */
+function needsFragile(it: Interpreter, span: { readonly from: number; readonly to: number }): void {
+  if (!it.read(CELLS.frameOfTokens)) return;
+  it.p.report('frame-not-fragile', span);
+  it.write(CELLS.frameOfTokens, false, true);
 }
 
 /** Text in typewriter, blanks as wide as letters; no ligatures, no breaks in it. */
@@ -67,6 +99,7 @@ export function verb(it: Interpreter, token: Token): void {
   while (delimiter === ' ') delimiter = reader ? reader.rawChar() : (it.p.next()?.text ?? '');
   it.startParagraph();
   if (delimiter === '') return;
+  needsFragile(it, start);
   const { text, found } = readRaw(it, delimiter, true);
   const line = text.indexOf('\n');
   if (!found || line >= 0) it.p.report('verb-unclosed', start, { open: delimiter });
@@ -88,6 +121,7 @@ export interface ListingLook {
 export function rawLines(it: Interpreter, name: string, blanksCount = false): string[] {
   const open = it.environments.at(-1) as OpenEnvironment;
   const { text, found } = readRaw(it, `\\end{${sourceName(it, name)}}`);
+  needsFragile(it, open.span);
   if (!found) it.p.report('environment-unclosed', open.span, { name });
   const lines = text.split('\n');
   if ((lines[0] ?? '').trim() === '') lines.shift();

@@ -89,6 +89,8 @@ export const CELLS = {
   /** The step of the frame that is being set; null outside frames. */
   overlay: cell<number | null>('overlay', null),
   overlays: cell('overlays', 1),
+  /** The frame that is being set was read as tokens: what stands in it as it is typed was lost, but here. */
+  frameOfTokens: flag('frameoftokens'),
   pauses: cell('pauses', 1),
   topFrames: flag('topframes'),
   /** The family that the document's text is set in. */

@@ -305,15 +305,11 @@ export function endEnvironment(it: Interpreter, token: Token): void {
   if (!nameTokens) return;
   const name = textOf(p, nameTokens);
   const span = { from: start.from, to: Math.max(start.to, nameEnd(it, nameTokens, start)) };
-  if (name === 'document') {
-    closeOpenGroups(it, 0, span);
-    it.environment('document')?.end?.(it);
-    return;
-  }
-  const open = it.environments.at(-1);
+  if (name === 'document') return leaveDocument(it, span);
+  const open = it.environments.slice(it.openOutside).at(-1);
   if (open?.name === name) return finishEnvironment(it, span);
   const at = it.environments.findLastIndex((e) => e.name === name || e.alias === name);
-  if (at >= 0) {
+  if (at >= it.openOutside) {
     const outer = it.environments[at] as OpenEnvironment;
     // The closing half of the document's own environment may hold the ends that seem to be missing.
     if (outer.entry === null && !outer.data.get(ENDING)) return runOwnEnd(it, outer);
@@ -330,8 +326,7 @@ export function endEnvironment(it: Interpreter, token: Token): void {
         { found: `\\end{${name}}`, expected: 'document' },
         renameFix(it, nameTokens, 'document'),
       );
-    closeOpenGroups(it, 0, span);
-    return it.environment('document')?.end?.(it);
+    return leaveDocument(it, span);
   }
   if (!open || isStray(it, name, open)) {
     p.report(
@@ -345,6 +340,12 @@ export function endEnvironment(it: Interpreter, token: Token): void {
   const fix = renameFix(it, nameTokens, open.name);
   p.report('begin-end-mismatch', span, { found: `\\end{${name}}`, expected: open.name }, fix);
   finishEnvironment(it, span);
+}
+
+/** `\end{document}`: all that is open ends. In a box of its own nothing more is read, and what is open outside ends there. */
+function leaveDocument(it: Interpreter, span: Span): void {
+  if (it.openOutside === 0) closeOpenGroups(it, 0, span);
+  it.environment('document')?.end?.(it);
 }
 
 /** Is it the end of the document, misspelt? Not where an open environment's name is as near. */

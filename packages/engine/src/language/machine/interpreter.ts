@@ -56,6 +56,8 @@ export class Interpreter {
   afterEnvironment: ((it: Interpreter) => void) | null = null;
   groups: OpenGroup[] = [];
   environments: OpenEnvironment[] = [];
+  /** How many of them were open where what is being set in a box of its own begins: it ends none of these. */
+  openOutside = 0;
   labels: LabelDefinition[] = [];
   citations: string[] = [];
   strangers: { name: string; from: number; to: number }[] = [];
@@ -122,6 +124,7 @@ export class Interpreter {
     this.mode = freshMode(null);
     this.afterEnvironment = null;
     this.depth = 0;
+    this.openOutside = 0;
     this.nearest.clear();
     this.labels = [];
     this.citations = [];
@@ -409,10 +412,13 @@ export class Interpreter {
   /** Carries out tokens in a group of their own and leaves what is behind them unread. */
   private runInner(tokens: readonly Token[], before: () => void = () => undefined): void {
     this.nested(tokens, (run) => {
+      const { openOutside } = this;
       const groups = this.groups.length;
       this.openGroup({ kind: 'semisimple', span: this.p.place });
+      this.openOutside = this.environments.length;
       run();
       closeOpenGroups(this, groups + 1);
+      this.openOutside = openOutside;
       before();
       this.closeGroup();
     });

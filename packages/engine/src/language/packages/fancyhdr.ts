@@ -5,17 +5,16 @@ import type { Interpreter } from '../machine/interpreter';
 import { parameterise } from '../../expansion/definitions';
 import { detach, type Token } from '../../expansion/meaning';
 import { macroOf } from '../machine/define';
-import { emitStyle } from '../constructs/pageStyle';
+import { emitStyle, nouppercase } from '../constructs/pageStyle';
 import { macroEntry } from '../machine/macroEntry';
-import { flag, ownName } from '../../expansion/cells';
-import { OWN } from '../machine/ownNames';
+import { flag } from '../../expansion/cells';
 
 /** Heads and feet are those of this package. */
 const IN_FORCE = flag('fancyon');
 
 /** The macro that holds one of the twelve fields: odd or even, left, centre or right, head or foot. */
 const fieldName = (parity: string, side: string, part: string): string =>
-  ownName(`f${parity}${side}${part}`);
+  `fh@${parity}${side}${part}`;
 
 /** `[LE,RO]` and its like: which fields are meant. */
 function fieldsOf(places: string, parts: readonly string[]): string[] {
@@ -33,10 +32,8 @@ function fieldsOf(places: string, parts: readonly string[]): string[] {
 }
 
 function setFields(it: Interpreter, names: readonly string[], text: readonly Token[]): void {
-  for (const name of names) {
-    const macro = macroOf(it.state, '');
-    it.state.set(it.state.cell(name), { ...macro, body: detach(parameterise(text)) });
-  }
+  const macro = { ...macroOf(it.state, ''), body: detach(parameterise(text)) };
+  for (const name of names) it.state.set(it.state.cell(name), macro);
   renew(it);
 }
 
@@ -70,44 +67,25 @@ const oldField = (name: string, side: string, part: string): CommandEntry => ({
   },
 });
 
-const ALIGNED = ['\\raggedright', '\\centering', '\\raggedleft'] as const;
-
-/** Does a field hold several lines? */
-function hasLines({ state }: Interpreter, field: string): boolean {
-  const meaning = state.meaning(state.cell(field));
-  return meaning?.kind === 'macro' && meaning.body.some(({ text }) => text === '\\');
-}
-
-/** Left, centre and right on one line, each where it belongs whatever the others hold; one of several lines is a column of them. */
-const line = (it: Interpreter, parity: string, part: string): string =>
-  ['L', 'C', 'R']
-    .map((side, i) => {
-      const field = fieldName(parity, side, part);
-      const said = `\\csname ${field}\\endcsname`;
-      const text = hasLines(it, field)
-        ? `\\parbox[${part === 'H' ? 'b' : 't'}]{\\headwidth}{${ALIGNED[i]}\\strut ${said}\\strut}`
-        : said;
-      return i === 0 ? `\\rlap{${text}}\\hfil` : i === 1 ? `${text}\\hfil` : `\\llap{${text}}`;
-    })
-    .join('');
-
-const STYLE = [
-  ['@oddhead', 'O', 'H'],
-  ['@evenhead', 'E', 'H'],
-  ['@oddfoot', 'O', 'F'],
-  ['@evenfoot', 'E', 'F'],
-] as const;
-
+/** Heads and feet are put together when they are set: what is said of fields, rules and widths holds whenever it is said. */
 function fancyStyle(it: Interpreter): void {
-  const define = (name: string, body: string): void =>
-    it.state.set(it.state.cell(name), macroOf(it.state, body));
-  for (const [macro, parity, part] of STYLE) define(macro, line(it, parity, part));
   it.write(IN_FORCE, true);
-  // How thick its rules are is asked when a head is set: they may be said later than the style.
-  define(OWN.headRule, '\\headrulewidth');
-  define(OWN.footRule, '\\footrulewidth');
-  it.call('@fancymarks');
+  it.call('fh@style');
 }
+
+/** `\fancyhfoffset[LE,RO]{1cm}`: how far heads and feet reach beyond the text; the width of heads goes with it. */
+const offset = (name: string, parts: readonly string[], what: string): CommandEntry => ({
+  name,
+  signature: 'om',
+  description: `How far ${what} reach beyond the text; brackets say where: L, R, with E or O.`,
+  example: `\\${name}[L]{12pt}`,
+  package: 'fancyhdr',
+  run: (it, args) => {
+    const places = fieldsOf(textOf(it.p, tokensOf(args, 0)), parts).map((place) => `${place}o`);
+    setFields(it, places, tokensOf(args, 1));
+    it.call('fh@widen');
+  },
+});
 
 function fancyPageStyle(it: Interpreter, args: Args): void {
   const name = textOf(it.p, tokensOf(args, 0));
@@ -149,13 +127,6 @@ export const fancyhdr: PackageEntry = {
       example: '',
       run: fancyStyle,
     },
-    macroEntry(
-      'fancyplain',
-      'mm',
-      'One text on plain pages, another on the rest (an old form).',
-      '\\lhead{\\fancyplain{}{Tide}}',
-      '#2',
-    ),
     {
       name: 'fancypagestyle',
       signature: 'mM',
@@ -164,37 +135,10 @@ export const fancyhdr: PackageEntry = {
       package: 'fancyhdr',
       run: fancyPageStyle,
     },
-    macroEntry(
-      'nouppercase',
-      'M',
-      'Text as it is, not in capitals.',
-      '\\nouppercase{\\leftmark}',
-      '{\\def\\MakeUppercase##1{##1}#1}',
-    ),
-    macroEntry(
-      'fancyheadoffset',
-      'om',
-      'How far heads reach into the margin.',
-      '\\fancyheadoffset{0pt}',
-      '',
-      '',
-    ),
-    macroEntry(
-      'fancyfootoffset',
-      'om',
-      'How far feet reach into the margin.',
-      '\\fancyfootoffset{0pt}',
-      '',
-      '',
-    ),
-    macroEntry(
-      'fancyhfoffset',
-      'om',
-      'How far both reach into the margin.',
-      '\\fancyhfoffset{0pt}',
-      '',
-      '',
-    ),
+    nouppercase,
+    offset('fancyheadoffset', ['H'], 'heads'),
+    offset('fancyfootoffset', ['F'], 'feet'),
+    offset('fancyhfoffset', ['H', 'F'], 'heads and feet'),
     macroEntry(
       'iffloatpage',
       'MM',
@@ -202,18 +146,45 @@ export const fancyhdr: PackageEntry = {
       '\\iffloatpage{a}{b}',
       '#2',
     ),
+    macroEntry(
+      'fancyplain',
+      'MM',
+      'In the style fancyplain: one text on plain pages, another on the rest.',
+      '\\lhead{\\fancyplain{}{Tide}}',
+      '\\if@fancyplain#1\\else#2\\fi',
+    ),
   ],
   source: String.raw`
-\def\headrulewidth{0.4pt}\def\footrulewidth{0pt}\def\headruleskip{0pt}\def\footruleskip{.3\baselineskip}
-\def\plainheadrulewidth{0pt}\def\plainfootrulewidth{0pt}\def\headrule{}\def\footrule{}
-\newdimen\headwidth\headwidth=\textwidth
+\newif\if@fancyplain
+\def\headrulewidth{0.4pt}\def\footrulewidth{0pt}\def\headruleskip{0pt}\def\footruleskip{.3\normalbaselineskip}
+\def\plainheadrulewidth{0pt}\def\plainfootrulewidth{0pt}
+\def\headrule{{\if@fancyplain\let\headrulewidth\plainheadrulewidth\fi\vskip\headruleskip
+  \hrule height\headrulewidth width\headwidth\vskip-\headrulewidth}}
+\def\footrule{{\if@fancyplain\let\footrulewidth\plainfootrulewidth\fi\vskip-\footruleskip\vskip-\footrulewidth
+  \hrule width\headwidth height\footrulewidth\vskip\footruleskip}}
+\newdimen\headwidth\headwidth=-123456789sp
+\def\fh@style{\ifdim\headwidth<0sp \global\advance\headwidth123456789sp\global\advance\headwidth\textwidth\fi
+  \@norules\@fancymarks
+  \def\@oddhead{\fh@all OH\fh@head}\def\@oddfoot{\fh@all OF\fh@foot}%
+  \if@twoside\def\@evenhead{\fh@all EH\fh@head}\def\@evenfoot{\fh@all EF\fh@foot}%
+  \else\let\@evenhead\@oddhead\let\@evenfoot\@oddfoot\fi}
+\def\fh@all#1#2#3{\if O#1\kern-\fh@off{O}{L}{#2}\else\ifdim\headwidth=\textwidth\else\hss\fi\fi
+  \hbox to\headwidth{\def\baselinestretch{1}\normalsize#3{#1}}\if E#1\kern-\fh@off{E}{R}{#2}\else\hss\fi}
+\def\fh@off#1#2#3{\csname fh@#1#2#3o\endcsname}
+\def\fh@field#1#2#3{\expandafter\ifx\csname fh@#1#2#3\endcsname\@empty\else\csname fh@#1#2#3\endcsname\strut\fi}
+\def\fh@head#1{\vbox{\fh@line{#1}{H}{b}\headrule}}
+\def\fh@foot#1{\vbox{\footrule\fh@line{#1}{F}{t}}}
+\def\fh@line#1#2#3{\hbox{\rlap{\parbox[#3]{\headwidth}{\raggedright\fh@field{#1}{L}{#2}}}\hfill
+  \parbox[#3]{\headwidth}{\centering\fh@field{#1}{C}{#2}}\hfill
+  \llap{\parbox[#3]{\headwidth}{\raggedleft\fh@field{#1}{R}{#2}}}}}
 \def\@fancymarks{\let\@mkboth\markboth
   \@ifundefined{chapter}{%
     \def\sectionmark##1{\markboth{\MakeUppercase{\ifnum\c@secnumdepth>0 \thesection\hskip 1em\relax\fi ##1}}{}}%
     \def\subsectionmark##1{\markright{\ifnum\c@secnumdepth>1 \thesubsection\hskip 1em\relax\fi ##1}}}{%
     \def\chaptermark##1{\markboth{\MakeUppercase{\ifnum\c@secnumdepth>-1 \@chapapp\ \thechapter. \ \fi ##1}}{}}%
     \def\sectionmark##1{\markright{\MakeUppercase{\ifnum\c@secnumdepth>0 \thesection. \ \fi ##1}}}}}
-\def\ps@fancyplain{\ps@fancy\let\ps@plain\ps@fancy}`,
+\def\ps@fancyplain{\ps@fancy\def\ps@plain{\ps@fancy\@fancyplaintrue}}
+\def\fh@widen{\global\headwidth=\dimexpr\textwidth+\fh@off{O}{L}{H}+\fh@off{O}{R}{H}\relax}`,
   setup: defaults,
 };
 
@@ -221,7 +192,10 @@ export const fancyhdr: PackageEntry = {
 function defaults(it: Interpreter): void {
   for (const parity of ['O', 'E'])
     for (const part of ['H', 'F'])
-      for (const side of ['L', 'C', 'R']) it.define(fieldName(parity, side, part), '');
+      for (const side of ['L', 'C', 'R']) {
+        it.define(fieldName(parity, side, part), '');
+        it.define(`${fieldName(parity, side, part)}o`, '0pt');
+      }
   it.define(fieldName('E', 'L', 'H'), '\\slshape\\rightmark');
   it.define(fieldName('O', 'R', 'H'), '\\slshape\\rightmark');
   it.define(fieldName('E', 'R', 'H'), '\\slshape\\leftmark');

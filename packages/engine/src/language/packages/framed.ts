@@ -37,7 +37,7 @@ function boxed(name: string, what: string, lookOf: (it: Interpreter) => Look): E
     name,
     signature: '',
     description: what,
-    example: `\\begin{${name}}\nHigh water\n\\end{${name}}`,
+    example: `${/shade/.test(name) ? '\\definecolor{shadecolor}{gray}{0.9}\n' : ''}\\begin{${name}}\nHigh water\n\\end{${name}}`,
     package: 'framed',
     begin: (it) => {
       it.endParagraph();
@@ -95,7 +95,7 @@ const onGround =
   (it: Interpreter): Look => ({
     rules: four(0),
     room: four(it.dimen(sep)),
-    ground: colourOf(it, null, it.source('shadecolor')) || 0xe6e6e6,
+    ground: colourOf(it, null, it.source('shadecolor')),
     bleeds,
   });
 

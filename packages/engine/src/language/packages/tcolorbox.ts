@@ -218,7 +218,7 @@ export const tcolorbox: PackageEntry = {
   name: 'tcolorbox',
   description: 'Coloured boxes with titles, also for theorems.',
   options: null,
-  requires: ['xcolor', 'tikz'],
+  requires: ['xcolor', 'tikz', 'etoolbox', 'environ'],
   commands: [
     ...boxCommands,
     ...kindCommands,

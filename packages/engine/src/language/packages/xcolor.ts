@@ -1,13 +1,15 @@
 import { sourceCommand } from '../machine/macroEntry';
 import { textOf } from '../../expansion/tokenText';
 import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
-import { colourOf, definedColour, modelled } from '../scanning/colours';
+import { COLOUR_OPTIONS, colourOf, definedColour, isColour } from '../scanning/colours';
 import { box } from '../constructs/boxes';
 import type { MathReader } from '../machine/mathReader';
 import type { Interpreter } from '../machine/interpreter';
 import type { Token } from '../../expansion/meaning';
 import type { MathNode } from '../../document/math';
 import { OWN } from '../machine/ownNames';
+import { CELLS } from '../machine/cells';
+import { COLOUR_LISTS, type ColourList } from '../../base/colourNames';
 
 const optional = (arg: readonly Token[] | null | boolean | undefined): readonly Token[] | null =>
   Array.isArray(arg) ? (arg as Token[]) : null;
@@ -55,6 +57,19 @@ function readGroups(reader: MathReader, token: Token, count: number): Token[] {
   ]).flat();
 }
 
+/** `\definecolor[type]{name}{model}{values}`. */
+const defining = (name: string, description: string, once: boolean): CommandEntry => ({
+  name,
+  signature: 'ommm',
+  description,
+  example: `\\${name}{brass}{HTML}{B08D57}`,
+  run: (it, args) => {
+    const own = textOf(it.p, tokensOf(args, 1)).trim();
+    if (once && isColour(it, own)) return;
+    it.write(definedColour(own), colourOf(it, tokensOf(args, 2), tokensOf(args, 3)), true);
+  },
+});
+
 const commands: readonly CommandEntry[] = [
   {
     name: 'colorbox',
@@ -90,13 +105,13 @@ const commands: readonly CommandEntry[] = [
   },
   {
     name: 'colorlet',
-    signature: 'omm',
+    signature: 'omom',
     description: 'Another name for a colour or a mix.',
     example: '\\colorlet{shoal}{yellow!30}',
     run: (it, args) =>
       it.write(
-        definedColour(textOf(it.p, tokensOf(args, 1))),
-        colourOf(it, null, tokensOf(args, 2)),
+        definedColour(textOf(it.p, tokensOf(args, 1)).trim()),
+        colourOf(it, null, tokensOf(args, 3)),
         true,
       ),
   },
@@ -161,21 +176,12 @@ const commands: readonly CommandEntry[] = [
       };
     },
   },
-  {
-    name: 'definecolor',
-    signature: 'mmm',
-    description: 'A colour of your own.',
-    example: '\\definecolor{brass}{HTML}{B08D57}',
-    run: (it, args) => {
-      const value = modelled(textOf(it.p, tokensOf(args, 1)), textOf(it.p, tokensOf(args, 2)));
-      it.write(definedColour(textOf(it.p, tokensOf(args, 0))), value, true);
-    },
-  },
+  defining('definecolor', 'A colour of your own.', false),
+  defining('providecolor', 'A colour of your own, unless it is there.', true),
 ];
 
 /** xcolor manual, section 2.5. */
 const MORE = String.raw`
-\providecommand\providecolor[3]{\@ifundefined{pc@#1}{\definecolor{#1}{#2}{#3}}{}}
 \providecommand\definecolorset[4]{\def\xc@model{#1}\def\xc@head{#2}\def\xc@tail{#3}\xc@set#4;;}
 \def\xc@set#1;{\def\xc@a{#1}\ifx\xc@a\@empty\else\xc@each#1,\@nil\expandafter\xc@set\fi}
 \def\xc@each#1,#2,\@nil{\edef\xc@do{\noexpand\definecolor{\xc@head#1\xc@tail}{\xc@model}{#2}}\xc@do}
@@ -190,12 +196,6 @@ export const xcolor: PackageEntry = {
   commands,
   described: [
     sourceCommand(
-      'providecolor',
-      'mmm',
-      'A colour of your own, unless it is there.',
-      '\\providecolor{brass}{HTML}{B08D57}',
-    ),
-    sourceCommand(
       'definecolorset',
       'mmmm',
       'Several colours at once.',
@@ -204,7 +204,14 @@ export const xcolor: PackageEntry = {
   ],
   source: MORE,
   setup: (it, options) => {
-    if (options.includes('table')) loadColorTables(it);
+    const said = [...options, ...(it.read(CELLS.classOptions) ?? [])];
+    const before = it.read(COLOUR_OPTIONS);
+    const lists = (Object.keys(COLOUR_LISTS) as ColourList[]).filter(
+      (one) =>
+        before.includes(one) || said.some((option) => option.split(/[={},\s]+/).includes(one)),
+    );
+    it.write(COLOUR_OPTIONS, lists, true);
+    if (said.includes('table')) loadColorTables(it);
   },
 };
 export const color: PackageEntry = { ...xcolor, name: 'color' };

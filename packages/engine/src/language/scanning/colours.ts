@@ -1,112 +1,141 @@
 import { trimmed } from './optionLists';
 import { blended } from '../../base/paint';
-import { textOf } from '../../expansion/tokenText';
+import { textOf, tokensText } from '../../expansion/tokenText';
+import { nearestName } from '../../base/nearest';
 import type { Token } from '../../expansion/meaning';
 import type { Interpreter } from '../machine/interpreter';
-import { cellsBy } from '../../expansion/cells';
+import { cell, cellsBy } from '../../expansion/cells';
+import { COLOUR_LISTS, type ColourList, PLAIN_COLOURS } from '../../base/colourNames';
 
-/** The names that every colour package knows (xcolor manual, section “Predefined colors”). */
-const NAMED: Readonly<Record<string, number>> = {
-  black: 0x000000,
-  white: 0xffffff,
-  red: 0xff0000,
-  green: 0x00ff00,
-  blue: 0x0000ff,
-  cyan: 0x00ffff,
-  magenta: 0xff00ff,
-  yellow: 0xffff00,
-  gray: 0x808080,
-  darkgray: 0x404040,
-  lightgray: 0xbfbfbf,
-  brown: 0xbf8040,
-  lime: 0xbfff00,
-  olive: 0x808000,
-  orange: 0xff8000,
-  pink: 0xffbfbf,
-  purple: 0xbf0040,
-  teal: 0x008080,
-  violet: 0x800080,
-  ForestGreen: 0x009b55,
-  NavyBlue: 0x006eb8,
-  RoyalBlue: 0x0071bc,
-  MidnightBlue: 0x006795,
-  CornflowerBlue: 0x41b0e4,
-  SkyBlue: 0x46c5dd,
-  Blue: 0x2d2f92,
-  Red: 0xed1b23,
-  BrickRed: 0xb6321c,
-  Maroon: 0xaf3235,
-  Crimson: 0xdc143c,
-  OrangeRed: 0xed135a,
-  Orange: 0xf58137,
-  BurntOrange: 0xf7921d,
-  Goldenrod: 0xffdf42,
-  Yellow: 0xfff200,
-  Green: 0x00a64f,
-  OliveGreen: 0x3c8031,
-  SeaGreen: 0x3fbc9d,
-  PineGreen: 0x008b72,
-  Emerald: 0x00a99d,
-  Teal: 0x00a99d,
-  TealBlue: 0x00aeb3,
-  Plum: 0x92268f,
-  Purple: 0x99479b,
-  Violet: 0x58429b,
-  Magenta: 0xec008c,
-  Brown: 0x792500,
-  Gray: 0x949698,
-  Black: 0x221e1f,
-  DarkBlue: 0x00008b,
-  darkblue: 0x00008b,
-  darkgreen: 0x006400,
-};
-
-const fromParts = (parts: readonly number[], scale: number): number =>
-  parts.reduce((sum, v) => (sum << 8) | Math.max(0, Math.min(255, Math.round(v * scale))), 0);
-
-/** A colour in a model: rgb, RGB, HTML, gray, cmyk. */
-export function modelled(model: string, values: string): number {
-  if (model === 'HTML') return parseInt(values, 16) || 0;
-  const parts = values.split(',').map((v) => parseFloat(v) || 0);
-  if (model === 'RGB') return fromParts(parts, 1);
-  if (model === 'gray') return fromParts([parts[0] ?? 0, parts[0] ?? 0, parts[0] ?? 0], 255);
-  if (model === 'cmyk') {
-    const [c = 0, m = 0, y = 0, k = 0] = parts;
-    return fromParts([1 - Math.min(1, c + k), 1 - Math.min(1, m + k), 1 - Math.min(1, y + k)], 255);
-  }
-  return fromParts(parts, 255);
-}
+/** The lists of names that the options of xcolor brought. */
+export const COLOUR_OPTIONS = cell<readonly ColourList[]>('colouroptions', []);
 
 /** Colours that the document defines, by name. */
 export const definedColour = cellsBy<number | null>('colour', null);
 
-/** A name or a mix such as `blue!60!black`. */
+const hex = (parts: readonly number[]): number =>
+  parts.reduce((sum, v) => (sum << 8) | Math.max(0, Math.min(255, Math.round(v * 255))), 0);
+
+/** Hue, saturation and brightness, each from 0 to 1, as red, green and blue (xcolor manual, section 6.3.2). */
+function fromHue([h = 0, s = 0, b = 0]: readonly number[]): number {
+  const part = (n: number): number => {
+    const k = (n + h * 6) % 6;
+    return b - b * s * Math.max(0, Math.min(k, 4 - k, 1));
+  };
+  return hex([part(5), part(3), part(1)]);
+}
+
+/** The models by their names: what their values make (xcolor manual, section 2.2). */
+const MODELS: Readonly<Record<string, (values: readonly number[]) => number>> = {
+  rgb: hex,
+  RGB: (values) => hex(values.map((v) => v / 255)),
+  gray: ([g = 0]) => hex([g, g, g]),
+  Gray: ([g = 0]) => hex([g / 15, g / 15, g / 15]),
+  cmy: (values) => hex(values.map((v) => 1 - v)),
+  cmyk: ([c = 0, m = 0, y = 0, k = 0]) => hex([c, m, y].map((ink) => 1 - Math.min(1, ink + k))),
+  hsb: fromHue,
+  Hsb: ([h = 0, s = 0, b = 0]) => fromHue([h / 360, s, b]),
+  HSB: (values) => fromHue(values.map((v) => v / 240)),
+};
+
+/** A colour by the values of a model, as they are written; null for a model that is not known. Of several the first counts. */
+export function modelled(model: string, values: string): number | null {
+  const [name = ''] = model.trim().split('/');
+  const [written = ''] = values.split('/');
+  if (name === 'HTML') return parseInt(written, 16) || 0;
+  return (
+    MODELS[name]?.(
+      written
+        .trim()
+        .split(/[,\s]+/)
+        .map((v) => parseFloat(v) || 0),
+    ) ?? null
+  );
+}
+
+/** What a name is: of the document, of the lists that are loaded, or always there; null when it is none. */
+function namedColour(it: Interpreter, name: string): number | null {
+  if (name === '.') return Math.max(0, it.font.color);
+  const own = it.read(definedColour(name));
+  if (own !== null) return own;
+  const list = it.read(COLOUR_OPTIONS).findLast((one) => COLOUR_LISTS[one].has(name));
+  return (list ? COLOUR_LISTS[list].get(name) : PLAIN_COLOURS.get(name)) ?? null;
+}
+
+/** A colour and so much of the next, over and over: `blue!60!black!50` (xcolor manual, section 2.3). */
+function mixed(text: string, named: (name: string) => number): number {
+  const [first = '', ...parts] = text.replace(/!!.*$/, '').split('!');
+  const minus = /^[-\s]*/.exec(first)?.[0].replaceAll(' ', '').length ?? 0;
+  let colour = named(first.replace(/^[-\s]+/, '').trim());
+  for (let i = 0; i < parts.length; i += 2) {
+    const share = parseFloat(parts[i] ?? '') / 100;
+    const other = parts[i + 1]?.trim() ?? '';
+    colour = blended(colour, other === '' ? WHITE : named(other), Number.isNaN(share) ? 1 : share);
+  }
+  return minus % 2 === 1 ? WHITE - colour : colour;
+}
+
+/** `rgb:red,4;green,2`, `rgb,9:red,4`: parts by weight, of their sum or of the number said. */
+function weighted(text: string, named: (name: string) => number): number | null {
+  const said = /^\s*[A-Za-z]+(?:,([\d.]+))?:(.*)$/.exec(text);
+  if (!said) return null;
+  const parts = (said[2] ?? '').split(';').map((part) => {
+    const at = part.lastIndexOf(',');
+    return { colour: mixed(part.slice(0, at), named), weight: parseFloat(part.slice(at + 1)) || 0 };
+  });
+  const whole =
+    parseFloat(said[1] ?? '') || parts.reduce((sum, { weight }) => sum + weight, 0) || 1;
+  return hex(
+    [16, 8, 0].map((shift) =>
+      parts.reduce(
+        (sum, { colour, weight }) => sum + (((colour >> shift) & 255) / 255) * (weight / whole),
+        0,
+      ),
+    ),
+  );
+}
+
+const WHITE = 0xffffff;
+
+/** Which option of xcolor brings a name, or none of them. */
+const optionFor = (name: string): ColourList | undefined =>
+  (Object.keys(COLOUR_LISTS) as ColourList[]).find((one) => COLOUR_LISTS[one].has(name));
+
+function reportUnknown(it: Interpreter, name: string, value: readonly Token[]): void {
+  const [first, last] = [value.find(({ text }) => text !== ' '), value.at(-1)];
+  const { chunk } = it.p.reader;
+  const inPlace = first?.chunk === chunk && last?.chunk === chunk;
+  const span = inPlace ? { from: first.from, to: last.to } : it.p.place;
+  const option = optionFor(name);
+  if (option) return it.p.report('colour-option-missing', span, { name, option });
+  const near = nearestName(name, PLAIN_COLOURS.keys());
+  const isWhole = inPlace && tokensText(value).trim() === name;
+  const fix =
+    near && isWhole ? { title: `Write ${near}`, edits: [{ ...span, text: near }] } : undefined;
+  it.p.report('colour-unknown', span, { name }, fix);
+}
+
+/** A name, a mix such as `blue!60!black`, or values of a model. What is not known is told of, and black. */
 export function colourOf(
   it: Interpreter,
   model: readonly Token[] | null,
   value: readonly Token[],
 ): number {
   const text = textOf(it.p, value);
-  if (model) return modelled(textOf(it.p, model), text);
-  const parts = text.split('!');
-  const named = (name: string): number =>
-    it.read(definedColour(name.trim())) ?? NAMED[name.trim()] ?? 0;
-  let colour = named(parts[0] ?? 'black');
-  for (let i = 1; i < parts.length; i += 2) {
-    colour = blended(
-      colour,
-      named(parts[i + 1] ?? 'white'),
-      (parseFloat(parts[i] ?? '100') || 0) / 100,
-    );
-  }
-  return colour;
+  const unknown = (name: string): number => {
+    reportUnknown(it, name, value);
+    return 0;
+  };
+  const named = (name: string): number => namedColour(it, name) ?? unknown(name);
+  const kind = model ? textOf(it.p, model).trim() : 'named';
+  if (kind !== 'named' && kind !== '') return modelled(kind, text) ?? unknown(kind);
+  return weighted(text, named) ?? mixed(text, named);
 }
 
 /** Does a text name a colour, or a mix of them? */
 export function isColour(it: Interpreter, text: string): boolean {
   const parts = text.split('!');
-  const isName = (name: string): boolean =>
-    name in NAMED || it.read(definedColour(name)) !== null || name === '.';
+  const isName = (name: string): boolean => namedColour(it, name.replace(/^-+/, '')) !== null;
   return parts.every((part, i) => {
     const name = part.trim();
     return i % 2 === 0 ? isName(name) || (i > 0 && name === '') : /^[\d.]*$/.test(name);
