@@ -4,6 +4,7 @@ import type {
   ContentsMark,
   LabelMark,
   NoTopFloats,
+  WholePage,
   NumberMark,
   OutlineMark,
   PageNumberChange,
@@ -42,6 +43,7 @@ export type PageMark =
   | PageNumberChange
   | RunningMark
   | NoTopFloats
+  | WholePage
   | ContentsMark;
 
 /** A figure or table set and ready to be placed. */

@@ -223,6 +223,11 @@ export interface NoTopFloats {
   readonly kind: 'notop';
 }
 
+/** This page is a slide: all up to the next one stands on it, room or not, and floats stand where they are. */
+export interface WholePage {
+  readonly kind: 'wholepage';
+}
+
 /** Ends the page; all floats that wait are placed. `odd`: the next page is a right-hand one. */
 export interface ClearPage {
   readonly kind: 'clear';
@@ -399,6 +404,7 @@ export type BlockNode =
   | ContentsMark
   | ClearPage
   | NoTopFloats
+  | WholePage
   | ColumnsChange
   | BalancedColumns
   | Float

@@ -81,6 +81,8 @@ class Column {
   best: BreakPoint | null = null;
   empty = true;
   lastWasBox = false;
+  /** It ends where it is told to alone. */
+  whole = false;
   insertPenalties = 0;
   private noteHeight = 0;
   /** Of the foot that a table needs when the column ends in it. */
@@ -127,7 +129,7 @@ class Column {
   /** Notes the cost of breaking here; true when the column is to end. */
   consider(element: Element, at: FlowPosition): boolean {
     const penalty = breakPenalty(element, this.lastWasBox);
-    if (penalty === null) return false;
+    if (penalty === null || (this.whole && penalty > FORCED)) return false;
     const cost = breakCost(this.totals, penalty, this.goal, this.insertPenalties);
     if (this.best === null || cost <= this.best.cost) {
       this.best = { count: this.held.length, at, cost };
@@ -186,7 +188,7 @@ class Column {
 
   /** Places a float met in the text. */
   addFloat(float: FloatVItem, at: FlowPosition): void {
-    const verdict = placeFloat(this.area, float, this.used, this.goal);
+    const verdict = this.whole ? 'here' : placeFloat(this.area, float, this.used, this.goal);
     this.placedFloats.push({ float, after: this.held.length });
     if (verdict === 'wait') this.area.waiting.push(float);
     else if (verdict === 'top') this.area.top.push(float);
@@ -298,6 +300,7 @@ function fillColumn(column: Column, blocks: readonly FlowBlock[]): BuiltColumn {
       }
       default:
         if (element.kind === 'mark' && element.mark.kind === 'notop') column.area.topClosed = true;
+        if (element.kind === 'mark' && element.mark.kind === 'wholepage') column.whole = true;
         if (column.empty && isDiscardable(element)) continue;
         if (column.consider(element, at)) return finish(column, 'full', column.best, flow.at);
         column.add(located);

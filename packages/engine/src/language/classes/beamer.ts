@@ -3,45 +3,43 @@ import { glue, gluePt, MM, INCH, PT } from '../../base/lengths';
 import { readOptional } from '../../expansion/arguments';
 import { setDimen, setSkip } from '../../expansion/registers';
 import { Cat } from '../../tokens/categories';
+import { textOf } from '../../expansion/tokenText';
 import {
   type ClassEntry,
   type CommandEntry,
   type EnvironmentEntry,
   tokensOf,
 } from '../machine/entries';
-import { centred, makeTitle, setTitlePart, space, titlePart } from '../constructs/title';
+import { makeTitle, setTitlePart } from '../constructs/title';
 import { addContentsLine } from '../constructs/contents';
 import { markHeading, plainTitle } from '../constructs/sections';
 import { refStepCounter } from '../machine/counters';
 import type { Interpreter } from '../machine/interpreter';
-import { INVISIBLE, overlaySpec, overlayText, showsOn } from '../machine/overlays';
+import { cover, overlaySpec, overlayText, setCovered, showsOn } from '../machine/overlays';
 import { column, columnCommand, columns } from './beamerColumns';
 import {
   bracedHere,
   frame,
   frameEnvironment,
   frameOptions,
-  hide,
-  onSteps,
+  ONLY_FRAMES,
   optionsHere,
-  pause,
 } from './beamerFrames';
 import { NAVIGATION } from './beamerDrawing';
 import { templateCommands } from './beamerTemplates';
-import { LOOK, SEA, themeCommands } from './beamerThemes';
-import { beginFilled, endFilled } from './beamerBlocks';
+import { setSizes, themeCommands } from './beamerThemes';
+import { beginBlock, endBlock } from './beamerBlocks';
+import { colourCommands } from './beamerColours';
+import { beamercolorbox } from './beamerBoxes';
+import { titleFrame } from './beamerTitle';
 import { OUTLINE, outlineCommands } from './beamerOutline';
 import { BEAMER_PARTS, overlayCommands, overlayEnvironments } from './beamerOverlays';
 import { endMark, markProof } from '../constructs/theorems';
 import { setAll } from '../constructs/pageLayout';
 import { article, ARTICLE, setUp } from './standard';
 
-/** Colours of blocks that warn and that show. */
-const ALERT = 0xa3262a;
-const EXAMPLE = 0x2f6b4f;
-
 /** A block: a coloured title, then its text. */
-const block = (name: string, color: number): EnvironmentEntry => ({
+const block = (name: string, kind: '' | ' alerted' | ' example'): EnvironmentEntry => ({
   name,
   signature: '',
   description: 'A passage with a title of its own.',
@@ -52,23 +50,11 @@ const block = (name: string, color: number): EnvironmentEntry => ({
     const spec = before ?? overlaySpec(it);
     it.endParagraph();
     it.mode.vlist.push({ kind: 'vspace', glue: gluePt(6, 2), behaviour: 'merge' });
-    if (spec !== null && !showsOn(it, spec)) hide(it);
-    const { filled, structure } = it.read(LOOK);
-    const own = color === SEA ? structure : color;
-    if (filled) return beginFilled(it, title, own);
-    if (title.length > 0) {
-      it.openGroup({ kind: 'semisimple', span: it.p.place });
-      it.changeFont({ series: 'bold', color: it.font.color === INVISIBLE ? INVISIBLE : own });
-      it.startParagraph(false);
-      it.execute(title);
-      it.endParagraph();
-      it.closeGroup();
-      it.mode.vlist.push(space(1.5));
-    }
+    if (spec !== null && !showsOn(it, spec)) cover(it);
+    beginBlock(it, title, kind);
   },
   end: (it) => {
-    if (it.read(LOOK).filled) endFilled(it);
-    else it.endParagraph();
+    endBlock(it);
     it.mode.vlist.push({ kind: 'vspace', glue: gluePt(6, 2), behaviour: 'merge' });
   },
 });
@@ -116,67 +102,6 @@ const commands: readonly CommandEntry[] = [
       if (body && !/^(article|handout|trans)$/.test(spec ?? '')) it.p.push(body);
     },
   },
-  onSteps('only', false, 'Text on some steps only; else it takes no room.'),
-  onSteps('uncover', true, 'Text that appears on some steps.'),
-  onSteps('visible', true, 'Text that appears on some steps.'),
-  {
-    name: 'onslide',
-    signature: '',
-    description: 'What follows appears on some steps.',
-    example: '\\begin{frame}\\onslide<2->high water\\end{frame}',
-    run: (it, _args, token) => {
-      const spec = overlaySpec(it);
-      const hidden = spec !== null && !showsOn(it, spec);
-      const next = it.p.next();
-      if (next) it.p.unread(next);
-      if (next?.cat === Cat.Begin) {
-        const text = it.readArguments('M', token);
-        it.openGroup({ kind: 'semisimple', span: it.p.place });
-        if (hidden) hide(it);
-        if (text) it.execute(tokensOf(text, 0));
-        it.closeGroup();
-      } else if (hidden) hide(it);
-      else it.changeFont({ color: 0 });
-    },
-  },
-  {
-    name: 'alt',
-    signature: '',
-    description: 'One text on some steps, another on the others.',
-    example: '\\begin{frame}\\alt<2>{ebb}{flood}\\end{frame}',
-    run: (it, _args, token) => {
-      const spec = overlaySpec(it);
-      const texts = it.readArguments('MM', token);
-      if (texts) it.execute(tokensOf(texts, spec === null || showsOn(it, spec) ? 0 : 1));
-    },
-  },
-  {
-    name: 'alert',
-    signature: '',
-    description: 'Text that stands out.',
-    example: '\\alert{high water}',
-    run: (it, _args, token) => {
-      const spec = overlaySpec(it);
-      const text = it.readArguments('M', token);
-      if (!text) return;
-      it.openGroup({ kind: 'semisimple', span: it.p.place });
-      if ((spec === null || showsOn(it, spec)) && it.font.color !== INVISIBLE)
-        it.changeFont({ color: ALERT });
-      it.execute(tokensOf(text, 0));
-      it.closeGroup();
-    },
-  },
-  {
-    name: 'pause',
-    signature: 'o',
-    description: 'What follows appears a step later.',
-    example: '\\begin{frame}ebb\\pause flood\\end{frame}',
-    run: pause,
-    math: (reader) => {
-      pause(reader.it);
-      return null;
-    },
-  },
   {
     name: 'frametitle',
     signature: 'oM',
@@ -197,8 +122,8 @@ const commands: readonly CommandEntry[] = [
     description: 'A frame whose contents stand in braces.',
     example: '\\frame{\\titlepage}',
     run: (it) => {
-      overlaySpec(it);
-      const options = frameOptions(optionsHere(it));
+      const steps = overlaySpec(it);
+      const options = frameOptions(optionsHere(it), steps);
       const body = bracedHere(it);
       if (body) frame(it, body, options);
     },
@@ -249,36 +174,52 @@ const commands: readonly CommandEntry[] = [
     signature: 'm',
     description: 'Only these frames are set.',
     example: '\\includeonlyframes{a}',
-    run: () => undefined,
+    run: (it, args) =>
+      it.write(
+        ONLY_FRAMES,
+        textOf(it.p, tokensOf(args, 0))
+          .split(',')
+          .map((one) => one.trim()),
+        true,
+      ),
+  },
+  {
+    name: 'setbeamercovered',
+    signature: 'm',
+    description: 'How what is covered looks: invisible, or transparent.',
+    example: '\\setbeamercovered{transparent=20}',
+    run: (it, args) => setCovered(it, textOf(it.p, tokensOf(args, 0))),
+  },
+  {
+    name: 'setbeamersize',
+    signature: 'm',
+    description: 'Margins of the text of slides.',
+    example: '\\setbeamersize{text margin left=8mm}',
+    run: (it, args) => setSizes(it, tokensOf(args, 0)),
+  },
+  {
+    name: 'setbeameroption',
+    signature: 'm',
+    description: 'Whether notes are shown.',
+    example: '\\setbeameroption{hide notes}',
+    run: (it, args, token) => {
+      if (/show/.test(textOf(it.p, tokensOf(args, 0))))
+        it.p.report('command-without-effect', it.spanOf(token), { name: token.text });
+    },
+  },
+  {
+    name: 'bmr@titlepage',
+    signature: '',
+    description: 'The title page.',
+    example: '',
+    run: titleFrame,
   },
 ];
-
-function titleFrame(it: Interpreter): void {
-  const parts: readonly (readonly [string, string, string, number])[] = [
-    ['title', 'LARGE', '\\bfseries', 0],
-    ['subtitle', 'large', '', 6],
-    ['author', 'normalsize', '', 18],
-    ['institute', 'small', '', 6],
-    ['date', 'normalsize', '', 12],
-  ];
-  for (const [name, size, style, above] of parts) {
-    const tokens = titlePart(it, name) ?? (name === 'date' ? [it.p.command('today')] : []);
-    if (tokens.length === 0) continue;
-    it.mode.vlist.push(
-      space(above),
-      ...centred(it, size, () => {
-        if (name === 'title') it.changeFont({ color: it.read(LOOK).structure });
-        it.execute([...it.source(style), ...tokens]);
-      }),
-    );
-  }
-}
 
 const SOURCE = String.raw`
 \def\@gobbleoverlay{\@ifnextchar<{\@gobbleangle}{}}\def\@gobbleangle<#1>{}
 \def\@gobblebracket[#1]#2{}
-\def\setbeamercovered#1{}\def\setbeamersize#1{}\def\setbeameroption#1{}\def\titlegraphic#1{}
-\def\usebeamertemplate{\@ifstar\@gobble\@gobble}
+\def\inserttitlegraphic{}\def\titlegraphic#1{\gdef\inserttitlegraphic{#1}}
 \def\beamertemplatenavigationsymbolsempty{}
 \def\AtBeginSection{\@ifnextchar[{\bmr@atbegin{section}}{\bmr@atbegin{section}[]}}\def\AtBeginSubsection{\@ifnextchar[{\bmr@atbegin{subsection}}{\bmr@atbegin{subsection}[]}}
 \long\def\bmr@atbegin#1[#2]#3{\expandafter\gdef\csname bmr@at#1\endcsname{#3}}\def\bmr@atsection{}\def\bmr@atsubsection{}\def\bmr@atsubsubsection{}
@@ -293,11 +234,13 @@ const SOURCE = String.raw`
 \def\insertsection{\insertsectionhead}\def\insertsubsection{\insertsubsectionhead}\def\insertslidenumber{\thepage}
 \def\inserttitle{\@title}\def\insertauthor{\@author}\def\insertdate{\@date}
 \def\insertframetitle{}
-\def\hyperlink#1#2{#2}\def\hypertarget#1#2{#2}\def\note{\@ifnextchar[{\@gobblebracket}{\@gobble}}
+\def\note{\@ifnextchar[{\@gobblebracket}{\@gobble}}
 ${OUTLINE}${NAVIGATION}
 \def\l@subsubsection#1#2{}
 \def\@listheading#1{}\def\@bibheading{}
-\def\labelitemi{{\bmr@structure\bmr@mark}}\def\labelitemii{{\small\bmr@structure\bmr@mark}}\def\labelitemiii{{\footnotesize\bmr@structure\bmr@mark}}\def\labelenumi{{\bmr@structure\theenumi.}}\def\labelenumii{{\bmr@structure(\theenumii)}}
+\def\labelitemi{{\bmr@colour{itemize item}\bmr@mark}}\def\labelitemii{{\small\bmr@colour{itemize subitem}\bmr@mark}}\def\labelitemiii{{\footnotesize\bmr@colour{itemize subsubitem}\bmr@mark}}\def\labelenumi{{\bmr@colour{enumerate item}\theenumi.}}\def\labelenumii{{\bmr@colour{enumerate subitem}\theenumi.\theenumii}}\def\labelenumiii{{\bmr@colour{enumerate subsubitem}\theenumi.\theenumii.\theenumiii}}\def\descriptionlabel#1{\hspace\labelsep{\bmr@colour{description item}#1}}
+\renewcommand\theenumii{\arabic{enumii}}\renewcommand\theenumiii{\arabic{enumiii}}
+\def\fnum@figure{{\bmr@colour{caption name}\figurename\bmr@captionnumber{figure}}}\def\fnum@table{{\bmr@colour{caption name}\tablename\bmr@captionnumber{table}}}\def\bmr@captionnumber#1{}\def\bmr@captionnumbered#1{\nobreakspace\csname the#1\endcsname}
 \def\ps@plain{\ps@empty\def\@oddfoot{\hfil\scriptsize\thepage}\let\@evenfoot\@oddfoot}
 `;
 
@@ -358,7 +301,8 @@ function setup(it: Interpreter, options: readonly string[]): void {
 
 const THEOREMS = String.raw`
 \def\bmr@statement#1#2#3#4{\newenvironment{#1}{\bmr@begin{#2}{#3}{#4}}{\end{#3}}}
-\NewDocumentCommand\bmr@begin{m m m d<> o d<>}{\IfNoValueTF{#4}{\IfNoValueTF{#6}{\begin{#2}}{\begin{#2}<#6>}}{\begin{#2}<#4>}{#1\IfNoValueTF{#5}{}{\ (#5)}}#3}
+\NewDocumentCommand\bmr@begin{m m m d<> o d<>}{\IfNoValueTF{#4}{\IfNoValueTF{#6}{\begin{#2}}{\begin{#2}<#6>}}{\begin{#2}<#4>}{#1\bmr@statednumber\IfNoValueTF{#5}{}{\ (#5)}}#3}
+\newcounter{theorem}\def\bmr@statednumber{}\def\bmr@numbered{\refstepcounter{theorem}\ \thetheorem}
 \bmr@statement{theorem}{Theorem}{block}{\itshape}\bmr@statement{corollary}{Corollary}{block}{\itshape}
 \bmr@statement{lemma}{Lemma}{block}{\itshape}\bmr@statement{fact}{Fact}{block}{\itshape}
 \bmr@statement{problem}{Problem}{block}{}\bmr@statement{solution}{Solution}{block}{}
@@ -399,6 +343,7 @@ export const beamer: ClassEntry = {
     ...(article.commands ?? []).filter(({ name }) => !['maketitle', 'part'].includes(name)),
     ...commands,
     ...themeCommands,
+    ...colourCommands,
     ...templateCommands,
     serifType,
     ...overlayCommands,
@@ -422,9 +367,10 @@ export const beamer: ClassEntry = {
     ...(article.environments ?? []),
     frameEnvironment('frame'),
     ...overlayEnvironments,
-    block('block', SEA),
-    block('alertblock', ALERT),
-    block('exampleblock', EXAMPLE),
+    block('block', ''),
+    block('alertblock', ' alerted'),
+    block('exampleblock', ' example'),
+    beamercolorbox,
     columns,
     column,
   ],

@@ -1,17 +1,23 @@
 import { PT, type Sp } from '../../base/lengths';
-import { blended, type Paint } from '../../base/paint';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
 import { framedBlocks, type FrameTitle } from '../constructs/framedBlocks';
 import { beginColumn, endColumn } from '../machine/columns';
 import type { Interpreter } from '../machine/interpreter';
-import { INVISIBLE } from '../machine/overlays';
+import { covered, INVISIBLE } from '../machine/overlays';
+import { CELLS } from '../machine/cells';
+import { space } from '../constructs/title';
+import { blockColours } from './beamerColours';
+import { partFont } from './beamerTemplates';
 import { LOOK } from './beamerThemes';
+
+export type BlockKind = '' | ' alerted' | ' example';
 
 /** A block with a ground, from its begin to its end. */
 interface OpenBlock {
   readonly title: FrameTitle | null;
-  readonly colour: number;
+  readonly ground: number | null;
+  readonly body: number | null;
   readonly width: Sp;
   readonly left: Sp;
   readonly hidden: boolean;
@@ -21,40 +27,80 @@ const OPEN = cell<OpenBlock | null>('slideblock', null);
 const ROOM = 4 * PT;
 const ROUND = 3 * PT;
 
-/** The colour so light that words are read on it. */
-const paled = (colour: Paint): Paint => blended(colour, 0xffffff, 0.1);
-
-/** Begins a block with a ground behind its title and its text. */
-export function beginFilled(it: Interpreter, title: readonly Token[], colour: number): void {
-  const width = it.dimen('linewidth');
+/** Begins a block: with grounds behind its title and its text, or its title alone in its colour. */
+export function beginBlock(it: Interpreter, title: readonly Token[], kind: BlockKind): void {
+  const { ground, words, body, text } = blockColours(it, kind, it.read(LOOK).filled);
+  const left = it.dimen('totalleftmargin');
   const hidden = it.font.color === INVISIBLE;
+  if (ground === null && body === null) {
+    it.innermost.data.set(OPEN, null);
+    plainTitle(it, title, words, kind);
+  } else {
+    const width = it.dimen('linewidth');
+    const head = titleBox(it, title, words, kind);
+    it.innermost.data.set(OPEN, { title: head, ground, body, width, left, hidden });
+    beginColumn(it, Math.max(PT, width - 2 * ROOM));
+    // The first line stands where any does, however low its letters are.
+    it.execute(it.source('\\hbox{}\\vskip-.3\\baselineskip\\relax '));
+  }
+  if (text !== null && !hidden) it.changeFont({ color: text });
+  it.execute(it.read(partFont(`block body${kind}`)));
+}
+
+function plainTitle(
+  it: Interpreter,
+  title: readonly Token[],
+  words: number,
+  kind: BlockKind,
+): void {
+  if (title.length === 0) return;
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.changeFont({ series: 'bold', color: words });
+  it.execute(it.read(partFont(`block title${kind}`)));
+  it.startParagraph(false);
+  it.execute(title);
+  it.endParagraph();
+  it.closeGroup();
+  it.mode.vlist.push(space(1.5));
+}
+
+function titleBox(
+  it: Interpreter,
+  title: readonly Token[],
+  words: number,
+  kind: BlockKind,
+): FrameTitle | null {
+  if (title.length === 0) return null;
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   const inlines = it.inlinesBy(() => {
-    it.changeFont({ color: hidden ? INVISIBLE : 0xffffff });
-    it.execute([...it.source('\\large\\strut '), ...title]);
+    it.changeFont({ color: words });
+    it.execute([
+      ...it.source('\\large\\strut '),
+      ...it.read(partFont(`block title${kind}`)),
+      ...title,
+    ]);
   });
   it.closeGroup();
   const { height, depth } = it.host.measure(inlines);
-  const head =
-    title.length === 0 ? null : { inlines, size: height + depth + PT, base: depth + PT / 2 };
-  const left = it.dimen('totalleftmargin');
-  it.innermost.data.set(OPEN, { title: head, colour, width, left, hidden });
-  beginColumn(it, Math.max(PT, width - 2 * ROOM));
+  return { inlines, size: height + depth + PT, base: depth + PT / 2 };
 }
 
-export function endFilled(it: Interpreter): void {
+export function endBlock(it: Interpreter): void {
   it.endParagraph();
-  const { blocks } = endColumn(it);
   const open = it.innermost.data.get(OPEN);
   if (!open) return;
-  const { title, colour, width, left, hidden } = open;
+  const { blocks } = endColumn(it);
+  const { title, ground, body, width, left, hidden } = open;
+  const veil = it.read(CELLS.veil);
+  const seen = (colour: number): number | null =>
+    hidden ? null : veil === null ? colour : covered(colour, veil);
   const shape = {
     rules: [0, 0, 0, 0] as const,
-    room: [ROOM, ROOM, 2 * PT, 3 * PT] as const,
+    room: [ROOM, ROOM, 2 * PT, 4 * PT] as const,
     arc: hidden || !it.read(LOOK).round ? 0 : ROUND,
-    frame: colour,
-    ground: hidden ? null : paled(colour),
-    titleGround: hidden ? null : colour,
+    frame: seen(ground ?? body ?? 0xffffff) ?? 0xffffff,
+    ground: body === null ? null : seen(body),
+    titleGround: ground === null ? null : seen(ground),
   };
   it.mode.vlist.push(framedBlocks(it, shape, { blocks, left, width, title }));
 }

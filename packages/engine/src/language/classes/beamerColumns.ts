@@ -1,4 +1,4 @@
-import { FILL, type Sp } from '../../base/lengths';
+import { FILL, INCH, type Sp } from '../../base/lengths';
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
@@ -7,7 +7,8 @@ import { endColumn, beginColumn, enterColumn, leaveColumn } from '../machine/col
 import { dimenOf } from '../scanning/dimenOf';
 import type { Interpreter } from '../machine/interpreter';
 import type { BlockNode } from '../../document/blocks';
-import { cell } from '../../expansion/cells';
+import { cell, flag } from '../../expansion/cells';
+import type { KernInline } from '../../document/inlines';
 
 /** How columns stand on their line. */
 const VALIGN = cell<Valign>('columnsvalign', 'center');
@@ -25,24 +26,45 @@ export const columns: EnvironmentEntry = {
     it.endParagraph();
     const options = textOf(it.p, tokensOf(args, 0)).split(',');
     const said = options.map((option) => VALIGNS[option.trim()]).find(Boolean);
-    it.innermost.data.set(VALIGN, said ?? 'center');
+    const { data: own } = it.innermost;
+    own.set(VALIGN, said ?? 'center');
+    own.set(
+      WITHIN,
+      options.some((option) => /^\s*(?:onlytextwidth|totalwidth)/.test(option)),
+    );
     it.startParagraph(false);
+    if (own.get(WITHIN)) return;
+    it.add(overMargin(it, 'left'));
     it.add({ kind: 'glue', glue: FILL, ...it.p.place });
   },
   end: (it) => {
-    it.add({ kind: 'glue', glue: FILL, ...it.p.place });
+    it.mode.hlist?.takeLast('space');
+    if (!it.innermost.data.get(WITHIN)) {
+      it.add({ kind: 'glue', glue: FILL, ...it.p.place });
+      it.add(overMargin(it, 'right'));
+    }
     it.endParagraph();
   },
 };
 
+/** Columns are spread over the whole paper, unless they say otherwise. */
+const WITHIN = flag('columnswithin');
+
+const BEGUN = flag('columnsbegun');
+
+const overMargin = (it: Interpreter, side: 'left' | 'right'): KernInline => {
+  const left = it.dimen('oddsidemargin') + INCH;
+  const right = it.dimen('paperwidth') - left - it.dimen('textwidth');
+  return { kind: 'kern', width: -(side === 'left' ? left : right), ...it.p.place };
+};
+
 function startColumn(it: Interpreter, width: Sp): void {
-  it.mode.hlist?.unskip();
+  betweenColumns(it);
   beginColumn(it, width);
   beginAtEdge(it);
 }
 
-const valignOf = (it: Interpreter): Valign =>
-  it.environments.findLast((e) => e.name === 'columns')?.data.get(VALIGN) ?? 'center';
+const valignOf = (it: Interpreter): Valign => data(it)?.get(VALIGN) ?? 'center';
 
 /** A column whose upper edge counts begins with a line of no height (beamer: `\\vbox{}\\vskip-1.4ex`). */
 function beginAtEdge(it: Interpreter): void {
@@ -54,7 +76,15 @@ function addColumn(it: Interpreter, blocks: readonly BlockNode[], width: Sp): vo
   const said = valignOf(it);
   const valign = said === 'edge' ? 'top' : said;
   it.add({ kind: 'parbox', blocks, width, valign, ...it.p.place });
-  it.add({ kind: 'glue', glue: FILL, ...it.p.place });
+  data(it)?.set(BEGUN, true);
+}
+
+const data = (it: Interpreter) => it.environments.findLast((e) => e.name === 'columns')?.data;
+
+/** Blanks between columns are none; room is shared among all that stands between them. */
+function betweenColumns(it: Interpreter): void {
+  it.mode.hlist?.takeLast('space');
+  if (data(it)?.get(BEGUN)) it.add({ kind: 'glue', glue: FILL, ...it.p.place });
 }
 
 function finishColumn(it: Interpreter): void {
@@ -91,7 +121,7 @@ export function columnCommand(it: Interpreter): void {
 }
 
 function beginColumnBox(it: Interpreter, width: number, body: readonly Token[]): void {
-  it.mode.hlist?.unskip();
+  betweenColumns(it);
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   const outer = enterColumn(it, width);
   beginAtEdge(it);

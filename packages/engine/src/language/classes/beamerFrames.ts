@@ -1,42 +1,18 @@
 import { CELLS } from '../machine/cells';
 import { FILL, gluePt, PT } from '../../base/lengths';
 import { readOptional } from '../../expansion/arguments';
-import { cellsBy } from '../../expansion/cells';
+import { cell, cellsBy } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
-import { type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
+import { type EnvironmentEntry, tokensOf } from '../machine/entries';
 import { clearPage } from '../constructs/chapters';
 import { setTitlePart, space, titlePart } from '../constructs/title';
 import type { Interpreter } from '../machine/interpreter';
-import { INVISIBLE, needs, overlaySpec, showsOn } from '../machine/overlays';
+import { overlaySpec, showsEver, showsOn, uncover } from '../machine/overlays';
 import { headOf, slideBackdrop } from './beamerDrawing';
-import { partFont } from './beamerTemplates';
+import { aroundTemplate, partFont, templateOf } from './beamerTemplates';
 import { LOOK, PLAIN_LOOK, SEA } from './beamerThemes';
 import { tokensText } from '../../expansion/tokenText';
-
-export const hide = (it: Interpreter): void => it.changeFont({ color: INVISIBLE });
-
-/** Text shown on some steps only; hidden it keeps its room, or with `only` takes none. */
-export function onSteps(name: string, takesRoom: boolean, what: string): CommandEntry {
-  return {
-    name,
-    signature: '',
-    description: what,
-    example: `\\begin{frame}\\${name}<2->{high water}\\end{frame}`,
-    run: (it, _args, token) => {
-      const spec = overlaySpec(it);
-      const text = it.readArguments('M', token);
-      if (!text) return;
-      const tokens = tokensOf(text, 0);
-      const shown = spec === null || showsOn(it, spec);
-      if (!shown && !takesRoom) return;
-      it.openGroup({ kind: 'semisimple', span: it.p.place });
-      if (!shown) hide(it);
-      it.execute(tokens);
-      it.closeGroup();
-    },
-  };
-}
 
 /** Everything from `\begin{frame}` to its `\end`, as tokens, so that it can be set once for each step. */
 function frameBody(it: Interpreter, name: string): Token[] {
@@ -80,6 +56,10 @@ export interface FrameOptions {
   readonly label: string | null;
   /** Text as it is typed stands in it. */
   readonly fragile: boolean;
+  /** It goes on over several slides where there is no room. */
+  readonly breaks: boolean;
+  /** Only these of its steps are shown; null for all. */
+  readonly steps: string | null;
 }
 /** Frames that have a label (`[label=tides]`), to be shown again. */
 export const labelledFrame = cellsBy<{
@@ -93,9 +73,14 @@ const NO_OPTIONS: FrameOptions = {
   numbered: true,
   label: null,
   fragile: false,
+  breaks: false,
+  steps: null,
 };
 
-export function frameOptions(tokens: readonly Token[] | null): FrameOptions {
+export function frameOptions(
+  tokens: readonly Token[] | null,
+  steps: string | null = null,
+): FrameOptions {
   const words = tokensText(tokens ?? [])
     .split(',')
     .map((word) => word.trim());
@@ -115,6 +100,8 @@ export function frameOptions(tokens: readonly Token[] | null): FrameOptions {
     numbered: !words.includes('noframenumbering'),
     label,
     fragile: words.some((word) => /^(fragile|containsverbatim)\b/.test(word)),
+    breaks: words.some((word) => word.startsWith('allowframebreaks')),
+    steps,
   };
 }
 
@@ -124,32 +111,48 @@ export function optionsHere(it: Interpreter): readonly Token[] | null {
   return first?.[0]?.text === '<' ? readOptional(it.p) : first;
 }
 
+/** What is counted on a slide counts anew on its next step. */
+const COUNTERS = ['equation', 'theorem', 'figure', 'table', 'footnote', 'mpfootnote', 'lstlisting'];
+
 /** What a slide costs: it is read, set and painted anew for each step. */
 const STEP_WORK = 600;
 
+/** Only the frames of these labels are set (`\\includeonlyframes`); null for all. */
+export const ONLY_FRAMES = cell<readonly string[] | null>('onlyframes', null);
+
+function isLeftOut(it: Interpreter, { label, steps }: FrameOptions): boolean {
+  const chosen = it.read(ONLY_FRAMES);
+  if (chosen !== null && !chosen.includes(label ?? '')) return true;
+  return steps !== null && !showsEver(it, steps);
+}
+
 /** A frame: once for each step of its overlays, each on a page of its own. */
 export function frame(it: Interpreter, body: readonly Token[], options = NO_OPTIONS): void {
+  if (isLeftOut(it, options)) return;
   if (options.numbered) it.execute(it.source('\\stepcounter{framenumber}'));
   // A dot in the line at the head.
   if (it.read(LOOK).headline === 'dots' && options.numbered)
     it.execute(it.source('\\addcontentsline{nav}{frame}{\\arabic{framenumber}}'));
   it.write(CELLS.overlay, 1, true);
   it.write(CELLS.overlays, 1, true);
-  const counters = ['c@equation', 'c@theorem', 'c@figure', 'c@table'].map((name) => {
-    const cell = it.state.register('count', name);
-    return { cell, value: it.state.get(cell) };
+  const counters = COUNTERS.map((counter) => {
+    const name = `c@${counter}`;
+    const storage = it.state.register('count', name);
+    return { cell: storage, value: it.state.get(storage) };
   });
   it.write(CELLS.frameOfTokens, !options.fragile, true);
   for (let step = 1; step <= it.read(CELLS.overlays); step++) {
     if (!it.p.spend(STEP_WORK, 'frame')) break;
     it.write(CELLS.overlay, step, true);
     it.write(CELLS.pauses, 1, true);
-    if (step > 1) for (const { cell, value } of counters) it.state.set(cell, value, true);
+    if (options.steps !== null && !showsOn(it, options.steps)) continue;
+    if (step > 1) for (const one of counters) it.state.set(one.cell, one.value, true);
     const labels = it.labels.length;
     oneStep(it, body, options);
     if (step > 1) it.labels.splice(labels);
   }
   it.write(CELLS.frameOfTokens, false, true);
+  it.write(CELLS.overlay, null, true);
 }
 
 function oneStep(it: Interpreter, body: readonly Token[], options: FrameOptions): void {
@@ -161,13 +164,15 @@ function oneStep(it: Interpreter, body: readonly Token[], options: FrameOptions)
     it.skipBlanks();
     it.execute(body);
   });
+  uncover(it);
   const title = titlePart(it, 'frametitle') ?? [];
   paintSlide(it, title, (titlePart(it, 'framesubtitle') ?? []).length > 0, options);
   if (title.length > 0) frameTitle(it, title, titlePart(it, 'framesubtitle') ?? []);
   const keep = { kind: 'vspace' as const, glue: gluePt(0), behaviour: 'keep' as const };
   const fill = { kind: 'vspace' as const, glue: FILL, behaviour: 'plain' as const };
   const top = options.top ?? it.read(CELLS.topFrames);
-  it.mode.vlist.push(keep, ...(top ? [] : [fill]), ...blocks, fill);
+  const whole = options.breaks ? [] : [{ kind: 'wholepage' as const }];
+  it.mode.vlist.push(...whole, keep, ...(top ? [] : [fill]), ...blocks, fill);
   it.closeGroup();
 }
 
@@ -185,17 +190,36 @@ function paintSlide(
   const wide = it.host.measure(it.inlinesOf([...it.source('\\Large '), ...title])).width;
   const lines = Math.max(1, Math.ceil(wide / it.dimen('textwidth')));
   const head = headOf(look);
-  const bar = title.length === 0 ? 0 : 12 + head + lines * TITLE_LINE + (hasSub ? 12 : 0);
+  const isOwn = templateOf(it, 'frametitle') !== null;
+  const bar = title.length === 0 || isOwn ? 0 : 12 + head + lines * TITLE_LINE + (hasSub ? 12 : 0);
   const size = { width: it.dimen('paperwidth'), height: it.dimen('paperheight') };
   const drawn = slideBackdrop(it, look, size, bar, plain);
   it.execute([
-    ...it.source('\\@backdrop*{\\sffamily\\def\\and{, }\\def\\inst##1{}'),
+    ...it.source('\\@backdrop*{\\sffamily\\def\\and{\\unskip, }\\def\\inst##1{}'),
     ...drawn,
     ...it.source('}{}'),
   ]);
 }
 
-export function frameTitle(it: Interpreter, title: readonly Token[], sub: readonly Token[]): void {
+/** The title of a frame, by the template of the document or our own. */
+function frameTitle(it: Interpreter, title: readonly Token[], sub: readonly Token[]): void {
+  const braced = (tokens: readonly Token[]) => [it.p.make(1, '{'), ...tokens, it.p.make(2, '}')];
+  for (const [name, tokens] of [
+    ['insertframetitle', title],
+    ['insertframesubtitle', sub],
+  ] as const)
+    it.execute([...it.source(`\\gdef\\${name}`), ...braced(tokens)]);
+  const own = templateOf(it, 'frametitle');
+  const { before, behind } = aroundTemplate(it, 'frametitle');
+  it.execute(before);
+  if (own) it.execute(own);
+  else plainTitle(it, title, sub);
+  it.endParagraph();
+  it.execute(behind);
+  it.endParagraph();
+}
+
+function plainTitle(it: Interpreter, title: readonly Token[], sub: readonly Token[]): void {
   const { bar, structure, titles } = it.read(LOOK);
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.write(CELLS.alignment, titles);
@@ -244,8 +268,8 @@ export const frameEnvironment = (name: string): EnvironmentEntry => ({
   description: 'One slide; overlays make it several pages.',
   example: `\\begin{${name}}{Tides}\nHigh water\n\\end{${name}}`,
   begin: (it) => {
-    overlaySpec(it);
-    const options = frameOptions(optionsHere(it));
+    const steps = overlaySpec(it);
+    const options = frameOptions(optionsHere(it), steps);
     const title = bracedHere(it);
     const sub = title ? bracedHere(it) : null;
     const body = frameBody(it, name);
@@ -265,11 +289,3 @@ export const frameEnvironment = (name: string): EnvironmentEntry => ({
   },
   end: (it) => it.endParagraph(),
 });
-
-/** Text from here on is shown from the next step on. */
-export function pause(it: Interpreter): void {
-  const next = it.read(CELLS.pauses) + 1;
-  it.write(CELLS.pauses, next, true);
-  needs(it, next);
-  if (!it.read(CELLS.handout) && (it.read(CELLS.overlay) ?? 1) < next) hide(it);
-}

@@ -21,6 +21,7 @@ function outlineOptions(it: Interpreter, options: string): void {
     it.define(sections, 'shade');
     it.define(others, 'shade');
   }
+  if (options.includes('pausesections')) it.define('bmr@tocpause', '\\pause ');
   if (options.includes('currentsubsection')) it.define(own, 'shade');
   if (options.includes('hideothersubsections')) it.define(others, 'hide');
   if (options.includes('hideallsubsections')) {
@@ -74,6 +75,6 @@ export const OUTLINE = String.raw`\let\bmr@toc\tableofcontents\def\tableofconten
 \newcommand\structure{\@gobbleoverlay\bmr@structured}\def\bmr@structured#1{{\bmr@structure #1}}
 \def\bmr@shade{}\def\bmr@sub{}\def\bmr@othersub{}\def\bmr@current{}\let\bmr@starttoc\@starttoc\def\@starttoc#1{\global\bmr@i0 \bmr@starttoc{#1}}
 \def\bmr@kind#1#2#3{\edef\bmr@a{#1}\def\bmr@b{hide}\def\bmr@c{shade}\ifx\bmr@a\bmr@b\else\par#2{\bmr@structure\ifx\bmr@a\bmr@c\bmr@pale\fi #3}\par\fi}
-\def\l@section#1#2{\global\advance\bmr@i1 \global\bmr@ii0 \ifnum\bmr@i=\value{section}\bmr@kind{}{\vskip 6pt}{#1}\else\bmr@kind{\bmr@shade}{\vskip 6pt}{#1}\fi}
+\def\l@section#1#2{\ifnum\bmr@i>0 \bmr@tocpause\fi\global\advance\bmr@i1 \global\bmr@ii0 \ifnum\bmr@i=\value{section}\bmr@kind{}{\vskip 6pt}{\bmr@tocnumber#1}\else\bmr@kind{\bmr@shade}{\vskip 6pt}{\bmr@tocnumber#1}\fi}\def\bmr@tocnumber{}\def\bmr@subtocnumber{}\def\bmr@tocpause{}
 \def\l@subsection#1#2{\global\advance\bmr@ii1 \ifnum\bmr@i=\value{section}\ifnum\bmr@ii=\value{subsection}\bmr@line{\bmr@current}{#1}\else\bmr@line{\bmr@sub}{#1}\fi\else\bmr@line{\bmr@othersub}{#1}\fi}
-\def\bmr@line#1#2{\edef\bmr@a{#1}\def\bmr@b{hide}\def\bmr@c{shade}\ifx\bmr@a\bmr@b\else\par\hspace*{1.5em}{\ifx\bmr@a\bmr@c\bmr@pale\fi #2}\par\fi}`;
+\def\bmr@line#1#2{\edef\bmr@a{#1}\def\bmr@b{hide}\def\bmr@c{shade}\ifx\bmr@a\bmr@b\else\par\hspace*{1.5em}{\ifx\bmr@a\bmr@c\bmr@pale\fi\bmr@subtocnumber#2}\par\fi}`;

@@ -1,49 +1,12 @@
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
-import { CELLS } from '../machine/cells';
 import { environmentTokens } from '../machine/environmentTokens';
 import { type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
-import type { Interpreter } from '../machine/interpreter';
-import { nextStep, overlaySpec, showsOn } from '../machine/overlays';
-import { frame, hide, labelledFrame } from './beamerFrames';
-
-/** The steps before the first of a specification: `\temporal` tells three times apart. */
-function comesLater(it: Interpreter, spec: string): boolean {
-  const first = Math.min(...spec.split(',').map((part) => parseInt(part, 10) || 1));
-  return (it.read(CELLS.overlay) ?? 1) < first;
-}
+import { cover, nextStep, overlaySpec, showsOn } from '../machine/overlays';
+import { frame, labelledFrame } from './beamerFrames';
+import { stepCommands } from './beamerSteps';
 
 const example = (inner: string): string => `\\begin{frame}${inner}\\end{frame}`;
-
-const temporal: CommandEntry = {
-  name: 'temporal',
-  signature: '',
-  description: 'One text before some steps, one on them, one behind them.',
-  example: example('\\temporal<2>{ebb}{low}{flood}'),
-  run: (it, _args, token) => {
-    const spec = overlaySpec(it) ?? '1-';
-    const texts = it.readArguments('MMM', token);
-    if (!texts) return;
-    const shows = showsOn(it, spec);
-    it.execute(tokensOf(texts, shows ? 1 : comesLater(it, spec) ? 0 : 2));
-  },
-};
-
-const invisible: CommandEntry = {
-  name: 'invisible',
-  signature: '',
-  description: 'Text that is hidden on some steps.',
-  example: example('\\invisible<2>{high water}'),
-  run: (it, _args, token) => {
-    const spec = overlaySpec(it);
-    const text = it.readArguments('M', token);
-    if (!text) return;
-    it.openGroup({ kind: 'semisimple', span: it.p.place });
-    if (spec === null || showsOn(it, spec)) hide(it);
-    it.execute(tokensOf(text, 0));
-    it.closeGroup();
-  },
-};
 
 const againframe: CommandEntry = {
   name: 'againframe',
@@ -51,10 +14,10 @@ const againframe: CommandEntry = {
   description: 'A frame that has a label once more.',
   example: `${'\\begin{frame}[label=tides]High water\\end{frame}'}\\againframe{tides}`,
   run: (it, _args, token) => {
-    overlaySpec(it);
+    const steps = overlaySpec(it);
     const args = it.readArguments('om', token);
     const kept = args ? it.read(labelledFrame(textOf(it.p, tokensOf(args, 1)))) : null;
-    if (kept) frame(it, kept.body, kept.options);
+    if (kept) frame(it, kept.body, { ...kept.options, steps });
   },
 };
 
@@ -75,7 +38,7 @@ function onStepsEnvironment(
       if (elsewhere === 'dropped') {
         environmentTokens(it.p, name);
         it.p.push(it.source(`\\end{${name}}`));
-      } else hide(it);
+      } else cover(it, name === 'uncoverenv' || name === 'actionenv' ? undefined : 0);
     },
   };
 }
@@ -110,7 +73,7 @@ const overprint: EnvironmentEntry = {
 };
 
 /** Steps, frames shown again, and environments that go by them (beamer user guide, sections 9 and 10). */
-export const overlayCommands: readonly CommandEntry[] = [temporal, invisible, againframe];
+export const overlayCommands: readonly CommandEntry[] = [...stepCommands, againframe];
 export const overlayEnvironments: readonly EnvironmentEntry[] = [
   onStepsEnvironment('uncoverenv', 'hidden'),
   onStepsEnvironment('visibleenv', 'hidden'),
@@ -128,10 +91,11 @@ export const BEAMER_PARTS = String.raw`
 \def\bmr@page#1#2{{\centering\usebeamercolor[fg]{structure}#1\par\medskip{\Large\bfseries#2\par}}}
 \def\sectionpage{\bmr@page{Section \arabic{section}}{\insertsectionhead}}\def\subsectionpage{\bmr@page{Subsection \arabic{subsection}}{\insertsubsectionhead}}\def\partpage{\bmr@page{Part}{\insertpart}}
 \def\insertpart{}\newcommand\lecture[3][]{}\newcommand\includeonlylecture[1]{}\newcommand\framezoom{}
-\newcommand\addtobeamertemplate[3]{}\newcommand\defbeamertemplate[3]{}\newcommand\defbeamercolor[2]{}\newcommand\resetcounteronoverlays[1]{}\newcommand\beamerdefaultoverlayspecification[1]{}\newcommand\AtBeginPart[1]{}\newcommand\AtBeginSubsubsection[1]{}\newcommand\beamersetaveragebackground[1]{}
+\newcommand\defbeamercolor[2]{}\newcommand\resetcounteronoverlays[1]{}\newcommand\beamerdefaultoverlayspecification[1]{}\newcommand\AtBeginPart[1]{}\newcommand\AtBeginSubsubsection[1]{}\newcommand\beamersetaveragebackground[1]{}
 \newcommand\transdissolve[1][]{}\newcommand\transfade[1][]{}\newcommand\transwipe[1][]{}\newcommand\transboxin[1][]{}\newcommand\transboxout[1][]{}\newcommand\transblindshorizontal[1][]{}\newcommand\transblindsvertical[1][]{}\newcommand\transglitter[1][]{}\newcommand\transpush[1][]{}\newcommand\transcover[1][]{}\newcommand\transuncover[1][]{}\newcommand\transsplitverticalin[1][]{}\newcommand\transreplace[1][]{}
-\newcommand\hyperlinkslideprev[1]{#1}\newcommand\hyperlinkslidenext[1]{#1}\newcommand\hyperlinkframestart[1]{#1}\newcommand\hyperlinkpresentationstart[1]{#1}\newcommand\insertnavigation[1]{}\newcommand\insertsectionnavigationhorizontal[3]{}\def\insertinstitute{\csname @institute\endcsname}\def\insertpagenumber{\thepage}\def\insertmainframenumber{\inserttotalframenumber}\def\insertpresentationendpage{\inserttotalframenumber}\def\insertframesubtitle{}\def\insertcaption{}\def\insertblocktitle{}\def\insertenumlabel{\theenumi}
+\newcommand\hyperlinkslideprev[1]{#1}\newcommand\hyperlinkslidenext[1]{#1}\newcommand\hyperlinkframestart[1]{#1}\newcommand\hyperlinkpresentationstart[1]{#1}\newcommand\insertnavigation[1]{}\newcommand\insertsectionnavigationhorizontal[3]{}\def\insertinstitute{\csname @institute\endcsname}\def\insertpagenumber{\thepage}\def\insertmainframenumber{\inserttotalframenumber}\def\insertpresentationendpage{\inserttotalframenumber}\def\insertcaption{}\def\insertblocktitle{}\def\insertenumlabel{\theenumi}
 \newenvironment{overlayarea}[2]{\begin{minipage}[t][#2][t]{#1}}{\end{minipage}}
-\newenvironment{beamercolorbox}[2][]{\par\noindent\begin{minipage}{\linewidth}\in@{center}{#1}\ifin@\centering\fi}{\end{minipage}\par}
+\def\bmr@boxed#1{{\setlength\fboxsep{1.5pt}\colorbox{.}{\color{white}#1}}}\def\bmr@ringed#1{\textcircled{#1}}
+\def\beamertemplatebookbibitems{}\def\beamertemplatearticlebibitems{}\def\beamertemplateonlinebibitems{}\def\beamertemplatetextbibitems{}\def\beamertemplatearrowbibitems{}
 \newenvironment{beamerboxesrounded}[2][]{\begin{block}{#2}}{\end{block}}
 `;

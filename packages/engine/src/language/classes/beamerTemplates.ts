@@ -5,7 +5,7 @@ import { Cat } from '../../tokens/categories';
 import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { keyValues } from '../scanning/optionLists';
-import { change, LOOK, partColour, type SlideLook } from './beamerThemes';
+import { change, LOOK, type SlideLook } from './beamerThemes';
 
 /** The type of a part of slides (`\setbeamerfont`). */
 export const partFont = cellsBy<readonly Token[]>('beamerfont', []);
@@ -70,13 +70,64 @@ function setBehind(it: Interpreter, { body }: Said): void {
   if (body && body.length > 0) change(it, { own: { ...own, behind: body } });
 }
 
+/** What a template is, by the name of its part; null where it is ours. */
+const TEMPLATE = cellsBy<readonly Token[] | null>('slidetemplate', null);
+/** Templates that the document names (`\defbeamertemplate`), by part and name. */
+const DEFINED = cellsBy<readonly Token[] | null>('slidetemplates', null);
+/** What `\addtobeamertemplate` puts before and behind a template. */
+const AROUND = cellsBy<{ readonly before: readonly Token[]; readonly behind: readonly Token[] }>(
+  'slidearound',
+  { before: [], behind: [] },
+);
+
+/** A template as the document has it, or null. */
+export const templateOf = (it: Interpreter, part: string): readonly Token[] | null =>
+  it.read(TEMPLATE(part));
+
+/** What the document puts around a template. */
+export const aroundTemplate = (it: Interpreter, part: string) => it.read(AROUND(part));
+
+const LEVELS: Readonly<Record<string, string>> = { '': 'i', sub: 'ii', subsub: 'iii' };
+
+/** Signs of items: by the name of a shape, or as the document writes them. */
 function setMarks(it: Interpreter, { name, option, body }: Said): void {
   const marks = MARKS.find(([sign]) => sign.test(option ?? ''))?.[1];
   if (marks) change(it, { marks });
   if (!body) return;
-  const level = 'i'.repeat(1 + (name.match(/sub/g) ?? []).length);
-  const opens = it.source(`\\def\\labelitem${level}{{\\bmr@structure `);
-  it.execute([...opens, ...body, ...it.source('}}')]);
+  const sub = /((?:sub)*)item/.exec(name)?.[1] ?? '';
+  define(it, `labelitem${LEVELS[sub]}`, `{\\bmr@colour{itemize ${sub}item}`, body, '}');
+}
+
+/** Labels of numbered items: as they are, in a shape, or as the document writes them with `\insertenumlabel`. */
+function setNumbers(it: Interpreter, { name, option, body }: Said): void {
+  const sub = /((?:sub)*)item/.exec(name)?.[1] ?? '';
+  const level = LEVELS[sub] ?? 'i';
+  const label = `\\def\\insertenumlabel{\\theenum${level}}`;
+  const colour = `\\bmr@colour{enumerate ${sub}item}`;
+  if (body) return define(it, `labelenum${level}`, `{${label}${colour}`, body, '}');
+  for (const one of name.endsWith('items') ? Object.values(LEVELS) : [level]) {
+    const number = `\\theenum${one}`;
+    const shape = /square/.test(option ?? '')
+      ? `\\bmr@boxed{\\scriptsize ${number}}`
+      : /circle|ball/.test(option ?? '')
+        ? `\\bmr@ringed{\\scriptsize ${number}}`
+        : `${number}.`;
+    it.define(`labelenum${one}`, `{\\bmr@colour{enumerate item}${shape}}`);
+  }
+}
+
+function define(
+  it: Interpreter,
+  name: string,
+  open: string,
+  body: readonly Token[],
+  end: string,
+): void {
+  it.execute([
+    ...it.source(`\\gdef\\${name}{${open}`.replace(/\{([^{}]*)$/, '{$1')),
+    ...body,
+    ...it.source(`${end}}`),
+  ]);
 }
 
 /** Templates that are carried out, by their names. */
@@ -85,6 +136,7 @@ const TEMPLATES: readonly (readonly [RegExp, (it: Interpreter, said: Said) => vo
   [/^headline$/, setHead],
   [/^background(?: canvas)?$/, setBehind],
   [/^items$|^itemize (?:sub)*items?$/, setMarks],
+  [/^enumerate (?:sub)*items?$/, setNumbers],
   [
     /^blocks$/,
     (it, { option }) => {
@@ -92,14 +144,92 @@ const TEMPLATES: readonly (readonly [RegExp, (it: Interpreter, said: Said) => vo
         change(it, { filled: option !== 'default', round: /round/.test(option) });
     },
   ],
+  [
+    /^caption$/,
+    (it, { option }) =>
+      it.execute(
+        it.source(
+          /number/.test(option ?? '') ? '\\let\\bmr@captionnumber\\bmr@captionnumbered' : '',
+        ),
+      ),
+  ],
+  [
+    /^theorems$/,
+    (it, { option }) =>
+      it.execute(it.source(option === 'numbered' ? '\\let\\bmr@statednumber\\bmr@numbered' : '')),
+  ],
+  [
+    /^(?:sub)?section in toc$/,
+    (it, { name, option, body }) => {
+      const shown =
+        /numbered|circle|square|ball/.test(option ?? '') ||
+        body?.some(({ text }) => /number$/.test(text));
+      if (shown)
+        it.define(
+          name.startsWith('sub') ? 'bmr@subtocnumber' : 'bmr@tocnumber',
+          name.startsWith('sub') ? '\\number\\bmr@i.\\number\\bmr@ii\\ ' : '\\number\\bmr@i.\\ ',
+        );
+    },
+  ],
+  [
+    /^qed symbol$/,
+    (it, { body }) => {
+      if (body) define(it, 'qedsymbol', '', body, '');
+    },
+  ],
+  [
+    /^(?:frametitle|title page|section page|subsection page|part page|navigation symbols|logo|footnote|bibliography item.*|frametitle continuation)$/,
+    () => undefined,
+  ],
 ];
 
 /** `\setbeamertemplate{footline}[frame number]`, `{footline}{…}`. */
-function setTemplate(it: Interpreter, args: Args): void {
+function setTemplate(it: Interpreter, args: Args, token: Token): void {
   const name = textOf(it.p, tokensOf(args, 0)).trim();
   const option = args[1] ? tokensText(tokensOf(args, 1)).trim() : null;
-  const said: Said = { name, option, body: templateBody(it, option) };
-  TEMPLATES.find(([names]) => names.test(name))?.[1](it, said);
+  const defined = option === null ? null : it.read(DEFINED(`${name}/${option}`));
+  const body = defined ?? templateBody(it, option);
+  if (body !== null || option === 'default') it.write(TEMPLATE(name), body, true);
+  const carryOut = TEMPLATES.find(([names]) => names.test(name))?.[1];
+  if (carryOut) return carryOut(it, { name, option, body });
+  it.p.report('key-without-effect', it.spanOf(token), { name });
+}
+
+/** `\defbeamertemplate*{part}{name}[arguments]{body}`; with the star it is taken at once. */
+function defineTemplate(it: Interpreter, args: Args): void {
+  const [part, name] = [1, 2].map((i) => textOf(it.p, tokensOf(args, i)).trim());
+  it.write(DEFINED(`${part}/${name}`), tokensOf(args, 5), true);
+  if (args[0] === true) it.write(TEMPLATE(part ?? ''), tokensOf(args, 5), true);
+}
+
+/** What stands for a template that the document does not have. */
+const OURS: Readonly<Record<string, string>> = {
+  frametitle: '\\insertframetitle',
+  'title page': '\\bmr@titlepage',
+  'itemize item': '\\bmr@mark',
+  'section page': '\\bmr@sectionpage',
+  logo: '\\insertlogo',
+};
+
+function useTemplate(it: Interpreter, part: string): void {
+  const { before, behind } = aroundTemplate(it, part);
+  it.execute([...before, ...(templateOf(it, part) ?? it.source(OURS[part] ?? '')), ...behind]);
+}
+
+function addToTemplate(it: Interpreter, args: Args, token: Token): void {
+  const part = textOf(it.p, tokensOf(args, 0)).trim();
+  const { before, behind } = aroundTemplate(it, part);
+  it.write(
+    AROUND(part),
+    { before: [...tokensOf(args, 1), ...before], behind: [...behind, ...tokensOf(args, 2)] },
+    true,
+  );
+  if (
+    !/^(?:frametitle|title page|block (?:begin|end)|footline|headline|background(?: canvas)?)$/.test(
+      part,
+    )
+  )
+    it.p.report('key-without-effect', it.spanOf(token), { name: part });
 }
 
 /** `\setbeamerfont{frametitle}{size=\large,series=\bfseries}`. */
@@ -142,22 +272,25 @@ export const templateCommands: readonly CommandEntry[] = [
     run: (it, args) => it.execute(it.read(partFont(textOf(it.p, tokensOf(args, 1)).trim()))),
   },
   {
-    name: 'usebeamercolor',
-    signature: 'som',
-    description: 'The colour of a part of slides, from here on.',
-    example: '{\\usebeamercolor[fg]{structure}Tide}',
-    run: (it, args) => {
-      const name = textOf(it.p, tokensOf(args, 2)).trim();
-      const { structure, bar } = it.read(LOOK);
-      const colour =
-        it.read(partColour(name)) ??
-        (name === 'structure'
-          ? structure
-          : name === 'frametitle'
-            ? (bar?.words ?? structure)
-            : null);
-      if (colour !== null && args[1]) it.changeFont({ color: colour });
-    },
+    name: 'defbeamertemplate',
+    signature: 'smmooM',
+    description: 'A template of a part of slides, by a name of its own.',
+    example: '\\defbeamertemplate{frametitle}{tide}{\\insertframetitle}',
+    run: defineTemplate,
+  },
+  {
+    name: 'addtobeamertemplate',
+    signature: 'mMM',
+    description: 'What stands before and behind a part of slides.',
+    example: '\\addtobeamertemplate{frametitle}{}{\\vskip2pt}',
+    run: addToTemplate,
+  },
+  {
+    name: 'usebeamertemplate',
+    signature: 'sssm',
+    description: 'A part of slides as its template has it.',
+    example: '\\begin{frame}\\usebeamertemplate{title page}\\end{frame}',
+    run: (it, args) => useTemplate(it, textOf(it.p, tokensOf(args, 3)).trim()),
   },
   {
     name: 'usefonttheme',

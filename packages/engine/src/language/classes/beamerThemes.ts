@@ -1,14 +1,14 @@
 import { INCH, PT } from '../../base/lengths';
 import { setAll } from '../constructs/pageLayout';
 import { blended } from '../../base/paint';
-import { cell, cellsBy } from '../../expansion/cells';
+import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
+import { dimenOf } from '../scanning/dimenOf';
+import { keyValues } from '../scanning/optionLists';
 import { textOf } from '../../expansion/tokenText';
 import { type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { headOf, sideWidth } from './beamerDrawing';
-import { colourOf } from '../scanning/colours';
-import { keyValues } from '../scanning/optionLists';
 
 /** Our own plain look: deep sea blue for titles and marks. */
 export const SEA = 0x1f4e5f;
@@ -177,9 +177,6 @@ const INNER: Readonly<Record<string, Partial<SlideLook>>> = {
   inmargin: {},
 };
 
-/** The colour of words of a part (`\\setbeamercolor`). */
-export const partColour = cellsBy<number | null>('beamercolour', null);
-
 export const LOOK = cell<SlideLook>('slidelook', PLAIN_LOOK);
 
 export const change = (it: Interpreter, by: Partial<SlideLook>): void =>
@@ -205,39 +202,11 @@ const choosing = (
   },
 });
 
-/** `\setbeamercolor{frametitle}{fg=white,bg=blue}`. */
-function setColour(it: Interpreter, name: string, value: readonly Token[]): void {
-  const keys = keyValues(value);
-  const paint = (key: string): number | null => {
-    const given = keys.get(key);
-    return given && given.length > 0 ? colourOf(it, null, given) : null;
-  };
-  const [words, ground] = [paint('fg'), paint('bg')];
-  if (words !== null) it.write(partColour(name), words, true);
-  const look = it.read(LOOK);
-  if (name === 'structure' && words !== null) change(it, { structure: words });
-  if (/^(?:frametitle|titlelike|palette primary)$/.test(name)) {
-    const bar = look.bar ?? { ground: WHITE, words: look.structure };
-    if (ground !== null) change(it, { bar: { ground, words: words ?? bar.words } });
-    else if (words !== null && look.bar) change(it, { bar: { ...look.bar, words } });
-    else if (words !== null) change(it, { structure: words });
-  }
-  if (name === 'background canvas' && ground !== null) change(it, { ground });
-  if (/^block title/.test(name) && ground !== null) change(it, { filled: true });
-}
-
 export const themeCommands: readonly CommandEntry[] = [
   choosing('usetheme', THEMES, 'How slides look: head, foot, colours and blocks.', 'Madrid'),
   choosing('usecolortheme', COLOURS, 'The colours of slides.', 'dolphin'),
   choosing('useoutertheme', OUTER, 'What stands at head and foot of slides.', 'infolines'),
   choosing('useinnertheme', INNER, 'How blocks and marks look.', 'rounded'),
-  {
-    name: 'setbeamercolor',
-    signature: 'smm',
-    description: 'The colours of a part of slides: fg for its words, bg for its ground.',
-    example: '\\setbeamercolor{structure}{fg=red}',
-    run: (it, args) => setColour(it, textOf(it.p, tokensOf(args, 1)), tokensOf(args, 2)),
-  },
   {
     name: '@settletheme',
     signature: '',
@@ -246,6 +215,28 @@ export const themeCommands: readonly CommandEntry[] = [
     run: settle,
   },
 ];
+
+/** `\setbeamersize{text margin left=8mm,text margin right=8mm}`: the text is as wide as its margins leave it. */
+export function setSizes(it: Interpreter, tokens: readonly Token[]): void {
+  const keys = keyValues(tokens);
+  const length = (key: string, otherwise: number): number => {
+    const given = keys.get(key);
+    return given && given.length > 0 ? dimenOf(it, given) : otherwise;
+  };
+  const paper = it.dimen('paperwidth');
+  const before = it.dimen('oddsidemargin') + INCH;
+  const left = length('text margin left', before);
+  const right = length('text margin right', paper - before - it.dimen('textwidth'));
+  const width = paper - left - right;
+  setAll(it, {
+    textwidth: width,
+    hsize: width,
+    linewidth: width,
+    columnwidth: width,
+    oddsidemargin: left - INCH,
+    evensidemargin: left - INCH,
+  });
+}
 
 /** `\topmargin` below a bar: its title stands in it, so far from the paper's edge. */
 const BAR_TOP = 9 * PT;

@@ -40,6 +40,8 @@ function reportPlace(it: Interpreter, own: readonly Token[], letters: string, is
 
 /** Letters of `[htbp!H]`; what is not given is `tbp` (article.cls). */
 function placementOf(it: Interpreter, own: unknown, kind: string): string {
+  // On slides nothing floats.
+  if (it.read(CELLS.overlay) !== null) return 'H';
   if (!Array.isArray(own)) {
     const preset = it.p.command(`fps@${kind}`);
     return it.state.get(it.state.cell(preset.text)) === undefined ? 'tbp' : textOf(it.p, [preset]);
@@ -91,6 +93,7 @@ function beginFloat(it: Interpreter, args: Args, type: string, wide: boolean): v
   singleSpaced(it);
   setSize(it, 'normalsize');
   restoreParagraphs(it);
+  if (it.read(CELLS.overlay) !== null) it.write(CELLS.alignment, 'center');
   it.write(CELLS.inMinipage, true);
   it.skipBlanks();
 }

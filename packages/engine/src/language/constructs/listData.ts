@@ -43,8 +43,9 @@ export const FIRST_ITEM = cell<readonly Token[]>('firstitem', []);
 export const AFTER_LIST = cell<readonly Token[]>('afterlist', []);
 /** Its labels are dressed by `\\makelabel`. */
 export const GENERAL = flag('generallist');
-/** In a talk: how its items are uncovered, and the colour of those that are. */
+/** In a talk: how its items are uncovered, the colour of those that are, and whether the last one is covered. */
 export const OVERLAY = cell<string | null>('listoverlay', null);
-export const SHOWN_COLOUR = cell<number | null>('listcolour', null);
+export const ITEM_COLOUR = cell<number | null>('itemcolour', null);
+export const COVERED_ITEM = flag('covereditem');
 /** The counter of a list of one's own. */
 export const USED_COUNTER = cell<string | null>('usecounter', null);

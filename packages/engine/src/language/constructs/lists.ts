@@ -23,13 +23,22 @@ import {
   LABEL_STYLE,
   LIST,
   OVERLAY,
-  SHOWN_COLOUR,
+  COVERED_ITEM,
+  ITEM_COLOUR,
   TAKES_ITEMS,
   USED_COUNTER,
 } from './listData';
 import { addGlue, type ListMeasures, measures, ROMAN } from './listMeasures';
 import type { ListOptions } from './listOptions';
-import { INVISIBLE, nextStep, overlaySpec, showsOn } from '../machine/overlays';
+import {
+  ALERT_COLOUR,
+  alertsOn,
+  cover,
+  nextStep,
+  overlaySpec,
+  showsOn,
+  uncover,
+} from '../machine/overlays';
 
 /** `\@beginparpenalty`, `\@endparpenalty`, `\@itempenalty` (classes: `-\@lowpenalty`). */
 const LIST_PENALTY = -51;
@@ -173,12 +182,15 @@ function showItem(it: Interpreter, open: OpenEnvironment, spec: string | null): 
   const { data } = open;
   const preset = data.get(OVERLAY);
   const steps = spec ?? (preset === null ? null : nextStep(it, preset));
-  const known = data.get(SHOWN_COLOUR);
-  if (steps === null && known === null) return;
-  const color = known ?? it.font.color;
-  data.set(SHOWN_COLOUR, color);
-  const hidden = steps !== null && !showsOn(it, steps);
-  it.changeFont({ color: hidden ? INVISIBLE : color });
+  const before = data.get(ITEM_COLOUR);
+  if (steps === null && before === null) return;
+  if (data.get(COVERED_ITEM)) uncover(it);
+  data.set(ITEM_COLOUR, before ?? it.font.color);
+  it.changeFont({ color: before ?? it.font.color });
+  if (steps !== null && alertsOn(it, steps)) it.changeFont({ color: it.read(ALERT_COLOUR) });
+  const isCovered = steps !== null && !showsOn(it, steps) && it.read(CELLS.veil) === null;
+  if (isCovered) cover(it);
+  data.set(COVERED_ITEM, isCovered);
 }
 
 function item(it: Interpreter, args: Args, token: Token): void {

@@ -89,6 +89,8 @@ export const CELLS = {
   /** The step of the frame that is being set; null outside frames. */
   overlay: cell<number | null>('overlay', null),
   overlays: cell('overlays', 1),
+  /** How much is seen of what is covered now, from 0 to 1; null where nothing is. */
+  veil: cell<number | null>('veil', null),
   /** The frame that is being set was read as tokens: what stands in it as it is typed was lost, but here. */
   frameOfTokens: flag('frameoftokens'),
   pauses: cell('pauses', 1),

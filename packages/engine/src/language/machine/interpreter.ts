@@ -19,6 +19,7 @@ import { freshMode, type Mode, modeName } from './modes';
 import { plainRun } from './encoding';
 import { changedFont } from './sizes';
 import { CELLS, environmentCell } from './cells';
+import { covered } from './overlays';
 import { EnvironmentData } from './environmentData';
 import type { CellOf } from '../../expansion/cells';
 import { beginForDisplay, beginParagraph, finishParagraph, forgetList } from './paragraphMode';
@@ -103,7 +104,14 @@ export class Interpreter {
   }
 
   changeFont(change: Partial<FontSpec>): void {
-    this.write(CELLS.font, this.intern(changedFont(this.font, change)));
+    const color = change.color === undefined ? this.font.color : this.veiled(change.color);
+    this.write(CELLS.font, this.intern(changedFont(this.font, { ...change, color })));
+  }
+
+  /** A colour as it is seen here: less of it where it is covered. */
+  veiled(color: number): number {
+    const veil = this.read(CELLS.veil);
+    return veil === null || color === this.font.color ? color : covered(color, veil);
   }
 
   dimen(name: string): Sp {

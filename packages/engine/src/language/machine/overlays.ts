@@ -1,23 +1,95 @@
+import { blended } from '../../base/paint';
+import { cell } from '../../expansion/cells';
 import { CELLS } from './cells';
 import type { Interpreter } from './interpreter';
 
 /** The colour of what is not shown yet. */
 export const INVISIBLE = -1;
 
-/** Does an overlay specification such as `2-`, `1,3` or `-4` hold on this step? Also raises how many steps the frame has. */
-export function showsOn(it: Interpreter, spec: string): boolean {
-  if (it.read(CELLS.handout)) return true;
+/** A colour of which only a share is seen. */
+export const covered = (color: number, share: number): number =>
+  share === 0 || color === INVISIBLE ? INVISIBLE : blended(color, 0xffffff, share);
+
+/** How much is seen of what is covered (`\setbeamercovered`). */
+const COVERED = cell('covered', 0);
+/** The colour before the veil. */
+const BARE = cell('barecolour', 0);
+
+/** What follows in the group is covered; or it is not to be seen at all. */
+export function cover(it: Interpreter, share = it.read(COVERED)): void {
+  if (it.read(CELLS.veil) !== null) return;
+  const { color } = it.font;
+  it.write(BARE, color);
+  it.changeFont({ color: covered(color, share) });
+  it.write(CELLS.veil, share);
+}
+
+/** What follows is seen again. */
+export function uncover(it: Interpreter): void {
+  if (it.read(CELLS.veil) === null) return;
+  it.write(CELLS.veil, null);
+  it.changeFont({ color: it.read(BARE) });
+}
+
+/** `\setbeamercovered{transparent=20}`: what is covered shows through, or does not. */
+export function setCovered(it: Interpreter, said: string): void {
+  const transparent = /transparent(?:\s*=\s*([\d.]+))?/.exec(said);
+  const share = parseFloat(transparent?.[1] ?? '15') / 100;
+  it.write(COVERED, transparent ? share : /dynamic/.test(said) ? 0.15 : 0);
+}
+
+/** How alerts are coloured. */
+export const ALERT_COLOUR = cell('alertcolour', 0xa3262a);
+
+/** One part of a specification: what is done, and on which steps. */
+interface SpecPart {
+  readonly action: string;
+  readonly steps: string;
+}
+
+/** `2-|alert@3|handout:0`: the parts that hold for this kind of output (beamer user guide, section 9.6). */
+function partsOf(it: Interpreter, spec: string): SpecPart[] {
+  const isHandout = it.read(CELLS.handout);
+  return spec.split('|').flatMap((written) => {
+    const [, mode = '', rest = ''] = /^(?:\s*(\w+)\s*:)?(.*)$/s.exec(written) ?? [];
+    const isMine = isHandout ? mode === 'handout' : /^(?:|all|beamer|presentation)$/.test(mode);
+    if (!isMine) return [];
+    const [action, steps] = rest.includes('@') ? rest.split('@') : ['', rest];
+    return [{ action: (action ?? '').trim(), steps: steps ?? '' }];
+  });
+}
+
+/** Is this step one of `2-`, `1,3` or `-4`? Also raises how many steps the frame has. */
+function holds(it: Interpreter, steps: string): boolean {
+  if (/^\s*\*?\s*$/.test(steps)) return true;
+  if (it.read(CELLS.handout)) return steps.trim() !== '0';
   const step = it.read(CELLS.overlay) ?? 1;
-  let holds = false;
-  for (const part of spec.split('|')[0]?.replace(/^.*:/, '').replace('+', '1').split(',') ?? []) {
+  let found = false;
+  for (const part of steps.split(',')) {
     const [from, to] = part.includes('-') ? part.split('-') : [part, part];
     const first = parseInt(from ?? '', 10) || 1;
     const last = to === '' ? Infinity : parseInt(to ?? '', 10) || first;
     needs(it, Number.isFinite(last) ? last : first);
-    if (step >= first && step <= last) holds = true;
+    if (part.trim() !== '0' && step >= first && step <= last) found = true;
   }
-  return holds;
+  return found;
 }
+
+/** Does a specification show its text on this step? One that says something else alone does. */
+export function showsOn(it: Interpreter, spec: string): boolean {
+  const parts = partsOf(it, spec);
+  const own = parts.filter(({ action }) => /^(?:|uncover|visible|only)$/.test(action));
+  for (const { action, steps } of parts) if (action === 'alert') holds(it, steps);
+  return own.length === 0 || own.map(({ steps }) => holds(it, steps)).includes(true);
+}
+
+/** Is there a step on which it shows anything at all? `<0>` and what is for other kinds of output have none. */
+export const showsEver = (it: Interpreter, spec: string): boolean =>
+  partsOf(it, spec).some(({ steps }) => steps.trim() !== '0');
+
+/** Does it make an alert of it on this step (`alert@2`)? */
+export const alertsOn = (it: Interpreter, spec: string): boolean =>
+  partsOf(it, spec).some(({ action, steps }) => action === 'alert' && holds(it, steps));
 
 export function needs(it: Interpreter, steps: number): void {
   if (it.read(CELLS.handout)) return;
@@ -44,10 +116,12 @@ export function overlayText(it: Interpreter): string | null {
   return text;
 }
 
-/** `+` in a specification is the step after the last one that was counted. */
+/** `+` in a specification is the step after the last one that was counted, `.` that one; `+(1)` is one later. */
 export function nextStep(it: Interpreter, spec: string): string {
-  if (!spec.includes('+')) return spec;
+  if (!/[+.]/.test(spec)) return spec;
   const counter = it.read(CELLS.pauses);
-  it.write(CELLS.pauses, counter + 1, true);
-  return spec.replaceAll('+', String(counter));
+  if (spec.includes('+')) it.write(CELLS.pauses, counter + 1, true);
+  return spec.replace(/([+.])(?:\((-?\d+)\))?/g, (_, sign: string, more: string | undefined) =>
+    String(Math.max(1, counter - (sign === '.' ? 1 : 0) + parseInt(more ?? '0', 10))),
+  );
 }

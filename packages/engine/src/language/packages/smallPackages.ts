@@ -74,3 +74,16 @@ export const epsfig: PackageEntry = {
   options: null,
   requires: ['graphicx'],
 };
+
+/** appendixnumberbeamer: frames of an appendix are counted by themselves. */
+export const appendixnumberbeamer: PackageEntry = {
+  name: 'appendixnumberbeamer',
+  description: 'In slides: frames of the appendix are counted by themselves.',
+  options: null,
+  source: String.raw`
+\newif\ifapn@split\let\apn@appendix\appendix
+\def\inserttotalframenumber{\ref*{apn@main}}
+\def\apn@mark{\edef\@currentlabel{\arabic{framenumber}}\label{apn@main}}
+\def\appendix{\apn@appendix\apn@mark\global\apn@splittrue\setcounter{framenumber}{0}\gdef\inserttotalframenumber{\ref*{bmr@total}}}
+\AtEndDocument{\ifapn@split\else\apn@mark\fi}`,
+};
