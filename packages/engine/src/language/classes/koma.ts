@@ -8,6 +8,10 @@ import { textOf, tokensText } from '../../expansion/tokenText';
 import { CELLS } from '../machine/cells';
 import { keyValues } from '../scanning/optionLists';
 import { article, book, report } from './standard';
+import { SEPARATORS } from '../constructs/pageStyle';
+import { OWN } from '../machine/ownNames';
+import { captionForm, CAPTION_OPTIONS } from '../constructs/captionLook';
+import { KOMA_CHAPTERS, KOMA_HEADS, KOMA_SECTIONS, KOMA_SIZES } from './komaHeads';
 
 /** Into how many strips the page is cut where nothing says, by the size of its type (the manual's table for A4). */
 const STRIPS: Readonly<Record<string, number>> = { '10pt': 8, '11pt': 10, '12pt': 12 };
@@ -84,6 +88,36 @@ function setUp(it: Interpreter, given: readonly string[], base: ClassEntry): voi
   );
   paragraphs(it, valueOf(options, 'parskip') ?? (options.includes('parskip') ? 'full' : null));
   if (options.some((option) => /^numbers=noend/.test(option))) it.define('autodot', '');
+  heads(it, options);
+}
+
+const isSaid = (options: readonly string[], option: RegExp): boolean =>
+  options.some((one) => option.test(one.replace(/\s/g, '')));
+
+/** Heads, feet, sizes of headings, and what the contents name. */
+function heads(it: Interpreter, options: readonly string[]): void {
+  const { style } = it.read(CELLS.class) === 'scrbook' ? { style: 'headings' } : { style: 'plain' };
+  const on = (name: string): string => `\\@${name}true`;
+  const size = options.findLast((one) => /^headings=(?:big|normal|small)/.test(one));
+  const parts = [
+    KOMA_HEADS,
+    KOMA_SIZES[size?.split('=')[1] ?? ''] ?? '',
+    isSaid(options, /^chapterprefix(?:=(?:true|on|yes))?$/) ? on('chapterprefix') : '',
+    isSaid(options, /^appendixprefix(?:=(?:true|on|yes))?$/) ? on('appendixprefix') : '',
+    isSaid(options, /^(?:bibliography=totoc|toc=bib|bibtotoc)/) ? on('totoc@bib') : '',
+    isSaid(options, /^(?:listof=totoc|toc=listof|liststotoc)/) ? on('totoc@lists') : '',
+    isSaid(options, /^(?:index=totoc|toc=i(?:n)?d(?:e)?x|idxtotoc)/) ? on('totoc@index') : '',
+    `\\pagestyle{${style}}`,
+  ];
+  const line = (what: string): string =>
+    isSaid(options, new RegExp(`^${what}sepline(?:=(?:true|on|yes))?$`)) ? '.4pt' : '';
+  it.write(SEPARATORS, { head: line('head'), foot: line('foot') }, true);
+  it.execute(it.source(parts.join('\n')));
+  // The type of captions is one of this class's own parts.
+  for (const part of ['caption', 'captionlabel'])
+    it.write(captionForm(`font:koma${part}`), [it.p.command(`usekomafont@${part}`)], true);
+  const own = { font: 'komacaption', labelfont: 'komacaptionlabel' };
+  it.write(CAPTION_OPTIONS, { ...it.read(CAPTION_OPTIONS), ...own }, true);
 }
 
 /** Paragraphs told apart by room between them instead of an indent. */
@@ -110,7 +144,7 @@ const LOOK = String.raw`
 \def\titlehead#1{\gdef\@titlehead{#1}}\def\dedication#1{\gdef\@dedication{#1}}\newcommand\extratitle[1]{}\newcommand\uppertitleback[1]{}\newcommand\lowertitleback[1]{}
 \def\usekomafont@caption{}\def\usekomafont@captionlabel{}\newcommand\setcapindent[1]{}\newcommand\setcaphanging{}\newcommand\setcapwidth[2][]{}\newcommand\setcapmargin[2][]{}
 \newcommand\areaset[3][]{\setlength\textwidth{#2}\setlength\textheight{#3}\setlength\oddsidemargin{\dimexpr(\paperwidth-\textwidth)/2-1in\relax}\evensidemargin\oddsidemargin\hsize\textwidth\linewidth\textwidth\columnwidth\textwidth}
-\newcommand\typearea[2][]{\KOMAoptions{DIV=#2}}\newcommand\recalctypearea{}\newcommand\DeclareTOCStyleEntry[3][]{}\newcommand\DeclareTOCStyleEntries[3][]{}\newcommand\deffootnote[4][]{}\newcommand\deffootnotemark[1]{}\newcommand\setfootnoterule[2][]{}\newcommand\setparsizes[3]{}\newcommand\unsettoc[2]{}\newcommand\setuptoc[2]{}\newcommand\BeforeStartingTOC[2][]{}\newcommand\manualmark{}\newcommand\automark[2][]{}\newcommand\raggedpart{}\newcommand\raggedchapter{}\newcommand\raggedfootnote{}
+\newcommand\typearea[2][]{\KOMAoptions{DIV=#2}}\newcommand\recalctypearea{}\newcommand\DeclareTOCStyleEntry[3][]{}\newcommand\DeclareTOCStyleEntries[3][]{}\newcommand\deffootnote[4][]{}\newcommand\deffootnotemark[1]{}\newcommand\setfootnoterule[2][]{}\newcommand\setparsizes[3]{}\newcommand\unsettoc[2]{}\newcommand\setuptoc[2]{}\newcommand\BeforeStartingTOC[2][]{}\newcommand\raggedpart{}\newcommand\raggedchapter{}\newcommand\raggedfootnote{}
 \newcommand\sectionformat{\thesection\autodot\enskip}\newcommand\subsectionformat{\thesubsection\autodot\enskip}\newcommand\figureformat{\figurename~\thefigure\autodot}\newcommand\tableformat{\tablename~\thetable\autodot}\newcommand\captionformat{: }\newcommand\othersectionlevelsformat[3]{#3\autodot\enskip}
 \newcommand\cleardoubleoddpage{\cleardoublepage}\newcommand\cleardoubleevenpage{\cleardoublepage}\newcommand\cleardoubleemptypage{\cleardoublepage}\newcommand\cleardoubleplainpage{\cleardoublepage}\newcommand\ifthispageodd[2]{\ifodd\value{page}#1\else#2\fi}\newcommand\addxcontentsline[4][]{\addcontentsline{#2}{#3}{#4}}
 \newenvironment{labeling}[2][]{\begin{list}{}{\settowidth\labelwidth{#2}\leftmargin\labelwidth\advance\leftmargin\labelsep\def\makelabel##1{##1\hfil}}}{\end{list}}\newenvironment{addmargin}[2][]{\begin{list}{}{\leftmargin#2\rightmargin#2}\item[]}{\end{list}}
@@ -122,7 +156,8 @@ const LOOK = String.raw`
   {\ifx\@subtitle\@empty\else\usekomafont@title\large\@subtitle\par\fi}\vskip 1em
   {\Large\lineskip.5em\begin{tabular}[t]{c}\@author\end{tabular}\par}\vskip 1em
   {\Large\@date\par}\vskip\z@\@plus1em
-  {\Large\@publishers\par}\end{center}\par\vskip 2em}
+  {\Large\@publishers\par}\end{center}\par\vskip 2em
+  \if@titlepage\ifx\@dedication\@empty\else\vfil\clearpage\thispagestyle{empty}\null\vfill{\centering\Large\@dedication\par}\vskip\z@\@plus3fill\fi\fi}
 `;
 
 /** `\setkomafont{section}{\color{blue}}`: the type of a part of the document, anew or besides. */
@@ -199,6 +234,17 @@ const redeclare = (name: string): CommandEntry => ({
 });
 
 const COMMANDS: readonly CommandEntry[] = [
+  {
+    name: 'koma@rules',
+    signature: '',
+    description: 'Lines at head and foot, as the options of the class have them.',
+    example: '',
+    run: (it) => {
+      const { head, foot } = it.read(SEPARATORS);
+      if (head) it.define(OWN.headRule, head);
+      if (foot) it.define(OWN.footRule, foot);
+    },
+  },
   fontCommand('setkomafont', false),
   fontCommand('addtokomafont', true),
   {
@@ -324,7 +370,7 @@ const koma = (name: string, description: string, base: ClassEntry): ClassEntry =
   description,
   options: [...base.options, ...OPTIONS],
   commands: [...(base.commands ?? []), ...COMMANDS],
-  source: `${base.source ?? ''}${LOOK}`,
+  source: `${base.source ?? ''}${LOOK}${base.name === 'article' ? KOMA_SECTIONS : KOMA_CHAPTERS}`,
   setup: (it, options) => setUp(it, options, base),
 });
 

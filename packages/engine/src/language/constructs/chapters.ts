@@ -137,6 +137,10 @@ function chapter(it: Interpreter, args: Args): void {
   afterHeading(it);
 }
 
+/** The type of all headings, where a class has one (KOMA). */
+const headingType = (it: Interpreter): readonly Token[] | undefined =>
+  it.state.get(it.state.cell('sectfont')) === undefined ? undefined : it.source('\\sectfont ');
+
 /** `\part`: in article in the text, in report and book on a page of its own. */
 function part(it: Interpreter, args: Args): void {
   const starred = isStarred(args);
@@ -165,10 +169,10 @@ function part(it: Interpreter, args: Args): void {
   it.call('markboth', [], []);
   if (numbered) {
     const label = [it.p.command('partname'), it.p.command('space'), it.p.command('thepart')];
-    bigLine(it, ownPage ? 'huge' : 'Large', label, ownPage);
+    bigLine(it, ownPage ? 'huge' : 'Large', label, ownPage, headingType(it));
     if (ownPage) gap(it, 20);
   }
-  bigLine(it, ownPage ? 'Huge' : 'huge', title, ownPage);
+  bigLine(it, ownPage ? 'Huge' : 'huge', title, ownPage, headingType(it));
   if (ownPage) {
     it.mode.vlist.push({ kind: 'vspace', glue: { ...FILL, stretchOrder: 1 }, behaviour: 'plain' });
     clearPage(it, isOn(it, 'openright'));

@@ -11,7 +11,7 @@ import type { Interpreter } from '../machine/interpreter';
 import { setSize } from './fonts';
 import { byPage, pageNumber } from './knownPages';
 import { OWN } from '../machine/ownNames';
-import { flag } from '../../expansion/cells';
+import { cell, flag } from '../../expansion/cells';
 
 /** Within `\nouppercase`. */
 const UNCAPITALISED = flag('uncapitalised');
@@ -30,6 +30,9 @@ export const nouppercase: CommandEntry = {
     it.closeGroup();
   },
 };
+
+/** How thick lines at head and foot are by the options of a class; nothing for none. */
+export const SEPARATORS = cell('separators', { head: '', foot: '' });
 
 /** The work of a head or foot, in the measure of an expansion. */
 const LINE_WORK = 30;

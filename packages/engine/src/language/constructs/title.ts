@@ -235,7 +235,7 @@ function ownTitlePage(it: Interpreter): void {
   it.endParagraph();
   it.mode.vlist.push(fill);
   clearPage(it, false);
-  if (!isOn(it, 'twoside')) setPage(it, 1, null);
+  if (!isOn(it, 'twoside') && !isOn(it, 'titlecounts')) setPage(it, 1, null);
 }
 
 function titleOnPage(it: Interpreter, title: readonly Token[]): void {

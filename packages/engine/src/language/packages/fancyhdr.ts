@@ -169,7 +169,7 @@ export const fancyhdr: PackageEntry = {
   \if@twoside\def\@evenhead{\fh@all EH\fh@head}\def\@evenfoot{\fh@all EF\fh@foot}%
   \else\let\@evenhead\@oddhead\let\@evenfoot\@oddfoot\fi}
 \def\fh@all#1#2#3{\if O#1\kern-\fh@off{O}{L}{#2}\else\ifdim\headwidth=\textwidth\else\hss\fi\fi
-  \hbox to\headwidth{\def\baselinestretch{1}\normalsize#3{#1}}\if E#1\kern-\fh@off{E}{R}{#2}\else\hss\fi}
+  \hbox to\headwidth{\def\fh@side{#1}\def\baselinestretch{1}\normalsize#3{#1}}\if E#1\kern-\fh@off{E}{R}{#2}\else\hss\fi}
 \def\fh@off#1#2#3{\csname fh@#1#2#3o\endcsname}
 \def\fh@field#1#2#3{\expandafter\ifx\csname fh@#1#2#3\endcsname\@empty\else\csname fh@#1#2#3\endcsname\strut\fi}
 \def\fh@head#1{\vbox{\fh@line{#1}{H}{b}\headrule}}

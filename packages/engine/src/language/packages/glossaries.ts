@@ -240,6 +240,7 @@ export const glossaries: PackageEntry = {
       options.some((o) => /^acronyms?(?:=true)?$/.test(o)),
       true,
     );
+    if (options.some((o) => /^toc(?:=true)?$/.test(o))) it.execute(it.source('\\gls@toctrue '));
     if (options.some((o) => /^shortcuts(?:=true|=ac|=all)?$/.test(o)))
       it.execute(it.source(SHORTCUTS));
   },
@@ -373,7 +374,7 @@ export const glossaries: PackageEntry = {
   ],
   source: String.raw`
 \providecommand\glossaryname{Glossary}\providecommand\acronymname{Acronyms}
-\newcommand\gls@heading[1]{\@ifundefined{chapter}{\section*{#1}}{\chapter*{#1}}}
+\newif\ifgls@toc\newcommand\gls@heading[1]{\@ifundefined{chapter}{\section*{#1}\ifgls@toc\addcontentsline{toc}{section}{#1}\fi}{\chapter*{#1}\ifgls@toc\addcontentsline{toc}{chapter}{#1}\fi}}
 \providecommand\makefirstuc[1]{\MakeUppercase #1}\def\acronymtype{acronym}
 \let\printnoidxglossary\printglossary\let\printnoidxglossaries\printglossaries\let\newabbreviation\newacronym
 `,

@@ -1,52 +1,6 @@
 import type { PackageEntry } from '../machine/entries';
+import { scrlayerScrpage } from './scrlayer';
 import { sourceCommand, sourceEnvironment, sourcePackage } from '../machine/macroEntry';
-
-const inHead = (name: string, where: string) =>
-  sourceCommand(name, 'm', `What stands ${where}.`, `\\${name}{Tides}`);
-
-/** scrlayer-scrpage: heads and feet by where they stand: inner, centre, outer. */
-const scrlayer: PackageEntry = {
-  ...sourcePackage(
-    'scrlayer-scrpage',
-    'Heads and feet in three fields: inner, centre, outer.',
-    [
-      inHead('ihead', 'at the inner side of the head'),
-      inHead('ohead', 'at the outer side of the head'),
-      inHead('ifoot', 'at the inner side of the foot'),
-      inHead('ofoot', 'at the outer side of the foot'),
-      sourceCommand('headmark', '', 'In a head: chapter or section.', '\\ihead{\\headmark}'),
-      sourceCommand('pagemark', '', 'In a head or foot: the page.', '\\ofoot{\\pagemark}'),
-      sourceCommand(
-        'clearpairofpagestyles',
-        '',
-        'Heads and feet are empty.',
-        '\\clearpairofpagestyles',
-      ),
-      sourceCommand('automark', 'om', 'Which headings the heads name.', '\\automark{section}'),
-    ],
-    String.raw`
-\newcommand\slp@field[2]{\expandafter\newcommand\csname #1\endcsname{\@ifstar{\slp@both{#2}}{\slp@set{#2}}}}
-\def\slp@both#1{\@ifnextchar[{\slp@bothtake{#1}}{\slp@bothtake{#1}[]}}\def\slp@bothtake#1[#2]#3{#1{#3}\fancypagestyle{plain}{\slp@plain#1{#3}}\g@addto@macro\slp@plain{#1{#3}}}\def\slp@plain{\fancyhf{}}
-\def\slp@set#1{\@ifnextchar[{\slp@take{#1}}{\slp@take{#1}[]}}\def\slp@take#1[#2]#3{#1{#3}}
-\let\chead\relax\let\cfoot\relax\slp@field{chead}{\fancyhead[C]}\slp@field{cfoot}{\fancyfoot[C]}
-\slp@field{lehead}{\fancyhead[LE]}\slp@field{cehead}{\fancyhead[CE]}\slp@field{rehead}{\fancyhead[RE]}\slp@field{lohead}{\fancyhead[LO]}\slp@field{cohead}{\fancyhead[CO]}\slp@field{rohead}{\fancyhead[RO]}
-\slp@field{lefoot}{\fancyfoot[LE]}\slp@field{cefoot}{\fancyfoot[CE]}\slp@field{refoot}{\fancyfoot[RE]}\slp@field{lofoot}{\fancyfoot[LO]}\slp@field{cofoot}{\fancyfoot[CO]}\slp@field{rofoot}{\fancyfoot[RO]}
-\slp@field{ihead}{\fancyhead[LO,RE]}\slp@field{ohead}{\fancyhead[RO,LE]}\slp@field{ifoot}{\fancyfoot[LO,RE]}\slp@field{ofoot}{\fancyfoot[RO,LE]}
-\newcommand\headmark{\rightmark}\newcommand\pagemark{\thepage}
-\newcommand\clearpairofpagestyles{\fancyhf{}\gdef\slp@plain{\fancyhf{}}\fancypagestyle{plain}{\fancyhf{}}}\let\clearscrheadfoot\clearpairofpagestyles\let\clearmainofpairofpagestyles\clearpairofpagestyles
-\providecommand\automark[2][]{}\providecommand\manualmark{}\newcommand\setheadsepline[2][]{\renewcommand\headrulewidth{#2}}\newcommand\setfootsepline[2][]{\renewcommand\footrulewidth{#2}}
-\let\ps@scrheadings\ps@fancy\let\ps@plain@scrheadings\ps@plain\let\ps@scrplain\ps@plain
-\pagestyle{fancy}\fancyhf{}\renewcommand\headrulewidth{0pt}\fancyhead[RO,LE]{\slshape\headmark}\fancyfoot[RO,LE]{\thepage}
-`,
-    ['fancyhdr'],
-  ),
-  setup: (it, options) => {
-    if (options.some((option) => /^headsepline/.test(option)))
-      it.execute(it.source('\\renewcommand\\headrulewidth{0.4pt}'));
-    if (options.some((option) => /^footsepline/.test(option)))
-      it.execute(it.source('\\renewcommand\\footrulewidth{0.4pt}'));
-  },
-};
 
 /** nomencl: a list of signs; it stands in the order in which they were named. */
 const nomencl = sourcePackage(
@@ -171,7 +125,7 @@ const prettyref = sourcePackage(
 
 /** Packages of layout that coursework asks for now and then. */
 export const wantedLayout: readonly PackageEntry[] = [
-  scrlayer,
+  scrlayerScrpage,
   nomencl,
   tocbibind,
   footmisc,
