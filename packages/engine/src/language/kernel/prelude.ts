@@ -65,6 +65,7 @@ const HELPERS =
 \def\symbol#1{\char#1 }
 \def\newpage@{}
 \def\samepage{\interlinepenalty10000 }
+\def\@needroom#1{\begingroup\@tempdima#1\relax\penalty-100 \vskip\z@ plus\@tempdima\penalty-100 \vskip\z@ plus-\@tempdima\vskip\@tempdima\penalty9999 \vskip-\@tempdima\vskip\z@\endgroup}
 \def\flushbottom{\@setflush{1}}\def\raggedbottom{\@setflush{0}}
 \def\enlargethispage{\@ifstar\@gobble\@gobble}
 \def\suppressfloats{\@ifnextchar[{\@gobblebrackets}{}}\def\@gobblebrackets[#1]{}

@@ -290,7 +290,7 @@ export const algorithm2e: PackageEntry = {
       '',
       'The word “to” between bounds.',
       '\\For{$i=1$ \\KwTo $n$}{wait}',
-      ` ${word('to')} `,
+      `${word('to')} `,
     ),
     second('tcp', '', 'A remark.', '\\tcp{till noon}', '\\ALG@remark{// }{}'),
     second('tcc', '', 'A remark.', '\\tcc{till noon}', '\\ALG@remark{/* }{ */}'),

@@ -1,7 +1,9 @@
 import { CELLS } from '../machine/cells';
 import { textOf } from '../../expansion/tokenText';
 import { setDimen } from '../../expansion/registers';
-import { type EnvironmentEntry, type PackageEntry, tokensOf } from '../machine/entries';
+import { type Args, type EnvironmentEntry, type PackageEntry, tokensOf } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
+import type { Token } from '../../expansion/meaning';
 import { macroEntry } from '../machine/macroEntry';
 import type { Sp } from '../../base/lengths';
 import type { ColumnLayout } from '../../document/page';
@@ -15,6 +17,13 @@ const COLUMNS = cell<{
   readonly outer: Mode;
 } | null>('multicolumns', null);
 
+/** How much room is asked for, in braces. */
+const braced = (it: Interpreter, said: Args[number] | undefined): readonly Token[] => [
+  it.p.make(1, '{'),
+  ...(Array.isArray(said) ? (said as Token[]) : it.source('50pt')),
+  it.p.make(2, '}'),
+];
+
 const multicols = (name: string): EnvironmentEntry => ({
   name,
   signature: 'moo',
@@ -25,6 +34,8 @@ const multicols = (name: string): EnvironmentEntry => ({
     it.endParagraph();
     const open = it.innermost;
     const count = Math.max(1, Math.min(10, parseInt(textOf(it.p, tokensOf(args, 0)), 10) || 2));
+    // Columns do not begin where a few lines are left (`\premulticols`).
+    it.execute([...it.source('\\@needroom'), ...braced(it, args[2])]);
     it.mode.vlist.push({ kind: 'vspace', glue: it.skip('multicolsep'), behaviour: 'merge' });
     if (args[1]) {
       it.execute(tokensOf(args, 1));

@@ -252,14 +252,14 @@ export const needspace = notation('needspace', 'Ends a page where there is too l
     'm',
     'So much room is needed here.',
     '\\needspace{3cm}',
-    '\\par\\penalty-100 ',
+    '\\par\\@needroom{#1}',
   ),
   macroEntry(
     'Needspace',
     'm',
     'So much room is needed here.',
     '\\Needspace{3cm}',
-    '\\par\\penalty-100 ',
+    '\\par\\@needroom{#1}',
   ),
 ]);
 

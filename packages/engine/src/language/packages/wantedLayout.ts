@@ -94,7 +94,7 @@ const tikz3dplot = sourcePackage(
  \edef\tdp@yx{\fpeval{round(sind(#2),6)}}\edef\tdp@yy{\fpeval{round(cosd(#1)*cosd(#2),6)}}\edef\tdp@zy{\fpeval{round(sind(#1),6)}}%
  \edef\tdp@do{\noexpand\tikzset{tdplot_main_coords/.style={x={(\tdp@xx cm,\tdp@xy cm)},y={(\tdp@yx cm,\tdp@yy cm)},z={(0cm,\tdp@zy cm)}}}}\tdp@do}
 \newcommand\tdplotdrawarc[7][]{\begin{scope}[shift={#2}]\draw[#1] plot[domain=#4:#5,samples=40,variable=\tdp@t] ({(#3)*cos(\tdp@t)},{(#3)*sin(\tdp@t)},0);\node[#6] at ({(#3)*cos((#4+#5)/2)},{(#3)*sin((#4+#5)/2)},0) {#7};\end{scope}}
-\newcommand\tdplotsetcoord[4]{\edef\tdp@do{\noexpand\coordinate (#1) at (\fpeval{round((#2)*sind(#3)*cosd(#4),6)},\fpeval{round((#2)*sind(#3)*sind(#4),6)},\fpeval{round((#2)*cosd(#3),6)});}\tdp@do}
+\newcommand\tdplotsetcoord[4]{\edef\tdp@x{\fpeval{round((#2)*sind(#3)*cosd(#4),6)}}\edef\tdp@y{\fpeval{round((#2)*sind(#3)*sind(#4),6)}}\edef\tdp@z{\fpeval{round((#2)*cosd(#3),6)}}\tdp@at{#1}\tdp@x\tdp@y\tdp@z\tdp@at{#1xy}\tdp@x\tdp@y0\tdp@at{#1xz}\tdp@x0\tdp@z\tdp@at{#1yz}0\tdp@y\tdp@z\tdp@at{#1x}\tdp@x00\tdp@at{#1y}0\tdp@y0\tdp@at{#1z}00\tdp@z}\def\tdp@at#1#2#3#4{\edef\tdp@do{\noexpand\coordinate (#1) at (#2,#3,#4);}\tdp@do}
 `,
   ['tikz'],
 );

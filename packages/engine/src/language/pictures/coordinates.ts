@@ -80,16 +80,37 @@ export function numberIn(
 }
 
 /** A vector from its coordinates along the unit vectors; lengths count as they are. */
-function alongAxes(reading: Reading, g: Graphics, parts: readonly string[]): Point {
+function alongAxes(
+  reading: Reading,
+  g: Graphics,
+  parts: readonly string[],
+  isPlace: boolean,
+): Point {
   const axes = [g.x, g.y, g.z];
   let sum: Point = { x: 0, y: 0 };
-  parts.forEach((part, i) => {
-    const { value, hasUnit } = numberIn(reading, bare(part));
+  const numbers = parts.map((part) => numberIn(reading, bare(part)));
+  const plain = isPlace && numbers.every(({ hasUnit }) => !hasUnit);
+  const values = scaled(
+    plain ? g.scales : undefined,
+    numbers.map(({ value }) => value),
+  );
+  numbers.forEach(({ hasUnit }, i) => {
+    const value = values[i] ?? 0;
     const axis = axes[i] ?? { x: 0, y: 0 };
     const own = i === 1 ? { x: 0, y: PT } : i === 0 ? { x: PT, y: 0 } : times(unit(axis), PT);
     sum = plus(sum, times(hasUnit ? own : axis, value));
   });
   return sum;
+}
+
+/** Numbers as the axis they stand in counts them. */
+function scaled(scales: Graphics['scales'], values: readonly number[]): readonly number[] {
+  if (!scales) return values;
+  if (scales === 'polar') {
+    const { x, y } = polar(values[0] ?? 0, values[1] ?? 0);
+    return [x, y];
+  }
+  return values.map((value, i) => (scales[i] === 'log' && value > 0 ? Math.log10(value) : value));
 }
 
 /** A point given by angle and radius (or two of them); in the unit vectors where it has no unit. */
@@ -119,17 +140,17 @@ const linear = ({ map }: Graphics, vector: Point): Point => mapped({ ...map, e: 
 
 /** The vector that a coordinate's words mean, not moved: for relative coordinates. */
 export function vectorOf(reading: Reading, g: Graphics, words: string): Point {
-  const vector = plainVector(reading, g, words);
+  const vector = plainVector(reading, g, words, false);
   return vector
     ? linear(g, vector)
     : minus(placeOf(reading, g, words).at, mapped(g.map, { x: 0, y: 0 }));
 }
 
 /** Cartesian and polar coordinates before the picture's map; null for others. */
-function plainVector(reading: Reading, g: Graphics, words: string): Point | null {
+function plainVector(reading: Reading, g: Graphics, words: string, isPlace: boolean): Point | null {
   if (/^[$[]/.test(words)) return null;
   const commas = partsOf(words, ',');
-  if (commas.length > 1) return alongAxes(reading, g, commas);
+  if (commas.length > 1) return alongAxes(reading, g, commas, isPlace);
   const colon = outside(words, ':');
   if (colon >= 0) return polarPoint(reading, g, words.slice(0, colon), words.slice(colon + 1));
   return null;
@@ -166,7 +187,7 @@ export function placeOf(reading: Reading, g: Graphics, words: string): Place {
     ];
     return free(sign === '|-' ? { x: a.at.x, y: b.at.y } : { x: b.at.x, y: a.at.y });
   }
-  const vector = plainVector(reading, g, text);
+  const vector = plainVector(reading, g, text, true);
   return vector ? free(mapped(g.map, vector)) : named(reading, text);
 }
 
@@ -283,7 +304,7 @@ function inSystem(reading: Reading, g: Graphics, system: string, text: string): 
       return free({ x: vertical.x, y: horizontal.y });
     }
     default:
-      return free(mapped(g.map, alongAxes(reading, g, [of('x'), of('y'), of('z')])));
+      return free(mapped(g.map, alongAxes(reading, g, [of('x'), of('y'), of('z')], true)));
   }
 }
 
@@ -346,7 +367,7 @@ function modified(reading: Reading, g: Graphics, text: string, open: number) {
   if (close < 0) close = text.length;
   const words = text.slice(open + 1, close);
   let point = placeOf(reading, g, words).at;
-  const plain = plainVector(reading, g, words);
+  const plain = plainVector(reading, g, words, true);
   let vector: Point | null = plain && linear(g, plain);
   let at = close + 1;
   for (;;) {
@@ -395,17 +416,20 @@ const turnedBy = (vector: Point, degrees: number): Point => {
   return { x: x * vector.x - y * vector.y, y: y * vector.x + x * vector.y };
 };
 
-/** Names places where two named paths meet: `name intersections={of=a and b, by={P,Q}}`. */
+/** Names places where two named paths meet: `name intersections={of=a and b, by={P,Q}}`; how many there are. */
 export function nameIntersections(
   reading: Reading,
   text: string,
   coordinate: (name: string, at: Point) => void,
-): void {
+): number {
   const set = settings(text);
   const [one = '', other = ''] = (set.get('of') ?? '').split(/\s+and\s+/);
   const { paths } = reading.picture;
   const [a, b] = [paths.get(one.trim()), paths.get(other.trim())];
-  if (!a || !b) return reading.trouble({ kind: 'node', word: a ? other.trim() : one.trim() });
+  if (!a || !b) {
+    reading.trouble({ kind: 'node', word: a ? other.trim() : one.trim() });
+    return 0;
+  }
   const found = meetings(a, b);
   const names = partsOf(set.get('by') ?? '', ',').map((name) =>
     name.replace(/^\[[^\]]*\]/, '').trim(),
@@ -415,4 +439,5 @@ export function nameIntersections(
     coordinate(`${stem}-${i + 1}`, at);
     if (names[i]) coordinate(names[i], at);
   });
+  return found.length;
 }

@@ -93,6 +93,10 @@ export interface Plotting {
   readonly tension: number;
   readonly mark: string | null;
   readonly markSize: Sp;
+  /** Options of its marks, and which points have one: each so many, from the so-manyth on. */
+  readonly markLook: readonly Token[];
+  readonly markEvery: number;
+  readonly markFrom: number;
   readonly onlyMarks: boolean;
   readonly form: 'line' | 'ycomb' | 'xcomb' | 'bars' | 'steps' | 'polar comb';
 }
@@ -169,6 +173,8 @@ export interface Graphics {
   readonly x: Point;
   readonly y: Point;
   readonly z: Point;
+  /** Within an axis: numbers without units are angles and distances, or powers of ten are counted by them. */
+  readonly scales?: 'polar' | readonly ['linear' | 'log', 'linear' | 'log'];
   readonly colour: Paint;
   readonly drawColour: Paint | null;
   readonly fillColour: Paint | null;
@@ -344,6 +350,9 @@ export function startGraphics(em: Sp, colour: Paint): Graphics {
       tension: 0.55,
       mark: null,
       markSize: 2 * PT,
+      markLook: [],
+      markEvery: 1,
+      markFrom: 1,
       onlyMarks: false,
       form: 'line',
     },

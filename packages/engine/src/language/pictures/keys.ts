@@ -199,10 +199,15 @@ function quoted({ node, reading }: KeyCall, part: readonly Token[]): void {
   });
 }
 
+/** Keys of libraries that are not carried out: mind maps, spies, curves by Hobby, nets, gates, box plots and the like. */
+const ELSEWHERE =
+  /^(?:(?:small |large |huge )?mindmap|(?:root |extra |level \d )?concept(?: color| connection)?|annotation|circle connection bar|use Hobby shortcut|(?:closed )?hobby|spy(?: using .*| connection path| scope)?|boxplot.*|place|transition|tokens?|structured tokens|colored tokens|pre|post|entity|relationship|attribute|key attribute|circuit(?: logic| ee)?.*|(?:and|or|not|nand|nor|xor|xnor|buffer) gate.*|info(?: sloped)?|l-system|lindenmayer system|turtle|blur shadow|(?:path|scope) fading|fading.*|(?:three|one|two) point perspective|isometric view|simple|layered layout|spring layout|tree layout|graph(?:s|drawing).*|calendar|folding.*|save path|use path)$/;
+
 function unknown({ reading, name, value }: KeyCall, part: readonly Token[]): void {
   const { it } = reading;
   if (/^every /.test(name) || name.startsWith('/')) return;
   const span = spanOf(it.spanOf(part[0] as Token), it.spanOf(part.at(-1) as Token));
+  if (ELSEWHERE.test(name)) return it.p.report('key-without-effect', span, { name });
   const names = [...Object.keys(reading.keys), ...SHAPE_NAMES, ...Object.keys(it.read(STYLES))];
   const near = nearestName(name, names);
   const end = value === null ? span.to : span.from + name.length;

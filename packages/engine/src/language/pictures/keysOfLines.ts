@@ -303,9 +303,9 @@ export const LINE_KEYS: Readonly<Record<string, Key>> = {
     else call.g.plot = { ...call.g.plot, mark: words(call) };
   },
   'mark size': plot((call) => ({ markSize: lengthOf(call) })),
-  'mark options': () => undefined,
-  'mark repeat': () => undefined,
-  'mark phase': () => undefined,
+  'mark options': plot((call) => ({ markLook: call.value ?? [] })),
+  'mark repeat': plot((call) => ({ markEvery: Math.max(1, Math.round(numberOf(call))) })),
+  'mark phase': plot((call) => ({ markFrom: Math.max(1, Math.round(numberOf(call))) })),
   'only marks': plot(() => ({ onlyMarks: true })),
   'no marks': plot(() => ({ mark: null })),
   smooth: plot(() => ({ smooth: true })),

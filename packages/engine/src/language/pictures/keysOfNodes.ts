@@ -16,7 +16,11 @@ import {
   define,
 } from './keys';
 import { STATE_KEYS } from './automata';
-import { bare, partsOf } from './words';
+import { bare, partsOf, wordsOf } from './words';
+import { splitAt } from '../scanning/optionLists';
+import { tokensText } from '../../expansion/tokenText';
+import type { Token } from '../../expansion/meaning';
+import type { Interpreter } from '../machine/interpreter';
 
 const look =
   (of: (call: KeyCall) => Partial<NodeLook>): Key =>
@@ -198,12 +202,26 @@ export const NODE_KEYS: Readonly<Record<string, Key>> = {
   nodes: (call) => define(call.reading, 'nodes', 'style', call.value ?? []),
   'nodes in empty cells': () => undefined,
   'ampersand replacement': () => undefined,
-  'name intersections': (call) =>
-    nameIntersections(call.reading, words(call), (name, at) => {
-      const { picture } = call.reading;
+  'name intersections': (call) => {
+    const { it, picture } = call.reading;
+    const parts = splitAt(call.value ?? [], ',');
+    const isTotal = (part: readonly Token[]): boolean =>
+      tokensText(part).trim().startsWith('total');
+    const said = wordsOf(
+      it,
+      joined(
+        it,
+        parts.filter((part) => !isTotal(part)),
+      ),
+    );
+    const count = nameIntersections(call.reading, said, (name, at) => {
       const shape = shapeAround('coordinate', NO_ROOM);
       picture.nodes.set(name, { shape, map: translation(at.x, at.y), isCoordinate: true });
-    }),
+    });
+    // `total=\n`: the name of what holds their number.
+    const total = parts.find(isTotal)?.findLast(({ cell }) => cell !== null);
+    if (total) it.define(total.text, String(count));
+  },
   'left delimiter': (call) => {
     if (call.node) call.node.delimiters = [words(call), call.node.delimiters[1]];
   },
@@ -235,3 +253,7 @@ const separation = (call: KeyCall): number => {
   const [first = '0pt'] = partsOf(words(call), ',');
   return alongUnit(call, bare(first), CM);
 };
+
+/** Parts with commas between them. */
+const joined = (it: Interpreter, parts: readonly (readonly Token[])[]): Token[] =>
+  parts.flatMap((part, i) => (i === 0 ? [...part] : [...it.p.chars(','), ...part]));

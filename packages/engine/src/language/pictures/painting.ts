@@ -35,7 +35,8 @@ export function paintPath(drawing: Drawing, g: Graphics, whole: Path, span: Span
     return;
   }
   if (mode.shade) marks.push(...shading(g, path, span));
-  if (mode.fill)
+  // What is shaded is not filled besides.
+  if (mode.fill && !mode.shade)
     marks.push(
       mark(
         path,

@@ -1,5 +1,5 @@
 import { PT } from '../../base/lengths';
-import { mapped, type Point } from '../../base/maps';
+import { IDENTITY, mapped, type Point } from '../../base/maps';
 import { ellipse, polyline, type Path } from '../../base/paths';
 import { filled, stroked, solidStroke, type Mark } from '../../document/drawing';
 import { smoothed } from '../../drawing/curves';
@@ -10,6 +10,7 @@ import { readExpression, ExpressionTrouble, type Expression } from './arithmetic
 import { placeOf, type Reading } from './coordinates';
 import type { Graphics } from './graphics';
 import { addMarks, paintOf, surroundings, unitsOf, widen } from './openPicture';
+import { STYLES, withKeys } from './keys';
 import { bare, outside, partsOf, wordsOf } from './words';
 
 /** A function is worked out at no more places. */
@@ -133,13 +134,29 @@ export function plotMarks(
 ): void {
   const name = g.plot.mark;
   if (name === null || name === 'none') return;
+  const { markEvery, markFrom } = g.plot;
+  const said = [...(reading.it.read(STYLES)['every mark']?.body ?? [])];
+  const own =
+    said.length === 0 ? g.plot.markLook : [...said, ...reading.it.p.chars(','), ...g.plot.markLook];
+  const look =
+    own.length === 0 ? { ...g, map: IDENTITY } : withKeys(reading, { ...g, map: IDENTITY }, own);
   const size = g.plot.markSize;
-  const paint = paintOf(g.drawColour, g);
-  const pen = stroked(solidStroke(g.lineWidth, paint));
-  const marks = points.map((at): Mark => {
-    const [path, isFilled] = markAt(name, at, size);
-    return { kind: 'path', path, style: isFilled ? filled(paint) : pen, ...span };
-  });
+  const paint = paintOf(look.drawColour, look);
+  const pen = stroked(solidStroke(look.lineWidth, paint));
+  // What is said of their ground shows within their lines.
+  const ground =
+    look.fillColour === null || own.length === 0
+      ? filled(paint)
+      : { ...pen, fill: paintOf(look.fillColour, look) };
+  const isPlain = look.map.a === 1 && look.map.b === 0 && look.map.d === 1;
+  const marks = points
+    .filter((_, i) => i >= markFrom - 1 && (i - markFrom + 1) % markEvery === 0)
+    .map((at): Mark => {
+      const [path, isFilled] = markAt(name, isPlain ? at : { x: 0, y: 0 }, size);
+      const mark: Mark = { kind: 'path', path, style: isFilled ? ground : pen, ...span };
+      if (isPlain) return mark;
+      return { kind: 'group', marks: [mark], map: { ...look.map, e: at.x, f: at.y }, clip: null };
+    });
   addMarks(reading, marks, g.mode.behind);
   widen(
     reading,

@@ -1,3 +1,4 @@
+import type { ColourMap } from './colourMaps';
 import type { Token } from '../../../expansion/meaning';
 import { cell } from '../../../expansion/cells';
 import type { Point } from '../../../base/maps';
@@ -110,6 +111,8 @@ export interface AxisSettings {
   readonly area: boolean;
   readonly polar: boolean;
   readonly colourBar: boolean;
+  /** The colours of surfaces, from low to high. */
+  readonly colours: ColourMap;
   /** Is a common power of ten written beside the axis? */
   readonly scaledTicks: readonly boolean[];
   /** Ticks of powers of ten are labelled as numbers. */

@@ -3,7 +3,7 @@ import { rectangle } from '../../../base/paths';
 import { paintPath } from '../painting';
 import { pen, words, type Painter } from './frame';
 import { placesFor, tickText, ticksOf } from './scale';
-import { mappedColour } from './surfaces';
+import { mappedColour } from './colourMaps';
 
 /** Width of a colour bar and its distance from the axis, pt (manual, section 4.10). */
 const BAR = { width: 14.2, gap: 8.5 };
@@ -27,7 +27,7 @@ export function drawColourBar(painter: Painter): void {
       reading,
       {
         ...fresh,
-        fillColour: mappedColour((i + 0.5) / STRIPES),
+        fillColour: mappedColour(axis.settings.colours, (i + 0.5) / STRIPES),
         mode: { ...fresh.mode, draw: false, fill: true },
       },
       rectangle(x, frame.corner.y + i * step, BAR.width * PT, step),

@@ -4,6 +4,7 @@ import { splitAt, trimmed } from '../../scanning/optionLists';
 import type { Token } from '../../../expansion/meaning';
 import { cell } from '../../../expansion/cells';
 import { tokensOf, type CommandEntry, type EnvironmentEntry } from '../../machine/entries';
+import type { Graphics } from '../graphics';
 import type { Interpreter } from '../../machine/interpreter';
 import { placeOf } from '../coordinates';
 import { GRAPHICS } from '../graphics';
@@ -64,7 +65,7 @@ function end(it: Interpreter): void {
   const painter: Painter = {
     reading,
     axis,
-    frame: anchored(frameOf(settings, axis, corner), settings),
+    frame: anchored(scaled(frameOf(settings, axis, corner), outer), settings),
     span,
   };
   nameAxis(painter);
@@ -84,6 +85,12 @@ function end(it: Interpreter): void {
   drawLegend(painter);
 }
 
+/** The frame as the picture around it is scaled; what is written at it keeps its size. */
+function scaled(frame: Frame, { map: { a, b, c, d } }: Graphics): Frame {
+  if (b !== 0 || c !== 0 || a <= 0 || d <= 0) return frame;
+  return { ...frame, width: frame.width * a, height: frame.height * d };
+}
+
 /** The frame moved so that the anchor it asks for lies at its place. */
 function anchored(frame: Frame, { anchor }: AxisSettings): Frame {
   const across = /east/.test(anchor) ? 1 : /west/.test(anchor) ? 0 : 0.5;
@@ -92,20 +99,31 @@ function anchored(frame: Frame, { anchor }: AxisSettings): Frame {
   return { ...frame, corner: { x: corner.x - across * width, y: corner.y - up * height } };
 }
 
+/** From the coordinates of the data to the picture: units, origin, and how the axes count. */
+function dataMap(frame: Frame): Pick<Graphics, 'x' | 'y' | 'map' | 'scales'> {
+  const { corner, width, height, mode } = frame;
+  const across = frame.x.max - frame.x.min;
+  const up = frame.y.max - frame.y.min;
+  if (frame.polar) {
+    const unit = width / 2 / up;
+    const map = translation(corner.x + width / 2, corner.y + height / 2);
+    return { x: { x: unit, y: 0 }, y: { x: 0, y: unit }, map, scales: 'polar' };
+  }
+  const [backX, backY] = frame.reverse;
+  const x = ((backX ? -1 : 1) * width) / across;
+  const y = ((backY ? -1 : 1) * height) / up;
+  const map = translation(
+    corner.x - (backX ? frame.x.max : frame.x.min) * x,
+    corner.y - (backY ? frame.y.max : frame.y.min) * y,
+  );
+  return { x: { x, y: 0 }, y: { x: 0, y }, map, scales: mode };
+}
+
 /** What stood between the plots, in the coordinates of the axis. */
 function drawLater(it: Interpreter, { axis, frame }: Painter): void {
   if (axis.later.length === 0) return;
-  const { outer } = axis;
-  const [backX, backY] = frame.reverse;
-  const x = ((backX ? -1 : 1) * frame.width) / (frame.x.max - frame.x.min);
-  const y = ((backY ? -1 : 1) * frame.height) / (frame.y.max - frame.y.min);
-  const origin = {
-    x: frame.corner.x - (backX ? frame.x.max : frame.x.min) * x,
-    y: frame.corner.y - (backY ? frame.y.max : frame.y.min) * y,
-  };
   it.openGroup({ kind: 'semisimple', span: it.p.place });
-  const map = translation(origin.x, origin.y);
-  it.write(GRAPHICS, { ...outer, x: { x, y: 0 }, y: { x: 0, y }, map });
+  it.write(GRAPHICS, { ...axis.outer, ...dataMap(frame) });
   for (const statement of axis.later) it.execute(statement);
   it.closeGroup();
 }

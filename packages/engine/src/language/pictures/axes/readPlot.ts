@@ -147,7 +147,7 @@ function stateOf(
 
 /** Options of plots that pictures do not know. */
 const OWN =
-  /^(?:surf|mesh|forget plot|ybar|xbar|ybar interval|error bars.*|y domain|domain y|samples y|shader|colormap.*|point meta.*|fill between.*|nodes near coords.*|legend.*|area legend|line legend|restrict .*|unbounded .*|quiver.*|z buffer.*|contour.*|patch.*|scatter.*|only if.*|line join|bar shift.*|bar width|every mark.*|mark options|visualization.*|opacity fill|stack plots.*|hist.*|table.*|x filter.*|y filter.*|expr.*|update limits|on layer|fill opacity plot|empty line|discard if.*|select coords.*|plot graphics.*|const plot mark.*|jump mark.*|view|variable y)\b/;
+  /^(?:surf|mesh|forget plot|ybar|xbar|ybar interval|error bars.*|y domain|domain y|samples y|shader|colormap.*|point meta.*|fill between.*|nodes near coords.*|legend.*|area legend|line legend|restrict .*|unbounded .*|quiver.*|z buffer.*|contour.*|patch.*|scatter.*|only if.*|line join|bar shift.*|bar width|visualization.*|opacity fill|stack plots.*|hist.*|table.*|x filter.*|y filter.*|expr.*|update limits|on layer|fill opacity plot|empty line|discard if.*|select coords.*|plot graphics.*|const plot mark.*|jump mark.*|view|variable y)\b/;
 
 /** The options without those that only axes know; they are read apart. */
 function withoutOwn(options: readonly Token[]): Token[] {

@@ -2,11 +2,14 @@ import { nearestName } from '../../../base/nearest';
 import { PT } from '../../../base/lengths';
 import type { Token } from '../../../expansion/meaning';
 import { isColour } from '../../scanning/colours';
-import { splitAt, trimmed, unspaced } from '../../scanning/optionLists';
+import { groupsIn, splitAt, trimmed, unspaced } from '../../scanning/optionLists';
 import { numberIn, type Reading } from '../coordinates';
 import { STYLES } from '../keys';
 import { bare, equalsOf, partsOf, wordsOf } from '../words';
 import type { AxisSettings } from './axis';
+import { cellsBy } from '../../../expansion/cells';
+import { tokensText } from '../../../expansion/tokenText';
+import { type ColourMap, HOT, namedMap, readMap } from './colourMaps';
 
 export const STANDARD: AxisSettings = {
   mode: ['linear', 'linear'],
@@ -63,6 +66,7 @@ export const STANDARD: AxisSettings = {
   area: false,
   polar: false,
   colourBar: false,
+  colours: HOT,
   scaledTicks: [true, true, true],
   fixedPoint: false,
   tickAlign: 'inside',
@@ -316,9 +320,27 @@ const KEYS: Readonly<Record<string, Act>> = {
   'area style': ({ to }) => void (to.area = true),
   'stack plots*': ({ to, text }) => void (to.stacked = text === 'y' || text === 'x'),
   colorbar: (key) => void (key.to.colourBar = isTrue(key)),
+  colormap: (key) => setMap(key),
+  'colormap name': (key) => setMap(key),
   'colorbar horizontal': (key) => void (key.to.colourBar = isTrue(key)),
   'axis background': ({ to, value }) => void (to.background = value),
 };
+/** `colormap={mine}{rgb255(0cm)=(0,0,255); color(1cm)=(red)}`, `colormap name=viridis`. */
+function setMap({ reading: { it }, to, value, text }: AxisKey): void {
+  const own = readMap(it, tokensText(value));
+  const [name = [], body] = groupsIn(value);
+  if (own) {
+    to.colours = own;
+    if (body) it.write(ownMap(tokensText(name).trim()), own, true);
+  } else {
+    const map = it.read(ownMap(text.trim())) ?? namedMap(text);
+    if (map) to.colours = map;
+  }
+}
+
+/** Maps of the document's own. */
+const ownMap = cellsBy<ColourMap | null>('colourmap', null);
+
 function domain(key: AxisKey): readonly [number, number] {
   const [from = '0', to = '0'] = partsOf(key.text, ':');
   return [number(key, from), number(key, to)];
@@ -326,7 +348,7 @@ function domain(key: AxisKey): readonly [number, number] {
 
 /** Keys that change nothing of how an axis looks here. */
 const QUIET =
-  /^(?:compat|unbounded coords|tickwidth|colormap(?:\/.*| name)?|colorbar (?!horizontal).*|point meta.*|shader|every .*|axis [xyz] line style|[xyz] axis line style|separate axis lines|tick scale binop|.*precision|\/pgf\/.*|.*\/\.cd|max space between ticks|try min ticks|legend image code|enlarge|visualization depends on|z buffer|plot box ratio|extra description.*|log basis.*|log ticks (?!with).*|set layers|legend plot pos|disabledatascaling|samples y|domain y|y domain|error bars\/.*|.*ticks|reverse legend|group style|variable|const plot|smooth|mark.*|domain|samples|.*format.*|scale|baseline)$/;
+  /^(?:compat|unbounded coords|tickwidth|colorbar (?!horizontal).*|point meta.*|shader|every .*|axis [xyz] line style|[xyz] axis line style|separate axis lines|tick scale binop|.*precision|\/pgf\/.*|.*\/\.cd|max space between ticks|try min ticks|legend image code|enlarge|visualization depends on|z buffer|plot box ratio|extra description.*|log basis.*|log ticks (?!with).*|set layers|legend plot pos|disabledatascaling|samples y|domain y|y domain|error bars\/.*|.*ticks|reverse legend|group style|variable|const plot|smooth|mark.*|domain|samples|.*format.*|scale|baseline)$/;
 
 /**
  * Reads the options of an axis.
@@ -352,7 +374,9 @@ export function readSettings(
     const value = eq < 0 ? [] : trimmed(part.slice(eq + 1));
     const act = KEYS[name];
     const style = it.read(STYLES)[name];
-    if (act) act({ reading, to, value, text: bare(wordsOf(it, wordless(name) ? [] : value)) });
+    const map = /^colormap\/(.*)$/.exec(name)?.[1];
+    if (map !== undefined) to.colours = namedMap(map) ?? to.colours;
+    else if (act) act({ reading, to, value, text: bare(wordsOf(it, wordless(name) ? [] : value)) });
     else if (style) {
       const inner = readSettings(reading, to, style.body);
       Object.assign(to, inner.settings);

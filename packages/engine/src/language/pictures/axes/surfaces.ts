@@ -8,21 +8,8 @@ import type { AxisSettings, DataPoint, Plot } from './axis';
 import { drawAxes } from './axisLines';
 import { words, type Painter } from './frame';
 import { drawGrid } from './ticks';
+import { mappedColour } from './colourMaps';
 import { placesFor, rangeOf, tickText, ticksOf, type Range } from './scale';
-
-/** The standard colour map, from low to high (the manual's “hot”). */
-const COLOURS = [0x0000ff, 0xffff00, 0xff8000, 0xff0000];
-
-/** A share from 0 to 1 as a colour. */
-export function mappedColour(share: number): number {
-  const at = Math.min(1, Math.max(0, share)) * (COLOURS.length - 1);
-  const i = Math.min(COLOURS.length - 2, Math.floor(at));
-  const part = (shift: number): number => {
-    const [a, b] = [((COLOURS[i] ?? 0) >> shift) & 255, ((COLOURS[i + 1] ?? 0) >> shift) & 255];
-    return Math.round(a + (b - a) * (at - i)) << shift;
-  };
-  return part(16) | part(8) | part(0);
-}
 
 /** A view of three dimensions: where a point of the data falls in the picture, and how near it is. */
 interface View {
@@ -192,7 +179,7 @@ function drawBox(painter: Painter, view: View): void {
 
 /** A grid of values as patches from far to near, each in the colour of its height. */
 function drawSurface(painter: Painter, view: View, plot: Plot): void {
-  const { reading, span } = painter;
+  const { reading, span, axis } = painter;
   const { points, perRow } = plot;
   if (perRow < 2) return;
   const [, , z] = view.ranges;
@@ -210,7 +197,7 @@ function drawSurface(painter: Painter, view: View, plot: Plot): void {
   patches.sort((a, b) => a.near - b.near);
   const fresh = freshPath({ ...plot.g, map: IDENTITY });
   for (const { path, share } of patches) {
-    const colour = mappedColour(share);
+    const colour = mappedColour(axis.settings.colours, share);
     const edge = plot.form === 'mesh' || plot.plainPatches ? colour : darker(colour);
     const g: Graphics = {
       ...fresh,
