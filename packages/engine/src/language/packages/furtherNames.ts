@@ -9,8 +9,7 @@ export const FURTHER: Readonly<Record<string, string>> = {
   ragged2e: String.raw`
 \@provideenv{Center}{\trivlist\Centering\item\relax}{\endtrivlist}\@provideenv{FlushLeft}{\trivlist\RaggedRight\item\relax}{\endtrivlist}\@provideenv{FlushRight}{\trivlist\RaggedLeft\item\relax}{\endtrivlist}\@provideenv{justify}{\trivlist\justifying\item\relax}{\endtrivlist}
 \newlength\RaggedRightParindent\newskip\RaggedRightRightskip\newskip\RaggedRightLeftskip\newskip\RaggedRightParfillskip\newlength\JustifyingParindent\newskip\JustifyingParfillskip\newskip\CenteringRightskip\newskip\CenteringLeftskip\newlength\CenteringParindent\newskip\CenteringParfillskip\newskip\RaggedLeftLeftskip\newskip\RaggedLeftRightskip\newlength\RaggedLeftParindent\newskip\RaggedLeftParfillskip\def\justifyingfirst{}\def\RaggedRightfirst{}`,
-  threeparttable: String.raw`
-\providecommand\TPTtagStyle{}\providecommand\TPTnoteLabel[1]{\tnote{#1}}\providecommand\TPTnoteSettings{}\providecommand\TPTdoTablenotes{}\providecommand\TPTminimum{4em}\providecommand\TPToverlap{}\providecommand\TPTrlap{}\@provideenv{measuredfigure}[1][t]{\begin{minipage}{\linewidth}\centering}{\end{minipage}}`,
+  threeparttable: String.raw`\providecommand\TPTdoTablenotes{}\providecommand\TPTminimum{4em}\providecommand\TPToverlap{}\providecommand\TPTrlap{}`,
   makecell: String.raw`
 \def\bottopgape{}\def\topgape{}\def\bottomgape{}\def\rotheadgape{}\def\rotheadfont{\theadfont}\def\topline{\hline}\providecommand\diaghead{\diag@head}\ProvideDocumentCommand\diag@head{d() m m m}{\diagbox{#3}{#4}}\providecommand\settowidthbox{}`,
   longtable: String.raw`
@@ -139,7 +138,6 @@ export const FURTHER: Readonly<Record<string, string>> = {
   youngtab: String.raw`\providecommand\Yboxdim[1]{}\providecommand\Yfillcolour[1]{}\providecommand\Yvcentermath[1]{}\providecommand\Ylinethick[1]{}\providecommand\Yautoscale[1]{}\providecommand\Ystdtext[1]{}\providecommand\Ylinecolour[1]{}\providecommand\Yinterspace[1]{}\providecommand\Yaligntext[1]{}`,
   xfrac: String.raw`\providecommand\DeclareInstance[4]{}\providecommand\DeclareCollectionInstance[5]{}\providecommand\UseCollectionInstance[2]{}`,
   bussproofs: String.raw`\providecommand\ruleScoreFiller{}\providecommand\defaultLeftLabel{}\providecommand\defaultRightLabel{}\providecommand\LeftTip{}`,
-  mathpartir: String.raw`\providecommand\RefTirName[1]{{\small\textsc{#1}}}\providecommand\TirName[1]{{\small\textsc{#1}}}\providecommand\LabTirName[1]{{\small\textsc{#1}}}\providecommand\DefTirName[1]{{\small\textsc{#1}}}\providecommand\mprset[1]{}\providecommand\MathparLineskip{}\providecommand\MathparBindings{}`,
   algpseudocode: String.raw`\providecommand\algsetlanguage[1]{}\providecommand\algrenewcomment[2][]{\renewcommand\Comment[1]{#2}}\providecommand\algcblock[4][]{\algblock{#3}{#4}}\providecommand\algcloop[3][]{\algloop{#3}}`,
   algorithmic: String.raw`\providecommand\algsetup[1]{}`,
   listings: String.raw`\providecommand\lstloadlanguages[1]{}\providecommand\lstloadaspects[1]{}\def\lstname{}\def\lstaspectfiles{}`,

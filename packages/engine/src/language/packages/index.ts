@@ -151,7 +151,6 @@ import {
   importing,
   interval,
   marginnote,
-  mathpartir,
   mleftright,
   needspace,
   ragged2e,
@@ -160,7 +159,6 @@ import {
   subfig,
   subfigure,
   tensor,
-  threeparttable,
   units,
   xfrac,
 } from './notationPackages';
@@ -195,6 +193,8 @@ import { tgtermes } from './tgtermes';
 import { pxfonts, txfonts } from './txfonts';
 import { titlesec } from './titlesec';
 import { titling } from './titling';
+import { mathpartir } from './mathpartir';
+import { threeparttable } from './threeparttable';
 import { todonotes } from './todonotes';
 import { ulem } from './ulem';
 import { verbatim } from './verbatim';

@@ -263,15 +263,6 @@ export const needspace = notation('needspace', 'Ends a page where there is too l
   ),
 ]);
 
-/** threeparttable: tables with notes below them. */
-export const threeparttable: PackageEntry = {
-  name: 'threeparttable',
-  description: 'Tables with notes below them.',
-  options: null,
-  source:
-    '\\newenvironment{threeparttable}[1][]{\\begin{center}}{\\end{center}}\\newenvironment{tablenotes}[1][]{\\par\\footnotesize\\begin{list}{}{\\leftmargin1em\\itemsep0pt\\parsep0pt\\topsep2pt\\labelwidth.8em\\labelsep.2em}}{\\end{list}}\\newcommand{\\tnote}[1]{\\textsuperscript{#1}}',
-};
-
 /** esvect: arrows over the names of vectors. */
 export const esvect = notation('esvect', 'Arrows over vectors.', [
   macroEntry('vv', 'm', 'An arrow over a vector.', '$\\vv{AB}$', '\\overrightarrow{#1}'),
@@ -321,24 +312,6 @@ export const importing = notation('import', 'Files by their folder and name.', [
   macroEntry('import', 'mm', 'A file of a folder.', '\\import{}{}', '\\input{#1#2}'),
   macroEntry('subimport', 'mm', 'A file of a folder below.', '\\subimport{}{}', '\\input{#1#2}'),
 ]);
-
-/** mathpartir, proof: rules with premises above a line. */
-const ruleBody = (above: string, below: string, label: string): string =>
-  `{\\displaystyle{\\frac{\\displaystyle{\\def\\\\{\\qquad}${above}}}{\\displaystyle ${below}}}\\,\\mbox{\\scriptsize ${label}}}`;
-export const mathpartir = notation(
-  'mathpartir',
-  'Rules of inference.',
-  [
-    macroEntry(
-      'inferrule',
-      'omm',
-      'A rule: premises over a line, what follows below it.',
-      '$\\inferrule[Tide]{A \\\\ B}{C}$',
-      ruleBody('#2', '#3', '#1'),
-    ),
-  ],
-  ['amsmath'],
-);
 
 /** subfig and its forerunner: parts of a figure with their captions. */
 const partsOfFigures = (name: string, command: string): PackageEntry =>
