@@ -116,6 +116,7 @@ function setNumbers(it: Interpreter, { name, option, body }: Said): void {
   }
 }
 
+/** Gives a macro the tokens of a template, with what stands before and behind them. */
 function define(
   it: Interpreter,
   name: string,
@@ -124,7 +125,7 @@ function define(
   end: string,
 ): void {
   it.execute([
-    ...it.source(`\\gdef\\${name}{${open}`.replace(/\{([^{}]*)$/, '{$1')),
+    ...it.source(`\\gdef\\${name}{${open}`),
     ...body,
     ...it.source(`${end}}`),
   ]);

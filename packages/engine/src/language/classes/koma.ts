@@ -96,7 +96,7 @@ const isSaid = (options: readonly string[], option: RegExp): boolean =>
 
 /** Heads, feet, sizes of headings, and what the contents name. */
 function heads(it: Interpreter, options: readonly string[]): void {
-  const { style } = it.read(CELLS.class) === 'scrbook' ? { style: 'headings' } : { style: 'plain' };
+  const style = it.read(CELLS.class) === 'scrbook' ? 'headings' : 'plain';
   const on = (name: string): string => `\\@${name}true`;
   const size = options.findLast((one) => /^headings=(?:big|normal|small)/.test(one));
   const parts = [
