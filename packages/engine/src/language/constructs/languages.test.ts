@@ -192,4 +192,18 @@ describe('customs of languages', () => {
       [],
     );
   });
+  it('a blank before a closing quotation mark counts once, and for nothing', () => {
+    const end = (body: string): number => laidBody(body, french).word('»').right;
+    expect(end('\\noindent\\og oui \\fg')).toBeCloseTo(end('\\noindent\\og oui\\fg'), 2);
+    expect(end('\\noindent\\frquote{oui}')).toBeCloseTo(end('\\noindent\\og oui\\fg'), 2);
+  });
+  // babel-french, ReduceListSpacing: topsep .8ex, parsep and itemsep .4ex each.
+  it.each([
+    ['', 12 + 0.8 * 4.3055],
+    ['\\usepackage{enumitem}', 20],
+  ])('French lists are set closer than usual, but by enumitem: %s', (load, distance) => {
+    const body = 'x\\begin{enumerate}\\item aaa\\item bbb\\end{enumerate}';
+    const page = laidBody(body, `${french}${load}`);
+    expect(page.word('bbb').y - page.word('aaa').y).toBeCloseTo(distance, 1);
+  });
 });

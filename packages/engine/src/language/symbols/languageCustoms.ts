@@ -16,7 +16,7 @@ const FRENCH: LanguageCustoms = {
 \providecommand\primo{1\textsuperscript{o}\kern.3em}\providecommand\secundo{2\textsuperscript{o}\kern.3em}\providecommand\tertio{3\textsuperscript{o}\kern.3em}\providecommand\quarto{4\textsuperscript{o}\kern.3em}\providecommand\FrenchEnumerate[1]{#1\textsuperscript{o}\kern.3em}\providecommand\FrenchPopularEnumerate[1]{#1\textsuperscript{o})\kern.3em}
 \providecommand\no{n\textsuperscript{o}\kern.2em}\providecommand\No{N\textsuperscript{o}\kern.2em}\providecommand\nos{n\textsuperscript{os}\kern.2em}\providecommand\Nos{N\textsuperscript{os}\kern.2em}\providecommand\bsc[1]{\mbox{\textsc{#1}}}\providecommand\degre{\textdegree}\providecommand\degres{\textdegree}\providecommand\ordinale[1]{#1}
 \providecommand\nombre[1]{#1}\providecommand\at{@}\providecommand\boi{\textbackslash}\providecommand\circonflexe{\textasciicircum}\providecommand\tild{\textasciitilde}\providecommand\NoAutoSpaceBeforeFDP{\@spacedpunctuation0}\providecommand\AutoSpaceBeforeFDP{\@spacedpunctuation1}\providecommand\NoAutoSpacing[1]{{\@spacedpunctuation0#1}}\providecommand\NoEveryParQuote{}\providecommand\dotsFFN{\dots}
-\providecommand\FBguillspace{\penalty10000\hskip.8\fontdimen2\font plus.3\fontdimen3\font minus.8\fontdimen4\font}\def\og{\leavevmode«\FBguillspace\ignorespaces}\def\fg{\ifdim\lastskip>0pt \unskip\fi\FBguillspace»}
+\providecommand\FBguillspace{\penalty10000\hskip.8\fontdimen2\font plus.3\fontdimen3\font minus.8\fontdimen4\font}\def\og{\leavevmode«\FBguillspace\ignorespaces}\def\fg{\ifhmode\unskip\fi\FBguillspace»}\providecommand\frquote[1]{\og#1\fg}
 \providecommand\DecimalMathComma{\mathcode@comma}\def\mathcode@comma{}
 `,
   extras: String.raw`\frenchspacing\@spacedpunctuation1`,
@@ -24,6 +24,9 @@ const FRENCH: LanguageCustoms = {
   main: String.raw`
 \@indentfirst\def\labelitemi{\textemdash}\let\labelitemii\labelitemi\let\labelitemiii\labelitemi\let\labelitemiv\labelitemi
 \AddToHook{env/itemize/begin}{\settowidth\labelwidth{\textemdash}\def\@listi{\leftmargin\dimexpr\parindent+\labelwidth+\labelsep\relax\labelwidth\dimexpr\leftmargin-\parindent-\labelsep\relax\topsep0pt\partopsep0pt\parsep0pt\itemsep0pt}\def\@listii{\leftmargin\dimexpr\labelwidth+\labelsep\relax\topsep0pt\partopsep0pt\parsep0pt\itemsep0pt}\let\@listiii\@listii\let\@listiv\@listii}
+\def\fr@spaces{\topsep.8ex plus.4ex minus.4ex\partopsep.4ex plus.2ex minus.2ex\itemsep.4ex plus.2ex minus.2ex\parsep.4ex plus.2ex minus.2ex\relax}
+\def\fr@lists{\let\@listi\fr@spaces\let\@listii\fr@spaces\let\@listiii\fr@spaces\let\@listiv\fr@spaces}
+\AtBeginDocument{\@ifpackageloaded{enumitem}{}{\AddToHook{env/enumerate/begin}{\fr@lists}\AddToHook{env/description/begin}{\fr@lists}\AddToHook{env/quote/begin}{\fr@lists}\AddToHook{env/quotation/begin}{\fr@lists}}}
 \def\fnum@figure{{\scshape\figurename}~\thefigure}\def\fnum@table{{\scshape\tablename}~\thetable}\def\CaptionSeparator{\space\textendash\space}
 \def\@makefntext#1{\parindent1.5em\noindent\kern1.5em\@thefnmark.\kern.5em#1}
 `,
