@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { findingsIn, linesOf, typeset } from '../../testing/document';
 import { laid, type Laid } from '../../testing/layout';
-import { painted } from '../../testing/painted';
 
 const talk = (body: string, preamble = ''): string =>
   `\\documentclass{beamer}\n${preamble}\n\\begin{document}\n${body}\n\\end{document}\n`;
@@ -133,9 +132,7 @@ describe('colours of parts', () => {
       '\\begin{beamercolorbox}[wd=100pt,ht=20pt,dp=5pt,center]{tide}xyz\\end{beamercolorbox}',
       '\\setbeamercolor{tide}{fg=white,bg=red}',
     );
-    const ground =
-      painted(page).rules?.find?.((one: { paint?: number }) => one.paint === 0xff0000) ??
-      page.rules[0];
+    const [ground] = page.rules;
     expect(page.word('xyz').color).toBe(0xffffff);
     expect([ground?.width, ground?.height].map((size) => Math.round(size ?? 0))).toEqual([100, 25]);
   });
