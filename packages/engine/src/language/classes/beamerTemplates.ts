@@ -124,11 +124,7 @@ function define(
   body: readonly Token[],
   end: string,
 ): void {
-  it.execute([
-    ...it.source(`\\gdef\\${name}{${open}`),
-    ...body,
-    ...it.source(`${end}}`),
-  ]);
+  it.execute([...it.source(`\\gdef\\${name}{${open}`), ...body, ...it.source(`${end}}`)]);
 }
 
 /** Templates that are carried out, by their names. */
