@@ -1,4 +1,5 @@
 import type { RawFinding, RawFindingOf } from '../findings/finding';
+import { bringsCommandsAlone } from '../language/kernel/commandsAlone';
 import { CELLS } from '../language/machine/cells';
 import { lineMap, positionAt } from '../source/lines';
 import type { SourceReading } from './reading';
@@ -91,6 +92,12 @@ type Foreign = RawFindingOf<'package-unknown'> | RawFindingOf<'package-not-here'
 /** Is it about a package whose commands nobody here knows? */
 export const isForeign = (finding: RawFinding): finding is Foreign =>
   finding.code === 'package-unknown' || finding.code === 'package-not-here';
+
+/** Is it about a package that is not here, and of which the sheet uses nothing? Then its pages lack nothing. */
+export const isMissedByNone = (finding: RawFinding, uses: readonly Use[]): boolean =>
+  finding.code === 'package-not-here' &&
+  uses.length === 0 &&
+  bringsCommandsAlone(finding.args.name);
 
 /** The finding on a package with the commands that the sheet uses of it. */
 export function withUses(

@@ -6,7 +6,13 @@ import type { SessionBlock } from './block';
 import { MOST_PAGES } from './bounds';
 import { withoutConsequences } from './consequences';
 import { documentAdvice } from './documentAdvice';
-import { documentFindings, isForeign, usesOfUnknown, withUses } from './documentFindings';
+import {
+  documentFindings,
+  isForeign,
+  isMissedByNone,
+  usesOfUnknown,
+  withUses,
+} from './documentFindings';
 import type { Facts, LabelFinding } from './facts';
 import { withFixes } from './fixes';
 import { withNeededPackages } from './neededPackages';
@@ -35,8 +41,10 @@ export function gatherFindings(reading: SourceReading, given: FindingSurrounding
   const unknown = reading.finalValue(CELLS.unknownPackages);
   const add = (start: number, raw: RawFinding): void => void out.push({ start, raw });
   for (const block of reading.blocks) {
-    for (const finding of block.reading.findings)
+    for (const finding of block.reading.findings) {
+      if (isMissedByNone(finding, uses)) continue;
       add(block.start, isForeign(finding) ? withUses(finding, uses, unknown) : finding);
+    }
     for (const finding of layoutFindings(block)) add(block.start, finding);
   }
   for (const { block, finding } of given.repeated.slice(0, MOST_FINDINGS))

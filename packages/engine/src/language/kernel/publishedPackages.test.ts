@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { findingsIn, inArticle, typeset } from '../../testing/document';
 import { PACKAGES } from '../packages';
 import { nearestPackage } from './meantModules';
+import { bringsCommandsAlone } from './commandsAlone';
 import { isPublished } from './publishedPackages';
 
 describe('names of packages', () => {
@@ -32,6 +33,24 @@ describe('names of packages', () => {
       expect(finding?.fix).toBeUndefined();
     },
   );
+
+  it.each(['logicproof', 'acro', 'tkz-tab', 'csvsimple'])(
+    'of which nothing is used are passed over where they change nothing by themselves: %s',
+    (name) => {
+      expect(bringsCommandsAlone(name) && isPublished(name) && PACKAGES[name] === undefined).toBe(
+        true,
+      );
+      const kinds = (body: string): string[] =>
+        findingsIn(inArticle(body, `\\usepackage{${name}}`)).map(({ kind }) => kind);
+      expect(kinds('x')).toEqual([]);
+      expect(kinds('\\buoy{x}')).toEqual(['package-not-here']);
+      expect(kinds('\\begin{buoy}x\\end{buoy}')).toEqual(['package-not-here']);
+    },
+  );
+  it('of which loading alone changes a page are told of all the same', () => {
+    for (const name of ['nowidow', 'draftcopy', 'marginfix', 'prelim2e'])
+      expect(bringsCommandsAlone(name)).toBe(false);
+  });
 
   it('that nobody has published are not known', () => {
     expect(isPublished('shoals')).toBe(false);
