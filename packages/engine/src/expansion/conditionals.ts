@@ -1,8 +1,19 @@
+import type { Span } from '../base/spans';
 import { cellsBy } from './cells';
 import { Cat } from '../tokens/categories';
 import { type Expandable, isTaken, type Meaning, sameMeaning, STOP, type Token } from './meaning';
-import type { OpenCondition, Processor } from './processor';
+import type { Processor } from './processor';
 import { scanDimen, scanInt } from './scan';
+
+/** A condition that is open: where it began, and whether its true part was found. */
+export interface OpenCondition {
+  readonly token: Token;
+  readonly span: Span;
+  /** Its test is still being read. */
+  deciding: boolean;
+  inElse: boolean;
+  readonly isCase: boolean;
+}
 
 type Test = (p: Processor) => boolean;
 

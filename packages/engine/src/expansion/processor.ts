@@ -7,6 +7,7 @@ import {
   type ReportRest,
 } from '../findings/finding';
 import { Cat, standardCategories, type CatTable } from '../tokens/categories';
+import type { OpenCondition } from './conditionals';
 import { Reader } from '../tokens/reader';
 import { bindArguments } from './bindArguments';
 import { cell } from './cells';
@@ -66,16 +67,6 @@ const FIRST_FILE_CHUNK = -10;
 
 /** How deep expansions may wait for one another (`\number\number…`): each one waits on the machine's own stack. */
 const DEEPEST = 300;
-
-/** A condition that is open: where it began, and whether its true part was found. */
-export interface OpenCondition {
-  readonly token: Token;
-  readonly span: Span;
-  /** Its test is still being read. */
-  deciding: boolean;
-  inElse: boolean;
-  readonly isCase: boolean;
-}
 
 /**
  * Tokens in, expanded tokens out (TeX's "gullet", The TeXbook chapters 20 and
@@ -368,11 +359,10 @@ export class Processor {
     if (frame && 'source' in frame) frame.source.jump(frame.source.text.length);
   }
 
-  /** What the tokens of a chunk were read from, while it is open; null for what was made elsewhere. */
+  /** What a chunk is read from, while that is open; null for what was made elsewhere. */
   sourceOf(chunk: number): Reader<Cell> | null {
-    if (chunk === this.reader.chunk) return this.reader;
-    const frame = this.frames.findLast((one) => 'source' in one && one.source.chunk === chunk);
-    return frame && 'source' in frame ? frame.source : null;
+    const readers = this.frames.flatMap((frame) => ('source' in frame ? [frame.source] : []));
+    return [this.reader, ...readers].findLast((reader) => reader.chunk === chunk) ?? null;
   }
 
   /** The file whose text comes next, or null while tokens wait. */

@@ -194,7 +194,8 @@ const MOST_DASHES = 2000;
 /** The dashes of a line, by where they start and how long they are: half ones at its ends, the gaps as even as they come (arydshln manual). */
 export function dashesOn(length: Sp, { dash, gap }: Dashes): readonly (readonly [Sp, Sp])[] {
   const step = dash + gap;
-  const count = Math.min(MOST_DASHES, Math.round(length / step));
+  // However they are shared out, dashes do not meet.
+  const count = Math.min(MOST_DASHES, Math.round(length / step), Math.floor(length / dash));
   if (!(dash > 0) || !(gap > 0) || count < 1 || length <= dash) return [[0, length]];
   const stride = length / count;
   return Array.from({ length: count + 1 }, (_, i) => {

@@ -1,4 +1,6 @@
 import type { CellOf } from '../../expansion/cells';
+import type { Span } from '../../base/spans';
+import type { OpenEnvironment } from './environments';
 
 /** What the begin of an environment leaves for its end, each thing declared once with its type. */
 export class EnvironmentData {
@@ -14,3 +16,12 @@ export class EnvironmentData {
     this.values.set(cell.name, value);
   }
 }
+
+/** What stands for the environment that is open where none is. */
+export const noEnvironment = (span: Span, groups: number): OpenEnvironment => ({
+  name: '',
+  span,
+  entry: null,
+  groups,
+  data: new EnvironmentData(),
+});

@@ -19,8 +19,8 @@ import { freshMode, type Mode, modeName } from './modes';
 import { plainRun } from './encoding';
 import { changedFont } from './sizes';
 import { CELLS, environmentCell } from './cells';
-import { covered } from './overlays';
-import { EnvironmentData } from './environmentData';
+import { veiled } from './overlays';
+import { noEnvironment } from './environmentData';
 import type { CellOf } from '../../expansion/cells';
 import { beginForDisplay, beginParagraph, finishParagraph, forgetList } from './paragraphMode';
 import { fontInterner } from './parameters';
@@ -103,15 +103,10 @@ export class Interpreter {
     return this.read(CELLS.textFamily);
   }
 
+  /** A colour is seen as far as what is covered shows through. */
   changeFont(change: Partial<FontSpec>): void {
-    const color = change.color === undefined ? this.font.color : this.veiled(change.color);
+    const color = veiled(this, change.color ?? this.font.color);
     this.write(CELLS.font, this.intern(changedFont(this.font, { ...change, color })));
-  }
-
-  /** A colour as it is seen here: less of it where it is covered. */
-  veiled(color: number): number {
-    const veil = this.read(CELLS.veil);
-    return veil === null || color === this.font.color ? color : covered(color, veil);
   }
 
   dimen(name: string): Sp {
@@ -436,15 +431,7 @@ export class Interpreter {
 
   /** The environment that was begun last and is open; one of no name where none is. */
   get innermost(): OpenEnvironment {
-    return (
-      this.environments.at(-1) ?? {
-        name: '',
-        span: this.p.place,
-        entry: null,
-        groups: this.groups.length,
-        data: new EnvironmentData(),
-      }
-    );
+    return this.environments.at(-1) ?? noEnvironment(this.p.place, this.groups.length);
   }
 
   spanOf(token: Token): Span {

@@ -10,6 +10,12 @@ export const INVISIBLE = -1;
 export const covered = (color: number, share: number): number =>
   share === 0 || color === INVISIBLE ? INVISIBLE : blended(color, 0xffffff, share);
 
+/** A colour as it is seen here: less of it where it is covered. */
+export function veiled(it: Interpreter, color: number): number {
+  const veil = it.read(CELLS.veil);
+  return veil === null || color === it.font.color ? color : covered(color, veil);
+}
+
 /** How much is seen of what is covered (`\setbeamercovered`). */
 const COVERED = cell('covered', 0);
 /** The colour before the veil. */

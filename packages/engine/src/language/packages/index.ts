@@ -61,15 +61,7 @@ import { quiet } from './quiet';
 import { polyglossia } from './polyglossia';
 import { pdfpages } from './pdfpages';
 import { setspace } from './setspace';
-import {
-  a4wide,
-  appendixnumberbeamer,
-  bbm,
-  epsfig,
-  lscape,
-  nicefrac,
-  pdflscape,
-} from './smallPackages';
+import { a4wide, bbm, epsfig, lscape, nicefrac, pdflscape } from './smallPackages';
 import { paralist, tasks } from './listPackages';
 import { floatflt, wrapfig } from './wrapfig';
 import {
@@ -430,7 +422,6 @@ const ALL: readonly PackageEntry[] = [
   actuarialangle,
   steinmetz,
   a4wide,
-  appendixnumberbeamer,
   bbm,
   epsfig,
   imakeidx,

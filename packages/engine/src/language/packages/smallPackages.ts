@@ -81,7 +81,7 @@ export const appendixnumberbeamer: PackageEntry = {
   description: 'In slides: frames of the appendix are counted by themselves.',
   options: null,
   source: String.raw`
-\newif\ifapn@split\let\apn@appendix\appendix
+\newif\ifapn@split\@ifundefined{insertframenumber}{\newcounter{framenumber}}{}\let\apn@appendix\appendix
 \def\inserttotalframenumber{\ref*{apn@main}}
 \def\apn@mark{\edef\@currentlabel{\arabic{framenumber}}\label{apn@main}}
 \def\appendix{\apn@appendix\apn@mark\global\apn@splittrue\setcounter{framenumber}{0}\gdef\inserttotalframenumber{\ref*{bmr@total}}}

@@ -1,5 +1,6 @@
 import type { PackageEntry } from '../machine/entries';
 import { scrlayerScrpage } from './scrlayer';
+import { appendixnumberbeamer } from './smallPackages';
 import { sourceCommand, sourceEnvironment, sourcePackage } from '../machine/macroEntry';
 
 /** nomencl: a list of signs; it stands in the order in which they were named. */
@@ -126,6 +127,7 @@ const prettyref = sourcePackage(
 /** Packages of layout that coursework asks for now and then. */
 export const wantedLayout: readonly PackageEntry[] = [
   scrlayerScrpage,
+  appendixnumberbeamer,
   nomencl,
   tocbibind,
   footmisc,
