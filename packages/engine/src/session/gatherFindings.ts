@@ -59,7 +59,8 @@ export function gatherFindings(reading: SourceReading, given: FindingSurrounding
     });
   if (given.unsettled) add(0, { code: 'facts-unsettled', from: 0, to: 0, args: {} });
   const named = [...given.facts.labels.values()].map(({ name }) => name);
-  const labels = named.filter((name) => !isOwnName(name));
+  // Names with an @ are those of packages: the writer knows nothing of them.
+  const labels = named.filter((name) => !isOwnName(name) && !name.includes('@'));
   out.push(...documentAdvice(reading, new Set(labels)));
   const keys = named.filter((name) => name.startsWith(CITED)).map((n) => n.slice(CITED.length));
   const text = (): string => reading.text;

@@ -28,7 +28,7 @@ import {
 import { NAVIGATION } from './beamerDrawing';
 import { templateCommands } from './beamerTemplates';
 import { setSizes, themeCommands } from './beamerThemes';
-import { beginBlock, endBlock } from './beamerBlocks';
+import { beginBlock, type BlockKind, endBlock } from './beamerBlocks';
 import { colourCommands } from './beamerColours';
 import { beamercolorbox } from './beamerBoxes';
 import { titleFrame } from './beamerTitle';
@@ -39,7 +39,7 @@ import { setAll } from '../constructs/pageLayout';
 import { article, ARTICLE, setUp } from './standard';
 
 /** A block: a coloured title, then its text. */
-const block = (name: string, kind: '' | ' alerted' | ' example'): EnvironmentEntry => ({
+const block = (name: string, kind: BlockKind): EnvironmentEntry => ({
   name,
   signature: '',
   description: 'A passage with a title of its own.',

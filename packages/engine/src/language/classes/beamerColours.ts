@@ -163,7 +163,7 @@ function carryOut(it: Interpreter, part: string, fg: number | null, bg: number |
 }
 
 /** Grounds of a block: behind its title and behind its text, and the words on the first. */
-export function blockColours(it: Interpreter, kind: '' | ' alerted' | ' example', filled: boolean) {
+export function blockColours(it: Interpreter, kind: string, filled: boolean) {
   const own = colourOfPart(it, `block title${kind}`, 'fg') ?? 0;
   const title = ownColour(it, `block title${kind}`, 'bg');
   const ground = title ?? (filled ? own : null);

@@ -141,15 +141,18 @@ export function frame(it: Interpreter, body: readonly Token[], options = NO_OPTI
     return { cell: storage, value: it.state.get(storage) };
   });
   it.write(CELLS.frameOfTokens, !options.fragile, true);
+  let isFirst = true;
   for (let step = 1; step <= it.read(CELLS.overlays); step++) {
     if (!it.p.spend(STEP_WORK, 'frame')) break;
     it.write(CELLS.overlay, step, true);
     it.write(CELLS.pauses, 1, true);
     if (options.steps !== null && !showsOn(it, options.steps)) continue;
-    if (step > 1) for (const one of counters) it.state.set(one.cell, one.value, true);
+    if (!isFirst) for (const one of counters) it.state.set(one.cell, one.value, true);
     const labels = it.labels.length;
     oneStep(it, body, options);
-    if (step > 1) it.labels.splice(labels);
+    // Places are those of the first slide that is shown.
+    if (!isFirst) it.labels.splice(labels);
+    isFirst = false;
   }
   it.write(CELLS.frameOfTokens, false, true);
   it.write(CELLS.overlay, null, true);

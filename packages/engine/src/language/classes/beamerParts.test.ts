@@ -38,6 +38,11 @@ describe('a frame', () => {
     const body = `\\begin{frame}${spec}\\only<1>{a}\\only<2>{b}\\only<3>{c}\\end{frame}`;
     expect(pagesOf(`\\begin{frame}z\\end{frame}${body}`)).toBe(1 + count);
   });
+  it('keeps its labels where its first step is not shown', () => {
+    const frame =
+      '\\begin{frame}<2>\\only<2>{\\begin{equation}x\\label{e}\\end{equation}}\\eqref{e}\\end{frame}';
+    expect(findingsIn(talk(frame))).toEqual([]);
+  });
   it('is left out where others are chosen', () => {
     const body = '\\begin{frame}[label=a]one\\end{frame}\\begin{frame}[label=b]two\\end{frame}';
     expect(linesOf(typeset(talk(body, '\\includeonlyframes{b}'))).join(' ')).not.toContain('one');
