@@ -110,6 +110,8 @@ export interface Box {
   readonly map?: AffineMap;
   /** Of its children only what lies inside is drawn. */
   readonly clip?: Path;
+  /** How much is seen of paths, rules and pictures in it: 0 nothing, 1 all. */
+  readonly veil?: number;
   /** A line whose number stands at the margin. */
   readonly numbered?: NumberedLine;
   /** What stands beside it in the margin. */

@@ -164,6 +164,8 @@ export interface BoxInline extends Span {
   readonly transform?: { readonly x: number; readonly y: number; readonly degrees: number };
   /** Height and depth are taken for these (`\smash`, `\raisebox[…]`). */
   readonly vertical?: { readonly height: Sp | null; readonly depth: Sp | null };
+  /** How much is seen of paths, rules and pictures in it: 0 nothing, 1 all. Text says so by its colour. */
+  readonly veil?: number;
 }
 
 /**

@@ -32,6 +32,7 @@ export function boxInline(inline: BoxInline, env: LayoutEnv): Box {
     box = { ...box, height: height ?? box.height, depth: depth ?? box.depth };
   }
   if (inline.hidden) box = { ...box, children: [] };
+  if (inline.veil !== undefined) box = { ...box, veil: inline.veil };
   if (inline.raise === 0) return box;
   return boxOf(box.width, box.height + inline.raise, box.depth - inline.raise, [
     { x: 0, y: inline.raise, item: box },

@@ -15,7 +15,14 @@ import { addContentsLine } from '../constructs/contents';
 import { markHeading, plainTitle } from '../constructs/sections';
 import { refStepCounter } from '../machine/counters';
 import type { Interpreter } from '../machine/interpreter';
-import { cover, overlaySpec, overlayText, setCovered, showsOn } from '../machine/overlays';
+import {
+  cover,
+  noteVeil,
+  overlaySpec,
+  overlayText,
+  setCovered,
+  showsOn,
+} from '../machine/overlays';
 import { column, columnCommand, columns } from './beamerColumns';
 import {
   bracedHere,
@@ -31,6 +38,7 @@ import { setSizes, themeCommands } from './beamerThemes';
 import { beginBlock, type BlockKind, endBlock } from './beamerBlocks';
 import { colourCommands } from './beamerColours';
 import { beamercolorbox } from './beamerBoxes';
+import { defineWithSteps, giveSteps } from './beamerSpecs';
 import { titleFrame } from './beamerTitle';
 import { OUTLINE, outlineCommands } from './beamerOutline';
 import { BEAMER_PARTS, overlayCommands, overlayEnvironments } from './beamerOverlays';
@@ -51,6 +59,7 @@ const block = (name: string, kind: BlockKind): EnvironmentEntry => ({
     it.endParagraph();
     it.mode.vlist.push({ kind: 'vspace', glue: gluePt(6, 2), behaviour: 'merge' });
     if (spec !== null && !showsOn(it, spec)) cover(it);
+    noteVeil(it);
     beginBlock(it, title, kind);
   },
   end: (it) => {
@@ -80,6 +89,13 @@ function section(name: string, level: number): NonNullable<CommandEntry['run']> 
 }
 
 const commands: readonly CommandEntry[] = [
+  {
+    name: 'bmr@givesteps',
+    signature: '',
+    description: 'Commands take steps.',
+    example: '',
+    run: giveSteps,
+  },
   {
     name: 'column',
     signature: '',
@@ -223,7 +239,7 @@ const SOURCE = String.raw`
 \def\beamertemplatenavigationsymbolsempty{}
 \def\AtBeginSection{\@ifnextchar[{\bmr@atbegin{section}}{\bmr@atbegin{section}[]}}\def\AtBeginSubsection{\@ifnextchar[{\bmr@atbegin{subsection}}{\bmr@atbegin{subsection}[]}}
 \long\def\bmr@atbegin#1[#2]#3{\expandafter\gdef\csname bmr@at#1\endcsname{#3}}\def\bmr@atsection{}\def\bmr@atsubsection{}\def\bmr@atsubsubsection{}
-\AtEndPreamble{\@settletheme}
+\AtEndPreamble{\@settletheme\bmr@givesteps}
 \newcounter{framenumber}\AtEndDocument{\edef\@currentlabel{\arabic{framenumber}}\label{bmr@total}}
 \def\insertsectionhead{}\def\insertsubsectionhead{}\def\insertsubsubsectionhead{}
 \def\insertshortinstitute{}\def\insertshortdate{}\def\insertshorttitle{}\def\insertshortauthor{}
@@ -234,7 +250,7 @@ const SOURCE = String.raw`
 \def\insertsection{\insertsectionhead}\def\insertsubsection{\insertsubsectionhead}\def\insertslidenumber{\thepage}
 \def\inserttitle{\@title}\def\insertauthor{\@author}\def\insertdate{\@date}
 \def\insertframetitle{}
-\def\note{\@ifnextchar[{\@gobblebracket}{\@gobble}}
+\def\note{\@ifnextchar<{\bmr@noteon}{\bmr@note}}\def\bmr@noteon<#1>{\bmr@note}\def\bmr@note{\@ifnextchar[{\@gobblebracket}{\@gobble}}
 ${OUTLINE}${NAVIGATION}
 \def\l@subsubsection#1#2{}
 \def\@listheading#1{}\def\@bibheading{}
@@ -297,6 +313,7 @@ function setup(it: Interpreter, options: readonly string[]): void {
   it.write(CELLS.topFrames, options.includes('t'), true);
   it.write(CELLS.handout, options.includes('handout') || options.includes('trans'), true);
   it.execute(it.source(THEOREMS));
+  defineWithSteps(it);
 }
 
 const THEOREMS = String.raw`

@@ -4,8 +4,6 @@ import type { Token } from '../../expansion/meaning';
 import { framedBlocks, type FrameTitle } from '../constructs/framedBlocks';
 import { beginColumn, endColumn } from '../machine/columns';
 import type { Interpreter } from '../machine/interpreter';
-import { covered, INVISIBLE } from '../machine/overlays';
-import { CELLS } from '../machine/cells';
 import { space } from '../constructs/title';
 import { blockColours } from './beamerColours';
 import { partFont } from './beamerTemplates';
@@ -20,7 +18,6 @@ interface OpenBlock {
   readonly body: number | null;
   readonly width: Sp;
   readonly left: Sp;
-  readonly hidden: boolean;
 }
 const OPEN = cell<OpenBlock | null>('slideblock', null);
 
@@ -31,19 +28,18 @@ const ROUND = 3 * PT;
 export function beginBlock(it: Interpreter, title: readonly Token[], kind: BlockKind): void {
   const { ground, words, body, text } = blockColours(it, kind, it.read(LOOK).filled);
   const left = it.dimen('totalleftmargin');
-  const hidden = it.font.color === INVISIBLE;
   if (ground === null && body === null) {
     it.innermost.data.set(OPEN, null);
     plainTitle(it, title, words, kind);
   } else {
     const width = it.dimen('linewidth');
     const head = titleBox(it, title, words, kind);
-    it.innermost.data.set(OPEN, { title: head, ground, body, width, left, hidden });
+    it.innermost.data.set(OPEN, { title: head, ground, body, width, left });
     beginColumn(it, Math.max(PT, width - 2 * ROOM));
     // The first line stands where any does, however low its letters are.
     it.execute(it.source('\\hbox{}\\vskip-.3\\baselineskip\\relax '));
   }
-  if (text !== null && !hidden) it.changeFont({ color: text });
+  if (text !== null) it.changeFont({ color: text });
   it.execute(it.read(partFont(`block body${kind}`)));
 }
 
@@ -90,17 +86,14 @@ export function endBlock(it: Interpreter): void {
   const open = it.innermost.data.get(OPEN);
   if (!open) return;
   const { blocks } = endColumn(it);
-  const { title, ground, body, width, left, hidden } = open;
-  const veil = it.read(CELLS.veil);
-  const seen = (colour: number): number | null =>
-    hidden ? null : veil === null ? colour : covered(colour, veil);
+  const { title, ground, body, width, left } = open;
   const shape = {
     rules: [0, 0, 0, 0] as const,
     room: [ROOM, ROOM, 2 * PT, 4 * PT] as const,
-    arc: hidden || !it.read(LOOK).round ? 0 : ROUND,
-    frame: seen(ground ?? body ?? 0xffffff) ?? 0xffffff,
-    ground: body === null ? null : seen(body),
-    titleGround: ground === null ? null : seen(ground),
+    arc: it.read(LOOK).round ? ROUND : 0,
+    frame: ground ?? body ?? 0xffffff,
+    ground: body,
+    titleGround: ground,
   };
   it.mode.vlist.push(framedBlocks(it, shape, { blocks, left, width, title }));
 }

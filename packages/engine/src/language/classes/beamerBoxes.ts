@@ -1,7 +1,6 @@
 import type { EnvironmentEntry } from '../machine/entries';
 import { tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
-import { INVISIBLE } from '../machine/overlays';
 import { cell } from '../../expansion/cells';
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
@@ -68,7 +67,7 @@ export const beamercolorbox: EnvironmentEntry = {
     const sides = { center: '\\centering ', right: '\\raggedleft ', left: '\\raggedright ' };
     it.execute(it.source(sides[(align ?? 'left') as keyof typeof sides]));
     const words = colourOfPart(it, part, 'fg');
-    if (words !== null && it.font.color !== INVISIBLE) it.changeFont({ color: words });
+    if (words !== null) it.changeFont({ color: words });
     it.execute(it.read(partFont(part)));
   },
   end: (it) => {
@@ -77,7 +76,6 @@ export const beamercolorbox: EnvironmentEntry = {
     const open = it.innermost.data.get(OPEN);
     if (!open) return;
     const { width, sep, left, right, height, depth, ground } = open;
-    const hidden = it.font.color === INVISIBLE;
     const room = [sep + left, sep + right, sep, sep] as const;
     if (height === null && depth === null && !open.inLine) {
       it.mode.vlist.push(
@@ -88,7 +86,7 @@ export const beamercolorbox: EnvironmentEntry = {
             room,
             arc: open.round && ground !== null ? 4 * PT : 0,
             frame: ground ?? 0xffffff,
-            ground: hidden ? null : ground,
+            ground,
             titleGround: null,
           },
           { blocks, left: it.dimen('totalleftmargin'), width, title: null },
@@ -108,10 +106,11 @@ export const beamercolorbox: EnvironmentEntry = {
     const size = it.host.measure(inside);
     const vertical = { height: height ?? size.height + sep, depth: depth ?? size.depth + sep };
     const sized = box(it, inside, { width, align: 'left', vertical });
-    const isPainted = ground !== null && !hidden;
     it.startParagraph(false);
     it.add(
-      isPainted ? box(it, [sized], { frame: { rule: 0, padding: 0, background: ground } }) : sized,
+      ground !== null
+        ? box(it, [sized], { frame: { rule: 0, padding: 0, background: ground } })
+        : sized,
     );
   },
 };

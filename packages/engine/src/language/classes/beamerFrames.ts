@@ -1,3 +1,4 @@
+import type { BlockNode } from '../../document/blocks';
 import { CELLS } from '../machine/cells';
 import { FILL, gluePt, PT } from '../../base/lengths';
 import { readOptional } from '../../expansion/arguments';
@@ -8,7 +9,7 @@ import { type EnvironmentEntry, tokensOf } from '../machine/entries';
 import { clearPage } from '../constructs/chapters';
 import { setTitlePart, space, titlePart } from '../constructs/title';
 import type { Interpreter } from '../machine/interpreter';
-import { overlaySpec, showsEver, showsOn, uncover } from '../machine/overlays';
+import { overlaySpec, coverFrom, showsEver, showsOn } from '../machine/overlays';
 import { headOf, slideBackdrop } from './beamerDrawing';
 import { aroundTemplate, partFont, templateOf } from './beamerTemplates';
 import { LOOK, PLAIN_LOOK, SEA } from './beamerThemes';
@@ -142,6 +143,7 @@ export function frame(it: Interpreter, body: readonly Token[], options = NO_OPTI
   });
   it.write(CELLS.frameOfTokens, !options.fragile, true);
   let isFirst = true;
+  const first = it.labels.length;
   for (let step = 1; step <= it.read(CELLS.overlays); step++) {
     if (!it.p.spend(STEP_WORK, 'frame')) break;
     it.write(CELLS.overlay, step, true);
@@ -150,8 +152,12 @@ export function frame(it: Interpreter, body: readonly Token[], options = NO_OPTI
     if (!isFirst) for (const one of counters) it.state.set(one.cell, one.value, true);
     const labels = it.labels.length;
     oneStep(it, body, options);
-    // Places are those of the first slide that is shown.
-    if (!isFirst) it.labels.splice(labels);
+    // Places are those of the first slide they stand on.
+    if (!isFirst) {
+      const later = it.labels.splice(labels);
+      const before = new Set(it.labels.slice(first).map(({ name }) => name));
+      it.labels.push(...later.filter(({ name }) => !before.has(name)));
+    }
     isFirst = false;
   }
   it.write(CELLS.frameOfTokens, false, true);
@@ -167,7 +173,7 @@ function oneStep(it: Interpreter, body: readonly Token[], options: FrameOptions)
     it.skipBlanks();
     it.execute(body);
   });
-  uncover(it);
+  coverFrom(it, false);
   const title = titlePart(it, 'frametitle') ?? [];
   paintSlide(it, title, (titlePart(it, 'framesubtitle') ?? []).length > 0, options);
   if (title.length > 0) frameTitle(it, title, titlePart(it, 'framesubtitle') ?? []);
@@ -175,8 +181,23 @@ function oneStep(it: Interpreter, body: readonly Token[], options: FrameOptions)
   const fill = { kind: 'vspace' as const, glue: FILL, behaviour: 'plain' as const };
   const top = options.top ?? it.read(CELLS.topFrames);
   const whole = options.breaks ? [] : [{ kind: 'wholepage' as const }];
-  it.mode.vlist.push(...whole, keep, ...(top ? [] : [fill]), ...blocks, fill);
+  it.mode.vlist.push(
+    ...whole,
+    ...anchors(it, options),
+    keep,
+    ...(top ? [] : [fill]),
+    ...blocks,
+    fill,
+  );
   it.closeGroup();
+}
+
+/** Where `\hyperlink{label}` and `\hyperlink{label<2>}` lead to (beamer user guide, section 11.1). */
+function anchors(it: Interpreter, { label }: FrameOptions): BlockNode[] {
+  const step = it.read(CELLS.overlay) ?? 1;
+  if (label === null) return [];
+  const names = [...(step === 1 ? [label] : []), `${label}<${step}>`];
+  return names.map((name) => ({ kind: 'label', name }));
 }
 
 const TITLE_LINE = 18;

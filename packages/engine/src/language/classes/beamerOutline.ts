@@ -2,7 +2,6 @@ import { blended } from '../../base/paint';
 import { textOf } from '../../expansion/tokenText';
 import { type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
-import { INVISIBLE } from '../machine/overlays';
 import { LOOK } from './beamerThemes';
 
 /** `currentsection`, `hideothersubsections`, `sectionstyle=show/shade`, `subsectionstyle=show/shaded/hide` (user guide, section 10.5). */
@@ -40,7 +39,7 @@ export const outlineCommands: readonly CommandEntry[] = [
     description: 'The colour of titles and marks.',
     example: '',
     run: (it) => {
-      if (it.font.color !== INVISIBLE) it.changeFont({ color: it.read(LOOK).structure });
+      it.changeFont({ color: it.read(LOOK).structure });
     },
   },
   {
@@ -50,8 +49,7 @@ export const outlineCommands: readonly CommandEntry[] = [
     example: '',
     run: (it) => {
       const { ground } = it.read(LOOK);
-      if (it.font.color !== INVISIBLE)
-        it.changeFont({ color: blended(it.font.color, ground ?? 0xffffff, 0.25) });
+      it.changeFont({ color: blended(it.font.color, ground ?? 0xffffff, 0.25) });
     },
   },
   {
@@ -72,7 +70,7 @@ export const outlineCommands: readonly CommandEntry[] = [
 
 /** Lines of the outline: those of the section that is spoken of, and the others. */
 export const OUTLINE = String.raw`\let\bmr@toc\tableofcontents\def\tableofcontents{\@ifnextchar[{\bmr@tocwith}{\bmr@toc}}\def\bmr@tocwith[#1]{{\bmr@tocoptions{#1}\bmr@toc}}\newcount\bmr@i\newcount\bmr@ii
-\newcommand\structure{\@gobbleoverlay\bmr@structured}\def\bmr@structured#1{{\bmr@structure #1}}
+\def\structure{\@ifnextchar<{\bmr@structureon}{\bmr@structured}}\def\bmr@structureon<#1>#2{\alt<#1>{\bmr@structured{#2}}{#2}}\def\bmr@structured#1{{\bmr@structure #1}}
 \def\bmr@shade{}\def\bmr@sub{}\def\bmr@othersub{}\def\bmr@current{}\let\bmr@starttoc\@starttoc\def\@starttoc#1{\global\bmr@i0 \bmr@starttoc{#1}}
 \def\bmr@kind#1#2#3{\edef\bmr@a{#1}\def\bmr@b{hide}\def\bmr@c{shade}\ifx\bmr@a\bmr@b\else\par#2{\bmr@structure\ifx\bmr@a\bmr@c\bmr@pale\fi #3}\par\fi}
 \def\l@section#1#2{\ifnum\bmr@i>0 \bmr@tocpause\fi\global\advance\bmr@i1 \global\bmr@ii0 \ifnum\bmr@i=\value{section}\bmr@kind{}{\vskip 6pt}{\bmr@tocnumber#1}\else\bmr@kind{\bmr@shade}{\vskip 6pt}{\bmr@tocnumber#1}\fi}\def\bmr@tocnumber{}\def\bmr@subtocnumber{}\def\bmr@tocpause{}

@@ -31,7 +31,10 @@ describe('a frame', () => {
     ['<2->', 2],
     ['<1,3>', 2],
     ['<0>', 0],
-    ['<handout:1>', 0],
+    ['<handout:1>', 3],
+    ['<article>', 0],
+    ['<article|beamer>', 3],
+    ['<beamer:0>', 0],
     ['<beamer:1-2|handout:0>', 2],
     ['', 3],
   ])('shows the steps of %s: %i slides', (spec, count) => {

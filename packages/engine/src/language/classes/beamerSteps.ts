@@ -2,7 +2,7 @@ import { CELLS } from '../machine/cells';
 import { type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import type { MathReader } from '../machine/mathReader';
-import { ALERT_COLOUR, cover, needs, overlaySpec, showsOn, uncover } from '../machine/overlays';
+import { ALERT_COLOUR, cover, coverFrom, needs, overlaySpec, showsOn } from '../machine/overlays';
 import type { Token } from '../../expansion/meaning';
 import type { MathNode } from '../../document/math';
 import { Cat } from '../../tokens/categories';
@@ -111,8 +111,7 @@ const isBraceNext = (it: Interpreter): boolean => {
 
 /** What follows is seen on some steps. */
 function fromHere(it: Interpreter, spec: string | null): void {
-  uncover(it);
-  if (spec !== null && !showsOn(it, spec)) cover(it);
+  coverFrom(it, spec !== null && !showsOn(it, spec));
 }
 
 const uncovering = onSteps(
@@ -162,7 +161,7 @@ export function pause(it: Interpreter, said: number | null = null): void {
   const next = said ?? it.read(CELLS.pauses) + 1;
   it.write(CELLS.pauses, next, true);
   needs(it, next);
-  if (!it.read(CELLS.handout) && (it.read(CELLS.overlay) ?? 1) < next) cover(it);
+  if (!it.read(CELLS.handout) && (it.read(CELLS.overlay) ?? 1) < next) coverFrom(it, true);
 }
 
 /** What goes by the steps of a frame (beamer user guide, section 9). */

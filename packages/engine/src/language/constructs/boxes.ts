@@ -34,6 +34,7 @@ export function box(it: Interpreter, inlines: readonly Inline[], change: BoxChan
 export const frameOf = (it: Interpreter) => ({
   rule: it.dimen('fboxrule'),
   padding: it.dimen('fboxsep'),
+  color: it.font.color,
 });
 
 const ALIGNMENTS: Readonly<Record<string, BoxInline['align']>> = {

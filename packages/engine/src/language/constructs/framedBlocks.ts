@@ -8,6 +8,7 @@ import type { DrawingInline, Inline } from '../../document/inlines';
 import { rounded } from '../../drawing/curves';
 import type { Interpreter } from '../machine/interpreter';
 import { box } from './boxes';
+import { veiledAround } from '../machine/overlays';
 
 /** How a frame that goes on over pages looks. */
 export interface FrameShape {
@@ -148,7 +149,7 @@ function outline(
 /** Blocks in a frame that goes on over pages. */
 export function framedBlocks(
   it: Interpreter,
-  shape: FrameShape,
+  bare: FrameShape,
   {
     blocks,
     left,
@@ -163,6 +164,15 @@ export function framedBlocks(
 ): Framed {
   const { from, to } = it.p.place;
   const at = { from, to };
+  const [frame, ground, titleGround] = [bare.frame, bare.ground, bare.titleGround].map((paint) =>
+    veiledAround(it, paint),
+  );
+  const shape = {
+    ...bare,
+    frame: frame as Paint,
+    ground: ground ?? null,
+    titleGround: titleGround ?? null,
+  };
   return {
     kind: 'framed',
     head: headOf(shape, width, title, at),

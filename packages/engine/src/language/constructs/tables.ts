@@ -18,11 +18,13 @@ import { readCell } from './tableCell';
 import type { CellFrame, Preamble, TableState } from '../machine/tableState';
 import { dimenOf } from '../scanning/dimenOf';
 import { glueOf } from '../scanning/glueOf';
+import { seenAround } from '../machine/overlays';
 import { arrayStretch, columnType, readPreamble } from './tablePreamble';
 import { spanningCell } from './mathArrays';
 import { cell } from '../../expansion/cells';
 
-export const freshTable = (): TableState => ({
+export const freshTable = (it: Interpreter): TableState => ({
+  ink: it.font.color,
   rules: [],
   rowColor: null,
   cellColor: null,
@@ -223,7 +225,7 @@ export function tableNode(
     columnSep: it.dimen('tabcolsep'),
     ruleWidth: it.dimen('arrayrulewidth'),
     doubleSep: it.dimen('doublerulesep'),
-    ruleColor: it.read(RULE_COLOUR) ?? it.font.color,
+    ruleColor: it.read(RULE_COLOUR) ?? table.ink,
     ...it.p.place,
   };
 }
@@ -253,9 +255,9 @@ function beginTabular(name: string, widthArgument: number | null, spec: number) 
     const width = widthArgument === null ? null : dimenOf(it, tokensOf(args, widthArgument));
     const position = tokensOf(args, widthArgument === null ? 0 : 1)[0]?.text ?? 'c';
     const preamble = readPreamble(it, columns);
-    const table = freshTable();
+    const table = freshTable(it);
     const rows = readRows(it, preamble, name, table);
-    it.add(tableNode(it, preamble, rows, table, { position, width }));
+    it.add(seenAround(it, tableNode(it, preamble, rows, table, { position, width })));
   };
 }
 
@@ -290,7 +292,7 @@ export const ruleOf = (it: Interpreter, size: Sp, change: Partial<TableRule> = {
   size,
   span: null,
   trim: [0, 0],
-  color: it.read(RULE_COLOUR) ?? 0,
+  color: it.read(RULE_COLOUR) ?? it.font.color,
   level: false,
   ...change,
 });

@@ -10,6 +10,7 @@ import { readStrayMath } from './formulas';
 import type { Interpreter } from './interpreter';
 import type { LanguageCommand } from './reading';
 import { isStranger, nearestEnvironment, renameFix } from './unknown';
+import { noteVeil } from './overlays';
 import { braced, ENDING, runOwnEnd } from './ownEnd';
 import { cell, cellsBy, flag } from '../../expansion/cells';
 import { CELLS, environmentCell } from './cells';
@@ -93,6 +94,7 @@ function beginKnown(
     data: new EnvironmentData(),
   });
   it.openGroup({ kind: 'environment', span });
+  noteVeil(it);
   runHook(it, 'begin', name);
   if (!entry) return p.push([p.command(name)]);
   if (entry.math && !entry.begin) return readMathEnvironmentInText(it, name, token);

@@ -19,7 +19,7 @@ import { freshMode, type Mode, modeName } from './modes';
 import { plainRun } from './encoding';
 import { changedFont } from './sizes';
 import { CELLS, environmentCell } from './cells';
-import { veiled } from './overlays';
+import { keepCovered, seenHere, veiled } from './overlays';
 import { noEnvironment } from './environmentData';
 import type { CellOf } from '../../expansion/cells';
 import { beginForDisplay, beginParagraph, finishParagraph, forgetList } from './paragraphMode';
@@ -249,6 +249,7 @@ export class Interpreter {
     const group = this.groups.pop();
     if (!group) return;
     this.state.closeGroup();
+    if (this.read(CELLS.overlay) !== null) keepCovered(this);
     group.then?.();
   }
 
@@ -267,7 +268,7 @@ export class Interpreter {
 
   add(inline: Inline): void {
     this.startParagraph();
-    this.mode.hlist?.add(inline);
+    this.mode.hlist?.add(seenHere(this, inline));
   }
 
   /** Text that stands for something unreadable, marked. */
@@ -428,7 +429,6 @@ export class Interpreter {
   }
 
   // ---- places
-
   /** The environment that was begun last and is open; one of no name where none is. */
   get innermost(): OpenEnvironment {
     return this.environments.at(-1) ?? noEnvironment(this.p.place, this.groups.length);

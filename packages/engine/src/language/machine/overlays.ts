@@ -1,4 +1,5 @@
-import { blended } from '../../base/paint';
+import { blended, type Paint } from '../../base/paint';
+import type { Inline } from '../../document/inlines';
 import { cell } from '../../expansion/cells';
 import { CELLS } from './cells';
 import type { Interpreter } from './interpreter';
@@ -21,6 +22,49 @@ const COVERED = cell('covered', 0);
 /** The colour before the veil. */
 const BARE = cell('barecolour', 0);
 
+/** How much was seen where the environment begins that is open, though a pause may come within it. */
+const VEIL_OUTSIDE = cell<number | null>('veiloutside', null);
+
+/** At the begin of an environment. */
+export function noteVeil(it: Interpreter): void {
+  if (it.read(CELLS.overlay) !== null) it.write(VEIL_OUTSIDE, it.read(CELLS.veil));
+}
+
+/** A colour of what an environment draws around its contents. */
+export function veiledAround<P extends Paint | null>(it: Interpreter, paint: P): P | Paint {
+  const veil = it.read(VEIL_OUTSIDE);
+  return paint === null || veil === null ? paint : covered(paint, veil);
+}
+
+/** What is drawn, and no text, which says by its colour whether it is seen. */
+const DRAWN: ReadonlySet<Inline['kind']> = new Set(['image', 'drawing', 'box', 'decorated']);
+
+/** What is added to a line, covered as far as all is here. */
+export function seenHere(it: Interpreter, inline: Inline): Inline {
+  const veil = DRAWN.has(inline.kind) ? it.read(CELLS.veil) : null;
+  return veil === null ? inline : underVeil(inline, veil);
+}
+
+/** What an environment leaves, a table or a box, is covered if it is where it begins. */
+export function seenAround(it: Interpreter, inline: Inline): Inline {
+  const veil = it.read(VEIL_OUTSIDE);
+  return veil === null ? inline : underVeil(inline, veil);
+}
+
+const underVeil = (inline: Inline, veil: number): Inline => ({
+  kind: 'box',
+  inlines: [inline],
+  width: null,
+  align: 'left',
+  raise: 0,
+  hidden: false,
+  frame: null,
+  grow: false,
+  veil,
+  from: inline.from,
+  to: inline.to,
+});
+
 /** What follows in the group is covered; or it is not to be seen at all. */
 export function cover(it: Interpreter, share = it.read(COVERED)): void {
   if (it.read(CELLS.veil) !== null) return;
@@ -35,6 +79,30 @@ export function uncover(it: Interpreter): void {
   if (it.read(CELLS.veil) === null) return;
   it.write(CELLS.veil, null);
   it.changeFont({ color: it.read(BARE) });
+}
+
+/** What follows is covered wherever groups end, until something else is said (beamer user guide, section 9.4). */
+const FLOW = cell('coveredflow', false);
+/** Is it covered here because of that? */
+const BY_FLOW = cell('coveredbyflow', false);
+
+/** What follows is covered, or seen again, beyond the end of the group too; on the next step all is seen. */
+export function coverFrom(it: Interpreter, isCovered: boolean): void {
+  it.write(FLOW, isCovered, true);
+  keepCovered(it);
+}
+
+/** At the end of a group: what began within it goes on. */
+export function keepCovered(it: Interpreter): void {
+  const [flow, byFlow] = [it.read(FLOW), it.read(BY_FLOW)];
+  if (flow && it.read(CELLS.veil) === null) {
+    cover(it);
+    it.write(BY_FLOW, true);
+  }
+  if (!flow && byFlow) {
+    uncover(it);
+    it.write(BY_FLOW, false);
+  }
 }
 
 /** `\setbeamercovered{transparent=20}`: what is covered shows through, or does not. */
@@ -53,13 +121,22 @@ interface SpecPart {
   readonly steps: string;
 }
 
+/** Kinds of output that are meant, without a word and with which. */
+const MINE = {
+  slides: /^(?:|all|beamer|presentation)$/,
+  handout: /^(?:all|handout|presentation)$/,
+};
+
+/** `article` alone: it is for another kind of output. */
+const isForOthers = (it: Interpreter, spec: string): boolean =>
+  /^\s*[a-z]+\s*(?:\|\s*[a-z]+\s*)*$/.test(spec) && partsOf(it, spec).length === 0;
+
 /** `2-|alert@3|handout:0`: the parts that hold for this kind of output (beamer user guide, section 9.6). */
 function partsOf(it: Interpreter, spec: string): SpecPart[] {
-  const isHandout = it.read(CELLS.handout);
+  const mine = it.read(CELLS.handout) ? MINE.handout : MINE.slides;
   return spec.split('|').flatMap((written) => {
-    const [, mode = '', rest = ''] = /^(?:\s*(\w+)\s*:)?(.*)$/s.exec(written) ?? [];
-    const isMine = isHandout ? mode === 'handout' : /^(?:|all|beamer|presentation)$/.test(mode);
-    if (!isMine) return [];
+    const [, mode = '', rest = ''] = /^(?:\s*([a-z]+)\s*(?::|$))?(.*)$/s.exec(written) ?? [];
+    if (!mine.test(mode)) return [];
     const [action, steps] = rest.includes('@') ? rest.split('@') : ['', rest];
     return [{ action: (action ?? '').trim(), steps: steps ?? '' }];
   });
@@ -86,12 +163,17 @@ export function showsOn(it: Interpreter, spec: string): boolean {
   const parts = partsOf(it, spec);
   const own = parts.filter(({ action }) => /^(?:|uncover|visible|only)$/.test(action));
   for (const { action, steps } of parts) if (action === 'alert') holds(it, steps);
+  if (isForOthers(it, spec)) return false;
   return own.length === 0 || own.map(({ steps }) => holds(it, steps)).includes(true);
 }
 
 /** Is there a step on which it shows anything at all? `<0>` and what is for other kinds of output have none. */
-export const showsEver = (it: Interpreter, spec: string): boolean =>
-  partsOf(it, spec).some(({ steps }) => steps.trim() !== '0');
+export function showsEver(it: Interpreter, spec: string): boolean {
+  const parts = partsOf(it, spec);
+  return parts.length === 0
+    ? !isForOthers(it, spec)
+    : parts.some(({ steps }) => steps.trim() !== '0');
+}
 
 /** Does it make an alert of it on this step (`alert@2`)? */
 export const alertsOn = (it: Interpreter, spec: string): boolean =>

@@ -23,6 +23,8 @@ export interface Preamble {
 
 /** What commands inside a table leave for it: rules, colours, a cell of its own kind. */
 export interface TableState {
+  /** The colour of the text where it begins: that of its rules. */
+  readonly ink: number;
   rules: TableRule[];
   rowColor: number | null;
   cellColor: number | null;

@@ -23,6 +23,7 @@ import { environmentTokens } from '../machine/environmentTokens';
 import { beginColumn, endColumn } from '../machine/columns';
 import { tokensOf, type CommandEntry, type EnvironmentEntry } from '../machine/entries';
 import { resumeAfterBlock } from '../machine/formulas';
+import { seenAround } from '../machine/overlays';
 import type { Interpreter } from '../machine/interpreter';
 import { passWrapped } from '../machine/wrapped';
 import { box } from '../constructs/boxes';
@@ -222,7 +223,7 @@ function parting(it: Interpreter, look: BoxLook, width: Sp): void {
 const loose = (it: Interpreter, inline: Inline, left: Sp): BlockNode => ({
   kind: 'loosebox',
   left,
-  inline: box(it, [inline], { align: 'left' }),
+  inline: box(it, [seenAround(it, inline)], { align: 'left' }),
   spacing: {
     baselineSkip: it.skip('baselineskip'),
     lineSkip: it.skip('lineskip'),

@@ -64,7 +64,7 @@ export const longtable: PackageEntry = {
         it.endParagraph();
         const { data } = it.innermost;
         const preamble = readPreamble(it, tokensOf(args, 1));
-        const table = freshTable();
+        const table = freshTable(it);
         table.caption = () => longCaption(it, table.count);
         const rows = readRows(it, preamble, 'longtable', table);
         const said = data.get(CAPTION);

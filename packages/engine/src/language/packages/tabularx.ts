@@ -1,5 +1,6 @@
 import { type PackageEntry, tokensOf } from '../machine/entries';
 import { dimenOf } from '../scanning/dimenOf';
+import { seenAround } from '../machine/overlays';
 import { freshTable, readRows, tableNode } from '../constructs/tables';
 import { readPreamble } from '../constructs/tablePreamble';
 
@@ -21,10 +22,15 @@ export const tabularx: PackageEntry = {
         const width = dimenOf(it, tokensOf(args, 0));
         const position = tokensOf(args, 1)[0]?.text ?? 'c';
         const preamble = readPreamble(it, tokensOf(args, 2));
-        const table = freshTable();
+        const table = freshTable(it);
         const rows = readRows(it, preamble, 'tabularx', table);
         const flexible = preamble.columns.some(({ column }) => column.flexible);
-        it.add(tableNode(it, preamble, rows, table, { position, width: flexible ? width : null }));
+        it.add(
+          seenAround(
+            it,
+            tableNode(it, preamble, rows, table, { position, width: flexible ? width : null }),
+          ),
+        );
       },
     },
   ],

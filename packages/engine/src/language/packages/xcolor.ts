@@ -1,12 +1,13 @@
 import { sourceCommand } from '../machine/macroEntry';
 import { textOf } from '../../expansion/tokenText';
-import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
+import { type Args, type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
 import { COLOUR_OPTIONS, colourOf, definedColour, isColour } from '../scanning/colours';
 import { box } from '../constructs/boxes';
 import type { MathReader } from '../machine/mathReader';
 import type { Interpreter } from '../machine/interpreter';
 import type { Token } from '../../expansion/meaning';
 import type { MathNode } from '../../document/math';
+import { veiled } from '../machine/overlays';
 import { OWN } from '../machine/ownNames';
 import { CELLS } from '../machine/cells';
 import { COLOUR_LISTS, type ColourList } from '../../base/colourNames';
@@ -20,6 +21,10 @@ const colourNode = (reader: MathReader, token: Token): MathNode => ({
   color: reader.color,
   ...reader.span(token),
 });
+
+/** The colour that the arguments say, as far as it is seen here. */
+const seenIn = ({ it }: MathReader, args: Args): number =>
+  veiled(it, colourOf(it, optional(args[0]), tokensOf(args, 1)));
 
 const SIGNS: ReadonlySet<MathNode['kind']> = new Set(['symbol', 'operator', 'space', 'text']);
 
@@ -142,7 +147,7 @@ const commands: readonly CommandEntry[] = [
     run: (it, args) => it.changeFont({ color: colourOf(it, optional(args[0]), tokensOf(args, 1)) }),
     math: (reader, token) => {
       const args = reader.it.readArguments('om', token);
-      if (args) reader.color = colourOf(reader.it, optional(args[0]), tokensOf(args, 1));
+      if (args) reader.color = seenIn(reader, args);
       return colourNode(reader, token);
     },
   },
@@ -161,7 +166,7 @@ const commands: readonly CommandEntry[] = [
     math: (reader, token) => {
       const outer = reader.color;
       const args = reader.it.readArguments('om', token);
-      if (args) reader.color = colourOf(reader.it, optional(args[0]), tokensOf(args, 1));
+      if (args) reader.color = seenIn(reader, args);
       const before = colourNode(reader, token);
       const body = reader.field(token);
       reader.color = outer;
@@ -204,11 +209,12 @@ export const xcolor: PackageEntry = {
   ],
   source: MORE,
   setup: (it, options) => {
-    const said = [...options, ...(it.read(CELLS.classOptions) ?? [])];
+    const said = [...options, ...(it.read(CELLS.classOptions) ?? [])].flatMap((option) =>
+      option.split(/[={},\s]+/),
+    );
     const before = it.read(COLOUR_OPTIONS);
     const lists = (Object.keys(COLOUR_LISTS) as ColourList[]).filter(
-      (one) =>
-        before.includes(one) || said.some((option) => option.split(/[={},\s]+/).includes(one)),
+      (one) => before.includes(one) || said.includes(one),
     );
     it.write(COLOUR_OPTIONS, lists, true);
     if (said.includes('table')) loadColorTables(it);

@@ -1,4 +1,5 @@
 import { UNNAMED_PLACE } from '../../document/inlines';
+import { blended, type Paint } from '../../base/paint';
 import { toBp, type Sp } from '../../base/lengths';
 import { composed, flipped, isUpright, mapped, type AffineMap, type Point } from '../../base/maps';
 import { boundsOf, mappedPath, rectangle, type Path } from '../../base/paths';
@@ -29,6 +30,8 @@ interface Filling {
   readonly lists: PageLists;
   /** Of the page's own lines nothing stands in the source. */
   sourced: boolean;
+  /** How much is seen of what is drawn: 1 all. */
+  veil: number;
   top: Sp;
   bottom: Sp;
 }
@@ -40,7 +43,7 @@ export function describePage(
   lists: PageLists = newLists(),
 ): PageDescription {
   clearLists(lists);
-  const to: Filling = { lists, sourced: true, top: 0, bottom: 0 };
+  const to: Filling = { lists, sourced: true, veil: 1, top: 0, bottom: 0 };
   for (const placed of furniture.under) line(to, placed);
   for (const placed of page.placed) line(to, placed);
   for (const placed of furniture.over) line(to, placed);
@@ -98,7 +101,8 @@ function operation(to: Filling, kind: (typeof OPERATIONS)[number], span: Span | 
 }
 
 function contents(to: Filling, box: Box, x: Sp, y: Sp, frame: Frame | null): void {
-  const { lists } = to;
+  const { lists, veil } = to;
+  if (box.veil !== undefined) to.veil = Math.min(veil, box.veil);
   const inner = box.map ? frameOf(lists, box.map, x, y, frame) : frame;
   const left = box.map ? 0 : x;
   const base = box.map ? 0 : y;
@@ -111,6 +115,7 @@ function contents(to: Filling, box: Box, x: Sp, y: Sp, frame: Frame | null): voi
   for (const child of box.children)
     item(to, child.item, Math.round(left + child.x), Math.round(base - child.y), inner);
   if (box.clip) operation(to, 'unclip', null);
+  to.veil = veil;
 }
 
 /** The frame of a mapped box within the one around it. Inside, places count from the box's own reference point. */
@@ -193,8 +198,14 @@ function glyph(to: Filling, it: GlyphItem, x: Sp, y: Sp, frame: Frame | null): v
   to.lists.glyphCluster.push(0);
 }
 
+/** The paint as it is seen under a veil; null for nothing. */
+const seen = ({ veil }: Filling, paint: Paint): Paint | null =>
+  paint < 0 || veil === 0 ? null : veil === 1 ? paint : blended(paint, WHITE, veil);
+const WHITE = 0xffffff;
+
 function ruleItem(to: Filling, it: RuleItem, x: Sp, y: Sp, frame: Frame | null): void {
-  if (it.width <= 0 || it.height + it.depth <= 0 || it.color < 0) return;
+  const paint = seen(to, it.color);
+  if (it.width <= 0 || it.height + it.depth <= 0 || paint === null) return;
   if (frame && !isUpright(frame.map)) {
     // A turned rule is a path whose corners are known.
     const corners = rectangle(0, -it.depth, it.width, it.height + it.depth);
@@ -207,7 +218,15 @@ function ruleItem(to: Filling, it: RuleItem, x: Sp, y: Sp, frame: Frame | null):
   operation(to, 'rule', it.span);
   ink(to, at.x, at.y, at.x, at.y + height, null);
   lists.rules.push4(toBp(at.x), toBp(at.y), toBp(a * it.width), toBp(height));
-  lists.rulePaint.push(it.color);
+  lists.rulePaint.push(paint);
+}
+
+function seenStyle(to: Filling, { fill, stroke }: PathStyle): Pick<PathStyle, 'fill' | 'stroke'> {
+  const paint = stroke && seen(to, stroke.paint);
+  return {
+    fill: fill === null ? null : seen(to, fill),
+    stroke: stroke && paint !== null ? { ...stroke, paint } : null,
+  };
 }
 
 const UNPAINTED: PathStyle = { fill: null, stroke: null, evenOdd: false };
@@ -223,23 +242,23 @@ function path(
   frame: Frame | null,
 ): void {
   const { lists } = to;
+  const { fill, stroke } = seenStyle(to, style);
+  if (kind === 'path' && fill === null && stroke === null) return;
   const placed = mappedPath(shape, { a: 1, b: 0, c: 0, d: -1, e: x, f: y });
   operation(to, kind, span);
   if (kind === 'path') {
     const { left, right, low, high } = boundsOf(placed);
-    const edge = reachOf(style.stroke);
+    const edge = reachOf(stroke);
     if (left <= right) ink(to, left - edge, low - edge, right + edge, high + edge, frame);
   }
   startPath(lists);
   lists.pathDrawn.push(
-    (style.fill === null ? 0 : FILLED) +
-      (style.stroke === null ? 0 : STROKED) +
-      (style.evenOdd ? EVEN_ODD : 0),
+    (fill === null ? 0 : FILLED) + (stroke === null ? 0 : STROKED) + (style.evenOdd ? EVEN_ODD : 0),
   );
-  lists.pathFill.push(style.fill ?? 0);
-  lists.pathStroke.push(style.stroke?.paint ?? 0);
+  lists.pathFill.push(fill ?? 0);
+  lists.pathStroke.push(stroke?.paint ?? 0);
   lists.pathMap.push(frame?.row ?? 0);
-  pen(lists, style.stroke);
+  pen(lists, stroke);
   for (const segment of placed) {
     lists.verbs.push(VERBS.indexOf(segment.kind));
     const points =
@@ -274,6 +293,7 @@ function pen(lists: PageLists, stroke: Stroke | null): void {
 }
 
 function image(to: Filling, it: ImageItem, x: Sp, y: Sp, frame: Frame | null): void {
+  if (to.veil === 0) return;
   const { lists } = to;
   const f = frame?.map ?? { a: 1, b: 0, c: 0, d: 1 };
   const at = placeIn(frame, x, y);
