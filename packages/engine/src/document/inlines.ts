@@ -121,6 +121,8 @@ export interface RefInline extends Span {
   readonly neighbours?: readonly [string, string];
   /** `clevers`, `cleverrange`: the words between, where they are not the usual ones. */
   readonly joins?: readonly string[];
+  /** Its numbers are links, in this colour or that of the text; the names before them too. */
+  readonly leads?: { readonly color: number | null; readonly names: boolean };
 }
 
 /** What is known only when the page is made: its number, and what runs in its head. */

@@ -176,6 +176,24 @@ function reportUnknown(inline: RefInline, env: LayoutEnv): void {
   env.report({ code, from, to, args: { name } });
 }
 
+/** Does a name stand in it that there is no word for? */
+const holdsUnnamed = (found: string | readonly Inline[] | null): boolean =>
+  typeof found === 'string'
+    ? found.includes(UNNAMED)
+    : (found ?? []).some(
+        (part) =>
+          (part.kind === 'text' && part.text.includes(UNNAMED)) ||
+          (part.kind === 'link' && holdsUnnamed(part.inlines)),
+      );
+
+/** Of several labels, the one whose kind has no word. */
+function reportUnnamed({ label, font, from, to }: RefInline, env: LayoutEnv): void {
+  const isUnnamed = (one: string): boolean =>
+    holdsUnnamed(env.resolve({ kind: 'ref', what: 'kind', label: one, font, from, to }));
+  const name = label.split(',').find(isUnnamed);
+  if (name !== undefined) env.report({ code: 'kind-unnamed', from, to, args: { name } });
+}
+
 function pushReference(out: LineItem[], inline: RefInline, env: LayoutEnv): void {
   const { from, to, label } = inline;
   // What stands in its own number has none.
@@ -186,20 +204,13 @@ function pushReference(out: LineItem[], inline: RefInline, env: LayoutEnv): void
   if (found === null) {
     reportUnknown(inline, env);
   }
+  if (/^(?:kind|clever)/.test(inline.what) && holdsUnnamed(found)) reportUnnamed(inline, env);
   if (typeof found === 'object' && found !== null) {
     // It was read where the label is; here it stands for the reference.
     env.referring.add(label);
     out.push(...lineItems(placedAt(found, { from, to }), env));
     env.referring.delete(label);
     return;
-  }
-  if (found?.includes(UNNAMED) && /^(?:kind|clever)/.test(inline.what)) {
-    // Of several labels, the one whose kind has no word.
-    const isUnnamed = (one: string): boolean =>
-      env.resolve({ kind: 'ref', what: 'kind', label: one, font: inline.font, from, to }) ===
-      UNNAMED;
-    const name = label.split(',').find(isUnnamed);
-    if (name !== undefined) env.report({ code: 'kind-unnamed', from, to, args: { name } });
   }
   const font = found === null ? { ...inline.font, series: 'bold' as const } : inline.font;
   const unknown = inline.what === 'cite' ? '?' : '??';

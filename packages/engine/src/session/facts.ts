@@ -59,7 +59,7 @@ export type Answer = string | readonly Inline[] | { readonly words: Words } | nu
 
 /** Words are plain text where no type is changed. */
 function asAnswer(words: Words | null): Answer {
-  if (!words?.some(({ change }) => Object.keys(change).length > 0))
+  if (!words?.some(({ change, leads }) => leads !== undefined || Object.keys(change).length > 0))
     return words?.map(({ text }) => text).join('') ?? null;
   return { words };
 }
@@ -78,7 +78,8 @@ export function answer(facts: Facts, factKey: string): Answer {
   if (what === 'clevers') return asAnswer(cleverList(facts.labels, label.split(','), form, joins));
   if (what === 'cleverrange') return rangeAnswer(facts, label, form, joins);
   const found = facts.labels.get(what === 'cite' ? citeLabel(label) : label);
-  if (!found) return null;
+  // The number behind the name tells of it.
+  if (!found) return what === 'kind' && neighbours.length > 0 ? '' : null;
   if (what === 'title') return found.title ?? '';
   if (found.kind === LINE_KIND) return facts.pages.get(lineOf(label)) ?? '?';
   if (what === 'part') return found.part ?? found.value;
@@ -124,7 +125,13 @@ function pageAnswer(facts: Facts, label: string): Answer {
 }
 
 /** A piece in the type around the reference, changed as it says. */
-function wordInlines({ text, change }: Words[number], { font: around, from, to }: RefInline) {
+function wordInlines(piece: Words[number], ref: RefInline): readonly Inline[] {
+  const { text, change, leads, isName } = piece;
+  const { font: around, from, to } = ref;
+  if (ref.leads && leads !== undefined && (ref.leads.names || !isName)) {
+    const { leads: _, ...bare } = piece;
+    return [linkTo(leads, ref, (plain) => wordInlines(bare, plain))];
+  }
   const font = { ...around, ...change };
   return text.split(/([ \u00a0])/).flatMap((part): Inline[] => {
     if (part === '') return [];
@@ -134,15 +141,29 @@ function wordInlines({ text, change }: Words[number], { font: around, from, to }
   });
 }
 
+/** A link to a label, with what is in it in the colour of links. */
+function linkTo(
+  label: string,
+  { leads, ...ref }: RefInline,
+  within: (ref: RefInline) => readonly Inline[],
+): Inline {
+  const color = leads?.color ?? ref.font.color;
+  const inlines = within({ ...ref, font: { ...ref.font, color } });
+  return { kind: 'link', inlines, target: `#${label}`, from: ref.from, to: ref.to };
+}
+
 /** Answers references, and notes in `reads` what was asked. */
 export function resolver(facts: Facts, reads: Map<string, Answer>) {
   return (ref: RefInline): string | readonly Inline[] | null => {
     const factKey = key(ref);
     const value = answer(facts, factKey);
     reads.set(factKey, value);
-    return value !== null && typeof value === 'object' && 'words' in value
-      ? value.words.flatMap((piece) => wordInlines(piece, ref))
-      : value;
+    if (value !== null && typeof value === 'object' && 'words' in value)
+      return value.words.flatMap((piece) => wordInlines(piece, ref));
+    if (!ref.leads || value === null) return value;
+    const whole = (plain: RefInline): readonly Inline[] =>
+      typeof value === 'string' ? wordInlines({ text: value, change: {} }, plain) : value;
+    return [linkTo(ref.label, ref, whole)];
   };
 }
 

@@ -2,6 +2,8 @@ import type { LabelDefinition } from '../language/machine/interpreter';
 import { UNNAMED } from '../document/inlines';
 import { joinsOf, wordsFor } from './kindWords';
 import {
+  LINK_FROM,
+  LINK_TO,
   NUMBERS_AT,
   type Format,
   type FormatPiece,
@@ -75,6 +77,10 @@ export type Joins = readonly string[];
 /** Words of a reference: text, or pieces in type of their own where the document says how it is written. */
 export type Words = readonly FormatPiece[];
 const plain = (text: string): Words => [{ text, change: {} }];
+/** The name of a kind, before the first number of it. */
+const nameOf = (text: string, { name }: LabelDefinition): Words => [
+  { text: `${text}\u00a0`, change: {}, leads: name, isName: true },
+];
 
 /** Parts with a word between two, others between several and before the last. */
 function joined(parts: readonly Words[], [pair = '', middle = '', last = '']: Joins): Words {
@@ -85,11 +91,23 @@ function joined(parts: readonly Words[], [pair = '', middle = '', last = '']: Jo
   });
 }
 
-const filled = (format: Format, numbers: readonly string[]): Words =>
-  format.map(({ text, change }) => ({
-    text: NUMBERS_AT.reduce((out, mark, i) => out.replaceAll(mark, numbers[i] ?? ''), text),
-    change,
-  }));
+/** A format with its numbers, which lead to the labels of these names. */
+function filled(format: Format, numbers: readonly string[], names: readonly string[]): Words {
+  let links = 0;
+  let leads: string | undefined;
+  return format.flatMap(({ text, change }) =>
+    text.split(/([\uE003\uE004])/).flatMap((part): FormatPiece[] => {
+      if (part === LINK_FROM) leads = names[links++];
+      if (part === LINK_TO) leads = undefined;
+      if (part === '' || part === LINK_FROM || part === LINK_TO) return [];
+      const shown = NUMBERS_AT.reduce(
+        (out, mark, i) => out.replaceAll(mark, numbers[i] ?? ''),
+        part,
+      );
+      return [{ text: shown, change, ...(leads === undefined ? {} : { leads }) }];
+    }),
+  );
+}
 
 /** How the document has references to what a label names written. */
 function formatsOf({ names }: LabelDefinition, starts = false): ReferenceFormats {
@@ -100,14 +118,15 @@ function formatsOf({ names }: LabelDefinition, starts = false): ReferenceFormats
 /** A number as it stands among others. */
 export function numberWords(label: LabelDefinition): Words {
   const { label: own } = formatsOf(label, false);
-  if (own) return filled(own, [label.value]);
-  return plain(label.kind === 'equation' ? `(${label.value})` : label.value);
+  if (own) return filled(own, [label.value], [label.name]);
+  const number: Words = [{ text: label.value, change: {}, leads: label.name }];
+  return label.kind === 'equation' ? [...plain('('), ...number, ...plain(')')] : number;
 }
 
 /** A reference by itself that the document has a format for; null when it has none. */
 export function ownWords(label: LabelDefinition, starts = false): Words | null {
   const { one } = formatsOf(label, starts);
-  return one ? filled(one, [label.value]) : null;
+  return one ? filled(one, [label.value], [label.name]) : null;
 }
 
 /** Numbers in a row are a range from three on. */
@@ -138,13 +157,14 @@ function ownList(labels: readonly LabelDefinition[], form: NameForm): Words | nu
   const { range, multi = [] } = formatsOf(first, form.starts);
   if (labels.length === 1) return ownWords(first, form.starts);
   const runs = runsOf(labels);
-  if (runs.length === 1) return range ? filled(range, [first.value, last.value]) : null;
+  if (runs.length === 1)
+    return range ? filled(range, [first.value, last.value], [first.name, last.name]) : null;
   if (multi.length === 0) return null;
   return runs.flatMap((run, i) => {
     const at = i === 0 ? 0 : runs.length === 2 ? 1 : i === runs.length - 1 ? 3 : 2;
     const [from, to] = [run[0], run.at(-1)];
     const value = from === to ? from?.value : `${from?.value}–${to?.value}`;
-    return filled(multi[at] ?? [], [value ?? '']);
+    return filled(multi[at] ?? [], [value ?? ''], [from?.name ?? '']);
   });
 }
 
@@ -153,10 +173,7 @@ function groupWords(labels: readonly LabelDefinition[], form: NameForm, joins: J
   const own = ownList(labels, form);
   const [first] = labels;
   if (own || !first) return own ?? [];
-  return [
-    ...plain(`${kindName(first, form, labels.length > 1)}\u00a0`),
-    ...numbersOf(labels, joins),
-  ];
+  return [...nameOf(kindName(first, form, labels.length > 1), first), ...numbersOf(labels, joins)];
 }
 
 /**
@@ -193,7 +210,11 @@ export function cleverRange(
 ): Words {
   const { range } = formatsOf(from, form.starts);
   const word = given[0] ?? joinsOf(from.names?.language)[0] ?? '';
-  if (range) return filled(range, [from.value, to.value]);
-  const name = `${kindName(from, form, true)}\u00a0`;
-  return [...plain(name), ...numberWords(from), ...plain(word), ...numberWords(to)];
+  if (range) return filled(range, [from.value, to.value], [from.name, to.name]);
+  return [
+    ...nameOf(kindName(from, form, true), from),
+    ...numberWords(from),
+    ...plain(word),
+    ...numberWords(to),
+  ];
 }

@@ -1,3 +1,4 @@
+import { beginMathGroup, endMathGroup } from '../machine/mathGroups';
 import { CELLS, environmentCell } from '../machine/cells';
 import { FIL } from '../../base/lengths';
 import { readArgument, readOptional } from '../../expansion/arguments';
@@ -287,6 +288,7 @@ export const documentCommands: readonly CommandEntry[] = [
     description: 'Begins a group.',
     example: '\\begingroup',
     run: (it) => it.openGroup({ kind: 'semisimple', span: it.p.place }),
+    math: beginMathGroup,
   },
   {
     name: 'endgroup',
@@ -296,6 +298,7 @@ export const documentCommands: readonly CommandEntry[] = [
     run: (it) => {
       if (it.groups.at(-1)?.kind === 'semisimple') it.closeGroup();
     },
+    math: endMathGroup,
   },
   {
     name: 'linespread',

@@ -13,6 +13,7 @@ import { Cat } from '../../tokens/categories';
 import type { Interpreter, LanguageCommand } from './interpreter';
 import { emboldened, letterIn } from '../symbols/alphabets';
 import { CHARACTER_CLASSES, CHARACTERS, OPERATOR_CHARACTERS } from '../symbols/symbols';
+import { inGroups } from './mathGroups';
 import { readPrimes, readScript } from './mathScripts';
 import { noBorders, type RowBorders, type RowMarks } from './rowMarks';
 import { EMPTY, textInFormula } from './textInFormula';
@@ -86,7 +87,7 @@ export class MathReader {
     this.infix = null;
     this.depth++;
     this.lists.push(until);
-    const ended = this.fill(nodes, until);
+    const ended = inGroups(this.it, () => this.fill(nodes, until));
     this.lists.pop();
     this.depth--;
     const whole = this.infix ? [this.infixFraction(nodes)] : nodes;
@@ -97,9 +98,8 @@ export class MathReader {
   /** Passes over what is nested too deeply, without going deeper. */
   private tooDeep(until: Until): { nodes: MathNode[]; ended: Ended } {
     this.reportDeep();
-    if (until !== 'brace') return { nodes: [], ended: 'early' };
-    readBalanced(this.p, false);
-    return { nodes: [], ended: 'closed' };
+    if (until === 'brace') readBalanced(this.p, false);
+    return { nodes: [], ended: until === 'brace' ? 'closed' : 'early' };
   }
 
   private reportDeep(): void {

@@ -61,11 +61,18 @@ export interface KindNames {
 export interface FormatPiece {
   readonly text: string;
   readonly change: Partial<FontSpec>;
+  /** The label that it leads to. */
+  readonly leads?: string;
+  /** It is the name of what is meant, which leads there only where that is asked for. */
+  readonly isName?: true;
 }
 export type Format = readonly FormatPiece[];
 
 /** Stand in a format for the numbers of a reference, the first and the second. */
 export const NUMBERS_AT = ['\uE001', '\uE002'] as const;
+
+/** Stand in a format where a link begins and ends (`#2` and `#3`). */
+export const [LINK_FROM, LINK_TO] = ['\uE003', '\uE004'] as const;
 
 /** Formats of references to a kind (cleveref manual, section 8). */
 export interface ReferenceFormats {

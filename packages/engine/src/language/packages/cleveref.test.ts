@@ -8,6 +8,7 @@ import {
   withFix,
 } from '../../testing/document';
 import { laidBody } from '../../testing/layout';
+import { pageLetters } from '../../output/display/text';
 
 const THINGS =
   '\\section{A}\\label{s}\\section{B}\\label{t}\\section{C}\\label{u}' +
@@ -119,5 +120,44 @@ describe('references that say what they point to', () => {
     const body = `${THINGS}\\noindent\\cref{s}, \\cref{s,t,u}, \\cref{e,h}`;
     const preamble = `\\usepackage[${language}]{babel}\\usepackage{amsthm,cleveref}\\newtheorem{theorem}{Theorem}`;
     expect(bodyLines(body, preamble).at(-1)?.replaceAll('\u00a0', ' ')).toBe(words);
+  });
+});
+
+/** cleveref manual, section 8 (`#2` and `#3` are where the link begins and ends) and option `nameinlink`. */
+describe('links', () => {
+  /** The words in the colour of links, and where links lead. */
+  function linked(reference: string, options = '', said = ''): [words: string, to: string[]] {
+    const preamble = `\\usepackage{amsthm,xcolor}\\usepackage[colorlinks,linkcolor=blue]{hyperref}\\usepackage[${options}]{cleveref}\\newtheorem{theorem}{Theorem}${said}`;
+    const session = typeset(inArticle(`${THINGS}\\noindent ${reference}`, preamble));
+    const pages = session.pages.map((page) => session.describe(page));
+    const words = pages.flatMap((page) =>
+      pageLetters(page, session.fonts).flatMap(({ text, run }) =>
+        [...text].filter((_, i) => run[i]?.paint === 0x0000ff),
+      ),
+    );
+    return [words.join('').replace(/\s+/g, ''), pages.flatMap(({ linkTarget }) => linkTarget)];
+  }
+  it.each<[string, string, string, string, string[]]>([
+    ['\\cref{h}', '', '', '1', ['#h']],
+    ['\\cref{h}', 'nameinlink', '', 'theorem1', ['#h', '#h']],
+    ['\\cref{s,u}', '', '', '13', ['#s', '#u']],
+    ['\\cref{s,u}', 'nameinlink', '', 'sections13', ['#s', '#s', '#u']],
+    ['\\cref{e,f,g}', '', '', '13', ['#e', '#g']],
+    ['\\crefrange{s}{u}', '', '', '13', ['#s', '#u']],
+    ['\\cref{e}', '', '', '1', ['#e']],
+    ['\\cref{s}', '', '\\crefformat{section}{Part [#2#1#3]}', '1', ['#s']],
+    ['\\cref{s}', '', '\\crefformat{section}{#2Part #1#3}', 'Part1', ['#s']],
+    ['\\crefrange{s}{u}', '', '\\crefrangeformat{section}{#3#1#4--#5#2#6}', '13', ['#s', '#u']],
+    ['\\cref*{s,u}', 'nameinlink', '', '', []],
+    ['\\namecref{h}', 'nameinlink', '', '', []],
+  ])('%s %s %s', (reference, options, said, words, targets) => {
+    const [found, to] = linked(reference, options, said);
+    expect(found).toBe(words);
+    expect([...new Set(to)]).toEqual([...new Set(targets)]);
+  });
+  it('an unknown label is told of once, and stands as two question marks', () => {
+    expect(bodyLines('\\cref{none}', '\\usepackage{cleveref}').at(-1)).toBe('??');
+    const found = findingsIn(inArticle('\\cref{none}', '\\usepackage{cleveref}'));
+    expect(found.map(({ kind }) => kind)).toEqual(['reference-unknown']);
   });
 });

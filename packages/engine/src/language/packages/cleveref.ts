@@ -8,6 +8,8 @@ import {
   tokensOf,
 } from '../machine/entries';
 import {
+  LINK_FROM,
+  LINK_TO,
   NUMBERS_AT,
   type Format,
   type FormatPiece,
@@ -15,7 +17,7 @@ import {
   type ReferenceFormats,
 } from '../machine/reading';
 import type { Interpreter } from '../machine/interpreter';
-import { leading } from '../constructs/linking';
+import { leading, linkColour } from '../constructs/linking';
 import { idleEntry } from '../machine/macroEntry';
 import { keysOf } from '../constructs/bibliography';
 import { cell } from '../../expansion/cells';
@@ -25,11 +27,17 @@ import type { Token } from '../../expansion/meaning';
 
 /** What the package line asked for: capitals everywhere, names unabbreviated. */
 interface Options {
+  /** The name is part of the link. */
+  readonly nameInLink: boolean;
   readonly capital: boolean;
   readonly long: boolean;
 }
 
-const OPTIONS = cell<Options>('cleveref', { capital: false, long: false });
+const OPTIONS = cell<Options>('cleveref', {
+  nameInLink: false,
+  capital: false,
+  long: false,
+});
 
 /** The words between references, each a command that a document may define itself. */
 const JOINS: readonly (readonly [string, string, string])[] = [
@@ -77,7 +85,10 @@ function addRef(it: Interpreter, { capital = false, ...asked }: Asked, starred =
   const form = { capital: capital || options.capital, long: capital || options.long };
   const start = capital ? { starts: true } : {};
   const ref = { kind: 'ref' as const, font: it.font, ...form, ...start, ...asked, ...at };
-  it.add(starred || asked.what === 'kind' ? ref : leading(it, ref));
+  const isPlain = starred || !it.hasPackage('hyperref');
+  if (isPlain || (asked.what === 'kind' && !options.nameInLink)) return it.add(ref);
+  const leads = { color: linkColour(it, 'linkcolor'), names: options.nameInLink };
+  it.add(asked.what === 'page' ? leading(it, ref) : { ...ref, leads });
 }
 
 /** “theorem 1 and lemma 2”, “eqs. (1) to (3)”: one kind named once. */
@@ -138,7 +149,7 @@ const kindOnly = (name: string, plural: boolean, letters: 'small' | 'capital'): 
   package: 'cleveref',
   run: (it, args) => {
     const label = textOf(it.p, tokensOf(args, 0)).trim();
-    addRef(it, { what: 'kind', label, capital: letters === 'capital', plural });
+    addRef(it, { what: 'kind', label, capital: letters === 'capital', plural }, true);
   },
 });
 
@@ -170,7 +181,7 @@ const naming = (name: string, form: keyof KindNames): CommandEntry => ({
   },
 });
 
-/** A format as words: marks where numbers go, nothing where links begin and end. */
+/** A format as words: marks where numbers go, and where links begin and end. */
 function formatIn(it: Interpreter, tokens: readonly Token[], numbers: number): Format {
   const out: Token[] = [];
   for (let i = 0; i < tokens.length; i++) {
@@ -178,7 +189,8 @@ function formatIn(it: Interpreter, tokens: readonly Token[], numbers: number): F
     if (token.cat !== Cat.Parameter) out.push(token);
     else {
       const n = Number(tokens[++i]?.text ?? 0);
-      if (n >= 1 && n <= numbers) out.push(...it.p.chars(NUMBERS_AT[n - 1] ?? ''));
+      const sign = n <= numbers ? NUMBERS_AT[n - 1] : (n - numbers) % 2 ? LINK_FROM : LINK_TO;
+      if (n >= 1) out.push(...it.p.chars(sign ?? ''));
     }
   }
   const around = it.font;
@@ -247,7 +259,8 @@ export const cleveref: PackageEntry = {
   options: null,
   setup: (it, options) => {
     const capital = options.some((o) => /^capitali[sz]e$/.test(o));
-    it.write(OPTIONS, { capital, long: options.includes('noabbrev') }, true);
+    const [long, nameInLink] = ['noabbrev', 'nameinlink'].map((one) => options.includes(one));
+    it.write(OPTIONS, { capital, long: long === true, nameInLink: nameInLink === true }, true);
   },
   commands: [
     reference('cref', smartRefs),

@@ -102,6 +102,33 @@ describe('brackets as commands', () => {
   });
 });
 
+describe('scripts behind brackets that grow', () => {
+  const declared = `${TOOLS}\\DeclarePairedDelimiter\\abs{\\lvert}{\\rvert}\\DeclarePairedDelimiterX\\inner[2]{\\langle}{\\rangle}{#1\\,\\delimsize\\vert\\,#2}\\DeclarePairedDelimiterXPP\\prob[1]{P}(){}{#1}`;
+  const places = (formula: string): string => {
+    const found = laidBody(`$${formula}$`, declared);
+    const [two, a] = [found.word('2'), found.word('𝑎')];
+    return [two.x, two.y, a.x, a.y].map((n) => n.toFixed(2)).join(' ');
+  };
+  it.each([
+    ['\\abs*{\\frac xy}^2_a', '\\mathclose{\\left\\lvert\\frac xy\\right\\rvert}^2_a'],
+    ['\\abs[\\Big]{\\frac xy}^2_a', '\\Bigl\\lvert\\frac xy\\Bigr\\rvert^2_a'],
+    ['\\abs{x}^2_a', '\\lvert x\\mathclose{\\rvert}^2_a'],
+    ['f\\prob*{\\frac xy}^2_a', 'fP\\mathopen{}\\mathclose{\\left(\\frac xy\\right)}^2_a'],
+    // One within another keeps its own size.
+    [
+      '\\abs*{\\abs{x}\\frac xy}^2_a',
+      '\\mathclose{\\left\\lvert\\lvert x\\rvert\\frac xy\\right\\rvert}^2_a',
+    ],
+    [
+      '\\inner*{\\inner{u}{v}}{\\frac xy}^2_a',
+      '\\mathclose{\\left\\langle\\langle u\\,\\vert\\,v\\rangle\\,\\middle\\vert\\,\\frac xy\\right\\rangle}^2_a',
+    ],
+  ])('%s stand as those of %s', (formula, plain) => {
+    expect(places(formula)).toBe(places(plain));
+    expect(findingsIn(inArticle(`$${formula}$`, declared))).toEqual([]);
+  });
+});
+
 describe('lines, tags and signs of mathtools', () => {
   it('sets lines of an alignment as far apart as \\jot says', () => {
     const gap = (jot: string): number => {

@@ -3,18 +3,14 @@ import { sourceCommand as command, sourceEnvironment } from '../machine/macroEnt
 
 /** Brackets as commands (mathtools manual, section 3.6): plain, with a star grown, with `[\big]` of that size. */
 const PAIRED = String.raw`
-\NewDocumentCommand\DeclarePairedDelimiter{mmm}{\DeclareDocumentCommand#1{som}{\IfBooleanTF{##1}{\mathopen{}\left#2##3\right#3\mathclose{}}{\MT@sized{##2}{#2}{#3}{##3}}}}
+\NewDocumentCommand\DeclarePairedDelimiter{mmm}{\DeclareDocumentCommand#1{som}{\IfBooleanTF{##1}{\mathopen{}\mathclose{\left#2##3\right#3}}{\MT@sized{##2}{#2}{#3}{##3}}}}
 \def\MT@sized#1#2#3#4{\IfNoValueTF{#1}{\mathopen{#2}#4\mathclose{#3}}{\mathopen{#1#2}#4\mathclose{#1#3}}}
 \NewDocumentCommand\DeclarePairedDelimiterX{mO{1}mmm}{\MT@pairedX#1{#2}{}{#3}{#4}{}{#5}}
 \NewDocumentCommand\DeclarePairedDelimiterXPP{mO{1}mmmmm}{\MT@pairedX#1{#2}{#3}{#4}{#5}{#6}{#7}}
 \def\MT@pairedX#1#2#3#4#5#6#7{%
-\expandafter\def\csname MT@b\string#1\endcsname{#7}%
-\DeclareDocumentCommand#1{so}{\IfBooleanTF{##1}{\def\delimsize{\middle}\def\MT@l{\left}\def\MT@r{\right}}{\IfNoValueTF{##2}{\def\delimsize{}\let\MT@l\@empty\let\MT@r\@empty}{\def\delimsize{##2}\def\MT@l{##2}\def\MT@r{##2}}}\csname MT@c\string#1\endcsname}%
-\expandafter\newcommand\csname MT@x\string#1\endcsname[#2]{#7}%
-\expandafter\newcommand\csname MT@c\string#1\endcsname[#2]{\MT@open{#3}{#4}#7\MT@close{#5}{#6}}}
-\def\MT@open#1#2{#1\ifx\MT@l\@empty\mathopen{#2}\else\MT@big\MT@l{#2}\fi}
-\def\MT@close#1#2{\ifx\MT@r\@empty\mathclose{#1}\else\MT@big\MT@r{#1}\fi#2}
-\def\MT@big#1#2{#1#2}
+\DeclareDocumentCommand#1{so}{\begingroup\IfBooleanTF{##1}{\def\delimsize{\middle}\csname MT@g\string#1\endcsname}{\edef\delimsize{\IfNoValueTF{##2}{}{\noexpand##2}}\csname MT@c\string#1\endcsname}}%
+\expandafter\newcommand\csname MT@g\string#1\endcsname[#2]{#3\mathopen{}\mathclose{\left#4#7\right#5}#6\endgroup}%
+\expandafter\newcommand\csname MT@c\string#1\endcsname[#2]{#3\mathopen{\delimsize#4}#7\mathclose{\delimsize#5}#6\endgroup}}
 `;
 
 /** Widths taken back, parts of formulas in boxes (section 3.1), what stands before a sign (3.5). */
