@@ -4,6 +4,7 @@ import { tokensOf, type Args, type CommandEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { ExpressionTrouble, readExpression, writtenNumber } from './arithmetic';
 import { numberIn } from './coordinates';
+import { formatFrom, numberText, PLAIN_NUMBERS } from './axes/numberFormat';
 import { PICTURE, surroundings, unitsOf } from './openPicture';
 import { readingOf } from './reading';
 import { wordsOf } from './words';
@@ -31,7 +32,16 @@ const arithmetic = (
   description: string,
   example: string,
   run: (it: Interpreter, args: Args) => void,
-): CommandEntry => ({ name, signature, description, example, package: 'tikz', run });
+  math?: CommandEntry['math'],
+): CommandEntry => ({
+  name,
+  signature,
+  description,
+  example,
+  package: 'tikz',
+  run,
+  ...(math && { math }),
+});
 
 const named = (args: Args, i: number): string =>
   tokensOf(args, i).find((t) => t.cat === Cat.Command)?.text ?? '';
@@ -108,12 +118,22 @@ export const ARITHMETIC: readonly CommandEntry[] = [
     'om',
     'A number as plots write it.',
     '\\pgfmathprintnumber{0.25}',
-    (it, args) => {
-      const { value } = numberIn(readingOf(it), wordsOf(it, tokensOf(args, 1)));
-      it.execute(it.source(String(Number(value.toFixed(2)))));
+    (it, args) => it.execute(it.source(`\\ensuremath{${printed(it, args)}}`)),
+    (reader, token) => {
+      const args = reader.it.readArguments('om', token);
+      if (!args) return null;
+      reader.p.push(reader.it.source(`{${printed(reader.it, args)}}`));
+      return reader.field(token);
     },
   ),
 ];
+/** A number as plots write it, by the options before it. */
+function printed(it: Interpreter, args: Args): string {
+  const options = it.source('/pgf/number format/.cd,');
+  const { format } = formatFrom(it, PLAIN_NUMBERS, [...options, ...tokensOf(args, 0)]);
+  return numberText(numberIn(readingOf(it), wordsOf(it, tokensOf(args, 1))).value, 2, format);
+}
+
 function setLength(it: Interpreter, args: Args): void {
   it.execute([...tokensOf(args, 0), ...it.source(`=${worked(it, tokensOf(args, 1))}pt\\relax `)]);
 }

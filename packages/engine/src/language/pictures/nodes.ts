@@ -115,12 +115,16 @@ export function setText(drawing: Drawing, g: Graphics, tokens: readonly Token[])
   const { node } = g;
   const colour = node.textColour ?? g.colour;
   const paint = g.textOpacity < 1 ? withOpacity(colour, g.textOpacity) : colour;
-  const line = (inner: readonly Token[]): readonly Inline[] =>
-    it.inlinesBy(() => {
+  const line = (inner: readonly Token[]): readonly Inline[] => {
+    it.openGroup({ kind: 'semisimple', span: it.p.place });
+    const inlines = it.inlinesBy(() => {
       it.changeFont({ color: paint });
       it.execute(node.font);
       it.execute(inner);
     });
+    it.closeGroup();
+    return inlines;
+  };
   if (node.textWidth !== null) {
     const { p } = it;
     const align = ALIGNED[node.align ?? 'left'];

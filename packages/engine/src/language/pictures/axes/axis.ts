@@ -1,4 +1,8 @@
+import type { BoxPlot } from './boxPlot';
 import type { ColourMap } from './colourMaps';
+import type { ErrorBars } from './errorBars';
+import type { NearCoordinates } from './nearCoordinates';
+import type { NumberFormat } from './numberFormat';
 import type { Token } from '../../../expansion/meaning';
 import { cell } from '../../../expansion/cells';
 import type { Point } from '../../../base/maps';
@@ -17,6 +21,11 @@ export interface DataPoint {
   /** How far off it may be, for error bars. */
   readonly errorX: number;
   readonly errorY: number;
+  /** The same downwards, where it differs. */
+  readonly minusX?: number;
+  readonly minusY?: number;
+  /** What is said of it besides. */
+  readonly meta?: readonly Token[];
 }
 
 /** A plot as it was read; it is drawn when the limits of its axis are known. */
@@ -26,19 +35,27 @@ export interface Plot {
   readonly closedToAxis: boolean;
   readonly inLegend: boolean;
   readonly nodes: readonly ReadNode[];
-  readonly form: 'line' | 'ybar' | 'xbar' | 'interval' | 'fill' | 'surface' | 'mesh' | 'quiver';
+  readonly form:
+    'line' | 'ybar' | 'xbar' | 'interval' | 'fill' | 'surface' | 'mesh' | 'quiver' | 'box';
+  readonly box: BoxPlot | null;
+  readonly near: NearCoordinates | null;
+  /** How far its bars stand beside their places; null: by their turn. */
+  readonly barShift: number | null;
   /** The names of the paths between which is filled, and the stretch of the axis where it is. */
   readonly between: Between | null;
   /** Arrows at the points, in the numbers of the axis. */
   readonly arrows: readonly Point[];
   /** Are the patches of a surface without lines at their edges? */
   readonly plainPatches: boolean;
-  readonly errors: boolean;
+  readonly errors: ErrorBars | null;
   /** Points to a row of a grid; 0 for a curve. */
   readonly perRow: number;
   /** Is it of three dimensions? */
   readonly three: boolean;
 }
+
+/** How a plot looks in the legend. */
+export type LegendImage = Pick<Plot, 'g' | 'form'>;
 
 /** What is filled between two named plots. */
 export interface Between {
@@ -62,6 +79,10 @@ export interface AxisSettings {
   ];
   /** Null: found by itself; an empty list: none. */
   readonly ticks: readonly (readonly number[] | null)[];
+  /** What is written at each tick, in terms of `\\tick`. */
+  readonly tickCode: readonly (readonly Token[] | null)[];
+  readonly numberFormat: NumberFormat;
+  readonly tickLength: readonly [main: number, minor: number];
   readonly tickLabels: readonly (readonly (readonly Token[])[] | null)[];
   readonly tickDistance: readonly (number | null)[];
   readonly minorTicks: readonly number[];
@@ -71,10 +92,14 @@ export interface AxisSettings {
   readonly legendPlace: string;
   readonly legendStyle: readonly Token[];
   readonly legendColumns: number;
+  readonly legendAlign: 'left' | 'center' | 'right';
+  readonly legendReversed: boolean;
   readonly entries: readonly (readonly Token[])[];
   readonly symbols: readonly (readonly string[] | null)[];
   readonly bars: 'ybar' | 'xbar' | null;
   readonly barWidth: number;
+  /** Room between the bars of several plots. */
+  readonly barGap: number;
   readonly stacked: boolean;
   readonly noMarks: boolean;
   readonly onlyMarks: boolean;
@@ -83,7 +108,6 @@ export interface AxisSettings {
   readonly hidden: boolean;
   readonly clip: boolean;
   readonly axisOnTop: boolean;
-  readonly nearCoordinates: boolean;
   readonly view: readonly [number, number];
   readonly unit: readonly (number | null)[];
   readonly restrict: readonly [number, number] | null;
@@ -106,7 +130,9 @@ export interface AxisSettings {
   readonly extraLabels: readonly (readonly (readonly Token[])[] | null)[];
   readonly extraStyle: readonly (readonly Token[])[];
   /** Of the lines of the axes. */
-  readonly lineStyle: readonly Token[];
+  readonly lineStyle: readonly (readonly Token[])[];
+  /** Lines of axes without tips (`axis x line*`). */
+  readonly bare: readonly boolean[];
   /** Plots are filled down to the axis, or to the plot below. */
   readonly area: boolean;
   readonly polar: boolean;
@@ -129,6 +155,8 @@ export interface OpenAxis {
   /** Paths and nodes that stand in it, drawn when its limits are known. */
   readonly later: Token[][];
   readonly legend: (readonly Token[])[];
+  /** What stands before the words of the legend, in their order: plots, and lines for none (`\\addlegendimage`). */
+  readonly images: LegendImage[];
   /** Options that every plot has. */
   readonly every: readonly Token[];
   readonly outer: Graphics;

@@ -8,8 +8,11 @@ import { line, pen, words, type Painter } from './frame';
 import { drawTicks, labelsOf, lineAt, ticksAlong } from './ticks';
 
 /** The state of the lines of the axes, with what is said of them. */
-const linePen = ({ reading, axis }: Painter, change: Partial<Graphics> = {}): Graphics =>
-  withKeys(reading, pen(axis.outer, change), axis.settings.lineStyle);
+const linePen = (
+  { reading, axis }: Painter,
+  which: 0 | 1,
+  change: Partial<Graphics> = {},
+): Graphics => withKeys(reading, pen(axis.outer, change), axis.settings.lineStyle[which] ?? []);
 
 /** Box or lines with ticks and their labels, names of the axes and the title. */
 export function drawAxes(painter: Painter): void {
@@ -19,7 +22,7 @@ export function drawAxes(painter: Painter): void {
   if (!settings.hidden) {
     const [lineX, lineY] = settings.lines;
     if (lineX === 'box' && lineY === 'box')
-      line(painter, linePen(painter), rectangle(corner.x, corner.y, width, height));
+      line(painter, linePen(painter, 0), rectangle(corner.x, corner.y, width, height));
     else {
       drawLine(painter, 0);
       drawLine(painter, 1);
@@ -40,13 +43,15 @@ function drawLine(painter: Painter, which: 0 | 1): void {
   const end = which === 0 ? plus(start, { x: width, y: 0 }) : plus(start, { x: 0, y: height });
   line(
     painter,
-    linePen(painter, { endTips: kind === 'box' ? [] : [STANDARD_TIP] }),
+    linePen(painter, which, {
+      endTips: kind === 'box' || axis.settings.bare[which] ? [] : [STANDARD_TIP],
+    }),
     polyline([start, end]),
   );
   if (kind === 'box')
     line(
       painter,
-      linePen(painter),
+      linePen(painter, which),
       polyline([
         plus(start, which === 0 ? { x: 0, y: height } : { x: width, y: 0 }),
         plus(end, which === 0 ? { x: 0, y: height } : { x: width, y: 0 }),
@@ -95,12 +100,14 @@ function drawNames(painter: Painter): void {
       );
     else {
       const turned = [...painter.reading.it.source('rotate=90,'), ...styleY];
+      const far = widest(painter) + 8 * PT;
+      const isRight = settings.lines[1] === 'right';
       words(
         painter,
         g,
         nameY,
-        plus(corner, { x: -widest(painter) - 8 * PT, y: height / 2 }),
-        'south',
+        plus(corner, { x: isRight ? width + far : -far, y: height / 2 }),
+        isRight ? 'north' : 'south',
         turned,
       );
     }

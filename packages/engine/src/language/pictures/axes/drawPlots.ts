@@ -10,8 +10,10 @@ import { paintPath } from '../painting';
 import { placeNode } from '../pathNodes';
 import { plotMarks } from '../plots';
 import type { DataPoint, Plot } from './axis';
-import { placed, words, type Painter } from './frame';
-import { tickText } from './scale';
+import { drawBoxPlot } from './boxPlot';
+import { drawErrors } from './errorBars';
+import { placed, type Painter } from './frame';
+import { drawNearCoordinates } from './nearCoordinates';
 import { asStacked } from './stacked';
 
 /** Runs of points between which the line is drawn: it breaks where a number is missing. */
@@ -59,15 +61,8 @@ export function drawPlots(painter: Painter): void {
         points.map((point) => placed(frame, point)),
         span,
       );
-    if (axis.settings.nearCoordinates)
-      for (const point of points)
-        nearCoordinate(
-          painter,
-          plot,
-          point,
-          axis.plots[i] ?? plot,
-          shiftOf(painter, bars.indexOf(plot), bars.length),
-        );
+    const shift = shiftOf(painter, plot, bars.indexOf(plot), bars.length);
+    drawNearCoordinates(painter, plot, points, axis.plots[i] ?? plot, shift);
     placeNodes(painter, plot);
   });
 }
@@ -95,6 +90,7 @@ function drawPlot(
   if (plot.form === 'ybar' || plot.form === 'xbar') return drawBars(painter, plot, bar, bars);
   if (plot.form === 'interval') return drawIntervals(painter, plot);
   if (plot.form === 'quiver') return drawArrows(painter, plot);
+  if (plot.form === 'box') return drawBoxPlot(painter, plot);
   if (plot.form === 'fill') return fillBetween(painter, plot, all);
   if (plot.errors) drawErrors(painter, plot);
   if (g.plot.onlyMarks) return;
@@ -187,19 +183,17 @@ function drawArrows(painter: Painter, plot: Plot): void {
   });
 }
 
-/** Between the bars of several plots lies so much, pt. */
-const GAP = 2;
-
 /** How far the bars of a plot stand beside their places. */
-function shiftOf({ axis }: Painter, index: number, count: number): number {
-  const { barWidth, stacked } = axis.settings;
-  return stacked || index < 0 ? 0 : (index - (count - 1) / 2) * (barWidth + GAP * PT);
+function shiftOf({ axis }: Painter, plot: Plot, index: number, count: number): number {
+  const { barWidth, barGap, stacked } = axis.settings;
+  if (plot.barShift !== null) return plot.barShift;
+  return stacked || index < 0 ? 0 : (index - (count - 1) / 2) * (barWidth + barGap);
 }
 
 function drawBars(painter: Painter, plot: Plot, index: number, count: number): void {
   const { axis, frame, reading, span } = painter;
   const { barWidth, stacked } = axis.settings;
-  const places = shiftOf(painter, index, count);
+  const places = shiftOf(painter, plot, index, count);
   const g = flat({
     ...plot.g,
     mode: { ...plot.g.mode, fill: plot.g.mode.fill || plot.g.fillColour !== null },
@@ -207,11 +201,15 @@ function drawBars(painter: Painter, plot: Plot, index: number, count: number): v
   const base = zero(frame);
   for (const point of runsOf(plot.points).flat()) {
     const at = placed(frame, point);
-    const foot = stacked && point.z > 0 ? placed(frame, { ...point, y: point.z }).y : base.y;
+    const below = stacked && point.z !== 0;
+    const foot = {
+      x: below ? placed(frame, { ...point, x: point.z }).x : base.x,
+      y: below ? placed(frame, { ...point, y: point.z }).y : base.y,
+    };
     const path =
       plot.form === 'ybar'
-        ? rectangle(at.x + places - barWidth / 2, foot, barWidth, at.y - foot)
-        : rectangle(base.x, at.y + places - barWidth / 2, at.x - base.x, barWidth);
+        ? rectangle(at.x + places - barWidth / 2, foot.y, barWidth, at.y - foot.y)
+        : rectangle(foot.x, at.y + places - barWidth / 2, at.x - foot.x, barWidth);
     paintPath(reading, g, path, span);
   }
 }
@@ -277,50 +275,6 @@ export function cutTo(
     if (point.x >= from && point.x <= to) out.push(point);
   });
   return out;
-}
-
-function drawErrors(painter: Painter, plot: Plot): void {
-  const { frame, reading, span } = painter;
-  const g = { ...flat(plot.g), dash: [], mode: { ...plot.g.mode, fill: false } };
-  const CAP = 2 * PT;
-  for (const point of runsOf(plot.points).flat()) {
-    const bar = (a: Point, b: Point, cap: Point): void => {
-      const end = (p: Point): Path =>
-        polyline([
-          { x: p.x - cap.x, y: p.y - cap.y },
-          { x: p.x + cap.x, y: p.y + cap.y },
-        ]);
-      paintPath(reading, g, [...polyline([a, b]), ...end(a), ...end(b)], span);
-    };
-    const { x, y, errorX, errorY } = point;
-    if (errorY > 0)
-      bar(placed(frame, { x, y: y - errorY }), placed(frame, { x, y: y + errorY }), {
-        x: CAP,
-        y: 0,
-      });
-    if (errorX > 0)
-      bar(placed(frame, { x: x - errorX, y }), placed(frame, { x: x + errorX, y }), {
-        x: 0,
-        y: CAP,
-      });
-  }
-}
-
-/** The value of a point, written above it. */
-function nearCoordinate(
-  painter: Painter,
-  plot: Plot,
-  point: DataPoint,
-  own: Plot,
-  shift: number,
-): void {
-  const { frame, reading } = painter;
-  const across = plot.form === 'xbar';
-  const value = own.points.find(({ x }) => x === point.x) ?? point;
-  const tokens = reading.it.source(`$${tickText(across ? point.x : value.y, 2)}$`);
-  const { x, y } = placed(frame, point);
-  const at = across ? { x, y: y + shift } : { x: x + shift, y };
-  words(painter, plot.g, tokens, at, across ? 'west' : 'south');
 }
 
 /** Nodes behind a plot stand on its line. */

@@ -38,9 +38,9 @@ export function frameOf(settings: AxisSettings, axis: OpenAxis, corner: Point): 
   const plots = asStacked(axis);
   const points = plots.flatMap((plot) => plot.points);
   const bars = settings.bars;
-  const ys = points.flatMap(({ y, errorY }) => [y - errorY, y + errorY]);
+  const ys = points.flatMap(({ y, errorY, minusY }) => [y - (minusY ?? errorY), y + errorY]);
   const hasIntervals = plots.some(({ form }) => form === 'interval');
-  const xs = points.flatMap(({ x, errorX }) => [x - errorX, x + errorX]);
+  const xs = points.flatMap(({ x, errorX, minusX }) => [x - (minusX ?? errorX), x + errorX]);
   // Surfaces fill their box.
   const enlarge = plots.some(({ three }) => three)
     ? settings.enlarge.map((by) => by ?? 0)

@@ -13,6 +13,9 @@ import type { Painter } from './frame';
 const SAMPLE = 0.6 * 28.45276;
 const PAD = 3;
 
+/** Words less wide than the others stand at this share of what is spare. */
+const ALIGNED = { left: 0, center: 0.5, right: 1 } as const;
+
 /** Where a legend stands: an anchor of its own, at shares of the axis. */
 const PLACES: Readonly<Record<string, readonly [x: number, y: number, anchor: string]>> = {
   'north east': [0.98, 0.98, 'north east'],
@@ -26,8 +29,10 @@ const PLACES: Readonly<Record<string, readonly [x: number, y: number, anchor: st
 export function drawLegend(painter: Painter): void {
   const { axis, reading, span } = painter;
   const { settings, outer } = axis;
-  const entries = axis.legend.length > 0 ? axis.legend : settings.entries;
-  const plots = axis.plots.filter(({ inLegend }) => inLegend);
+  const said = axis.legend.length > 0 ? axis.legend : settings.entries;
+  const entries = settings.legendReversed ? [...said].reverse() : said;
+  const shown = axis.images.slice(0, entries.length);
+  const images = settings.legendReversed ? shown.reverse() : shown;
   if (entries.length === 0) return;
   const look = withKeys(
     reading,
@@ -42,7 +47,8 @@ export function drawLegend(painter: Painter): void {
       : Math.min(entries.length, Math.max(1, settings.legendColumns));
   const rows = Math.ceil(entries.length / columns);
   const rowHeight = Math.max(...texts.map(({ height, depth }) => height + depth), 8 * PT) + 3 * PT;
-  const column = Math.max(...texts.map(({ width }) => width)) + (SAMPLE + 4 * PAD) * PT;
+  const widest = Math.max(...texts.map(({ width }) => width));
+  const column = widest + (SAMPLE + 4 * PAD) * PT;
   const [width, height] = [columns * column, rows * rowHeight + 2 * PT];
   const corner = legendCorner(painter, width, height);
   const box = freshPath({ ...outer, map: IDENTITY, colour: 0 });
@@ -59,9 +65,10 @@ export function drawLegend(painter: Painter): void {
       x: corner.x + c * column + PAD * PT,
       y: corner.y + height - PT - (r + 0.5) * rowHeight,
     };
-    const plot = plots[i];
-    if (plot) drawSample(painter, plot.g, plot.form, middle);
-    const at = plus(middle, { x: (SAMPLE + PAD) * PT, y: 0 });
+    const image = images[i];
+    if (image) drawSample(painter, image.g, image.form, middle);
+    const spare = (widest - text.width) * ALIGNED[settings.legendAlign];
+    const at = plus(middle, { x: (SAMPLE + PAD) * PT + spare, y: 0 });
     const words: Graphics = {
       ...look,
       mode: { ...look.mode, draw: false, fill: false },

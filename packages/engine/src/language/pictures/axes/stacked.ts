@@ -2,17 +2,18 @@ import type { OpenAxis, Plot } from './axis';
 
 /** The plots of an axis, each on top of those before it where it stacks them. */
 export const asStacked = ({ plots, settings }: OpenAxis): readonly Plot[] =>
-  settings.stacked ? stacked(plots) : plots;
+  settings.stacked ? stacked(plots, settings.bars === 'xbar') : plots;
 
 /** Each plot on top of those before it. */
-function stacked(plots: readonly Plot[]): readonly Plot[] {
+function stacked(plots: readonly Plot[], across: boolean): readonly Plot[] {
   const sums = new Map<number, number>();
   return plots.map((plot) => ({
     ...plot,
     points: plot.points.map((point) => {
-      const below = sums.get(point.x) ?? 0;
-      sums.set(point.x, below + point.y);
-      return { ...point, y: below + point.y, z: below };
+      const [place, size] = across ? [point.y, point.x] : [point.x, point.y];
+      const below = sums.get(place) ?? 0;
+      sums.set(place, below + size);
+      return { ...point, [across ? 'x' : 'y']: below + size, z: below };
     }),
   }));
 }

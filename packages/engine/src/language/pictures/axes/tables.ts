@@ -98,7 +98,14 @@ export function readTable(
   const column = (axisName: string, usual: number) =>
     columnOf(reading, table, settings, axisName, usual);
   const [x, y, z] = [column('x', 0), column('y', 1), column('z', 2)];
-  const [errorX, errorY] = [column('x error', -1), column('y error', -1)];
+  const error = (axisName: string, side: string) =>
+    column(
+      settings.has(`${axisName} error ${side}`) ? `${axisName} error ${side}` : `${axisName} error`,
+      -1,
+    );
+  const [errorX, errorY] = [error('x', 'plus'), error('y', 'plus')];
+  const [minusX, minusY] = [error('x', 'minus'), error('y', 'minus')];
+  const labels = table.names.indexOf(settings.get('meta') ?? '');
   const { symbols } = axis.settings;
   return table.rows.map((row, i) => ({
     x: symbolIn(symbols[0] ?? null, row, settings, table) ?? x(row, i),
@@ -106,6 +113,9 @@ export function readTable(
     z: z(row, i),
     errorX: errorX(row, i),
     errorY: errorY(row, i),
+    minusX: minusX(row, i),
+    minusY: minusY(row, i),
+    ...(labels >= 0 && { meta: reading.it.source(row[labels] ?? '') }),
   }));
 }
 

@@ -7,9 +7,9 @@ import type { Token } from '../../../expansion/meaning';
 import type { Graphics } from '../graphics';
 import { withKeys } from '../keys';
 import { line, pen, words, type Painter } from './frame';
+import { formatFrom, numberText } from './numberFormat';
 import { commonPower, onAxis, placesFor, ticksOf, tickText } from './scale';
 
-const TICK = 0.15 * (72.27 / 2.54) * PT;
 const GRAY = 0x808080;
 
 /** The places of the ticks along an axis, in its own numbers. */
@@ -94,8 +94,14 @@ export function drawTicks(painter: Painter, which: 0 | 1): void {
       const at = along(painter, which, value);
       const foot =
         which === 0 ? plus(corner, { x: at, y: base }) : plus(corner, { x: base, y: at });
-      const inward = (by: number): Point => (which === 0 ? { x: 0, y: by } : { x: by, y: 0 });
-      const style = pen(outer, { colour: GRAY, lineWidth: 0.2 * PT });
+      const side = kind === 'right' ? -1 : 1;
+      const inward = (by: number): Point =>
+        which === 0 ? { x: 0, y: side * by } : { x: side * by, y: 0 };
+      const style = withKeys(
+        reading,
+        pen(outer, { colour: GRAY, lineWidth: 0.2 * PT }),
+        settings.tickStyle,
+      );
       const [inside, outside] =
         kind === 'middle' || settings.tickAlign === 'center'
           ? [size / 2, size / 2]
@@ -111,10 +117,11 @@ export function drawTicks(painter: Painter, which: 0 | 1): void {
       line(painter, style, polyline([plus(head, inward(outside)), plus(head, inward(-inside))]));
     }
   };
-  marks(ticks, TICK);
-  marks(minorTicks(painter, which, settings.minorTicks[which] ?? 0), TICK * 0.66);
+  const [main, minor] = settings.tickLength;
+  marks(ticks, main);
+  marks(minorTicks(painter, which, settings.minorTicks[which] ?? 0), minor);
   const extra = settings.extraTicks[which] ?? [];
-  marks(extra, TICK);
+  marks(extra, main);
   const own = labelsOf(painter, which, ticks);
   const besides = settings.extraLabels[which] ?? labelsOf(painter, which, extra).texts;
   const labels = {
@@ -122,7 +129,7 @@ export function drawTicks(painter: Painter, which: 0 | 1): void {
     texts: [...ticks.map((_, i) => own.texts[i] ?? []), ...besides],
   };
   const values = [...ticks, ...extra];
-  const style = settings.tickLabelStyle[which] ?? [];
+  const style = formatOf(painter, which).rest;
   const anchor =
     which === 0 ? (kind === 'right' ? 'south' : 'north') : kind === 'right' ? 'west' : 'east';
   labels.texts.forEach((tokens, i) => {
@@ -157,11 +164,8 @@ export function drawTicks(painter: Painter, which: 0 | 1): void {
 }
 
 /** The labels of ticks: those that are listed, names, powers of ten, or numbers. */
-export function labelsOf(
-  { axis, frame, reading }: Painter,
-  which: 0 | 1,
-  ticks: readonly number[],
-) {
+export function labelsOf(painter: Painter, which: 0 | 1, ticks: readonly number[]) {
+  const { axis, frame, reading } = painter;
   const { settings } = axis;
   const { it } = reading;
   const listed = settings.tickLabels[which];
@@ -176,11 +180,33 @@ export function labelsOf(
     };
   if (frame.mode[which] === 'log')
     return { texts: ticks.map((tick) => it.source(`$10^{${Number(tick.toFixed(2))}}$`)), power: 0 };
-  const power = settings.scaledTicks[which] === false ? 0 : commonPower(ticks);
+  const code = settings.tickCode[which];
+  if (code) return { texts: ticks.map((tick, i) => coded(painter, code, tick, i)), power: 0 };
+  const { format } = formatOf(painter, which);
+  const plain = format.form === 'plain';
+  const power = settings.scaledTicks[which] === false || !plain ? 0 : commonPower(ticks);
   const shown = ticks.map((tick) => tick / Math.pow(10, power));
   const places = placesFor(shown);
-  return { texts: shown.map((tick) => it.source(`$${tickText(tick, places)}$`)), power };
+  return {
+    texts: shown.map((tick) => it.source(`$${numberText(tick, places, format)}$`)),
+    power,
+  };
 }
+
+/** How the numbers at an axis are written, and the style of its labels besides. */
+const formatOf = ({ axis: { settings }, reading }: Painter, which: 0 | 1) =>
+  formatFrom(reading.it, settings.numberFormat, settings.tickLabelStyle[which] ?? []);
+
+/** What a document writes at each tick, in terms of `\\tick`. */
+const coded = (
+  { reading: { it } }: Painter,
+  code: readonly Token[],
+  tick: number,
+  i: number,
+): readonly Token[] => [
+  ...it.source(`\\def\\tick{${Number(tick.toPrecision(10))}}\\def\\ticknum{${i}}`),
+  ...code,
+];
 
 /** Where an axis line runs, from the lower left corner: along the data's zero when it stands in the middle. */
 export function lineAt(painter: Painter, which: 0 | 1): number {
