@@ -1,3 +1,4 @@
+import { coloured } from '../document/coloured';
 import { placedAt } from '../document/placedAt';
 import { FIL, type Glue } from '../base/lengths';
 import type { Span } from '../base/spans';
@@ -208,7 +209,8 @@ function pushReference(out: LineItem[], inline: RefInline, env: LayoutEnv): void
   if (typeof found === 'object' && found !== null) {
     // It was read where the label is; here it stands for the reference.
     env.referring.add(label);
-    out.push(...lineItems(placedAt(found, { from, to }), env));
+    const placed = placedAt(found, { from, to });
+    out.push(...lineItems(coloured(placed, inline.font.color), env));
     env.referring.delete(label);
     return;
   }

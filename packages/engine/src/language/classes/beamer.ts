@@ -39,6 +39,7 @@ import { beginBlock, type BlockKind, endBlock } from './beamerBlocks';
 import { colourCommands } from './beamerColours';
 import { beamercolorbox } from './beamerBoxes';
 import { defineWithSteps, giveSteps } from './beamerSpecs';
+import { setUpTheorems, theoremCommands } from './beamerTheorems';
 import { titleFrame } from './beamerTitle';
 import { OUTLINE, outlineCommands } from './beamerOutline';
 import { BEAMER_PARTS, overlayCommands, overlayEnvironments } from './beamerOverlays';
@@ -253,7 +254,7 @@ const SOURCE = String.raw`
 \def\note{\@ifnextchar<{\bmr@noteon}{\bmr@note}}\def\bmr@noteon<#1>{\bmr@note}\def\bmr@note{\@ifnextchar[{\@gobblebracket}{\@gobble}}
 ${OUTLINE}${NAVIGATION}
 \def\l@subsubsection#1#2{}
-\def\@listheading#1{}\def\@bibheading{}
+\def\framebreak{\par\penalty-10000 }\def\noframebreak{\nopagebreak}\def\@listheading#1{}\def\@bibheading{}
 \def\labelitemi{{\bmr@colour{itemize item}\bmr@mark}}\def\labelitemii{{\small\bmr@colour{itemize subitem}\bmr@mark}}\def\labelitemiii{{\footnotesize\bmr@colour{itemize subsubitem}\bmr@mark}}\def\labelenumi{{\bmr@colour{enumerate item}\theenumi.}}\def\labelenumii{{\bmr@colour{enumerate subitem}\theenumi.\theenumii}}\def\labelenumiii{{\bmr@colour{enumerate subsubitem}\theenumi.\theenumii.\theenumiii}}\def\descriptionlabel#1{\hspace\labelsep{\bmr@colour{description item}#1}}
 \renewcommand\theenumii{\arabic{enumii}}\renewcommand\theenumiii{\arabic{enumiii}}
 \def\fnum@figure{{\bmr@colour{caption name}\figurename\bmr@captionnumber{figure}}}\def\fnum@table{{\bmr@colour{caption name}\tablename\bmr@captionnumber{table}}}\def\bmr@captionnumber#1{}\def\bmr@captionnumbered#1{\nobreakspace\csname the#1\endcsname}
@@ -312,21 +313,9 @@ function setup(it: Interpreter, options: readonly string[]): void {
   it.write(CELLS.textFamily, 'sans', true);
   it.write(CELLS.topFrames, options.includes('t'), true);
   it.write(CELLS.handout, options.includes('handout') || options.includes('trans'), true);
-  it.execute(it.source(THEOREMS));
+  setUpTheorems(it, options);
   defineWithSteps(it);
 }
-
-const THEOREMS = String.raw`
-\def\bmr@statement#1#2#3#4{\newenvironment{#1}{\bmr@begin{#2}{#3}{#4}}{\end{#3}}}
-\NewDocumentCommand\bmr@begin{m m m d<> o d<>}{\IfNoValueTF{#4}{\IfNoValueTF{#6}{\begin{#2}}{\begin{#2}<#6>}}{\begin{#2}<#4>}{#1\bmr@statednumber\IfNoValueTF{#5}{}{\ (#5)}}#3}
-\newcounter{theorem}\def\bmr@statednumber{}\def\bmr@numbered{\refstepcounter{theorem}\ \thetheorem}
-\bmr@statement{theorem}{Theorem}{block}{\itshape}\bmr@statement{corollary}{Corollary}{block}{\itshape}
-\bmr@statement{lemma}{Lemma}{block}{\itshape}\bmr@statement{fact}{Fact}{block}{\itshape}
-\bmr@statement{problem}{Problem}{block}{}\bmr@statement{solution}{Solution}{block}{}
-\bmr@statement{definition}{Definition}{block}{}\bmr@statement{definitions}{Definitions}{block}{}
-\renewenvironment{proof}{\bmr@markproof\bmr@proof}{\bmr@qed\end{block}}\NewDocumentCommand\bmr@proof{d<> O{\proofname} d<>}{\IfNoValueTF{#1}{\IfNoValueTF{#3}{\begin{block}}{\begin{block}<#3>}}{\begin{block}<#1>}{#2.}}
-\bmr@statement{example}{Example}{exampleblock}{}\bmr@statement{examples}{Examples}{exampleblock}{}
-`;
 
 const KEEPS: readonly string[] = ['title', 'author', 'date', 'institute', 'subtitle'];
 
@@ -354,6 +343,8 @@ export const beamer: ClassEntry = {
     'trans',
     'ignorenonframetext',
     'notheorems',
+    'noamsthm',
+    'envcountsect',
     'usepdftitle',
   ],
   commands: [
@@ -364,6 +355,7 @@ export const beamer: ClassEntry = {
     ...templateCommands,
     serifType,
     ...overlayCommands,
+    ...theoremCommands,
     ...KEEPS.map((name): CommandEntry => ({
       name,
       signature: 'oM',

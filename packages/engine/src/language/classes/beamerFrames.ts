@@ -1,6 +1,6 @@
 import type { BlockNode } from '../../document/blocks';
 import { CELLS } from '../machine/cells';
-import { FILL, gluePt, PT } from '../../base/lengths';
+import { FILL, gluePt, PT, type Sp } from '../../base/lengths';
 import { readOptional } from '../../expansion/arguments';
 import { cell, cellsBy } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
@@ -10,6 +10,7 @@ import { clearPage } from '../constructs/chapters';
 import { setTitlePart, space, titlePart } from '../constructs/title';
 import type { Interpreter } from '../machine/interpreter';
 import { overlaySpec, coverFrom, showsEver, showsOn } from '../machine/overlays';
+import { brokenFrame, continuation } from './beamerBreaks';
 import { headOf, slideBackdrop } from './beamerDrawing';
 import { aroundTemplate, partFont, templateOf } from './beamerTemplates';
 import { LOOK, PLAIN_LOOK, SEA } from './beamerThemes';
@@ -113,7 +114,15 @@ export function optionsHere(it: Interpreter): readonly Token[] | null {
 }
 
 /** What is counted on a slide counts anew on its next step. */
-const COUNTERS = ['equation', 'theorem', 'figure', 'table', 'footnote', 'mpfootnote', 'lstlisting'];
+export const OVERLAY_COUNTERS = cell<readonly string[]>('overlaycounters', [
+  'equation',
+  'theorem',
+  'figure',
+  'table',
+  'footnote',
+  'mpfootnote',
+  'lstlisting',
+]);
 
 /** What a slide costs: it is read, set and painted anew for each step. */
 const STEP_WORK = 600;
@@ -136,7 +145,7 @@ export function frame(it: Interpreter, body: readonly Token[], options = NO_OPTI
     it.execute(it.source('\\addcontentsline{nav}{frame}{\\arabic{framenumber}}'));
   it.write(CELLS.overlay, 1, true);
   it.write(CELLS.overlays, 1, true);
-  const counters = COUNTERS.map((counter) => {
+  const counters = it.read(OVERLAY_COUNTERS).map((counter) => {
     const name = `c@${counter}`;
     const storage = it.state.register('count', name);
     return { cell: storage, value: it.state.get(storage) };
@@ -167,6 +176,9 @@ export function frame(it: Interpreter, body: readonly Token[], options = NO_OPTI
 function oneStep(it: Interpreter, body: readonly Token[], options: FrameOptions): void {
   clearPage(it, false);
   it.openGroup({ kind: 'semisimple', span: it.p.place });
+  // What ended the slide before says nothing of how this one begins.
+  for (const said of [CELLS.afterDisplay, CELLS.noIndentNext, CELLS.listEnded])
+    it.write(said, false, true);
   const blocks = it.gather(() => {
     setTitlePart(it, 'frametitle', []);
     setTitlePart(it, 'framesubtitle', []);
@@ -175,21 +187,38 @@ function oneStep(it: Interpreter, body: readonly Token[], options: FrameOptions)
   });
   coverFrom(it, false);
   const title = titlePart(it, 'frametitle') ?? [];
-  paintSlide(it, title, (titlePart(it, 'framesubtitle') ?? []).length > 0, options);
-  if (title.length > 0) frameTitle(it, title, titlePart(it, 'framesubtitle') ?? []);
+  const sub = titlePart(it, 'framesubtitle') ?? [];
   const keep = { kind: 'vspace' as const, glue: gluePt(0), behaviour: 'keep' as const };
   const fill = { kind: 'vspace' as const, glue: FILL, behaviour: 'plain' as const };
   const top = options.top ?? it.read(CELLS.topFrames);
+  const pages = options.breaks ? brokenFrame(it, blocks, roomBelow(it, title, sub)) : [blocks];
   const whole = options.breaks ? [] : [{ kind: 'wholepage' as const }];
-  it.mode.vlist.push(
-    ...whole,
-    ...anchors(it, options),
-    keep,
-    ...(top ? [] : [fill]),
-    ...blocks,
-    fill,
-  );
+  pages.forEach((page, i) => {
+    if (i > 0) clearPage(it, false);
+    const shown = options.breaks && title.length > 0 ? [...title, ...continuation(it, i)] : title;
+    paintSlide(it, shown, sub.length > 0, options);
+    if (title.length > 0) frameTitle(it, shown, sub);
+    const places = i === 0 ? anchors(it, options) : [];
+    it.mode.vlist.push(...whole, ...places, keep, ...(top ? [] : [fill]), ...page, fill);
+  });
   it.closeGroup();
+}
+
+/** So much of the room is used where a frame breaks (beamer user guide, section 8.2.1). */
+const USED = 0.95;
+
+function roomBelow(it: Interpreter, title: readonly Token[], sub: readonly Token[]): Sp {
+  const all = it.dimen('textheight');
+  if (title.length === 0) return all;
+  const blocks = it.gather(() => frameTitle(it, title, sub));
+  const box = {
+    kind: 'parbox' as const,
+    blocks,
+    width: it.dimen('textwidth'),
+    valign: 'top' as const,
+  };
+  const { height, depth } = it.host.measure([{ ...box, ...it.p.place }]);
+  return USED * (all - height - depth);
 }
 
 /** Where `\hyperlink{label}` and `\hyperlink{label<2>}` lead to (beamer user guide, section 11.1). */

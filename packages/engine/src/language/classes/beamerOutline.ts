@@ -1,6 +1,7 @@
 import { blended } from '../../base/paint';
 import { textOf } from '../../expansion/tokenText';
 import { type CommandEntry, tokensOf } from '../machine/entries';
+import { defineHere } from '../machine/define';
 import type { Interpreter } from '../machine/interpreter';
 import { LOOK } from './beamerThemes';
 
@@ -13,21 +14,20 @@ function outlineOptions(it: Interpreter, options: string): void {
       .map((one) => (/shade/.test(one) ? 'shade' : one === 'hide' ? 'hide' : ''));
   const [, otherSections = ''] = style('(?:^|[, ])sectionstyle');
   const [, ownSub = '', otherSub = ''] = style('subsectionstyle');
-  it.define(sections, otherSections);
-  it.define(own, ownSub);
-  it.define(others, otherSub);
+  defineHere(it, sections, otherSections);
+  defineHere(it, own, ownSub);
+  defineHere(it, others, otherSub);
   if (/currentsection|currentsubsection/.test(options)) {
-    it.define(sections, 'shade');
-    it.define(others, 'shade');
+    defineHere(it, sections, 'shade');
+    defineHere(it, others, 'shade');
   }
-  if (options.includes('pausesections')) it.define('bmr@tocpause', '\\pause ');
-  if (options.includes('currentsubsection')) it.define(own, 'shade');
-  if (options.includes('hideothersubsections')) it.define(others, 'hide');
+  if (options.includes('pausesections')) defineHere(it, 'bmr@tocpause', '\\pause ');
+  if (options.includes('currentsubsection')) defineHere(it, own, 'shade');
+  if (options.includes('hideothersubsections')) defineHere(it, others, 'hide');
   if (options.includes('hideallsubsections')) {
-    it.define('bmr@current', 'hide');
-    it.define(own, 'hide');
-    it.define(others, 'hide');
-    it.execute(it.source('\\setcounter{tocdepth}{1}'));
+    defineHere(it, 'bmr@current', 'hide');
+    defineHere(it, own, 'hide');
+    defineHere(it, others, 'hide');
   }
 }
 

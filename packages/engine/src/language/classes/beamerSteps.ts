@@ -44,6 +44,37 @@ function mathIn(reader: MathReader, token: Token, manner: Manner): MathNode | re
   return [before, ...body, colour()];
 }
 
+/** Do tokens reach over cells or rows of an alignment? */
+function isRows(tokens: readonly Token[]): boolean {
+  let depth = 0;
+  return tokens.some((token) => {
+    if (token.cat === Cat.Begin || token.text === 'begin') depth++;
+    if (token.cat === Cat.End || token.text === 'end') depth--;
+    return depth === 0 && (token.cat === Cat.Tab || (token.cell !== null && token.text === '\\'));
+  });
+}
+
+/** Rows of an alignment stand in it as they are; where they are covered, so is all from their first sign to their last. */
+function rowsIn({ it, p }: MathReader, tokens: readonly Token[], manner: Manner): null {
+  const isCovered = (manner === 'covered' || manner === 'unseen') && it.read(CELLS.veil) === null;
+  p.push(isCovered ? [p.command('bmr@coverrows'), ...tokens, p.command('bmr@showrows')] : tokens);
+  return null;
+}
+
+/** What stands before and behind rows that are covered. */
+const coverRows = (name: string, isCovered: boolean): CommandEntry => ({
+  name,
+  signature: '',
+  description: 'Rows of an alignment are covered from here on, or seen again.',
+  example: '',
+  run: (it) => coverFrom(it, isCovered),
+  math: (reader, token) => {
+    coverFrom(reader.it, isCovered);
+    reader.color = reader.it.font.color;
+    return { kind: 'colour', color: reader.color, ...reader.span(token) };
+  },
+});
+
 /** `\uncover<2->{…}` and its kin, in text and in formulas. */
 const onSteps = (name: string, ways: Ways, description: string): CommandEntry => ({
   name,
@@ -62,10 +93,14 @@ const onSteps = (name: string, ways: Ways, description: string): CommandEntry =>
     it.closeGroup();
   },
   math: (reader, token) => {
-    const manner = mannerOf(reader.it, overlaySpec(reader.it), ways);
-    if (manner !== 'gone') return mathIn(reader, token, manner);
-    reader.it.readArguments('M', token);
-    return null;
+    const { it, p } = reader;
+    const manner = mannerOf(it, overlaySpec(it), ways);
+    const text = it.readArguments('M', token);
+    if (!text || manner === 'gone') return null;
+    const tokens = tokensOf(text, 0);
+    if (isRows(tokens)) return rowsIn(reader, tokens, manner);
+    p.push([p.make(Cat.Begin, '{'), ...tokens, p.make(Cat.End, '}')]);
+    return mathIn(reader, token, manner);
   },
 });
 
@@ -176,6 +211,8 @@ export const stepCommands: readonly CommandEntry[] = [
   ),
   onSteps('alert', { here: 'alert', elsewhere: 'shown' }, 'Text that stands out.'),
   onslide,
+  coverRows('bmr@coverrows', true),
+  coverRows('bmr@showrows', false),
   choosing(
     'alt',
     2,

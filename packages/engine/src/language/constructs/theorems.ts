@@ -46,7 +46,8 @@ const ownStyle = (it: Interpreter, name: string): OwnStyle | null => it.read(own
 export const LISTS_THEOREMS = flag('liststheorems');
 
 /** The style of what is declared from here on. */
-const THEOREM_STYLE = cell('theoremstyle', 'plain');
+/** The style of statements that are defined from here on. */
+export const THEOREM_STYLE = cell('theoremstyle', 'plain');
 
 function newTheoremStyle(it: Interpreter, args: Args): void {
   const name = textOf(it.p, tokensOf(args, 0));

@@ -157,6 +157,38 @@ export const commath = notation(
       '$\\pd{f}{x}$',
       '\\frac{\\partial^{#1}#2}{\\partial#3^{#1}}',
     ),
+    ...(['d', 't'] as const).flatMap((size) => [
+      macroEntry(
+        `${size}od`,
+        'omm',
+        `A derivative in ${size === 'd' ? 'the size of displays' : 'small'}.`,
+        `$\\${size}od{f}{x}$`,
+        `\\${size}frac{\\mathrm{d}^{#1}#2}{\\mathrm{d}#3^{#1}}`,
+      ),
+      macroEntry(
+        `${size}pd`,
+        'omm',
+        `A partial derivative in ${size === 'd' ? 'the size of displays' : 'small'}.`,
+        `$\\${size}pd{f}{x}$`,
+        `\\${size}frac{\\partial^{#1}#2}{\\partial#3^{#1}}`,
+      ),
+    ]),
+    ...(['', 'd', 't'] as const).map((size) =>
+      macroEntry(
+        `${size}md`,
+        'mmmmmm',
+        'A mixed partial derivative: function, order, and twice a variable with its order.',
+        `$\\${size}md{f}{5}{x}{2}{y}{3}$`,
+        `\\${size}frac{\\partial^{#2}#1}{\\partial#3^{#4}\\partial#5^{#6}}`,
+      ),
+    ),
+    macroEntry(
+      'fullfunction',
+      'mmmmm',
+      'A function with its sets and what it does.',
+      '$\\fullfunction{f}{A}{B}{x}{x^2}$',
+      '\\begin{array}{lccc}#1: & #2 & \\to & #3\\\\ & #4 & \\mapsto & #5\\end{array}',
+    ),
     macroEntry('del', 'm', 'Round brackets that grow.', '$\\del{x}$', '\\left(#1\\right)'),
     macroEntry('sbr', 'm', 'Square brackets that grow.', '$\\sbr{x}$', '\\left[#1\\right]'),
     macroEntry('cbr', 'm', 'Braces that grow.', '$\\cbr{x}$', '\\left\\{#1\\right\\}'),
