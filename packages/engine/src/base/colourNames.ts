@@ -70,7 +70,7 @@ type Names = ReadonlyMap<string, number>;
 const named = (list: string): Names =>
   new Map(
     list.split(',').map((entry) => {
-      const [name = '', value = ''] = entry.trim().split(' ');
+      const [name = '', value = ''] = entry.trim().split(/\s+/);
       return [name, parseInt(value, 16)] as const;
     }),
   );

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { differencesFromCold } from '../../testing/fuzz';
 import { findingsIn, inArticle, newSession, typeset } from '../../testing/document';
 import { laidBody } from '../../testing/layout';
+import { painted } from '../../testing/painted';
 
 const paragraphs = (count: number): string =>
   Array.from({ length: count }, (_, i) => `Boat ${i} leaves the pier at noon.`).join('\n\n');
@@ -62,5 +63,34 @@ describe('frames go on over pages', () => {
     session.settleAll();
     const changed = text.slice(0, at) + longer + text.slice(at + 4);
     expect(differencesFromCold(session, { text: changed, files: new Map() })).toEqual([]);
+  });
+});
+
+/** A thin rule is drawn as one, so that no screen and no printer loses it between two grounds. */
+describe('lines of frames', () => {
+  const LINES = 'linecolor=red,backgroundcolor=blue,linewidth=2pt';
+  const reds = (options: string, count: number) => {
+    const page = laidBody(
+      `\\begin{mdframed}[${options}]${paragraphs(count)}\\end{mdframed}`,
+      '\\usepackage{xcolor}\\usepackage[framemethod=TikZ]{mdframed}',
+    );
+    return painted(page).filter(({ paint }) => paint === 0xff0000);
+  };
+  it.each([
+    ['', 4],
+    [',rightline=false', 3],
+    [',hidealllines=true,leftline=true', 1],
+    [',hidealllines=true', 0],
+  ])('stand at the sides that have them, where the frame stays whole: %s', (options, count) => {
+    const found = reds(LINES + options, 1);
+    expect(found).toHaveLength(count);
+    for (const { left, right, top, bottom } of found)
+      expect(Math.min(right - left, bottom - top)).toBeCloseTo(2, 1);
+  });
+  it('are round where that is asked for, whole or over pages', () => {
+    const curves = (count: number): number => reds(`${LINES},roundcorner=5pt`, count).length;
+    // One ground of the colour of the lines below another.
+    expect(curves(1)).toBe(1);
+    expect(curves(12)).toBe(2);
   });
 });

@@ -96,13 +96,18 @@ function headOf(shape: FrameShape, width: Sp, title: FrameTitle | null, at: Span
   const [within, inset] = [width - left - right, Math.max(0, shape.arc - left)];
   const high = top + (title?.size ?? 0) + roomTop;
   const marks: Mark[] = [];
-  if (shape.ground === null) marks.push(...outline(shape, width, high, TOP, at));
-  else {
+  const { ground } = shape;
+  if (ground === null || shape.arc === 0) {
+    marks.push(...groundOf(shape, width, roomTop, -SEAM, at));
+    if (title && ground !== null)
+      marks.push(pathMark(rectangle(0, roomTop, width, top + title.size), shape.frame, at));
+    marks.push(...outline(shape, width, high, TOP, at));
+  } else {
     if (top + left + right > 0 || title)
       marks.push(pathMark(roundedBox(0, 0, width, high, shape.arc, TOP), shape.frame, at));
     const corners = { top: title === null, bottom: false };
     marks.push(
-      pathMark(roundedBox(left, -SEAM, within, roomTop + SEAM, inset, corners), shape.ground, at),
+      pathMark(roundedBox(left, -SEAM, within, roomTop + SEAM, inset, corners), ground, at),
     );
   }
   if (title && shape.titleGround !== null)
@@ -116,30 +121,44 @@ function headOf(shape: FrameShape, width: Sp, title: FrameTitle | null, at: Span
 function footOf(shape: FrameShape, width: Sp, at: Span): DrawingInline {
   const [left, right, , bottom] = shape.rules;
   const high = bottom + shape.room[3];
-  if (shape.ground === null)
-    return drawing(outline(shape, width, high, BOTTOM, at), width, high, at);
   const marks: Mark[] = [];
+  const { ground } = shape;
+  if (ground === null || shape.arc === 0) {
+    marks.push(...groundOf(shape, width, high, 0, at), ...outline(shape, width, high, BOTTOM, at));
+    return drawing(marks, width, high, at);
+  }
   if (bottom + left + right > 0)
     marks.push(pathMark(roundedBox(0, 0, width, high, shape.arc, BOTTOM), shape.frame, at));
   const inset = Math.max(0, shape.arc - left);
   const groundHeight = shape.room[3] + SEAM;
   const within = roundedBox(left, bottom, width - left - right, groundHeight, inset, BOTTOM);
-  marks.push(pathMark(within, shape.ground, at));
+  marks.push(pathMark(within, ground, at));
   return drawing(marks, width, high, at);
 }
 
-/** The rules of an edge, where nothing fills it. */
-function outline(
-  { rules: [left, right, top, bottom], frame }: FrameShape,
+/** The ground of an edge, below its rules. */
+const groundOf = (
+  { ground }: FrameShape,
   width: Sp,
   high: Sp,
-  edge: typeof TOP,
+  low: Sp,
+  at: Span,
+): readonly Mark[] =>
+  ground === null ? [] : [pathMark(rectangle(0, low, width, high - low), ground, at)];
+
+/** The rules of an edge. */
+export function outline(
+  { rules: [left, right, top, bottom], frame }: Pick<FrameShape, 'rules' | 'frame'>,
+  width: Sp,
+  high: Sp,
+  edge: { readonly top: boolean; readonly bottom: boolean },
   at: Span,
 ): Mark[] {
   const sizes: readonly (readonly [Sp, Sp, Sp, Sp])[] = [
     [0, 0, left, high],
     [width - right, 0, right, high],
-    edge.top ? [0, high - top, width, top] : [0, 0, width, bottom],
+    ...(edge.top ? [[0, high - top, width, top] as const] : []),
+    ...(edge.bottom ? [[0, 0, width, bottom] as const] : []),
   ];
   return sizes
     .filter(([, , across, up]) => across > 0 && up > 0)

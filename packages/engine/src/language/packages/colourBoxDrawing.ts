@@ -6,7 +6,7 @@ import type { Span } from '../../base/spans';
 import type { Framed } from '../../document/blocks';
 import { solidStroke, stroked, type Mark } from '../../document/drawing';
 import type { DrawingInline, Inline } from '../../document/inlines';
-import { labelMark, pathMark, roundedBox } from '../constructs/framedBlocks';
+import { labelMark, outline, pathMark, roundedBox } from '../constructs/framedBlocks';
 import type { Interpreter } from '../machine/interpreter';
 import type { Token } from '../../expansion/meaning';
 import { boxLook } from './colourBoxKeys';
@@ -50,10 +50,14 @@ export function drawnBox(
     roundedBox(x, y, w, h, arc, corners, look.corners);
   const inset = Math.max(0, look.arc - left);
   const within = width - left - right;
-  if (hasFrame && back !== null && !look.jigsaw)
+  const isSquare = arcOf(look) === 0;
+  if (isSquare && title === null && back !== null && hasFrame) {
+    marks.push(pathMark(rectangle(0, 0, width, whole), back, at));
+    marks.push(...outline({ rules: look.rules, frame }, width, whole, ALL, at));
+  } else if (hasFrame && back !== null && !look.jigsaw)
     marks.push(pathMark(round(0, 0, width, whole, look.arc, ALL), frame, at));
   else if (hasFrame) marks.push(...frameAlone(look, width, whole, head, at));
-  if (back !== null) {
+  if (back !== null && !(isSquare && title === null && hasFrame)) {
     const ground = round(left, bottom, within, body, inset, { top: title === null, bottom: true });
     marks.push(pathMark(ground, back, at));
   }
@@ -314,10 +318,13 @@ function bordersOf({ borderlines, arc }: BoxLook, width: Sp, height: Sp, at: Spa
   });
 }
 
+/** How round its corners are, where any is. */
+const arcOf = ({ arc, corners }: BoxLook): Sp => (Object.values(corners).includes(true) ? arc : 0);
+
 /** The look of a box that goes on over pages: a line at the left alone is its left rule there. */
 export function asBreakable(look: BoxLook): BoxLook {
   const west = look.borderlines.find(({ edges }) => edges.includes('w'));
-  if (!west || look.rules.some((rule) => rule > 0)) return look;
+  if (!west || look.rules.some((rule) => rule > 0)) return { ...look, arc: arcOf(look) };
   return { ...look, rules: [west.width, 0, 0, 0], frame: west.paint, arc: 0 };
 }
 

@@ -67,7 +67,10 @@ describe('Where a box stands, and how large it is', () => {
     ['fbox', 0.14],
   ])('size=%s has rules and room of its own', (size, rule) => {
     const laid = box(`size=${size}`);
-    expect(of(laid, BLUE).left - of(laid, RED).left).toBeCloseTo(rule * MM, 1);
+    // Rules of a box with sharp corners are drawn by themselves.
+    const isSharp = painted(laid).filter(({ paint }) => paint === RED).length > 1;
+    const found = isSharp ? of(laid, RED).width : of(laid, BLUE).left - of(laid, RED).left;
+    expect(found).toBeCloseTo(rule * MM, 1);
   });
 });
 

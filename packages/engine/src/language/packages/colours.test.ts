@@ -1,12 +1,30 @@
 import { describe, expect, it } from 'vitest';
 import { findingsIn, inArticle, waysIn } from '../../testing/document';
 import { laidBody } from '../../testing/layout';
+import { COLOUR_LISTS, PLAIN_COLOURS } from '../../base/colourNames';
 
 const load = (options: string): string => `\\usepackage[${options}]{xcolor}`;
 const paint = (colour: string, options = '', before = ''): string => {
   const page = laidBody(`${before}\\color${colour} x`, load(options));
   return page.word('x').color.toString(16).padStart(6, '0');
 };
+
+describe('the lists of colours', () => {
+  it.each(Object.entries({ ...COLOUR_LISTS, plain: PLAIN_COLOURS }))(
+    '%s has names of letters, each with a colour',
+    (_, list) => {
+      for (const [name, value] of list) {
+        expect(name).toMatch(/^[A-Za-z]+\d?$/);
+        expect(value >= 0 && value <= 0xffffff, name).toBe(true);
+      }
+    },
+  );
+  it.each([
+    ['dvipsnames', 68],
+    ['svgnames', 151],
+    ['x11names', 317],
+  ] as const)('%s has %i', (list, count) => expect(COLOUR_LISTS[list].size).toBe(count));
+});
 
 /** xcolor manual, sections 2.2 to 2.4 and 4. */
 describe('colours', () => {

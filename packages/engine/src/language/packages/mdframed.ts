@@ -62,6 +62,7 @@ function asBoxKeys(it: Interpreter, tokens: readonly Token[]): Token[] {
     const value = bare ? [...said, ...it.p.chars('pt')] : said;
     const known = MD_KEYS[key];
     if (known) put(known, value);
+    if (key === 'roundcorner') out.push(...it.p.chars(',rounded corners'));
     const side = SIDES.find((one) => key === `${one}line`);
     if (key === 'linewidth' || key === 'outerlinewidth') width = value;
     if (side) hidden.set(side, !isOn(value));

@@ -61,7 +61,7 @@ describe('coloured boxes', () => {
     [
       'the frame of the other package',
       '\\begin{mdframed}[backgroundcolor=red,linecolor=blue]x\\end{mdframed}',
-      [0x0000ff, 0xff0000],
+      [0xff0000, 0x0000ff, 0x0000ff, 0x0000ff, 0x0000ff],
     ],
   ] as const)('%s', (_, body, wanted) => {
     expect(fills(body, `${pkg}\\usepackage{mdframed}`)).toEqual(wanted);
