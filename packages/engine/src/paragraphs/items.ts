@@ -1,4 +1,3 @@
-import { coloured } from '../document/coloured';
 import { placedAt } from '../document/placedAt';
 import { FIL, type Glue } from '../base/lengths';
 import type { Span } from '../base/spans';
@@ -209,8 +208,7 @@ function pushReference(out: LineItem[], inline: RefInline, env: LayoutEnv): void
   if (typeof found === 'object' && found !== null) {
     // It was read where the label is; here it stands for the reference.
     env.referring.add(label);
-    const placed = placedAt(found, { from, to });
-    out.push(...lineItems(coloured(placed, inline.font.color), env));
+    out.push(...lineItems(placedAt(found, { from, to }), env));
     env.referring.delete(label);
     return;
   }

@@ -1,3 +1,5 @@
+import { inFont } from '../document/inFont';
+import type { Shown } from '../language/machine/counters';
 import { type Inline, type RefInline, UNNAMED_PLACE } from '../document/inlines';
 import { LINE_KIND } from '../document/lineNumbers';
 import { sameValue } from '../expansion/meaning';
@@ -55,7 +57,7 @@ export const labelsOfKey = (factKey: string): string[] =>
     .split(/^clever(?:s|range)/.test(factKey) ? /,|\u0003/ : BETWEEN);
 
 /** What a reference prints: text, what its number is made of, or words in type of their own. */
-export type Answer = string | readonly Inline[] | { readonly words: Words } | null;
+export type Answer = string | Shown | { readonly words: Words } | null;
 
 /** Words are plain text where no type is changed. */
 function asAnswer(words: Words | null): Answer {
@@ -160,9 +162,13 @@ export function resolver(facts: Facts, reads: Map<string, Answer>) {
     reads.set(factKey, value);
     if (value !== null && typeof value === 'object' && 'words' in value)
       return value.words.flatMap((piece) => wordInlines(piece, ref));
-    if (!ref.leads || value === null) return value;
+    if (value === null) return null;
+    if (!ref.leads)
+      return typeof value === 'string' ? value : inFont(value.inlines, value.font, ref.font);
     const whole = (plain: RefInline): readonly Inline[] =>
-      typeof value === 'string' ? wordInlines({ text: value, change: {} }, plain) : value;
+      typeof value === 'string'
+        ? wordInlines({ text: value, change: {} }, plain)
+        : inFont(value.inlines, value.font, plain.font);
     return [linkTo(ref.label, ref, whole)];
   };
 }

@@ -4,7 +4,7 @@ import { CELLS } from '../machine/cells';
 import { gluePt, INCH, PT, type Sp } from '../../base/lengths';
 import type { Token } from '../../expansion/meaning';
 import { tokensText } from '../../expansion/tokenText';
-import { setDimen } from '../../expansion/registers';
+import { setDimen, setSkip } from '../../expansion/registers';
 import { centred, keep, setTitlePart, space, splitAtCommand, titlePart } from '../constructs/title';
 import {
   type ClassEntry,
@@ -42,7 +42,9 @@ const later = (name: string, lead: string, style: string): CommandEntry => ({
   example: `\\${name}{Harbour College}`,
   run: (it, args) => {
     const line = [
-      ...it.source(`\\par\\noindent\\hspace*{12pt}{\\footnotesize ${lead}${style}{`),
+      ...it.source(
+        `\\par${name === 'address' ? '\\addvspace\\bigskipamount' : ''}\\noindent\\hspace*{12pt}{\\footnotesize\\def\\\\{\\unskip, \\ignorespaces}${lead}${style}{`,
+      ),
       ...tokensOf(args, 1),
       ...it.source('}\\par}'),
     ];
@@ -52,12 +54,12 @@ const later = (name: string, lead: string, style: string): CommandEntry => ({
 
 function abstractBegin(it: Interpreter): void {
   it.innermost.data.set(AROUND, enterColumn(it, null));
-  setSize(it, 'small');
+  setSize(it, 'footnotesize');
   const margin = 36 * PT;
   setDimen(it.state, 'totalleftmargin', margin);
   setDimen(it.state, 'linewidth', it.dimen('hsize') - 2 * margin);
   it.startParagraph();
-  it.execute(it.source('\\textsc{\\abstractname.} '));
+  it.execute(it.source('\\textsc{\\abstractname.}\\hskip5pt '));
 }
 
 function abstractEnd(it: Interpreter): void {
@@ -86,15 +88,16 @@ function makeTitle(it: Interpreter, token: Token): void {
   it.add(emptyBox(it));
   it.endParagraph();
   it.mode.vlist.push(
-    space(42 - 12),
+    space(42 - 10 - 14),
     ...centred(it, 'normalsize', () => {
+      setSkip(it.state, 'baselineskip', gluePt(14));
       it.changeFont({ series: 'bold' });
       it.execute([...it.source('\\MakeUppercase{'), ...(title ?? []), ...it.source('}')]);
     }),
   );
   if (authors.length > 0) {
     it.mode.vlist.push(
-      space(14),
+      space(20),
       ...centred(it, 'footnotesize', () => {
         const joined = authors.flatMap((a, i) => [
           ...(i > 0 ? it.source(i === authors.length - 1 ? ' \\textsc{and} ' : ', ') : []),
@@ -108,15 +111,15 @@ function makeTitle(it: Interpreter, token: Token): void {
     const tokens = titlePart(it, part);
     if (tokens)
       it.mode.vlist.push(
-        space(12),
+        space(10.1),
         ...centred(it, 'footnotesize', () => it.execute([...it.source('\\itshape '), ...tokens])),
       );
   }
   const kept = it.read(ABSTRACT);
   // It was read in another block; here it stands for the title's command.
-  if (kept) it.mode.vlist.push(space(18), ...placedAt(kept, it.p.place));
+  if (kept) it.mode.vlist.push(space(10), ...placedAt(kept, it.p.place));
   titleNotes(it);
-  it.mode.vlist.push({ kind: 'vspace', glue: gluePt(26, 12), behaviour: 'plain' });
+  it.mode.vlist.push(space(24));
   it.write(TITLED, true, true);
   plainPage(it);
   runningHeads(it);
@@ -186,24 +189,80 @@ const commands: readonly CommandEntry[] = [
     example: '',
     run: (it) => {
       const lines = it.read(LISTS);
-      if (lines.length > 0) it.addBlock(space(12));
       for (const line of lines) it.execute(line);
     },
   },
 ];
 
-/** Headings of the AMS classes: centred small capitals, then run-in bold. */
-const SOURCE = String.raw`
-\def\@seccntformat#1{\csname the#1\endcsname.\enspace}
-\def\section{\@startsection{section}{1}{0pt}{8.4pt plus 12pt}{6pt}{\normalfont\scshape\centering}}
-\def\subsection{\@startsection{subsection}{2}{0pt}{6pt plus 8.4pt}{-.5em}{\normalfont\bfseries}}
-\def\subsubsection{\@startsection{subsubsection}{3}{0pt}{6pt plus 8.4pt}{-.5em}{\normalfont\itshape}}
-\def\paragraph{\@startsection{paragraph}{4}{0pt}{0pt}{-\fontdimen2\font}{\normalfont}}
+/** Headings of the AMS classes: centred small capitals, then run-in bold, which end with a full stop. */
+const HEADINGS = String.raw`
+\newdimen\linespacing
+\def\ams@punct#1{#1\@addpunct{.}}\providecommand\@addpunct[1]{\ifnum\spacefactor>\@m\else#1\fi}
+\def\@seccntformat#1{\csname ams@name@#1\endcsname\csname the#1\endcsname.\enspace}
+\def\section{\ams@heading{section}{1}{.7\linespacing plus \linespacing}{.5\linespacing}{\normalfont\scshape\centering}}
+\def\subsection{\ams@heading{subsection}{2}{.5\linespacing plus .7\linespacing}{-.5em}{\normalfont\bfseries\ams@punct}}
+\def\subsubsection{\ams@heading{subsubsection}{3}{.5\linespacing plus .7\linespacing}{-.5em}{\normalfont\itshape\ams@punct}}
+\def\paragraph{\ams@heading{paragraph}{4}{0pt}{-\fontdimen2\font}{\normalfont\ams@punct}}
+\def\ams@heading#1#2#3#4#5{\@ifstar{\ams@starred{#1}{#2}{#3}{#4}{#5}}{\@startsection{#1}{#2}{0pt}{#3}{#4}{#5}}}
+\def\ams@starred#1#2#3#4#5#6{\@startsection{#1}{#2}{0pt}{#3}{#4}{#5}*{#6}\addcontentsline{toc}{#1}{#6}}
+\def\ams@listsection#1{\@startsection{section}{1}{0pt}{\linespacing plus \linespacing}{.5\linespacing}{\normalfont\scshape\centering}*{#1}}
+\def\@listheading#1{\ams@listsection{#1}}
 \def\@blanknote#1{\begingroup\def\thefootnote{}\footnotetext[0]{#1}\endgroup}
 \def\shorttitle{\@title}
 \def\ps@plain{\ps@empty\def\@oddfoot{\footnotesize\hfil\thepage\hfil}\let\@evenfoot\@oddfoot}
 \def\qedsymbol{\openbox}
 \AtEndDocument{\@amsend}
+`;
+
+/** An appendix says what it is, in its heading and in the contents; the bibliography is a section, in small type. */
+const SECTIONS = String.raw`
+\def\appendix{\par\setcounter{section}{0}\setcounter{subsection}{0}\gdef\thesection{\@Alph\c@section}\gdef\ams@name@section{\appendixname\ }\addtocontents{toc}{\protect\ams@appendices}}
+\def\@bibheading{\section*{\refname}\normalfont\footnotesize}\def\@indexheading{\section*{\indexname}}
+`;
+
+/** Lines of contents: no dots, the numbers with their stop, all from one margin. */
+const CONTENTS_LINES = String.raw`
+\def\ams@appendices{\def\ams@tocname{\appendixname\ }}\def\ams@tocname{}
+\def\l@section{\ams@tocline{1}{\ams@tocname}{}}\def\l@subsection{\ams@tocline{2}{}{5pc}}\def\l@subsubsection{\ams@tocline{3}{}{7pc}}
+\let\l@paragraph\@gobbletwo
+\def\l@figure{\ams@listline}\def\l@table{\ams@listline}
+\def\ams@listline#1#2{\par\addvspace{3pt plus 2pt}{\parindent0pt \rightskip1.6em plus 4em \parfillskip-1.6em \def\numberline##1{##1.\enspace}\noindent#1\nobreak\hfil\hbox to1.6em{\hfil#2}\par}}
+\def\ams@tocline#1#2#3#4#5{\ifnum#1>\c@tocdepth\else\par\begingroup\hyphenpenalty10000 \def\@tempa{#3}\ifx\@tempa\@empty\settowidth\@tempdima{9.\quad}\else\@tempdima#3\relax\fi
+  \parindent0pt \leftskip1pc \advance\leftskip\@tempdima \rightskip1.6em plus 4em \parfillskip-1.6em
+  \def\numberline##1{\ams@toclabel{#3}{#2##1.\quad}}\leavevmode\hskip-\@tempdima#4\nobreak\hfil\hbox to1.6em{\hfil#5}\par\endgroup\fi}
+\def\ams@toclabel#1#2{\setbox\@tempboxa\hbox{#2}\ifx\\#1\\\ifdim\wd\@tempboxa<\@tempdima\hbox to\@tempdima{#2\hfil}\else#2\fi\else#2\fi}
+`;
+
+/** Lists stand close, their numbers in round brackets; their margins are as wide as their labels ask for. */
+const LISTS_SOURCE = String.raw`
+\linespacing\baselineskip\def\labelenumi{(\theenumi)}\def\labelenumii{(\theenumii)}\def\labelenumiii{(\theenumiii)}\def\labelenumiv{(\theenumiv)}
+\def\theenumiii{\roman{enumiii}}
+\def\labelitemi{$\bullet$}\def\labelitemii{{\bfseries --}}\def\labelitemiii{$\ast$}\def\labelitemiv{$\cdot$}
+\newskip\listisep\listisep\smallskipamount
+\def\@listi{\leftmargin\leftmargini\labelwidth\leftmargini\advance\labelwidth-\labelsep\parsep0pt \topsep\listisep\itemsep0pt \listparindent\parindent}\let\@listI\@listi
+\def\@listii{\leftmargin\leftmarginii\labelwidth\leftmarginii\advance\labelwidth-\labelsep\topsep0pt \parsep0pt \partopsep0pt \itemsep0pt}
+\def\@listiii{\leftmargin\leftmarginiii\labelwidth\leftmarginiii\advance\labelwidth-\labelsep\topsep0pt \parsep0pt \partopsep0pt \itemsep0pt}
+\def\@listiv{\leftmargin\leftmarginiv\labelwidth\leftmarginiv\advance\labelwidth-\labelsep\topsep0pt \parsep0pt \partopsep0pt \itemsep0pt}
+\labelsep5pt \partopsep0pt \topsep\listisep
+\AtBeginDocument{\settowidth\leftmargini{\labelenumi\hskip\labelsep}\advance\leftmargini\parindent
+  \settowidth\leftmarginii{\labelenumii\hskip\labelsep}\advance\leftmarginii15pt
+  \settowidth\leftmarginiii{\labelenumiii\hskip\labelsep}\advance\leftmarginiii12pt
+  \settowidth\leftmarginiv{\labelenumiv\hskip\labelsep}\advance\leftmarginiv10pt
+  \leftmarginv10pt \leftmarginvi10pt }
+`;
+
+/** Captions in small capitals, indented where they are long; the room of floats and statements. */
+const FLOATS_SOURCE = String.raw`
+\newdimen\captionindent\captionindent3pc \abovecaptionskip12pt \belowcaptionskip12pt
+\skip\footins7pt plus 11pt \floatsep15pt plus 12pt \textfloatsep15pt plus 12pt \intextsep15pt plus 12pt
+\long\def\@makecaption#1#2{\def\ams@table{table}\def\ams@words{{\scshape#1}\ifx\\#2\\\else.\enspace#2\fi}%
+  \ifx\@captype\ams@table\else\vskip\abovecaptionskip\fi
+  \setbox\@tempboxa\hbox{\ams@words}\dimen@\hsize\advance\dimen@-2\captionindent
+  \ifdim\wd\@tempboxa>\dimen@\hbox to\hsize{\hss\parbox[t]{\dimen@}{\ams@words}\hss}\else\hbox to\hsize{\hss\box\@tempboxa\hss}\fi
+  \ifx\@captype\ams@table\vskip\belowcaptionskip\fi}
+\def\fnum@figure{\figurename\ \thefigure}\def\fnum@table{\tablename\ \thetable}
+\def\thm@space@setup{\thm@preskip.5\baselineskip plus .2\baselineskip minus .2\baselineskip \thm@postskip\thm@preskip}
+\def\Tiny{\tiny}\def\SMALL{\scriptsize}\def\Small{\footnotesize}
 `;
 
 /** Heads of a paper: its authors on even pages, its short title on odd ones; sections change nothing of them. */
@@ -270,17 +329,24 @@ function amsClass(name: string, base: ClassEntry, chapters: boolean): ClassEntry
     commands: [...(base.commands ?? []), ...commands],
     environments: [...(base.environments ?? []), abstract],
     macros: base.macros ?? {},
-    source: (base.source ?? '') + SOURCE.replace('\\@amsend', `\\csname ${OWN.amsEnd}\\endcsname`),
+    source:
+      (base.source ?? '') +
+      HEADINGS.replace('\\@amsend', `\\csname ${OWN.amsEnd}\\endcsname`) +
+      (chapters ? '' : SECTIONS + CONTENTS_LINES),
     requires: ['amsmath', 'amsthm', 'amsfonts'],
     setup: (it, options) => {
-      setUp(it, ['10pt', ...options], { ...ARTICLE, chapters, twoSide: true });
+      it.write(CELLS.amsSizes, true, true);
+      setUp(it, [...options, '10pt'], { ...ARTICLE, chapters, twoSide: true });
+      // Numbers of formulas stand at the left.
+      if (!options.includes('reqno')) it.write(CELLS.leqno, true, true);
       page(it, options);
       it.write(CELLS.flushBottom, false, true);
-      if (!chapters) it.execute(it.source(HEADS));
+      it.execute(it.source(LISTS_SOURCE + FLOATS_SOURCE + (chapters ? '' : HEADS)));
       it.execute(it.source('\\pagestyle{headings}'));
     },
   };
 }
 
 export const amsart = amsClass('amsart', article, false);
+export const amsproc = amsClass('amsproc', article, false);
 export const amsbook = amsClass('amsbook', book, true);

@@ -1,5 +1,5 @@
 import type { ClassEntry } from '../machine/entries';
-import { amsart, amsbook } from './amsart';
+import { amsart, amsbook, amsproc } from './amsart';
 import { beamer } from './beamer';
 import { exam } from './exam';
 import { withFurtherNames } from './furtherClassNames';
@@ -20,6 +20,7 @@ export const CLASSES: Readonly<Record<string, ClassEntry>> = Object.fromEntries(
     letter,
     amsart,
     amsbook,
+    amsproc,
     exam,
     slides,
     beamer,

@@ -2,7 +2,7 @@ import { CELLS } from '../machine/cells';
 import type { Inline } from '../../document/inlines';
 import { expandTokens, textOf, tokensText } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
-import { counterValue, setCounter, stepCounter } from '../machine/counters';
+import { counterValue, setCounter, shownOf, stepCounter } from '../machine/counters';
 import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { type BibEntry, parseBib } from '../bibliography/entries';
@@ -71,14 +71,14 @@ function bibItem(it: Interpreter, args: Args): void {
   if (natbib) {
     it.labels.push({ name: citeLabel(key), value: number, ...at });
     for (const [part, text] of Object.entries(natbib)) {
-      const shown = it.inlinesOf(it.source(text));
+      const shown = shownOf(it, it.source(text));
       it.labels.push({ name: citeLabel(key, `:${part}`), value: text, shown, ...at });
     }
   } else if (own) {
     it.labels.push({
       name: citeLabel(key),
       value: tokensText(own),
-      shown: it.inlinesOf(own),
+      shown: shownOf(it, own),
       ...at,
     });
   } else it.labels.push({ name: citeLabel(key), value: number, ...at });
@@ -343,7 +343,7 @@ export const bibliographyCommands: readonly CommandEntry[] = [
         ['year', 2],
       ] as const) {
         const tokens = tokensOf(args, i);
-        const shown = it.inlinesOf(tokens);
+        const shown = shownOf(it, tokens);
         it.labels.push({
           name: citeLabel(key, `:${part}`),
           value: tokensText(tokens),
@@ -378,7 +378,7 @@ export const bibliographyCommands: readonly CommandEntry[] = [
       );
       const tokens = tokensOf(args, 2);
       const { from, to } = it.p.place;
-      it.labels.push({ name, value: tokensText(tokens), shown: it.inlinesOf(tokens), from, to });
+      it.labels.push({ name, value: tokensText(tokens), shown: shownOf(it, tokens), from, to });
       it.skipBlanks();
     },
   },

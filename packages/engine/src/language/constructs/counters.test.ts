@@ -124,3 +124,22 @@ describe('what computes', () => {
     ).toBe('0,2,4,6,9');
   });
 });
+
+describe('registers by their numbers', () => {
+  it.each([
+    ['\\setlength{\\skip\\footins}{10pt plus 2pt}', '10.0pt plus 2.0pt'],
+    ['\\setlength{\\skip\\footins}{10pt}\\addtolength{\\skip\\footins}{1pt}', '11.0pt'],
+    ['\\skip\\footins=4pt\\relax', '4.0pt'],
+  ])('%s', (said, wanted) => {
+    expect(text('\\the\\skip\\footins', said)).toBe(wanted);
+    expect(findingsIn(inArticle('a', said))).toEqual([]);
+  });
+  it('say how far notes stand from the text', () => {
+    const gap = (said: string): number => {
+      const page = laidBody('Text\\footnote{Note}\\newpage x', said);
+      return page.word('Note').y;
+    };
+    // The foot of the page stays; what stretches above the notes does not.
+    expect(Math.abs(gap('\\setlength{\\skip\\footins}{30pt}') - gap(''))).toBeLessThan(0.5);
+  });
+});

@@ -1,3 +1,4 @@
+import { isStranger } from '../machine/unknown';
 import { CELLS } from '../machine/cells';
 import { FOOTNOTE_SIGNS, toLetter, toRoman } from '../../expansion/numerals';
 import { readArgument } from '../../expansion/arguments';
@@ -9,7 +10,7 @@ import {
   sameMeaning,
   type Token,
 } from '../../expansion/meaning';
-import { scanDimen, scanGlue, scanInt } from '../../expansion/scan';
+import { registerOf, scanDimen, scanGlue, scanInt } from '../../expansion/scan';
 import type { Processor } from '../../expansion/processor';
 import {
   addReset,
@@ -132,6 +133,17 @@ export function numberWithin(it: Interpreter, inner: string, outer: string): voi
   it.define(`the${inner}`, `\\csname the${outer}\\endcsname.\\arabic{${inner}}`);
 }
 
+/** A register by its number: `\\skip\\footins`; null where there is none. */
+function numbered(it: Interpreter, target: readonly Token[]) {
+  const [named] = target;
+  if (target.length < 2 || !named || !/^(?:skip|dimen|muskip)$/.test(named.text)) return null;
+  it.p.push([...target.slice(1), it.p.command('relax')]);
+  const meaning = registerOf(it.p, named);
+  const end = it.p.next();
+  if (end && end.text !== 'relax') it.p.unread(end);
+  return meaning && { named, meaning };
+}
+
 function setLength(
   it: Interpreter,
   target: readonly Token[],
@@ -147,9 +159,13 @@ function setLength(
   const typed = found(target);
   // The name may be put together (`\csname`).
   const { named, meaning } =
-    typed.meaning?.kind === 'register' ? typed : found(expandTokens(it.p, target));
+    typed.meaning?.kind === 'register'
+      ? typed
+      : (numbered(it, target) ?? found(expandTokens(it.p, target)));
   if (meaning?.kind !== 'register') {
-    it.p.report('command-unknown', it.spanOf(named ?? token), { name: named?.text ?? token.text });
+    const span = it.spanOf(named ?? token);
+    const name = named?.text ?? token.text;
+    if (!isStranger(it, `\\${name}`, span)) it.p.report('command-unknown', span, { name });
     return;
   }
   const calc = it.read(CELLS.calc);

@@ -9,7 +9,7 @@ import { type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { heedBaselineStretch, setLineDistance } from '../machine/lineSpacing';
 import { setSizeParameters } from '../machine/parameters';
-import { SIZES } from '../machine/sizes';
+import { sizeNamed, SIZES } from '../machine/sizes';
 import { OWN } from '../machine/ownNames';
 
 type FontChange = (font: FontSpec) => Partial<FontSpec>;
@@ -112,7 +112,7 @@ function fontSwitch(name: string, change: FontChange, what: string): CommandEntr
 /** Sets a standard size with its line distance. */
 export function setSize(it: Interpreter, size: string): void {
   const base = it.read(CELLS.baseSize);
-  const [points] = SIZES[size]?.[base] ?? [10, 12];
+  const [points] = sizeNamed(size, base, it.read(CELLS.amsSizes));
   it.changeFont({ size: Math.round(points * PT) });
   heedBaselineStretch(it);
   setSizeParameters(it.state, size, base);

@@ -1,6 +1,7 @@
 import { glue, type Glue } from '../../base/lengths';
 import type { Inline } from '../../document/inlines';
 import type { Primitive, Quantity } from '../../expansion/meaning';
+import { scanInt } from '../../expansion/scan';
 import type { CommandEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 
@@ -33,6 +34,17 @@ export function bindListEnd(it: Interpreter): void {
       },
     ],
   ];
+  const spaceFactor: Primitive = {
+    kind: 'primitive',
+    name: 'spacefactor',
+    run: (p) => {
+      p.takeChar('=');
+      const factor = scanInt(p);
+      if (it.mode.hlist) it.mode.hlist.spaceFactor = factor;
+    },
+    read: () => ({ type: 'count', value: it.mode.hlist?.spaceFactor ?? 0 }),
+  };
+  it.state.set(it.state.cell('spacefactor'), spaceFactor);
   for (const [name, read] of reads) {
     const primitive: Primitive = { kind: 'primitive', name, run: () => undefined, read };
     it.state.set(it.state.cell(name), primitive);

@@ -240,7 +240,9 @@ function runIn(it: Interpreter, h: Heading): void {
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   setHeadingStyle(it, format?.format ?? h.style);
   const title = format ? wrapTitle(it, format, h.title) : h.title;
-  const inlines = [...numberInlines(it, h, format), ...it.inlinesOf(title)];
+  const taker = takesArgument(it, format?.format ?? h.style);
+  const shown = taker ? [taker, ...braced(it, title)] : title;
+  const inlines = [...numberInlines(it, h, format), ...it.inlinesOf(shown)];
   if (format) inlines.push(...it.inlinesOf(format.after));
   it.closeGroup();
   it.write(CELLS.afterHeading, false, true);

@@ -187,6 +187,14 @@ function gapBehind(it: Interpreter, gap: readonly Token[]): readonly Inline[] {
   return [{ kind: 'glue', glue: size, ...it.p.place }];
 }
 
+/** What a class or document says of the space around statements (amsthm's `\\thm@space@setup`); null where it says nothing. */
+function spaceSetUp(it: Interpreter): Spaces | null {
+  const setUp = it.p.command('thm@space@setup');
+  if (!setUp.cell || it.state.meaning(setUp.cell)?.kind !== 'macro') return null;
+  it.execute([setUp]);
+  return { above: it.skip('thm@preskip'), below: it.skip('thm@postskip') };
+}
+
 /**
  * Space above and below: the style's own, else `\topsep`, half of it for remarks; nothing more
  * after a blank line (amsthm's `\@thm`).
@@ -195,10 +203,14 @@ const spacesOf =
   (it: Interpreter, kind: TheoremKind) =>
   ({ topSep }: ListMeasures): Spaces => {
     const own = ownStyle(it, kind.style);
+    const setUp = kind.style === 'remark' ? null : spaceSetUp(it);
     const usual = kind.style === 'remark' ? scaleGlue(topSep, 0.5) : topSep;
     const written = (tokens: readonly Token[] | undefined): Glue =>
       tokens?.some((t) => t.cat !== Cat.Space) ? glueOf(it, tokens) : usual;
-    return { above: written(own?.above), below: written(own?.below) };
+    return {
+      above: own ? written(own.above) : (setUp?.above ?? usual),
+      below: own ? written(own.below) : (setUp?.below ?? usual),
+    };
   };
 
 /** “Theorem 2.1 (Note).” in the font of the style. */

@@ -11,7 +11,7 @@ const NAMES = `
   envlab epic etextools everyhook everyshi exercise expdlist exsheets feynmf feynmp filecontentsdef filehook floatpag
   flowchart fltpoint fmtcount forarray gettitlestring gitinfo2 gmverse gnuplottex grfext guitar hf-tikz hvfloat hycolor
   ifmtarg ifsym intcalc karnaugh-map karnaughmap keycommand keystroke kvmap lcg leadsheets letterspace linegoal linguex
-  listofitems logicproof logicpuzzle longdivision ltxkeys manfnt mathcommand mathenv mathexam matlab-prettifier mcode
+  listofitems logicpuzzle longdivision ltxkeys manfnt mathcommand mathenv mathexam matlab-prettifier mcode
   menukeys modiagram multenum multibib niceframe noindentafter nolbreaks nth numname pagenote parcolumns pdfcomment
   pgf-umlsd pgfcalendar pgfgantt pgfmath-xfp pgfornament physics2 picinpar printlen probsoln program
   proof-at-the-end prooftrees pseudo pst-barcode pst-node pst-plot pstricks pythonhighlight pythontex qcircuit qrcode

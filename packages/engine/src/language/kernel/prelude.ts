@@ -63,7 +63,7 @@ const HELPERS =
 \def\mathreflectbox#1{\reflectbox{$#1$}}
 \def\indexspace{\par\vskip 10pt plus 5pt minus 3pt\relax}
 \def\symbol#1{\char#1 }
-\def\newpage@{}\def\languagename{english}
+\def\newpage@{}\def\languagename{english}\chardef\footins=254 
 \def\samepage{\interlinepenalty10000 }
 \def\@needroom#1{\begingroup\@tempdima#1\relax\penalty-100 \vskip\z@ plus\@tempdima\penalty-100 \vskip\z@ plus-\@tempdima\vskip\@tempdima\penalty9999 \vskip-\@tempdima\vskip\z@\endgroup}
 \def\flushbottom{\@setflush{1}}\def\raggedbottom{\@setflush{0}}

@@ -34,7 +34,7 @@ describe('names of packages', () => {
     },
   );
 
-  it.each(['logicproof', 'acro', 'tkz-tab', 'csvsimple'])(
+  it.each(['xlop', 'acro', 'tkz-tab', 'csvsimple'])(
     'of which nothing is used are passed over where they change nothing by themselves: %s',
     (name) => {
       expect(bringsCommandsAlone(name) && isPublished(name) && PACKAGES[name] === undefined).toBe(
@@ -45,6 +45,7 @@ describe('names of packages', () => {
       expect(kinds('x')).toEqual([]);
       expect(kinds('\\buoy{x}')).toEqual(['package-not-here']);
       expect(kinds('\\begin{buoy}x\\end{buoy}')).toEqual(['package-not-here']);
+      expect(kinds('\\setlength\\buoy{3pt}x')).toEqual(['package-not-here']);
     },
   );
   it('of which loading alone changes a page are told of all the same', () => {

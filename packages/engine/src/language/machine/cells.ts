@@ -45,6 +45,8 @@ export const CELLS = {
   /** Room around what is on a page, where pages are no larger than that; or null. */
   crop: cell<PageGeometry['crop'] | null>('crop', null),
   baseSize: cell('basesize', 10),
+  /** Sizes, and what they set besides, are those of the American Mathematical Society's classes. */
+  amsSizes: flag('amssizes'),
   /** After a heading: no break, no indent. */
   afterHeading: flag('afterheading'),
   noIndentNext: flag('noindentnext'),

@@ -1,5 +1,6 @@
 import { CELLS, kindNames } from './cells';
 import type { Inline } from '../../document/inlines';
+import type { FontSpec } from '../../document/font';
 import { expandTokens, textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
@@ -63,9 +64,21 @@ export function counterText(it: Interpreter, name: string): string {
 }
 
 /** What a `\label` names: the number as characters, set if it is more than that, and what is counted. */
+/** What a reference prints when that is more than characters: read in a font, and set in that around the reference. */
+export interface Shown {
+  readonly inlines: readonly Inline[];
+  readonly font: FontSpec;
+}
+
+/** Tokens as what a reference prints. */
+export const shownOf = (it: Interpreter, tokens: readonly Token[]): Shown => ({
+  inlines: it.inlinesOf(tokens),
+  font: it.font,
+});
+
 export interface CurrentLabel {
   readonly value: string;
-  readonly shown: readonly Inline[] | null;
+  readonly shown: Shown | null;
   readonly kind: string;
   /** Of a part of a figure, its own number alone. */
   readonly part?: string;
@@ -76,7 +89,7 @@ export function labelValue(it: Interpreter, tokens: readonly Token[], kind: stri
   const expanded = expandTokens(it.p, tokens);
   const plain = expanded.every((t) => t.cell === null && t.cat !== Cat.Math && t.cat !== Cat.Begin);
   const value = expanded.map((t) => (t.cat === Cat.Command ? '' : t.text)).join('');
-  return { value, shown: plain ? null : it.inlinesOf(expanded), kind };
+  return { value, shown: plain ? null : shownOf(it, expanded), kind };
 }
 
 /** What a `\label` that follows names; a `\@currentlabel` that was set by hand before is past. */

@@ -4,7 +4,7 @@ import type { Inline } from '../../document/inlines';
 import { textOf } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
 import { CELLS } from './cells';
-import { counterText, namesOfKind, stepCounter } from './counters';
+import { counterText, namesOfKind, stepCounter, type Shown } from './counters';
 import type { Interpreter } from './interpreter';
 import type { RowMarks } from './rowMarks';
 
@@ -38,7 +38,7 @@ function rowTag(
   it: Interpreter,
   marks: RowMarks,
   at: Span,
-): { inlines: readonly Inline[]; value: string; shown?: readonly Inline[] } | null {
+): { inlines: readonly Inline[]; value: string; shown?: Shown } | null {
   const upright = it.intern({ ...it.font, family: 'roman', series: 'medium', shape: 'upright' });
   const text = (s: string): Inline => ({ kind: 'text', text: s, font: upright, ...at });
   const [open, close] = tagBrackets(it);
@@ -53,7 +53,7 @@ function rowTag(
     }
     const value = marks.tag.bare ? '' : marks.tag.tokens.map((t) => t.text).join('');
     const shown = marks.tag.tokens.some((t) => t.cell !== null || t.cat === Cat.Math)
-      ? { shown: inner }
+      ? { shown: { inlines: inner, font: it.font } }
       : {};
     return {
       inlines: marks.tag.bare ? inner : [text(open), ...inner, text(close)],

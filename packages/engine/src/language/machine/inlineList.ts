@@ -120,6 +120,15 @@ export class InlineList {
     this.factor = factor;
   }
 
+  /** `\\spacefactor`: how wide the next blank will be, in thousandths of one between words. */
+  get spaceFactor(): number {
+    return this.factor;
+  }
+
+  set spaceFactor(factor: number) {
+    this.factor = factor;
+  }
+
   /** Sentence space after whatever comes next is as after a lower-case letter (`\@`). */
   resetFactor(): void {
     this.factor = 1000;

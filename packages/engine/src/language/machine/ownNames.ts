@@ -16,8 +16,8 @@ export const OWN = {
   setPage: ownName('setpage'),
   examStyle: ownName('examstyle'),
   amsEnd: ownName('amsend'),
-  /** `\skip\footins`. */
-  footIns: ownName('footins'),
+  /** `\skip\footins`: the register of the number that `\footins` is. */
+  footIns: '254',
   headRule: ownName('headrule'),
   footRule: ownName('footrule'),
   headWidth: ownName('headwidth'),

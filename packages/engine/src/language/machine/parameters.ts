@@ -15,7 +15,7 @@ import type { State } from '../../expansion/state';
 import { CELLS } from './cells';
 import type { Mode } from './modes';
 import { OWN } from './ownNames';
-import { DISPLAY_SKIPS, SIZES, SMALL_DISPLAY_SKIPS } from './sizes';
+import { DISPLAY_SKIPS, SMALL_DISPLAY_SKIPS, sizeNamed } from './sizes';
 
 /** Fonts are interned, so that equal ones are the same object. */
 export function fontInterner(): (font: FontSpec) => FontSpec {
@@ -196,10 +196,35 @@ export function declareParameters(state: State): void {
     declareRegister(state, 'muskip', name);
 }
 
+/** `\\@adjustvertspacing` of the classes of the American Mathematical Society, by the distance of lines. */
+function adjustVerticalSpace(state: State, line: Sp): void {
+  const amount = (share: number): Glue => {
+    const width = Math.round(share * line);
+    return { ...NO_GLUE, width, stretch: width };
+  };
+  const [big, medium, small] = [amount(0.7), amount(0.35), amount(0.175)];
+  const skips: Readonly<Record<string, Glue>> = {
+    bigskipamount: big,
+    medskipamount: medium,
+    smallskipamount: small,
+    abovedisplayskip: medium,
+    belowdisplayskip: medium,
+    abovedisplayshortskip: NO_GLUE,
+    belowdisplayshortskip: small,
+  };
+  for (const [name, skip] of Object.entries(skips)) setSkip(state, name, skip);
+  setDimen(state, 'jot', Math.round(line / 4));
+}
+
 /** What `\normalsize` and its kin do besides the font: line distance and display skips. */
 export function setSizeParameters(state: State, size: string, base: number): void {
-  const [, line] = SIZES[size]?.[base] ?? [10, 12];
-  setSkip(state, 'baselineskip', glue(Math.round(line * PT * state.read(CELLS.lineSpread))));
+  const ams = state.read(CELLS.amsSizes);
+  const [, line] = sizeNamed(size, base, ams);
+  const spread = Math.round(line * PT * state.read(CELLS.lineSpread));
+  setSkip(state, 'baselineskip', glue(spread));
+  if (ams && /^(?:small|normalsize|large|Large)$/.test(size))
+    return adjustVerticalSpace(state, spread);
+  if (ams) return;
   const like = Math.max(10, Math.min(12, base));
   const skips =
     size === 'normalsize'

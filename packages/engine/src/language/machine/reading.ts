@@ -1,3 +1,4 @@
+import type { Shown } from './counters';
 import type { Sp } from '../../base/lengths';
 import type { Span } from '../../base/spans';
 import type { BlockNode } from '../../document/blocks';
@@ -91,7 +92,7 @@ export interface LabelDefinition {
   readonly name: string;
   readonly value: string;
   /** What a reference prints when that is more than characters. */
-  readonly shown?: readonly Inline[];
+  readonly shown?: Shown;
   /** The heading it stands under, and what kind of thing it names. */
   readonly title?: string;
   readonly kind?: string;

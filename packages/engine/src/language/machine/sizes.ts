@@ -23,20 +23,38 @@ const BY_BASE: Readonly<Record<number, string>> = {
   20: '10/12 12/14 14.4/17 17.28/20 20.74/25 24.88/30 29.86/36 35.83/43 43/52 51.6/62',
 };
 
+/** The same of the classes of the American Mathematical Society (their `\\@typesizes`). */
+const AMS_BY_BASE: Readonly<Record<number, string>> = {
+  8: '5/6 5/6 6/7 7/8 8/10 9/11 10/12 10.95/13 12/14 14.4/17',
+  9: '5/6 6/7 7/8 8/10 9/11 10/12 10.95/13 12/14 14.4/17 17.28/20',
+  10: '6/7 7/8 8/10 9/11 10/12 10.95/13 12/14 14.4/17 17.28/20 20.74/24',
+  11: '7/8 8/10 9/11 10/12 10.95/13 12/14 14.4/17 17.28/20 20.74/24 24.88/30',
+  12: '8/10 9/11 10/12 10.95/13 12/14 14.4/17 17.28/20 20.74/24 24.88/30 24.88/30',
+};
+
 const sizesOf = (text: string): Size[] =>
   text.split(' ').map((pair): Size => {
     const [size = 10, line = 12] = pair.split('/').map(Number);
     return [size, line];
   });
-const ROWS = Object.entries(BY_BASE).map(([base, text]) => [Number(base), sizesOf(text)] as const);
+type Sizes = Readonly<Record<string, Readonly<Record<number, Size>>>>;
+function named(byBase: Readonly<Record<number, string>>): Sizes {
+  const rows = Object.entries(byBase).map(([base, text]) => [Number(base), sizesOf(text)] as const);
+  return Object.fromEntries(
+    NAMES.map((name, i) => [
+      name,
+      Object.fromEntries(rows.map(([base, sizes]) => [base, sizes[i] as Size])),
+    ]),
+  );
+}
 
 /** The standard text sizes, by name and base size: [size, line distance] in pt. */
-export const SIZES: Readonly<Record<string, Readonly<Record<number, Size>>>> = Object.fromEntries(
-  NAMES.map((name, i) => [
-    name,
-    Object.fromEntries(ROWS.map(([base, sizes]) => [base, sizes[i] as Size])),
-  ]),
-);
+export const SIZES: Sizes = named(BY_BASE);
+const AMS_SIZES: Sizes = named(AMS_BY_BASE);
+
+/** A size by its name: of the usual classes, or of those of the American Mathematical Society. */
+export const sizeNamed = (name: string, base: number, ams: boolean): Size =>
+  (ams ? AMS_SIZES : SIZES)[name]?.[base] ?? SIZES[name]?.[base] ?? [10, 12];
 
 /** Skips around displays, as `\normalsize` and `\small` set them: above, below, above short, below short. */
 type DisplaySkips = readonly [Glue, Glue, Glue, Glue];

@@ -28,3 +28,23 @@ describe('the space factor (The TeXbook, chapter 12)', () => {
     expect(blank(word)).toBeCloseTo(width, 1);
   });
 });
+
+describe('\\spacefactor', () => {
+  it.each([
+    ['a\\the\\spacefactor', '1000'],
+    ['a.\\the\\spacefactor', '3000'],
+    ['A\\the\\spacefactor', '999'],
+    ['a,\\the\\spacefactor', '1250'],
+    ['\\spacefactor=1500 \\the\\spacefactor', '1500'],
+    ['a.\\ifnum\\spacefactor>1000 Y\\else N\\fi', 'Y'],
+  ])('%s', (body, wanted) => {
+    expect(laidBody(`\\leavevmode ${body}`).lines[0]?.text).toContain(wanted);
+  });
+  it('may be said', () => {
+    const gap = (said: string): number => {
+      const found = laidBody(`\\noindent a${said} next\\hfill`);
+      return found.word('next').x;
+    };
+    expect(gap('\\spacefactor3000{}') - gap('')).toBeCloseTo(1.11, 1);
+  });
+});

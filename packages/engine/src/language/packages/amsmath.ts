@@ -385,6 +385,7 @@ export const amsmath: PackageEntry = {
   ],
   setup: (it, options) => {
     if (options.includes('leqno')) it.write(CELLS.leqno, true, true);
+    if (options.includes('reqno')) it.write(CELLS.leqno, false, true);
     if (options.includes('fleqn')) it.write(CELLS.fleqn, true, true);
   },
 };

@@ -8,5 +8,6 @@ export const amsthm: PackageEntry = {
   options: [],
   commands: theoremCommands,
   environments: [proofEnvironment],
+  source: '\\newskip\\thm@preskip\\newskip\\thm@postskip',
   macros: { proofname: 'Proof', qedsymbol: '\\openbox' },
 };

@@ -126,6 +126,8 @@ export const caption: PackageEntry = {
     ),
   ],
   setup: (it, options) => {
+    // What the class has of its own is the package's now.
+    it.state.set(it.state.cell('@makecaption'), undefined, true);
     if (options.length > 0) setUp(it, it.source(options.join(',')), '');
   },
 };

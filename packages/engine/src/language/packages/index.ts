@@ -185,6 +185,8 @@ import { tgtermes } from './tgtermes';
 import { pxfonts, txfonts } from './txfonts';
 import { titlesec } from './titlesec';
 import { titling } from './titling';
+import { cellspace } from './cellspace';
+import { logicproof } from './logicproof';
 import { mathpartir } from './mathpartir';
 import { threeparttable } from './threeparttable';
 import { todonotes } from './todonotes';
@@ -367,6 +369,8 @@ const ALL: readonly PackageEntry[] = [
   bbold,
   esvect,
   importing,
+  cellspace,
+  logicproof,
   mathpartir,
   stackrel,
   subfig,

@@ -22,3 +22,15 @@ describe('what a reference prints', () => {
     expect([count(0), count(1)]).toEqual([0, 1]);
   });
 });
+
+describe('the type of what a reference prints', () => {
+  it('is that around it, with what its label changes', () => {
+    const page = laidBody(
+      '\\bfseries\\footnotesize\\cite{t}\n\n\\mdseries\\normalsize\\begin{thebibliography}{9}\\large\\bibitem[ebb \\textit{flow}]{t} T\\end{thebibliography}',
+    );
+    const [ebb, flow] = [page.word('ebb'), page.word('flow')];
+    expect([Math.round(ebb.size), Math.round(flow.size)]).toEqual([8, 8]);
+    expect(ebb.font).toMatch(/bold|bx/);
+    expect(flow.font).not.toBe(ebb.font);
+  });
+});
