@@ -302,9 +302,9 @@ const few: readonly PackageEntry[] = [
         'Nothing is left to do for it here.',
         [],
         name === 'balance'
-          ? '\\newcommand\\balance{}\\newcommand\\nobalance{}'
+          ? '\\newcommand\\balance{\\@withouteffect{balance}}\\newcommand\\nobalance{}'
           : name === 'flushend'
-            ? '\\newcommand\\flushend{}\\newcommand\\raggedend{}\\newcommand\\flushcolsend{}\\newcommand\\atColsEnd[1]{}\\newcommand\\atColsBreak[1]{}'
+            ? '\\newcommand\\flushend{\\@withouteffect{flushend}}\\newcommand\\raggedend{}\\newcommand\\flushcolsend{}\\newcommand\\atColsEnd[1]{}\\newcommand\\atColsBreak[1]{}'
             : name === 'cprotect'
               ? '\\newcommand\\cprotect{}\\newcommand\\cMakeRobust[1]{}\\newcommand\\icprotect{}'
               : '',

@@ -1,3 +1,4 @@
+import { laidBody } from '../../testing/layout';
 import { describe, expect, it } from 'vitest';
 import { bodyLines, findingsIn, inArticle, linesOf, typeset } from '../../testing/document';
 
@@ -253,6 +254,30 @@ describe('titles', () => {
     expect(text).toMatch(/A\. Marsh ?1.*B\. Quay ?2/);
     expect(text).toMatch(/1 ?Pier/);
     expect(text).toMatch(/2 ?Mole/);
+  });
+  it.each([
+    [
+      'with marks, the places below all authors',
+      '\\author[1]{Marsh}\\author[1,2]{Quay}\\author[2]{Tarn}\\affil[1]{Pier}\\affil[2]{Mole}',
+      ['Tides', 'Marsh1, Quay1,2, and Tarn2', '1Pier', '2Mole'],
+    ],
+    [
+      'without, in blocks side by side',
+      '\\author{Marsh}\\affil{Pier}\\author{Quay}\\author{Tarn}\\affil{Mole}',
+      ['Tides', 'Marsh', 'Pier', 'Quay and Tarn', 'Mole'],
+    ],
+    [
+      'with words of one’s own between',
+      '\\author[1]{Marsh}\\author[1]{Quay}\\affil[1]{Pier}\\renewcommand\\Authand{ \\& }',
+      ['Tides', 'Marsh1 & Quay1', '1Pier'],
+    ],
+  ])('have authors and places in lines, %s', (_, authors, wanted) => {
+    const preamble = `${use('authblk')}\\title{Tides}${authors}\\date{}`;
+    const bare = (line: string): string => line.replace(/\s/g, '');
+    const page = laidBody('\\maketitle', preamble);
+    const lines = page.lines.map(({ text }) => bare(text)).slice(0, -1);
+    expect(lines.join('')).toBe(wanted.map(bare).join(''));
+    expect(page.word('Pier').y).toBeGreaterThan(page.word('Marsh').y + 10);
   });
   it('can be said again behind', () => {
     const preamble = `${use('titling')}\\title{Tides}\\author{A. Marsh}`;
