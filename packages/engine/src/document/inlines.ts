@@ -17,6 +17,8 @@ export interface TextInline extends Span {
   readonly cuts?: readonly number[];
   /** From a picture made elsewhere: what signs stand in it is nobody's mistake here. */
   readonly foreign?: true;
+  /** Where it leads, as a word of a link. */
+  readonly target?: string;
 }
 
 /** A blank between words; `factor` is TeX's space factor, 1000 for an ordinary one. */

@@ -242,10 +242,13 @@ function pushEach(
 /** Every part of a link is one, so that it can break over lines. */
 function pushLink(out: LineItem[], inline: LinkInline, env: LayoutEnv): void {
   const start = out.length;
-  for (const inner of inline.inlines) pushInline(out, inner, env);
+  for (const inner of inline.inlines)
+    // Words of a link are divided as others are.
+    pushInline(out, inner.kind === 'text' ? { ...inner, target: inline.target } : inner, env);
   for (let i = start; i < out.length; i++) {
     const item = out[i] as LineItem;
     if (item.kind !== 'word' && item.kind !== 'content') continue;
+    if (item.kind === 'word' && item.inline.target !== undefined) continue;
     const box: Box = { ...packNatural([item]), link: inline.target };
     out[i] = { kind: 'content', width: box.width, item: box };
   }

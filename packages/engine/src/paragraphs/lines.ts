@@ -174,7 +174,13 @@ function drawWord(
     next++;
   }
   const run = wordRun(first, first.start, last.end, hyphen && next >= end);
-  pen.children.push({ x: pen.x, y: 0, item: run });
+  const { target } = first.inline;
+  const { width, height, depth } = run;
+  const linked = {
+    ...boxOf(width, height, depth, [{ x: 0, y: 0, item: run }]),
+    link: target ?? '',
+  };
+  pen.children.push({ x: pen.x, y: 0, item: target === undefined ? run : linked });
   pen.x += run.width;
   pen.height = Math.max(pen.height, run.height);
   pen.depth = Math.max(pen.depth, run.depth);

@@ -2,13 +2,15 @@ import { emptyBox } from '../machine/paragraphMode';
 import { CELLS } from '../machine/cells';
 import { glue, NO_GLUE, PT, type Sp } from '../../base/lengths';
 import type { BlockNode } from '../../document/blocks';
-import { expandTokens, textOf } from '../../expansion/tokenText';
+import { expandTokens, textOf, tokensText } from '../../expansion/tokenText';
 import { detach, type Token } from '../../expansion/meaning';
 import { getCount, setCount, setDimen, setSkip } from '../../expansion/registers';
 import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { glueOf } from '../scanning/glueOf';
 import { dimenOf } from '../scanning/dimenOf';
+import { groupsIn } from '../scanning/optionLists';
+import { linkContentsLines, markContentsPlace } from './contentsLinks';
 import { emit } from './pageStyle';
 import { cell } from '../../expansion/cells';
 import { OWN } from '../machine/ownNames';
@@ -45,6 +47,8 @@ export const entriesOf = (it: Interpreter, list: string) =>
 export function addToList(it: Interpreter, list: string, tokens: readonly Token[]): void {
   if (it.read(IN_LIST)) return;
   const entry = detach(expandTokens(it.p, tokens));
+  const [kind, text] = entry[0]?.text === 'contentsline' ? groupsIn(entry.slice(1)) : [];
+  if (kind && text) markContentsPlace(it, tokensText(kind), text);
   emit(it, { kind: 'contents', list, entry, ...it.p.place });
 }
 
@@ -100,7 +104,9 @@ export function setEntries(
 function contentsLine(it: Interpreter, args: Args): void {
   const kind = textOf(it.p, tokensOf(args, 0));
   if (it.state.get(it.state.cell(`l@${kind}`)) === undefined) return;
+  const before = it.mode.vlist.length;
   it.call(`l@${kind}`, tokensOf(args, 1), tokensOf(args, 2));
+  linkContentsLines(it, before, kind, tokensOf(args, 1));
 }
 
 /** How a line of contents is set: margins, the number's width, dots or none. */

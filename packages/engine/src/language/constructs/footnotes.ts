@@ -1,3 +1,4 @@
+import { linkedMark, nextNotePlace, placedNote } from './contentsLinks';
 import { scriptText } from './scriptText';
 import { restoreParagraphs } from '../machine/columns';
 import { emptyBox } from '../machine/paragraphMode';
@@ -38,10 +39,10 @@ export function noteMark(it: Interpreter, tokens: readonly Token[]): Inline {
 }
 
 /** The mark in the line, where no line may begin (`\@footnotemark`). */
-function addMark(it: Interpreter, mark: readonly Token[]): void {
+function addMark(it: Interpreter, mark: readonly Token[], to: string | null = null): void {
   const list = it.mode.hlist;
   list?.add({ kind: 'penalty', penalty: 10000, ...it.p.place });
-  list?.add(noteMark(it, mark));
+  list?.add(linkedMark(it, noteMark(it, mark), to));
 }
 
 /** Has the document said so itself? */
@@ -118,8 +119,13 @@ function noteEnd(it: Interpreter): void {
 }
 
 /** Puts a note at the foot of the page, or of the minipage. */
-function place(it: Interpreter, mark: readonly Token[], text: readonly Token[]): void {
-  const blocks = noteBlocks(it, mark, text);
+function place(
+  it: Interpreter,
+  mark: readonly Token[],
+  text: readonly Token[],
+  name: string | null = null,
+): void {
+  const blocks = placedNote(it, noteBlocks(it, mark, text), name);
   const small = minipageOf(it);
   if (small) {
     small.data.set(NOTES, [...small.data.get(NOTES), ...blocks]);
@@ -163,9 +169,10 @@ function footnote(it: Interpreter, args: Args, token: Token): void {
   const mark = markTokens(it, counter);
   it.startParagraph();
   const list = it.mode.hlist;
+  const name = nextNotePlace(it);
   list?.addBeside(() => {
-    addMark(it, mark);
-    place(it, mark, tokensOf(args, 1));
+    addMark(it, mark, name);
+    place(it, mark, tokensOf(args, 1), name);
   });
   reportInFloat(it, token);
   if (Array.isArray(args[0])) setCounter(it.state, counter, before);

@@ -10,6 +10,7 @@ import {
   linkColour,
   linkColourSaid,
 } from '../constructs/linking';
+import { LINK_CONTENTS, LINK_NOTES } from '../constructs/contentsLinks';
 import { plainTitle } from '../constructs/sections';
 import { CELLS, type PdfInfoKey } from '../machine/cells';
 import { keyValues } from '../scanning/optionLists';
@@ -151,6 +152,7 @@ export const hyperref: PackageEntry = {
   ],
   source: AUTO_NAMES,
   setup: (it, options) => {
+    it.write(LINK_NOTES, true, true);
     if (options.length > 0) takeOptions(it, it.source(options.join(',')));
   },
 };
@@ -163,6 +165,13 @@ function takeOptions(it: Interpreter, tokens: readonly Token[]): void {
   }
   const on = 'colorlinks' in words && words.colorlinks !== 'false';
   if ('colorlinks' in words) it.write(COLOUR_LINKS, on, true);
+  if (words.linktoc) {
+    const part = /^(?:none|section|page|all)$/.exec(words.linktoc)?.[0];
+    it.write(LINK_CONTENTS, (part ?? 'section') as 'none' | 'section' | 'page' | 'all', true);
+  }
+  if ('linktocpage' in words && words.linktocpage !== 'false')
+    it.write(LINK_CONTENTS, 'page', true);
+  if ('hyperfootnotes' in words) it.write(LINK_NOTES, words.hyperfootnotes !== 'false', true);
   takePdfInfo(it, tokens);
 }
 
