@@ -12,7 +12,8 @@ const isSpace = ({ kind }: BlockNode): boolean =>
 const isBreak = (block: BlockNode): boolean =>
   block.kind === 'clear' || (block.kind === 'penalty' && block.penalty <= -10000);
 
-function heightOf(it: Interpreter, blocks: readonly BlockNode[]): Sp {
+/** How high blocks are, one below the other. */
+export function heightOf(it: Interpreter, blocks: readonly BlockNode[]): Sp {
   const box = {
     kind: 'parbox' as const,
     blocks,

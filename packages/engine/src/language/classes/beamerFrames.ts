@@ -9,8 +9,8 @@ import { type EnvironmentEntry, tokensOf } from '../machine/entries';
 import { clearPage } from '../constructs/chapters';
 import { setTitlePart, space, titlePart } from '../constructs/title';
 import type { Interpreter } from '../machine/interpreter';
-import { overlaySpec, coverFrom, showsEver, showsOn } from '../machine/overlays';
-import { brokenFrame, continuation } from './beamerBreaks';
+import { coverFrom, overlaySpec, showsEver, showsOn } from '../machine/overlays';
+import { brokenFrame, continuation, heightOf } from './beamerBreaks';
 import { headOf, slideBackdrop } from './beamerDrawing';
 import { aroundTemplate, partFont, templateOf } from './beamerTemplates';
 import { LOOK, PLAIN_LOOK, SEA } from './beamerThemes';
@@ -210,15 +210,7 @@ const USED = 0.95;
 function roomBelow(it: Interpreter, title: readonly Token[], sub: readonly Token[]): Sp {
   const all = it.dimen('textheight');
   if (title.length === 0) return all;
-  const blocks = it.gather(() => frameTitle(it, title, sub));
-  const box = {
-    kind: 'parbox' as const,
-    blocks,
-    width: it.dimen('textwidth'),
-    valign: 'top' as const,
-  };
-  const { height, depth } = it.host.measure([{ ...box, ...it.p.place }]);
-  return USED * (all - height - depth);
+  return USED * (all - heightOf(it, it.gather(() => frameTitle(it, title, sub))));
 }
 
 /** Where `\hyperlink{label}` and `\hyperlink{label<2>}` lead to (beamer user guide, section 11.1). */
