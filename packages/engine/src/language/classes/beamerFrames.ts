@@ -210,7 +210,14 @@ const USED = 0.95;
 function roomBelow(it: Interpreter, title: readonly Token[], sub: readonly Token[]): Sp {
   const all = it.dimen('textheight');
   if (title.length === 0) return all;
-  return USED * (all - heightOf(it, it.gather(() => frameTitle(it, title, sub))));
+  return (
+    USED *
+    (all -
+      heightOf(
+        it,
+        it.gather(() => frameTitle(it, title, sub)),
+      ))
+  );
 }
 
 /** Where `\hyperlink{label}` and `\hyperlink{label<2>}` lead to (beamer user guide, section 11.1). */
