@@ -39,33 +39,34 @@ const classMissing: RawFinding = {
   },
 };
 
-/** Commands of packages that are often loaded and not understood yet, so that each is told of with its own. */
+/** Commands of packages that are often loaded and not carried out here, so that each is told of with its own. */
 const OWN: Readonly<Record<string, RegExp>> = {
-  tikz: /tikz|draw|node|fill|path|coordinate|foreach|pgf|clip|shade/i,
-  'tikz-cd': /tikzcd|arrow|^\\ar$/,
-  pgfplots: /axis|addplot|pgfplots/i,
-  siunitx: /^\\(SI|si|num|qty|unit|ang|sisetup|DeclareSIUnit)/,
-  algorithm: /algorithm/,
-  algpseudocode:
-    /algorithmic|^\\(State|If|Else|ElsIf|EndIf|For|EndFor|While|EndWhile|Function|EndFunction|Procedure|Return|Require|Ensure|Comment|Call)/,
-  algorithm2e: /algorithm|^\\(KwIn|KwOut|KwResult|For|While|If|Else|Return)/,
-  tcolorbox: /tcolorbox|tcb/i,
-  minted: /minted|mint/,
-  physics: /^\\(dv|pdv|dd|qty|bra|ket|braket|abs|norm|grad|curl|div|laplacian)/,
-  biblatex: /bib|cite/i,
-  thmtools: /declaretheorem|listoftheorems|restatable/,
-  wrapfig: /wrap(figure|table)/,
-  rotating: /sideways/,
-  subfigure: /subfigure/,
-  subfig: /subfloat/,
-  tocloft: /cft/,
-  epigraph: /epigraph/,
-  lettrine: /lettrine/,
-  marginnote: /marginnote/,
-  stmaryrd: /bracket|boxplus|shortleftarrow/,
-  esint: /int$/,
-  forest: /forest/,
+  xlop: /^\\op[a-z]+$/,
+  longdivision: /longdiv/,
+  'tkz-euclide': /^\\(?:usetkzobj|tkz(?!Tab|Grph|Fct|Vertex|Edge))|environment tikzpicture$/,
+  'tkz-tab': /^\\tkzTab/,
+  'tkz-fct': /^\\tkz(?:Fct|Def(?:Point)?ByFct|Draw(?:Area|Tangent))/,
+  'tkz-graph': /^\\(?:Vert(?:ex|ices)|Edges?|Loop|SetUpVertex|GraphInit|tkz(?:Grph|Vertex|Edge))/,
+  csvsimple: /^\\csv/,
+  witharrows: /^\\(?:Arrow|MultiArrow|WithArrows)|WithArrows$/,
+  prooftrees: /prooftree|tableau/,
+  tabstackengine: /^\\(?:[a-zA-Z]*[mM]atrixstack|[a-z]*[tT]abular[a-z]*stack|tabb?ed|TABbinary)/,
+  exsheets: /^\\(?:SetupExSheets|printsolutions|blank)|environment (?:question|solution)$/,
+  xsim: /xsim|^\\(?:Declare)?Exercise|environment exercise$/,
+  cuted: /environment strip$|CutedStrip/,
+  acro: /^\\(?:DeclareAcronym|ac[slfp]?|iac|printacronyms)$/,
+  pstricks: /^\\ps|pspicture/,
+  'pst-plot': /^\\(?:psplot|psaxes|parametricplot)/,
+  asymptote: /environment asy/,
 };
+
+/** Is a command one of a package's own, by what is known of it or by the package's name in it? */
+function belongsTo(name: string, use: string): boolean {
+  const known = OWN[name];
+  if (known) return known.test(use);
+  const stem = name.replace(/[^a-z]/gi, '').toLowerCase();
+  return stem.length > 3 && use.toLowerCase().includes(stem);
+}
 
 /** One use of a name nobody defined: what, and on which line it stands first. */
 export interface Use {
@@ -105,15 +106,20 @@ export function withUses(
   uses: readonly Use[],
   others: readonly string[],
 ): RawFinding {
-  const own = OWN[finding.args.name];
-  const mine = own
-    ? uses.filter(({ name }) => own.test(name))
-    : uses.filter(({ name }) => !Object.values(OWN).some((o) => o.test(name)));
+  const { name } = finding.args;
   // What belongs to none by its name is told of once, with the first package that may have brought it.
-  const first = others.find((name) => OWN[name] === undefined);
-  const said = (own || first === finding.args.name ? mine : []).slice(0, MOST_USES);
+  const open = others.filter((one) => OWN[one] === undefined);
+  const nobodys = uses.filter((use) => !others.some((one) => belongsTo(one, use.name)));
+  const mine = uses.filter(
+    (use) => belongsTo(name, use.name) || (open[0] === name && nobodys.includes(use)),
+  );
+  const said = mine.slice(0, MOST_USES);
   if (said.length === 0) return finding;
-  const list = said.map(({ name, line }) => `${name} in line ${line}`).join(', ');
+  const list = said.map((use) => `${use.name} in line ${use.line}`).join(', ');
   const more = mine.length > MOST_USES ? ` and ${mine.length - MOST_USES} more` : '';
-  return { ...finding, args: { ...finding.args, uses: `; the sheet uses ${list}${more}` } };
+  const isSure = open.length < 2 || !mine.some((use) => nobodys.includes(use));
+  const lead = isSure
+    ? '; the sheet uses'
+    : '; of it or of another of these packages the sheet uses';
+  return { ...finding, args: { ...finding.args, uses: `${lead} ${list}${more}` } };
 }

@@ -9,7 +9,7 @@ import type { Ended, MathReader, Until } from './mathReader';
 import { noBorders, type RowBorders } from './rowMarks';
 import { textEnvironment } from './textInFormula';
 import { ENDING, runOwnEnd } from './ownEnd';
-import { nearestEnvironment, renameFix } from './unknown';
+import { isStranger, nearestEnvironment, renameFix } from './unknown';
 
 /** Rows of an alignment as they were read. */
 export interface ReadRow {
@@ -70,9 +70,10 @@ export function beginInFormula(reader: MathReader, token: Token, nodes: MathNode
   }
   const near = nearestEnvironment(it, name);
   const fix = renameFix(it, nameTokens, near);
-  p.report('environment-unknown', start, { name }, fix);
-  // The near name most likely says how to read what is inside.
-  const likely = near ? it.environment(near) : undefined;
+  const isForeign = !fix && isStranger(it, `the environment ${name}`, start);
+  if (!isForeign) p.report('environment-unknown', start, { name }, fix);
+  // The near name most likely says how to read what is inside; what a package brings that is not here has rows.
+  const likely = near || isForeign ? it.environment(near ?? 'aligned') : undefined;
   if (likely?.math) {
     const node = likely.math(reader, called);
     if (node) nodes.push(node);
