@@ -156,6 +156,12 @@ function drawLeader(leader: SetLeader, width: Sp, pen: Pen): void {
   pen.depth = Math.max(pen.depth, box.depth);
 }
 
+/** A word of a link. */
+function linkAround(run: RunItem, link: string): Box {
+  const { width, height, depth } = run;
+  return { ...boxOf(width, height, depth, [{ x: 0, y: 0, item: run }]), link };
+}
+
 /** Draws the pieces of one word that stand together as one run; answers the item after them. */
 function drawWord(
   items: readonly LineItem[],
@@ -175,12 +181,7 @@ function drawWord(
   }
   const run = wordRun(first, first.start, last.end, hyphen && next >= end);
   const { target } = first.inline;
-  const { width, height, depth } = run;
-  const linked = {
-    ...boxOf(width, height, depth, [{ x: 0, y: 0, item: run }]),
-    link: target ?? '',
-  };
-  pen.children.push({ x: pen.x, y: 0, item: target === undefined ? run : linked });
+  pen.children.push({ x: pen.x, y: 0, item: target === undefined ? run : linkAround(run, target) });
   pen.x += run.width;
   pen.height = Math.max(pen.height, run.height);
   pen.depth = Math.max(pen.depth, run.depth);
