@@ -1,24 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { findingsIn, textFiles, typeset } from '../../testing/document';
 import { laid } from '../../testing/layout';
+import { slideWords } from '../../testing/slides';
 import { OPERATIONS } from '../../output/display/schema';
 
 const talk = (body: string, preamble = ''): string =>
   `\\documentclass[xcolor=table]{beamer}\n${preamble}\n\\begin{document}\n${body}\n\\end{document}\n`;
 const frameOf = (body: string, preamble = ''): string =>
   talk(`\\begin{frame}[fragile]\n${body}\n\\end{frame}`, preamble);
-
-/** The words of each slide, its number left out. */
-function slides(source: string): string[] {
-  const page = laid(source);
-  return page.session.pages.map((_, n) =>
-    page.lines
-      .filter((line) => line.page === n && !/^\d+$/.test(line.text))
-      .map(({ text }) => text)
-      .join(' ')
-      .replace(/\s+/g, ' '),
-  );
-}
 
 const FILES = textFiles({
   'a.svg': '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>',
@@ -68,14 +57,14 @@ describe('a command with steps behind its name', () => {
   ])('%s', (body, wanted) => {
     const source = frameOf(body);
     expect(findingsIn(source)).toEqual([]);
-    if (wanted) expect(slides(source).map(bare)).toEqual(wanted.map(bare));
+    if (wanted) expect(slideWords(source).map(bare)).toEqual(wanted.map(bare));
   });
   it('may stand in a macro', () => {
     const page = laid(frameOf('\\mine{tide}\\pause', '\\newcommand\\mine[1]{\\textbf<2>{#1}}'));
     expect(page.word('tide', 1).font).not.toBe(page.word('tide', 2).font);
   });
   it('is one’s own where it is defined anew', () => {
-    expect(slides(frameOf('\\emph{a}', '\\renewcommand\\emph[1]{(#1)}'))).toEqual(['(a)']);
+    expect(slideWords(frameOf('\\emph{a}', '\\renewcommand\\emph[1]{(#1)}'))).toEqual(['(a)']);
   });
   it.each([
     ['presentation', 'Section 1 One'],
@@ -84,7 +73,7 @@ describe('a command with steps behind its name', () => {
     const source = talk(
       `\\section<${mode}>{One}\\begin{frame}\\ifnum\\value{section}>0 \\sectionpage\\fi\\end{frame}`,
     );
-    expect(slides(source)[0]?.trim()).toBe(wanted);
+    expect(slideWords(source)[0]?.trim()).toBe(wanted);
   });
 });
 
@@ -104,7 +93,7 @@ describe('commands of one’s own that take steps', () => {
     ['\\newenvironment<>{warn}{\\only#1{b}}{e}', '\\begin{warn}<2>a\\end{warn}', ['ae', 'bae']],
   ])('%s %s', (preamble, body, wanted) => {
     const source = frameOf(body, preamble);
-    expect(slides(source)).toEqual(wanted);
+    expect(slideWords(source)).toEqual(wanted);
     expect(findingsIn(source)).toEqual([]);
   });
   it('are told of where their name is taken', () => {
@@ -124,11 +113,11 @@ describe('what follows', () => {
     ['\\begin{tabular}{l<{\\onslide<2->}c<{\\onslide}r}a&b&c\\end{tabular} d', ['ac d', 'abc d']],
     ['\\uncover<3>{a\\pause b} c\\only<3>{}', ['', 'c', 'ab c']],
   ])('%s', (body, wanted) => {
-    expect(slides(frameOf(body)).map(bare)).toEqual(wanted.map(bare));
+    expect(slideWords(frameOf(body)).map(bare)).toEqual(wanted.map(bare));
   });
   it('begins anew with the next frame', () => {
     const frame = '\\begin{frame}a\\pause b\\end{frame}\\begin{frame}c\\end{frame}';
-    expect(slides(talk(frame)).map(bare)).toEqual(['a', 'ab', 'c']);
+    expect(slideWords(talk(frame)).map(bare)).toEqual(['a', 'ab', 'c']);
   });
 });
 

@@ -1,22 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { findingsIn } from '../../testing/document';
 import { laid } from '../../testing/layout';
+import { slideWords } from '../../testing/slides';
 
 const talk = (body: string, preamble = '', options = ''): string =>
   `\\documentclass[${options}]{beamer}\n${preamble}\n\\begin{document}\n${body}\n\\end{document}\n`;
 const frame = (body: string, options = ''): string => `\\begin{frame}${options}${body}\\end{frame}`;
-/** The words of each slide, its number left out. */
-function slides(source: string): string[] {
-  const page = laid(source);
-  return page.session.pages.map((_, n) =>
-    page.lines
-      .filter((line) => line.page === n && !/^\d+$/.test(line.text))
-      .map(({ text }) => text)
-      .join(' ')
-      .replace(/\s+/g, ' '),
-  );
-}
-
 /** beamer user guide, section 12.4. */
 describe('statements of a talk', () => {
   const NUMBERED = '\\setbeamertemplate{theorems}[numbered]';
@@ -50,7 +39,7 @@ describe('statements of a talk', () => {
     ['\\begin{theorem}a\\end{theorem}', '\\newtheorem{theorem}{Satz}', 'notheorems', 'Satz a'],
   ])('%s %s %s: %s', (body, preamble, options, wanted) => {
     const source = talk(`\\section{S}${frame(body)}`, preamble, options);
-    expect(slides(source)).toEqual([wanted]);
+    expect(slideWords(source)).toEqual([wanted]);
     expect(findingsIn(source)).toEqual([]);
   });
   it('of one’s own stand in blocks, those of the style of examples in theirs', () => {
@@ -68,7 +57,7 @@ describe('statements of a talk', () => {
       frame('\\begin{prop}a\\end{prop}\\pause b\\stepcounter{tide}\\arabic{tide}'),
       `\\newtheorem{prop}{Proposition}${NUMBERED}\\newcounter{tide}\\resetcounteronoverlays{tide}`,
     );
-    expect(slides(source)).toEqual(['Proposition 1 a', 'Proposition 1 a b1']);
+    expect(slideWords(source)).toEqual(['Proposition 1 a', 'Proposition 1 a b1']);
   });
 });
 
@@ -77,7 +66,7 @@ describe('a frame that breaks', () => {
   const items = (count: number): string =>
     `\\begin{itemize}${Array.from({ length: count }, (_, i) => `\\item w${i}w`).join('')}\\end{itemize}`;
   const broken = (body: string, preamble = ''): string[] =>
-    slides(talk(`\\begin{frame}[allowframebreaks]{Tides}${body}\\end{frame}`, preamble));
+    slideWords(talk(`\\begin{frame}[allowframebreaks]{Tides}${body}\\end{frame}`, preamble));
   it('has its title on each slide, with a number, and all that stands in it once', () => {
     const found = broken(items(40));
     expect(found.length).toBeGreaterThan(2);
@@ -111,7 +100,7 @@ describe('rows of an alignment', () => {
     ['\\visible<2>{&=b\\\\} &=c', ['𝑎=𝑥=𝑐', '𝑎=𝑥=𝑏=𝑐']],
   ])('come one by one: %s', (rows, wanted) => {
     const source = talk(frame(`\\begin{align*}a&=x\\\\ ${rows}\\end{align*}`));
-    expect(slides(source).map((text) => text.replace(/\s/g, ''))).toEqual(wanted);
+    expect(slideWords(source).map((text) => text.replace(/\s/g, ''))).toEqual(wanted);
     expect(findingsIn(source)).toEqual([]);
   });
   it('keep their places', () => {
@@ -129,7 +118,7 @@ describe('the outline', () => {
       const source = talk(
         `${frame(`\\tableofcontents[${options}]`)}${frame('\\tableofcontents')}${sections}${frame('x')}`,
       );
-      expect(slides(source).at(-2)).toBe('A B C D');
+      expect(slideWords(source).at(-2)).toBe('A B C D');
     },
   );
 });

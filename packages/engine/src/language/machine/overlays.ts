@@ -3,6 +3,7 @@ import type { Inline } from '../../document/inlines';
 import { cell } from '../../expansion/cells';
 import { CELLS } from './cells';
 import type { Interpreter } from './interpreter';
+import { emptyBox } from './paragraphMode';
 
 /** The colour of what is not shown yet. */
 export const INVISIBLE = -1;
@@ -42,24 +43,18 @@ const DRAWN: ReadonlySet<Inline['kind']> = new Set(['image', 'drawing', 'box', '
 /** What is added to a line, covered as far as all is here. */
 export function seenHere(it: Interpreter, inline: Inline): Inline {
   const veil = DRAWN.has(inline.kind) ? it.read(CELLS.veil) : null;
-  return veil === null ? inline : underVeil(inline, veil);
+  return veil === null ? inline : underVeil(it, inline, veil);
 }
 
 /** What an environment leaves, a table or a box, is covered if it is where it begins. */
 export function seenAround(it: Interpreter, inline: Inline): Inline {
   const veil = it.read(VEIL_OUTSIDE);
-  return veil === null ? inline : underVeil(inline, veil);
+  return veil === null ? inline : underVeil(it, inline, veil);
 }
 
-const underVeil = (inline: Inline, veil: number): Inline => ({
-  kind: 'box',
+const underVeil = (it: Interpreter, inline: Inline, veil: number): Inline => ({
+  ...emptyBox(it),
   inlines: [inline],
-  width: null,
-  align: 'left',
-  raise: 0,
-  hidden: false,
-  frame: null,
-  grow: false,
   veil,
   from: inline.from,
   to: inline.to,

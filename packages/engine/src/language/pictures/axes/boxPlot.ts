@@ -2,12 +2,12 @@ import { IDENTITY, type Point } from '../../../base/maps';
 import { polyline } from '../../../base/paths';
 import type { Interpreter } from '../../machine/interpreter';
 import type { Token } from '../../../expansion/meaning';
-import { splitAt, trimmed } from '../../scanning/optionLists';
 import { paintPath } from '../painting';
 import { plotMarks } from '../plots';
-import { bare, equalsOf, partsOf, wordsOf } from '../words';
+import { bare, partsOf, wordsOf } from '../words';
 import type { DataPoint, Plot } from './axis';
 import { placed, type Painter } from './frame';
+import { optionsIn } from './optionPaths';
 
 /** A box plot: five numbers, what lies beyond the whiskers, where it stands and how wide it is. */
 export interface BoxPlot {
@@ -31,12 +31,10 @@ export function boxOptionsIn(
 ): ReadonlyMap<string, string> | null {
   const said = new Map<string, string>();
   let isBox = false;
-  for (const part of splitAt(options, ',')) {
-    const eq = equalsOf(part);
-    const name = wordsOf(it, eq < 0 ? part : part.slice(0, eq)).replace(/\s+/g, ' ');
+  for (const [name, value] of optionsIn(it, options)) {
     const path = /^(?:\/pgfplots\/)?boxplot(?:\/(.*)| prepared)?$/.exec(name);
     if (!path) continue;
-    const text = eq < 0 ? '' : bare(wordsOf(it, trimmed(part.slice(eq + 1))));
+    const text = bare(wordsOf(it, value));
     if (path[1] !== undefined) {
       said.set(path[1], text);
       continue;
@@ -44,8 +42,8 @@ export function boxOptionsIn(
     isBox = true;
     if (name.endsWith('prepared')) said.set('prepared', '');
     for (const inner of partsOf(text, ',')) {
-      const [key = '', ...value] = inner.split('=');
-      said.set(key.trim(), bare(value.join('=')));
+      const [key = '', ...given] = inner.split('=');
+      said.set(key.trim(), bare(given.join('=')));
     }
   }
   return isBox ? said : null;

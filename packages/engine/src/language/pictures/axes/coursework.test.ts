@@ -1,21 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { drawn } from '../../../testing/drawn';
+import {
+  axisOf as axis,
+  linesOf,
+  plotted as picture,
+  TEN_BY_TEN as RANGE,
+} from '../../../testing/axes';
+import type { Drawn as Picture } from '../../../testing/drawn';
 import { numberText, PLAIN_NUMBERS } from './numberFormat';
 
-const LOAD = '\\usepackage{pgfplots}\\usepgfplotslibrary{groupplots,statistics}';
-/** An axis of 200 pt by 100 pt from 0 to 10 both ways, so that a point is at 20 and 10 times its numbers. */
-const RANGE = 'xmin=0,xmax=10,ymin=0,ymax=10';
-const picture = (body: string, preamble = ''): ReturnType<typeof drawn> =>
-  drawn(body, LOAD + preamble);
-const axis = (plots: string, options = RANGE): ReturnType<typeof drawn> =>
-  picture(`\\begin{axis}[width=245pt,height=145pt,${options}]${plots}\\end{axis}`);
-type Picture = ReturnType<typeof drawn>;
-const RED = 0xff0000;
-const BLUE = 0x0000ff;
-/** The lines of a colour, each as its points. */
-const linesOf = ({ paths }: Picture, paint: number) =>
-  paths.filter(({ path }) => path.stroke?.paint === paint).map(({ points }) => points);
+const [RED, BLUE] = [0xff0000, 0x0000ff];
 /** All but the number of the page. */
 const words = ({ laid }: Picture): string =>
   laid.lines

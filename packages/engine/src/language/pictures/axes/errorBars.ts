@@ -3,12 +3,12 @@ import { IDENTITY, type Point } from '../../../base/maps';
 import { polyline, type Path } from '../../../base/paths';
 import type { Token } from '../../../expansion/meaning';
 import type { Interpreter } from '../../machine/interpreter';
-import { splitAt, trimmed } from '../../scanning/optionLists';
 import { withKeys } from '../keys';
 import { paintPath } from '../painting';
-import { bare, equalsOf, wordsOf } from '../words';
+import { bare, wordsOf } from '../words';
 import type { DataPoint, Plot } from './axis';
 import { placed, type Painter } from './frame';
+import { optionsIn } from './optionPaths';
 
 /** The bars of one direction: which sides they have, and how long they are where the data do not say. */
 interface Errors {
@@ -50,12 +50,9 @@ function withKey(errors: Errors, key: string, text: string): Errors {
 export function errorBarsIn(it: Interpreter, options: readonly Token[]): ErrorBars | null {
   let [x, y] = [NONE, NONE];
   let style: readonly Token[] = [];
-  for (const part of splitAt(options, ',')) {
-    const eq = equalsOf(part);
-    const name = wordsOf(it, eq < 0 ? part : part.slice(0, eq)).replace(/\s+/g, ' ');
+  for (const [name, value] of optionsIn(it, options)) {
     const path = /^(?:\/pgfplots\/)?error bars\/(.*)$/.exec(name)?.[1];
     if (path === undefined) continue;
-    const value = eq < 0 ? [] : trimmed(part.slice(eq + 1));
     if (path.startsWith('error bar style')) style = value;
     const [, axis, key = ''] = /^([xy]) (.*)$/.exec(path) ?? [];
     const text = bare(wordsOf(it, value));

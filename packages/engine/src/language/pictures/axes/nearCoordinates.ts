@@ -1,10 +1,10 @@
 import type { Token } from '../../../expansion/meaning';
 import type { Interpreter } from '../../machine/interpreter';
-import { splitAt, trimmed } from '../../scanning/optionLists';
-import { equalsOf, wordsOf } from '../words';
+import { wordsOf } from '../words';
 import type { DataPoint, Plot } from './axis';
 import { placed, words, type Painter } from './frame';
 import { formatFrom, numberText, PLAIN_NUMBERS } from './numberFormat';
+import { optionsIn } from './optionPaths';
 
 /** What is written at the points of a plot (pgfplots manual, section 4.17: `nodes near coords`). */
 export interface NearCoordinates {
@@ -23,10 +23,7 @@ export function nearCoordinatesIn(
 ): NearCoordinates | null {
   let near: NearCoordinates = { text: null, style: [], align: '', symbolic: false };
   let isAsked = false;
-  for (const part of splitAt(options, ',')) {
-    const eq = equalsOf(part);
-    const name = wordsOf(it, eq < 0 ? part : part.slice(0, eq)).replace(/\s+/g, ' ');
-    const value = eq < 0 ? [] : trimmed(part.slice(eq + 1));
+  for (const [name, value] of optionsIn(it, options)) {
     if (name === 'nodes near coords' || name === 'nodes near coords*') {
       isAsked = true;
       near = { ...near, text: value.length > 0 ? value : null };

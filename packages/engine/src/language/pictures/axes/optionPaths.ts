@@ -1,6 +1,20 @@
 import type { Token } from '../../../expansion/meaning';
 import type { Interpreter } from '../../machine/interpreter';
-import { splitAt, unspaced } from '../../scanning/optionLists';
+import { splitAt, trimmed, unspaced } from '../../scanning/optionLists';
+import { equalsOf, wordsOf } from '../words';
+
+/** An option's name, and what it is given: nothing where it stands alone. */
+export type Option = readonly [key: string, value: readonly Token[]];
+
+/** The options of a list, in order. */
+export const optionsIn = (it: Interpreter, tokens: readonly Token[]): Option[] =>
+  splitAt(tokens, ',').flatMap((part): Option[] => {
+    const eq = equalsOf(part);
+    const key = wordsOf(it, eq < 0 ? part : part.slice(0, eq))
+      .replace(/\s+/g, ' ')
+      .trim();
+    return key === '' ? [] : [[key, eq < 0 ? [] : trimmed(part.slice(eq + 1))]];
+  });
 
 const textOf = (tokens: readonly Token[]): string => tokens.map(({ text }) => text).join('');
 

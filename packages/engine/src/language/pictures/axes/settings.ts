@@ -115,7 +115,7 @@ export function readSettings(
     const style = it.read(STYLES)[name];
     const map = /^colormap\/(.*)$/.exec(name)?.[1];
     const found = EVERY.exec(name);
-    const every = found ? (found[2] ?? '') : undefined;
+    const every = found ? (found[1] ?? '') : undefined;
     if (map !== undefined) to.colours = namedMap(map) ?? to.colours;
     else if (name.startsWith('/pgf/number format/'))
       to.numberFormat = formatFrom(it, to.numberFormat, part).format;
@@ -144,7 +144,7 @@ const wordless = (name: string): boolean =>
   /label(?:s| style)?$|title|legend (?:entries|style)|extra . tick (?:labels|style)/.test(name) &&
   !/^(?:[xyz]ticklabels|[xyz]ticklabel)$/.test(name);
 /** `every axis`, and `every axis plot`: what all plots have. */
-const EVERY = /^every axis()$|^every axis (plot)(?: post)?$/;
+const EVERY = /^every axis(?: (plot)(?: post)?)?$/;
 
 const PLOT_KEYS =
   /^(?:error bars\/.*|nodes near coords.*|every node near coord|point meta|boxplot.*|bar shift|quiver|domain|samples|smooth|mark|mark size|only marks|variable|const plot|y domain|samples y|domain y)$/;

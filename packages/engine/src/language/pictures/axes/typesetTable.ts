@@ -1,10 +1,10 @@
 import type { Token } from '../../../expansion/meaning';
 import type { CommandEntry } from '../../machine/entries';
 import type { Interpreter } from '../../machine/interpreter';
-import { splitAt, trimmed } from '../../scanning/optionLists';
 import { readingOf } from '../reading';
 import { takeGroup, takeOptions } from '../scanPath';
-import { bare, equalsOf, partsOf, wordsOf } from '../words';
+import { bare, partsOf, wordsOf } from '../words';
+import { type Option, optionsIn } from './optionPaths';
 import { tickText } from './scale';
 import { tableIn, type DataTable } from './tables';
 
@@ -41,17 +41,6 @@ const PLAIN: ColumnStyle = {
   zeroFill: false,
 };
 const NO_ROW: RowStyle = { before: [], after: [] };
-
-type Option = readonly [key: string, value: readonly Token[]];
-
-const optionsIn = (it: Interpreter, tokens: readonly Token[]): Option[] =>
-  splitAt(tokens, ',').flatMap((part): Option[] => {
-    const eq = equalsOf(part);
-    const key = wordsOf(it, eq < 0 ? part : part.slice(0, eq))
-      .replace(/\s+/g, ' ')
-      .trim();
-    return key === '' ? [] : [[key, eq < 0 ? [] : trimmed(part.slice(eq + 1))]];
-  });
 
 /** A column with what its options say. */
 function columnWith(it: Interpreter, from: ColumnStyle, options: readonly Option[]): ColumnStyle {
