@@ -87,7 +87,11 @@ function drawPlot(
 ): void {
   const { reading, span } = painter;
   const g = flat(plot.g);
-  if (plot.form === 'ybar' || plot.form === 'xbar') return drawBars(painter, plot, bar, bars);
+  if (plot.form === 'ybar' || plot.form === 'xbar') {
+    drawBars(painter, plot, bar, bars);
+    if (plot.errors) drawErrors(painter, plot, shiftOf(painter, plot, bar, bars));
+    return;
+  }
   if (plot.form === 'interval') return drawIntervals(painter, plot);
   if (plot.form === 'quiver') return drawArrows(painter, plot);
   if (plot.form === 'box') return drawBoxPlot(painter, plot);

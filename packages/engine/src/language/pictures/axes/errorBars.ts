@@ -87,7 +87,8 @@ export function withErrors(point: DataPoint, bars: ErrorBars | null): DataPoint 
 /** Half the width of the line at the end of a bar. */
 const CAP = 2 * PT;
 
-export function drawErrors({ frame, reading, span }: Painter, plot: Plot): void {
+/** The error bars of a plot; those of bars stand beside their places as they do. */
+export function drawErrors({ frame, reading, span }: Painter, plot: Plot, shift = 0): void {
   const plain = { ...plot.g, map: IDENTITY, dash: [], mode: { ...plot.g.mode, fill: false } };
   const g = withKeys(reading, plain, plot.errors?.style ?? []);
   const bar = (point: Point, end: Point, cap: Point): void => {
@@ -99,12 +100,17 @@ export function drawErrors({ frame, reading, span }: Painter, plot: Plot): void 
   };
   for (const { x, y, errorX, errorY, minusX = 0, minusY = 0 } of plot.points) {
     if (!Number.isFinite(x) || !Number.isFinite(y)) continue;
-    const at = placed(frame, { x, y });
+    const beside = (point: Point): Point =>
+      plot.form === 'xbar'
+        ? { x: point.x, y: point.y + shift }
+        : { x: point.x + shift, y: point.y };
+    const place = (to: Point): Point => beside(placed(frame, to));
+    const at = place({ x, y });
     const upright: Point = { x: CAP, y: 0 };
     const level: Point = { x: 0, y: CAP };
-    if (errorY > 0) bar(at, placed(frame, { x, y: y + errorY }), upright);
-    if (minusY > 0) bar(at, placed(frame, { x, y: y - minusY }), upright);
-    if (errorX > 0) bar(at, placed(frame, { x: x + errorX, y }), level);
-    if (minusX > 0) bar(at, placed(frame, { x: x - minusX, y }), level);
+    if (errorY > 0) bar(at, place({ x, y: y + errorY }), upright);
+    if (minusY > 0) bar(at, place({ x, y: y - minusY }), upright);
+    if (errorX > 0) bar(at, place({ x: x + errorX, y }), level);
+    if (minusX > 0) bar(at, place({ x: x - minusX, y }), level);
   }
 }

@@ -107,6 +107,30 @@ describe('error bars', () => {
     );
     expect(linesOf(shown, RED).map((points) => points.slice(0, 2))).toEqual(wanted);
   });
+  it.each([
+    [
+      'ybar,bar width=10pt',
+      '(5,5) +- (0,2)',
+      [
+        [100, 50],
+        [100, 70],
+      ],
+    ],
+    [
+      'ybar,bar width=10pt,bar shift=8pt',
+      '(5,5) +- (0,2)',
+      [
+        [108, 50],
+        [108, 70],
+      ],
+    ],
+  ])('stand on bars, beside their places as these do: %s', (options, point, wanted) => {
+    const shown = axis(
+      `\\addplot[draw=red,error bars/.cd,y dir=plus,y explicit] coordinates {${point}};`,
+      `${RANGE},${options}`,
+    );
+    expect(linesOf(shown, RED).map((points) => points.slice(0, 2))).toContainEqual(wanted);
+  });
   it('may be asked for by the axis, have a style, and count for its limits', () => {
     const shown = axis(
       '\\addplot[blue,mark=none] coordinates {(0,0) +- (0,2) (10,10) +- (0,2)};',
