@@ -24,36 +24,93 @@ export function nameBefore(p: Processor, open: Token): string | null {
   return /\\([A-Za-z@]+)\*?\s*(?:\[[^[\]]*\]\s*)*$/.exec(before)?.[1] ?? null;
 }
 
+/** Commands for which a definition stands in braces. */
+const DEFINES =
+  /^(?:(?:re)?new|provide)(?:command|environment)$|^Declare|DocumentCommand$|^[gex]?def$/;
+/** Commands that set some words in another font: those were meant to end on their line. */
+const SOME_WORDS =
+  /^text(?:bf|it|tt|sc|sf|sl|rm|md|up|normal|color|superscript|subscript)?$|^emph$|^underline$|^[mf]box$|^(?:math)(?:bf|bb|cal|rm|it|sf|frak)$/;
+
 /**
  * An argument without its brace, as far as it was meant to go: to the end of its line for a title,
- * to the end of its word for a name. What was taken behind that is read again as what it is.
+ * to the end of its word for a name, before the row, item or environment around it ends. What was
+ * taken behind that is read again as what it is.
  *
  * @param waiting the end of the paragraph waits to be read.
  */
 export function cutShort(
   p: Processor,
   name: string,
+  caller: string,
   open: Token,
   tokens: Token[],
   waiting: boolean,
 ): Token[] {
   const { text, base, chunk } = p.reader;
-  if (open.chunk !== chunk || !(ON_A_LINE.has(name) || ONE_WORD.has(name))) return tokens;
+  if (open.chunk !== chunk) return tokens;
   const blankLine = waiting ? p.next() : null;
-  if (!p.atFile) {
+  const start = base + open.to;
+  const end = p.atFile ? meantEnd(text, start, p.reader.pos, name, caller) : p.reader.pos;
+  if (end >= p.reader.pos) {
     if (blankLine) p.unread(blankLine);
     return tokens;
   }
-  const start = base + open.to;
-  const word = /[^\s{}\\]*/y;
-  word.lastIndex = start;
-  const newline = text.indexOf('\n', start);
-  const lineEnd = newline < 0 ? text.length : newline;
-  const end = ONE_WORD.has(name) ? start + (word.exec(text)?.[0].length ?? 0) : lineEnd;
-  p.reach = Math.max(p.reach, Math.min(text.length, lineEnd + 1));
+  p.reach = Math.max(p.reach, Math.min(text.length, lineEndOf(text, start) + 1));
   p.reader.jump(end);
   const count = tokens.findIndex((t) => t.chunk === chunk && base + t.from >= end);
   return count < 0 ? tokens : tokens.slice(0, count);
+}
+
+function lineEndOf(text: string, from: number): number {
+  const newline = text.indexOf('\n', from);
+  return newline < 0 ? text.length : newline;
+}
+
+/** Where an argument that begins there was meant to end; `limit` where nothing says that it is before. */
+function meantEnd(
+  text: string,
+  start: number,
+  limit: number,
+  name: string,
+  caller: string,
+): number {
+  const line = lineEndOf(text, start);
+  if (ONE_WORD.has(name))
+    return start + (/^[^\s{}\\]*/.exec(text.slice(start, line))?.[0].length ?? 0);
+  if (ON_A_LINE.has(name)) return line;
+  if (DEFINES.test(caller)) return endOfDefinition(text, line);
+  const around = endAround(text, start, limit);
+  return SOME_WORDS.test(name) ? Math.min(line, around) : around;
+}
+
+/** The lines of a definition: the first, and those that are set in behind it. */
+function endOfDefinition(text: string, firstEnd: number): number {
+  let end = firstEnd;
+  for (;;) {
+    const next = text.slice(end + 1, lineEndOf(text, end + 1));
+    if (end >= text.length || !/^[ \t]+\S/.test(next)) return end;
+    end += 1 + next.length;
+  }
+}
+
+const ROWS = /^(?:tabular[xy]?|longtable|array|align|gather|flalign|eqnarray|[pbBvV]?matrix|cases)/;
+
+/** Where what stands around an argument ends: an item, a row, an environment, a section. */
+function endAround(text: string, start: number, limit: number): number {
+  const inside = text.slice(start, limit);
+  const parts =
+    /%[^\n]*|\\(begin|end)\s*\{([^{}]*)\}|\\(?:item|(?:sub)*section|chapter)(?![A-Za-z])|\\[\s\S]|&/g;
+  let begun = 0;
+  let firstRow = -1;
+  for (const { 0: part, 1: half, 2: name = '', index } of inside.matchAll(parts)) {
+    if (half === 'begin') begun++;
+    else if (half === 'end' && begun-- === 0)
+      return start + (firstRow >= 0 && ROWS.test(name) ? firstRow : index);
+    else if (begun > 0) continue;
+    else if (/^\\(?:item|(?:sub)*section|chapter)$/.test(part)) return start + index;
+    else if ((part === '&' || part === '\\\\') && firstRow < 0) firstRow = index;
+  }
+  return limit;
 }
 
 const BEFORE = 200;
@@ -74,7 +131,8 @@ export function bracesMeant(p: Processor, first: Token): Token[] | null {
   const line = text.slice(at, newline < 0 ? text.length : newline);
   p.reach = Math.max(p.reach, Math.min(text.length, at + line.length + 1));
   const round = /^\(([^()\n]*)\)/.exec(line);
-  const open = /^[A-Za-z]/.test(line) && ON_A_LINE.has(name) ? /^[^%]*[^%\s]/.exec(line) : null;
+  const whole = ONE_WORD.has(name) ? /^[A-Za-z][\w:.-]*\w\*?/ : /^[^%]*[^%\s]/;
+  const open = /^[A-Za-z]/.test(line) ? whole.exec(line) : null;
   const found = round ?? open;
   if (!found) return null;
   const inside = round ? (round[1] ?? '') : found[0];
@@ -103,26 +161,33 @@ function tokensUpTo(p: Processor, first: Token, end: number): Token[] {
   return tokens;
 }
 
-/** Commands whose options stand before an argument in braces. */
+/** What stands before options whose bracket may have been forgotten. */
 const WITH_OPTIONS = /\\(?:documentclass|usepackage|RequirePackage|includegraphics|caption)[ \t]*$/;
+const BEGINS = /\\begin\{[^{}\n]*\}[ \t]*$/;
 
 /** `[11pt{article}`: how many of the tokens behind a bracket that is never closed are in it; null when it is none of options. */
 export function bracketCut(p: Processor, open: Token, tokens: readonly Token[]): number | null {
   const { text, base, chunk } = p.reader;
   const at = base + open.from;
-  if (open.chunk !== chunk || !WITH_OPTIONS.test(text.slice(Math.max(0, at - 40), at))) return null;
-  const brace = tokens.findIndex(({ cat }) => cat === Cat.Begin);
-  const before = tokens[brace];
-  if (!before || before.chunk !== chunk || text.slice(at, base + before.from).includes('\n'))
-    return null;
-  p.report(
-    'bracket-unclosed',
-    p.spanOf(open),
-    {},
-    {
-      title: 'Close it with ]',
-      edits: [{ from: before.from, to: before.from, text: ']' }],
-    },
-  );
-  return brace;
+  if (open.chunk !== chunk) return null;
+  const before = text.slice(Math.max(0, at - 60), at);
+  const cut = WITH_OPTIONS.test(before)
+    ? tokens.findIndex(({ cat }) => cat === Cat.Begin)
+    : BEGINS.test(before)
+      ? endOfLine(text, base, at, tokens)
+      : -1;
+  const last = tokens[cut - 1];
+  if (!last || last.chunk !== chunk || text.slice(at, base + last.to).includes('\n')) return null;
+  let end = last.to;
+  while (/\s/.test(text[base + end - 1] ?? '')) end--;
+  const edits = [{ from: end, to: end, text: ']' }];
+  p.report('bracket-unclosed', p.spanOf(open), {}, { title: 'Close it with ]', edits });
+  return cut;
+}
+
+/** How many tokens stand on the line of an opening bracket, before an item at the most. */
+function endOfLine(text: string, base: number, at: number, tokens: readonly Token[]): number {
+  const end = lineEndOf(text, at);
+  const next = tokens.findIndex((t) => base + t.from >= end || t.text === 'item');
+  return next < 0 ? tokens.length : next;
 }

@@ -68,13 +68,18 @@ export function readArgument(p: Processor, caller: Token, long = false): Token[]
       return null;
     }
     if (token.cat !== Cat.Begin) return bracesMeant(p, token) ?? [token];
-    const { tokens, end } = readBalanced(p, long);
-    if (end === 'closed' || p.exhausted !== null) return tokens;
-    const name = nameBefore(p, token) ?? caller.text;
-    const inside = cutShort(p, name, token, tokens, end === 'paragraph' && !long);
-    reportUnclosed(p, name, token, inside);
-    return inside;
+    return readGroup(p, caller, token, long);
   }
+}
+
+/** What stands in a group whose `{` was just read, without the braces; one that is never closed is told of, and goes as far as it was meant to. */
+export function readGroup(p: Processor, caller: Token, open: Token, long: boolean): Token[] {
+  const { tokens, end } = readBalanced(p, long);
+  if (end === 'closed' || p.exhausted !== null) return tokens;
+  const name = nameBefore(p, open) ?? caller.text;
+  const inside = cutShort(p, name, caller.text, open, tokens, end === 'paragraph' && !long);
+  reportUnclosed(p, name, open, inside);
+  return inside;
 }
 
 function reportUnclosed(p: Processor, name: string, open: Token, inside: readonly Token[]): void {

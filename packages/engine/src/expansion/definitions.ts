@@ -1,6 +1,6 @@
 import type { Glue } from '../base/lengths';
 import { Cat, categoryOf, withCategory } from '../tokens/categories';
-import { isPar, readArgument, readBalanced, readOptional } from './arguments';
+import { isPar, readArgument, readGroup, readOptional } from './arguments';
 import { readExpanded } from './tokenText';
 import {
   detach,
@@ -87,6 +87,7 @@ function def(expanded: boolean, alwaysGlobal: boolean) {
     const cell = readName(p, caller);
     if (!cell) return;
     const params: Token[] = [];
+    let open = caller;
     /** `#{`: the brace ends the parameters, and stands behind the body too (The TeXbook, chapter 20). */
     let brace: Token[] = [];
     for (;;) {
@@ -98,11 +99,12 @@ function def(expanded: boolean, alwaysGlobal: boolean) {
       }
       if (token.cat === Cat.Begin) {
         if (params.at(-1)?.cat === Cat.Parameter) brace = [token];
+        open = token;
         break;
       }
       params.push(token);
     }
-    const body = expanded ? readExpanded(p) : readBalanced(p, true).tokens;
+    const body = expanded ? readExpanded(p) : readGroup(p, caller, open, true);
     if (brace.length > 0) params.splice(-1, 1, ...brace);
     const macro: Macro = {
       kind: 'macro',
@@ -290,9 +292,43 @@ function latexDefinition(kind: 'new' | 'renew' | 'provide' | 'declare') {
     if (kind === 'renew' && !existing && !BUILT_IN.test(target.text)) {
       p.report('command-not-yet-defined', p.spanOf(target), { name: target.text });
     }
+    checkArguments(p, target, count, body);
     p.state.set(target.cell, latexMacro(p, count, optional, body, !star, kind === 'declare'));
     if (kind !== 'provide') p.redefined(target.text);
   };
+}
+
+const countOf = (count: readonly Token[] | null): number =>
+  count ? Math.max(0, Math.min(9, parseInt(count.map((t) => t.text).join(''), 10) || 0)) : 0;
+
+/** `#2` in a definition that takes fewer: tells of the first, and how many it would have to take. */
+function checkArguments(
+  p: Processor,
+  target: Token,
+  count: readonly Token[] | null,
+  body: readonly Token[],
+): void {
+  const used = parameterise(body).filter(({ cat }) => cat === Cat.Argument);
+  const total = countOf(count);
+  const beyond = used.find(({ text }) => Number(text) > total);
+  if (!beyond || beyond.chunk !== p.reader.chunk) return;
+  const span = { from: beyond.from - 1, to: beyond.to };
+  const most = Math.max(...used.map(({ text }) => Number(text)));
+  const [first] = count ?? [];
+  const { text, base } = p.reader;
+  const behind = target.to + (text[base + target.to] === '}' ? 1 : 0);
+  const given = first
+    ? { from: first.from, to: first.to, text: String(most) }
+    : { from: behind, to: behind, text: `[${most}]` };
+  const taking = { title: `Let it take ${most}`, edits: [given] };
+  const isOnly = total === 1 && used.every((one) => one.text === beyond.text);
+  const renumbered = {
+    title: 'Write #1',
+    edits: used.map(({ from, to }) => ({ from: from - 1, to, text: '#1' })),
+  };
+  const ways = first && first.chunk !== beyond.chunk ? [] : [taking];
+  const args = { name: target.text, number: beyond.text, count: String(total) };
+  p.report('argument-beyond', span, args, isOnly ? [renumbered, ...ways] : ways);
 }
 
 /** The macro that `\newcommand[count][optional]{body}` defines. */
@@ -304,9 +340,7 @@ export function latexMacro(
   long: boolean,
   protect = false,
 ): Macro {
-  const total = count
-    ? Math.max(0, Math.min(9, parseInt(count.map((t) => t.text).join(''), 10) || 0))
-    : 0;
+  const total = countOf(count);
   const mandatory = Array.from({ length: optional ? Math.max(0, total - 1) : total }, (_, i) =>
     p.make(Cat.Argument, String(optional ? i + 2 : i + 1)),
   );

@@ -173,7 +173,7 @@ const FORMULAS: readonly Row[] = [
     'delimiter-unmatched',
     '\\left[ x \\right] \\\\ b',
   ],
-  ['a brace too few', text('Let $\\frac{a}{b + c$ be.'), 'group-unclosed', '{b + c}$ be'],
+  ['a brace too few', text('Let $\\frac{a}{b + c$ be.'), 'brace-unclosed', '{b + c}$ be'],
   ['a brace too many', text('Let $\\frac{a}{b}} + c$ be.'), 'brace-extra', '{b} + c$'],
   [
     '& in an equation',

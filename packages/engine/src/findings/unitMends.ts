@@ -16,6 +16,16 @@ function likelyUnits(before: string, value: number): readonly string[] {
  */
 export function withUnit(text: string, at: number, number: string): Fix[] {
   const end = at + number.length;
+  const bare = /^\s*(?:text|line|column)(?:width|height)(?![A-Za-z])/.exec(text.slice(end))?.[0];
+  if (bare !== undefined) {
+    const width = `\\${bare.trim()}`;
+    return [
+      {
+        title: `Make it ${number}${width}`,
+        edits: [{ from: end, to: end + bare.length, text: width }],
+      },
+    ];
+  }
   const before = text.slice(Math.max(0, at - 30), at);
   return likelyUnits(before, Math.abs(Number(number.replace(',', '.')))).map((unit) => ({
     title: `Make it ${number === '1' && unit.startsWith('\\') ? '' : number}${unit.startsWith('\\') ? '' : ' '}${unit}`,

@@ -19,6 +19,7 @@ const isOfFrame = ({ name = '' }: Readonly<Record<string, string>>): boolean =>
 
 const CAUSES: readonly Cause[] = [
   { code: 'slash-leans', when: isOfFrame, hides: [...FRAME, 'title-not-printed'] },
+  { code: 'argument-beyond', hides: ['parameter-character'] },
   { code: 'backslash-missing', when: isOfFrame, hides: FRAME },
 ];
 
@@ -52,9 +53,22 @@ function withoutOddFormulas(findings: readonly BlockFinding[]): BlockFinding[] {
   });
 }
 
+/** What is told once: the button of the first mends those behind it too, or shows what is left. */
+const ONCE: ReadonlySet<FindingCode> = new Set(['item-outside-list']);
+
+function toldOnce(findings: readonly BlockFinding[]): BlockFinding[] {
+  const told = new Set<FindingCode>();
+  return findings.filter(({ raw: { code } }) => {
+    if (!ONCE.has(code)) return true;
+    const isFirst = !told.has(code);
+    told.add(code);
+    return isFirst;
+  });
+}
+
 /** The findings without those that only follow from another. */
 export function withoutConsequences(all: readonly BlockFinding[]): BlockFinding[] {
-  const findings = withoutOddFormulas(all);
+  const findings = toldOnce(withoutOddFormulas(all));
   const hidden = new Set<FindingCode>();
   const argsOf = (raw: RawFinding): Readonly<Record<string, string>> => raw.args;
   for (const { code, when, hides } of CAUSES)

@@ -7,7 +7,7 @@ import {
 } from '../findings/finding';
 import type { Mend, MendContext } from '../findings/entry';
 import { FINDINGS } from '../findings/kinds';
-import { one } from '../findings/mends';
+import { lineEnd, one } from '../findings/mends';
 import { type Argument, callsOf, partsNamed, shapeOf } from '../source/shape';
 import { oddDollarOf } from './oddDollars';
 import { inFormula } from './signsInText';
@@ -21,6 +21,7 @@ const mendOf = ({ code }: RawFinding): Mend | undefined =>
 const PLAINER: ReadonlySet<FindingCode> = new Set([
   'line-too-wide',
   'group-unclosed',
+  'brace-unclosed',
   'argument-unclosed',
   'formula-unclosed',
   'command-unknown',
@@ -56,12 +57,15 @@ function plainer(raw: RawFinding, context: MendContext): RawFinding {
   }
   if (
     raw.code === 'group-unclosed' ||
+    raw.code === 'brace-unclosed' ||
     raw.code === 'argument-unclosed' ||
     raw.code === 'formula-unclosed'
   )
     return (
       swallowed(raw, context) ??
-      (raw.code === 'formula-unclosed' ? oddDollarOf(raw, context) : null) ??
+      (raw.code === 'formula-unclosed'
+        ? (price(raw, context) ?? oddDollarOf(raw, context))
+        : null) ??
       raw
     );
   if (raw.code === 'character-in-text') {
@@ -88,6 +92,15 @@ function plainer(raw: RawFinding, context: MendContext): RawFinding {
     };
   }
   return raw;
+}
+
+/** `$5 spent`: a sum of money and words behind it, where no other mark stands in the line. */
+function price(raw: RawFinding, { text, to }: MendContext): RawFinding | null {
+  const behind = text.slice(to, lineEnd(text, to));
+  const isMoney = /^\d[\d.,]*(?:[;:!?)]|\s+[a-z]{2,}|\s*$)/.test(behind) && !behind.includes('$');
+  if (text.slice(to - 1, to) !== '$' || !isMoney) return null;
+  const fix = one('Print the $ itself', raw.from, raw.to, '\\$');
+  return { ...raw, fix, ...(raw.fix ? { others: [raw.fix] } : {}) };
 }
 
 const HEADING = /^(?:sub)*section$|^tableofcontents$/;

@@ -1,10 +1,20 @@
+import { nearestName } from '../base/nearest';
 import type { FindingCode, RawFinding, RawFindingOf } from '../findings/finding';
 import { PACKAGES } from '../language/packages';
 import { packageLine } from '../source/packageLine';
 import type { BlockFinding } from './wording';
 
 /** Packages that are asked first who brings a name; what they lack the others may have. */
-const FIRST = ['amsmath', 'amssymb', 'amsfonts', 'mathtools', 'amsthm', 'graphicx', 'xcolor'];
+const FIRST = [
+  'amsmath',
+  'amssymb',
+  'amsfonts',
+  'mathtools',
+  'amsthm',
+  'graphicx',
+  'xcolor',
+  'physics',
+];
 
 type Owners = Readonly<Record<'command' | 'environment', ReadonlyMap<string, string>>>;
 
@@ -31,6 +41,28 @@ let owners: Owners | null = null;
 type Unknown = RawFindingOf<'command-unknown'> | RawFindingOf<'environment-unknown'>;
 const isUnknown = (raw: RawFinding): raw is Unknown =>
   raw.code === 'command-unknown' || raw.code === 'environment-unknown';
+
+/** Packages whose names are tried where nothing that is loaded has one that is near. */
+const COMMON: ReadonlySet<string> = new Set([...FIRST, 'hyperref', 'bm', 'cancel', 'siunitx']);
+
+/** A misspelt name of a package that is not loaded: its button writes it right, and the next note loads the package. */
+function nearOwned(finding: BlockFinding, raw: Unknown, source: string): BlockFinding {
+  const { name } = raw.args;
+  const isCommand = raw.code === 'command-unknown';
+  const written = isCommand ? `\\${name}` : name;
+  const isCut = raw.fix?.title.includes(' ', 'Write '.length) ?? false;
+  if (raw.inFile || (raw.fix && !isCut)) return finding;
+  owners ??= ownersOf();
+  const names = owners[isCommand ? 'command' : 'environment'];
+  const common = [...names].flatMap(([one, owner]) => (COMMON.has(owner) ? [one] : []));
+  const near = nearestName(name, common);
+  const at = source.indexOf(written, finding.start + raw.from) - finding.start;
+  if (near === null || at < raw.from || at > raw.to) return finding;
+  const from = at + (isCommand ? 1 : 0);
+  const edits = [{ from, to: from + name.length, text: near }];
+  const fix = { title: `Write ${isCommand ? '\\' : ''}${near}`, edits };
+  return { ...finding, raw: { ...raw, fix, ...(raw.fix ? { others: [raw.fix] } : {}) } };
+}
 
 const FOLLOWING: ReadonlySet<FindingCode> = new Set([
   'alignment-outside',
@@ -86,7 +118,7 @@ export function withNeededPackages(
       if (!inFile && place(finding) < environmentEnd && FOLLOWING.has(code)) return [];
       if (!isUnknown(raw)) return [finding];
       const owner = ownerOf(raw);
-      if (owner === undefined) return [finding];
+      if (owner === undefined) return [nearOwned(finding, raw, source)];
       if (code === 'environment-unknown' && !inFile)
         environmentEnd = source.indexOf(`\\end{${raw.args.name}}`, place(finding)) + 1;
       if (told.has(owner)) return [];

@@ -1,6 +1,7 @@
 import type { Fix, RawFinding } from '../findings/finding';
 import { callsOf, partnerOf, partsNamed, shapeOf, type Call } from '../source/shape';
 import type { SessionBlock } from './block';
+import { formulaAdvice } from './formulaAdvice';
 import { italicLetters, spansIn } from './formulaSpans';
 import { bareNames, leaningNames, type WrittenName } from './slashes';
 import { structureAdvice } from './structureAdvice';
@@ -76,6 +77,7 @@ function readNotes(block: SessionBlock): SourceNotes {
       ...straightQuotes(withoutPictures(text)),
       ...typedDots(withoutPictures(plain)),
       ...structureAdvice(shape, block),
+      ...formulaAdvice(shape, text, block),
     ],
     ownWords: [...plain.matchAll(OWN_WORD)].map(([, name = '']) => name),
     swallowed: [...text.matchAll(SWALLOWED)].map((found) => {
@@ -195,12 +197,14 @@ function letterNames(plain: string, block: SessionBlock): RawFinding[] {
   );
 }
 
-const WORDS = new RegExp(`(?<=\\s|^|[0-9})\\],])(${PHRASES})(?=\\s|$)`, 'g');
+const WORDS = new RegExp(`(?<=\\s|^|[0-9})\\],])(${PHRASES})(?=\\s|\\$|\\\\[)\\]]|$)`, 'g');
 
 /** `x if y > 0` in a formula: words set as a product of letters. */
 function wordsInFormulas(plain: string, block: SessionBlock): RawFinding[] {
-  return formulasOf(plain, block).flatMap(({ from, source }) =>
-    [...source.matchAll(WORDS)].map(({ index, 1: words = '' }) => {
+  return formulasOf(plain, block).flatMap(({ from, source }) => {
+    const money = moneyAround(plain, from, source);
+    if (money) return [money];
+    return [...source.matchAll(WORDS)].map(({ index, 1: words = '' }) => {
       const at = from + index;
       const [before, behind] = [
         /[ \t]$/.test(source.slice(0, index)) ? 1 : 0,
@@ -218,8 +222,17 @@ function wordsInFormulas(plain: string, block: SessionBlock): RawFinding[] {
           `\\text{${before ? ' ' : ''}${words}${behind ? ' ' : ''}}`,
         ),
       };
-    }),
-  );
+    });
+  });
+}
+
+/** `$5 and then $7`: two sums of money, and what stands between them taken for a formula. */
+function moneyAround(plain: string, from: number, source: string): RawFinding | null {
+  const to = from + source.length;
+  if (!/^\$\d[\d.,]*\s+#*[a-z]/.test(source) || !/^\d/.test(plain.slice(to))) return null;
+  const signs = [from, to - 1].map((at) => ({ from: at, to: at + 1, text: '\\$' }));
+  const fix = { title: 'Print the $ signs', edits: signs };
+  return { code: 'money-as-formula', from, to, args: {}, fix };
 }
 
 const FIRST_IN_LIST =

@@ -11,6 +11,8 @@ export function structureAdvice(shape: Shape, block: SessionBlock): RawFinding[]
     ...labelsUnnumbered(shape, block),
     ...emptyRows(shape),
     ...emptyArguments(shape),
+    ...declarationsWithBraces(shape.text),
+    ...optionsBehind(shape.text),
   ];
 }
 
@@ -122,3 +124,65 @@ const emptyArguments = (shape: Shape): RawFinding[] =>
       ? [{ code: 'argument-empty' as const, from, to, args: { name: name.replace('*', '') } }]
       : [],
   );
+
+/** What changes the look from there on, and the command that changes that of its argument; none for sizes and alignment. */
+const DECLARATIONS: Readonly<Record<string, string>> = {
+  bf: 'textbf',
+  bfseries: 'textbf',
+  it: 'textit',
+  itshape: 'textit',
+  em: 'emph',
+  tt: 'texttt',
+  ttfamily: 'texttt',
+  sc: 'textsc',
+  scshape: 'textsc',
+  sf: 'textsf',
+  sffamily: 'textsf',
+};
+const DECLARED =
+  /\\(bf|bfseries|it|itshape|em|tt|ttfamily|sc|scshape|sf|sffamily|tiny|scriptsize|footnotesize|small|large|Large|LARGE|huge|Huge|centering)\{((?:[^{}\n\\]|\\[a-zA-Z]+)+)\}(?=[ \t]*\n?[ \t]*(?:[^\s}\\&]|\\(?!end|item|par|\\)))/g;
+
+/** `\bf{so} and on`: the braces do not end what the command begins. */
+function declarationsWithBraces(text: string): RawFinding[] {
+  return [...text.matchAll(DECLARED)].flatMap(
+    ({ index, 0: whole, 1: name = '', 2: inner = '' }) => {
+      if (inGroup(text, index)) return [];
+      const to = index + whole.length;
+      const command = DECLARATIONS[name];
+      const written = command ? `\\${command}{${inner}}` : `{\\${name} ${inner}}`;
+      const fix = edit(
+        `Write ${command ? `\\${command}{…}` : `{\\${name} …}`}`,
+        index,
+        to,
+        written,
+      );
+      const span = { from: index, to: index + name.length + 1 };
+      return [{ code: 'declaration-with-braces' as const, ...span, args: { name }, fix }];
+    },
+  );
+}
+
+/** Does a group around that place end in the same paragraph, so that what is begun there ends with it? */
+function inGroup(text: string, at: number): boolean {
+  const start = text.lastIndexOf('\n\n', at) + 1;
+  const before = text.slice(start, at).replace(/\\[{}]/g, '');
+  const count = (sign: string): number => before.split(sign).length - 1;
+  return count('{') > count('}');
+}
+
+const BEHIND =
+  /\\includegraphics(\{[^{}]*\})([{[])([^{}[\]\n]*\b(?:width|height|scale|angle)\s*=[^{}[\]\n]*)[\]}]/g;
+
+/** `\includegraphics{boat.png}[width=3cm]`: what stands behind the name is printed. */
+const optionsBehind = (text: string): RawFinding[] =>
+  [...text.matchAll(BEHIND)].map(({ index, 0: whole, 1: file = '', 3: options = '' }) => {
+    const to = index + whole.length;
+    const name = index + '\\includegraphics'.length;
+    const from = name + file.length;
+    const edits = [
+      { from: name, to: name, text: `[${options}]` },
+      { from, to, text: '' },
+    ];
+    const fix = { title: 'Put it before the file', edits };
+    return { code: 'options-behind' as const, from, to, args: {}, fix };
+  });

@@ -1,6 +1,10 @@
 import { finding } from '../entry';
 import { lineEnd, literal, one, takeOut } from '../mends';
 
+/** Commands that formulas can do with an empty argument of. */
+const IN_FORMULAS =
+  /^(?:[dt]?frac|sqrt|[dt]?binom|math[a-z]+|text|hat|bar|vec|tilde|dot|over(?:line|set)|under(?:line|set))$/;
+
 /** Braces, arguments, comments and code. */
 export const braces = {
   'argument-missing': finding({
@@ -8,6 +12,12 @@ export const braces = {
     args: ['name'],
     message: '\\<name> needs something behind it that is missing.',
     cause: 'What it works on is written behind it in braces: \\<name>{…}.',
+    mend: ({ text, from, args }) => {
+      const name = args.name ?? '';
+      const call = new RegExp(`^\\\\${name}(?:\\{[^{}]*\\}|\\[[^\\]]*\\])*`).exec(text.slice(from));
+      const at = from + (call?.[0].length ?? 0);
+      return call && IN_FORMULAS.test(name) ? one('Put {} there', at, at, '{}') : null;
+    },
   }),
   'argument-unclosed': finding({
     severity: 'broken',
@@ -38,6 +48,16 @@ export const braces = {
     args: [],
     message: 'This { is never closed.',
     cause: 'Each { needs a } of its own.',
+    mend: ({ text, from }) => {
+      const end = lineEnd(text, from);
+      return one('Close it at the end of the line', end, end, '}');
+    },
+  }),
+  'brace-unclosed': finding({
+    severity: 'broken',
+    args: [],
+    message: 'This { is never closed.',
+    cause: 'Each { needs a } of its own, in the same formula, cell or environment.',
     mend: ({ text, from }) => {
       const end = lineEnd(text, from);
       return one('Close it at the end of the line', end, end, '}');

@@ -29,7 +29,8 @@ export const environments = {
     message: 'An \\item stands outside any list.',
     cause: 'Items belong between \\begin{itemize} or \\begin{enumerate} and its \\end.',
     mend: ({ text, from }) => {
-      const end = /\n[ \t]*\n|\n?\\end\{|$/.exec(text.slice(from));
+      // Items go on behind a blank line that another one follows.
+      const end = /\n[ \t]*\n(?![ \t\n]*\\item)|\n?\\end\{|$/.exec(text.slice(from));
       const at = from + (end?.index ?? 0);
       const close = text[at - 1] === '\n' ? '\\end{itemize}' : '\n\\end{itemize}';
       return {
@@ -39,6 +40,21 @@ export const environments = {
           { from: at, to: at, text: close },
         ],
       };
+    },
+  }),
+  'list-empty': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'This <name> has no \\item.',
+    cause:
+      'A list with nothing in it is an error elsewhere; each of its entries begins with \\item.',
+    mend: ({ text, from, args }) => {
+      const begin = /^\\begin\s*\{[^{}]*\}(?:\[[^\]]*\])?/.exec(text.slice(from));
+      const at = from + (begin?.[0].length ?? 0);
+      const end = text.indexOf(`\\end{${args.name ?? ''}}`, at);
+      const out = one('Take the list out', from, end + 6 + (args.name ?? '').length, '');
+      const start = one('Start an item', at, at, '\n\\item ');
+      return begin && end >= 0 && text.slice(at, end).trim() === '' ? [start, out] : start;
     },
   }),
   'text-before-item': finding({
@@ -72,6 +88,13 @@ export const environments = {
       return one('Give the table another column', end, end, 'c');
     },
   }),
+  'row-break-missing': finding({
+    severity: 'broken',
+    args: [],
+    message: 'This row goes on in the next line, with more columns than the table has.',
+    cause: 'A new line in the source begins no row; each row but the last ends with \\\\.',
+    mend: ({ to }) => one('End the row', to, to, ' \\\\'),
+  }),
   'columns-missing': finding({
     severity: 'broken',
     args: ['name'],
@@ -83,7 +106,12 @@ export const environments = {
     args: [],
     message: 'The row before this line across is not ended.',
     cause: 'Each row ends with \\\\; a line across stands between rows.',
-    mend: ({ from }) => one('End the row', from, from, '\\\\ '),
+    mend: ({ text, from }) => {
+      const end = text.slice(0, from).trimEnd().length;
+      return text.slice(end, from).includes('\n')
+        ? one('End the row', end, end, ' \\\\')
+        : one('End the row', from, from, '\\\\ ');
+    },
   }),
   'column-unknown': finding({
     severity: 'broken',

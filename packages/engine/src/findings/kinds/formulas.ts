@@ -1,5 +1,6 @@
 import { ARITHMETIC } from '../arithmetic';
 import { otherDisplay } from '../displayMends';
+import { secondScript } from '../scriptMends';
 import { finding } from '../entry';
 import { one, takeOut } from '../mends';
 
@@ -54,28 +55,20 @@ export const formulas = {
         : null;
     },
   }),
+  'brace-bare': finding({
+    severity: 'broken',
+    args: ['char'],
+    message: 'This <char> is read as one that keeps things together, not as a bracket.',
+    cause: 'A brace that is printed is written \\<char>.',
+  }),
   'scripts-doubled': finding({
     severity: 'broken',
     args: ['what'],
     message: 'There are two <what> on one symbol.',
     cause: 'Put braces around what belongs together: a^{b^c} or {a^b}^c.',
     mend: ({ text, from, to }) => {
-      // a^b^c: the base with its first script becomes a group.
       const mark = text.slice(from, to).search(/[\^_]/);
-      const at = mark < 0 ? from : from + mark;
-      const before =
-        /(?:\\[A-Za-z]+|[A-Za-z0-9)}\]])\s*[\^_]\s*(?:\{[^{}]*\}|\\[A-Za-z]+|[^\s{}\\])\s*$/.exec(
-          text.slice(0, at),
-        );
-      if (!before) return null;
-      const start = before.index;
-      return {
-        title: 'Put braces around the first',
-        edits: [
-          { from: start, to: start, text: '{' },
-          { from: at, to: at, text: '}' },
-        ],
-      };
+      return secondScript(text, mark < 0 ? from : from + mark);
     },
   }),
   'fraction-ambiguous': finding({
@@ -110,6 +103,43 @@ export const formulas = {
     message: 'This \\\\ begins one more row of <name>, with nothing in it.',
     cause: '\\\\ stands between rows, not behind the last one, where it makes room and a number.',
   }),
+  'row-runs-on': finding({
+    severity: 'advice',
+    args: ['name'],
+    message: 'This row of <name> goes on in the next line.',
+    cause: 'A new line in the source begins no row; each row but the last ends with \\\\.',
+  }),
+  'rows-unaligned': finding({
+    severity: 'advice',
+    args: ['name'],
+    message: 'No row of this <name> says where to align; each ends at the same place on the right.',
+    cause: 'A & stands before the sign that the rows are to be aligned at.',
+  }),
+  'sign-typed': finding({
+    severity: 'advice',
+    args: ['typed', 'command'],
+    message: '“<typed>” is printed as it is typed.',
+    cause: 'The sign that is most likely meant is written <command>.',
+  }),
+  'sign-below': finding({
+    severity: 'advice',
+    args: ['sign'],
+    message: 'The sign “<sign>” is all that stands below in this fraction.',
+    cause: 'A fraction takes two arguments, what is above and what is below: \\frac{a}{b}.',
+  }),
+  'braces-lost': finding({
+    severity: 'advice',
+    args: [],
+    message: 'These braces are not printed.',
+    cause: 'Braces keep things together in the source; those of a set are written \\{ and \\}.',
+  }),
+  'delimiter-over-rows': finding({
+    severity: 'broken',
+    args: [],
+    message: 'This \\left and its \\right stand in different rows or columns.',
+    cause:
+      'A pair stays within one cell: it is closed by \\right. there, and opened again by \\left. further on.',
+  }),
   'script-missing': finding({
     severity: 'broken',
     args: ['name'],
@@ -123,6 +153,18 @@ export const formulas = {
     args: [],
     message: 'This $ stands inside a formula.',
     cause: 'A displayed formula needs no $ marks of its own.',
+  }),
+  'mark-in-formula': finding({
+    severity: 'broken',
+    args: ['mark'],
+    message: 'This <mark> stands inside a formula.',
+    cause: 'A formula has one mark at its beginning and one at its end.',
+  }),
+  'formula-closed-otherwise': finding({
+    severity: 'broken',
+    args: ['found', 'open', 'close'],
+    message: '<found> does not close the <open> before it.',
+    cause: 'What begins with <open> ends with <close>.',
   }),
   'marks-around-display': finding({
     severity: 'broken',

@@ -63,6 +63,12 @@ export const layout = {
         ? one('Make it a formula', from, to, `$${args.typed}$`)
         : null,
   }),
+  'character-in-formula': finding({
+    severity: 'broken',
+    args: ['char'],
+    message: 'Other LaTeX programs stop at “<char>” in a formula.',
+    cause: 'It is set here; elsewhere the signs of mathematics are written as commands.',
+  }),
   'note-in-float': finding({
     severity: 'off',
     args: ['kind'],
@@ -87,6 +93,18 @@ export const layout = {
       let start = from;
       while (/[ \t]/.test(text[start - 1] ?? '')) start--;
       return one('Take it out', start, to, '');
+    },
+  }),
+  'line-break-between': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'There is no line here for \\<name> to end.',
+    cause:
+      'It stands between paragraphs, or before the first word of one. For space, write \\vspace{…}.',
+    mend: ({ text, from, to, args }) => {
+      if (text.slice(from, to) !== `\\${args.name ?? ''}`) return null;
+      const behind = text[to] === '\n' && text[from - 1] === '\n' ? 1 : 0;
+      return one('Take it out', from, to + behind, '');
     },
   }),
   'quotes-straight': finding({

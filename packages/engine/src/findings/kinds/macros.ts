@@ -17,6 +17,12 @@ export const macros = {
     cause:
       'Its definition expects certain characters around its arguments, and they are not there.',
   }),
+  'argument-beyond': finding({
+    severity: 'broken',
+    args: ['name', 'number', 'count'],
+    message: '#<number> is used here, and \\<name> takes <count> in braces.',
+    cause: 'How many it takes stands in brackets: \\newcommand{\\<name>}[<number>]{…}.',
+  }),
   'nesting-too-deep': finding({
     severity: 'broken',
     args: [],

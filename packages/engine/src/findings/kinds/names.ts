@@ -101,6 +101,25 @@ export const names = {
     message: '“<name>” is set as a product of letters.',
     cause: 'The names of functions are commands, which set them upright: \\<name>.',
   }),
+  'declaration-with-braces': finding({
+    severity: 'advice',
+    args: ['name'],
+    message: '\\<name> goes on behind these braces.',
+    cause:
+      'It changes what follows up to the end of the group around it; it takes nothing in braces.',
+  }),
+  'options-behind': finding({
+    severity: 'off',
+    args: [],
+    message: 'This is printed as words: it stands behind the file.',
+    cause: 'The options of a picture come first: \\includegraphics[width=5cm]{…}.',
+  }),
+  'money-as-formula': finding({
+    severity: 'off',
+    args: [],
+    message: 'What stands between these two $ is set as a formula.',
+    cause: 'A $ begins a formula and ends it; to print the sign, write \\$.',
+  }),
   'words-in-formula': finding({
     severity: 'off',
     args: ['words'],

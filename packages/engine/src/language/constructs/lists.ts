@@ -258,6 +258,7 @@ export function endList(it: Interpreter): void {
   if (it.mode.pendingLabel) it.startParagraph();
   it.execute(data?.get(AFTER_LIST) ?? []);
   it.endParagraph();
+  if (data?.get(TAKES_ITEMS) && !data.get(BEGUN)) emptyList(it);
   data?.get(FINISH)?.(it);
   const list = data?.get(LIST);
   // `\\@noparlist`: what began at an item ends as that does.
@@ -266,6 +267,12 @@ export function endList(it: Interpreter): void {
   const below = list?.below ?? gluePt(8, 2, 4);
   it.mode.vlist.push({ kind: 'vspace', glue: below, behaviour: 'merge' });
   it.afterEnvironment = resumeAfterBlock;
+}
+
+/** The `\\end` of a list in which no item was begun (LaTeX's `\\@noitemerr`). */
+function emptyList(it: Interpreter): void {
+  const { name, span } = it.innermost;
+  it.p.report('list-empty', span, { name });
 }
 
 /** The space above what is set apart, and below it. */

@@ -9,6 +9,7 @@ import { readRows, type ReadRow } from '../machine/mathEnvironments';
 import type { MathReader } from '../machine/mathReader';
 import { readDelimiter } from './mathBrackets';
 import { fieldOf, mathEntry } from './mathEntry';
+import { givenColumns } from './givenColumns';
 import { argumentAt, arrayStretch, unfold } from './tablePreamble';
 
 export type ArraySpec = Omit<ArrayNode, 'kind' | 'from' | 'to' | 'rows' | 'rulesBelow'>;
@@ -171,7 +172,11 @@ export const arrayNamed = (name: 'array' | 'darray'): EnvironmentEntry => ({
     // Package delarray: `\begin{array}({cc})` has brackets around it.
     const isBracketed = reader.it.hasPackage('delarray') && !opensGroup(reader);
     const left = isBracketed ? readDelimiter(reader, token) : null;
-    const { spec, around } = arrayColumns(reader, token, readArgument(reader.p, token) ?? []);
+    const { spec, around } = arrayColumns(
+      reader,
+      token,
+      givenColumns(reader.it, readArgument(reader.p, token) ?? [], token),
+    );
     const right = isBracketed ? readDelimiter(reader, token) : null;
     return readArray(
       reader,

@@ -133,7 +133,7 @@ const quad = (name: string, ems: number): CommandEntry => ({
 /** `\\` in a paragraph: ends the line, with space below it if asked. */
 function lineBreak(it: Interpreter, args: Args, token: Token): void {
   const at = it.spanOf(token);
-  if (it.mode.hlist === null) return;
+  if (it.mode.hlist === null) return noLine(it, token);
   const optional = args[1];
   const skip = Array.isArray(optional) ? glueOf(it, optional as Token[]).width : 0;
   it.mode.hlist.unskip();
@@ -141,6 +141,13 @@ function lineBreak(it: Interpreter, args: Args, token: Token): void {
   it.mode.hlist.add({ kind: 'break', skip, fill: it.justified, ...at });
   it.skipBlanks();
   if (it.justified && !optional && endsBehind(it)) it.p.report('line-break-for-nothing', at);
+}
+
+/** `\\\\` between paragraphs (LaTeX's `\\@nolnerr`); behind a display its paragraph goes on. */
+function noLine(it: Interpreter, token: Token): void {
+  const isTyped = token.chunk === it.p.reader.chunk;
+  if (!isTyped || it.read(CELLS.afterDisplay)) return;
+  it.p.report('line-break-between', it.spanOf(token), { name: token.text });
 }
 
 /** Where lines are centred or ragged, each ends a paragraph (the kernel's `\\@centercr`). */

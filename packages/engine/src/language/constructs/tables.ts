@@ -22,6 +22,7 @@ import { seenAround } from '../machine/overlays';
 import { arrayStretch, columnType, readPreamble } from './tablePreamble';
 import { spanningCell } from './mathArrays';
 import { cell } from '../../expansion/cells';
+import { givenColumns } from './givenColumns';
 
 export const freshTable = (it: Interpreter): TableState => ({
   ink: it.font.color,
@@ -135,6 +136,7 @@ export function readRows(
 
 function readRow(it: Interpreter, preamble: Preamble, environment: string, table: TableState) {
   const cells: TabularCell[] = [];
+  const start = it.p.here();
   let at = 0;
   table.rowColor = table.rowColor ?? stripe(it, table);
   for (;;) {
@@ -169,8 +171,22 @@ function readRow(it: Interpreter, preamble: Preamble, environment: string, table
       table.rowColor = null;
       return { cells, ended, color };
     }
-    if (at === preamble.columns.length) it.p.report('columns-too-many', it.p.place);
+    if (at === preamble.columns.length) tooManyColumns(it, start, at);
   }
+}
+
+/** A `&` behind the last column: its row may have gone on over the end of its line. */
+function tooManyColumns(it: Interpreter, start: number, columns: number): void {
+  const { text, base, pos } = it.p.reader;
+  const row = it.p.atFile ? text.slice(base + start, pos) : '';
+  const lead = /^\s*/.exec(row)?.[0].length ?? 0;
+  const end = row.indexOf('\n', lead);
+  const line = end < 0 ? '' : row.slice(lead, end).trimEnd();
+  const signs = (line.match(/(?<!\\)&/g) ?? []).length;
+  if (line === '' || signs !== columns - 1 || /[{%\\]/.test(line))
+    return it.p.report('columns-too-many', it.p.place);
+  const from = start + lead;
+  it.p.report('row-break-missing', { from, to: from + line.length });
 }
 
 /** What `\rowcolors` asks for: from which row on, and the colours of odd and even ones. */
@@ -228,24 +244,6 @@ export function tableNode(
     ruleColor: it.read(RULE_COLOUR) ?? table.ink,
     ...it.p.place,
   };
-}
-
-/** The columns of a table; where none are given, as many as its first row has, and what was taken for them is read again. */
-function givenColumns(it: Interpreter, given: readonly Token[], token: Token): readonly Token[] {
-  const { text, base, chunk, pos } = it.p.reader;
-  const [first] = given;
-  if (first?.chunk !== chunk || text[base + first.from - 1] !== ' ' || given.length > 1)
-    return given;
-  it.p.reach = Math.max(it.p.reach, Math.min(text.length, pos + 400));
-  const row = /^[^]*?(?:\\\\|\\end\{)/.exec(text.slice(base + first.from, pos + 400))?.[0] ?? '';
-  const columns = 'l'.repeat(1 + (row.match(/(?<!\\)&/g)?.length ?? 0));
-  it.p.unread(first);
-  const fix = {
-    title: `Give it columns, {${columns}}`,
-    edits: [{ from: token.to, to: token.to, text: `{${columns}}` }],
-  };
-  it.p.report('columns-missing', { from: token.from, to: token.to }, { name: token.text }, fix);
-  return it.p.chars(columns);
 }
 
 function beginTabular(name: string, widthArgument: number | null, spec: number) {

@@ -12,6 +12,7 @@ import type { CommandEntry, EnvironmentEntry } from '../machine/entries';
 import { type OpenEnvironment, sourceName } from '../machine/environments';
 import type { Interpreter } from '../machine/interpreter';
 import { beginTrivial, endList } from './lists';
+import { unendedLines } from './unendedVerbatim';
 import { LIST } from './listData';
 
 interface Raw {
@@ -120,10 +121,13 @@ export interface ListingLook {
  */
 export function rawLines(it: Interpreter, name: string, blanksCount = false): string[] {
   const open = it.environments.at(-1) as OpenEnvironment;
-  const { text, found } = readRaw(it, `\\end{${sourceName(it, name)}}`);
+  const source = sourceName(it, name);
+  const isInFile = it.p.nextSource === it.p.reader;
+  const { text, found } = readRaw(it, `\\end{${source}}`);
   needsFragile(it, open.span);
-  if (!found) it.p.report('environment-unclosed', open.span, { name });
-  const lines = text.split('\n');
+  if (!found && !isInFile) it.p.report('environment-unclosed', open.span, { name });
+  const taken = found || !isInFile ? text : unendedLines(it, open, source, text);
+  const lines = taken.split('\n');
   if ((lines[0] ?? '').trim() === '') lines.shift();
   const last = lines.at(-1) ?? '';
   if (blanksCount ? !last.includes(' ') && last.trim() === '' : last.trim() === '') lines.pop();

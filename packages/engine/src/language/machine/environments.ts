@@ -417,7 +417,7 @@ export function closeEnvironment(it: Interpreter): void {
 function closeBraces(it: Interpreter, down: number): void {
   while (it.groups.length > down) {
     const group = it.groups.at(-1);
-    if (group?.kind === 'brace') it.p.report('group-unclosed', group.span);
+    if (group?.kind === 'brace') it.p.report('brace-unclosed', group.span);
     it.closeGroup();
   }
 }

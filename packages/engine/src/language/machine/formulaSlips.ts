@@ -2,13 +2,14 @@ import type { Span } from '../../base/spans';
 import type { Token } from '../../expansion/meaning';
 import type { Fix } from '../../findings/finding';
 import { Cat } from '../../tokens/categories';
+import { meantEnd } from './formulaEnds';
 import type { Interpreter } from './interpreter';
 import type { MathReader } from './mathReader';
 
 /** What is missing, or one too many, in and around formulas, and where it was meant to be. */
 
 /** Where a list ended early: before what was given back, blanks left out; null when that is not in the file. */
-function endOfList({ p }: MathReader): number | null {
+export function endOfList({ p }: MathReader): number | null {
   const next = p.next();
   if (next) p.unread(next);
   const { reader } = p;
@@ -18,33 +19,25 @@ function endOfList({ p }: MathReader): number | null {
   return end;
 }
 
-const PARTNERS: Readonly<Record<string, string>> = {
-  '(': ')',
-  '[': ']',
-  '{': '\\}',
-  '|': '|',
-  '‖': '\\|',
-  '⟨': '\\rangle',
-  '⌊': '\\rfloor',
-  '⌈': '\\rceil',
-};
-
-/** The `\right` that a `\left` lacks, where its part of the formula ends. */
-export function missingRight(reader: MathReader, opening: string | null): Fix | undefined {
-  const at = endOfList(reader);
-  if (at === null) return undefined;
-  const bracket = PARTNERS[opening ?? ''] ?? '.';
-  return {
-    title: `Add \\right${bracket}`,
-    edits: [{ from: at, to: at, text: ` \\right${bracket}` }],
-  };
+/** The `}` that a group of a formula lacks, where that was meant to end. */
+export function missingBrace(reader: MathReader, open: Token): Fix | undefined {
+  const end = endOfList(reader);
+  if (end === null) return undefined;
+  const { text, base, chunk } = reader.p.reader;
+  const at = open.chunk === chunk ? meantEnd(text, base + open.from, base + end) - base : end;
+  return { title: 'Close it with }', edits: [{ from: at, to: at, text: '}' }] };
 }
 
-/** The `}` that a group of a formula lacks, where that ends. */
-export function missingBrace(reader: MathReader): Fix | undefined {
-  const at = endOfList(reader);
-  if (at === null) return undefined;
-  return { title: 'Close it where the formula ends', edits: [{ from: at, to: at, text: '}' }] };
+/** The ways to mend a `}` that closes nothing: it may be what a `\{` before it waits for. */
+export function extraBrace({ p }: Interpreter, token: Token): Fix[] {
+  const { text, base } = p.reader;
+  const removal = { title: 'Take it out', edits: [{ from: token.from, to: token.to, text: '' }] };
+  const before = token.chunk === p.reader.chunk ? text.slice(base, base + token.from) : '';
+  const formula = before.slice(before.search(/[^$]*$/));
+  const count = (sign: RegExp): number => (formula.match(sign) ?? []).length;
+  if (count(/\\\{/g) <= count(/\\\}/g) + count(/\\right\./g)) return [removal];
+  const escape = { title: 'Write \\}', edits: [{ from: token.from, to: token.from, text: '\\' }] };
+  return [escape, removal];
 }
 
 /** A dollar within a display and the one that belongs to it, taken out together. */

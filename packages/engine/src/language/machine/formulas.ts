@@ -18,9 +18,12 @@ import { tagOf } from './displayTags';
 /** Work that a display makes, in the measure of an expansion. */
 const DISPLAY_WORK = 50;
 
-/** Words in a formula that look like prose: two or more in a row, the first of three letters at least or one that sentences are full of. */
+/**
+ * Words in a formula that look like prose: two or more in a row, the first of three letters at least or one
+ * that sentences are full of; or one that joins before another formula.
+ */
 const PROSE =
-  /(?<![\\A-Za-z])(?:[A-Za-z]{3,}[,.;:]?|be|is|in|of|on|we|so|to|at|as|by)\s+[A-Za-z]{2,}/;
+  /(?<![\\A-Za-z])(?:(?:[A-Za-z]{3,}[,.;:]?|be|is|in|of|on|we|so|to|at|as|by)\s+[A-Za-z]{2,}|(?:and|or|so|then|where|with|for|if)\s+(?:\$|\\\())/;
 
 /** A reader of formulas in the look that is in force. */
 function readerOf(it: Interpreter): MathReader {
@@ -75,6 +78,12 @@ function breakCosts(it: Interpreter): { breakCosts?: FormulaBreakCosts } {
   return relation === 500 && operator === 700 ? {} : { breakCosts: { relation, operator } };
 }
 
+/** The mark that a formula was opened with, where it stands in the file. */
+function openingMark({ p }: Interpreter, { from, to }: Span): string | null {
+  const mark = p.reader.text.slice(p.reader.base + from, p.reader.base + to);
+  return /^(?:\$\$?|\\[([])$/.test(mark) ? mark : null;
+}
+
 function readFormula(
   it: Interpreter,
   open: Span,
@@ -83,6 +92,7 @@ function readFormula(
 ): { nodes: MathList; closed: boolean; closing: Token | null } {
   const reader = readerOf(it);
   reader.rowMarks = marks;
+  reader.opening = openingMark(it, open);
   it.openGroup({ kind: 'math', span: open });
   const { nodes, ended } = it.inMath(() => reader.list(until));
   it.closeGroup();
@@ -107,7 +117,7 @@ function reportUnclosed(it: Interpreter, last: Span, mark: string): void {
   if (isToldOf(open)) return;
   it.findings = it.findings.filter(({ code, from }) => code !== 'math-in-text' || from < open.from);
   const from = reader.base + open.to;
-  const line = reader.text.slice(from, lineEnd(reader.text, from));
+  const [line = ''] = reader.text.slice(from, lineEnd(reader.text, from)).split(/\\[[(]/);
   const prose = PROSE.exec(line);
   const inside = (prose ? line.slice(0, prose.index) : line).trimEnd();
   const closing = mark === '\\(' ? '\\)' : mark === '\\[' ? '\\]' : mark;
@@ -157,7 +167,11 @@ export function readStrayMath(it: Interpreter, token: Token): void {
   it.closeGroup();
   const from = before?.from ?? span.from;
   const to = Math.max(span.to, end);
-  const what = token.cat === Cat.Command ? `\\${token.text}` : `The sign ${token.text}`;
+  const named = /^\\begin\{([A-Za-z]+\*?)\}/.exec(
+    it.p.reader.text.slice(it.p.reader.base + span.from),
+  );
+  const command = named?.[1] ?? `\\${token.text}`;
+  const what = token.cat === Cat.Command ? command : `The sign ${token.text}`;
   reportInText(it, { from, to }, what);
   it.add({ kind: 'math', list: nodes, font: { ...it.font, color: MARKED }, from, to });
 }
@@ -308,8 +322,8 @@ export function readBareDisplay(it: Interpreter, token: Token, until: Until): vo
   if (readsItself(it, open, until === 'dollar' ? '$$' : '\\[')) return;
   const alone = it.startParagraphForDisplay(until !== 'dollar' && !it.hasPackage('amsmath'));
   const marks: RowMarks = { numbered: false, tag: null, labels: [] };
-  const { nodes, closed } = readFormula(it, open, until, marks);
-  if (until === 'dollar' && closed) takeSecondDollar(it, open);
+  const { nodes, closed, closing } = readFormula(it, open, until, marks);
+  if (until === 'dollar' && closing?.cat === Cat.Math) takeSecondDollar(it, open);
   if (!closed) reportUnclosed(it, open, until === 'dollar' ? '$$' : '\\[');
   const span = { from: open.from, to: closed ? it.p.here() : open.to };
   const row = finishRow(it, marks, {

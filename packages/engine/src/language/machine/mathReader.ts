@@ -1,6 +1,14 @@
 import { comma } from './comma';
 import { meantWays } from './meantNames';
-import { innerDollars, missingBrace } from './formulaSlips';
+import { innerDollars, extraBrace, missingBrace } from './formulaSlips';
+import {
+  closedOtherwise,
+  dollarCloses,
+  markWithin,
+  ownMarkAhead,
+  passBlankLine,
+  rowCutsBraces,
+} from './formulaEnds';
 import { endTooLong, MOST_SIGNS, spendSign } from './longFormula';
 import { pick, type Span } from '../../base/spans';
 import { CELLS } from './cells';
@@ -18,6 +26,7 @@ import { readPrimes, readScript } from './mathScripts';
 import { noBorders, type RowBorders, type RowMarks } from './rowMarks';
 import { EMPTY, textInFormula } from './textInFormula';
 import { shorthandIn } from './shorthands';
+import { tellTyped } from './typedSigns';
 import { unicodeNodes } from './unicodeMath';
 import { beginInFormula, endInFormula, type OpenInFormula } from './mathEnvironments';
 import { unknownCommand } from './unknown';
@@ -65,13 +74,15 @@ export class MathReader {
   private depth = 0;
   /** What the lists that are open are read up to, the innermost last. */
   private readonly lists: Until[] = [];
-  /** The second of two dollars within a display that were told of together. */
-  private partnerDollar: number | null = null;
   private signs = 0;
   /** The mark that closed the formula, when it is one in a line. */
   closing: Token | null = null;
   /** What the whole formula reads up to. */
-  private outermost: Until | null = null;
+  outermost: Until | null = null;
+  /** The mark that opened the formula, as typed; null for an environment. */
+  opening: string | null = null;
+  /** Where a mark or bracket stands that was told of with its partner. */
+  partnerMark: number | null = null;
 
   constructor(readonly it: Interpreter) {
     this.p = it.p;
@@ -129,7 +140,7 @@ export class MathReader {
       if (++this.signs > MOST_SIGNS) endTooLong(this.it, token);
       if (token.cat === STOP) return this.giveBack(token);
       if (isPar(token)) {
-        if (!this.passBlankLine(token, until)) return this.giveBack(token);
+        if (!passBlankLine(this, token, until)) return this.giveBack(token);
         continue;
       }
       const ended = this.takeToken(token, nodes, until);
@@ -146,27 +157,6 @@ export class MathReader {
   private giveBack(token: Token): 'early' {
     this.p.unread(token);
     return 'early';
-  }
-
-  /** A blank line inside a display that goes on is passed over; any other ends the formula. */
-  private passBlankLine(token: Token, until: Until): boolean {
-    const open = this.environments.at(-1);
-    const closing = open ? `\\end{${open.name}}` : until === 'bracket' ? '\\]' : null;
-    if (closing === null) return false;
-    const { reader } = this.p;
-    const ahead = reader.text.slice(reader.pos, reader.pos + 2000);
-    this.p.reach = Math.max(this.p.reach, Math.min(reader.text.length, reader.pos + 2000));
-    const end = ahead.indexOf(closing);
-    const other = ahead.search(/\n[ \t]*\n|\\begin\{|\\(sub)*section/);
-    if (end < 0 || (other >= 0 && other < end)) return false;
-    const span = this.it.spanOf(token);
-    this.p.report(
-      'blank-line-in-formula',
-      span,
-      {},
-      { title: 'Take the blank line out', edits: [{ ...span, text: '' }] },
-    );
-    return true;
   }
 
   /** One token as part of a list that its caller ends; false when it ends the formula. */
@@ -194,7 +184,7 @@ export class MathReader {
       case Cat.End:
         if (until === 'brace') return 'closed';
         if (this.it.groups.some((g) => g.kind === 'brace')) return this.giveBack(token);
-        this.p.report('brace-extra', this.it.spanOf(token), {}, this.removal(token));
+        this.p.report('brace-extra', this.it.spanOf(token), {}, extraBrace(this.it, token));
         return null;
       case Cat.Math:
         return this.dollar(token, until);
@@ -204,7 +194,7 @@ export class MathReader {
         return null;
       case Cat.Tab:
         if (until === 'cell') return 'tab';
-        if (this.isOpenInCell()) return this.giveBack(token);
+        if (this.isOpenInCell(token)) return this.giveBack(token);
         if (this.endsTableCell(token)) return null;
         this.p.report('alignment-outside', this.it.spanOf(token), {}, this.removal(token));
         return null;
@@ -238,33 +228,34 @@ export class MathReader {
       return 'closed';
     }
     // It ends the formula it began; what is open in it is told of there.
-    const within = this.environments.length > 0 || this.displayEndsAhead();
+    const within = this.environments.length > 0 || ownMarkAhead(this);
+    if (!within && until === this.outermost && dollarCloses(this)) {
+      closedOtherwise(this, token);
+      return 'closed';
+    }
     if (!within || this.outermost === 'dollar') return this.giveBack(token);
-    if (this.partnerDollar !== null && token.from === this.partnerDollar) return null;
+    if (token.from === this.partnerMark) return null;
     const { fix, partner } = innerDollars(this, token);
-    this.partnerDollar = partner;
+    this.partnerMark = partner;
     this.p.report('dollar-in-formula', this.it.spanOf(token), {}, fix);
     return null;
   }
 
-  /** Is a `\left` open that the end of its cell cuts off (TeX: The Program, §1192)? */
-  private isOpenInCell(): boolean {
-    const outer = this.lists.findLast((until) => until !== 'right');
-    return this.lists.at(-1) === 'right' && outer === 'cell';
-  }
-
-  /** In `\\[`: does its `\\]` come before the paragraph ends? Then a dollar on the way means nothing. */
-  private displayEndsAhead(): boolean {
-    if (this.outermost !== 'bracket') return false;
-    const { reader } = this.p;
-    const end = /\\\]|\n[ \t]*\n|$/.exec(reader.text.slice(reader.pos));
-    const at = reader.pos + (end?.index ?? 0);
-    this.p.reach = Math.max(this.p.reach, at + 2);
-    return reader.text.startsWith('\\]', at);
+  /** Is a `\left` open that the end of its cell cuts off (TeX: The Program, §1192), or a brace that is never closed? */
+  private isOpenInCell(token: Token): boolean {
+    const cell = this.lists.lastIndexOf('cell');
+    const inner = this.lists.slice(cell + 1);
+    if (cell < 0 || inner.length === 0) return false;
+    if (!inner.every((until) => until === 'right' || until === 'brace')) return false;
+    const braces = inner.filter((until) => until === 'brace').length;
+    return braces === 0 || rowCutsBraces(this, token, braces);
   }
 
   private command(token: Token, nodes: MathNode[], until: Until): Ended | null {
-    if (token.text === 'right' && until === 'right') return 'closed';
+    if (token.text === 'right' && until === 'right') {
+      this.closing = token;
+      return 'closed';
+    }
     if (token.text === ')' && until === 'paren') {
       this.closing = token;
       return 'closed';
@@ -272,10 +263,12 @@ export class MathReader {
     if (token.text === ']' && until === 'bracket') return 'closed';
     if (
       (token.text === '\\' || token.text === 'cr' || token.text === 'tabularnewline') &&
-      (until === 'cell' || this.isOpenInCell())
+      (until === 'cell' || this.isOpenInCell(token))
     )
       return until === 'cell' ? 'row' : this.giveBack(token);
     if (until !== 'cell' && TABLE_ENDS.has(token.text) && this.endsTableCell(token)) return null;
+    const mark = markWithin(this, token, until);
+    if (mark !== undefined) return mark;
     if (token.text === 'begin')
       return beginInFormula(this, token, nodes) ? null : this.giveBack(token);
     if (token.text === 'end') return endInFormula(this, token, until);
@@ -347,6 +340,7 @@ export class MathReader {
 
   private character(token: Token, nodes: MathNode[]): void {
     const span = this.it.spanOf(token);
+    if (token.text > '\u00ff') tellTyped(this, token);
     if (token.text === "'" || token.text === '′' || token.text === '’')
       return readPrimes(this, span, nodes);
     if (token.text > '\u007f' && unicodeNodes(this, token, nodes)) return;
@@ -387,7 +381,7 @@ export class MathReader {
     const outer = { alphabet: this.alphabet, bold: this.bold, color: this.color };
     const { nodes, ended } = this.list('brace');
     if (ended !== 'closed' && this.p.exhausted === null) {
-      this.p.report('group-unclosed', this.it.spanOf(open), {}, missingBrace(this));
+      this.p.report('brace-unclosed', this.it.spanOf(open), {}, missingBrace(this, open));
     }
     Object.assign(this, outer);
     this.it.closeGroup();

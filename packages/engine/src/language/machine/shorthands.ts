@@ -8,6 +8,7 @@ import type { MathReader } from './mathReader';
  */
 const SHORTHANDS: Readonly<Record<string, string>> = Object.fromEntries(
   String.raw`
+RR \mathbb{R}|NN \mathbb{N}|ZZ \mathbb{Z}|QQ \mathbb{Q}|CC \mathbb{C}|FF \mathbb{F}|eps \varepsilon
 R \mathbb{R}|N \mathbb{N}|Z \mathbb{Z}|Complex \mathbb{C}|cnums \mathbb{C}|Reals \mathbb{R}|reals \mathbb{R}
 real \Re|image \Im|natnums \mathbb{N}|Q \mathbb{Q}|C \mathbb{C}|F \mathbb{F}|infin \infty|empty \emptyset
 exist \exists|isin \in|sub \subset|sube \subseteq|supe \supseteq|sdot \cdot|bull \bullet|plusmn \pm|ang \angle

@@ -10,6 +10,13 @@ import { cutName, meantWays, missingOpen } from './meantNames';
 import { MOST_FINDINGS } from './reading';
 import type { Interpreter } from './interpreter';
 
+const MOST_NEAR = 8;
+/** Commands that most sheets use. */
+const FREQUENT: ReadonlySet<string> = new Set(
+  'item begin end section subsection textbf textit emph frac sqrt sum int label ref eqref cite caption includegraphics centering maketitle title author date left right text mathbb mathbf quad alpha beta gamma delta epsilon lambda infty leq geq neq cdot times to in subset partial ldots dots newcommand usepackage'.split(
+    ' ',
+  ),
+);
 const CONTROL_WORD = /^[A-Za-z]+\*?$/;
 
 /** The known commands whose names are nearest; looked for once in a block. */
@@ -17,11 +24,11 @@ export function nearestCommands(it: Interpreter, name: string, most = 3): readon
   const asked = `${most} ${name}`;
   let near = it.nearest.get(asked);
   if (!near) {
-    near = nearestNames(
-      name,
-      it.state.names((n) => CONTROL_WORD.test(n)),
-      most,
-    );
+    const names = it.state.names((n) => CONTROL_WORD.test(n));
+    near = nearestNames(name, names, MOST_NEAR);
+    // Of names equally near those that sheets are full of come first.
+    near = [...near.filter((n) => FREQUENT.has(n)), ...near.filter((n) => !FREQUENT.has(n))];
+    near = near.slice(0, most);
     // What is proposed must be there still, and nothing nearer: the block depends on the names.
     it.state.read(NAMES);
     it.nearest.set(asked, near);
@@ -66,6 +73,8 @@ function waysFor(it: Interpreter, token: Token, near: readonly string[]): Fix[] 
     return [
       { title: `Put { behind \\${open.name}`, edits: [{ from: open.at, to: open.at, text: '{' }] },
     ];
+  const half = misspeltEnd(it, token);
+  if (half) return [written(half)];
   const [first, ...others] = near;
   // With its argument behind it, as in `\textbff{…}`, a letter is one too many.
   const isWhole = it.p.reader.text[it.p.reader.base + token.to] === '{' && first !== undefined;
