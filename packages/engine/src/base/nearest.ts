@@ -47,10 +47,17 @@ function bagDistance(counts: Int8Array, other: string, length: number): number {
   return length + other.length - 2 * shared;
 }
 
+/** Do the letters of `name` stand in `longer`, in their order? Then letters were left out. */
+function isWithin(name: string, longer: string): boolean {
+  let at = 0;
+  for (const char of longer) if (char === name[at]) at++;
+  return at === name.length;
+}
+
 /**
  * The candidates nearest to `name`, at most so many, all equally near; near enough is one edit
  * for names up to four letters, two for longer ones. First come those that share the first
- * letter, then the shorter, then by alphabet.
+ * letter, then those of which letters were left out, the shorter, then by alphabet.
  */
 export function nearestNames(name: string, candidates: Iterable<string>, most: number): string[] {
   const limit = name.length <= 4 ? 1 : 2;
@@ -69,7 +76,10 @@ export function nearestNames(name: string, candidates: Iterable<string>, most: n
     if (distance > least) continue;
     if (distance < least) near = new Map();
     least = distance;
-    near.set(candidate, (candidate[0] === name[0] ? 0 : 50) + candidate.length);
+    near.set(
+      candidate,
+      (candidate[0] === name[0] ? 0 : 50) + (isWithin(name, candidate) ? 0 : 25) + candidate.length,
+    );
   }
   return [...near]
     .sort(([a, x], [b, y]) => x - y || (a < b ? -1 : a > b ? 1 : 0))

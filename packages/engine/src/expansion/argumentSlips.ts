@@ -21,7 +21,8 @@ export function nameBefore(p: Processor, open: Token): string | null {
   if (open.chunk !== p.reader.chunk) return null;
   const at = p.reader.base + open.from;
   const before = p.reader.text.slice(Math.max(0, at - 200), at);
-  return /\\([A-Za-z@]+)\*?\s*(?:\[[^[\]]*\]\s*)*$/.exec(before)?.[1] ?? null;
+  const begun = /\\(begin\{[A-Za-z]+\*?\})(?:\[[^[\]]*\]|\{[^{}]*\})*$/.exec(before)?.[1];
+  return begun ?? /\\([A-Za-z@]+)\*?\s*(?:\[[^[\]]*\]\s*)*$/.exec(before)?.[1] ?? null;
 }
 
 /** Commands for which a definition stands in braces. */
@@ -77,7 +78,7 @@ function meantEnd(
   const line = lineEndOf(text, start);
   if (ONE_WORD.has(name))
     return start + (/^[^\s{}\\]*/.exec(text.slice(start, line))?.[0].length ?? 0);
-  if (ON_A_LINE.has(name)) return line;
+  if (ON_A_LINE.has(name) || name.startsWith('begin{')) return line;
   if (DEFINES.test(caller)) return endOfDefinition(text, line);
   const around = endAround(text, start, limit);
   return SOME_WORDS.test(name) ? Math.min(line, around) : around;

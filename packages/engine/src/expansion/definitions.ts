@@ -87,7 +87,7 @@ function def(expanded: boolean, alwaysGlobal: boolean) {
     const cell = readName(p, caller);
     if (!cell) return;
     const params: Token[] = [];
-    let open = caller;
+    let open: Token;
     /** `#{`: the brace ends the parameters, and stands behind the body too (The TeXbook, chapter 20). */
     let brace: Token[] = [];
     for (;;) {

@@ -27,7 +27,7 @@ const UNCLOSED: readonly Row[] = [
   ['\\newcommand{\\half}{\\frac{1}{2}\n$\\half$', 'argument-unclosed', '\\frac{1}{2}}\n'],
   ['\\def\\half{\\frac{1}{2}\n$\\half$', 'argument-unclosed', '\\frac{1}{2}}\n'],
   ['\\newcommand{\\sheet}[1]{\\textbf{#1}\n  by #1\n\\sheet{Q}', 'argument-unclosed', 'by #1}\n'],
-  ['\\begin{enumerate}[ebb\n\\item one\n\\end{enumerate}', 'bracket-unclosed', '[ebb]\n'],
+  ['\\begin{proof}[Ebb\nlow\n\\end{proof}', 'bracket-unclosed', '[Ebb]\n'],
   [
     '{\\bfseries Ebb\n\\begin{center}\n{\\itshape flood\n\\end{center}}',
     'brace-unclosed',

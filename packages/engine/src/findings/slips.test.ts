@@ -383,13 +383,13 @@ const MEASURES: readonly Row[] = [
   [
     'a key that is nearly one',
     text('x', '\\usepackage[margins=1in]{geometry}'),
-    'option-unknown',
+    'option-misspelt',
     '[margin=1in]',
   ],
   [
     'a length without its key',
     text('x', '\\usepackage[1in]{geometry}'),
-    'option-unknown',
+    'option-misspelt',
     '[margin=1in]',
   ],
   [

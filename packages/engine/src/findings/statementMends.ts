@@ -1,5 +1,6 @@
 import { packageLine } from '../source/packageLine';
 import type { Fix } from './entry';
+import { callsOf, shapeOf } from '../source/shape';
 
 /** Statements that papers declare by these names (amsthm manual, section 3). */
 const STATEMENTS: ReadonlySet<string> = new Set(
@@ -23,7 +24,10 @@ export function declaredStatement(text: string, name: string): Fix | null {
   const begin = text.indexOf('\\begin{document}');
   if (begin < 0) return null;
   const printed = LONG[name] ?? name.charAt(0).toUpperCase() + name.slice(1);
-  const line = packageLine(text, 'amsthm');
+  const isLoaded = callsOf(shapeOf(text), ['usepackage'], 'om').some(({ args }) =>
+    args[1]?.text.split(',').some((one) => /^(?:amsthm|ntheorem|thmtools)$/.test(one.trim())),
+  );
+  const line = isLoaded ? null : packageLine(text, 'amsthm');
   const declared = `\\newtheorem{${name}}{${printed}}\n`;
   const loads =
     line && line.from < begin ? [{ from: line.from, to: line.from, text: line.insert }] : [];

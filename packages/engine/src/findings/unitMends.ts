@@ -9,6 +9,14 @@ function likelyUnits(before: string, value: number): readonly string[] {
   return value < 5 ? ['cm', 'em', 'pt'] : ['pt', 'mm'];
 }
 
+/** Units by their names. */
+const UNIT_WORDS: readonly (readonly [RegExp, string])[] = [
+  [/^\s*(?:centi\s*met(?:er|re)s?|cent)(?![A-Za-z])/i, 'cm'],
+  [/^\s*(?:milli\s*met(?:er|re)s?)(?![A-Za-z])/i, 'mm'],
+  [/^\s*(?:points?|pixels?|px)(?![A-Za-z])/i, 'pt'],
+  [/^\s*(?:"|”|″)/, 'in'],
+];
+
 /**
  * A length that has no unit, with those that are likely by what it measures and how large it is.
  *
@@ -26,6 +34,15 @@ export function withUnit(text: string, at: number, number: string): Fix[] {
       },
     ];
   }
+  const [said, unit] = UNIT_WORDS.find(([words]) => words.test(text.slice(end))) ?? [];
+  const spelt = said?.exec(text.slice(end))?.[0];
+  if (unit !== undefined && spelt !== undefined)
+    return [
+      {
+        title: `Make it ${number} ${unit}`,
+        edits: [{ from: end, to: end + spelt.length, text: unit }],
+      },
+    ];
   const before = text.slice(Math.max(0, at - 30), at);
   return likelyUnits(before, Math.abs(Number(number.replace(',', '.')))).map((unit) => ({
     title: `Make it ${number === '1' && unit.startsWith('\\') ? '' : number}${unit.startsWith('\\') ? '' : ' '}${unit}`,

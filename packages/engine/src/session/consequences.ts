@@ -19,6 +19,11 @@ const isOfFrame = ({ name = '' }: Readonly<Record<string, string>>): boolean =>
 
 const CAUSES: readonly Cause[] = [
   { code: 'slash-leans', when: isOfFrame, hides: [...FRAME, 'title-not-printed'] },
+  {
+    code: 'file-missing',
+    when: ({ name = '' }) => name.endsWith('.bib'),
+    hides: ['citation-unknown'],
+  },
   { code: 'argument-beyond', hides: ['parameter-character'] },
   { code: 'backslash-missing', when: isOfFrame, hides: FRAME },
 ];
@@ -53,6 +58,44 @@ function withoutOddFormulas(findings: readonly BlockFinding[]): BlockFinding[] {
   });
 }
 
+/** What a slip makes of its own block besides: hidden where it is told there. */
+const IN_BLOCK: readonly {
+  readonly code: FindingCode;
+  readonly when?: (raw: RawFinding) => boolean;
+  readonly hides: readonly FindingCode[];
+}[] = [
+  { code: 'file-missing', hides: ['line-too-wide', 'picture-too-wide'] },
+  { code: 'column-unknown', hides: ['columns-too-many'] },
+  { code: 'command-unknown', when: isLength, hides: ['number-missing', 'unit-missing'] },
+  {
+    code: 'share-in-percent',
+    hides: [
+      'file-missing',
+      'unit-missing',
+      'command-unknown',
+      'comment-after-number',
+      'line-too-wide',
+      'number-missing',
+    ],
+  },
+];
+
+/** `\textwith`: a misspelt length. */
+function isLength(raw: RawFinding): boolean {
+  return /^Write \\[a-z]*(?:width|height|skip|indent|sep)$/.test(raw.fix?.title ?? '');
+}
+
+function withoutOwn(findings: readonly BlockFinding[]): readonly BlockFinding[] {
+  const hidden = new Set<string>();
+  for (const { start, raw } of findings)
+    for (const { code, when, hides } of IN_BLOCK)
+      if (raw.code === code && (when?.(raw) ?? true))
+        for (const one of hides) hidden.add(`${start} ${one}`);
+  return hidden.size === 0
+    ? findings
+    : findings.filter(({ start, raw }) => !hidden.has(`${start} ${raw.code}`));
+}
+
 /** What is told once: the button of the first mends those behind it too, or shows what is left. */
 const ONCE: ReadonlySet<FindingCode> = new Set(['item-outside-list']);
 
@@ -66,9 +109,21 @@ function toldOnce(findings: readonly BlockFinding[]): BlockFinding[] {
   });
 }
 
+/** An environment that is never ended takes its own `\\end` where that stands further out. */
+function withoutLostEnds(findings: readonly BlockFinding[]): readonly BlockFinding[] {
+  const unclosed = findings.flatMap(({ raw }) =>
+    raw.code === 'environment-unclosed' ? [raw.args.name] : [],
+  );
+  return unclosed.length === 0
+    ? findings
+    : findings.filter(
+        ({ raw }) => raw.code !== 'end-without-begin' || !unclosed.includes(raw.args.name),
+      );
+}
+
 /** The findings without those that only follow from another. */
 export function withoutConsequences(all: readonly BlockFinding[]): BlockFinding[] {
-  const findings = toldOnce(withoutOddFormulas(all));
+  const findings = toldOnce(withoutLostEnds(withoutOwn(withoutOddFormulas(all))));
   const hidden = new Set<FindingCode>();
   const argsOf = (raw: RawFinding): Readonly<Record<string, string>> => raw.args;
   for (const { code, when, hides } of CAUSES)

@@ -13,6 +13,7 @@ export function structureAdvice(shape: Shape, block: SessionBlock): RawFinding[]
     ...emptyArguments(shape),
     ...declarationsWithBraces(shape.text),
     ...optionsBehind(shape.text),
+    ...sharesInPercent(block.source),
   ];
 }
 
@@ -185,4 +186,23 @@ const optionsBehind = (text: string): RawFinding[] =>
     ];
     const fix = { title: 'Put it before the file', edits };
     return { code: 'options-behind' as const, from, to, args: {}, fix };
+  });
+
+const PERCENT =
+  /\\includegraphics\*?\[[^\]\n%]*?\b(width|height|scale)\s*=\s*(\d+(?:\.\d+)?)\s*\\?%/g;
+
+/** `[width=50%]`: the sign makes a comment of the rest, and a share is written otherwise. */
+const sharesInPercent = (source: string): RawFinding[] =>
+  [...source.matchAll(PERCENT)].map(({ index, 0: whole, 1: key = '', 2: number = '' }) => {
+    const to = index + whole.length;
+    const from = index + whole.lastIndexOf(number);
+    const share = String(Number(number) / 100);
+    const text = key === 'scale' ? share : `${share}\\text${key}`;
+    return {
+      code: 'share-in-percent' as const,
+      from,
+      to,
+      args: { number },
+      fix: edit(`Write ${text}`, from, to, text),
+    };
   });

@@ -23,6 +23,19 @@ export const environments = {
     mend: ({ text, from, to }) =>
       text.startsWith('\\end', from) ? one('Take it out', from, to, '') : null,
   }),
+  'environment-exists': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: 'There is an environment <name> already; this makes it anew.',
+    cause: 'Elsewhere a name can be declared once only.',
+    mend: ({ text, from }) => {
+      const end = text.indexOf('\n', from);
+      const line = text.slice(from, end < 0 ? text.length : end);
+      return /^\\newtheorem\*?\{[^{}]*\}(?:\[[^\]]*\])?\{[^{}]*\}(?:\[[^\]]*\])?\s*$/.test(line)
+        ? one('Take the line out', from, end < 0 ? text.length : end + 1, '')
+        : null;
+    },
+  }),
   'item-outside-list': finding({
     severity: 'broken',
     args: [],
@@ -118,10 +131,14 @@ export const environments = {
     args: ['name'],
     message: '“<name>” is no kind of column; text set to the left is taken.',
     cause: 'Columns are l, c, r, or p{…} for paragraphs; some packages bring more.',
-    mend: ({ text, from, args }) =>
-      text.slice(from, from + 1) === args.name
-        ? one('Set it to the left', from, from + 1, 'l')
-        : null,
+    mend: ({ text, from, args }) => {
+      if (text.slice(from, from + 1) !== args.name) return null;
+      if (args.name === ',' || args.name === ';') return one('Take it out', from, from + 1, '');
+      const count = text[from - 1] === '{' && text[from + 1] === '}' ? Number(args.name) : 0;
+      return count > 0
+        ? one(`Give it ${count} columns`, from, from + 1, 'l'.repeat(count))
+        : one('Set it to the left', from, from + 1, 'l');
+    },
   }),
   'float-place-unknown': finding({
     severity: 'broken',

@@ -63,6 +63,20 @@ export const macros = {
       return one(`Write ${better}`, start, start + name.length, better);
     },
   }),
+  'unit-longer': finding({
+    severity: 'broken',
+    args: ['written', 'rest'],
+    message: 'In “<written>” the letters “<rest>” belong to no unit.',
+    cause: 'Units have two letters: in, cm, mm, pt, em, ex. What stands behind one is text.',
+    mend: ({ text, from, args }) => {
+      const [written, rest] = [args.written ?? '', args.rest ?? ''];
+      const at = written === '' ? -1 : text.slice(from, from + 400).indexOf(written);
+      const end = from + at + written.length;
+      return at >= 0 && written.endsWith(rest)
+        ? one('Take them out', end - rest.length, end, '')
+        : null;
+    },
+  }),
   'unit-missing': finding({
     severity: 'broken',
     args: ['number'],

@@ -1,9 +1,19 @@
+import { nearestName } from '../../base/nearest';
 import { finding } from '../entry';
 import { loads, one } from '../mends';
 import { withColours } from '../preambleMends';
 import { declaredStatement } from '../statementMends';
 
 /** Names of commands, environments and counters, and letters that should be names. */
+/** Counters that classes have, and those that the source makes. */
+const countersIn = (text: string): string[] => [
+  ...'section subsection subsubsection chapter part equation figure table page footnote enumi enumii'.split(
+    ' ',
+  ),
+  ...[...text.matchAll(/\\(?:newcounter|newtheorem)\{([^{}]*)\}/g)].map(([, name = '']) => name),
+];
+const escaped = (name: string): string => name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+
 export const names = {
   'command-unknown': finding({
     severity: 'broken',
@@ -94,6 +104,14 @@ export const names = {
     args: ['name'],
     message: 'There is no counter called <name>.',
     cause: 'It is misspelt, or the \\newcounter for it is missing.',
+    mend: ({ text, from, args }) => {
+      const name = args.name ?? '';
+      const near = nearestName(name, countersIn(text));
+      const at = text.slice(from, from + 200).search(new RegExp(`[[{]${escaped(name)}[\\]}]`));
+      if (near === null || name === '' || at < 0) return null;
+      const start = from + at + 1;
+      return one(`Write ${near}`, start, start + name.length, near);
+    },
   }),
   'name-in-letters': finding({
     severity: 'advice',
@@ -107,6 +125,12 @@ export const names = {
     message: '\\<name> goes on behind these braces.',
     cause:
       'It changes what follows up to the end of the group around it; it takes nothing in braces.',
+  }),
+  'share-in-percent': finding({
+    severity: 'broken',
+    args: ['number'],
+    message: '<number>% is no length here, and the % hides the rest of the line.',
+    cause: 'A share of the text is written 0.5\\textwidth; a % begins a comment.',
   }),
   'options-behind': finding({
     severity: 'off',

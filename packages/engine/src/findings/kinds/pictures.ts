@@ -1,6 +1,12 @@
 import { finding } from '../entry';
 import { one } from '../mends';
 
+/** How far behind a statement's start what it tells of is looked for. */
+const NEAR = 300;
+
+/** Two numbers with a blank or a semicolon in place of the comma. */
+const NUMBERS_APART = /^[-+]?[\d.]+(?:cm|mm|pt)?(?:\s+|\s*;\s*)[-+]?[\d.]+(?:cm|mm|pt)?$/;
+
 /** Pictures described in text. */
 export const pictures = {
   'picture-key': finding({
@@ -42,23 +48,44 @@ export const pictures = {
     args: ['word'],
     message: 'The place “<word>” cannot be read.',
     cause: 'Places are written (1,2), (30:2cm), (A), (A.north) or ($(A)!.5!(B)$).',
+    mend: ({ text, from, args }) => {
+      const word = args.word ?? '';
+      const at = text.indexOf(`(${word})`, from);
+      const comma = word.replace(/[\s;]+/, ',');
+      return at >= 0 && at < from + 200 && NUMBERS_APART.test(word)
+        ? one(`Write (${comma})`, at + 1, at + 1 + word.length, comma)
+        : null;
+    },
   }),
   'picture-word': finding({
     severity: 'broken',
-    args: ['word'],
+    args: ['word', 'near'],
     message: 'A path does not know “<word>”.',
     cause: 'Between places stand -- , .. , to, rectangle, circle, arc, grid, node and their kin.',
+    mend: ({ text, from, args }) => {
+      const [word, near] = [args.word ?? '', args.near ?? ''];
+      const at =
+        near === '' ? -1 : text.slice(from, from + NEAR).search(new RegExp(`\\b${word}\\b`));
+      return at < 0 ? null : one(`Write ${near}`, from + at, from + at + word.length, near);
+    },
   }),
   'picture-semicolon': finding({
     severity: 'broken',
-    args: ['name', 'end'],
+    args: ['name'],
     message: 'This \\<name> has no ; at its end.',
     cause: 'Every statement of a picture ends with a semicolon.',
-    mend: ({ text, from, args }) => {
-      const end = Math.max(from, Number(args.end));
-      const at = text.slice(0, end).trimEnd().length;
-      return one('Put the ;', at, at, ';');
-    },
+  }),
+  'picture-text-bare': finding({
+    severity: 'broken',
+    args: [],
+    message: 'The text of this node is not in braces.',
+    cause: 'What a node shows stands in braces, also where that is nothing: \\node at (0,0) {}.',
+  }),
+  'picture-bracket': finding({
+    severity: 'broken',
+    args: ['open', 'close'],
+    message: 'This <open> is never closed.',
+    cause: 'Places stand between ( and ), options between [ and ].',
   }),
   'picture-outside': finding({
     severity: 'broken',

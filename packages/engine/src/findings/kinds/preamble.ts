@@ -88,10 +88,15 @@ export const preamble = {
   }),
   'language-unknown': finding({
     severity: 'off',
-    args: ['name'],
+    args: ['name', 'near'],
     message: 'The language “<name>” is not known here; the document goes on in the one before.',
     cause:
       'Known are English, German, French, Spanish, Italian, Portuguese, Dutch and Polish, by their names in babel.',
+    mend: ({ text, from, to, args }) => {
+      const [name, near] = [args.name ?? '', args.near ?? ''];
+      const at = near === '' ? -1 : text.slice(from, to + NEAR).indexOf(name);
+      return at < 0 ? null : one(`Write ${near}`, from + at, from + at + name.length, near);
+    },
   }),
   'option-unknown': finding({
     severity: 'off',
@@ -109,6 +114,12 @@ export const preamble = {
       const begin = behind ? from : from - (before?.[0].length ?? 0);
       return one('Take it out', begin, stop + (behind?.[0].length ?? 0), '');
     },
+  }),
+  'option-misspelt': finding({
+    severity: 'broken',
+    args: ['name', 'meant'],
+    message: 'There is no option “<name>” here; <meant> is meant, most likely.',
+    cause: 'Options are written as their package names them, with commas between them.',
   }),
   'title-missing': finding({
     severity: 'broken',

@@ -57,6 +57,13 @@ export const references = {
     message: 'The label “<name>” comes before the caption, so references give another number.',
     cause: 'The caption gives the <kind> its number; the label belongs behind it.',
   }),
+  'label-width-missing': finding({
+    severity: 'broken',
+    args: [],
+    message: 'This thebibliography does not say how wide its labels are.',
+    cause:
+      'In braces behind its \\begin stands the widest label: {9}, or {99} for ten entries and more.',
+  }),
   'citation-unknown': finding({
     severity: 'off',
     args: ['name'],

@@ -108,6 +108,17 @@ function authorYear(label: string): { author: string; year: string; full: string
   return { author: author.trim(), year, full: full.trim() || author.trim() };
 }
 
+/** The argument of the environment: the widest label. An entry that comes first says that it was forgotten. */
+function widestLabel(it: Interpreter, token: Token): Args {
+  const next = it.p.nextNonBlank();
+  if (next) it.p.unread(next);
+  if (next?.text !== 'bibitem') return it.readArguments('M', token) ?? [it.p.chars('9')];
+  const at = it.spanOf(token);
+  const edits = [{ from: at.to, to: at.to, text: '{9}' }];
+  it.p.report('label-width-missing', at, {}, { title: 'Give it {9}', edits });
+  return [it.p.chars('9')];
+}
+
 function beginList(it: Interpreter, args: Args): void {
   it.endParagraph();
   it.call('@bibheading');
@@ -408,11 +419,11 @@ export const bibliographyCommands: readonly CommandEntry[] = [
 export const bibliographyEnvironments: readonly EnvironmentEntry[] = [
   {
     name: 'thebibliography',
-    signature: 'M',
+    signature: '',
     description: 'A bibliography typed by hand; in braces its widest label.',
     example:
       '\\begin{thebibliography}{9}\n\\bibitem{quill} M. Quill, Tides.\n\\end{thebibliography}',
-    begin: beginList,
+    begin: (it, _args, token) => beginList(it, widestLabel(it, token)),
     end: (it) => it.environment('list')?.end?.(it),
   },
 ];

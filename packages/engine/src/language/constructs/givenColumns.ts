@@ -21,6 +21,9 @@ export function givenColumns(
     title: `Give it columns, {${columns}}`,
     edits: [{ from: end, to: end, text: `{${columns}}` }],
   };
+  const brackets = /\[([lcr| ]+)\]$/.exec(text.slice(Math.max(0, base + end - 40), base + end));
+  if (brackets?.[1] && columns.length > 1)
+    fix.edits = [{ from: end - brackets[0].length, to: end, text: `{${brackets[1]}}` }];
   it.p.report('columns-missing', { from: token.from, to: token.to }, { name: token.text }, fix);
   return it.p.chars(columns);
 }

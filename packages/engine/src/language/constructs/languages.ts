@@ -71,7 +71,7 @@ function languageOf(it: Interpreter, args: Args, i: number): string | null {
   const tokens = tokensOf(args, i);
   const span = { from: tokens[0]?.from ?? it.p.place.from, to: tokens.at(-1)?.to ?? it.p.place.to };
   const fix = renameFix(it, tokens, nearestName(name, LANGUAGE_NAMES));
-  it.p.report('language-unknown', span, { name }, fix);
+  it.p.report('language-unknown', span, { name, near: '' }, fix);
   return null;
 }
 

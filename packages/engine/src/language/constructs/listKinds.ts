@@ -35,6 +35,7 @@ import { dressedLabel } from './listLabel';
 import { alignOf } from './listPlacement';
 import { cellsBy } from '../../expansion/cells';
 import { beginList, beginQuoted, beginTrivial, endList } from './lists';
+import { checkListOptions } from './listSlips';
 
 const MARKS = ['labelitemi', 'labelitemii', 'labelitemiii', 'labelitemiv'];
 
@@ -48,6 +49,7 @@ function listArguments(it: Interpreter, args: Args): readonly Token[] {
 }
 
 export function beginItemize(it: Interpreter, args: Args, kind = 'itemize'): void {
+  checkListOptions(it, kind, tokensOf(args, 0));
   const depth = Math.min(it.read(CELLS.itemizeDepth) + 1, 4);
   it.write(CELLS.itemizeDepth, depth);
   const options = withDefaults(it, kind, listArguments(it, args));
@@ -60,6 +62,7 @@ export function beginItemize(it: Interpreter, args: Args, kind = 'itemize'): voi
 }
 
 export function beginEnumerate(it: Interpreter, args: Args, kind = 'enumerate'): void {
+  checkListOptions(it, kind, tokensOf(args, 0));
   const depth = Math.min(it.read(CELLS.enumerateDepth) + 1, 4);
   it.write(CELLS.enumerateDepth, depth);
   const counter = `enum${ROMAN[depth - 1]}`;
@@ -142,6 +145,7 @@ function prefix(it: Interpreter, depth: number): string {
 }
 
 export function beginDescription(it: Interpreter, args: Args, kind = 'description'): void {
+  checkListOptions(it, kind, tokensOf(args, 0));
   const options = withDefaults(it, kind, tokensOf(args, 0));
   beginList(it, listOptions(it, options));
   const { data } = it.innermost;

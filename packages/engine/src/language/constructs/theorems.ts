@@ -21,6 +21,7 @@ import { beginTrivial, endList, type Spaces } from './lists';
 import { glueOf } from '../scanning/glueOf';
 import { cellsBy, cell, flag } from '../../expansion/cells';
 import { STATEMENT } from './sections';
+import { tellUnknownKey } from '../scanning/unknownKeys';
 
 /** The name of a style: one of amsthm's three, or one that the document makes. */
 export type TheoremStyle = string;
@@ -79,13 +80,18 @@ interface TheoremKind {
 function newTheorem(it: Interpreter, args: Args, token: Token): void {
   const starred = isStarred(args);
   const name = textOf(it.p, tokensOf(args, 1));
-  const shared = Array.isArray(args[2]) ? textOf(it.p, tokensOf(args, 2)) : null;
-  const within = Array.isArray(args[4]) ? textOf(it.p, tokensOf(args, 4)) : null;
-  for (const counter of [shared, within]) {
-    if (counter && !counterExists(it.state, counter)) {
-      it.p.report('counter-unknown', it.spanOf(token), { name: counter });
-    }
-  }
+  const asked = [2, 4].map((i) =>
+    Array.isArray(args[i]) ? textOf(it.p, tokensOf(args, i)) : null,
+  );
+  const known = (asked: string | null): string | null => {
+    if (asked === null || asked === '' || counterExists(it.state, asked)) return asked;
+    it.p.report('counter-unknown', it.spanOf(token), { name: asked });
+    return null;
+  };
+  const [shared, within] = [known(asked[0] ?? null), known(asked[1] ?? null)];
+  const before = it.environment(name);
+  if (token.chunk === it.p.reader.chunk && before?.begin === beginTheorem)
+    it.p.report('environment-exists', it.spanOf(token), { name });
   let counter: string | null = null;
   if (!starred) {
     counter = shared ?? name;
@@ -373,13 +379,25 @@ export const newTheoremCommand: CommandEntry = {
   run: newTheorem,
 };
 
+/** A style by its first letters, as they are remembered. */
+const meantStyle = (name: string): string =>
+  AMS_STYLES.find((style) => style.startsWith(name.slice(0, 2))) ?? 'plain';
+
+/** The styles that amsthm brings. */
+const AMS_STYLES = ['plain', 'definition', 'remark'];
+
 export const theoremCommands: readonly CommandEntry[] = [
   {
     name: 'theoremstyle',
     signature: 'm',
     description: 'How the theorems declared from here on look: plain, definition or remark.',
     example: '\\theoremstyle{definition}',
-    run: (it, args) => it.write(THEOREM_STYLE, textOf(it.p, tokensOf(args, 0))),
+    run: (it, args) => {
+      const style = textOf(it.p, tokensOf(args, 0)).trim();
+      it.write(THEOREM_STYLE, style);
+      if (it.hasPackage('amsthm') && !AMS_STYLES.includes(style) && !ownStyle(it, style))
+        tellUnknownKey(it, tokensOf(args, 0), AMS_STYLES, meantStyle(style));
+    },
   },
   {
     name: 'newtheoremstyle',

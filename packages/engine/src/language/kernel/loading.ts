@@ -1,14 +1,14 @@
 import { CELLS } from '../machine/cells';
-import { nearestName } from '../../base/nearest';
 import type { Token } from '../../expansion/meaning';
-import { textOf } from '../../expansion/tokenText';
+import { textOf, tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
 import { currentStyleFile, loadStyleFile, passedOptions } from '../constructs/files';
 import { CLASSES } from '../classes';
-import { type Args, tokensOf } from '../machine/entries';
+import { type Args, type PackageEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { namesOf } from '../scanning/namesOf';
 import { splitAt, trimmed } from '../scanning/optionLists';
+import { tellUnknownKey, writtenKeys } from '../scanning/unknownKeys';
 import { renameFix } from '../machine/unknown';
 import { install } from '../machine/install';
 import { languageNamed } from '../symbols/languages';
@@ -16,29 +16,31 @@ import { PACKAGES } from '../packages';
 import { isPublished } from './publishedPackages';
 import { meantClass, meantPackages, nearestOption, nearestPackage } from './meantModules';
 
+/** Options that a class does not have: elsewhere they go unused, which is said but stops nothing. */
 function reportOptions(it: Interpreter, args: Args, known: readonly string[] | null): void {
-  for (const part of known ? splitAt(tokensOf(args, 0), ',') : []) {
-    const own = part.filter((t) => t.cat !== Cat.Space);
-    const name = own.map((t) => t.text).join('');
-    const [first] = own;
-    if (!first || known?.includes(name) || name.includes('=') || isGeneral(name)) continue;
-    const span = { from: first.from, to: (own.at(-1) as Token).to };
+  for (const { own, name, span } of unknownOptions(args, known)) {
     const fix = renameFix(it, own, nearestOption(name, known ?? []));
     it.p.report('option-unknown', span, { name }, fix);
   }
 }
 
-/** Keys that a package does not have; a length alone is taken for the first of them. */
-function reportKeys(it: Interpreter, args: Args, keys: readonly string[] = []): void {
-  for (const part of keys.length > 0 ? splitAt(tokensOf(args, 0), ',') : []) {
-    const eq = part.findIndex(({ text }) => text === '=');
-    const key = trimmed(eq < 0 ? part : part.slice(0, eq));
-    const name = key.map((t) => t.text).join('');
-    const [first] = key;
-    if (!first || keys.includes(name) || isGeneral(name)) continue;
-    const span = { from: first.from, to: (key.at(-1) as Token).to };
-    const meant = /^\d/.test(name) ? `${keys[0]}=${name}` : nearestName(name, keys);
-    it.p.report('option-unknown', span, { name }, renameFix(it, key, meant));
+function* unknownOptions(args: Args, known: readonly string[] | null) {
+  for (const part of known ? splitAt(tokensOf(args, 0), ',') : []) {
+    const own = part.filter((t) => t.cat !== Cat.Space);
+    const name = own.map((t) => t.text).join('');
+    const [first] = own;
+    if (!first || known?.includes(name) || name.includes('=') || isGeneral(name)) continue;
+    yield { part, own, name, span: { from: first.from, to: (own.at(-1) as Token).to } };
+  }
+}
+
+/** Options and keys that a package does not have; a length alone is taken for the first of its keys. */
+function reportKeys(it: Interpreter, args: Args, { options, keys = [] }: PackageEntry): void {
+  for (const { part } of unknownOptions(args, options)) tellUnknownKey(it, part, options ?? []);
+  for (const key of keys.length > 0 ? writtenKeys(tokensOf(args, 0)) : []) {
+    const name = tokensText(key).trim();
+    if (name === '' || keys.includes(name) || isGeneral(name)) continue;
+    tellUnknownKey(it, key, keys, /^\d/.test(name) ? `${keys[0]}=${name}` : undefined);
   }
 }
 
@@ -200,8 +202,7 @@ export function usePackage(
     if (it.host.readFile(`${name}.sty`) === null) {
       if (!loadPackage(it, name, options)) unknownPackage(it, part, name, token, options);
       else if (parts.length === 1) {
-        reportOptions(it, args, PACKAGES[name]?.options ?? null);
-        reportKeys(it, args, PACKAGES[name]?.keys);
+        reportKeys(it, args, PACKAGES[name] as PackageEntry);
       }
       return;
     }

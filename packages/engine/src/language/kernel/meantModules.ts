@@ -2,6 +2,7 @@ import { nearestName } from '../../base/nearest';
 import { CLASSES } from '../classes';
 import { PACKAGES } from '../packages';
 import { isPublished } from './publishedPackages';
+import { meantKey } from '../scanning/unknownKeys';
 
 /** What packages are taken for, by what they do or how their names are remembered. */
 const MEANT_PACKAGES: Readonly<Record<string, string>> = {
@@ -83,7 +84,7 @@ const SIZES = [10, 11, 12];
 /** The option of a class that is nearest to one that it does not have: a size among those there are. */
 export function nearestOption(option: string, known: readonly string[]): string | null {
   const size = /^(\d+(?:\.\d+)?)\s*(?:pts?|px|points?|pixels?)?$/i.exec(option)?.[1];
-  if (size === undefined) return nearestName(option, known);
+  if (size === undefined) return meantKey(option, known);
   const wanted = Number(size);
   const nearest = SIZES.reduce((a, b) => (Math.abs(b - wanted) < Math.abs(a - wanted) ? b : a));
   return `${nearest}pt`;

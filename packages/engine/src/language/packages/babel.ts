@@ -8,6 +8,8 @@ import { CELLS } from '../machine/cells';
 import type { PackageEntry } from '../machine/entries';
 import { idleEntry, macroEntry, quietEntry } from '../machine/macroEntry';
 import { languageNamed } from '../symbols/languages';
+import { nearestName } from '../../base/nearest';
+import { LANGUAGE_NAMES } from '../symbols/languages';
 
 /** Options that are no languages and change nothing here. */
 const QUIET = ['shorthands=off', 'es-noshorthands', 'es-tabla', 'autolang', 'provide=*'];
@@ -76,7 +78,10 @@ export const babel: PackageEntry = {
     const names = [...ofClass, ...asked.filter((option) => !option.includes('='))];
     for (const name of new Set(['english', ...names, ...(main ? [main] : [])])) {
       if (languageNamed(name)) declareLanguage(it, name);
-      else it.p.report('language-unknown', it.p.place, { name });
+      else {
+        const near = nearestName(name, LANGUAGE_NAMES);
+        it.p.report('language-unknown', it.p.place, { name, near: near ?? '' });
+      }
     }
     const last = main ?? names.findLast((name) => languageNamed(name));
     if (last) selectAtBegin(it, last);

@@ -10,6 +10,7 @@ import {
   type Group,
   type Structure,
 } from './structuralFormulas';
+import { tellUnknownKeys } from '../scanning/unknownKeys';
 
 /** How far the middles of two atoms are apart (chemfig's `atom sep`), and what all bonds look like. */
 const LOOK = cell('chemfiglook', { sep: '3em', bond: '' });
@@ -159,13 +160,13 @@ export const chemfig: PackageEntry = {
       package: 'chemfig',
       description: 'How structural formulas are drawn: `atom sep`, `bond style`.',
       example: '\\setchemfig{atom sep=2em}\\chemfig{A-B}',
-      run: (it, args, command) => {
+      run: (it, args) => {
         for (const [key, value] of keyValues(tokensOf(args, 0))) {
           const text = tokensText(value);
           if (key === 'atom sep') it.write(LOOK, { ...it.read(LOOK), sep: text });
           else if (key === 'bond style') it.write(LOOK, { ...it.read(LOOK), bond: text });
-          else it.p.report('option-unknown', it.spanOf(command), { name: key });
         }
+        tellUnknownKeys(it, tokensOf(args, 0), ['atom sep', 'bond style']);
       },
     },
   ],

@@ -9,6 +9,7 @@ import { dimenOf } from '../scanning/dimenOf';
 import { glueOf } from '../scanning/glueOf';
 import { groupsIn, keyValues, splitAt, trimmed } from '../scanning/optionLists';
 import { BOX_STYLES, MM, type AroundKey, type BoxLook } from './colourBoxLook';
+import { tellUnknownKey } from '../scanning/unknownKeys';
 
 type Draft = { -readonly [Key in keyof BoxLook]: BoxLook[Key] };
 type Act = (to: Draft, value: readonly Token[], it: Interpreter) => void;
@@ -381,8 +382,7 @@ export function boxLook(
     else if (own && depth < 20) Object.assign(to, boxLook(it, to, own, depth + 1));
     else if (KEYS[name]) KEYS[name](to, value, it);
     else if (!QUIET.test(name)) {
-      const first = part.find((t) => t.text.trim() !== '');
-      if (first) it.p.report('option-unknown', it.spanOf(first), { name });
+      tellUnknownKey(it, eq < 0 ? part : part.slice(0, eq), Object.keys(KEYS));
     }
   }
   return to;

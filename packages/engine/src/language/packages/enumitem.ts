@@ -10,6 +10,7 @@ import {
   type PackageEntry,
 } from '../machine/entries';
 import { idleEntry, quietEntry } from '../machine/macroEntry';
+import { SHORT_LABELS } from '../constructs/listSlips';
 
 /** `\\newlist{steps}{enumerate}{2}`: a list of your own, made like one that is there. */
 function newList(command: string): CommandEntry {
@@ -47,7 +48,10 @@ const BEGINS: Readonly<Record<string, typeof beginItemize | undefined>> = {
 export const enumitem: PackageEntry = {
   name: 'enumitem',
   description: 'Labels and spaces of lists, in brackets behind their begin.',
-  options: ['shortlabels', 'inline'],
+  options: ['shortlabels', 'inline', 'loadonly', 'ignoredisplayed', 'includedisplayed', 'series'],
+  setup: (it, options) => {
+    if (options.includes('shortlabels')) it.write(SHORT_LABELS, true, true);
+  },
   commands: [
     {
       name: 'setlist',

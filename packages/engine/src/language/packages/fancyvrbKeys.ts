@@ -7,6 +7,7 @@ import { colourSaid } from '../scanning/colours';
 import { dimenOf } from '../scanning/dimenOf';
 import { splitAt, trimmed } from '../scanning/optionLists';
 import type { ProgramLook } from './listingLayout';
+import { tellUnknownKey } from '../scanning/unknownKeys';
 
 /** Settings of verbatim text: the value of each key (fancyvrb manual, section 4). */
 export type Keys = Readonly<Record<string, readonly Token[]>>;
@@ -37,10 +38,9 @@ export function readKeys(it: Interpreter, tokens: readonly Token[]): Keys {
   for (const part of splitAt(tokens, ',')) {
     const eq = part.findIndex(({ text, cell: name }) => text === '=' && name === null);
     const key = tokensText(eq < 0 ? part : part.slice(0, eq)).trim();
-    const first = part.find(({ text }) => text.trim() !== '');
     if (KNOWN.has(key)) keys[key] = eq < 0 ? it.p.chars('true') : trimmed(part.slice(eq + 1));
-    else if (first && !QUIET.has(key))
-      it.p.report('option-unknown', it.spanOf(first), { name: key });
+    else if (key !== '' && !QUIET.has(key))
+      tellUnknownKey(it, eq < 0 ? part : part.slice(0, eq), [...KNOWN, ...QUIET]);
   }
   return keys;
 }

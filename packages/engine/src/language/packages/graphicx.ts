@@ -24,6 +24,7 @@ import type { Interpreter } from '../machine/interpreter';
 import type { ImageSize } from '../machine/reading';
 import { marksOf } from './outsideDrawing';
 import { cell } from '../../expansion/cells';
+import { tellUnknownKeys } from '../scanning/unknownKeys';
 
 const ENDINGS = ['', '.pdf', '.png', '.jpg', '.jpeg', '.svg', '.PNG', '.JPG', '.eps'];
 
@@ -114,13 +115,23 @@ function sizeFor(natural: { width: Sp; height: Sp }, want: Wanted): { width: Sp;
   return { width: width * factor, height: height * factor };
 }
 
+/** The keys of a picture (graphicx manual, section 4.4; adjustbox has more). */
+const PICTURE_KEYS =
+  'bb bbllx bblly bburx bbury natwidth natheight hiresbb viewport trim angle origin width height totalheight keepaspectratio scale clip draft final type ext read command quiet page pagebox interpolate decodearray alt artifact actualtext tagging'.split(
+    ' ',
+  );
+/** `graphics` alone has no keys. */
+const isPlain = (it: Interpreter): boolean =>
+  it.hasPackage('graphics') && !it.hasPackage('graphicx');
+
 function includeGraphics(it: Interpreter, args: Args, token: Token): Inline {
   const at = it.spanOf(token);
   const span = { from: at.from, to: Math.max(at.to, it.p.here()) };
   const name = textOf(it.p, tokensOf(args, 3));
+  if (!isPlain(it) && !it.hasPackage('adjustbox'))
+    tellUnknownKeys(it, tokensOf(args, 1), PICTURE_KEYS);
   const want = wanted(it, withDefaults(it, tokensOf(args, 1), name));
-  const isOld = it.hasPackage('graphics') && !it.hasPackage('graphicx');
-  if (isOld && tokensOf(args, 1).some(({ text }) => text === '='))
+  if (isPlain(it) && tokensOf(args, 1).some(({ text }) => text === '='))
     it.p.report('package-needed', span, { name: 'A size by its name', package: 'graphicx' });
   return shownPicture(it, name, want, span);
 }

@@ -4,6 +4,7 @@ import { textOf, tokensText } from '../../expansion/tokenText';
 import type { Interpreter } from '../machine/interpreter';
 import { dimenOf } from '../scanning/dimenOf';
 import { splitAt, trimmed, unspaced } from '../scanning/optionLists';
+import { tellUnknownKey } from '../scanning/unknownKeys';
 
 /** Settings of listings: what was said of each key, in order; of most the last counts. */
 export type Keys = ReadonlyMap<string, readonly (readonly Token[])[]>;
@@ -73,7 +74,7 @@ function gather(
     }
     if (QUIET.has(key)) continue;
     if (!KNOWN.has(key)) {
-      report(it, part, key);
+      tellUnknownKey(it, eq < 0 ? part : part.slice(0, eq), [...KNOWN, ...QUIET, 'style']);
       continue;
     }
     const { n, rest } = IN_CLASSES.test(key) ? classed(raw) : { n: 1, rest: raw };

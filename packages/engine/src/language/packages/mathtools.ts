@@ -10,6 +10,7 @@ import { tokensOf, type CommandEntry, type PackageEntry } from '../machine/entri
 import { keyValues } from '../scanning/optionLists';
 import { TOOLS_SYMBOLS } from '../symbols/symbols';
 import { MATHTOOLS_SOURCE, mathtoolsNames } from './mathtoolsSource';
+import { tellUnknownKeys } from '../scanning/unknownKeys';
 
 const colon = (name: string, body: string): CommandEntry =>
   macroEntry(
@@ -71,13 +72,12 @@ export const mathtools: PackageEntry = {
       signature: 'm',
       description: 'Settings of mathtools: whether formulas that nothing refers to have numbers.',
       example: '\\mathtoolsset{showonlyrefs}',
-      run: (it, args, token) => {
+      run: (it, args) => {
         for (const [key, value] of keyValues(tokensOf(args, 0))) {
           if (key === 'showonlyrefs')
             it.write(CELLS.onlyReferred, !/false/.test(tokensText(value)), true);
-          else if (!SETTINGS.has(key))
-            it.p.report('option-unknown', it.spanOf(token), { name: key });
         }
+        tellUnknownKeys(it, tokensOf(args, 0), [...SETTINGS, 'showonlyrefs']);
       },
     },
   ],

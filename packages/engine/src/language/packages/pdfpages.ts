@@ -8,6 +8,7 @@ import type { Interpreter } from '../machine/interpreter';
 import { dimenOf } from '../scanning/dimenOf';
 import { keyValues, splitAt } from '../scanning/optionLists';
 import { pictureFile } from './graphicx';
+import { tellUnknownKeys } from '../scanning/unknownKeys';
 
 type Keys = ReadonlyMap<string, readonly Token[]>;
 
@@ -201,9 +202,7 @@ function sheetsOf(it: Interpreter, keys: Keys, file: string, count: number): Tok
 function includePdf(it: Interpreter, args: Args, token: Token): void {
   const name = textOf(it.p, tokensOf(args, 1)).trim();
   const own = keyValues(tokensOf(args, 0));
-  for (const key of own.keys())
-    if (!OWN.includes(key) && !FOR_PICTURES.includes(key))
-      it.p.report('option-unknown', it.spanOf(token), { name: key });
+  tellUnknownKeys(it, tokensOf(args, 0), [...OWN, ...FOR_PICTURES]);
   const keys: Keys = new Map([...it.read(SETTINGS), ...own]);
   const file = pictureFile(it, name);
   const found = file === null ? null : it.host.imageSize(file, 1);

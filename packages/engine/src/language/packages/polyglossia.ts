@@ -21,7 +21,7 @@ const setLanguages = (name: string, isMain: boolean): CommandEntry => ({
     for (const language of textOf(it.p, tokensOf(args, 1)).split(',')) {
       const asked = language.trim();
       if (languageNamed(asked)) declareLanguage(it, asked);
-      else it.p.report('language-unknown', it.p.place, { name: asked });
+      else it.p.report('language-unknown', it.p.place, { name: asked, near: '' });
       if (isMain && languageNamed(asked)) selectAtBegin(it, asked);
     }
   },

@@ -5,15 +5,14 @@ import { Cat } from '../../tokens/categories';
 import { tokensOf, type Args, type CommandEntry, type PackageEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import type { MathReader } from '../machine/mathReader';
-import { renameFix } from '../machine/unknown';
 import { columnType } from '../constructs/tablePreamble';
 import { splitAt, trimmed } from '../scanning/optionLists';
-import { nearestName } from '../../base/nearest';
 import { numberCell, numberColumn, rawText } from './decimalCells';
 import { CELLS } from '../machine/cells';
 import { angleSource, isSpread, numberWritten } from './quantityNumbers';
 import { DEFAULTS, IDLE_KEYS, isOn, KEYS, type Settings, settingsIn } from './quantitySettings';
 import { isUnitName, NO_OWN_UNITS, type OwnUnits, standsClose, unitSource } from './quantityUnits';
+import { tellUnknownKey } from '../scanning/unknownKeys';
 
 /** The words between numbers in other languages. */
 const WORDS: Readonly<Record<string, Settings>> = Object.fromEntries(
@@ -61,7 +60,7 @@ function tellUnknown(it: Interpreter, tokens: readonly Token[]): void {
     const span = { from: first.from, to: (key.at(-1) as Token).to };
     if (IDLE_KEYS.has(name)) it.p.report('key-without-effect', span, { name });
     if (KEYS.includes(name)) continue;
-    it.p.report('option-unknown', span, { name }, renameFix(it, key, nearestName(name, KEYS)));
+    tellUnknownKey(it, key, KEYS);
   }
 }
 

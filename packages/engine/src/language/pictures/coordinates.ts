@@ -219,7 +219,10 @@ function named(reading: Reading, text: string): Place {
   if (box) return free(boxAnchor(box, anchor));
   const node = nodes.get(name);
   if (!node) {
-    if (text !== '') reading.trouble({ kind: 'node', word: name });
+    // `(0 0)`: two numbers, and no node.
+    const isPair = /^[-+]?[\d.]+(?:cm|mm|pt)?\s+[-+]?[\d.]+(?:cm|mm|pt)?$/.test(text);
+    if (isPair) reading.trouble({ kind: 'coordinate', word: text });
+    else if (text !== '') reading.trouble({ kind: 'node', word: name });
     return NOWHERE;
   }
   const angle = /^[-+\d.*/() ]+$/.test(anchor) ? String(numberIn(reading, anchor).value) : anchor;

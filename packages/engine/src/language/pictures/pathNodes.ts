@@ -67,7 +67,10 @@ export function readNode(
     } else if (next.cat === Cat.Begin && !isCoordinate) {
       tokens = takeGroup(scanner);
       break;
-    } else break;
+    } else {
+      if (!isCoordinate) tokens = bareText(scanner, next);
+      break;
+    }
     if (!shapeStyled && g.node.shape !== 'rectangle') {
       shapeStyled = true;
       g = withStyle(reading, g, `every ${g.node.shape} node`, saying);
@@ -78,6 +81,42 @@ export function readNode(
     }
   }
   return { g, saying, tokens: isCoordinate ? null : (tokens ?? []), outer, written };
+}
+
+/** `\\node at (0,0) A;`: the text up to the end of the statement, where it was meant to stand in braces. */
+function bareText({ it }: Scanner, first: Token): Token[] | null {
+  const { text, base, chunk } = it.p.reader;
+  const isTyped = first.chunk === chunk && (first.cat === Cat.Letter || first.cat === Cat.Math);
+  const start = base + first.from;
+  const typed = isTyped ? /^[A-Za-z0-9$_^+=' ]+(?=;)/.exec(text.slice(start, start + 60)) : null;
+  if (
+    !typed ||
+    /^(?:node|coordinate|edge|to|child|cycle|rectangle|circle|grid|arc|plot|pic|and|let|at)\b/.test(
+      typed[0],
+    )
+  )
+    return null;
+  it.p.reach = Math.max(it.p.reach, start + 60);
+  const to = first.from + typed[0].trimEnd().length;
+  const edits = [
+    { from: first.from, to: first.from, text: '{' },
+    { from: to, to, text: '}' },
+  ];
+  it.p.report(
+    'picture-text-bare',
+    { from: first.from, to },
+    {},
+    { title: 'Put it in braces', edits },
+  );
+  const out: Token[] = [];
+  for (let token = it.p.next(); token; token = it.p.next()) {
+    if (token.text === ';') {
+      it.p.unread(token);
+      break;
+    }
+    out.push(token);
+  }
+  return out;
 }
 
 /** Sets a node that was read, with its labels. */

@@ -23,6 +23,7 @@ import {
   takeThisWord,
   takeWord,
   takeWritten,
+  tellLostEnd,
   type Scanner,
 } from './scanPath';
 import {
@@ -49,6 +50,7 @@ import {
   type Walk,
 } from './walk';
 import { bare, partsOf, wordsOf } from './words';
+import { nearestName } from '../../base/nearest';
 
 /** A reader of paths: the sources it reads from, the picture it draws in, where the command stands. */
 export interface PathReader extends Scanner {
@@ -136,7 +138,8 @@ function stepLine(reader: PathReader, walk: Walk): boolean {
 /** A sign that is no operation is told of and passed over. */
 function skipSign(reader: PathReader): boolean {
   const token = reader.it.p.nextNonBlank();
-  if (token) reader.it.p.report('picture-word', reader.it.spanOf(token), { word: token.text });
+  if (token)
+    reader.it.p.report('picture-word', reader.it.spanOf(token), { word: token.text, near: '' });
   return token !== null;
 }
 
@@ -154,15 +157,8 @@ function stepCommand(reader: PathReader, walk: Walk, token: Token): boolean {
   return true;
 }
 
-/** The statement ends though no `;` stands there. */
-function lostEnd(reader: PathReader): boolean {
-  const { it, command } = reader;
-  const { to } = it.p.place;
-  const span = it.spanOf(command);
-  const next = it.p.nextNonBlank();
-  if (next) it.p.unread(next);
-  const end = next && next.cat !== STOP ? it.p.spanOf(next).from : to;
-  it.p.report('picture-semicolon', span, { name: command.text, end: String(end) });
+function lostEnd({ it, command }: PathReader): boolean {
+  tellLostEnd(it, command);
   return false;
 }
 
@@ -171,8 +167,9 @@ function stepWord(reader: PathReader, walk: Walk): boolean {
   const act = WORDS[word];
   if (act) act(reader, walk);
   else {
-    const { p } = reader.it;
-    p.report('picture-word', p.place, { word });
+    const near = nearestName(word, Object.keys(WORDS));
+    reader.it.p.report('picture-word', reader.it.p.place, { word, near: near ?? '' });
+    if (near) WORDS[near]?.(reader, walk);
   }
   return true;
 }
@@ -222,7 +219,7 @@ function toTarget(reader: PathReader, walk: Walk, act: (target: Target) => void)
     if (!target) {
       const next = peek(reader);
       if (next && next.text !== ';')
-        reader.it.p.report('picture-word', reader.it.spanOf(next), { word: next.text });
+        reader.it.p.report('picture-word', reader.it.spanOf(next), { word: next.text, near: '' });
       return;
     }
     act(target);

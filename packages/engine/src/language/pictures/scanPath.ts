@@ -63,15 +63,16 @@ export const takeThisWord = (scanner: Scanner, word: string): boolean =>
 
 /** What stands between brackets of a kind, when they open here; nothing in it is expanded. */
 export function takeBetween(scanner: Scanner, open: string, closing: string): Token[] | null {
-  if (!takeSign(scanner, open)) return null;
+  const first = peek(scanner);
+  if (!first || !takeSign(scanner, open)) return null;
   const { p } = scanner.it;
   const out: Token[] = [];
   let [depth, braces] = [1, 0];
   for (;;) {
     const token = p.next();
-    if (token === null || token.cat === STOP || isEdge(token)) {
+    if (token === null || token.cat === STOP || isEdge(token, braces)) {
       if (token) p.unread(token);
-      return out;
+      return cutOff(scanner, first, out, closing);
     }
     if (token.cat === Cat.Begin) braces++;
     else if (token.cat === Cat.End) braces--;
@@ -82,8 +83,30 @@ export function takeBetween(scanner: Scanner, open: string, closing: string): To
     out.push(token);
   }
 }
-/** Nothing in brackets reaches over the end of an environment. */
-const isEdge = (token: Token): boolean => token.cat === Cat.Command && token.text === 'end';
+
+/** Nothing in brackets reaches over the end of an environment, or of its statement. */
+const isEdge = (token: Token, braces: number): boolean =>
+  token.cat === Cat.Command
+    ? token.text === 'end' || token.text === 'draw'
+    : braces === 0 && token.text === ';';
+
+/** A bracket that is never closed: it goes up to the next operation of the path, and is told of. */
+function cutOff({ it }: Scanner, open: Token, tokens: Token[], close: string): Token[] {
+  const operation = tokens.findIndex(
+    ({ text }, i) => i > 0 && /^[-.]$/.test(text) && tokens[i + 1]?.text === text,
+  );
+  const place = tokens.findIndex(({ text }) => text === '(');
+  const ends = [operation, close === ']' ? place : -1].filter((at) => at > 0);
+  const inside = tokens.slice(0, Math.min(tokens.length, ...ends));
+  it.p.push(tokens.slice(inside.length));
+  const last = inside.findLast(({ cat }) => cat !== Cat.Space);
+  const own = it.p.reader.chunk;
+  const isTyped = last?.chunk === own && open.chunk === own;
+  const edits = last ? [{ from: last.to, to: last.to, text: close }] : [];
+  const fix = isTyped ? { title: `Close it with ${close}`, edits } : undefined;
+  it.p.report('picture-bracket', it.p.spanOf(open), { open: open.text, close }, fix);
+  return inside;
+}
 
 /** The words between round brackets, or null. */
 export const takeCoordinate = (scanner: Scanner): string | null =>
@@ -129,4 +152,17 @@ export function takeGroup(scanner: Scanner): Token[] | null {
     else if (token.cat === Cat.End && --depth === 0) return out;
     out.push(token);
   }
+}
+
+/** A statement ends though no `;` stands there. */
+export function tellLostEnd({ p }: Interpreter, command: Token): void {
+  const { to } = p.place;
+  const span = p.spanOf(command);
+  const next = p.nextNonBlank();
+  if (next) p.unread(next);
+  const { reader } = p;
+  let at = next && next.cat !== STOP && next.chunk === reader.chunk ? p.spanOf(next).from : to;
+  while (at > span.to && /\s/.test(reader.text[reader.base + at - 1] ?? '')) at--;
+  const fix = { title: 'Put the ;', edits: [{ from: at, to: at, text: ';' }] };
+  p.report('picture-semicolon', span, { name: command.text }, fix);
 }

@@ -50,7 +50,7 @@ export const axisCommands: readonly CommandEntry[] = [
     run: (it, _args, token) => {
       const open = it.read(AXIS);
       if (!open) return it.p.report('picture-axis', it.spanOf(token), { name: token.text });
-      const plot = readAxisPlot({ it }, readingOf(it), open);
+      const plot = readAxisPlot({ it }, readingOf(it), open, token);
       if (!plot) return;
       open.plots.push(plot);
       if (plot.inLegend) open.images.push(plot);

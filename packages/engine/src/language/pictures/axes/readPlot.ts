@@ -8,7 +8,7 @@ import { numberIn, type Reading } from '../coordinates';
 import { freshPath, type Graphics } from '../graphics';
 import { withKeys } from '../keys';
 import { readNode, type ReadNode } from '../pathNodes';
-import { peek, takeOptions, takeSign, takeWord, type Scanner } from '../scanPath';
+import { peek, takeOptions, takeSign, takeWord, tellLostEnd, type Scanner } from '../scanPath';
 import { bare, partsOf, wordsOf } from '../words';
 import type { DataPoint, LegendImage, OpenAxis, Plot } from './axis';
 import { boxOptionsIn, boxPlotOf, cornersOf } from './boxPlot';
@@ -31,7 +31,12 @@ const CYCLE: readonly (readonly [colour: string, mark: string])[] = [
 ];
 
 /** Reads a plot behind `\addplot`, up to its `;`. */
-export function readAxisPlot(scanner: Scanner, reading: Reading, axis: OpenAxis): Plot | null {
+export function readAxisPlot(
+  scanner: Scanner,
+  reading: Reading,
+  axis: OpenAxis,
+  command: Token,
+): Plot | null {
   const { it } = scanner;
   // The name ends before the digit.
   const three = takeSign(scanner, '3');
@@ -52,7 +57,7 @@ export function readAxisPlot(scanner: Scanner, reading: Reading, axis: OpenAxis)
     skip(scanner);
     return null;
   }
-  const tail = readTail(scanner, reading, g);
+  const tail = readTail(scanner, reading, g, command);
   const { between } = source;
   const bins = histogramOf(wordsOf(it, options ?? []));
   const boxed = boxOptionsIn(it, all);
@@ -206,12 +211,15 @@ function restricted({ settings }: OpenAxis, points: readonly DataPoint[]): reado
 }
 
 /** What stands behind the data: nodes, the way back to the axis, the end. */
-function readTail(scanner: Scanner, reading: Reading, g: Graphics) {
+function readTail(scanner: Scanner, reading: Reading, g: Graphics, command: Token) {
   const nodes: ReadNode[] = [];
   let closed = false;
   for (;;) {
     const token = peek(scanner);
-    if (!token || (token.cat === Cat.Command && token.text !== 'closedcycle')) break;
+    if (!token || (token.cat === Cat.Command && token.text !== 'closedcycle')) {
+      tellLostEnd(scanner.it, command);
+      break;
+    }
     if (token.cat === Cat.Command) {
       scanner.it.p.nextNonBlank();
       closed = true;
