@@ -315,6 +315,14 @@ export interface ArraySpan {
   readonly dots?: number;
 }
 
+/** A ground behind cells of an array, and a frame around them: first and last row and column, counted from 0. */
+export interface ArrayPatch {
+  readonly rows: readonly [number, number];
+  readonly columns: readonly [number, number];
+  readonly fill: number | null;
+  readonly edge: number | null;
+}
+
 /** Rows and columns within a formula. */
 export interface ArrayNode extends Span {
   readonly kind: 'array';
@@ -326,6 +334,7 @@ export interface ArrayNode extends Span {
   /** What stands behind the last column in place of the usual space. */
   readonly lastBetween?: MathList;
   readonly rows: readonly ArrayRow[];
+  readonly patches?: readonly ArrayPatch[];
   readonly left: string | null;
   readonly right: string | null;
   /** The space between columns, and at the sides. */

@@ -114,7 +114,7 @@ prints('dots and spaces', AMS, [
   ['a~b\\ c', '𝑎𝑏𝑐'],
 ]);
 
-prints('characters typed as they look', AMS, [
+prints('characters typed as they look', `${AMS}\\usepackage{unicode-math}`, [
   ['α≤β', '𝛼≤𝛽'],
   ['x∈ℝ', '𝑥∈ℝ'],
   ['a→b', '𝑎→𝑏'],

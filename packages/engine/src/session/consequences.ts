@@ -109,16 +109,15 @@ function toldOnce(findings: readonly BlockFinding[]): BlockFinding[] {
   });
 }
 
-/** An environment that is never ended takes its own `\\end` where that stands further out. */
+/** A slide that is never ended ends at the document's end, with each of its steps. */
 function withoutLostEnds(findings: readonly BlockFinding[]): readonly BlockFinding[] {
-  const unclosed = findings.flatMap(({ raw }) =>
-    raw.code === 'environment-unclosed' ? [raw.args.name] : [],
+  const isFrame = ({ name }: { readonly name?: string }): boolean => name === 'frame';
+  const isOpen = findings.some(
+    ({ raw }) => raw.code === 'environment-unclosed' && isFrame(raw.args),
   );
-  return unclosed.length === 0
-    ? findings
-    : findings.filter(
-        ({ raw }) => raw.code !== 'end-without-begin' || !unclosed.includes(raw.args.name),
-      );
+  return isOpen
+    ? findings.filter(({ raw }) => raw.code !== 'end-without-begin' || !isFrame(raw.args))
+    : findings;
 }
 
 /** The findings without those that only follow from another. */

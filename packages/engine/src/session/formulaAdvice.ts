@@ -23,16 +23,19 @@ interface Formula {
   readonly source: string;
 }
 
-/** Words within a formula are none of its signs. */
-const WORDS_IN = /\\(?:text[a-z]*|mbox|intertext|label|tag|operatorname)\*?\s*\{[^{}]*\}/g;
+/** Words within a formula, formulas of chemistry, pictures and steps of slides are none of its signs. */
+const NO_SIGNS =
+  /\\(?:text[a-z]*|mbox|intertext|label|tag|operatorname|ce|cf|chemfig|tikz|xymatrix)\*?\s*(?:\[[^\]]*\])?\{(?:[^{}]|\{(?:[^{}]|\{[^{}]*\})*\})*\}|\\begin\{(tikz\w*|CD|xy|diagram|codi)\}[\s\S]*?\\end\{\1\}|<[\d+.][\d+.,\-|@a-z:]*>/g;
+/** A formula with its own marks: one that came about in a command stands for the whole call. */
+const MARKED = /^(?:\$|\\\(|\\\[|\\begin\{(?!tikz))/;
 
 function formulasIn(plain: string, block: SessionBlock): Formula[] {
   const spans = spansIn(block.reading.nodes);
   return Array.from({ length: spans.length >> 1 }, (_, i) => {
     const [from = 0, to = 0] = spans.slice(2 * i, 2 * i + 2);
-    const source = plain.slice(from, to).replace(WORDS_IN, (words) => ' '.repeat(words.length));
-    return { from, source };
-  });
+    const source = plain.slice(from, to);
+    return { from, source: source.replace(NO_SIGNS, (words) => ' '.repeat(words.length)) };
+  }).filter(({ source }) => MARKED.test(source));
 }
 
 const change = (title: string, edits: Fix['edits']): Fix => ({ title, edits });
@@ -103,7 +106,7 @@ const SET_IN_FORMULA = new RegExp(
 const SET_IN_TEXT =
   /(?<=[a-z]\s)\{(\s*-?(?:\d+|[A-Za-z])(?:\s*,\s*(?:-?(?:\d+|[A-Za-z])|\\dots|\\ldots|\.\.\.))+\s*)\}/g;
 /** A command, or a list that a command goes through, takes what stands in braces. */
-const TAKEN = /\\[A-Za-z]+\*?(?:[^\S\n]*|[^\n]*\bin[^\S\n]*)$/;
+const TAKEN = /\\[A-Za-z@_:]+\*?(?:[^\S\n]*|[^\n]*\bin[^\S\n]*)$/;
 
 function bracesLost(start: number, source: string, pattern: RegExp): RawFinding[] {
   return [...source.matchAll(pattern)].flatMap(({ index, 0: whole }) => {

@@ -26,6 +26,7 @@ export interface PlacedRule {
   readonly y: number;
   readonly width: number;
   readonly height: number;
+  readonly paint: number;
 }
 
 /** What a test asks of typeset pages. */
@@ -76,10 +77,10 @@ export function laid(source: string, files?: AssignmentFiles): Laid {
     }
     walkPage(description, {
       ...NO_PORT,
-      rule: ({ x, y, width, height }) => {
+      rule: ({ x, y, width, height, paint }) => {
         const points = [x, y, width, height].map((length) => length * PT_PER_BP);
         const [left = 0, top = 0, across = 0, high = 0] = points;
-        rules.push({ page, x: left, y: top, width: across, height: high });
+        rules.push({ page, x: left, y: top, width: across, height: high, paint });
       },
     });
   });

@@ -41,6 +41,8 @@ export function readArray(
   const rows: ArrayRow[] = [];
   let below: Partial<ArrayNode> = {};
   const marks = reader.rowMarks;
+  const outer = reader.patches;
+  reader.patches = [];
   readRows(
     reader,
     token.text,
@@ -57,12 +59,24 @@ export function readArray(
     (column) => around[column]?.before ?? [],
   );
   reader.rowMarks = marks;
+  const { patches } = reader;
+  reader.patches = outer;
   const columnsOf = (row: ArrayRow): number =>
     row.cells.reduce((sum, _, i) => sum + (row.spans?.[i]?.count ?? 1), 0);
   const most = Math.max(0, ...rows.map(columnsOf));
   if (!trim && most > spec.columns.length) reader.p.report('columns-too-many', reader.span(token));
   const columns = trim ? spec.columns.slice(0, most) : spec.columns;
-  return { kind: 'array', rulesBelow: 0, ...spec, ...below, columns, rows, ...reader.span(token) };
+  const patched = patches.length > 0 ? { patches } : {};
+  return {
+    kind: 'array',
+    rulesBelow: 0,
+    ...spec,
+    ...below,
+    ...patched,
+    columns,
+    rows,
+    ...reader.span(token),
+  };
 }
 
 /** The row with what the preamble puts behind its cells. */

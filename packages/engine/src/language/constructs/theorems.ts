@@ -21,7 +21,7 @@ import { beginTrivial, endList, type Spaces } from './lists';
 import { glueOf } from '../scanning/glueOf';
 import { cellsBy, cell, flag } from '../../expansion/cells';
 import { STATEMENT } from './sections';
-import { tellUnknownKey } from '../scanning/unknownKeys';
+import { checkStyle } from './theoremSlips';
 
 /** The name of a style: one of amsthm's three, or one that the document makes. */
 export type TheoremStyle = string;
@@ -46,7 +46,6 @@ const ownStyle = (it: Interpreter, name: string): OwnStyle | null => it.read(own
 /** Statements are written into the list `loe` (thmtools, ntheorem). */
 export const LISTS_THEOREMS = flag('liststheorems');
 
-/** The style of what is declared from here on. */
 /** The style of statements that are defined from here on. */
 export const THEOREM_STYLE = cell('theoremstyle', 'plain');
 
@@ -379,13 +378,6 @@ export const newTheoremCommand: CommandEntry = {
   run: newTheorem,
 };
 
-/** A style by its first letters, as they are remembered. */
-const meantStyle = (name: string): string =>
-  AMS_STYLES.find((style) => style.startsWith(name.slice(0, 2))) ?? 'plain';
-
-/** The styles that amsthm brings. */
-const AMS_STYLES = ['plain', 'definition', 'remark'];
-
 export const theoremCommands: readonly CommandEntry[] = [
   {
     name: 'theoremstyle',
@@ -395,8 +387,7 @@ export const theoremCommands: readonly CommandEntry[] = [
     run: (it, args) => {
       const style = textOf(it.p, tokensOf(args, 0)).trim();
       it.write(THEOREM_STYLE, style);
-      if (it.hasPackage('amsthm') && !AMS_STYLES.includes(style) && !ownStyle(it, style))
-        tellUnknownKey(it, tokensOf(args, 0), AMS_STYLES, meantStyle(style));
+      if (it.hasPackage('amsthm') && !ownStyle(it, style)) checkStyle(it, tokensOf(args, 0));
     },
   },
   {

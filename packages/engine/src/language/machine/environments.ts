@@ -431,7 +431,8 @@ export function closeOpenGroups(it: Interpreter, down: number, before?: Span): v
         ? { from: before.from, to: before.from, text: `\\end{${open.name}}\n` }
         : undefined;
       const fix = insert && { title: `End ${open.name} here`, edits: [insert] };
-      if (!open.isUnknown && !open.byName) it.p.report('environment-unclosed', open.span, { name: open.name }, fix);
+      if (!open.isUnknown && !open.byName)
+        it.p.report('environment-unclosed', open.span, { name: open.name }, fix);
       open.entry?.end?.(it);
       if (open.entry === null) it.endParagraph();
       it.environments.pop();

@@ -12,7 +12,8 @@ import {
 import { endTooLong, MOST_SIGNS, spendSign } from './longFormula';
 import { pick, type Span } from '../../base/spans';
 import { CELLS } from './cells';
-import type { ArraySpan, MathAlphabet, MathClass, MathNode, SymbolNode } from '../../document/math';
+import type { ArrayPatch, ArraySpan, MathAlphabet } from '../../document/math';
+import type { MathClass, MathNode, SymbolNode } from '../../document/math';
 import { isPar, readArgument, readBalanced } from '../../expansion/arguments';
 import { assignRegister } from '../../expansion/definitions';
 import { type Meaning, STOP, type Token } from '../../expansion/meaning';
@@ -69,6 +70,8 @@ export class MathReader {
   infix: Infix | null = null;
   /** Rules met since the last row ended. */
   borders: RowBorders = noBorders();
+  /** Grounds and frames that the cells of an array ask for. */
+  patches: ArrayPatch[] = [];
   /** Set by a cell over several columns while it is read. */
   cellSpan: ArraySpan | null = null;
   private depth = 0;

@@ -12,6 +12,16 @@ const OTHERS: ReadonlyMap<string, string> = new Map([
   ['−', '-'],
   ['–', '-'],
   ['′', "'"],
+  ['∑', '\\sum'],
+  ['∏', '\\prod'],
+  ['∐', '\\coprod'],
+  ['∫', '\\int'],
+  ['∬', '\\iint'],
+  ['∮', '\\oint'],
+  ['⋃', '\\bigcup'],
+  ['⋂', '\\bigcap'],
+  ['⨁', '\\bigoplus'],
+  ['⨂', '\\bigotimes'],
   ['ℝ', '\\mathbb{R}'],
   ['ℕ', '\\mathbb{N}'],
   ['ℤ', '\\mathbb{Z}'],
@@ -22,17 +32,24 @@ const OTHERS: ReadonlyMap<string, string> = new Map([
 /** The command for a sign that is no letter or figure of the keyboard; null when none is known, or none is needed. */
 const commandFor = (char: string): string | null => OTHERS.get(char) ?? COMMANDS.get(char) ?? null;
 
-/**
- * Tells of a sign typed as itself; those of one paragraph are one finding, whose button writes all of
- * them as commands. Where a package reads them, nothing is told.
- */
+interface Edit {
+  readonly from: number;
+  readonly to: number;
+  readonly text: string;
+}
+
+/** Tells of a sign typed as itself. Where a package reads them, nothing is told. */
 export function tellTyped(reader: MathReader, token: Token): void {
-  const { it } = reader;
   const command = commandFor(token.text);
-  if (command === null || token.chunk !== it.p.reader.chunk) return;
-  if (it.hasPackage('unicode-math')) return;
-  const edit = edited(it.p.reader, token, command);
-  it.p.reach = Math.max(it.p.reach, it.p.reader.base + edit.to + 1);
+  if (command !== null && token.chunk === reader.p.reader.chunk)
+    tellTypedAs(reader, token, edited(reader.p.reader, token, command));
+}
+
+/** Tells of signs typed as themselves; those of one paragraph are one finding, whose button writes all of them as commands. */
+export function tellTypedAs({ it }: MathReader, token: Token, edit: Edit): void {
+  const { reader } = it.p;
+  if (token.chunk !== reader.chunk || it.hasPackage('unicode-math')) return;
+  it.p.reach = Math.max(it.p.reach, Math.min(reader.text.length, reader.base + edit.to + 1));
   const at = it.findings.findIndex(({ code }) => code === 'character-in-formula');
   const told = it.findings[at];
   if (!told) {

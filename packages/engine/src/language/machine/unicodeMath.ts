@@ -4,6 +4,7 @@ import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import type { MathReader } from './mathReader';
 import { attachScript } from './mathScripts';
+import { tellTypedAs } from './typedSigns';
 
 const pairs = (from: string, to: string): ReadonlyMap<string, string> => {
   const plain = [...to];
@@ -97,6 +98,7 @@ function scripts(
   table: ReadonlyMap<string, string>,
 ): boolean {
   const marks: MathNode[] = [];
+  let [written, to, isFar] = ['', first.to, false];
   let token: Token | null = first;
   while (token !== null) {
     const plain = table.get(token.text);
@@ -105,8 +107,13 @@ function scripts(
       break;
     }
     marks.push(reader.characterNode(plain, reader.it.spanOf(token)));
+    written += plain;
+    to = Math.max(to, token.to);
+    isFar ||= token.text > '\u00ff';
     token = reader.p.nextExpanded();
   }
+  const text = `${which === 'sup' ? '^' : '_'}{${written}}`;
+  if (isFar) tellTypedAs(reader, first, { from: first.from, to, text });
   attachScript(reader, which, marks, reader.it.spanOf(first), nodes);
   return true;
 }

@@ -145,6 +145,6 @@ describe('on the page', () => {
   });
   it('settings that nobody knows are told of', () => {
     const found = findingsIn(inArticle('\\setchemfig{atom sap=2em}', '\\usepackage{chemfig}'));
-    expect(found.map(({ kind }) => kind)).toEqual(['option-unknown']);
+    expect(found.map(({ kind }) => kind)).toEqual(['option-misspelt']);
   });
 });

@@ -84,8 +84,8 @@ export const tasks: PackageEntry = {
     sourceCommand(
       'task',
       'so',
-      'A question of its own; with a star it takes the whole line.',
-      '\\begin{tasks}(2)\\task* Tide\\end{tasks}',
+      'A question of its own; with a star it takes the columns that are left, with ! the whole line.',
+      '\\begin{tasks}(2)\\task Ebb\\task! Tide\\end{tasks}',
     ),
     sourceCommand(
       'settasks',
@@ -94,28 +94,35 @@ export const tasks: PackageEntry = {
       '\\settasks{label=\\arabic*.}',
     ),
   ],
+  requires: ['keyval'],
   source: String.raw`
-\newcounter{task}\newlength{\tk@width}\newcount\tk@columns\newcount\tk@at\newif\iftk@open
-\def\tk@label{\alph{task})}
-\def\tk@settings#1{\tk@each#1,\tk@end}
-\def\tk@each#1,#2\tk@end{\tk@one#1==\tk@stop\def\tk@rest{#2}\ifx\tk@rest\@empty\let\tk@go\@empty\else\def\tk@go{\tk@each#2\tk@end}\fi\tk@go}
-\def\tk@one#1=#2=#3\tk@stop{\edef\tk@key{\zap@space#1 \@empty}\def\tk@is{label}\ifx\tk@key\tk@is\tk@take#2\tk@stop\fi
- \def\tk@is{style}\ifx\tk@key\tk@is\def\tk@is{enumerate}\def\tk@val{#2}\ifx\tk@val\tk@is\def\tk@label{\arabic{task}.}\fi\def\tk@is{itemize}\ifx\tk@val\tk@is\def\tk@label{\labelitemi}\fi\fi
- \def\tk@is{counter-format}\ifx\tk@key\tk@is\tk@short#2\tk@stop\fi}
-\def\tk@take#1\tk@stop{\begingroup\def\alph##1{\noexpand\alph{task}}\def\Alph##1{\noexpand\Alph{task}}\def\arabic##1{\noexpand\arabic{task}}\def\roman##1{\noexpand\roman{task}}\def\Roman##1{\noexpand\Roman{task}}\xdef\tk@tmp{#1}\endgroup\let\tk@label\tk@tmp}
+\newcounter{task}\newcount\tk@columns\newcount\tk@at\newcount\tk@span\newdimen\tk@col\newdimen\tk@ind\newif\iftk@open\newif\iftk@resume
+\def\tk@label{\alph{task})}\def\thetask{\tk@label}
+\def\tk@indent{2.5em}\def\tk@lw{1em}\def\tk@offset{.3333em}\def\tk@sep{\z@}\def\tk@skip{1ex plus 1ex minus 1ex}\def\tk@before{\z@}\def\tk@after{\z@}\def\tk@lformat{}\def\tk@iformat{}\let\tk@put\tk@put@left
+\def\tk@put@left#1{\hbox to\tk@lw{#1\hss}}\def\tk@put@right#1{\hbox to\tk@lw{\hss#1}}\def\tk@put@center#1{\hbox to\tk@lw{\hss#1\hss}}\let\tk@put\tk@put@left
+\def\tk@take#1{\begingroup\def\alph##1{\noexpand\alph{task}}\def\Alph##1{\noexpand\Alph{task}}\def\arabic##1{\noexpand\arabic{task}}\def\roman##1{\noexpand\roman{task}}\def\Roman##1{\noexpand\Roman{task}}\protected@xdef\tk@tmp{#1}\endgroup\let\tk@label\tk@tmp}
 \def\tk@short tsk#1\tk@stop{\tk@kind#1\tk@stop}
-\def\tk@kind[#1]#2\tk@stop{\if a#1\def\tk@label{\alph{task}#2}\fi\if A#1\def\tk@label{\Alph{task}#2}\fi\if r#1\def\tk@label{\roman{task}#2}\fi\if 1#1\def\tk@label{\arabic{task}#2}\fi}
-\newcommand{\settasks}[1]{\tk@settings{#1}}
-\newenvironment{tasks}[1][]{\par\addvspace{\medskipamount}\setcounter{task}{0}\def\tk@a{#1}\ifx\tk@a\@empty\else\tk@settings{#1}\fi\tk@openfalse\tk@at\z@\parindent\z@\tk@first}{\tk@close\par\addvspace{\medskipamount}}
+\def\tk@kind[#1]#2\tk@stop{\if a#1\def\tk@label{\alph{task}#2}\fi\if A#1\def\tk@label{\Alph{task}#2}\fi\if r#1\def\tk@label{\roman{task}#2}\fi\if R#1\def\tk@label{\Roman{task}#2}\fi\if 1#1\def\tk@label{\arabic{task}#2}\fi}
+\define@key{tasks}{label}{\tk@take{#1}}\define@key{tasks}{counter-format}{\tk@short#1\tk@stop}\define@key{tasks}{ref}{}
+\define@key{tasks}{label-format}{\def\tk@lformat{#1}}\define@key{tasks}{item-format}{\def\tk@iformat{#1}}
+\define@key{tasks}{item-indent}{\def\tk@indent{#1}}\define@key{tasks}{label-width}{\def\tk@lw{#1}}\define@key{tasks}{label-offset}{\def\tk@offset{#1}}
+\define@key{tasks}{label-align}{\expandafter\let\expandafter\tk@put\csname tk@put@#1\endcsname}
+\define@key{tasks}{column-sep}{\def\tk@sep{#1}}\define@key{tasks}{after-item-skip}{\def\tk@skip{#1}}\define@key{tasks}{before-skip}{\def\tk@before{#1}}\define@key{tasks}{after-skip}{\def\tk@after{#1}}
+\define@key{tasks}{resume}[true]{\csname tk@resume#1\endcsname}\define@key{tasks}{start}{\tk@resumetrue\setcounter{task}{#1}\addtocounter{task}{-1}}\define@key{tasks}{debug}[true]{}\define@key{tasks}{display-style}[true]{}\define@key{tasks}{counter}{}
+\define@key{tasks}{style}{\csname tk@style@#1\endcsname}
+\def\tk@style@enumerate{\def\tk@label{\arabic{task}.}}\def\tk@style@itemize{\def\tk@label{\labelitemi}\def\tk@lw{1.5em}}\def\tk@style@alphabetize{\def\tk@label{\alph{task})}}
+\newcommand{\settasks}[1]{\setkeys{tasks}{#1}}
+\newenvironment{tasks}[1][]{\par\tk@resumefalse\setkeys{tasks}{#1}\addvspace{\medskipamount}\vskip\tk@before\relax\iftk@resume\else\setcounter{task}{0}\fi\tk@openfalse\tk@at\z@\parindent\z@\tk@first}{\tk@close\par\vskip\tk@after\relax\addvspace{\medskipamount}}
 \def\tk@first{\@ifnextchar({\tk@columned}{\tk@columned(1)}}
-\def\tk@columned(#1){\tk@columns#1\relax\tk@width\linewidth\advance\tk@width-2.5em\divide\tk@width\tk@columns\ignorespaces}
+\def\tk@columned(#1){\tk@columns#1\relax\tk@col\dimexpr(\linewidth-\tk@sep*(\tk@columns-1))/\tk@columns\relax\ignorespaces}
 \def\tk@close{\iftk@open\end{minipage}\tk@openfalse\fi}
-\newcommand{\task}{\tk@close\@ifstar{\tk@whole}{\@ifnextchar!{\tk@whole@}{\tk@plain}}}
-\def\tk@whole@!{\tk@whole}
-\def\tk@whole{\par\tk@at\z@\begingroup\tk@width\linewidth\advance\tk@width-2.5em\xdef\tk@now{\the\tk@width}\endgroup\tk@begin\tk@at\tk@columns\advance\tk@at\m@ne}
-\def\tk@plain{\ifnum\tk@at=\tk@columns\par\vskip 2pt\tk@at\z@\fi\xdef\tk@now{\the\tk@width}\tk@begin}
-\def\tk@begin{\refstepcounter{task}\ifnum\tk@at=\z@\noindent\hspace*{2.5em}\fi\advance\tk@at\@ne\tk@opentrue\begin{minipage}[t]{\tk@now}\@ifnextchar[{\tk@own}{\tk@set{\tk@label}}}
+\newcommand{\task}{\tk@close\@ifstar{\@ifnextchar({\tk@part}{\tk@rest}}{\@ifnextchar!{\tk@whole}{\tk@begin1}}}
+\def\tk@part(#1){\tk@begin{#1}}
+\def\tk@rest{\ifnum\tk@at<\tk@columns\tk@span\tk@columns\advance\tk@span-\tk@at\else\tk@span\tk@columns\fi\tk@begin\tk@span}
+\def\tk@whole!{\tk@row\tk@begin\tk@columns}
+\def\tk@row{\ifnum\tk@at>\z@\par\vskip\tk@skip\relax\tk@at\z@\fi}
+\def\tk@begin#1{\tk@span#1\relax\ifnum\numexpr\tk@at+\tk@span\relax>\tk@columns\tk@row\fi\refstepcounter{task}\ifnum\tk@at=\z@\noindent\else\hskip\tk@sep\relax\fi\advance\tk@at\tk@span\tk@opentrue\@ifnextchar[{\tk@own}{\tk@set{\tk@label}}}
 \def\tk@own[#1]{\addtocounter{task}{-1}\tk@set{#1}}
-\def\tk@set#1{\hangindent1.5em\hangafter\@ne\noindent\hbox to1.5em{#1\hss}\ignorespaces}
+\def\tk@set#1{\hbox to\dimexpr\tk@indent\relax{\hss\tk@put{\tk@lformat{#1}}\hskip\tk@offset}\edef\tk@now{\the\dimexpr\tk@col*\tk@span+\tk@sep*(\tk@span-1)-\tk@indent\relax}\begin{minipage}[t]{\tk@now}\tk@iformat\ignorespaces}
 `,
 };

@@ -161,7 +161,7 @@ describe('the room of a program', () => {
 });
 
 it.each([
-  ['wibble=3', 'wibble', 'numbers=left'],
+  ['ebbandflow=3', 'ebbandflow', 'numbers=left'],
   ['style=nowhere', 'nowhere', null],
 ])(
   'a key that is not known is told, and taken out where that mends it: %s',

@@ -213,6 +213,6 @@ describe('numbers only where they are referred to', () => {
   });
   it('a setting that it does not have is told', () => {
     const said = '\\usepackage{mathtools}\\mathtoolsset{showonlyref}';
-    expect(findingsIn(inArticle('x', said)).map(({ kind }) => kind)).toEqual(['option-unknown']);
+    expect(findingsIn(inArticle('x', said)).map(({ kind }) => kind)).toEqual(['option-misspelt']);
   });
 });

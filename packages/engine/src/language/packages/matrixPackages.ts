@@ -5,8 +5,12 @@ import { idleEntry, macroEntry } from '../machine/macroEntry';
 import { rowsOf } from '../constructs/borderMatrix';
 import { tokensText } from '../../expansion/tokenText';
 import { environmentTokens } from '../machine/environmentTokens';
-import { borderedArray, bordersIn, runningDots } from './niceBorders';
-import { niceCommands, niceTables } from './niceGrid';
+import { runningDots } from './niceBorders';
+import { niceArray, niceCommands, niceTables } from './niceGrid';
+import { arrayPatch } from './nicePatches';
+
+/** What a matrix of amsmath does not have. */
+const SPECIAL: ReadonlySet<string> = new Set(['Block', 'CodeBefore', 'CodeAfter']);
 
 /** A matrix of nicematrix: one of amsmath, its dots over empty entries, rows and columns outside where options say so. */
 function niceMatrix(name: string, left: string | null, right: string | null): EnvironmentEntry {
@@ -18,8 +22,8 @@ function niceMatrix(name: string, left: string | null, right: string | null): En
       const { it, p } = reader;
       const options = tokensText(readOptional(p) ?? []);
       const body = environmentTokens(p, name);
-      const borders = bordersIn(options);
-      if (borders) p.push(borderedArray(it, body, null, borders, [left, right]));
+      const isPlain = options.trim() === '' && !body.some(({ text }) => SPECIAL.has(text));
+      if (!isPlain) p.push(niceArray(it, body, null, options, [left, right]));
       else {
         const rows = runningDots(it, rowsOf(body)).map((cells) =>
           cells.flatMap((cell, i) => [...(i > 0 ? it.source('&') : []), ...cell]),
@@ -65,6 +69,7 @@ export const nicematrix: PackageEntry = {
     dots('Vdots', '\\vdots', 'Dots down a column.'),
     dots('Ddots', '\\ddots', 'Dots down a diagonal.'),
     dots('Iddots', '\\iddots', 'Dots up a diagonal.'),
+    arrayPatch,
     ...niceCommands,
     idleEntry('NiceMatrixOptions', 'm', 'How matrices look.'),
   ],

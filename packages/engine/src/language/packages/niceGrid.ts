@@ -10,6 +10,7 @@ import { closeNamed } from '../machine/environments';
 import { idleEntry, macroEntry } from '../machine/macroEntry';
 import type { Interpreter } from '../machine/interpreter';
 import { borderedArray, bordersIn, runningDots } from './niceBorders';
+import { patchTokens, type Painted, type PlacedBlock } from './nicePatches';
 import {
   barPlaces,
   gridTokens,
@@ -21,12 +22,6 @@ import {
 
 const MOST = 60;
 const RULES = /^(?:hline|Hline|hdottedline|hdashline|toprule|midrule|bottomrule)$/;
-
-/** A colour given to places: cells `1-2`, rows, columns or a rectangle (nicematrix manual, section 9). */
-interface Painted {
-  readonly color: string;
-  readonly holds: (row: number, column: number) => boolean;
-}
 
 /** What `\CodeBefore` paints. */
 function painted(source: string): Painted[] {
@@ -69,9 +64,13 @@ const commandAt = (tokens: readonly Token[], name: string): number =>
   tokens.findIndex((t) => t.cat === Cat.Command && t.text === name);
 
 /** `\Block[…]{2-3}<\Large>{content}` at the head of a cell. */
-function blockIn(
-  cell: readonly Token[],
-): { rows: number; columns: number; content: readonly Token[]; look: CellLook } | null {
+function blockIn(cell: readonly Token[]): {
+  rows: number;
+  columns: number;
+  content: readonly Token[];
+  edge: string;
+  look: CellLook;
+} | null {
   const at = cell.findIndex(({ cat }) => cat !== Cat.Space);
   if (cell[at]?.cat !== Cat.Command || cell[at]?.text !== 'Block') return null;
   const groups: Token[][] = [];
@@ -92,26 +91,50 @@ function blockIn(
     .map((n) => parseInt(n, 10) || 1);
   const align = /(?:^|[[,\s])([lcr])(?:$|[\],\s])/.exec(brackets)?.[1];
   const fill = /(?:fill|color)\s*=\s*([\w!]+)/.exec(brackets)?.[1];
+  const drawn = /(?:^|[[,\s])draw(?:\s*=\s*([\w!]+))?/.exec(brackets);
   return {
     rows: Math.min(MOST, rows),
     columns: Math.min(MOST, columns),
     content: [...type, ...content],
+    edge: drawn ? (drawn[1] ?? 'black') : '',
     look: { ...(align ? { halign: align as 'l' | 'c' | 'r' } : {}), ...(fill ? { bg: fill } : {}) },
   };
 }
 
-function niceGrid(
+/** A body without what stands before and behind its cells; what paints behind them. */
+function partsOf(
   it: Interpreter,
   body: readonly Token[],
-  columns: readonly string[],
-  options: string,
-): Grid {
+): { inner: readonly Token[]; paint: readonly Painted[] } {
   const bodyAt = commandAt(body, 'Body');
   const beforeAt = commandAt(body, 'CodeBefore');
   const afterAt = commandAt(body, 'CodeAfter');
   const paint =
     beforeAt >= 0 ? painted(tokensText(body.slice(beforeAt + 1, Math.max(beforeAt, bodyAt)))) : [];
-  const inner = body.slice(bodyAt + 1, afterAt < 0 ? body.length : afterAt);
+  const after = afterAt < 0 ? [] : body.slice(afterAt + 1).filter(({ cat }) => cat !== Cat.Space);
+  const [first] = after;
+  if (first) it.p.report('command-without-effect', it.spanOf(first), { name: 'CodeAfter' });
+  return { inner: body.slice(bodyAt + 1, afterAt < 0 ? body.length : afterAt), paint };
+}
+
+/** The blocks of a grid, each where it stands. */
+const blocksOf = (rows: readonly (readonly (readonly Token[])[])[]): PlacedBlock[] =>
+  rows.flatMap((cells, r) =>
+    cells.flatMap((cell, c) => {
+      const block = blockIn(cell);
+      if (!block) return [];
+      const { rows: down, columns, edge, look } = block;
+      return [{ row: r + 1, column: c + 1, rows: down, columns, fill: look.bg ?? '', edge }];
+    }),
+  );
+
+function niceGrid(
+  it: Interpreter,
+  body: readonly Token[],
+  given: readonly string[] | null,
+  options: string,
+): Grid {
+  const { inner, paint } = partsOf(it, body);
   const rows = [...runningDots(it, rowsOf(inner))];
   const split = (cell: readonly Token[]): [readonly Token[], readonly Token[]] => {
     let at = 0;
@@ -122,10 +145,13 @@ function niceGrid(
   const isTail = rows.length > 1 && tail?.length === 1 && split(tail[0] ?? [])[1].length === 0;
   const rules = rows.map((cells) => split(cells[0] ?? [])[0]);
   if (isTail) rows.pop();
+  const count = Math.max(1, ...rows.map((cells) => cells.length));
+  const columns = given ?? Array.from({ length: count }, () => 'c');
   const bars = barPlaces(columns);
   const plain = columns.filter(isColumn);
   const all = /hvlines/.test(options);
   return {
+    patches: patchTokens(it, paint, blocksOf(rows), [rows.length, count]),
     cells: rows.map((cells, r) =>
       cells.map((tokens, c): GridCell => {
         const content = c === 0 ? split(tokens)[1] : tokens;
@@ -172,6 +198,38 @@ const tabular = (name: string, signature: string): EnvironmentEntry => ({
   },
 });
 
+/** A matrix or array of nicematrix: with rows and columns outside its brackets, or as a grid in them. */
+export function niceArray(
+  it: Interpreter,
+  body: readonly Token[],
+  columns: readonly string[] | null,
+  options: string,
+  [left, right]: readonly [string | null, string | null],
+): Token[] {
+  const borders = bordersIn(options);
+  if (borders) {
+    const { inner, paint } = partsOf(it, body);
+    const rows = rowsOf(inner);
+    const size = [rows.length, Math.max(1, ...rows.map((cells) => cells.length))] as const;
+    const first = [borders.firstRow ? 0 : 1, borders.firstColumn ? 0 : 1] as const;
+    const patches = patchTokens(it, paint, blocksOf(rows), size, first);
+    return borderedArray(it, [...patches, ...inner], columns, borders, [left, right]);
+  }
+  const grid = niceGrid(it, body, columns, options);
+  const bracket = (side: 'left' | 'right', char: string | null): Token[] =>
+    char === null ? [] : it.source(`\\${side}${/[{}]/.test(char) ? '\\' : ''}${char}`);
+  // Matrices have no room at their sides (amsmath), arrays have that between columns.
+  const side =
+    columns === null && !/margin/.test(options) ? it.source('\\kern-\\arraycolsep ') : [];
+  return [
+    ...bracket('left', left),
+    ...side,
+    ...gridTokens(it, grid, 'array'),
+    ...side,
+    ...bracket('right', right),
+  ];
+}
+
 const array = (name: string, left: string | null, right: string | null): EnvironmentEntry => ({
   name,
   signature: 'om',
@@ -184,19 +242,7 @@ const array = (name: string, left: string | null, right: string | null): Environ
     const preamble = tokensText(readArgument(p, token) ?? []);
     const options = before + tokensText(readOptional(p) ?? []);
     const body = environmentTokens(p, name);
-    const borders = bordersIn(options);
-    if (borders) {
-      p.push(borderedArray(it, body, columnsOf(preamble), borders, [left, right]));
-      return null;
-    }
-    const grid = niceGrid(it, body, columnsOf(preamble), options);
-    const bracket = (side: 'left' | 'right', char: string | null): Token[] =>
-      char === null ? [] : it.source(`\\${side}${/[{}]/.test(char) ? '\\' : ''}${char}`);
-    p.push([
-      ...bracket('left', left),
-      ...gridTokens(it, grid, 'array'),
-      ...bracket('right', right),
-    ]);
+    p.push(niceArray(it, body, columnsOf(preamble), options, [left, right]));
     return null;
   },
 });

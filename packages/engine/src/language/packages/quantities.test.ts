@@ -94,10 +94,10 @@ describe('what cannot be read, and keys that there are not', () => {
     ['\\num{1+2i}', 'quantity-unreadable', '\\complexnum{1+2i}'],
     ['\\num{1.2.3}', 'quantity-unreadable', null],
     ['\\num{abc}', 'quantity-unreadable', null],
-    ['\\num[round-mod=places]{1}', 'option-unknown', '\\num[round-mode=places]{1}'],
-    ['\\sisetup{per-mod=symbol}', 'option-unknown', '\\sisetup{per-mode=symbol}'],
+    ['\\num[round-mod=places]{1}', 'option-misspelt', '\\num[round-mode=places]{1}'],
+    ['\\sisetup{per-mod=symbol}', 'option-misspelt', '\\sisetup{per-mode=symbol}'],
     ['\\qty[prefix-mode=extract-exponent]{1}{\\km}', 'key-without-effect', null],
-    ['\\qty[permode=symbol]{1}{\\m}', 'option-unknown', '\\qty[per-mode=symbol]{1}{\\m}'],
+    ['\\qty[permode=symbol]{1}{\\m}', 'option-misspelt', '\\qty[per-mode=symbol]{1}{\\m}'],
   ])('%s', (body, kind, mended) => {
     const found = findingsIn(inArticle(body, SI));
     expect(found.map((one) => one.kind)).toEqual([kind]);

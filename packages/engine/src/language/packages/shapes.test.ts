@@ -17,7 +17,7 @@ describe('what packages bring is set, with nothing to tell of', () => {
     [
       'tasks',
       '\\begin{tasks}[label=(\\roman*)](2)\\task ebb\\task flood\\end{tasks}',
-      '(i) ebb (ii) flood',
+      '(i) ebb (ii)flood',
     ],
     ['endnotes', 'A\\endnote{one}B\\endnote{two}\\theendnotes', 'A1B2 | Notes | 1one | 2two'],
     ['multido', '\\multido{\\i=2+3}{3}{(\\i)}', '(2)(5)(8)'],

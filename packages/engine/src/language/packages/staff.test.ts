@@ -79,7 +79,7 @@ describe('coloured boxes', () => {
       findingsIn(inArticle('\\begin{tcolorbox}[colbck=red]x\\end{tcolorbox}', pkg)).map(
         ({ kind }) => kind,
       ),
-    ).toEqual(['option-unknown']);
+    ).toEqual(['option-misspelt']);
   });
 });
 

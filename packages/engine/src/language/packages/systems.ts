@@ -1,3 +1,4 @@
+import { readOptional } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { inTextToo, mathEntry } from '../constructs/mathEntry';
@@ -73,13 +74,20 @@ function letterIn(body: readonly Token[]): string | null {
   return letter === null ? null : letter + index;
 }
 
-/** Equations below one another, each unknown in a column of its own. */
-export function systemTokens(it: Interpreter, lines: readonly (readonly Token[])[]): Token[] {
+/** Equations below one another, each unknown in a column of its own: in this order, or by the alphabet. */
+export function systemTokens(
+  it: Interpreter,
+  lines: readonly (readonly Token[])[],
+  order: readonly string[] = [],
+): Token[] {
   const equations = lines.map((line) => equationOf(trimmed(line)));
   const letters = [
     ...new Set(equations.flatMap(({ terms }) => terms.map(({ letter }) => letter ?? ''))),
   ];
-  const columns = letters.filter((letter) => letter !== '').sort();
+  const place = (letter: string): number => (order.includes(letter) ? order.indexOf(letter) : 99);
+  const columns = letters
+    .filter((letter) => letter !== '')
+    .sort((a, b) => place(a) - place(b) || (a < b ? -1 : 1));
   if (letters.includes('')) columns.push('');
   const out: Token[] = it.source(
     `\\begin{array}{@{}${'r@{}c@{}'.repeat(columns.length)}r@{\\;}c@{\\;}l@{}}`,
@@ -116,17 +124,24 @@ export const systeme: PackageEntry = {
     inTextToo(
       mathEntry(
         'systeme',
-        'm',
+        'om',
         'A system: its equations parted by commas.',
         '$\\systeme{x+y=1,2x-y=3}$',
         (reader, token) => {
           const { it } = reader;
           const star = reader.p.takeChar('*');
           if (star) reader.p.takeChar('*');
+          const order = (readOptional(reader.p) ?? []).filter(({ cat }) => cat === Cat.Letter);
           const body = reader.argument(token);
+          // What follows in brackets marks the equations; that is not carried out.
+          readOptional(reader.p, false);
           reader.p.push([
             ...it.source('\\left\\{'),
-            ...systemTokens(it, splitAt(body, ',')),
+            ...systemTokens(
+              it,
+              splitAt(body, ','),
+              order.map(({ text }) => text),
+            ),
             ...it.source('\\right.'),
           ]);
           return null;

@@ -3,6 +3,7 @@ import { findingsIn, inArticle } from '../../testing/document';
 import { laidBody } from '../../testing/layout';
 import { lookOf, selected } from './tabularray';
 
+const NICE = '\\usepackage{nicematrix}';
 const TBLR = '\\usepackage{tabularray}\\UseTblrLibrary{booktabs}';
 const tblr = (keys: string, body: string): string => `\\begin{tblr}{${keys}}${body}\\end{tblr}`;
 
@@ -76,7 +77,6 @@ describe('tables by keys', () => {
 
 /** nicematrix manual, sections 3 to 9. */
 describe('arrays and tables with blocks', () => {
-  const NICE = '\\usepackage{nicematrix}';
   it.each([
     [
       '\\begin{NiceTabular}{cc}[hvlines]\\Block{1-2}{wide} & \\\\ a & b\\end{NiceTabular}',
@@ -90,9 +90,76 @@ describe('arrays and tables with blocks', () => {
       '$\\begin{bNiceArray}{cc|c}\\Block{2-2}<\\Large>{A} & & 0\\\\ & & 1\\\\ \\hline 0 & 0 & 2\\end{bNiceArray}$',
       '𝐴',
     ],
-    ['$\\begin{NiceArray}{cc} a & b \\CodeAfter x\\end{NiceArray}$', '𝑎 𝑏'],
+    ['$\\begin{NiceArray}{cc} a & b \\CodeAfter \\end{NiceArray}$', '𝑎 𝑏'],
   ])('%s', (body, printed) => {
     expect(laidBody(body, NICE).text.replace(/\s+/g, ' ')).toContain(printed);
     expect(findingsIn(inArticle(body, NICE))).toEqual([]);
   });
+});
+
+/** nicematrix manual, sections 4 and 9: grounds and frames of cells in formulas. */
+describe('what paints behind the cells of a matrix', () => {
+  const painted = (body: string) =>
+    laidBody(`$${body}$`, `${NICE}\\usepackage{xcolor}`).rules.filter(({ paint }) => paint !== 0);
+  const RED = 0xff0000;
+  it('a block has its ground over all its cells', () => {
+    const [ground, ...others] = painted(
+      '\\begin{pNiceMatrix}\\Block[fill=red]{2-2}{A} & & 0 \\\\ & & 0 \\\\ 0 & 0 & 1\\end{pNiceMatrix}',
+    );
+    expect([ground?.paint, others]).toEqual([RED, []]);
+    expect(ground?.height).toBeCloseTo(24, 0);
+  });
+  it.each([
+    [
+      '\\begin{bNiceMatrix}\\CodeBefore\\cellcolor{red}{1-1,2-2}\\Body 1&2\\\\3&4\\end{bNiceMatrix}',
+      2,
+    ],
+    ['\\begin{bNiceMatrix}\\CodeBefore\\rowcolor{red}{2}\\Body 1&2\\\\3&4\\end{bNiceMatrix}', 2],
+    [
+      '\\begin{bNiceArray}{cc}[first-row]\\CodeBefore\\cellcolor{red}{1-1}\\Body x&y\\\\3&4\\end{bNiceArray}',
+      1,
+    ],
+    ['\\begin{pNiceMatrix}1 & \\Block[draw=red]{1-1}{2}\\end{pNiceMatrix}', 4],
+  ])('%s', (body, count) => {
+    const found = painted(body);
+    expect(found.map(({ paint }) => paint)).toEqual(Array.from({ length: count }, () => RED));
+  });
+  it('what is drawn over them is said to be left out', () => {
+    const body = '$\\begin{NiceArray}{cc} a & b \\CodeAfter \\line{1-1}{1-2}\\end{NiceArray}$';
+    expect(findingsIn(inArticle(body, NICE)).map(({ kind }) => kind)).toEqual([
+      'command-without-effect',
+    ]);
+  });
+});
+
+/** tasks manual, sections 3 and 4. */
+describe('tasks in columns', () => {
+  const TASKS = '\\usepackage{tasks}';
+  const places = (items: string, options = '') => {
+    const page = laidBody(`\\begin{tasks}${options}(3)${items}\\end{tasks}`, TASKS);
+    return (word: string) => page.word(word);
+  };
+  it('one with a star takes the columns that are left, one with ! a line of its own', () => {
+    const at = places('\\task ebb\\task flood\\task* low\\task! high\\task slack');
+    expect(at('low').y).toBeCloseTo(at('ebb').y, 1);
+    expect(at('high').y).toBeGreaterThan(at('low').y);
+    expect(at('high').x).toBeCloseTo(at('ebb').x, 1);
+    expect(at('slack').y).toBeGreaterThan(at('high').y);
+  });
+  it('the text is set in as far as is said, in columns of equal width', () => {
+    const usual = places('\\task ebb\\task flood');
+    const wide = places('\\task ebb\\task flood', '[item-indent=4em]');
+    expect(wide('ebb').x - usual('ebb').x).toBeCloseTo(15, 0);
+    expect(usual('flood').x - usual('ebb').x).toBeCloseTo(345 / 3, 0);
+  });
+});
+
+it('a system has its unknowns in the order that is asked for', () => {
+  const order = (body: string): string =>
+    laidBody(`\\systeme${body}{3x-y=2,x+4y=1}`, '\\usepackage{systeme}').text.replace(
+      /[^𝑥𝑦]/gu,
+      '',
+    );
+  expect(order('')).toMatch(/^𝑥𝑦/u);
+  expect(order('[yx]')).toMatch(/^𝑦𝑥/u);
 });

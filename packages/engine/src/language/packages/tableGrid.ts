@@ -20,6 +20,8 @@ export interface GridCell {
 
 /** A table as cells, with the lines above each row (1 is the first, one more than there are rows the last). */
 export interface Grid {
+  /** In a formula: what paints behind its cells, read in the first of them. */
+  readonly patches?: readonly Token[];
   readonly cells: readonly (readonly GridCell[])[];
   /** What stands before each row: rules written in it. */
   readonly rules: readonly (readonly Token[])[];
@@ -94,6 +96,15 @@ function lineTokens(
   return it.source(out.join(''));
 }
 
+/** A ground that goes on from above; its words stand in the last row, over all of it. */
+function groundTokens(it: Interpreter, { cell, offset }: Above, bg: string): Token[] {
+  const ground = it.source(`\\cellcolor{${bg}}`);
+  if (offset < cell.rows - 1) return ground;
+  const { look } = cell;
+  const inner = dressed(it, { ...cell, look: { ...look, bg: '' } }, false);
+  return [...ground, ...it.source(`\\multirow{-${cell.rows}}{*}`), ...group(it, inner)];
+}
+
 /** What stands in a place: a tall cell's words in the middle of its rows. */
 function placeTokens(
   it: Interpreter,
@@ -102,10 +113,19 @@ function placeTokens(
   inFormula: boolean,
 ): Token[] {
   if (inFormula) {
-    const middle = Math.floor(((above?.cell ?? cell).rows - 1) / 2);
-    return (above?.offset ?? 0) === middle ? dressed(it, above?.cell ?? cell, true) : [];
+    const whole = above?.cell ?? cell;
+    const middle = Math.floor((whole.rows - 1) / 2);
+    if ((above?.offset ?? 0) !== middle) return [];
+    const inner = dressed(it, whole, true);
+    if (whole.rows % 2 === 1 || inner.every(({ cat }) => cat === Cat.Space)) return inner;
+    // Between two rows: half a line down.
+    const low = it.source('\\smash{\\lower\\dimexpr.5\\baselineskip\\relax\\hbox{$');
+    return [...low, ...inner, ...it.source('$}}')];
   }
+  const { bg } = (above?.cell ?? cell).look;
+  if (bg && above) return groundTokens(it, above, bg);
   if (above) return [];
+  if (bg && cell.rows > 1) return it.source(`\\cellcolor{${bg}}`);
   const inner = dressed(it, cell, false);
   if (cell.rows === 1) return inner;
   return [...it.source(`\\multirow{${cell.rows}}{*}`), ...group(it, inner)];
@@ -160,6 +180,7 @@ export function gridTokens(
   const body = grid.cells.flatMap((_, r) => [
     ...lineTokens(it, grid, r, covered[r] ?? []),
     ...(grid.rules[r] ?? []),
+    ...(r === 0 && environment === 'array' ? (grid.patches ?? []) : []),
     ...rowTokens(it, grid, grid.cells[r] ?? [], covered[r] ?? [], environment === 'array'),
     ...(r < last - 1 || grid.lineAbove(last + 1) || (grid.rules[last]?.length ?? 0) > 0
       ? it.source('\\\\')

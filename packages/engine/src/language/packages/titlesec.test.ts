@@ -42,7 +42,7 @@ describe('how headings are set', () => {
   });
   it('an option that it does not have is told', () => {
     const found = findingsIn(inArticle('x', use('', 'smal')));
-    expect(found.map(({ kind }) => kind)).toEqual(['option-unknown']);
+    expect(found.map(({ kind }) => kind)).toEqual(['option-misspelt']);
   });
   it('rules as thick as is said', () => {
     const said = '\\titleformat{\\section}{}{\\thesection}{1em}{}[{\\titlerule[2pt]}]';

@@ -1,6 +1,6 @@
 import { PT, type Sp } from '../../base/lengths';
 import { type Box, boxOf, type Child, hbox, type HItem, hpack, rule } from '../../boxes/box';
-import type { ArrayColumn, ArrayNode, ArrayRow, MathList } from '../../document/math';
+import type { ArrayColumn, ArrayNode, ArrayPatch, ArrayRow, MathList } from '../../document/math';
 import { atom, type Atom } from '../atom';
 import { centredOnAxis, glyphFor, glyphItem, inStyle, type MathContext, mu } from '../context';
 import { named } from '../style';
@@ -30,6 +30,7 @@ export function array(node: ArrayNode, around: MathContext): Atom {
   const columns = placeColumns(node, rows, between);
   const places = placeRows(node, rows);
   const children = [
+    ...(node.patches ?? []).flatMap((patch) => grounds(patch, columns, places)),
     ...rows.flatMap((row, r) =>
       row.cells.map((cell) => placeCell(node, cell, r, columns, places, ctx)),
     ),
@@ -37,6 +38,7 @@ export function array(node: ArrayNode, around: MathContext): Atom {
     ...bars(node, rows, columns, places, ctx.color),
     ...places.rules.flatMap(({ y, dashed }) => across(0, columns.width, y, dashed, ctx.color)),
     ...partRules(node, columns, places, ctx.color),
+    ...(node.patches ?? []).flatMap((patch) => frame(patch, columns, places)),
   ];
   const body = boxOf(columns.width, 0, places.total, children);
   return atom(
@@ -95,6 +97,37 @@ function dotsAcross(width: Sp, factor: number, node: ArrayNode, ctx: MathContext
     item: dot,
   }));
   return boxOf(width, dot.height, dot.depth, children);
+}
+
+/** The rectangle that a patch covers, from the top left; null where the array has no such cells. */
+function extentOf({ rows, columns }: ArrayPatch, { edges }: Columns, { tops, bottoms }: Rows) {
+  const [left, right] = [edges[columns[0]], edges[Math.min(columns[1] + 1, edges.length - 1)]];
+  const [top, bottom] = [tops[rows[0]], bottoms[Math.min(rows[1], bottoms.length - 1)]];
+  if (left === undefined || right === undefined || top === undefined || bottom === undefined)
+    return null;
+  return { left, top, width: right - left, height: bottom - top };
+}
+
+/** The ground behind cells. */
+function grounds(patch: ArrayPatch, columns: Columns, places: Rows): Child[] {
+  const extent = extentOf(patch, columns, places);
+  if (!extent || patch.fill === null) return [];
+  const { left, top, width, height } = extent;
+  return [{ x: left, y: 0, item: rule(width, -top, top + height, patch.fill) }];
+}
+
+/** The frame around cells. */
+function frame(patch: ArrayPatch, columns: Columns, places: Rows): Child[] {
+  const extent = extentOf(patch, columns, places);
+  if (!extent || patch.edge === null) return [];
+  const { left, top, width, height } = extent;
+  const { edge } = patch;
+  return [
+    ...across(left, width, top + RULE, false, edge),
+    ...across(left, width, top + height, false, edge),
+    ...upright(left, top, top + height, false, edge),
+    ...upright(left + width - RULE, top, top + height, false, edge),
+  ];
 }
 
 /** What the preamble puts between columns, in each row. */
