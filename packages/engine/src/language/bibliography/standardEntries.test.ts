@@ -91,6 +91,16 @@ describe('An entry by the standard styles', () => {
       {},
       'A~B. \\emph{T}. arXiv: \\texttt{21.1} [\\texttt{math.AG}].',
     ],
+    [
+      entry('online', { title: 'T', url: 'https://t.example', urldate: '2024-01-31' }),
+      { language: 'british' },
+      '\\emph{T}. \\textsc{url}: \\url{https://t.example} (visited on 31/01/2024).',
+    ],
+    [
+      entry('book', { author: 'A B and C D', title: 'T', edition: '2', year: '2000' }),
+      { language: 'french' },
+      'A~B et C~D. \\emph{T}. 2\\textsuperscript{e}~éd. 2000.',
+    ],
     [entry('book', { editor: 'A B', title: 'T', year: '2000' }), {}, 'A~B, ed. \\emph{T}. 2000.'],
     [
       entry('report', { author: 'A B', title: 'T', number: '4', institution: 'I', year: '2000' }),

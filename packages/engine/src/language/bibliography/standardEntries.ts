@@ -81,9 +81,43 @@ const GERMAN: Words = {
   },
 };
 
+/** Dates of other Englishes: the day first. */
+const BRITISH: Words = {
+  ...ENGLISH,
+  date: (year, month, day) => `${day > 0 ? `${day}~` : ''}${MONTHS[month - 1] ?? ''} ${year}`,
+  visitedDate: (year, month, day) => `${two(day)}/${two(month)}/${year}`,
+};
+
+const MOIS = 'janv. févr. mars avr. mai juin juill. août sept. oct. nov. déc.'.split(' ');
+const FRENCH: Words = {
+  and: 'et',
+  comma: false,
+  in: 'In~:',
+  editedBy: 'Sous la dir. de',
+  editor: 'dir.',
+  editors: 'dir.',
+  volume: 'T.',
+  page: 'p.',
+  pages: 'p.',
+  visited: 'visité le',
+  edition: (number) => `${number}\\textsuperscript{${number === '1' ? 're' : 'e'}}~éd.`,
+  date: (year, month, day) => `${day > 0 ? `${day}~` : ''}${MOIS[month - 1] ?? ''} ${year}`,
+  visitedDate: (year, month, day) => `${two(day)}/${two(month)}/${year}`,
+  kinds: {
+    phdthesis: 'Thèse de doct.',
+    mastersthesis: 'Mém. de mast.',
+    mathesis: 'Mém. de mast.',
+    techreport: 'Rapp. tech.',
+  },
+};
+
 /** By the name of the document's language. */
-const wordsOf = (language: string | null): Words =>
-  language !== null && /german|austrian/.test(language) ? GERMAN : ENGLISH;
+function wordsOf(language: string | null): Words {
+  if (language === null) return ENGLISH;
+  if (/german|austrian/.test(language)) return GERMAN;
+  if (/^(?:french|francais|acadian|canadien)$/.test(language)) return FRENCH;
+  return /^(?:british|UKenglish|australian|newzealand)$/.test(language) ? BRITISH : ENGLISH;
+}
 
 /** How a style writes entries, as the options of the package say. */
 export interface StandardLook {

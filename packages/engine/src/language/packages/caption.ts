@@ -189,6 +189,8 @@ function setPartCaption(
     ...it.read(CAPTION_OPTIONS),
     labelformat: 'parens',
     labelsep: 'space',
+    // The defaults of subcaption, and of subfig (`captionskip`).
+    skip: it.hasPackage('subfig') ? '4pt' : '6pt',
     ...it.read(captionOptionsOf(counter)),
     ...it.read(captionOptionsOf('sub')),
   });

@@ -2,7 +2,8 @@ import { readOptional } from '../../expansion/arguments';
 import type { Token } from '../../expansion/meaning';
 import { textOf, tokensText } from '../../expansion/tokenText';
 import { newCounter } from '../machine/counters';
-import { type CommandEntry, tokensOf } from '../machine/entries';
+import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
+import { hookCell } from '../machine/environments';
 import type { Interpreter } from '../machine/interpreter';
 import { listed, listOf, nameKind, titleText } from './colourBoxNames';
 import { braced } from './colourBoxes';
@@ -108,6 +109,15 @@ function newTheorem(it: Interpreter, token: Token): void {
     ]);
 }
 
+/** `\tcolorboxenvironment{name}{options}`: an environment that there is, in a box from now on. */
+function boxAround(it: Interpreter, args: Args): void {
+  const name = textOf(it.p, tokensOf(args, 0));
+  const [before, after] = [hookCell('before', name), hookCell('after', name)];
+  const options = [...it.p.chars('['), ...braced(it, tokensOf(args, 1)), ...it.p.chars(']')];
+  it.write(before, [...it.read(before), ...it.source('\\begin{tcolorbox}'), ...options]);
+  it.write(after, [...it.source('\\end{tcolorbox}'), ...it.read(after)]);
+}
+
 /** Commands that declare kinds of coloured boxes. */
 export const kindCommands: readonly CommandEntry[] = [
   {
@@ -125,6 +135,14 @@ export const kindCommands: readonly CommandEntry[] = [
     description: 'Another look for a box of your own.',
     example: '\\newtcolorbox{note}{}\\renewtcolorbox{note}{colback=red!10}',
     run: (it, _args, token) => newBox(it, token, true),
+  },
+  {
+    name: 'tcolorboxenvironment',
+    signature: 'mm',
+    package: 'tcolorbox',
+    description: 'Puts an environment that there is into a coloured box.',
+    example: '\\tcolorboxenvironment{quote}{colback=yellow!10}\\begin{quote}High water\\end{quote}',
+    run: boxAround,
   },
   {
     name: 'newtcbtheorem',

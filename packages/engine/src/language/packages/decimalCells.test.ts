@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { findingsIn, inArticle } from '../../testing/document';
 import { laidBody, type Laid } from '../../testing/layout';
-import { dcolumnRoom, tableFormatRoom } from './decimalCells';
+import { dcolumnRoom, tableFormatRoom, withAlignedPower } from './decimalCells';
 
 const PACKAGES = '\\usepackage{siunitx,dcolumn,longtable}';
 const table = (column: string, ...cells: string[]): string =>
@@ -70,4 +70,13 @@ describe('Room by its description', () => {
   ])('places %s', (places, before, behind, centred) => {
     expect(dcolumnRoom(places, '.')).toEqual({ before, behind, centred });
   });
+});
+
+it.each([
+  ['3.9\\times 10^{-2}', '1.2e-1', '3.9\\phantom{0}\\times 10^{-2}'],
+  ['4\\times 10^{3}', '1.2e1', '4\\phantom{.00}\\times 10^{3}'],
+  ['4.20\\times 10^{3}', '1.2e1', '4.20\\times 10^{3}'],
+  ['4.2', '1.3', '4.2'],
+])('%s has room for the places of %s before its power', (whole, format, written) => {
+  expect(withAlignedPower(whole, format)).toBe(written);
 });

@@ -65,6 +65,18 @@ export function tableFormatRoom(format: string): PointRoom {
   };
 }
 
+/** A number with room for the places that it lacks before its power of ten, so that these stand below one another. */
+export function withAlignedPower(whole: string, format: string): string {
+  const [, body = '', power = ''] = /^(.*?)(\s*\\times\b.*)$/s.exec(whole) ?? [];
+  const places = /^[-+]?\d*\.(\d+)/.exec(format.replace(/[\s{}]/g, ''))?.[1];
+  if (power === '' || places === undefined) return whole;
+  const [, fraction] = body.replace(/\{,\}|\{\.\}/, '.').split('.');
+  const has = (fraction ?? '').replace(/\D/g, '').length;
+  const lacks = Math.min(30, Number(places)) - has;
+  if (lacks <= 0) return whole;
+  return `${body}\\phantom{${fraction === undefined ? '.' : ''}${'0'.repeat(lacks)}}${power}`;
+}
+
 /** A cell of an S column (package siunitx): a number as `\num` writes it; anything else is set as it stands. */
 export const numberCell = (
   settingsOf: (it: Interpreter, own: readonly Token[]) => Settings,
@@ -80,7 +92,10 @@ export const numberCell = (
     if (!/^[-+]?\s*[\d.,]/.test(text)) return it.p.push([...tokens]);
     const whole = numberSource(text, settings);
     const before = /^[-+]?(?:\d|\\,|,(?=\d{3})|~)*/.exec(whole.replace(/\{,\}/g, ';'))?.[0] ?? '';
-    setNumber(it, { whole, before }, tableFormatRoom(settings['table-format'] ?? ''));
+    const format = settings['table-format'] ?? '';
+    const aligns = settings['table-align-exponent'] !== 'false';
+    const shown = aligns ? withAlignedPower(whole, format) : whole;
+    setNumber(it, { whole: shown, before }, tableFormatRoom(format));
   },
 });
 

@@ -193,3 +193,13 @@ describe('Boxes that hold something of a kind', () => {
     expect(text.x - code.x).toBeGreaterThan(100);
   });
 });
+
+it('an environment that there is gets a box around it', () => {
+  const preamble =
+    '\\usepackage{amsthm}\\newtheorem{rule}{Rule}\\tcolorboxenvironment{rule}{colback=red}';
+  const boxed = set('\\begin{rule}Ebb.\\end{rule} Flood.', preamble);
+  expect(boxed.text).toContain('Rule 1. Ebb.');
+  expect(boxed.session.findings()).toEqual([]);
+  expect(ofColour(boxed, RED)).toBeDefined();
+  expect(ofColour(set('Flood.', preamble), RED)).toBeUndefined();
+});

@@ -69,6 +69,21 @@ function axis(call: KeyCall, name: 'x' | 'y' | 'z'): void {
         : { x: -0.385 * length, y: -0.385 * length };
 }
 
+type Axis = 'x' | 'y' | 'z';
+
+/** A plane of space as the canvas: its two unit vectors are those of what is drawn there, circles among it (library 3d). */
+const onPlane =
+  (first: Axis, second: Axis, third: Axis): Key =>
+  (call) => {
+    const { g } = call;
+    const [u, v, up] = [g[first], g[second], g[third]];
+    const at = numberOf(call);
+    map(call, { a: u.x / CM, b: u.y / CM, c: v.x / CM, d: v.y / CM, e: at * up.x, f: at * up.y });
+    g.x = { x: CM, y: 0 };
+    g.y = { x: 0, y: CM };
+    g.z = { x: 0, y: 0 };
+  };
+
 const LOOPS: Readonly<Record<string, readonly [number, number]>> = {
   above: [105, 75],
   below: [285, 255],
@@ -125,6 +140,12 @@ export const PLACE_KEYS: Readonly<Record<string, Key>> = {
   x: (call) => axis(call, 'x'),
   y: (call) => axis(call, 'y'),
   z: (call) => axis(call, 'z'),
+  'canvas is xy plane at z': onPlane('x', 'y', 'z'),
+  'canvas is yx plane at z': onPlane('y', 'x', 'z'),
+  'canvas is xz plane at y': onPlane('x', 'z', 'y'),
+  'canvas is zx plane at y': onPlane('z', 'x', 'y'),
+  'canvas is yz plane at x': onPlane('y', 'z', 'x'),
+  'canvas is zy plane at x': onPlane('z', 'y', 'x'),
   'bend left': (call) => bendBy(call, 1),
   'bend right': (call) => bendBy(call, -1),
   'bend angle': () => undefined,

@@ -392,3 +392,18 @@ describe('A matrix of nodes', () => {
     expect(low('tikz,circuitikz')).toBeCloseTo(low('tikz'), 1);
   });
 });
+
+/** Library 3d: what is drawn on a plane of space lies in it. */
+it.each([
+  ['xy plane at z=1', [0, 1], [1, 3]],
+  ['xz plane at y=1', [0, 2], [1, 3]],
+  ['yz plane at x=1', [1, 0], [1, 3]],
+])('canvas is %s', (plane, from, to) => {
+  const axes = 'x={(1cm,0cm)},y={(0cm,2cm)},z={(0cm,1cm)}';
+  const { paths } = drawn(
+    `\\begin{scope}[${axes}]\\begin{scope}[canvas is ${plane}]\\draw (0,0) -- (1,1);\\end{scope}\\end{scope}`,
+  );
+  const cm = 72.27 / 2.54;
+  const near = (place: number[]) => place.map((n) => expect.closeTo(n * cm, 0) as number);
+  expect(paths[0]?.points).toEqual([near(from), near(to)]);
+});

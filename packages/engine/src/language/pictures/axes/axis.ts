@@ -82,6 +82,8 @@ export interface AxisSettings {
   /** What is written at each tick, in terms of `\\tick`. */
   readonly tickCode: readonly (readonly Token[] | null)[];
   readonly numberFormat: NumberFormat;
+  /** Names of the axes stand right beside the labels of their ticks (`compat` of 1.3 and later). */
+  readonly nearLabels: boolean;
   readonly tickLength: readonly [main: number, minor: number];
   readonly tickLabels: readonly (readonly (readonly Token[])[] | null)[];
   readonly tickDistance: readonly (number | null)[];

@@ -272,6 +272,16 @@ export const KEYS: Readonly<Record<string, Act>> = {
   'every tick label': stylesOfAll('tickLabelStyle'),
   'label style': stylesOfAll('labelStyle'),
   'every axis label': stylesOfAll('labelStyle'),
+  compat: (key) => {
+    const [, major = '0', minor = '0'] = /^(\d+)\.(\d+)/.exec(key.text) ?? [];
+    key.to.nearLabels = key.text === 'newest' || Number(major) > 1 || Number(minor) >= 3;
+  },
+  ...Object.fromEntries(
+    ['x', 'y', 'z', ''].flatMap((axis) => [
+      [`${axis}label near ticks`, (key: AxisKey) => void (key.to.nearLabels = true)],
+      [`${axis}label absolute`, (key: AxisKey) => void (key.to.nearLabels = false)],
+    ]),
+  ),
   'major tick length': (key) => void (key.to.tickLength = [length(key), key.to.tickLength[1]]),
   tickwidth: (key) => void (key.to.tickLength = [length(key), key.to.tickLength[1]]),
   'minor tick length': (key) => void (key.to.tickLength = [key.to.tickLength[0], length(key)]),

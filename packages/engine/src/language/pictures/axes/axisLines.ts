@@ -68,7 +68,7 @@ function drawNames(painter: Painter): void {
   const [nameX, nameY] = settings.labels;
   const [styleX = [], styleY = []] = settings.labelStyle;
   const middle = settings.lines.map((kind) => kind === 'middle');
-  const LABELS = 15 * PT;
+  const below = settings.nearLabels ? roomOfTicks(painter, 0) : 15 * PT;
   if (nameX)
     if (middle[0])
       words(
@@ -84,7 +84,7 @@ function drawNames(painter: Painter): void {
         painter,
         g,
         nameX,
-        plus(corner, { x: width / 2, y: lineAt(painter, 0) - LABELS }),
+        plus(corner, { x: width / 2, y: lineAt(painter, 0) - below }),
         'north',
         styleX,
       );
@@ -100,14 +100,15 @@ function drawNames(painter: Painter): void {
       );
     else {
       const turned = [...painter.reading.it.source('rotate=90,'), ...styleY];
-      const far = widest(painter) + 8 * PT;
+      const far = settings.nearLabels ? roomOfTicks(painter, 1) : 35 * PT;
       const isRight = settings.lines[1] === 'right';
+      const anchor = settings.nearLabels ? (isRight ? 'north' : 'south') : 'center';
       words(
         painter,
         g,
         nameY,
         plus(corner, { x: isRight ? width + far : -far, y: height / 2 }),
-        isRight ? 'north' : 'south',
+        anchor,
         turned,
       );
     }
@@ -116,18 +117,20 @@ function drawNames(painter: Painter): void {
       painter,
       g,
       settings.title,
-      plus(corner, { x: width / 2, y: height + 2 * PT }),
+      plus(corner, { x: width / 2, y: height + 6 * PT }),
       'south',
       settings.titleStyle,
     );
 }
 
-/** How far the labels of the upright axis reach to its left. */
-function widest(painter: Painter): number {
-  const { texts } = labelsOf(painter, 1, ticksAlong(painter, 1));
+/** How far the labels of an axis reach from it, the room around them counted. */
+function roomOfTicks(painter: Painter, which: 0 | 1): number {
+  const { texts } = labelsOf(painter, which, ticksAlong(painter, which));
   const { reading, axis } = painter;
   const g = freshNode(axis.outer);
-  return (
-    Math.max(0, ...texts.map((tokens) => setText(reading, g, tokens).width)) + 2 * g.node.innerX
-  );
+  const sizes = texts.map((tokens) => {
+    const { width, height, depth } = setText(reading, g, tokens);
+    return which === 0 ? height + depth : width;
+  });
+  return Math.max(0, ...sizes) + 2 * (which === 0 ? g.node.innerY : g.node.innerX);
 }

@@ -146,3 +146,14 @@ describe('pictures', () => {
     ).toEqual(kinds);
   });
 });
+
+/** pgfplots manual, section 4.9: `compat` of 1.3 and later. */
+it('the name of an axis stands by the labels of its ticks where that is asked for', () => {
+  const gap = (said: string): number => {
+    const { word } = picture(`\\begin{axis}[${said}xlabel=tide]\\addplot{x};\\end{axis}`);
+    return word('0')[1] - word('tide')[1];
+  };
+  expect(gap('compat=1.18,')).toBeCloseTo(gap('xlabel near ticks,'), 1);
+  expect(gap('compat=1.18,')).toBeLessThan(gap(''));
+  expect(gap('compat=1.2,')).toBeCloseTo(gap(''), 1);
+});

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { commonPower, rangeOf, tickStep, ticksBy, ticksOf, tickText } from './scale';
+import { betweenPowers, commonPower, rangeOf, tickStep, ticksBy, ticksOf, tickText } from './scale';
 
 describe('the scale of an axis', () => {
   it.each([
@@ -19,6 +19,24 @@ describe('the scale of an axis', () => {
   it('of powers of ten counts their exponents', () => {
     expect(rangeOf([1, 1000], null, null, 0, 'log')).toEqual({ min: 0, max: 3 });
     expect(ticksOf('log', { min: 0, max: 3 }, 200, null)).toEqual([0, 1, 2, 3]);
+  });
+  it.each([
+    ['enough whole powers', { min: 0.7, max: 4 }, 103, [1, 2, 3, 4]],
+    [
+      'too few of them: parts of powers',
+      { min: -0.8, max: 0.2 },
+      103,
+      [-0.8, -0.6, -0.4, -0.2, 0, 0.2],
+    ],
+    ['many decades: some of them', { min: 0, max: 12 }, 150, [0, 3, 6, 9, 12]],
+  ] as const)('of powers has at least three ticks: %s', (_, range, length, ticks) =>
+    expect(ticksOf('log', range, length, null)).toEqual(ticks),
+  );
+  it('between powers side by side stand the twice to nine times, and nowhere else', () => {
+    const between = betweenPowers([0, 1], { min: 0, max: 1 });
+    expect(between.map((at) => Math.round(10 ** at))).toEqual([2, 3, 4, 5, 6, 7, 8, 9]);
+    expect(betweenPowers([0, 2], { min: 0, max: 2 })).toEqual([]);
+    expect(betweenPowers([-0.2, 0], { min: -0.3, max: 0 })).toEqual([]);
   });
   it.each([
     [{ min: 0, max: 10 }, 195, 2],

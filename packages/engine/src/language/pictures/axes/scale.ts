@@ -67,7 +67,13 @@ export function ticksBy(step: number, { min, max }: Range): number[] {
   );
 }
 
-/** Ticks of an axis that nobody listed: whole powers of ten on a logarithmic one. */
+/** So many ticks an axis of powers of ten has at least (`try min ticks log`). */
+const LEAST_OF_POWERS = 3;
+
+/**
+ * Ticks of an axis that nobody listed. Those of a logarithmic one are whole powers of ten where there are enough
+ * of them, the powers of parts of ten else.
+ */
 export function ticksOf(
   mode: Mode,
   range: Range,
@@ -76,7 +82,25 @@ export function ticksOf(
 ): number[] {
   if (mode === 'linear') return ticksBy(distance ?? tickStep(range, length), range);
   const decades = range.max - range.min;
-  return ticksBy(Math.max(1, Math.ceil((decades * APART) / Math.max(1, length))), range);
+  const widest = Math.max(1, Math.ceil((decades * APART) / Math.max(1, length)));
+  for (let step = widest; step >= 1; step--) {
+    const ticks = ticksBy(step, range);
+    if (ticks.length >= LEAST_OF_POWERS) return ticks;
+  }
+  const step = Math.min(0.5, tickStep(range, length));
+  return [step, step / 2, step / 5]
+    .map((one) => ticksBy(Number(one.toPrecision(2)), range))
+    .reduce((fewer, more) => (fewer.length >= LEAST_OF_POWERS ? fewer : more));
+}
+
+/** Between whole powers of ten that stand side by side: twice to nine times each. */
+export function betweenPowers(ticks: readonly number[], { min, max }: Range): number[] {
+  const [first, second] = ticks;
+  if (first === undefined || (second !== undefined && second - first !== 1) || first % 1 !== 0)
+    return [];
+  return ticksBy(1, { min: Math.floor(min), max })
+    .flatMap((power) => [2, 3, 4, 5, 6, 7, 8, 9].map((n) => power + Math.log10(n)))
+    .filter((at) => at >= min && at <= max);
 }
 
 /** The power of ten that is written beside an axis instead of with each number; 0 for none. */

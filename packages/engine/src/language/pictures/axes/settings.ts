@@ -26,6 +26,7 @@ export const STANDARD: AxisSettings = {
   ticks: [null, null, null],
   tickCode: [null, null, null],
   numberFormat: PLAIN_NUMBERS,
+  nearLabels: false,
   tickLength: [0.15 * CM, 0.1 * CM],
   tickLabels: [null, null, null],
   tickDistance: [null, null, null],
@@ -83,11 +84,11 @@ export const STANDARD: AxisSettings = {
 
 /** Keys that change nothing of how an axis looks here. */
 const QUIET =
-  /^(?:compat(?:\/.*)?|unbounded coords|set layers|disabledatascaling|[xyz]?label near ticks|axis line shift|enlarge|variable|const plot|smooth|mark.*|domain|samples|baseline|trim axis.*|clip marker paths|clip mode|update limits|execute at .*|before end axis.*|after end axis.*|stack negative)$/;
+  /^(?:compat\/.*|unbounded coords|set layers|disabledatascaling|axis line shift|enlarge|variable|const plot|smooth|mark.*|domain|samples|baseline|trim axis.*|clip marker paths|clip mode|update limits|execute at .*|before end axis.*|after end axis.*|stack negative)$/;
 
 /** Keys of axes and plots that are not carried out (pgfplots manual, chapters 4 and 5). */
 const ELSEWHERE =
-  /^(?:tick scale binop|max space between ticks|try min ticks(?: log)?|legend image code.*|legend image post style|visualization depends on|z buffer|plot box ratio|extra description.*|log basis [xyz]|log (?:number format|origin|plot exponent).*|log ticks.*|legend plot pos|separate axis lines|colorbar (?!horizontal).*|every colorbar.*|point meta.*|scatter.*|contour.*|patch.*|date coordinates in|[xyz]ticklabel (?:pos|interval.*|shift)|ticklabel.*|ticklabels.*|[xyz]label shift|[xyz] filter.*|filter .*|[xyz]tick scale label.*|every [xyz]? ?tick scale label|scale mode|[xyz]? ?post scale|scale|discontinuity|axis discontinuity|axis [xyz] discontinuity|hide obscured.*|mesh\/.*|miter.*|cycle (?:multi ?)?list.*|cycle list shift|axis z line.*|view dir|data cs|axis equal image|unit rescale.*|restrict [xz] to domain\*?|restrict expr.*|each nth point|bar (?:shift|direction).*|polar.*|smithchart.*|ternary.*|pattern.*|minor [xyz]? ?ticks?|(?:minor )?[xyz]tick.*|every .*|[xyz]?(?:major|minor)?ticks|.* cycle|table\/.*|xlabel absolute|ylabel absolute|[xyz] coord.*|anchor.*|sharp plot|jump mark.*)$/;
+  /^(?:tick scale binop|max space between ticks|try min ticks(?: log)?|legend image code.*|legend image post style|visualization depends on|z buffer|plot box ratio|extra description.*|log basis [xyz]|log (?:number format|origin|plot exponent).*|log ticks.*|legend plot pos|separate axis lines|colorbar (?!horizontal).*|every colorbar.*|point meta.*|scatter.*|contour.*|patch.*|date coordinates in|[xyz]ticklabel (?:pos|interval.*|shift)|ticklabel.*|ticklabels.*|[xyz]label shift|[xyz] filter.*|filter .*|[xyz]tick scale label.*|every [xyz]? ?tick scale label|scale mode|[xyz]? ?post scale|scale|discontinuity|axis discontinuity|axis [xyz] discontinuity|hide obscured.*|mesh\/.*|miter.*|cycle (?:multi ?)?list.*|cycle list shift|axis z line.*|view dir|data cs|axis equal image|unit rescale.*|restrict [xz] to domain\*?|restrict expr.*|each nth point|bar (?:shift|direction).*|polar.*|smithchart.*|ternary.*|pattern.*|minor [xyz]? ?ticks?|(?:minor )?[xyz]tick.*|every .*|[xyz]?(?:major|minor)?ticks|.* cycle|table\/.*|[xyz] coord.*|anchor.*|sharp plot|jump mark.*)$/;
 
 /**
  * Reads the options of an axis.

@@ -8,7 +8,7 @@ import type { Graphics } from '../graphics';
 import { withKeys } from '../keys';
 import { line, pen, words, type Painter } from './frame';
 import { formatFrom, numberText } from './numberFormat';
-import { commonPower, onAxis, placesFor, ticksOf, tickText } from './scale';
+import { betweenPowers, commonPower, onAxis, placesFor, ticksOf, tickText } from './scale';
 
 const GRAY = 0x808080;
 
@@ -70,6 +70,7 @@ export function drawGrid(painter: Painter): void {
 function minorTicks(painter: Painter, which: 0 | 1, count: number): number[] {
   const ticks = ticksAlong(painter, which);
   const range = which === 0 ? painter.frame.x : painter.frame.y;
+  if (painter.frame.mode[which] === 'log') return betweenPowers(ticks, range);
   const step = (ticks[1] ?? 0) - (ticks[0] ?? 0);
   if (ticks.length < 2 || count === 0) return [];
   const all = [(ticks[0] ?? 0) - step, ...ticks];
