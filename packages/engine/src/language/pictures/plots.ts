@@ -146,7 +146,9 @@ export function plotMarks(
   // What is said of their ground shows within their lines.
   const ground =
     look.fillColour === null || own.length === 0
-      ? filled(paint)
+      ? look.drawColour === null || look.drawColour === look.colour
+        ? filled(paint)
+        : { ...pen, fill: paintOf(null, look) }
       : { ...pen, fill: paintOf(look.fillColour, look) };
   const isPlain = look.map.a === 1 && look.map.b === 0 && look.map.d === 1;
   const marks = points

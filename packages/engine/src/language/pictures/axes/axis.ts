@@ -1,7 +1,9 @@
 import type { BoxPlot } from './boxPlot';
 import type { ColourMap } from './colourMaps';
+import type { Contours } from './contours';
 import type { ErrorBars } from './errorBars';
 import type { NearCoordinates } from './nearCoordinates';
+import type { Scatter } from './scatter';
 import type { NumberFormat } from './numberFormat';
 import type { Token } from '../../../expansion/meaning';
 import { cell } from '../../../expansion/cells';
@@ -36,9 +38,20 @@ export interface Plot {
   readonly inLegend: boolean;
   readonly nodes: readonly ReadNode[];
   readonly form:
-    'line' | 'ybar' | 'xbar' | 'interval' | 'fill' | 'surface' | 'mesh' | 'quiver' | 'box';
+    | 'line'
+    | 'ybar'
+    | 'xbar'
+    | 'interval'
+    | 'fill'
+    | 'surface'
+    | 'mesh'
+    | 'contour'
+    | 'quiver'
+    | 'box';
   readonly box: BoxPlot | null;
   readonly near: NearCoordinates | null;
+  readonly scatter: Scatter | null;
+  readonly contours: Contours | null;
   /** How far its bars stand beside their places; null: by their turn. */
   readonly barShift: number | null;
   /** The names of the paths between which is filled, and the stretch of the axis where it is. */

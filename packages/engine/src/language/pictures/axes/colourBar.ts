@@ -4,6 +4,7 @@ import { paintPath } from '../painting';
 import { pen, words, type Painter } from './frame';
 import { placesFor, tickText, ticksOf } from './scale';
 import { mappedColour } from './colourMaps';
+import { numberOf } from './scatter';
 
 /** Width of a colour bar and its distance from the axis, pt (manual, section 4.10). */
 const BAR = { width: 14.2, gap: 8.5 };
@@ -13,8 +14,9 @@ const STRIPES = 60;
 export function drawColourBar(painter: Painter): void {
   const { axis, frame, reading, span } = painter;
   const values = axis.plots
-    .filter(({ three }) => three)
-    .flatMap(({ points }) => points.map(({ z }) => z))
+    .flatMap(({ scatter, three, points }) =>
+      points.map((point) => (scatter ? numberOf(scatter, point) : three ? point.z : NaN)),
+    )
     .filter((z) => Number.isFinite(z));
   if (values.length === 0) return;
   const range = { min: Math.min(...values), max: Math.max(...values) };

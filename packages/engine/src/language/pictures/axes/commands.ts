@@ -10,6 +10,7 @@ import { group, nextGroupPlot } from './groups';
 import { beginAxis, endAxis } from './openAxis';
 import { withPaths } from './optionPaths';
 import { readAxisPlot, readLegendImage } from './readPlot';
+import { legendImages } from './scatter';
 import { typesetTable } from './typesetTable';
 import { TABLES, tableIn } from './tables';
 
@@ -53,7 +54,7 @@ export const axisCommands: readonly CommandEntry[] = [
       const plot = readAxisPlot({ it }, readingOf(it), open, token);
       if (!plot) return;
       open.plots.push(plot);
-      if (plot.inLegend) open.images.push(plot);
+      if (plot.inLegend) open.images.push(...legendImages(readingOf(it), plot));
     },
   },
   {

@@ -267,7 +267,6 @@ describe('axes', () => {
   });
   it.each([
     ['y explicit', ['picture-key']],
-    ['contour gnuplot', ['key-without-effect']],
     ['date coordinates in=x', ['key-without-effect']],
     ['every axis/.append style={xlabel=$t$}', []],
     ['ylabel near ticks', []],

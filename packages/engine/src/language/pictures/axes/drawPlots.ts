@@ -15,6 +15,7 @@ import { drawErrors } from './errorBars';
 import { placed, type Painter } from './frame';
 import { drawNearCoordinates } from './nearCoordinates';
 import { asStacked } from './stacked';
+import { drawScatter } from './scatter';
 
 /** Runs of points between which the line is drawn: it breaks where a number is missing. */
 function runsOf(points: readonly DataPoint[]): DataPoint[][] {
@@ -54,7 +55,8 @@ export function drawPlots(painter: Painter): void {
       .filter((point) => inFrame(painter, point));
     // Marks are not cut off at the frame.
     const g = flat(plot.g);
-    if (plot.form === 'line')
+    if (plot.scatter && plot.form === 'line') drawScatter(painter, plot, points);
+    else if (plot.form === 'line')
       plotMarks(
         reading,
         g,

@@ -17,6 +17,8 @@ import { counted, histogramOf } from './histogram';
 import { nearCoordinatesIn } from './nearCoordinates';
 import { withPaths } from './optionPaths';
 import { expressionIn, readPoints, valueOf } from './plotPoints';
+import { contoursIn } from './contours';
+import { scatterIn } from './scatter';
 
 /** Colours and marks of plots that say nothing of their own, in turn (the manual's list). */
 const CYCLE: readonly (readonly [colour: string, mark: string])[] = [
@@ -52,11 +54,7 @@ export function readAxisPlot(
     skip(scanner);
     return null;
   }
-  if ([...flags].some((flag) => /^contour/.test(flag))) {
-    it.p.report('key-without-effect', it.p.place, { name: 'contour' });
-    skip(scanner);
-    return null;
-  }
+  const contours = contoursIn(it, all);
   const tail = readTail(scanner, reading, g, command);
   const { between } = source;
   const bins = histogramOf(wordsOf(it, options ?? []));
@@ -70,12 +68,14 @@ export function readAxisPlot(
     g,
     box,
     near: nearCoordinatesIn(it, all),
+    scatter: scatterIn(it, all),
+    contours,
     barShift: barShiftIn(reading, all),
     points: restricted(axis, three ? points : points.map((one) => ({ ...one, z: 0 }))),
     closedToAxis: tail.closed,
     inLegend: !flags.has('forget plot'),
     nodes: tail.nodes,
-    form: box ? 'box' : formOf(flags, axis, between !== null),
+    form: box ? 'box' : contours ? 'contour' : formOf(flags, axis, between !== null),
     between,
     arrows: flags.has('quiver') ? arrowsOf(reading, axis, points, all) : [],
     plainPatches: /shader\s*=\s*(?:interp|flat)(?! corner)/.test(wordsOf(it, all)),

@@ -88,7 +88,7 @@ const QUIET =
 
 /** Keys of axes and plots that are not carried out (pgfplots manual, chapters 4 and 5). */
 const ELSEWHERE =
-  /^(?:tick scale binop|max space between ticks|try min ticks(?: log)?|legend image code.*|legend image post style|visualization depends on|z buffer|plot box ratio|extra description.*|log basis [xyz]|log (?:number format|origin|plot exponent).*|log ticks.*|legend plot pos|separate axis lines|colorbar (?!horizontal).*|every colorbar.*|point meta.*|scatter.*|contour.*|patch.*|date coordinates in|[xyz]ticklabel (?:pos|interval.*|shift)|ticklabel.*|ticklabels.*|[xyz]label shift|[xyz] filter.*|filter .*|[xyz]tick scale label.*|every [xyz]? ?tick scale label|scale mode|[xyz]? ?post scale|scale|discontinuity|axis discontinuity|axis [xyz] discontinuity|hide obscured.*|mesh\/.*|miter.*|cycle (?:multi ?)?list.*|cycle list shift|axis z line.*|view dir|data cs|axis equal image|unit rescale.*|restrict [xz] to domain\*?|restrict expr.*|each nth point|bar (?:shift|direction).*|polar.*|smithchart.*|ternary.*|pattern.*|minor [xyz]? ?ticks?|(?:minor )?[xyz]tick.*|every .*|[xyz]?(?:major|minor)?ticks|.* cycle|table\/.*|[xyz] coord.*|anchor.*|sharp plot|jump mark.*)$/;
+  /^(?:tick scale binop|max space between ticks|try min ticks(?: log)?|legend image code.*|legend image post style|visualization depends on|z buffer|plot box ratio|extra description.*|log basis [xyz]|log (?:number format|origin|plot exponent).*|log ticks.*|legend plot pos|separate axis lines|colorbar (?!horizontal).*|every colorbar.*|patch.*|date coordinates in|[xyz]ticklabel (?:pos|interval.*|shift)|ticklabel.*|ticklabels.*|[xyz]label shift|[xyz] filter.*|filter .*|[xyz]tick scale label.*|every [xyz]? ?tick scale label|scale mode|[xyz]? ?post scale|scale|discontinuity|axis discontinuity|axis [xyz] discontinuity|hide obscured.*|mesh\/.*|miter.*|cycle (?:multi ?)?list.*|cycle list shift|axis z line.*|view dir|data cs|axis equal image|unit rescale.*|restrict [xz] to domain\*?|restrict expr.*|each nth point|bar (?:shift|direction).*|polar.*|smithchart.*|ternary.*|pattern.*|minor [xyz]? ?ticks?|(?:minor )?[xyz]tick.*|every .*|[xyz]?(?:major|minor)?ticks|.* cycle|table\/.*|[xyz] coord.*|anchor.*|sharp plot|jump mark.*)$/;
 
 /**
  * Reads the options of an axis.
@@ -148,7 +148,7 @@ const wordless = (name: string): boolean =>
 const EVERY = /^every axis(?: (plot)(?: post)?)?$/;
 
 const PLOT_KEYS =
-  /^(?:error bars\/.*|nodes near coords.*|every node near coord|point meta|boxplot.*|bar shift|quiver|domain|samples|smooth|mark|mark size|only marks|variable|const plot|y domain|samples y|domain y)$/;
+  /^(?:error bars\/.*|nodes near coords.*|every node near coord|point meta.*|scatter.*|contour.*|boxplot.*|bar shift|quiver|domain|samples|smooth|mark|mark size|only marks|variable|const plot|y domain|samples y|domain y)$/;
 
 function unknown({ it }: Reading, name: string, part: readonly Token[]): void {
   const first = it.spanOf(part[0] as Token);

@@ -10,6 +10,7 @@ import { words, type Painter } from './frame';
 import { drawGrid } from './ticks';
 import { mappedColour } from './colourMaps';
 import { placesFor, rangeOf, tickText, ticksOf, type Range } from './scale';
+import { drawContours } from './contours';
 
 /** A view of three dimensions: where a point of the data falls in the picture, and how near it is. */
 interface View {
@@ -101,6 +102,7 @@ export const isFromAbove = ({ view: [turn, height] }: AxisSettings): boolean =>
 function drawPlanes(painter: Painter, view: View): void {
   for (const plot of painter.axis.plots)
     if (plot.form === 'surface' || plot.form === 'mesh') drawSurface(painter, view, plot);
+    else if (plot.form === 'contour') drawContours(painter, plot, view.at);
     else drawCurve(painter, view, plot);
 }
 

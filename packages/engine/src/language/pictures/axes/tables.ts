@@ -105,7 +105,9 @@ export function readTable(
     );
   const [errorX, errorY] = [error('x', 'plus'), error('y', 'plus')];
   const [minusX, minusY] = [error('x', 'minus'), error('y', 'minus')];
-  const labels = table.names.indexOf(settings.get('meta') ?? '');
+  const labels = settings.has('meta index')
+    ? Number(settings.get('meta index'))
+    : table.names.indexOf(settings.get('meta') ?? '');
   const { symbols } = axis.settings;
   return table.rows.map((row, i) => ({
     x: symbolIn(symbols[0] ?? null, row, settings, table) ?? x(row, i),
