@@ -76,8 +76,8 @@ function meantEnd(
   caller: string,
 ): number {
   const line = lineEndOf(text, start);
-  if (ONE_WORD.has(name))
-    return start + (/^[^\s{}\\]*/.exec(text.slice(start, line))?.[0].length ?? 0);
+  const word = /^(?:begin|end)$/.test(name) ? /^[A-Za-z]+\*?/ : /^[^\s{}\\]*/;
+  if (ONE_WORD.has(name)) return start + (word.exec(text.slice(start, line))?.[0].length ?? 0);
   if (ON_A_LINE.has(name) || name.startsWith('begin{')) return line;
   if (DEFINES.test(caller)) return endOfDefinition(text, line);
   const around = endAround(text, start, limit);
@@ -166,6 +166,14 @@ function tokensUpTo(p: Processor, first: Token, end: number): Token[] {
 const WITH_OPTIONS = /\\(?:documentclass|usepackage|RequirePackage|includegraphics|caption)[ \t]*$/;
 const BEGINS = /\\begin\{[^{}\n]*\}[ \t]*$/;
 
+const ITEM = /\\item[ \t]*$/;
+
+/** Does a bracket belong to an item? No other item stands in it. */
+export function opensItem({ reader }: Processor, { chunk, from }: Token): boolean {
+  const at = reader.base + from;
+  return chunk === reader.chunk && ITEM.test(reader.text.slice(Math.max(0, at - 20), at));
+}
+
 /** `[11pt{article}`: how many of the tokens behind a bracket that is never closed are in it; null when it is none of options. */
 export function bracketCut(p: Processor, open: Token, tokens: readonly Token[]): number | null {
   const { text, base, chunk } = p.reader;
@@ -176,7 +184,9 @@ export function bracketCut(p: Processor, open: Token, tokens: readonly Token[]):
     ? tokens.findIndex(({ cat }) => cat === Cat.Begin)
     : BEGINS.test(before)
       ? endOfLine(text, base, at, tokens)
-      : -1;
+      : ITEM.test(before)
+        ? tokens.findIndex(({ cat }) => cat === Cat.Space)
+        : -1;
   const last = tokens[cut - 1];
   if (!last || last.chunk !== chunk || text.slice(at, base + last.to).includes('\n')) return null;
   let end = last.to;

@@ -1,6 +1,6 @@
 import { Cat } from '../tokens/categories';
 import { sameToken } from '../tokens/token';
-import { bracesMeant, bracketCut, cutShort, nameBefore } from './argumentSlips';
+import { bracesMeant, bracketCut, cutShort, nameBefore, opensItem } from './argumentSlips';
 import { STOP, type Token } from './meaning';
 import type { Processor } from './processor';
 
@@ -112,6 +112,7 @@ export function readOptional(p: Processor, spacesAllowed = true): Token[] | null
       token === null ||
       token.cat === STOP ||
       isPar(token) ||
+      (token.cat === Cat.Command && token.text === 'item' && opensItem(p, open)) ||
       (token.cat === Cat.End && depth === 0)
     ) {
       const cut = bracketCut(p, open, tokens);

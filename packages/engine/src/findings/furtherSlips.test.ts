@@ -101,12 +101,50 @@ const ROWS: readonly Row[] = [
   ['\\begin{itemize}\\item \\\\ ebb\\end{itemize}', 'line-break-between', '\\item  ebb'],
 ];
 
+const ENDS: readonly Row[] = [
+  ['Let $f = \\begin{cases} 1 & x \\\\ 0 & y $.', 'environment-unclosed', 'y \\end{cases} $'],
+  ['$\\begin{bmatrix} 1 & 2 \\end{bmatrix$', 'argument-unclosed', '\\end{bmatrix}$'],
+  [
+    '\\begin{equation}\n\\begin{align}a &= b\\end{align}\n\\end{equation}',
+    'marks-around-display',
+    '\n\\begin{align}a &= b\\end{align}\n',
+  ],
+  [
+    '\\begin{equation}c + \\begin{align}a &= b\\end{align}\\end{equation}',
+    'marks-around-display',
+    '\\begin{aligned}a &= b\\end{aligned}',
+  ],
+  [
+    '\\begin{enumerate}\\item a\n\\begin{enumerate}\\item b\n\\end{itemize}\n\\end{enumerate}',
+    'begin-end-mismatch',
+    'b\n\\end{enumerate}\n',
+  ],
+  [
+    '\\begin{enumerate}\n\\item[a) Ebb\n\\item[b)] Flood\n\\end{enumerate}',
+    'bracket-unclosed',
+    '[a)] Ebb',
+  ],
+  ['$x = \\frac{-b \\pm \\sqrt{b^2}{2a}$', 'brace-unclosed', '\\sqrt{b^2}}{2a}'],
+];
+
+/** How far a formula goes that was typed as text. */
+const RUNS: readonly Row[] = [
+  ['The map f: A \\to B is one.', 'math-in-text', 'map $f: A \\to B$ is'],
+  ['So f(x) = x^2 + 2x + 1.', 'math-in-text', 'So $f(x) = x^2 + 2x + 1$.'],
+  ['It is 90^\\circ.', 'math-in-text', 'is $90^\\circ$.'],
+  ['Thus \\int_0^1 x dx = 1/2 holds.', 'math-in-text', 'Thus $\\int_0^1 x dx = 1/2$ holds'],
+  ['Let x \\in \\mathbb{R} be.', 'math-in-text', 'Let $x \\in \\mathbb{R}$ be'],
+  ['$\\text{for x \\in \\mathbb{R}}$', 'math-in-text', 'for $x \\in \\mathbb{R}$}'],
+  ['Some CO_2 is.', 'math-in-text', 'Some CO\\textsubscript{2} is'],
+  ['Ask a_b@c.example now.', 'math-in-text', 'a\\_b@c'],
+];
+
 const SIGNS: readonly Row[] = [
   ['$α+β ≤ γ$', 'character-in-formula', '$\\alpha+\\beta \\le \\gamma$'],
   ['$√2 − √{x}$', 'character-in-formula', '$\\sqrt{2} - \\sqrt{x}$'],
 ];
 
-const ALL = [...UNCLOSED, ...MARKS, ...BRACKETS, ...NAMES, ...ROWS, ...SIGNS].map(
+const ALL = [...UNCLOSED, ...MARKS, ...BRACKETS, ...NAMES, ...ROWS, ...ENDS, ...RUNS, ...SIGNS].map(
   ([typed, kind, after]) => ({ typed, kind, after }),
 );
 const documentOf = (typed: string): string =>
@@ -140,6 +178,7 @@ describe('what sets as it is written is advice, with what was meant', () => {
     ['$\\begin{pmatrix} 1 & 2\n3 & 4 \\end{pmatrix}$', 'row-runs-on', '1 & 2 \\\\\n3'],
     ['\\begin{align*} x = 1 \\\\ y = 2 \\end{align*}', 'rows-unaligned', 'x &= 1 \\\\ y &= 2'],
     ['\\bf{Ebb} and flood', 'declaration-with-braces', '\\textbf{Ebb} and'],
+    ['\\textbf Ebb and flood', 'word-without-braces', '\\textbf{Ebb} and'],
     ['\\large{Ebb} and flood', 'declaration-with-braces', '{\\large Ebb} and'],
   ])('%s', (typed, kind, after) => {
     const source = documentOf(typed);

@@ -172,6 +172,8 @@ function reportUnknown(inline: RefInline, env: LayoutEnv): void {
     env.report({ code: 'citation-part-missing', from, to, args: { name, part: said } });
     return;
   }
+  // Empty braces are told of as what they are.
+  if (name === '') return;
   const code = what === 'cite' ? 'citation-unknown' : 'reference-unknown';
   env.report({ code, from, to, args: { name } });
 }

@@ -65,6 +65,8 @@ const IN_BLOCK: readonly {
   readonly hides: readonly FindingCode[];
 }[] = [
   { code: 'file-missing', hides: ['line-too-wide', 'picture-too-wide'] },
+  { code: 'brace-unclosed', hides: ['argument-missing'] },
+  { code: 'comment-swallows', hides: ['comment-after-number'] },
   { code: 'column-unknown', hides: ['columns-too-many'] },
   { code: 'command-unknown', when: isLength, hides: ['number-missing', 'unit-missing'] },
   {

@@ -69,7 +69,7 @@ function readNotes(block: SessionBlock): SourceNotes {
   const title = callsOf(shape, ['title'], 'om').find(({ args }) => args[1]);
   return {
     findings: [
-      ...commentsBehindNumbers(code),
+      ...(block.reading.findings.some(isLeftOpen) ? [] : commentsBehindNumbers(code)),
       ...letterNames(plain, block),
       ...wordsInFormulas(plain, block),
       ...textBeforeItems(plain),
@@ -136,6 +136,9 @@ const edit = (title: string, from: number, to: number, text: string): Fix => ({
   title,
   edits: [{ from, to, text }],
 });
+
+/** What a comment may have taken the end of is told of as that. */
+const isLeftOpen = ({ code }: RawFinding): boolean => /-unclosed$/.test(code);
 
 /** `50% of`: the sign makes a comment of what stands behind it. */
 function commentsBehindNumbers(code: string): RawFinding[] {

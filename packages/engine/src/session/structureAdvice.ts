@@ -12,6 +12,7 @@ export function structureAdvice(shape: Shape, block: SessionBlock): RawFinding[]
     ...emptyRows(shape),
     ...emptyArguments(shape),
     ...declarationsWithBraces(shape.text),
+    ...wordsWithoutBraces(shape.text),
     ...optionsBehind(shape.text),
     ...sharesInPercent(block.source),
   ];
@@ -206,3 +207,15 @@ const sharesInPercent = (source: string): RawFinding[] =>
       fix: edit(`Write ${text}`, from, to, text),
     };
   });
+
+const BARE_WORD = /\\(text(?:bf|it|tt|sc|sf)|emph|underline)[ \t]+(([A-Za-z])[A-Za-z]+)/g;
+
+/** `\textbf Note`: the command works on the first letter alone. */
+const wordsWithoutBraces = (text: string): RawFinding[] =>
+  [...text.matchAll(BARE_WORD)].map(
+    ({ index, 0: whole, 1: name = '', 2: word = '', 3: letter = '' }) => {
+      const to = index + whole.length;
+      const fix = edit('Put the word in braces', index, to, `\\${name}{${word}}`);
+      return { code: 'word-without-braces' as const, from: index, to, args: { name, letter }, fix };
+    },
+  );

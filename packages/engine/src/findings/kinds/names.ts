@@ -126,6 +126,12 @@ export const names = {
     cause:
       'It changes what follows up to the end of the group around it; it takes nothing in braces.',
   }),
+  'word-without-braces': finding({
+    severity: 'advice',
+    args: ['name', 'letter'],
+    message: '\\<name> works on the letter “<letter>” alone.',
+    cause: 'What it works on stands in braces: \\<name>{…}.',
+  }),
   'share-in-percent': finding({
     severity: 'broken',
     args: ['number'],

@@ -368,7 +368,10 @@ function isStray(it: Interpreter, name: string, open: OpenEnvironment): boolean 
   it.p.reach = Math.max(it.p.reach, Math.min(reader.text.length, reader.pos + LOOK_AHEAD));
   const end = ahead.indexOf(`\\end{${open.name}}`);
   const begin = ahead.indexOf(`\\begin{${open.name}}`);
-  return end >= 0 && (begin < 0 || end < begin);
+  // Of several that are open each needs an end of its own.
+  const count = it.environments.filter((one) => one.name === open.name).length;
+  const enough = count < 2 || ahead.split(`\\end{${open.name}}`).length > count;
+  return enough && end >= 0 && (begin < 0 || end < begin);
 }
 
 /** Ends the innermost environment: braces left open inside it first, then its own end. */

@@ -141,11 +141,31 @@ export function rowCutsBraces(reader: MathReader, token: Token, depth: number): 
 /** A relation, or what raises behind a bound: what a script or an argument in braces goes up to at most. */
 const RELATION = /\s*(?:[=<>]|\\(?:leq?|geq?|neq?|equiv|approx|to|implies|iff)(?![A-Za-z]))/y;
 
+/** Where the group begins that ends a text and belongs to no command or sign before it; -1 when there is none. */
+function lastGroup(text: string, from: number, end: number): number {
+  if (text[end - 1] !== '}') return -1;
+  let depth = 0;
+  for (let at = end - 1; at >= from; at--) {
+    if (text[at] === '}') depth++;
+    else if (text[at] === '{' && --depth === 0)
+      return /[A-Za-z^_]$/.test(text.slice(from, at)) &&
+        /\\[A-Za-z]+$|[\^_]$/.test(text.slice(from, at))
+        ? -1
+        : at;
+  }
+  return -1;
+}
+
 /**
  * Where in the source the `}` of a group in a formula was meant to stand: before the first
  * relation in it (not below, where bounds have one), before what is raised behind a bound, or at the end.
  */
 export function meantEnd(text: string, open: number, end: number): number {
+  // `\\frac{a{b}`: what stands in braces last is the other argument.
+  const last = /\\[dt]?(?:frac|binom)$/.test(text.slice(Math.max(0, open - 8), open))
+    ? lastGroup(text, open + 1, end)
+    : -1;
+  if (last >= 0) return last;
   const isBelow = text[open - 1] === '_';
   let depth = 0;
   for (let at = open + 1; at < end; at++) {

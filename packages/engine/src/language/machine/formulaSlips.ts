@@ -59,20 +59,6 @@ export function innerDollars(
   return { fix: { title: edits.length > 1 ? 'Take both out' : 'Take it out', edits }, partner };
 }
 
-const OPERAND = String.raw`(?:\d+(?:\.\d+)?(?:\\?[A-Za-z](?![A-Za-z]))?|\\[A-Za-z]+|[A-Za-z](?![A-Za-z])|\([^()\n$]{1,40}\))(?:[\^_](?:\{[^{}\n]*\}|\w))*`;
-const OPERATOR = String.raw`[ \t]*(?:[-+*/=<>]|\\(?:cdot|times|leq?|geq?|neq?|pm|in|to)(?![A-Za-z]))[ \t]*`;
-const BEHIND = new RegExp(`^(?:${OPERATOR}${OPERAND})+`);
-const BEFORE = new RegExp(`(?<![A-Za-z\\\\$])(?:${OPERAND}${OPERATOR})+$`);
-/** How far to both sides a run of mathematics is looked for. */
-export const RUN = 160;
-
-/** The whole run of mathematics around what stands in text: operands joined by operators, up to the words around it. */
-export function runAround(text: string, { from, to }: Span): Span {
-  const behind = BEHIND.exec(text.slice(to, to + RUN))?.[0] ?? '';
-  const before = BEFORE.exec(text.slice(Math.max(0, from - RUN), from))?.[0] ?? '';
-  return { from: from - before.trimStart().length, to: to + behind.length };
-}
-
 /** Displays that are formulas by themselves. */
 const DISPLAYS =
   /^\s*\\begin\{((?:equation|align|alignat|flalign|gather|multline|eqnarray|displaymath)\*?)\}/;
@@ -120,20 +106,4 @@ export function passMarks(it: Interpreter, closing: Span | null): void {
     if (!isMark && token.cat !== Cat.Space) return it.p.unread(token);
     if (token.to >= closing.to) return;
   }
-}
-
-/** `my_lamp`: a sign between words, which was meant to be printed. */
-export function literalSign(text: string, base: number, { from, to }: Span): Fix[] {
-  const at = text.slice(base + from, base + to).search(/[_^]/);
-  const sign = base + from + at;
-  const isBetweenWords =
-    at >= 0 &&
-    /[A-Za-z]{2}$/.test(text.slice(Math.max(0, sign - 2), sign)) &&
-    /^[A-Za-z]{2}/.test(text.slice(sign + 1, sign + 3));
-  if (!isBetweenWords) return [];
-  const char = text.charAt(sign);
-  const edits = [
-    { from: sign - base, to: sign - base + 1, text: `\\${char === '^' ? '^{}' : char}` },
-  ];
-  return [{ title: `Print the ${char} itself`, edits }];
 }

@@ -5,6 +5,8 @@ import { readArgument, readOptional } from '../../expansion/arguments';
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { scanDimen } from '../../expansion/scan';
+import { displayWithin } from './displaySlips';
+import { endOfList } from './formulaSlips';
 import type { Ended, MathReader, Until } from './mathReader';
 import { noBorders, type RowBorders } from './rowMarks';
 import { textEnvironment } from './textInFormula';
@@ -62,6 +64,12 @@ export function beginInFormula(reader: MathReader, token: Token, nodes: MathNode
     const { nodes: body, ended } = reader.list('environment');
     closeMathEnvironment(reader, ended);
     nodes.push({ kind: 'group', cls: 'ord', body, limits: false, ...reader.span(token) });
+    return true;
+  }
+  const within = entry && displayWithin(reader, token, name);
+  if (within) {
+    const node = within.math?.(reader, called);
+    if (node) nodes.push(node);
     return true;
   }
   if (entry) {
@@ -148,7 +156,11 @@ export function endInFormula(reader: MathReader, token: Token, until: Until): En
 export function closeMathEnvironment(reader: MathReader, ended: Ended): void {
   const open = reader.environments.pop();
   if (ended === 'early' && open && reader.p.exhausted === null) {
-    reader.p.report('environment-unclosed', open.span, { name: open.name });
+    const at = endOfList(reader);
+    const text = ` \\end{${open.name}}`;
+    const fix = at === null ? undefined : { from: at, to: at, text };
+    const ways = fix && { title: `End ${open.name} here`, edits: [fix] };
+    reader.p.report('environment-unclosed', open.span, { name: open.name }, ways);
   }
   reader.it.closeGroup();
 }

@@ -19,7 +19,7 @@ conjugate overline, mean bar, norm lVert, absolute lvert, floor lfloor, ceiling 
 italics textit, underlined underline, newline newline, linebreak linebreak, pagebreak pagebreak, title title,
 bullet bullet, point item, chapter chapter, footer footnote, image includegraphics, picture includegraphics,
 includegraphic includegraphics, includeimage includegraphics, contents tableofcontents, toc tableofcontents,
-quote enquote, heading section, subheading subsection, bibliograpy bibliography, referance ref, refer ref
+quote enquote, subsubsubsection paragraph, subsubsubsubsection subparagraph, heading section, subheading subsection, bibliograpy bibliography, referance ref, refer ref
 `;
 
 /** Each name tried, and what stands for it: a command without its backslash, with an argument where it needs one. */
