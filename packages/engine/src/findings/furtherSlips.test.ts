@@ -4,6 +4,9 @@ import { mended, pressed } from '../testing/press';
 
 const AMS = '\\usepackage{amsmath,amssymb,amsthm}';
 
+const documentOf = (typed: string): string =>
+  inArticle(`${typed}\n\nThese are the last words of it.`, AMS);
+
 /**
  * What is typed, the one note of it, and the body after its button. The page shows the words that
  * stand last, whatever was wrong before them.
@@ -89,6 +92,21 @@ const NAMES: readonly Row[] = [
   ['\\begin{matrix} 1 & 2 \\end{matrix}', 'math-in-text', '$\\begin{matrix}'],
 ];
 
+it('an environment that a macro leaves open has no button where the macro is used', () => {
+  const body = '\\newcommand{\\wave}{\\begin{center}} \\wave and.';
+  for (const { fix } of typeset(documentOf(body)).findings()) expect(fix).toBeUndefined();
+});
+
+it('what is proposed has a place where it stands: in a formula, or in text', () => {
+  const titles = (body: string): string[] =>
+    typeset(documentOf(body))
+      .findings()
+      .flatMap(({ fix, others = [] }) => [fix, ...others].map((one) => one?.title ?? ''));
+  expect(titles('$\\alhpa$')[0]).toBe('Write \\alpha');
+  expect(titles('\\daze{x}').join()).not.toContain('\\day');
+  expect(titles('\\includegrahpics{x}').join()).not.toContain('\\include ');
+});
+
 const ROWS: readonly Row[] = [
   ['\\begin{tabular}{ll}\na & b\nc & d\n\\end{tabular}', 'row-break-missing', 'a & b \\\\\nc'],
   ['\\begin{tabular}\na & b \\\\\n\\end{tabular}', 'columns-missing', '{tabular}{ll}\n'],
@@ -147,8 +165,6 @@ const SIGNS: readonly Row[] = [
 const ALL = [...UNCLOSED, ...MARKS, ...BRACKETS, ...NAMES, ...ROWS, ...ENDS, ...RUNS, ...SIGNS].map(
   ([typed, kind, after]) => ({ typed, kind, after }),
 );
-const documentOf = (typed: string): string =>
-  inArticle(`${typed}\n\nThese are the last words of it.`, AMS);
 
 describe('a slip has one true note, its button mends it, and the page stays', () => {
   it.each(ALL)('$kind: $typed', ({ typed, kind, after }) => {

@@ -213,6 +213,16 @@ describe('formulas and pictures that are too wide', () => {
   });
 });
 
+it('a column is added behind all that stand in the list, braces in braces among them', () => {
+  const text = inArticle(
+    '\\begin{tabular}{lp{(\\linewidth-1cm)*1}} 1 & 2 & 3 \\end{tabular}',
+    '\\usepackage{calc}',
+  );
+  const nested = text.replace('*1', '*\\real{0.5}');
+  const [found] = typeset(nested).findings();
+  expect(withFix(nested, found?.fix ?? { title: '', edits: [] })).toContain('\\real{0.5}}c}');
+});
+
 describe('the document as a whole', () => {
   const kinds = (text: string): string[] => findingsIn(text).map(({ kind }) => kind);
   it('a title that is given and never printed', () => {

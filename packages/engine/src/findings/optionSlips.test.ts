@@ -71,6 +71,7 @@ const ROWS: readonly Row[] = [
   [tikz('\\draw (0,0) -- (1,1;'), 'picture-bracket', '(1,1);'],
   [tikz('\\draw (0,0 -- (1,1);'), 'picture-bracket', '(0,0) --'],
   [tikz('\\draw[thick (0,0) -- (1,1);'), 'picture-bracket', '[thick] (0,0)'],
+  [tikz('\\node at (0,0) {A;\n\\draw (0,0) -- (1,1);'), 'picture-bracket', '{A};'],
   [tikz('\\draw (0,0) cirle (1);'), 'picture-word', 'circle (1)'],
   [tikz('\\draw (0 0) -- (1,1);'), 'picture-coordinate', '(0,0) --'],
   [tikz('\\draw[thik] (0,0) -- (1,1);'), 'picture-key', '[thick]'],

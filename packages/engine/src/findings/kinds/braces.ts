@@ -68,7 +68,8 @@ export const braces = {
     args: [],
     message: 'This } closes nothing.',
     cause: 'There is one } too many, or the { before it is missing.',
-    mend: takeOut,
+    // Before another argument it ends one whose beginning is missing.
+    mend: ({ text, from, to }) => (text[to] === '{' ? null : takeOut({ from, to })),
   }),
   'comment-swallows': finding({
     severity: 'broken',

@@ -96,8 +96,11 @@ export const environments = {
       );
       if (!begin) return null;
       const open = begin.index + begin[0].length;
-      const spec = /^(?:[^{}]|\{[^{}]*\})*/.exec(text.slice(open));
-      const end = open + (spec?.[0].length ?? 0);
+      let end = open;
+      for (let depth = 1; end < text.length; end++) {
+        if (text[end] === '{') depth++;
+        else if (text[end] === '}' && --depth === 0) break;
+      }
       return one('Give the table another column', end, end, 'c');
     },
   }),

@@ -85,7 +85,8 @@ export const pictures = {
     severity: 'broken',
     args: ['open', 'close'],
     message: 'This <open> is never closed.',
-    cause: 'Places stand between ( and ), options between [ and ].',
+    cause:
+      'Places stand between ( and ), options between [ and ], what a node shows between braces.',
   }),
   'picture-outside': finding({
     severity: 'broken',

@@ -9,6 +9,7 @@ import { EnvironmentData } from './environmentData';
 import { readStrayMath } from './formulas';
 import type { Interpreter } from './interpreter';
 import type { LanguageCommand } from './reading';
+import { tellUnclosed } from './unclosedEnvironment';
 import { isStranger, nearestEnvironment, renameFix } from './unknown';
 import { noteVeil } from './overlays';
 import { braced, ENDING, runOwnEnd } from './ownEnd';
@@ -430,12 +431,7 @@ export function closeOpenGroups(it: Interpreter, down: number, before?: Span): v
   while (it.groups.length > down) {
     const open = it.environments.at(-1);
     if (open && open.groups === it.groups.length - 1) {
-      const insert = before
-        ? { from: before.from, to: before.from, text: `\\end{${open.name}}\n` }
-        : undefined;
-      const fix = insert && { title: `End ${open.name} here`, edits: [insert] };
-      if (!open.isUnknown && !open.byName)
-        it.p.report('environment-unclosed', open.span, { name: open.name }, fix);
+      tellUnclosed(it, open, before);
       open.entry?.end?.(it);
       if (open.entry === null) it.endParagraph();
       it.environments.pop();

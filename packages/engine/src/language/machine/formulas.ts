@@ -127,7 +127,9 @@ function reportUnclosed(it: Interpreter, last: Span, mark: string): void {
     title: `Close it with ${closing}`,
     edits: [{ from: at, to: at, text: closing }],
   };
-  it.p.report('formula-unclosed', open, { open: mark }, fix);
+  // One that a macro began is told of where that is used: nothing is to be written there.
+  const isTyped = reader.text.startsWith(mark, reader.base + open.from);
+  it.p.report('formula-unclosed', open, { open: mark }, isTyped ? fix : undefined);
 }
 
 function firstWithProse(it: Interpreter, last: Span): Span {

@@ -52,7 +52,7 @@ function joinedName(
 
 /** Commands that never stand without an argument in braces. */
 const TAKES_BRACES =
-  /^(?:documentclass|usepackage|title|author|date|(?:sub)*section|chapter|paragraph|caption|label|ref|eqref|pageref|cite|footnote|begin|end|emph|text[a-z]{2}|text|math[a-z]{2,4}|frac|sqrt|input|includegraphics)$/;
+  /^(?:documentclass|usepackage|(?:re)?newenvironment|(?:re)?newcommand|newtheorem|newcounter|setlength|setcounter|title|author|date|(?:sub)*section|chapter|paragraph|caption|label|ref|eqref|pageref|cite|footnote|begin|end|emph|text[a-z]{2}|text|math[a-z]{2,4}|frac|sqrt|input|includegraphics)$/;
 
 /** `\reft}`: a known name whose `{` is missing; where it belongs, from the start of the block. */
 export function missingOpen(it: Interpreter, token: Token): { name: string; at: number } | null {

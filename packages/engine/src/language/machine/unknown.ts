@@ -8,7 +8,7 @@ import { Cat } from '../../tokens/categories';
 import type { Fix } from '../../findings/finding';
 import { cutName, meantWays, missingOpen } from './meantNames';
 import { MOST_FINDINGS } from './reading';
-import type { Interpreter } from './interpreter';
+import type { Interpreter, LanguageCommand } from './interpreter';
 
 const MOST_NEAR = 8;
 /** Commands that most sheets use. */
@@ -62,6 +62,15 @@ export function unknownCommand(it: Interpreter, token: Token): void {
   it.p.report('command-unknown', span, { name: token.text }, ways);
 }
 
+/** Has a command a place where the unknown one stands, in a formula or in text? */
+function fits(it: Interpreter, name: string): boolean {
+  const meaning = it.state.meaning(it.state.cell(name));
+  if (meaning?.kind === 'register') return false;
+  if (meaning?.kind !== 'command') return true;
+  const { entry } = meaning as LanguageCommand;
+  return it.mode.inMath ? entry.math !== undefined || /^text|box$/.test(name) : Boolean(entry.run);
+}
+
 /** What its letters tell first, then names that are near; a name that goes on behind a known one is cut before those. */
 function waysFor(it: Interpreter, token: Token, near: readonly string[]): Fix[] {
   const written = (name: string): Fix => ({
@@ -75,13 +84,16 @@ function waysFor(it: Interpreter, token: Token, near: readonly string[]): Fix[] 
     ];
   const half = misspeltEnd(it, token);
   if (half) return [written(half)];
-  const [first, ...others] = near;
+  const fitting = near.filter((name) => fits(it, name));
+  const [first, ...others] = fitting.length > 0 ? fitting : near;
   // With its argument behind it, as in `\textbff{…}`, a letter is one too many.
   const isWhole = it.p.reader.text[it.p.reader.base + token.to] === '{' && first !== undefined;
   const cut = isWhole ? null : cutName(it, token);
   const isCut = cut !== null && first !== undefined && token.text.startsWith(first);
   const nearest = first !== undefined && !isCut ? [written(first)] : [];
-  const ways = [...meantWays(it, token), ...nearest, ...(cut ? [cut] : []), ...others.map(written)];
+  // Where another name is near, no part of this one is a command.
+  const parts = cut && (first === undefined || isCut) ? [cut] : [];
+  const ways = [...meantWays(it, token), ...nearest, ...parts, ...others.map(written)];
   return ways
     .filter((way, i) => ways.findIndex(({ title }) => title === way.title) === i)
     .slice(0, 3);

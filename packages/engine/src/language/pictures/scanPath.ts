@@ -138,7 +138,8 @@ export const takeOptions = (scanner: Scanner): Token[] | null => takeBetween(sca
 
 /** What stands in braces here, or null. */
 export function takeGroup(scanner: Scanner): Token[] | null {
-  if (peek(scanner)?.cat !== Cat.Begin) return null;
+  const open = peek(scanner);
+  if (open?.cat !== Cat.Begin) return null;
   const { p } = scanner.it;
   p.nextNonBlank();
   const out: Token[] = [];
@@ -146,12 +147,27 @@ export function takeGroup(scanner: Scanner): Token[] | null {
     const token = p.next();
     if (token === null || token.cat === STOP) {
       if (token) p.unread(token);
-      return out;
+      return openGroup(scanner, open, out);
     }
     if (token.cat === Cat.Begin) depth++;
     else if (token.cat === Cat.End && --depth === 0) return out;
     out.push(token);
   }
+}
+
+/** A group that is never closed goes up to the end of its statement, and is told of. */
+function openGroup({ it }: Scanner, open: Token, tokens: Token[]): Token[] {
+  const end = tokens.findIndex(({ text, cat }) => text === ';' && cat !== Cat.Command);
+  if (end <= 0) return tokens;
+  const inside = tokens.slice(0, end);
+  it.p.push(tokens.slice(end));
+  const last = inside.at(-1);
+  const own = it.p.reader.chunk;
+  const edits = last ? [{ from: last.to, to: last.to, text: '}' }] : [];
+  const isTyped = last?.chunk === own && open.chunk === own;
+  const fix = isTyped ? { title: 'Close it with }', edits } : undefined;
+  it.p.report('picture-bracket', it.p.spanOf(open), { open: '{', close: '}' }, fix);
+  return inside;
 }
 
 /** A statement ends though no `;` stands there. */
@@ -164,5 +180,6 @@ export function tellLostEnd({ p }: Interpreter, command: Token): void {
   let at = next && next.cat !== STOP && next.chunk === reader.chunk ? p.spanOf(next).from : to;
   while (at > span.to && /\s/.test(reader.text[reader.base + at - 1] ?? '')) at--;
   const fix = { title: 'Put the ;', edits: [{ from: at, to: at, text: ';' }] };
-  p.report('picture-semicolon', span, { name: command.text }, fix);
+  const isTyped = command.chunk === reader.chunk;
+  p.report('picture-semicolon', span, { name: command.text }, isTyped ? fix : undefined);
 }
