@@ -61,7 +61,7 @@ function nearOwned(finding: BlockFinding, raw: Unknown, source: string): BlockFi
   const from = at + (isCommand ? 1 : 0);
   const edits = [{ from, to: from + name.length, text: near }];
   const fix = { title: `Write ${isCommand ? '\\' : ''}${near}`, edits };
-  return { ...finding, raw: { ...raw, fix, ...(raw.fix ? { others: [raw.fix] } : {}) } };
+  return { ...finding, raw: { ...raw, fix } };
 }
 
 const FOLLOWING: ReadonlySet<FindingCode> = new Set([
