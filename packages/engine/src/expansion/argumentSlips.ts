@@ -79,10 +79,14 @@ function meantEnd(
   const word = /^(?:begin|end)$/.test(name) ? /^[A-Za-z]+\*?/ : /^[^\s{}\\]*/;
   if (ONE_WORD.has(name)) return start + (word.exec(text.slice(start, line))?.[0].length ?? 0);
   if (ON_A_LINE.has(name) || name.startsWith('begin{')) return line;
-  if (DEFINES.test(caller)) return endOfDefinition(text, line);
+  if (DEFINES.test(caller) || isPreamble(text, start)) return endOfDefinition(text, line);
   const around = endAround(text, start, limit);
   return SOME_WORDS.test(name) ? Math.min(line, around) : around;
 }
+
+/** Does the document begin further on? What stands before it is said in lines. */
+const isPreamble = (text: string, at: number): boolean =>
+  text.indexOf('\\begin{document}', at) >= 0 && text.lastIndexOf('\\documentclass', at) >= 0;
 
 /** The lines of a definition: the first, and those that are set in behind it. */
 function endOfDefinition(text: string, firstEnd: number): number {

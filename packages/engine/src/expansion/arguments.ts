@@ -67,10 +67,22 @@ export function readArgument(p: Processor, caller: Token, long = false): Token[]
       }
       return null;
     }
+    if (isEdge(p, token)) {
+      p.unread(token);
+      p.report('argument-missing', p.spanOf(caller), { name: caller.text });
+      return null;
+    }
     if (token.cat !== Cat.Begin) return bracesMeant(p, token) ?? [token];
     return readGroup(p, caller, token, long);
   }
 }
+
+/** `\\begin` and `\\end` as they are typed are nobody's argument. */
+const isEdge = (p: Processor, { cat, text, chunk }: Token): boolean =>
+  cat === Cat.Command &&
+  (text === 'begin' || text === 'end') &&
+  chunk === p.reader.chunk &&
+  p.atFile;
 
 /** What stands in a group whose `{` was just read, without the braces; one that is never closed is told of, and goes as far as it was meant to. */
 export function readGroup(p: Processor, caller: Token, open: Token, long: boolean): Token[] {

@@ -1,6 +1,7 @@
 import type { Glue } from '../base/lengths';
 import { Cat, categoryOf, withCategory } from '../tokens/categories';
 import { isPar, readArgument, readGroup, readOptional } from './arguments';
+import { bareName, checkArguments, countOf } from './definitionSlips';
 import { readExpanded } from './tokenText';
 import {
   detach,
@@ -273,7 +274,7 @@ function latexDefinition(kind: 'new' | 'renew' | 'provide' | 'declare') {
   return (p: Processor, caller: Token): void => {
     const star = p.takeChar('*');
     const names = readArgument(p, caller);
-    const target = names?.find((t) => t.cell !== null);
+    const target = names?.find((t) => t.cell !== null) ?? bareName(p, caller, names ?? []);
     const count = readOptional(p);
     const optional = count ? readOptional(p) : null;
     const body = readArgument(p, caller, true);
@@ -282,6 +283,11 @@ function latexDefinition(kind: 'new' | 'renew' | 'provide' | 'declare') {
       p.report('argument-missing', p.spanOf(caller), { name: caller.text });
       return;
     }
+    const [head, ...rest] = names.filter(({ cat }) => cat !== Cat.Space);
+    if (head?.cell && rest.length > 0 && rest.every(({ chunk }) => chunk === p.reader.chunk))
+      p.report('name-with-figures', p.spanOf(target), {
+        name: names.map((t) => t.text).join(''),
+      });
     const before =
       p.state.meaning(target.cell) ?? (kind === 'renew' ? p.impliedBy(target.text) : undefined);
     const existing = !isFree(before);
@@ -296,39 +302,6 @@ function latexDefinition(kind: 'new' | 'renew' | 'provide' | 'declare') {
     p.state.set(target.cell, latexMacro(p, count, optional, body, !star, kind === 'declare'));
     if (kind !== 'provide') p.redefined(target.text);
   };
-}
-
-const countOf = (count: readonly Token[] | null): number =>
-  count ? Math.max(0, Math.min(9, parseInt(count.map((t) => t.text).join(''), 10) || 0)) : 0;
-
-/** `#2` in a definition that takes fewer: tells of the first, and how many it would have to take. */
-function checkArguments(
-  p: Processor,
-  target: Token,
-  count: readonly Token[] | null,
-  body: readonly Token[],
-): void {
-  const used = parameterise(body).filter(({ cat }) => cat === Cat.Argument);
-  const total = countOf(count);
-  const beyond = used.find(({ text }) => Number(text) > total);
-  if (!beyond || beyond.chunk !== p.reader.chunk) return;
-  const span = { from: beyond.from - 1, to: beyond.to };
-  const most = Math.max(...used.map(({ text }) => Number(text)));
-  const [first] = count ?? [];
-  const { text, base } = p.reader;
-  const behind = target.to + (text[base + target.to] === '}' ? 1 : 0);
-  const given = first
-    ? { from: first.from, to: first.to, text: String(most) }
-    : { from: behind, to: behind, text: `[${most}]` };
-  const taking = { title: `Let it take ${most}`, edits: [given] };
-  const isOnly = total === 1 && used.every((one) => one.text === beyond.text);
-  const renumbered = {
-    title: 'Write #1',
-    edits: used.map(({ from, to }) => ({ from: from - 1, to, text: '#1' })),
-  };
-  const ways = first && first.chunk !== beyond.chunk ? [] : [taking];
-  const args = { name: target.text, number: beyond.text, count: String(total) };
-  p.report('argument-beyond', span, args, isOnly ? [renumbered, ...ways] : ways);
 }
 
 /** The macro that `\newcommand[count][optional]{body}` defines. */

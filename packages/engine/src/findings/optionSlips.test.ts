@@ -12,6 +12,40 @@ const tikz = (body: string): string =>
 type Row = readonly [source: string, kind: string, after: string];
 
 const ROWS: readonly Row[] = [
+  [sheet('', '\\begin{document}Ebb'), 'stands-twice', '{document}\nEbb'],
+  [sheet('\\documentclass{report}'), 'stands-twice', '{article}\n\n'],
+  [sheet('\\newcommand{R}{r}', '\\R'), 'name-bare', '{\\R}{r}'],
+  [sheet('\\setlength{parskip}{1em}'), 'name-bare', '{\\parskip}'],
+  [sheet('\\setlength{\\parindent}{0}'), 'unit-missing', '{0pt}'],
+  [
+    sheet('\\usepackage{cleveref}\n\\usepackage{hyperref}'),
+    'package-order',
+    '{hyperref}\n\\usepackage{cleveref}',
+  ],
+  [sheet('\\usepackage{subfig}\n\\usepackage{subcaption}'), 'packages-clash', '{subfig}\n\n'],
+  [sheet('\\usepackage{fancyhdr}\n\\lhead{Name\n\\rhead{Date}'), 'argument-unclosed', '{Name}\n'],
+  [sheet('\\usepackage{geometry}\\geometry{margins=1in}'), 'option-misspelt', '{margin=1in}'],
+  [sheet('\\pagestyle{emtpy}'), 'option-misspelt', '{empty}'],
+  [sheet('\\thispagestyle{none}'), 'option-misspelt', '{empty}'],
+  [sheet('\\pagenumbering{arabics}'), 'option-misspelt', '{arabic}'],
+  [sheet('\\usepackage{xcolor}\\definecolor{a}{rgb}{255,0,0}'), 'colour-beyond', '{RGB}{255'],
+  [sheet('\\usepackage{xcolor}\\definecolor{a}{RBG}{255,0,0}'), 'option-misspelt', '{RGB}{255'],
+  [sheet('\\usepackage{tikz}\\usetikzlibrary{arows}'), 'option-misspelt', '{arrows}'],
+  [
+    sheet('\\usepackage{tikz}', '\\tikz \\draw (0,0) -- (1,1)\n\nEbb.'),
+    'picture-semicolon',
+    '(1,1);\n',
+  ],
+  [
+    sheet('\\usepackage{listings}', '\\begin{lstlisting}[language=Pyhton]\nx\n\\end{lstlisting}'),
+    'option-misspelt',
+    '=Python]',
+  ],
+  [
+    '\\documentclass{exam}\\begin{document}\\begin{questions}\\question A\n\\part b\n\\end{questions}\\end{document}',
+    'item-outside-list',
+    'b\n\\end{parts}',
+  ],
   [sheet('\\usepackage[a4paper margin=2cm]{geometry}'), 'option-misspelt', '[a4paper, margin=2cm]'],
   [sheet('\\usepackage[topp=2cm]{geometry}'), 'option-misspelt', '[top=2cm]'],
   [sheet('\\usepackage[margin=1inch]{geometry}'), 'unit-longer', '[margin=1in]'],
@@ -120,6 +154,14 @@ describe('what there is, is nobody’s slip', () => {
       '\\begin{itemize}[near,leftmargin=*]\\item a\\end{itemize}',
     ),
     sheet('\\usepackage{setspace}\\doublespace'),
+    sheet('\\usepackage{mathtools}\\usepackage{amsmath}'),
+    sheet(
+      '\\usepackage{tikz,pgfplots}\\usetikzlibrary{arrows.meta, calc}\\usepgfplotslibrary{statistics}',
+    ),
+    sheet(
+      '\\setlength{\\parindent}{0pt}\\setlength\\parskip{0em}\\definecolor{a}{rgb}{0,.5,1}',
+      'a',
+    ).replace('\\setlength{', '\\usepackage{xcolor}\\setlength{'),
     '\\documentclass{memoir}\\begin{document}\\begin{enumerate}[a)]\\item a\\end{enumerate}\\end{document}',
     tikz('\\node[draw] (A) {A} node at (1,1) {B}; \\draw (A) -- (1,1) node[right] {$x;y$};'),
     tikz('\\draw[->] (0,0) .. controls (1,0) and (1,1) .. (2,1);'),

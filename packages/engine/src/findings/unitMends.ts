@@ -5,6 +5,7 @@ function likelyUnits(before: string, value: number): readonly string[] {
   if (/width\s*=\s*$/.test(before)) return value <= 1.5 ? ['\\textwidth', 'cm'] : ['cm', 'in'];
   if (/(?:margin|left|right|top|bottom|inner|outer)\s*=\s*$/.test(before))
     return value <= 2 ? ['in', 'cm'] : value < 10 ? ['cm', 'mm'] : ['mm', 'pt'];
+  if (value === 0) return ['pt'];
   if (value < 1) return ['cm', 'em'];
   return value < 5 ? ['cm', 'em', 'pt'] : ['pt', 'mm'];
 }

@@ -65,6 +65,7 @@ const IN_BLOCK: readonly {
   readonly hides: readonly FindingCode[];
 }[] = [
   { code: 'file-missing', hides: ['line-too-wide', 'picture-too-wide'] },
+  { code: 'number-missing', hides: ['document-begin-missing'] },
   { code: 'brace-unclosed', hides: ['argument-missing'] },
   { code: 'comment-swallows', hides: ['comment-after-number'] },
   { code: 'column-unknown', hides: ['columns-too-many'] },

@@ -17,6 +17,18 @@ export const macros = {
     cause:
       'Its definition expects certain characters around its arguments, and they are not there.',
   }),
+  'name-bare': finding({
+    severity: 'broken',
+    args: ['name', 'command'],
+    message: 'The backslash of \\<name> is missing.',
+    cause: '\\<command> takes a command, whose name begins with a backslash.',
+  }),
+  'name-with-figures': finding({
+    severity: 'broken',
+    args: ['name'],
+    message: '\\<name> cannot be the name of a command.',
+    cause: 'Names are made of letters alone; the first other sign ends them.',
+  }),
   'argument-beyond': finding({
     severity: 'broken',
     args: ['name', 'number', 'count'],

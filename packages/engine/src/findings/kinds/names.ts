@@ -35,6 +35,12 @@ export const names = {
     cause:
       'Always there are black, white, red, green, blue, cyan, magenta, yellow, orange, violet, purple, brown, gray, teal and their like; others are named by \\definecolor.',
   }),
+  'colour-beyond': finding({
+    severity: 'broken',
+    args: ['model', 'values'],
+    message: 'The model <model> has no values like <values>.',
+    cause: 'Those of rgb go from 0 to 1; from 0 to 255 go those of RGB.',
+  }),
   'colour-option-missing': finding({
     severity: 'broken',
     args: ['name', 'option'],

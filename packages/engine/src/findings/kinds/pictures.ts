@@ -42,6 +42,18 @@ export const pictures = {
     args: ['word'],
     message: '“<word>” cannot be worked out.',
     cause: 'A number, a length or an expression should stand here; 0 is used.',
+    mend: ({ text, from, args }) => {
+      const word = args.word ?? '';
+      const at = word === '' ? -1 : text.slice(from, from + NEAR).indexOf(word);
+      const start = from + at;
+      const lacks = word.split('(').length - word.split(')').length;
+      if (at < 0) return null;
+      if (NUMBERS_APART.test(word))
+        return one('Put the comma', start, start + word.length, word.replace(/[\s;]+/, ','));
+      return lacks === 1
+        ? one('Close it with )', start + word.length, start + word.length, ')')
+        : null;
+    },
   }),
   'picture-coordinate': finding({
     severity: 'broken',

@@ -107,12 +107,48 @@ export const preamble = {
       const place = keyPlace(text, start, end, args.name ?? '');
       if (!place) return [];
       const { from, to } = place;
+      // All that a command is given is not taken out.
+      if (text[from - 1] === '{' && text[to] === '}') return [];
       const value = /^\s*=\s*(?:\{[^{}]*\}|[^,\]{}\n]*)/.exec(text.slice(to))?.[0] ?? '';
       const stop = to + value.length;
       const behind = /^\s*,/.exec(text.slice(stop));
       const before = /,\s*$/.exec(text.slice(0, from));
       const begin = behind ? from : from - (before?.[0].length ?? 0);
       return one('Take it out', begin, stop + (behind?.[0].length ?? 0), '');
+    },
+  }),
+  'stands-twice': finding({
+    severity: 'broken',
+    args: ['what'],
+    message: '<what> stands here a second time.',
+    cause: 'A document has one kind, one beginning and one end.',
+  }),
+  'packages-clash': finding({
+    severity: 'broken',
+    args: ['name', 'other'],
+    message: 'The packages <other> and <name> cannot be used together.',
+    cause: 'Both bring the same commands; elsewhere the second one stops with an error.',
+  }),
+  'package-order': finding({
+    severity: 'broken',
+    args: ['name', 'other'],
+    message: 'The package <other> has to be loaded before <name>.',
+    cause: '<name> changes what <other> brings, so it comes behind it.',
+    mend: ({ text, to, args }) => {
+      const line = new RegExp(
+        `^\\\\usepackage(?:\\[[^\\]\\n]*\\])?\\{${args.name ?? ''}\\}[ \\t]*\\n`,
+        'm',
+      ).exec(text);
+      if (!line || line.index > to) return null;
+      const newline = text.indexOf('\n', to);
+      const at = newline < 0 ? text.length : newline + 1;
+      return {
+        title: `Load ${args.name ?? ''} behind it`,
+        edits: [
+          { from: line.index, to: line.index + line[0].length, text: '' },
+          { from: at, to: at, text: line[0] },
+        ],
+      };
     },
   }),
   'option-misspelt': finding({

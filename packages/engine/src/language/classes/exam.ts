@@ -107,7 +107,19 @@ const ownHeading = (it: Interpreter): boolean =>
 
 /** An item without its list still starts a paragraph that says so. */
 function outside(it: Interpreter): void {
-  it.p.report('item-outside-list', it.p.place);
+  const { text, base } = it.p.reader;
+  const { from } = it.p.place;
+  const name = /^\\((?:sub)*part)(?![A-Za-z])/.exec(text.slice(base + from))?.[1];
+  const end = /\n[ \t]*(?=\n|\\(?:begin\{(?:sub)*parts\}|end\{|question))/.exec(
+    text.slice(base + from),
+  );
+  const at = from + (end?.index ?? 0);
+  const edits = [
+    { from, to: from, text: `\\begin{${name ?? ''}s}\n` },
+    { from: at, to: at, text: `\n\\end{${name ?? ''}s}` },
+  ];
+  const fix = name && end ? { title: `Put it in ${name}s`, edits } : undefined;
+  it.p.report('item-outside-list', it.p.place, {}, fix);
   it.endParagraph();
 }
 

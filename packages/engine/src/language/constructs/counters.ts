@@ -25,6 +25,8 @@ import { type CommandEntry, tokensOf } from '../machine/entries';
 import { setPage } from './pageStyle';
 import type { Interpreter } from '../machine/interpreter';
 import { OWN } from '../machine/ownNames';
+import { tellBareZero } from '../scanning/dimenOf';
+import { tokensText } from '../../expansion/tokenText';
 
 function counterName(it: Interpreter, tokens: readonly Token[], token: Token): string | null {
   const name = textOf(it.p, tokens);
@@ -144,6 +146,22 @@ function numbered(it: Interpreter, target: readonly Token[]) {
   return meaning && { named, meaning };
 }
 
+/** `\\setlength{parskip}{…}`: a name without its backslash. */
+function bareLength(it: Interpreter, target: readonly Token[], command: Token): void {
+  const [first] = target;
+  const name = tokensText(target).trim();
+  const span = { from: first?.from ?? command.from, to: target.at(-1)?.to ?? command.to };
+  const edits = [{ from: span.from, to: span.from, text: '\\' }];
+  const isTyped = first?.chunk === it.p.reader.chunk;
+  const fix = isTyped ? { title: `Write \\${name}`, edits } : undefined;
+  it.p.report(
+    'name-bare',
+    isTyped ? span : it.spanOf(command),
+    { name, command: command.text },
+    fix,
+  );
+}
+
 function setLength(
   it: Interpreter,
   target: readonly Token[],
@@ -165,9 +183,11 @@ function setLength(
   if (meaning?.kind !== 'register') {
     const span = it.spanOf(named ?? token);
     const name = named?.text ?? token.text;
+    if (!named) return bareLength(it, target, token);
     if (!isStranger(it, `\\${name}`, span)) it.p.report('command-unknown', span, { name });
     return;
   }
+  tellBareZero(it, value);
   const calc = it.read(CELLS.calc);
   const relax = it.p.command('relax');
   const isGlue = meaning.type === 'skip' || meaning.type === 'muskip';

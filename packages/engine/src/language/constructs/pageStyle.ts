@@ -12,6 +12,7 @@ import { setSize } from './fonts';
 import { byPage, pageNumber } from './knownPages';
 import { OWN } from '../machine/ownNames';
 import { cell, flag } from '../../expansion/cells';
+import { tellUnknownKey } from '../scanning/unknownKeys';
 
 /** Within `\nouppercase`. */
 const UNCAPITALISED = flag('uncapitalised');
@@ -98,12 +99,21 @@ export function emit(
   else it.mode.hlist.add({ kind: 'migrant', node, ...it.p.place });
 }
 
-function chooseStyle(it: Interpreter, tokens: readonly Token[], token: Token, once: boolean): void {
+/** Styles of pages that every class has, and what is meant by others. */
+const PLAIN_STYLES = ['empty', 'plain', 'headings', 'myheadings'];
+const MEANT_STYLES: Readonly<Record<string, string>> = {
+  none: 'empty',
+  blank: 'empty',
+  no: 'empty',
+};
+
+function chooseStyle(it: Interpreter, tokens: readonly Token[], once: boolean): void {
   const name = textOf(it.p, tokens);
   const macro = `ps@${name}`;
   if (it.state.get(it.state.cell(macro)) === undefined) {
-    it.p.report('option-unknown', it.spanOf(token), { name });
-    return;
+    const known = it.state.names((one) => one.startsWith('ps@'));
+    const styles = [...new Set([...PLAIN_STYLES, ...[...known].map((one) => one.slice(3))])];
+    return tellUnknownKey(it, tokens, styles, MEANT_STYLES[name]);
   }
   takeStyle(it, macro, once);
 }
@@ -206,11 +216,10 @@ export function setPage(it: Interpreter, value: number | null, style: NumberStyl
   emit(it, { kind: 'pagenumber', value, style });
 }
 
-function pageNumbering(it: Interpreter, tokens: readonly Token[], token: Token): void {
+function pageNumbering(it: Interpreter, tokens: readonly Token[]): void {
   const name = textOf(it.p, tokens) as NumberStyle;
   if (!STYLES.includes(name) && (name as string) !== 'gobble') {
-    it.p.report('option-unknown', it.spanOf(token), { name });
-    return;
+    return tellUnknownKey(it, tokens, [...STYLES, 'gobble']);
   }
   if ((name as string) === 'gobble') {
     it.define('thepage', '');
@@ -241,14 +250,14 @@ export const pageStyleCommands: readonly CommandEntry[] = [
     description:
       'What stands at the head and foot of pages: plain, empty, headings, or a style of a package.',
     example: '\\pagestyle{empty}',
-    run: (it, args, token) => chooseStyle(it, tokensOf(args, 0), token, false),
+    run: (it, args) => chooseStyle(it, tokensOf(args, 0), false),
   },
   {
     name: 'thispagestyle',
     signature: 'm',
     description: 'The same for this page only.',
     example: '\\thispagestyle{empty}',
-    run: (it, args, token) => chooseStyle(it, tokensOf(args, 0), token, true),
+    run: (it, args) => chooseStyle(it, tokensOf(args, 0), true),
   },
   {
     name: 'pagenumbering',
@@ -256,7 +265,7 @@ export const pageStyleCommands: readonly CommandEntry[] = [
     description:
       'How page numbers are written: arabic, roman, Roman, alph, Alph. Counts from 1 again.',
     example: '\\pagenumbering{roman}',
-    run: (it, args, token) => pageNumbering(it, tokensOf(args, 0), token),
+    run: (it, args) => pageNumbering(it, tokensOf(args, 0)),
   },
   {
     name: 'markboth',

@@ -37,8 +37,20 @@ function settleFamilies(it: Interpreter): void {
 }
 
 /** The document begins: class and page are settled from here on. */
+/** What a document has once stands there again. */
+function tellTwice(it: Interpreter, what: string): void {
+  const { text, base, pos } = it.p.reader;
+  const start = text.lastIndexOf(what, pos) - base;
+  // Text that came too early has begun the document as well.
+  const isSecond = base + start > 0 && text.lastIndexOf(what, base + start - 1) >= 0;
+  if (!it.p.atFile || !isSecond) return;
+  const span = { from: start, to: start + what.length };
+  const edits = [{ ...span, text: '' }];
+  it.p.report('stands-twice', span, { what }, { title: 'Take it out', edits });
+}
+
 function beginDocument(it: Interpreter): void {
-  if (it.read(CELLS.inDocument)) return;
+  if (it.read(CELLS.inDocument)) return tellTwice(it, '\\begin{document}');
   if (it.read(CELLS.class) === null) {
     // Told of the document as a whole, once.
     it.write(CELLS.classMissing, true, true);

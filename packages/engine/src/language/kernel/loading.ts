@@ -15,6 +15,7 @@ import { languageNamed } from '../symbols/languages';
 import { PACKAGES } from '../packages';
 import { isPublished } from './publishedPackages';
 import { meantClass, meantPackages, nearestOption, nearestPackage } from './meantModules';
+import { tellClash } from './packageClashes';
 
 /** Options that a class does not have: elsewhere they go unused, which is said but stops nothing. */
 function reportOptions(it: Interpreter, args: Args, known: readonly string[] | null): void {
@@ -73,8 +74,19 @@ function inPlace(
   return [tokensOf(args, 1), tokensOf(args, 2)];
 }
 
+/** Where a command ends whose last argument these tokens are. */
+const behind = (tokens: readonly Token[], { to }: Token): number =>
+  Math.max(to, (tokens.at(-1)?.to ?? to) + 1);
+
 export function documentClass(it: Interpreter, given: Args, token: Token): void {
   const args = inPlace(it, given, token, (name) => CLASSES[name] !== undefined);
+  const isTyped = token.chunk === it.p.reader.chunk;
+  if (isTyped && it.read(CELLS.class) !== null && !currentStyleFile(it)) {
+    const span = { from: token.from, to: behind(tokensOf(args, 1), token) };
+    const edits = [{ ...span, text: '' }];
+    const what = '\\documentclass';
+    return it.p.report('stands-twice', span, { what }, { title: 'Take it out', edits });
+  }
   const name = textOf(it.p, tokensOf(args, 1));
   const options = args[0] ? namesOf(it, tokensOf(args, 0)) : [];
   if (it.read(CELLS.classOptions) === null) it.write(CELLS.classOptions, options, true);
@@ -199,6 +211,7 @@ export function usePackage(
   parts.forEach((part, i) => {
     const own = part.filter((t) => t.cat !== Cat.Space);
     const name = textOf(it.p, own);
+    tellClash(it, name, { from: token.from, to: behind(tokensOf(args, 1), token) }, token);
     if (it.host.readFile(`${name}.sty`) === null) {
       if (!loadPackage(it, name, options)) unknownPackage(it, part, name, token, options);
       else if (parts.length === 1) {

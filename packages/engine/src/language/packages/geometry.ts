@@ -12,6 +12,7 @@ import { tokenize } from '../machine/define';
 import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { layoutOf, type Span1, type Wishes } from './geometryLayout';
+import { tellUnknownKeys } from '../scanning/unknownKeys';
 
 /** All keys of its options (geometry manual, section 5). */
 const KEYS: readonly string[] =
@@ -325,9 +326,10 @@ export const geometry: PackageEntry = {
   options: null,
   keys: KEYS,
   commands: [
-    command('geometry', 'm', 'Paper size and margins.', '\\geometry{margin=2.5cm}', (it, given) =>
-      apply(it, sourceOf(given)),
-    ),
+    command('geometry', 'm', 'Paper size and margins.', '\\geometry{margin=2.5cm}', (it, given) => {
+      tellUnknownKeys(it, given, KEYS);
+      apply(it, sourceOf(given));
+    }),
     command(
       'newgeometry',
       'm',

@@ -2,6 +2,8 @@ import type { Token } from '../../expansion/meaning';
 import { tokensText } from '../../expansion/tokenText';
 import type { Interpreter } from '../machine/interpreter';
 import { classesOf, gathered, isOn, type Keys, languageKeys, style, wordsOf } from './listingKeys';
+import { nearestName } from '../../base/nearest';
+import { tellUnknownKey } from '../scanning/unknownKeys';
 
 /** What marks words, comments and strings in a programming language. */
 interface Known {
@@ -207,11 +209,31 @@ const plainName = (name: string): string =>
     .toLowerCase();
 
 /** The language of a name such as `Python` or `[ISO]C++`, with what the document defines and adds. */
+/** Languages that listings has besides those whose words are known here (its manual, section 2.2). */
+const OTHERS =
+  'abap acm acmscript acsl ada algol ant assembler awk basic bash c c++ caml cil clean cobol command.com comal 80 comsol csh delphi eiffel elan elisp erlang euphoria fortran gap gcl gnuplot go hansl haskell html idl inform java jvmis ksh lingo lisp llvm logo lua make mathematica matlab mercury metapost miranda mizar ml modula-2 mupad nastran oberon-2 ocl octave orc oz pascal perl php pl/i plasm postscript pov prolog promela pstricks python r reduce rexx rsl ruby s sas scala scilab sh shelxl simula sml sparql sql swift tcl tex vbscript verilog vhdl vrml xml xslt'.split(
+    ' ',
+  );
+
+/** A language that listings does not have, where a near one is; others may come with a file of their own. */
+function tellLanguage(it: Interpreter, keys: Keys): void {
+  const written = style(keys, 'language');
+  const name = tokensText(written)
+    .replace(/^\[[^\]]*\]/, '')
+    .trim();
+  const small = name.toLowerCase();
+  if (OTHERS.includes(small) || !/^[A-Za-z+-]+$/.test(name)) return;
+  const near = nearestName(small, [...OTHERS, ...Object.keys(LANGUAGES)]);
+  if (near === null) return;
+  tellUnknownKey(it, written, [], near.charAt(0).toUpperCase() + near.slice(1));
+}
+
 export function languageOf(it: Interpreter, keys: Keys): Language {
   const name = plainName(tokensText(style(keys, 'language')));
   const own = it.read(languageKeys(name));
   const base = own ? plainName(own.base) : name;
   const known = LANGUAGES[ALSO[base] ?? base] ?? NONE;
+  if (known === NONE && base !== '') tellLanguage(it, keys);
   const said = own ? withDefinition(it, own.keys, keys) : keys;
   const anyCase = said.has('sensitive') ? !isOn(it, said, 'sensitive') : (known.anyCase ?? false);
   const spelt = (word: string): string => (anyCase ? word.toLowerCase() : word);

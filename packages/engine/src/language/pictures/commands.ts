@@ -25,6 +25,8 @@ import { readPath } from './pathReader';
 import { readingOf } from './reading';
 import { peek, takeGroup, takeOptions } from './scanPath';
 import { wordsOf } from './words';
+import { LIBRARIES } from './libraries';
+import { tellUnknownKeys } from '../scanning/unknownKeys';
 
 /** Where the picture's baseline is asked for, and the mode around it. */
 interface Frame {
@@ -366,7 +368,7 @@ export const pictureCommands: readonly CommandEntry[] = [
     package: 'tikz',
     description: 'Loads libraries of pictures: their keys are here already.',
     example: '\\usetikzlibrary{arrows.meta,calc}',
-    run: () => undefined,
+    run: (it, args) => tellUnknownKeys(it, tokensOf(args, 0), LIBRARIES),
   },
   {
     name: 'foreach',

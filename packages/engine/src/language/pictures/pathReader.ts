@@ -153,8 +153,22 @@ function stepCommand(reader: PathReader, walk: Walk, token: Token): boolean {
   }
   if (STATEMENTS.test(token.text)) return lostEnd(reader);
   it.p.nextNonBlank();
+  if (token.text === 'par' && wordsFollow(reader)) {
+    it.p.unread(token);
+    return lostEnd(reader);
+  }
   if (token.text !== 'par' && token.text !== 'relax') it.carryOut(token);
   return true;
+}
+
+/** Does a word of the text follow, which no path knows? */
+function wordsFollow(reader: PathReader): boolean {
+  let isText = false;
+  takeWord(reader, (word) => {
+    isText = WORDS[word] === undefined;
+    return false;
+  });
+  return isText;
 }
 
 function lostEnd({ it, command }: PathReader): boolean {

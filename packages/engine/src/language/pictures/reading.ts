@@ -31,6 +31,6 @@ function tell(it: Interpreter, picture: OpenPicture, { kind, word }: Trouble): v
   if (kind === 'anchor') return it.p.report('picture-anchor', place, { name: word });
   if (kind === 'coordinate') return it.p.report('picture-coordinate', place, { word });
   const names = [...picture.nodes.keys()].filter((name) => !name.startsWith('\u0001'));
-  const near = nearestName(word, names) ?? '';
+  const near = word.length > 1 ? (nearestName(word, names) ?? '') : '';
   it.p.report('picture-node', place, { name: word, near });
 }

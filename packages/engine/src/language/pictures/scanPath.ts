@@ -177,7 +177,11 @@ export function tellLostEnd({ p }: Interpreter, command: Token): void {
   const next = p.nextNonBlank();
   if (next) p.unread(next);
   const { reader } = p;
-  let at = next && next.cat !== STOP && next.chunk === reader.chunk ? p.spanOf(next).from : to;
+  const isNext = next && next.cat !== STOP && next.chunk === reader.chunk;
+  // In a line of text the statement was meant to end with it.
+  const newline = reader.text.indexOf('\n', reader.base + span.to);
+  const line = newline < 0 ? to : newline - reader.base;
+  let at = isNext ? p.spanOf(next).from : p.atFile ? p.here() : line;
   while (at > span.to && /\s/.test(reader.text[reader.base + at - 1] ?? '')) at--;
   const fix = { title: 'Put the ;', edits: [{ from: at, to: at, text: ';' }] };
   const isTyped = command.chunk === reader.chunk;

@@ -6,6 +6,7 @@ import type { Token } from '../../expansion/meaning';
 import type { Interpreter } from '../machine/interpreter';
 import { cell, cellsBy } from '../../expansion/cells';
 import { COLOUR_LISTS, type ColourList, PLAIN_COLOURS } from '../../base/colourNames';
+import { tellUnknownKey } from './unknownKeys';
 
 /** The lists of names that the options of xcolor brought. */
 export const COLOUR_OPTIONS = cell<readonly ColourList[]>('colouroptions', []);
@@ -115,6 +116,28 @@ function reportUnknown(it: Interpreter, name: string, value: readonly Token[]): 
   it.p.report('colour-unknown', span, { name }, fix);
 }
 
+/** `{rgb}{255,0,0}`: values that the model does not have; elsewhere they stop xcolor. */
+function tellBeyond(it: Interpreter, kind: string, model: readonly Token[], values: string): void {
+  const [first] = model;
+  const isBytes = kind === 'rgb' && values.split(',').every((v) => Number(v) <= 255);
+  const span = { from: first?.from ?? it.p.place.from, to: model.at(-1)?.to ?? it.p.place.to };
+  const isTyped = first?.chunk === it.p.reader.chunk;
+  const fix = { title: 'Write RGB', edits: [{ ...span, text: 'RGB' }] };
+  const place = isTyped ? span : it.p.place;
+  it.p.report(
+    'colour-beyond',
+    place,
+    { model: kind, values },
+    isTyped && isBytes ? fix : undefined,
+  );
+}
+
+/** A way to name colours that there is not; black is taken. */
+function unknownModel(it: Interpreter, model: readonly Token[]): number {
+  tellUnknownKey(it, model, Object.keys(MODELS).concat('HTML'));
+  return 0;
+}
+
 /** A name, a mix such as `blue!60!black`, or values of a model. What is not known is told of, and black. */
 export function colourOf(
   it: Interpreter,
@@ -128,7 +151,13 @@ export function colourOf(
   };
   const named = (name: string): number => namedColour(it, name) ?? unknown(name);
   const kind = model ? textOf(it.p, model).trim() : 'named';
-  if (kind !== 'named' && kind !== '') return modelled(kind, text) ?? unknown(kind);
+  if (kind !== 'named' && kind !== '') {
+    const [written = ''] = text.split('/');
+    const isBeyond =
+      /^(?:rgb|gray|cmyk?|hsb)$/.test(kind) && written.split(',').some((v) => Number(v) > 1);
+    if (isBeyond && model) tellBeyond(it, kind, model, written);
+    return modelled(kind, text) ?? unknownModel(it, model ?? []);
+  }
   return weighted(text, named) ?? mixed(text, named);
 }
 

@@ -5,6 +5,18 @@ import { scanDimen } from '../../expansion/scan';
 import { Cat } from '../../tokens/categories';
 import type { Interpreter } from '../machine/interpreter';
 
+/** `{0}`: no length, though it could be none other; elsewhere it stops LaTeX as any number without a unit does. */
+export function tellBareZero(it: Interpreter, tokens: readonly Token[]): void {
+  const [first] = tokens;
+  const last = tokens.at(-1);
+  if (!first || !last || first.chunk !== it.p.reader.chunk) return;
+  const number = tokens.map(({ text }) => text).join('');
+  if (!/^[-+]?0*\.?0+$/.test(number)) return;
+  const edits = [{ from: last.to, to: last.to, text: 'pt' }];
+  const span = { from: first.from, to: last.to };
+  it.p.report('unit-missing', span, { number }, { title: `Make it ${number} pt`, edits });
+}
+
 /** A length given as an argument, in sp. */
 export function dimenOf(it: Interpreter, tokens: readonly Token[]): Sp {
   const expression = it.read(CELLS.calc) ? [it.p.command('dimexpr')] : [];
