@@ -1,6 +1,7 @@
 import { Cat } from '../tokens/categories';
 import type { Token } from './meaning';
 import type { Processor } from './processor';
+import { IN_DOCUMENT } from './cells';
 
 /** What arguments were meant to be where their brackets are not there, or are others. */
 
@@ -51,7 +52,7 @@ export function cutShort(
   if (open.chunk !== chunk) return tokens;
   const blankLine = waiting ? p.next() : null;
   const start = base + open.to;
-  const end = p.atFile ? meantEnd(text, start, p.reader.pos, name, caller) : p.reader.pos;
+  const end = p.atFile ? meantEnd(p, start, name, caller) : p.reader.pos;
   if (end >= p.reader.pos) {
     if (blankLine) p.unread(blankLine);
     return tokens;
@@ -67,26 +68,17 @@ function lineEndOf(text: string, from: number): number {
   return newline < 0 ? text.length : newline;
 }
 
-/** Where an argument that begins there was meant to end; `limit` where nothing says that it is before. */
-function meantEnd(
-  text: string,
-  start: number,
-  limit: number,
-  name: string,
-  caller: string,
-): number {
+/** Where an argument that begins there was meant to end: what stands in a preamble is said in lines. */
+function meantEnd(p: Processor, start: number, name: string, caller: string): number {
+  const { text, pos: limit } = p.reader;
   const line = lineEndOf(text, start);
   const word = /^(?:begin|end)$/.test(name) ? /^[A-Za-z]+\*?/ : /^[^\s{}\\]*/;
   if (ONE_WORD.has(name)) return start + (word.exec(text.slice(start, line))?.[0].length ?? 0);
   if (ON_A_LINE.has(name) || name.startsWith('begin{')) return line;
-  if (DEFINES.test(caller) || isPreamble(text, start)) return endOfDefinition(text, line);
+  if (DEFINES.test(caller) || !p.state.read(IN_DOCUMENT)) return endOfDefinition(text, line);
   const around = endAround(text, start, limit);
   return SOME_WORDS.test(name) ? Math.min(line, around) : around;
 }
-
-/** Does the document begin further on? What stands before it is said in lines. */
-const isPreamble = (text: string, at: number): boolean =>
-  text.indexOf('\\begin{document}', at) >= 0 && text.lastIndexOf('\\documentclass', at) >= 0;
 
 /** The lines of a definition: the first, and those that are set in behind it. */
 function endOfDefinition(text: string, firstEnd: number): number {

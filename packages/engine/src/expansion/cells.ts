@@ -22,6 +22,9 @@ export const cellsBy =
 /** A yes or no that is no to begin with. */
 export const flag = (name: string): CellOf<boolean> => cell(name, false);
 
+/** Has the document begun, behind its preamble? */
+export const IN_DOCUMENT = flag('indocument');
+
 /** Is the name one of our own, such as the label of an entry of the bibliography? */
 export const isOwnName = (name: string): boolean => name.startsWith(OWN);
 

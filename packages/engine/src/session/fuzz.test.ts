@@ -92,6 +92,20 @@ describe('what once differed from cold', () => {
     expect(after(text, [10, 14, 'x'])).toEqual([]);
     expect(after(text, [18, 19, ''])).toEqual([]);
   });
+  it('a second \\begin{document}, paragraphs behind the first', () => {
+    const twice = inArticle('Ebb.\n\nSlack.\n\n\\begin{document}\n\nFlood.', '');
+    expect(after(twice, [twice.indexOf('Slack'), twice.indexOf('Slack'), 'x'])).toEqual([]);
+    expect(after(twice, [twice.indexOf('\\begin'), twice.indexOf('Ebb'), ''])).toEqual([]);
+    const once = inArticle('Ebb.\n\nSlack.\n\nFlood.', '');
+    const at = once.indexOf('Flood');
+    expect(after(once, [at, at, '\\begin{document}\n'])).toEqual([]);
+  });
+  it.each(['\\part', '\\subpart'])('%s in no list, and what stands behind it', (name) => {
+    const text = `\\documentclass{exam}\n\\begin{document}\n${name} Ebb.\n\nFlood.\n\nSlack.\\end{document}`;
+    const blank = text.indexOf('\n\nFlood');
+    expect(after(text, [blank, blank + 1, ''])).toEqual([]);
+    expect(after(text, [blank, blank + 2, ' '])).toEqual([]);
+  });
   it('a figure on a page of its own is of its block', () => {
     const text = inArticle(
       'Ebb.\n\n\\begin{figure}[p]Gauge\\end{figure}\n\n\\clearpage\n\nFlood.',

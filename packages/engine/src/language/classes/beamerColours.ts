@@ -55,7 +55,9 @@ const PARENTS: Readonly<Record<string, readonly string[]>> = {
 
 /** What the look gives a part that nobody said anything of. */
 function byLook(it: Interpreter, part: string, kind: 'fg' | 'bg'): number | null {
-  const { structure, bar, foot, ground } = it.read(LOOK);
+  const { structure, bar, foot, ground, filled } = it.read(LOOK);
+  // Titles have the ground of the bar where the look has grounds.
+  const isTitle = part === 'titlelike' && filled;
   const [deep, middle, pale] = foot.grounds;
   const grounds: Readonly<Record<string, number>> = {
     'palette primary': pale,
@@ -64,7 +66,7 @@ function byLook(it: Interpreter, part: string, kind: 'fg' | 'bg'): number | null
     'palette quaternary': deep,
   };
   if (kind === 'bg')
-    return part === 'frametitle'
+    return part === 'frametitle' || isTitle
       ? (bar?.ground ?? null)
       : part === 'background canvas'
         ? ground
@@ -73,7 +75,7 @@ function byLook(it: Interpreter, part: string, kind: 'fg' | 'bg'): number | null
   if (part === 'normal text') return 0;
   if (part === 'alerted text') return it.read(ALERT_COLOUR);
   if (part === 'example text') return EXAMPLE;
-  if (part === 'frametitle') return bar?.words ?? null;
+  if (part === 'frametitle' || (isTitle && bar)) return bar?.words ?? null;
   return part in grounds ? foot.words : null;
 }
 

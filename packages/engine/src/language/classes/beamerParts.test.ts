@@ -211,3 +211,15 @@ it('frames of an appendix are counted by themselves', () => {
   expect(numbers(`${one}${one}\\appendix ${one}`)).toEqual(['1/2', '2/2', '1/1']);
   expect(numbers(`${one}${one}`)).toEqual(['1/2', '2/2']);
 });
+
+it.each(['default', 'Madrid', 'Warsaw'])(
+  'a frame of a command is as one of an environment: the title page of %s',
+  (theme) => {
+    const preamble = `\\usetheme{${theme}}\\title{Tides}\\subtitle{Low}\\author{Ada}`;
+    const at = (body: string) => {
+      const { word, rules } = laid(talk(body, preamble));
+      return [word('Tides'), word('Low'), word('Ada').y, rules];
+    };
+    expect(at('\\frame{\\titlepage}')).toEqual(at('\\begin{frame}\\titlepage\\end{frame}'));
+  },
+);

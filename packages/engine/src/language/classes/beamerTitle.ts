@@ -1,7 +1,7 @@
 import { PT } from '../../base/lengths';
 import { centred, space, titlePart } from '../constructs/title';
 import { framedBlocks } from '../constructs/framedBlocks';
-import { beginColumn, endColumn } from '../machine/columns';
+import { enterColumn, leaveColumn } from '../machine/columns';
 import type { Interpreter } from '../machine/interpreter';
 import { colourOfPart, ownColour } from './beamerColours';
 import { partFont, templateOf } from './beamerTemplates';
@@ -43,9 +43,13 @@ function heading(it: Interpreter): void {
   };
   if (ground === null) return set();
   const width = it.dimen('linewidth');
-  beginColumn(it, width - 2 * ROOM);
+  // `\\frame{\\titlepage}` has no environment around it.
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  const outer = enterColumn(it, width - 2 * ROOM);
+  it.mode.atTop = true;
   set();
-  const { blocks } = endColumn(it);
+  const blocks = leaveColumn(it, outer);
+  it.closeGroup();
   const shape = {
     rules: [0, 0, 0, 0] as const,
     room: [ROOM, ROOM, ROOM, ROOM] as const,

@@ -105,14 +105,17 @@ const item = (name: string, env: string, bonus = false): CommandEntry => ({
 const ownHeading = (it: Interpreter): boolean =>
   textOf(it.p, [it.p.command('ex@qformat')]).trim() !== '';
 
+/** How far the end of a part is looked for that stands in no list, in characters. */
+const LONGEST_PART = 2000;
+
 /** An item without its list still starts a paragraph that says so. */
 function outside(it: Interpreter): void {
   const { text, base } = it.p.reader;
   const { from } = it.p.place;
-  const name = /^\\((?:sub)*part)(?![A-Za-z])/.exec(text.slice(base + from))?.[1];
-  const end = /\n[ \t]*(?=\n|\\(?:begin\{(?:sub)*parts\}|end\{|question))/.exec(
-    text.slice(base + from),
-  );
+  const ahead = text.slice(base + from, base + from + LONGEST_PART);
+  it.p.reach = Math.max(it.p.reach, base + from + ahead.length);
+  const name = /^\\((?:sub)*part)(?![A-Za-z])/.exec(ahead)?.[1];
+  const end = /\n[ \t]*(?=\n|\\(?:begin\{(?:sub)*parts\}|end\{|question))/.exec(ahead);
   const at = from + (end?.index ?? 0);
   const edits = [
     { from, to: from, text: `\\begin{${name ?? ''}s}\n` },

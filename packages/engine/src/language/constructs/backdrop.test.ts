@@ -161,6 +161,17 @@ describe('Pages on their side', () => {
     expect(foot?.x).toBeLessThan(40);
   });
 
+  it('leave the measures as they were behind them', () => {
+    const measures = '\\the\\linewidth/\\the\\hsize/\\the\\textwidth/';
+    const { text } = pages(
+      '\\usepackage{pdflscape}',
+      `${measures}\\begin{landscape}wide\\end{landscape}${measures}`,
+    );
+    const [before, behind] = [...text.matchAll(/[\d.]+pt\/[\d.]+pt\/[\d.]+pt/g)].map(String);
+    expect(before).toBeDefined();
+    expect(behind).toBe(before);
+  });
+
   it('stand upright with their text on its side', () => {
     const { session, word, lines } = turned('lscape');
     const { width, height } = session.describe(session.pages[1] as never);

@@ -116,3 +116,12 @@ describe('A caption of a long table', () => {
     ['head & h\\\\ \\endhead ebb & 1\\\\ \\caption{Tides}', false],
   ])('%s', (rows, above) => expect(place(rows)).toBe(above));
 });
+
+it('the last row of a head or foot needs no \\\\', () => {
+  const body =
+    '\\begin{longtable}{lr}head & h\\endhead\\multicolumn{2}{r}{more}\\endfoot\\hline\\endlastfoot ebb & 1\\\\\\end{longtable}';
+  expect(findingsIn(inArticle(body, '\\usepackage{longtable}'))).toEqual([]);
+  const { text } = laidBody(body, '\\usepackage{longtable}');
+  expect(text).toContain('ebb');
+  expect(text).not.toContain('more');
+});

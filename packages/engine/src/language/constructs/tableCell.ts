@@ -77,6 +77,13 @@ const ACROSS: ReadonlySet<string> = new Set([
   'cmidrule',
 ]);
 
+const ENDS_PART: ReadonlySet<string> = new Set([
+  'endhead',
+  'endfirsthead',
+  'endfoot',
+  'endlastfoot',
+]);
+
 function fillCell(it: Interpreter, groups: number, frame: CellFrame): CellEnd {
   let marked = false;
   for (;;) {
@@ -97,10 +104,9 @@ function fillCell(it: Interpreter, groups: number, frame: CellFrame): CellEnd {
       continue;
     }
     if (ended === 'end') it.p.unread(token);
-    if (ended === 'row' && ACROSS.has(token.text)) {
-      it.p.report('row-unended', it.spanOf(token));
+    if (ended === 'row' && ACROSS.has(token.text)) it.p.report('row-unended', it.spanOf(token));
+    if (ended === 'row' && (ACROSS.has(token.text) || ENDS_PART.has(token.text)))
       it.p.unread(token);
-    }
     if (ended) return ended;
     it.carryOut(token);
   }
@@ -111,6 +117,8 @@ function endOf(it: Interpreter, token: Token, frame: CellFrame): CellEnd | 'own'
   if (token.cat === Cat.Tab) return 'tab';
   if (token.cat !== Cat.Command) return null;
   if (token.text === '\\' || token.text === 'tabularnewline' || token.text === 'cr') return 'row';
+  // The parts of a long table end their last row themselves (longtable's `\\LT@end@hd@ft`).
+  if (ENDS_PART.has(token.text)) return 'row';
   // A line across belongs between rows (The TeXbook, chapter 22: misplaced \noalign).
   if (ACROSS.has(token.text)) return 'row';
   if (token.text !== 'end') return null;

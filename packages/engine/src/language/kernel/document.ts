@@ -1,4 +1,5 @@
 import { beginMathGroup, endMathGroup } from '../machine/mathGroups';
+import { flag } from '../../expansion/cells';
 import { CELLS, environmentCell } from '../machine/cells';
 import { FIL } from '../../base/lengths';
 import { readArgument, readOptional } from '../../expansion/arguments';
@@ -36,21 +37,24 @@ function settleFamilies(it: Interpreter): void {
   it.changeFont({ family });
 }
 
-/** The document begins: class and page are settled from here on. */
-/** What a document has once stands there again. */
-function tellTwice(it: Interpreter, what: string): void {
+const BEGIN = '\\begin{document}';
+/** Text that came too early begins the document as well: has its `\begin` been read? */
+const BEGUN = flag('document-begun');
+
+/** `\begin{document}`, which is told of where it stands a second time. */
+function documentBegins(it: Interpreter): void {
+  const isSecond = it.read(BEGUN);
+  it.write(BEGUN, true, true);
+  if (!it.read(CELLS.inDocument)) return beginDocument(it);
   const { text, base, pos } = it.p.reader;
-  const start = text.lastIndexOf(what, pos) - base;
-  // Text that came too early has begun the document as well.
-  const isSecond = base + start > 0 && text.lastIndexOf(what, base + start - 1) >= 0;
-  if (!it.p.atFile || !isSecond) return;
-  const span = { from: start, to: start + what.length };
+  if (!isSecond || !it.p.atFile || !text.endsWith(BEGIN, pos)) return;
+  const span = { from: pos - base - BEGIN.length, to: pos - base };
   const edits = [{ ...span, text: '' }];
-  it.p.report('stands-twice', span, { what }, { title: 'Take it out', edits });
+  it.p.report('stands-twice', span, { what: BEGIN }, { title: 'Take it out', edits });
 }
 
+/** The document begins: class and page are settled from here on. */
 function beginDocument(it: Interpreter): void {
-  if (it.read(CELLS.inDocument)) return tellTwice(it, '\\begin{document}');
   if (it.read(CELLS.class) === null) {
     // Told of the document as a whole, once.
     it.write(CELLS.classMissing, true, true);
@@ -84,17 +88,16 @@ export function beginMissingDocument(it: Interpreter): void {
   if (it.read(CELLS.inDocument)) return;
   const at = Math.max(0, it.p.here() - 1);
   const { reader } = it.p;
-  const begin = '\\begin{document}';
-  const ahead = reader.text.indexOf(begin, reader.pos);
+  const ahead = reader.text.indexOf(BEGIN, reader.pos);
   const line = Math.max(0, reader.text.lastIndexOf('\n', reader.base + at - 1) + 1 - reader.base);
   const fix =
     ahead < 0
       ? {
           title: 'Add \\begin{document} before it',
-          edits: [{ from: line, to: line, text: `${begin}\n` }],
+          edits: [{ from: line, to: line, text: `${BEGIN}\n` }],
         }
       : undefined;
-  it.p.reach = ahead < 0 ? reader.text.length : Math.max(it.p.reach, ahead + begin.length);
+  it.p.reach = ahead < 0 ? reader.text.length : Math.max(it.p.reach, ahead + BEGIN.length);
   it.p.report('document-begin-missing', { from: at, to: at + 1 }, {}, fix);
   beginDocument(it);
 }
@@ -326,6 +329,6 @@ export const documentEnvironment: EnvironmentEntry = {
   signature: '',
   description: 'What is printed.',
   example: '\\begin{document}\nText.\n\\end{document}',
-  begin: beginDocument,
+  begin: documentBegins,
   end: endDocument,
 };

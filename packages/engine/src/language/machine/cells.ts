@@ -1,6 +1,6 @@
 import type { LineNumbers } from '../../document/lineNumbers';
 import type { MathClass } from '../../document/math';
-import { cell, cellsBy, flag } from '../../expansion/cells';
+import { cell, cellsBy, flag, IN_DOCUMENT } from '../../expansion/cells';
 import { BLACK, type FontFace, type FontSpec } from '../../document/font';
 import type { NumberStyle, PageGeometry } from '../../document/page';
 import { PT } from '../../base/lengths';
@@ -39,7 +39,7 @@ export const CELLS = {
   classOptions: cell<readonly string[] | null>('classoptions', null),
   packages: cell<readonly string[]>('packages', []),
   unknownPackages: cell<readonly string[]>('unknownpackages', []),
-  inDocument: flag('indocument'),
+  inDocument: IN_DOCUMENT,
   ended: flag('ended'),
   geometry: cell<PageGeometry | null>('geometry', null),
   /** Room around what is on a page, where pages are no larger than that; or null. */

@@ -118,7 +118,9 @@ function reportUnclosed(it: Interpreter, last: Span, mark: string): void {
   if (isToldOf(open)) return;
   it.findings = it.findings.filter(({ code, from }) => code !== 'math-in-text' || from < open.from);
   const from = reader.base + open.to;
-  const [line = ''] = reader.text.slice(from, lineEnd(reader.text, from)).split(/\\[[(]/);
+  const end = lineEnd(reader.text, from);
+  it.p.reach = Math.max(it.p.reach, Math.min(reader.text.length, end + 1));
+  const [line = ''] = reader.text.slice(from, end).split(/\\[[(]/);
   const prose = PROSE.exec(line);
   const inside = (prose ? line.slice(0, prose.index) : line).trimEnd();
   const closing = mark === '\\(' ? '\\)' : mark === '\\[' ? '\\]' : mark;

@@ -25,6 +25,7 @@ import type { ImageSize } from '../machine/reading';
 import { marksOf } from './outsideDrawing';
 import { cell } from '../../expansion/cells';
 import { tellUnknownKeys } from '../scanning/unknownKeys';
+import { exampleImage } from './exampleImages';
 
 const ENDINGS = ['', '.pdf', '.png', '.jpg', '.jpeg', '.svg', '.PNG', '.JPG', '.eps'];
 
@@ -154,9 +155,10 @@ function withDefaults(it: Interpreter, own: readonly Token[], name: string): rea
 /** A picture of the assignment as it is wanted; a frame of its size, and a finding, where it cannot be shown. */
 function shownPicture(it: Interpreter, name: string, want: Wanted, span: Span): Inline {
   const file = pictureFile(it, name);
-  const found = file === null ? null : it.host.imageSize(file, want.page);
-  if (file === null || found === null) reportMissing(it, name, span);
-  else if ('why' in found) it.p.report('picture-unreadable', span, { name: file, ...found });
+  const found = file === null ? exampleImage(name) : it.host.imageSize(file, want.page);
+  if (found === null) reportMissing(it, name, span);
+  else if ('why' in found)
+    it.p.report('picture-unreadable', span, { name: file ?? name, ...found });
   const known = found === null || 'why' in found ? null : found;
   if (known && want.page > (known.pages ?? 1)) reportNoPage(it, name, want.page, known, span);
   const blank = known === null || it.read(CELLS.draft);

@@ -60,7 +60,11 @@ const landscape = (name: string, turned: Turn): PackageEntry => ({
       description: 'Pages on their side.',
       example: '\\begin{landscape}\nTides\n\\end{landscape}',
       begin: (it) => turnPages(it, turned),
-      end: (it) => turnPages(it, null),
+      // The measures of upright pages are those around the environment.
+      end: (it) => {
+        it.endParagraph();
+        it.afterEnvironment = (outer) => turnPages(outer, null);
+      },
     },
   ],
 });

@@ -181,6 +181,7 @@ export function tellLostEnd({ p }: Interpreter, command: Token): void {
   // In a line of text the statement was meant to end with it.
   const newline = reader.text.indexOf('\n', reader.base + span.to);
   const line = newline < 0 ? to : newline - reader.base;
+  p.reach = Math.max(p.reach, newline < 0 ? reader.text.length : newline + 1);
   let at = isNext ? p.spanOf(next).from : p.atFile ? p.here() : line;
   while (at > span.to && /\s/.test(reader.text[reader.base + at - 1] ?? '')) at--;
   const fix = { title: 'Put the ;', edits: [{ from: at, to: at, text: ';' }] };

@@ -132,9 +132,12 @@ function tellBeyond(it: Interpreter, kind: string, model: readonly Token[], valu
   );
 }
 
-/** A way to name colours that there is not; black is taken. */
-function unknownModel(it: Interpreter, model: readonly Token[]): number {
-  tellUnknownKey(it, model, Object.keys(MODELS).concat('HTML'));
+/** A way to name colours that there is not, with the one that is near; black is taken. */
+function unknownModel(it: Interpreter, name: string, model: readonly Token[]): number {
+  const known = Object.keys(MODELS).concat('HTML');
+  const near = nearestName(name, known);
+  if (near === null) reportUnknown(it, name, model);
+  else tellUnknownKey(it, model, known, near);
   return 0;
 }
 
@@ -156,7 +159,7 @@ export function colourOf(
     const isBeyond =
       /^(?:rgb|gray|cmyk?|hsb)$/.test(kind) && written.split(',').some((v) => Number(v) > 1);
     if (isBeyond && model) tellBeyond(it, kind, model, written);
-    return modelled(kind, text) ?? unknownModel(it, model ?? []);
+    return modelled(kind, text) ?? unknownModel(it, kind, model ?? []);
   }
   return weighted(text, named) ?? mixed(text, named);
 }
