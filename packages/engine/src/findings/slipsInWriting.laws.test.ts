@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { accountOf, typeset } from '../testing/document';
 import { mended } from '../testing/press';
 import { editBetween } from '../source/edits';
+import { COMMON_SLIPS } from '../testing/commonSlips';
 import { ADVISED, IN_SHEETS, IN_TEXT, sheetWith } from '../testing/slipRows';
 
 /** Paragraphs before the slip and behind it: what is told may not hang on what is not read again. */
@@ -14,6 +15,7 @@ const among = (source: string): string =>
 const sources = [
   ...[...IN_TEXT, ...ADVISED].map(([typed]) => sheetWith(typed)),
   ...IN_SHEETS.map(([source]) => source),
+  ...COMMON_SLIPS.map(([, source]) => source),
 ];
 
 /** A text and what its session says, which has to be what one from cold says, after each of these. */
