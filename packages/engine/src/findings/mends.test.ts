@@ -234,6 +234,12 @@ describe('the document as a whole', () => {
   });
   it('text behind the end', () => {
     expect(kinds(`${inArticle('Ebb.')}\nMore of it.\n`)).toEqual(['text-behind-end']);
+    const old = inArticle('Low $x and {\\frac 1} and 50% of it, \\begin{itemize}.');
+    expect(kinds(`${inArticle('Ebb.')}\n${old}`)).toEqual(['text-behind-end']);
+    expect(kinds(`${inArticle('$\\alhpa$')}\n${old}`)).toEqual([
+      'command-unknown',
+      'text-behind-end',
+    ]);
     expect(kinds(`${inArticle('Ebb.')}\n% a note\n`)).toEqual([]);
   });
   it('labels nobody refers to, where others are referred to', () => {

@@ -123,9 +123,19 @@ function withoutLostEnds(findings: readonly BlockFinding[]): readonly BlockFindi
     : findings;
 }
 
+/** What stands behind the end of the document is not printed: whatever is wrong with it is nobody's worry. */
+function withoutBehindEnd(findings: readonly BlockFinding[]): readonly BlockFinding[] {
+  const behind = findings.find(({ raw }) => raw.code === 'text-behind-end');
+  if (!behind) return findings;
+  const isRead = ({ start, raw }: BlockFinding): boolean =>
+    start + raw.from < behind.start + behind.raw.from;
+  return findings.filter((one) => one === behind || isRead(one));
+}
+
 /** The findings without those that only follow from another. */
 export function withoutConsequences(all: readonly BlockFinding[]): BlockFinding[] {
-  const findings = toldOnce(withoutLostEnds(withoutOwn(withoutOddFormulas(all))));
+  const read = withoutBehindEnd(all);
+  const findings = toldOnce(withoutLostEnds(withoutOwn(withoutOddFormulas(read))));
   const hidden = new Set<FindingCode>();
   const argsOf = (raw: RawFinding): Readonly<Record<string, string>> => raw.args;
   for (const { code, when, hides } of CAUSES)
