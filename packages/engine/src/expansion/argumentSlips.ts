@@ -1,3 +1,4 @@
+import { wholeLineEnd } from '../base/lines';
 import { Cat } from '../tokens/categories';
 import type { Token } from './meaning';
 import type { Processor } from './processor';
@@ -57,21 +58,16 @@ export function cutShort(
     if (blankLine) p.unread(blankLine);
     return tokens;
   }
-  p.reach = Math.max(p.reach, Math.min(text.length, lineEndOf(text, start) + 1));
+  p.reach = Math.max(p.reach, Math.min(text.length, wholeLineEnd(text, start) + 1));
   p.reader.jump(end);
   const count = tokens.findIndex((t) => t.chunk === chunk && base + t.from >= end);
   return count < 0 ? tokens : tokens.slice(0, count);
 }
 
-function lineEndOf(text: string, from: number): number {
-  const newline = text.indexOf('\n', from);
-  return newline < 0 ? text.length : newline;
-}
-
 /** Where an argument that begins there was meant to end: what stands in a preamble is said in lines. */
 function meantEnd(p: Processor, start: number, name: string, caller: string): number {
   const { text, pos: limit } = p.reader;
-  const line = lineEndOf(text, start);
+  const line = wholeLineEnd(text, start);
   const word = /^(?:begin|end)$/.test(name) ? /^[A-Za-z]+\*?/ : /^[^\s{}\\]*/;
   if (ONE_WORD.has(name)) return start + (word.exec(text.slice(start, line))?.[0].length ?? 0);
   if (ON_A_LINE.has(name) || name.startsWith('begin{')) return line;
@@ -84,7 +80,7 @@ function meantEnd(p: Processor, start: number, name: string, caller: string): nu
 function endOfDefinition(text: string, firstEnd: number): number {
   let end = firstEnd;
   for (;;) {
-    const next = text.slice(end + 1, lineEndOf(text, end + 1));
+    const next = text.slice(end + 1, wholeLineEnd(text, end + 1));
     if (end >= text.length || !/^[ \t]+\S/.test(next)) return end;
     end += 1 + next.length;
   }
@@ -124,8 +120,7 @@ export function bracesMeant(p: Processor, first: Token): Token[] | null {
   const at = base + first.from;
   const name = CALLED.exec(text.slice(Math.max(0, at - BEFORE), at))?.[1] ?? '';
   if (!ON_A_LINE.has(name) && !ONE_WORD.has(name)) return null;
-  const newline = text.indexOf('\n', at);
-  const line = text.slice(at, newline < 0 ? text.length : newline);
+  const line = text.slice(at, wholeLineEnd(text, at));
   p.reach = Math.max(p.reach, Math.min(text.length, at + line.length + 1));
   const round = /^\(([^()\n]*)\)/.exec(line);
   const whole = ONE_WORD.has(name) ? /^[A-Za-z][\w:.-]*\w\*?/ : /^[^%]*[^%\s]/;
@@ -194,7 +189,7 @@ export function bracketCut(p: Processor, open: Token, tokens: readonly Token[]):
 
 /** How many tokens stand on the line of an opening bracket, before an item at the most. */
 function endOfLine(text: string, base: number, at: number, tokens: readonly Token[]): number {
-  const end = lineEndOf(text, at);
+  const end = wholeLineEnd(text, at);
   const next = tokens.findIndex((t) => base + t.from >= end || t.text === 'item');
   return next < 0 ? tokens.length : next;
 }

@@ -1,3 +1,4 @@
+import { wholeLineEnd } from '../base/lines';
 import { nearestNames } from '../base/nearest';
 import { packageLine } from '../source/packageLine';
 import { lineEndAt, shapeOf } from '../source/shape';
@@ -64,8 +65,7 @@ const NEAR = 2000;
 
 /** The end of the line that a place stands on, comments left out. */
 export function lineEnd(text: string, at: number): number {
-  const newline = text.indexOf('\n', at);
-  const whole = newline < 0 ? text.length : newline;
+  const whole = wholeLineEnd(text, at);
   const start = Math.max(text.lastIndexOf('\n', at - 1) + 1, at - NEAR);
   const end = Math.min(whole, at + NEAR);
   const found = start + lineEndAt(shapeOf(text.slice(start, end)), at - start);

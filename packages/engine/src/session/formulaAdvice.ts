@@ -156,12 +156,13 @@ const RELATION =
 
 /** Two and more rows of an alignment with a relation in each and no `&` in any. */
 function unalignedRows(shape: Shape): RawFinding[] {
+  const all = rowsOf(shape, ALIGNS);
   return partsNamed(shape, 'begin').flatMap((begin) => {
     const end = ALIGNS.test(begin.name) ? partnerOf(shape, begin) : null;
     if (!end) return [];
     const body = shape.text.slice(begin.to, end.from);
     if (/[&{]\s*(?:aligned|cases|array)|(?<!\\)&|\\begin/.test(body)) return [];
-    const rows = rowsOf(shape, ALIGNS).filter(({ from }) => from >= begin.to && from <= end.from);
+    const rows = all.filter(({ from }) => from >= begin.to && from <= end.from);
     const full = rows.filter(({ text }) => text.trim() !== '');
     const places = full.map(({ from, text }) => {
       const at = text.search(RELATION);

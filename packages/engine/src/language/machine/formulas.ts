@@ -1,3 +1,4 @@
+import { wholeLineEnd } from '../../base/lines';
 import { CELLS } from './cells';
 import type { Span } from '../../base/spans';
 import type { Display, DisplayRow } from '../../document/blocks';
@@ -118,7 +119,7 @@ function reportUnclosed(it: Interpreter, last: Span, mark: string): void {
   if (isToldOf(open)) return;
   it.findings = it.findings.filter(({ code, from }) => code !== 'math-in-text' || from < open.from);
   const from = reader.base + open.to;
-  const end = lineEnd(reader.text, from);
+  const end = wholeLineEnd(reader.text, from);
   it.p.reach = Math.max(it.p.reach, Math.min(reader.text.length, end + 1));
   const [line = ''] = reader.text.slice(from, end).split(/\\[[(]/);
   const prose = PROSE.exec(line);
@@ -143,11 +144,6 @@ function firstWithProse(it: Interpreter, last: Span): Span {
       return { from: inline.from, to: inline.from + 1 };
   }
   return last;
-}
-
-function lineEnd(text: string, from: number): number {
-  const end = text.indexOf('\n', from);
-  return end < 0 ? text.length : end;
 }
 
 /**

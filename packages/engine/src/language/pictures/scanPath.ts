@@ -1,3 +1,4 @@
+import { wholeLineEnd } from '../../base/lines';
 import { STOP, type Token } from '../../expansion/meaning';
 import type { Span } from '../../base/spans';
 import { Cat } from '../../tokens/categories';
@@ -179,9 +180,9 @@ export function tellLostEnd({ p }: Interpreter, command: Token): void {
   const { reader } = p;
   const isNext = next && next.cat !== STOP && next.chunk === reader.chunk;
   // In a line of text the statement was meant to end with it.
-  const newline = reader.text.indexOf('\n', reader.base + span.to);
-  const line = newline < 0 ? to : newline - reader.base;
-  p.reach = Math.max(p.reach, newline < 0 ? reader.text.length : newline + 1);
+  const end = wholeLineEnd(reader.text, reader.base + span.to);
+  const line = end === reader.text.length ? to : end - reader.base;
+  p.reach = Math.max(p.reach, Math.min(reader.text.length, end + 1));
   let at = isNext ? p.spanOf(next).from : p.atFile ? p.here() : line;
   while (at > span.to && /\s/.test(reader.text[reader.base + at - 1] ?? '')) at--;
   const fix = { title: 'Put the ;', edits: [{ from: at, to: at, text: ';' }] };
