@@ -378,7 +378,7 @@ const PLACES: readonly CommonSlip[] = [
 ];
 
 const MEASURES: readonly CommonSlip[] = [
-  ...['12', '13pt', '12px', '12point'].map((option): Row => [
+  ...['12', '13pt', '12px', '12point'].map((option): CommonSlip => [
     `[${option}]`,
     `\\documentclass[${option}]{article}\\begin{document}x\\end{document}`,
     'option-unknown',
