@@ -383,6 +383,15 @@ export const pictureCommands: readonly CommandEntry[] = [
     },
   },
   {
+    name: 'pgflinewidth',
+    signature: '',
+    package: 'tikz',
+    description: 'The width of the line in force, a length.',
+    example: '\\tikz \\draw[very thick] (0,0) -- (\\pgflinewidth,1);',
+    run: () => undefined,
+    read: ({ state }) => ({ type: 'dimen', value: state.read(GRAPHICS)?.lineWidth ?? 0.4 * PT }),
+  },
+  {
     name: 'pgfdeclarelayer',
     signature: 'm',
     package: 'tikz',

@@ -2,6 +2,7 @@ import { PT, type Sp } from '../../base/lengths';
 import { IDENTITY, type AffineMap, type Point } from '../../base/maps';
 import type { ShadingKind } from '../../drawing/shadings';
 import type { Paint } from '../../base/paint';
+import type { ShapeSettings } from '../../drawing/shapeParts';
 import type { ShapeName } from '../../drawing/shapes';
 import type { Tip, TipName } from '../../drawing/tips';
 import type { Element } from './circuits';
@@ -31,7 +32,16 @@ export interface NodeLook {
   readonly sides: number;
   readonly borderTurn: number;
   readonly ratio: number;
-  readonly slant: number;
+  /** What the keys of its shape say. */
+  readonly shapeKeys: ShapeSettings;
+  /** Carried out before and behind its text. */
+  readonly before: readonly Token[];
+  readonly behind: readonly Token[];
+  /** Where labels and pins stand that do not say. */
+  readonly labelSide: string;
+  readonly pinSide: string;
+  /** May words along a line stand on their heads? */
+  readonly upsideDown: boolean;
   /** Moved and turned as a whole; its place itself goes with the picture. */
   readonly turn: number;
   readonly scaleX: number;
@@ -201,6 +211,8 @@ export interface Graphics {
   readonly node: NodeLook;
   /** The part of a circuit that the line at hand leads through. */
   readonly element: Element | null;
+  /** Which gates a circuit of logic has. */
+  readonly gates: 'US' | 'IEC' | null;
   /** Are voltages in circuits plus and minus, instead of arrows? */
   readonly americanSigns: boolean;
   readonly bend: Bend;
@@ -315,7 +327,12 @@ export function startGraphics(em: Sp, colour: Paint): Graphics {
       sides: 5,
       borderTurn: 0,
       ratio: 1,
-      slant: 60,
+      shapeKeys: {},
+      before: [],
+      behind: [],
+      labelSide: 'above',
+      pinSide: 'above',
+      upsideDown: false,
       turn: 0,
       scaleX: 1,
       scaleY: 1,
@@ -337,6 +354,7 @@ export function startGraphics(em: Sp, colour: Paint): Graphics {
       shadow: false,
     },
     element: null,
+    gates: null,
     americanSigns: false,
     bend: STRAIGHT,
     plot: {

@@ -20,6 +20,7 @@ export type Draft = { -readonly [Key in keyof Graphics]: Graphics[Key] };
 /** What keys say of a node besides how it looks. */
 export interface NodeSaying {
   name: string | null;
+  alias: string | null;
   at: string | null;
   contents: readonly Token[] | null;
   labels: { readonly pin: boolean; readonly tokens: readonly Token[] }[];
@@ -33,6 +34,11 @@ export interface NodeSaying {
   matrix: 'plain' | 'nodes' | 'formulas' | null;
   columnSep: Sp;
   rowSep: Sp;
+  /** Do these count from middle to middle? */
+  byColumns: boolean;
+  byRows: boolean;
+  /** Are cells with nothing in them nodes too? */
+  fillsEmpty: boolean;
   delimiters: readonly [string, string];
 }
 
@@ -57,6 +63,9 @@ interface OwnKey {
 
 /** Styles and keys that the document defines, by name. */
 export const STYLES = cell<Readonly<Record<string, OwnKey>>>('tikzstyles', {});
+
+/** What `nodes={…}` says of the cells of matrices. */
+export const CELL_NODES = 'every node of a matrix';
 
 /** Styles may call one another so deep. */
 const DEEPEST = 40;

@@ -13,9 +13,11 @@ import {
   words,
   type Key,
   type KeyCall,
+  CELL_NODES,
   define,
 } from './keys';
 import { STATE_KEYS } from './automata';
+import { SHAPE_KEYS } from './keysOfShapes';
 import { bare, partsOf, wordsOf } from './words';
 import { splitAt } from '../scanning/optionLists';
 import { tokensText } from '../../expansion/tokenText';
@@ -96,7 +98,9 @@ export const NODE_KEYS: Readonly<Record<string, Key>> = {
   name: (call) => {
     if (call.node) call.node.name = words(call);
   },
-  alias: () => undefined,
+  alias: (call) => {
+    if (call.node) call.node.alias = words(call);
+  },
   at: (call) => {
     if (call.node) call.node.at = words(call).replace(/^\(([\s\S]*)\)$/, '$1');
   },
@@ -136,15 +140,7 @@ export const NODE_KEYS: Readonly<Record<string, Key>> = {
   'shape border rotate': look((call) => ({ borderTurn: numberOf(call) })),
   'regular polygon sides': look((call) => ({ sides: Math.max(3, Math.round(numberOf(call))) })),
   'star points': look((call) => ({ sides: Math.max(2, Math.round(numberOf(call))) })),
-  'star point ratio': look((call) => ({ ratio: numberOf(call) })),
-  'star point height': () => undefined,
-  'aspect ratio': () => undefined,
-  'trapezium angle': look((call) => ({ slant: numberOf(call) })),
-  'trapezium left angle': look((call) => ({ slant: numberOf(call) })),
-  'trapezium right angle': () => undefined,
-  'trapezium stretches': () => undefined,
-  'trapezium stretches body': () => undefined,
-  'cloud puffs': () => undefined,
+  ...SHAPE_KEYS,
   'shape aspect': look((call) => ({ ratio: numberOf(call) })),
   ...entries(SIDES, (side) => (call) => beside(call, side)),
   ...Object.fromEntries(
@@ -167,7 +163,7 @@ export const NODE_KEYS: Readonly<Record<string, Key>> = {
   pos: look((call) => ({ position: numberOf(call) })),
   ...entries(POSITIONS, (_name, position) => look(() => ({ position }))),
   sloped: look((call) => ({ sloped: isTrue(call) })),
-  'allow upside down': () => undefined,
+  'allow upside down': look((call) => ({ upsideDown: isTrue(call) })),
   auto: look((call) => {
     const side = words(call);
     return { auto: side === 'right' ? 'right' : side === 'false' ? null : 'left' };
@@ -177,7 +173,8 @@ export const NODE_KEYS: Readonly<Record<string, Key>> = {
   pin: (call) => void call.node?.labels.push({ pin: true, tokens: call.value ?? [] }),
   'label distance': look((call) => ({ labelDistance: lengthOf(call) })),
   'pin distance': look((call) => ({ pinDistance: lengthOf(call) })),
-  'label position': () => undefined,
+  'label position': look((call) => ({ labelSide: words(call) })),
+  'pin position': look((call) => ({ pinSide: words(call) })),
   'circle through': (call) => {
     if (call.node) call.node.through = words(call);
   },
@@ -194,13 +191,15 @@ export const NODE_KEYS: Readonly<Record<string, Key>> = {
     if (call.node) call.node.matrix = 'formulas';
   },
   'column sep': (call) => {
-    if (call.node) call.node.columnSep = separation(call);
+    if (call.node) [call.node.columnSep, call.node.byColumns] = separation(call);
   },
   'row sep': (call) => {
-    if (call.node) call.node.rowSep = separation(call);
+    if (call.node) [call.node.rowSep, call.node.byRows] = separation(call);
   },
-  nodes: (call) => define(call.reading, 'nodes', 'style', call.value ?? []),
-  'nodes in empty cells': () => undefined,
+  nodes: (call) => define(call.reading, CELL_NODES, 'style', call.value ?? []),
+  'nodes in empty cells': (call) => {
+    if (call.node) call.node.fillsEmpty = isTrue(call);
+  },
   'ampersand replacement': () => undefined,
   'name intersections': (call) => {
     const { it, picture } = call.reading;
@@ -229,8 +228,8 @@ export const NODE_KEYS: Readonly<Record<string, Key>> = {
     if (call.node) call.node.delimiters = [call.node.delimiters[0], words(call)];
   },
   baseline: () => undefined,
-  'execute at begin node': () => undefined,
-  'execute at end node': () => undefined,
+  'execute at begin node': look((call) => ({ before: call.value ?? [] })),
+  'execute at end node': look((call) => ({ behind: call.value ?? [] })),
   'every node': () => undefined,
   automaton: () => undefined,
   ...STATE_KEYS,
@@ -249,9 +248,10 @@ export const NODE_KEYS: Readonly<Record<string, Key>> = {
   },
 };
 
-const separation = (call: KeyCall): number => {
-  const [first = '0pt'] = partsOf(words(call), ',');
-  return alongUnit(call, bare(first), CM);
+/** A distance of columns or rows, and whether it is meant from middle to middle. */
+const separation = (call: KeyCall): [number, boolean] => {
+  const [first = '0pt', ...rest] = partsOf(words(call), ',');
+  return [alongUnit(call, bare(first), CM), rest.some((part) => /between origins/.test(part))];
 };
 
 /** Parts with commas between them. */

@@ -6,7 +6,8 @@ import { Cat } from '../../tokens/categories';
 import type { Interpreter } from '../machine/interpreter';
 import type { Reading } from './coordinates';
 import type { Graphics } from './graphics';
-import { withKeys, withStyle, type NodeSaying } from './keys';
+import { drawCell, isDrawn, type CellPicture } from './cellPictures';
+import { CELL_NODES, STYLES, withKeys, withStyle, type NodeSaying } from './keys';
 import { freshNode, newSaying, setNode, setText, type NodeText } from './nodes';
 
 /** Rows and cells of a matrix, parted at `\\` and `&` outside braces. */
@@ -32,11 +33,12 @@ export function cellsOf(tokens: readonly Token[]): Token[][][] {
   return rows;
 }
 
-interface Cell {
+interface TextCell {
   readonly text: NodeText;
   readonly g: Graphics;
   readonly saying: NodeSaying;
 }
+type Cell = TextCell | CellPicture;
 
 /**
  * The contents of a matrix of nodes: each cell a node, its columns and rows aligned at their
@@ -55,46 +57,37 @@ export function matrixText(
   const rows = cellsOf(tokens).map((row, r) =>
     row.map((cell, c): Cell | null => {
       const { options, rest, named } = cellOptions(cell);
-      if (rest.every((t) => t.cat === Cat.Space)) return null;
+      const isEmpty = rest.every((t) => t.cat === Cat.Space);
+      if (isEmpty && (!saying.fillsEmpty || saying.matrix === 'plain')) return null;
       const own = newSaying();
       let look = withStyle(reading, inner, 'every node', own);
-      look = withKeys(reading, withStyle(reading, look, 'nodes', own), options, own);
+      look = cellLook(reading, look, own, r + 1, c + 1);
+      look = withKeys(reading, look, options, own);
+      if (isDrawn(rest)) return drawCell(reading, look, rest);
       own.name =
         named ?? own.name ?? (saying.name === null ? null : `${saying.name}-${r + 1}-${c + 1}`);
-      const math = saying.matrix === 'formulas' && !hasNode(rest);
-      const words = nodeWords(rest);
       const dollar = it.p.make(Cat.Math, '$');
-      const text = setText(reading, look, math ? [dollar, ...words, dollar] : words);
+      const words = saying.matrix === 'formulas' ? [dollar, ...rest, dollar] : rest;
+      const text = setText(reading, look, words);
       return { text, g: look, saying: own };
     }),
   );
   const columns = Math.max(0, ...rows.map((row) => row.length));
-  const pad = (cell: Cell | null | undefined): { w: number; up: number; down: number } =>
-    cell
-      ? {
-          w: Math.max(cell.text.width + 2 * cell.g.node.innerX, cell.g.node.minWidth),
-          up: cell.text.height + cell.g.node.innerY,
-          down: cell.text.depth + cell.g.node.innerY,
-        }
-      : { w: 0, up: 0, down: 0 };
-  const widths = Array.from({ length: columns }, (_, c) =>
-    Math.max(...rows.map((row) => pad(row[c]).w)),
+  const across = Array.from({ length: columns }, (_, c) =>
+    roomOf(rows.map((row) => reachOf(row[c]).across)),
   );
-  const heights = rows.map((row) => Math.max(...row.map((cell) => pad(cell).up), 0));
-  const depths = rows.map((row) => Math.max(...row.map((cell) => pad(cell).down), 0));
-  const width = sum(widths) + Math.max(0, columns - 1) * saying.columnSep;
-  const total = sum(heights) + sum(depths) + Math.max(0, rows.length - 1) * saying.rowSep;
+  const down = rows.map((row) => roomOf(row.map((cell) => reachOf(cell).down)));
+  const [xs, ys] = [
+    origins(across, saying.columnSep, saying.byColumns),
+    origins(down, saying.rowSep, saying.byRows),
+  ];
+  const width = (xs.at(-1) ?? 0) + (across.at(-1)?.behind ?? 0);
+  const total = (ys.at(-1) ?? 0) + (down.at(-1)?.behind ?? 0);
   const left = middle.x - width / 2;
-  let top = middle.y + total / 2;
-  const placed = rows.flatMap((row, r) => {
-    const base = top - (heights[r] ?? 0);
-    top = base - (depths[r] ?? 0) - saying.rowSep;
-    return row.map((cell, c) => ({
-      cell,
-      base,
-      x: left + sum(widths.slice(0, c)) + c * saying.columnSep + (widths[c] ?? 0) / 2,
-    }));
-  });
+  const top = middle.y + total / 2;
+  const placed = rows.flatMap((row, r) =>
+    row.map((cell, c) => ({ cell, base: top - (ys[r] ?? 0), x: left + (xs[c] ?? 0) })),
+  );
   return {
     width,
     height: total / 2,
@@ -103,8 +96,12 @@ export function matrixText(
     marks: (at): Mark[] => {
       const by = { x: at.x - left, y: at.y - middle.y };
       for (const { cell, base, x } of placed)
-        if (cell) {
-          const look = { ...cell.g, node: { ...cell.g.node, anchor: 'base' } };
+        if (cell && 'put' in cell) cell.put({ x: x + by.x, y: base + by.y });
+        else if (cell) {
+          const look = {
+            ...cell.g,
+            node: { ...cell.g.node, anchor: cell.g.node.anchor ?? 'base' },
+          };
           setNode(
             reading,
             look,
@@ -138,7 +135,91 @@ function delimiter(it: Interpreter, sign: string, isLeft: boolean, high: number)
   const formula = isLeft ? `\\left${named} ${inside}\\right.` : `\\left.${inside}\\right${named}`;
   return it.source(`$${formula}$`);
 }
-const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);
+
+/** How far something reaches before and behind the place where it is put: in a column leftwards, in a row upwards. */
+interface Reach {
+  readonly before: number;
+  readonly behind: number;
+}
+
+/** How far a cell reaches from where its anchor lies: its baseline in the middle, where it does not say. */
+function reachOf(cell: Cell | null | undefined): { across: Reach; down: Reach } {
+  if (!cell) return { across: { before: 0, behind: 0 }, down: { before: 0, behind: 0 } };
+  if ('put' in cell) {
+    const { left, right, low, high } = cell.bounds;
+    return { across: { before: -left, behind: right }, down: { before: high, behind: -low } };
+  }
+  const { text, g } = cell;
+  const { innerX, innerY, minWidth, minHeight, anchor } = g.node;
+  const [width, tall] = [
+    Math.max(text.width + 2 * innerX, minWidth),
+    Math.max(text.height + text.depth + 2 * innerY, minHeight),
+  ];
+  const side = anchor ?? 'base';
+  const share = /west/.test(side) ? 0 : /east/.test(side) ? 1 : 0.5;
+  // The text stands in the middle of the height.
+  const above = tall / 2 + (text.height - text.depth) / 2;
+  const up = /^north/.test(side)
+    ? 0
+    : /^south/.test(side)
+      ? tall
+      : /^(?:base|mid)/.test(side)
+        ? above
+        : tall / 2;
+  return {
+    across: { before: share * width, behind: (1 - share) * width },
+    down: { before: up, behind: tall - up },
+  };
+}
+const roomOf = (parts: readonly Reach[]): Reach => ({
+  before: Math.max(0, ...parts.map(({ before }) => before)),
+  behind: Math.max(0, ...parts.map(({ behind }) => behind)),
+});
+
+/** Where the places of columns (or rows) lie, one behind another. @param byOrigins counts their distance from place to place. */
+function origins(parts: readonly Reach[], sep: number, byOrigins: boolean): number[] {
+  const out: number[] = [];
+  parts.forEach(({ before }, i) => {
+    const last = parts[i - 1];
+    const at = out.at(-1);
+    if (last === undefined || at === undefined) out.push(before);
+    else out.push(at + sep + (byOrigins ? 0 : last.behind + before));
+  });
+  return out;
+}
+
+/**
+ * What the styles of its column and row say of a cell (the manual, “matrices and alignment”), and
+ * what `nodes` adds: in one of these it is meant for their nodes alone.
+ */
+function cellLook(
+  reading: Reading,
+  g: Graphics,
+  own: NodeSaying,
+  row: number,
+  column: number,
+): Graphics {
+  const { it } = reading;
+  const styles = it.read(STYLES);
+  const parity = (n: number): string => (n % 2 === 1 ? 'odd' : 'even');
+  let look = withStyle(reading, g, CELL_NODES, own);
+  for (const name of [
+    'every cell',
+    `column ${column}`,
+    `every ${parity(column)} column`,
+    `row ${row}`,
+    `every ${parity(row)} row`,
+    `row ${row} column ${column}`,
+  ]) {
+    const style = styles[name];
+    if (!style) continue;
+    it.write(STYLES, { ...styles, [CELL_NODES]: NOTHING });
+    look = withStyle(reading, withStyle(reading, look, name, own), CELL_NODES, own);
+  }
+  if (it.read(STYLES) !== styles) it.write(STYLES, styles);
+  return look;
+}
+const NOTHING = { body: [], fallback: null, code: false, params: 1 };
 
 /** `|[options] (name)|` before a cell. */
 function cellOptions(cell: readonly Token[]) {
@@ -162,15 +243,4 @@ function cellOptions(cell: readonly Token[]) {
     rest: cell.slice(close + 1),
     named: name,
   };
-}
-
-const hasNode = (cell: readonly Token[]): boolean =>
-  cell.some((t) => t.cat === Cat.Command && t.text === 'node');
-
-/** The words of a cell: those of its `\node{…};`, when it is written so. */
-function nodeWords(cell: readonly Token[]): readonly Token[] {
-  if (!hasNode(cell)) return cell;
-  const open = cell.findIndex((t) => t.cat === Cat.Begin);
-  const close = cell.findLastIndex((t) => t.cat === Cat.End);
-  return open < 0 ? [] : cell.slice(open + 1, close);
 }

@@ -82,6 +82,25 @@ export function inParts(
     : { marks, width: whole, height, depth, parts: { way, edges, size: whole } };
 }
 
+/** The two halves of a text, one above the middle and one below; beside one another where a line slants between them. */
+export function inHalves(parts: readonly NodeText[], gap: Point, slants: boolean): NodeText {
+  const [upper, lower] = parts;
+  const tall = (part: NodeText | undefined): number => (part ? part.height + part.depth : 0);
+  const half = gap.y / 2 + Math.max(tall(upper), tall(lower));
+  const widths = [upper?.width ?? 0, lower?.width ?? 0] as const;
+  const width = slants ? widths[0] + widths[1] + gap.x : Math.max(...widths);
+  const x = (i: 0 | 1): number => (slants ? i * (width - widths[1]) : (width - widths[i]) / 2);
+  return {
+    width,
+    height: half,
+    depth: half,
+    marks: (at) => [
+      ...(upper?.marks({ x: at.x + x(0), y: at.y + gap.y / 2 + upper.depth }) ?? []),
+      ...(lower?.marks({ x: at.x + x(1), y: at.y - gap.y / 2 - lower.height }) ?? []),
+    ],
+  };
+}
+
 const NAMES = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
 
 /** A box with the lines between its parts, and anchors in each: `two`, `two south`. */

@@ -21,13 +21,15 @@ import { Cat } from '../../tokens/categories';
 import type { Graphics } from './graphics';
 import type { NodeSaying } from './keys';
 import { addMarks, anchorOf, freshName, widen, type Drawing, type PlacedNode } from './openPicture';
-import { inParts, partsOf, withParts, type Parts } from './nodeParts';
+import { trimmed } from '../scanning/optionLists';
+import { inHalves, inParts, partsOf, withParts, type Parts } from './nodeParts';
 import { paintPath } from './painting';
 
 type Span = { readonly from: number; readonly to: number };
 
 export const newSaying = (): NodeSaying => ({
   name: null,
+  alias: null,
   at: null,
   contents: null,
   labels: [],
@@ -38,6 +40,9 @@ export const newSaying = (): NodeSaying => ({
   matrix: null,
   columnSep: 0,
   rowSep: 0,
+  byColumns: false,
+  byRows: false,
+  fillsEmpty: false,
   delimiters: ['', ''],
 });
 
@@ -109,10 +114,16 @@ const ALIGNED = {
   justify: '',
 } as const;
 
+/** Shapes with a line through their middle. */
+const HALVED = /^(?:circle|ellipse) (?:split|solidus)$/;
+const hasParts = (tokens: readonly Token[]): boolean =>
+  tokens.some(({ cat, text }) => cat === Cat.Command && text === 'nodepart');
+
 /** Sets the text of a node in the look that its state gives it. */
-export function setText(drawing: Drawing, g: Graphics, tokens: readonly Token[]): NodeText {
+export function setText(drawing: Drawing, g: Graphics, given: readonly Token[]): NodeText {
   const { it } = drawing;
   const { node } = g;
+  const tokens = [...node.before, ...given, ...node.behind];
   const colour = node.textColour ?? g.colour;
   const paint = g.textOpacity < 1 ? withOpacity(colour, g.textOpacity) : colour;
   const line = (inner: readonly Token[]): readonly Inline[] => {
@@ -141,9 +152,15 @@ export function setText(drawing: Drawing, g: Graphics, tokens: readonly Token[])
   }
   if (node.split !== null) {
     const parts = partsOf(tokens).map((part) =>
-      setText(drawing, { ...g, node: { ...node, split: null } }, part),
+      setText(drawing, { ...g, node: { ...node, split: null, before: [], behind: [] } }, part),
     );
     return inParts(parts, node.split, { x: 2 * node.innerX, y: 2 * node.innerY }, node.align);
+  }
+  if (HALVED.test(node.shape) && hasParts(tokens)) {
+    const inner = { ...g, node: { ...node, shape: 'rectangle' as const, before: [], behind: [] } };
+    const halves = partsOf(tokens).map((part) => setText(drawing, inner, trimmed(part)));
+    const gap = { x: 2 * node.innerX, y: 2 * node.innerY };
+    return inHalves(halves, gap, node.shape === 'circle solidus');
   }
   const lines = node.align === null ? [tokens] : linesOf(tokens);
   if (lines.length === 1) return oneLine(it.host.measure, line(lines[0] ?? []));
@@ -226,8 +243,8 @@ function roomOf(g: Graphics, text: NodeText, em: number): Room {
     outer: node.outer ?? g.lineWidth / 2,
     sides: node.sides,
     turn: node.borderTurn,
-    ratio: node.shape === 'star' && node.ratio === 1 ? 1.5 : node.ratio,
-    slant: node.slant,
+    ratio: node.ratio,
+    keys: node.shapeKeys,
   };
 }
 
@@ -275,9 +292,9 @@ function placement(g: Graphics, anchor: Point, at: Point, direction: Point | nul
   let slope = 0;
   if (node.sloped && direction) {
     slope = angleOf(direction);
-    // Words are never upside down.
-    if (slope > 90.01) slope -= 180;
-    else if (slope < -90.01) slope += 180;
+    // Words do not stand on their heads.
+    if (slope > 90.01 && !node.upsideDown) slope -= 180;
+    else if (slope < -90.01 && !node.upsideDown) slope += 180;
   }
   const own = scaledTurned(node.scaleX, node.scaleY, 0);
   const turned = composed(scaledTurned(1, 1, node.turn + slope), own);
@@ -315,6 +332,7 @@ export function setNode(
   const pointed = pointedTo(g, shape, room, map);
   const node = { ...flat, shape: pointed, map };
   picture.nodes.set(name, node);
+  if (saying.alias !== null) picture.nodes.set(saying.alias, node);
   if (!text) {
     widen(drawing, [mapped(map, { x: 0, y: 0 })], g.mode.overlay);
     return node;

@@ -8,6 +8,7 @@ import type { Graphics } from './graphics';
 import { withKeys, withStyle, type NodeSaying } from './keys';
 import { drawStateArrows } from './automata';
 import { linkToChain } from './chains';
+import { gateSign } from './keysOfShapes';
 import { drawCircuitEnd } from './circuits';
 import { facing } from './compass';
 import { addHandle } from './handles';
@@ -134,7 +135,7 @@ export function placeNode(
   if (read.written) addHandle(reading, read.outer, read.written, place);
   let text: NodeText | null = null;
   if (tokens !== null && saying.matrix) text = matrixText(reading, g, saying, tokens, span, place);
-  else if (tokens !== null) text = setText(reading, g, tokens);
+  else if (tokens !== null) text = setText(reading, g, withSign(reading, g, tokens));
   if (saying.fit !== null && text) ({ g, place } = fitted(reading, g, saying.fit));
   if (saying.through !== null) g = through(reading, g, saying.through, place);
   const { pointer } = g.node;
@@ -146,6 +147,12 @@ export function placeNode(
   if (saying.chain) linkToChain(reading, saying.chain.join, read.outer, node, span);
   drawStateArrows(reading, { g, outer: read.outer }, node, span);
   return node;
+}
+
+/** A gate that is a box has its sign in it where nothing is written. */
+function withSign({ it }: Reading, g: Graphics, tokens: readonly Token[]): readonly Token[] {
+  const sign = tokens.length === 0 ? gateSign(g.node.shape) : null;
+  return sign === null ? tokens : it.source(sign);
 }
 
 /** A place in brackets. */
@@ -211,7 +218,9 @@ function placeLabel(
   const colon = rest.findIndex(
     (t, i) => t.text === ':' && t.cell === null && depthBefore(rest, i) === 0,
   );
-  const where = colon < 0 ? 'above' : wordsOf(it, rest.slice(0, colon));
+  const { labelSide, pinSide } = read.g.node;
+  const usual = label.pin ? pinSide : labelSide;
+  const where = colon < 0 ? usual : wordsOf(it, rest.slice(0, colon));
   const tokens = colon < 0 ? rest : rest.slice(colon + 1);
   const angle = WORDS[where] ?? Number(where);
   let g = freshNode({ ...read.outer, rounding: 0 });

@@ -170,7 +170,7 @@ export function nameAxis({ reading, frame, axis }: Painter): void {
     sides: 4,
     turn: 0,
     ratio: 1,
-    slant: 60,
+    keys: {},
   };
   const map = translation(corner.x + width / 2, corner.y + height / 2);
   const node = { shape: shapeAround('rectangle', room), map, isCoordinate: false };
