@@ -25,4 +25,8 @@ export const OWN = {
   numberWidth: ownName('numberwidth'),
   boxes: ownName('boxes'),
   streams: ownName('streams'),
+  /** Carries out the statements of a function of pictures' arithmetic. */
+  statements: ownName('statements'),
+  /** Stands behind what is left of a graph while one of its loops is read. */
+  graphEnd: ownName('graphend'),
 } as const;

@@ -10,7 +10,7 @@ import { readingOf } from './reading';
 import { wordsOf } from './words';
 
 /** The value of an expression as it is written, or 0 and a finding. */
-function worked(it: Interpreter, tokens: readonly Token[], whole = false): string {
+export function worked(it: Interpreter, tokens: readonly Token[], whole = false): string {
   const text = wordsOf(it, tokens);
   try {
     const expression = readExpression(text, unitsOf(it));

@@ -17,6 +17,9 @@ import { Cat } from '../../tokens/categories';
 import { splitAt } from '../scanning/optionLists';
 import { ARITHMETIC } from './arithmeticCommands';
 import { numberIn, placeOf } from './coordinates';
+import { drawGraph } from './graphs';
+import { runStatements } from './mathStatements';
+import { OWN } from '../machine/ownNames';
 import { GRAPHICS, startGraphics, type Graphics, type PathMode } from './graphics';
 import { define, withKeys, withStyle } from './keys';
 import { readLoop, runLoop } from './loops';
@@ -381,6 +384,35 @@ export const pictureCommands: readonly CommandEntry[] = [
       const loop = readLoop({ it }, reading);
       if (loop) runLoop(it, loop, reading);
     },
+  },
+  {
+    name: 'graph',
+    signature: '',
+    package: 'tikz',
+    description: 'Nodes and edges as a text of names and arrows (library graphs).',
+    example: '\\tikz \\graph { tide -> {ebb, flood} };',
+    yields: true,
+    run: (it) => {
+      const waiting = it.read(DEFERRED);
+      if (waiting) waiting.push([it.p.command('graph'), ...upToSemicolon(it)]);
+      else drawGraph(it);
+    },
+  },
+  {
+    name: 'tikzmath',
+    signature: 'm',
+    package: 'tikz',
+    description: 'Statements with variables, choices, loops and functions (library math).',
+    example:
+      '\\usetikzlibrary{math}\\tikzmath{\\tide = 2^3; if \\tide > 5 then {\\ebb = 1;};}\\tide',
+    run: (it, args) => void runStatements(it, tokensOf(args, 0)),
+  },
+  {
+    name: OWN.statements,
+    signature: 'm',
+    description: '',
+    example: '',
+    run: (it, args) => void runStatements(it, tokensOf(args, 0)),
   },
   {
     name: 'pgflinewidth',

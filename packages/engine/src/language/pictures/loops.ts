@@ -148,7 +148,7 @@ function itemsOf(list: readonly Token[]): Token[][] {
 }
 
 /** The items of a list, `1,...,5` and `a,...,e` filled in. */
-function expandedItems(reading: LoopReading, list: readonly Token[]): (readonly Token[])[] {
+export function expandedItems(reading: LoopReading, list: readonly Token[]): (readonly Token[])[] {
   const { it } = reading;
   const parts = itemsOf(list).map((part) => unspaced(part));
   const out: (readonly Token[])[] = [];

@@ -6,7 +6,9 @@ import { compassAngle, type Shape } from '../../drawing/shapes';
 import { minus, polar } from '../../drawing/vectors';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
 import type { Interpreter } from '../machine/interpreter';
+import { OWN } from '../machine/ownNames';
 import { PT } from '../../base/lengths';
 import {
   readExpression,
@@ -138,7 +140,11 @@ export function random(picture: OpenPicture): number {
 export interface DeclaredFunction {
   readonly parameters: readonly string[];
   readonly body: string;
+  /** Statements (library math) that give its value; the body is not read then. */
+  readonly statements?: readonly Token[];
 }
+/** What the statements of a function gave back last. */
+export const RETURNED = cell<string>('pgfreturned', '0');
 export const DECLARED = cell<Readonly<Record<string, DeclaredFunction>>>('pgffunctions', {});
 /** Outside pictures numbers are drawn from here. */
 const OUTSIDE = cell<number>('pgfseed', 1);
@@ -170,6 +176,7 @@ export function surroundings(
     call: (name, args) => {
       const own = it.read(DECLARED)[name];
       if (!own || depth > DEEPEST) return null;
+      if (own.statements) return valueOfStatements(it, own, args);
       const body = read.get(name) ?? readExpression(own.body, unitsOf(it));
       read.set(name, body);
       const given = own.parameters.map((parameter, i): [string, Value] => [
@@ -179,6 +186,23 @@ export function surroundings(
       return body.run(surroundings(it, { ...variables, ...Object.fromEntries(given) }, depth + 1));
     },
   };
+}
+
+/** What a function of statements gives: they are carried out by a command of ours, in a group of their own. */
+function valueOfStatements(
+  it: Interpreter,
+  { parameters, statements = [] }: DeclaredFunction,
+  args: readonly Value[],
+): Value {
+  const { p } = it;
+  it.openGroup({ kind: 'semisimple', span: p.place });
+  it.write(RETURNED, '0');
+  parameters.forEach((name, i) => it.define(name, String(args[i] ?? 0)));
+  const body = [p.make(Cat.Begin, '{'), ...statements, p.make(Cat.End, '}')];
+  it.execute([p.command(OWN.statements), ...body]);
+  const value = Number(it.read(RETURNED));
+  it.closeGroup();
+  return Number.isFinite(value) ? value : 0;
 }
 
 /** A point of a node's own shape in the picture. */

@@ -60,7 +60,7 @@ export interface PathReader extends Scanner {
 
 /** Commands that begin another statement: a path before them has lost its `;`. */
 const STATEMENTS =
-  /^(?:draw|fill|filldraw|path|node|coordinate|clip|shade|shadedraw|pattern|matrix|useasboundingbox|begin|end|tikzset|foreach)$/;
+  /^(?:draw|fill|filldraw|path|node|coordinate|clip|shade|shadedraw|pattern|matrix|useasboundingbox|begin|end|tikzset|foreach|graph)$/;
 
 /** Reads a statement up to its `;` and draws it. @param first what its command begins with. */
 export function readPath(
