@@ -7,7 +7,7 @@ import {
   type Path,
   type Segment,
 } from '../base/paths';
-import { smoothed } from './curves';
+import { MOTIFS, replaced } from './motifs';
 import { left, plus, times } from './vectors';
 
 /** How a line is decorated; lengths in sp. */
@@ -81,16 +81,37 @@ const brace: Decorator = (at, from, to, waves) => {
   ];
 };
 
-const coil: Decorator = (at, from, to, { amplitude, segment }) => {
-  const count = Math.max(1, Math.floor((to - from) / segment));
-  const points: Point[] = [];
-  const turns = 16;
-  for (let i = 0; i <= count * turns; i++) {
-    const angle = (2 * Math.PI * i) / turns;
-    const forward = from + (i / turns) * segment + amplitude * 0.6 * (1 - Math.cos(angle));
-    if (forward <= to) points.push(at(forward, amplitude * Math.sin(angle)));
-  }
-  return smoothed(points, 0.5, false);
+/** The points of one turn of a coil: how far forward and aside in amplitudes, and how far on in twelfths of a turn. */
+const TURN: readonly (readonly [forward: number, aside: number, on: number])[] = [
+  [0, 0.555, 1],
+  [0.445, 1, 2],
+  [1, 1, 3],
+  [1.555, 1, 4],
+  [2, 0.555, 5],
+  [2, 0, 6],
+  [2, -0.555, 7],
+  [1.555, -1, 8],
+  [1, -1, 9],
+  [0.445, -1, 10],
+  [0, -0.555, 11],
+  [0, 0, 12],
+];
+
+/** Turns of four curves each, seen aslant by their aspect; the last is a half one (the manual’s coil). */
+const coil: Decorator = (at, from, to, { amplitude, segment, aspect }) => {
+  const out: Segment[] = [{ kind: 'move', to: at(from, 0) }];
+  const count = Math.max(0, Math.floor((to - from - 0.5 * segment) / segment + 1e-6));
+  const turn = (start: number, curves: number): void => {
+    const point = (i: number): Point => {
+      const [forward, aside, on] = TURN[i] as (typeof TURN)[number];
+      return at(start + forward * aspect * amplitude + (on * segment) / 12, aside * amplitude);
+    };
+    for (let i = 0; i < curves; i++)
+      out.push({ kind: 'curve', from: point(3 * i), into: point(3 * i + 1), to: point(3 * i + 2) });
+  };
+  for (let i = 0; i < count; i++) turn(from + i * segment, 4);
+  turn(from + count * segment, 2);
+  return [...out, { kind: 'line', to: at(to, 0) }];
 };
 
 /** Waves of half a segment to each side, the rest of the way straight. */
@@ -132,6 +153,44 @@ const half = (at: Along, from: number, to: number, { amplitude, segment }: Waves
   return [...out, { kind: 'line', to: at(to, 0) }];
 };
 
+/** Small figures one behind another, a segment apart. */
+const figures =
+  (points: readonly (readonly [number, number])[], closed: boolean): Decorator =>
+  (at, from, to, { amplitude, segment }) => {
+    const out: Segment[] = [];
+    for (let d = from + segment / 2; d <= to + 1; d += Math.max(segment, 1000)) {
+      points.forEach(([x, y], i) =>
+        out.push({
+          kind: i === 0 || (!closed && i % 2 === 0) ? 'move' : 'line',
+          to: at(d + x * amplitude, y * amplitude),
+        }),
+      );
+      if (closed) out.push({ kind: 'close' });
+    }
+    return out;
+  };
+
+/** Arcs that open along the path, each as wide as the last or wider than it. */
+const wavesOf =
+  (grows: boolean): Decorator =>
+  (at, from, to, { amplitude, segment }) => {
+    const out: Segment[] = [];
+    for (let d = from + segment; d <= to + 1; d += Math.max(segment, 1000)) {
+      const wide = grows ? (amplitude * (d - from)) / segment : amplitude;
+      const back = 0.4 * wide;
+      out.push(
+        { kind: 'move', to: at(d - back, wide) },
+        {
+          kind: 'curve',
+          from: at(d, wide * 0.5),
+          into: at(d, -wide * 0.5),
+          to: at(d - back, -wide),
+        },
+      );
+    }
+    return out;
+  };
+
 const DECORATORS: Readonly<Record<string, Decorator>> = {
   snake,
   zigzag: (at, from, to, waves) => polyline(swing(at, from, to, waves, [1, -1])),
@@ -147,6 +206,25 @@ const DECORATORS: Readonly<Record<string, Decorator>> = {
   coil,
   ticks,
   border: ticks,
+  crosses: figures(
+    [
+      [-1, -1],
+      [1, 1],
+      [-1, 1],
+      [1, -1],
+    ],
+    false,
+  ),
+  triangles: figures(
+    [
+      [-1, -1],
+      [1, 0],
+      [-1, 1],
+    ],
+    true,
+  ),
+  waves: wavesOf(false),
+  'expanding waves': wavesOf(true),
   'random steps': (at, from, to, waves) => {
     const points: Point[] = [at(from, 0)];
     let seed = 7;
@@ -158,19 +236,22 @@ const DECORATORS: Readonly<Record<string, Decorator>> = {
   },
 };
 
-export const isDecoration = (name: string): boolean => name in DECORATORS;
+export const isDecoration = (name: string): boolean => name in DECORATORS || name in MOTIFS;
 
 /** A path decorated by name; as it is when there is no such decoration. */
-export function decorated(path: Path, name: string, waves: Waves): Path {
+export function decorated(path: Path, name: string, look: Waves): Path {
+  const motif = MOTIFS[name];
+  if (motif && path.length * motif.length < 100_000)
+    return replaced(path, motif, look.mirror ? -1 : 1);
   const decorator = DECORATORS[name];
   const { at, length } = along(path);
-  if (!decorator || length === 0 || waves.segment <= 0 || length / waves.segment > 20_000)
+  if (!decorator || length === 0 || look.segment <= 0 || length / look.segment > 20_000)
     return path;
-  const side = waves.mirror ? -1 : 1;
-  const moved: Along = (distance, aside) => at(distance, side * (aside + waves.raise));
-  const [from, to] = [waves.before, length - waves.behind];
-  const middle = decorator(moved, from, Math.max(from, to), waves);
-  if (from === 0 && waves.behind === 0) return middle;
+  const side = look.mirror ? -1 : 1;
+  const moved: Along = (distance, aside) => at(distance, side * (aside + look.raise));
+  const [from, to] = [look.before, length - look.behind];
+  const middle = decorator(moved, from, Math.max(from, to), look);
+  if (from === 0 && look.behind === 0) return middle;
   const rest =
     middle[0]?.kind === 'move'
       ? [{ ...middle[0], kind: 'line' as const }, ...middle.slice(1)]

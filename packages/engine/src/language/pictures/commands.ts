@@ -415,6 +415,15 @@ export const pictureCommands: readonly CommandEntry[] = [
     run: (it, args) => void runStatements(it, tokensOf(args, 0)),
   },
   {
+    name: 'tikzleveldistance',
+    signature: '',
+    package: 'tikz',
+    description: 'How far the next level of a tree lies from its parents, a length.',
+    example: '',
+    run: () => undefined,
+    read: ({ state }) => ({ type: 'dimen', value: state.read(GRAPHICS)?.levelDistance ?? 0 }),
+  },
+  {
     name: 'pgflinewidth',
     signature: '',
     package: 'tikz',

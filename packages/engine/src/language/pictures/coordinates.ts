@@ -202,6 +202,13 @@ const isNamed = ({ picture }: Reading, text: string): boolean =>
 
 /** A node by its name, or one of its anchors. */
 function named(reading: Reading, text: string): Place {
+  const { nodes, prefix } = reading.picture;
+  const dotAt_ = text.indexOf('.');
+  const isOwn = prefix !== '' && nodes.has(prefix + (dotAt_ < 0 ? text : text.slice(0, dotAt_)));
+  return namedWhole(reading, isOwn ? prefix + text : text);
+}
+
+function namedWhole(reading: Reading, text: string): Place {
   const { nodes, bounds, lastPath } = reading.picture;
   const whole = nodes.get(text);
   if (whole) return { at: centreOf(whole), node: whole.isCoordinate ? null : whole };

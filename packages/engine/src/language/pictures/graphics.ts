@@ -6,6 +6,7 @@ import type { ShapeSettings } from '../../drawing/shapeParts';
 import type { ShapeName } from '../../drawing/shapes';
 import type { Tip, TipName } from '../../drawing/tips';
 import type { Element } from './circuits';
+import type { Fading } from './shading';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
 
@@ -65,8 +66,22 @@ export interface NodeLook {
   /** Where a callout points: so far from its middle, or to a place of the picture, in words until it is set. */
   readonly pointer: { readonly by: Point } | { readonly at: Point | string } | null;
   readonly pointerWidth: Sp;
-  /** It throws a shadow. */
-  readonly shadow: boolean;
+  /** What it throws, from the lowest up. */
+  readonly shadows: readonly Shadow[];
+}
+
+/** A shadow of a node: a copy of it, moved and scaled. */
+export interface Shadow {
+  readonly by: Point;
+  readonly scale: number;
+  /** Options that say how it is painted, over these. */
+  readonly fill: Paint | null;
+  readonly opacity: number;
+  /** Is it drawn and filled like the node itself? */
+  readonly isCopy: boolean;
+  /** Does it fade towards its border? */
+  readonly fades: boolean;
+  readonly options: readonly Token[];
 }
 
 /** The arrow into the state where an automaton starts, or out of one where it may end. */
@@ -125,11 +140,21 @@ export interface Decoration {
   readonly text: readonly Token[];
   readonly textAlign: 'left' | 'center' | 'right';
   readonly textColour: Paint | null;
+  /** Of the decoration “markings”. */
+  readonly marks: readonly PathMark[];
 }
 
-/** Arrow tips put somewhere on a path. */
+/** A place along a path: a share of its length, or a length from its start (from its end, if negative). */
+export interface Along {
+  readonly value: number;
+  readonly isLength: boolean;
+}
+
+/** Arrow tips, or something drawn, put somewhere on a path: at one place, or from one to another in steps. */
 export interface PathMark {
-  readonly position: number;
+  readonly from: Along;
+  readonly to: Along | null;
+  readonly step: Along | null;
   readonly tips: readonly Tip[] | null;
   /** What else stands there, in the picture's language. */
   readonly body: readonly Token[];
@@ -143,8 +168,11 @@ export interface PathMode {
   readonly asBounds: boolean;
   readonly shade: boolean;
   readonly pattern: string | null;
-  readonly decorate: Decoration | null;
-  readonly marks: readonly PathMark[];
+  /** Is it decorated, as the state says? */
+  readonly decorate: boolean;
+  /** Options with which the path is painted before, and once more behind. */
+  readonly before: readonly (readonly Token[])[];
+  readonly after: readonly (readonly Token[])[];
   readonly named: string | null;
   readonly behind: boolean;
   readonly overlay: boolean;
@@ -230,12 +258,38 @@ export interface Graphics {
     readonly eccentricity: number;
   };
   readonly shading: Shading;
+  /** How fills fade; null: not at all. */
+  readonly fading: Fading | null;
   readonly patternColour: Paint;
   readonly level: number;
+  readonly tree: TreeLook;
   readonly siblingDistance: Sp;
   readonly levelDistance: Sp;
   readonly grow: number;
 }
+
+/** How trees grow, besides the distances of their nodes. */
+export interface TreeLook {
+  /** Null: side by side, across the way in which the tree grows. */
+  readonly cyclic: { readonly turn: 1 | -1; readonly from: number | null } | null;
+  /** Between two on a circle, in degrees. */
+  readonly siblingAngle: number;
+  /** The edge from a parent, as a path of the picture's language; null: a straight line. */
+  readonly edge: readonly Token[] | null;
+  /** Anchors at which edges begin and end; empty: at the border. */
+  readonly parentAnchor: string;
+  readonly childAnchor: string;
+  /** One child, and two, from the places that are given for them; null for none. */
+  readonly three: readonly [one: Point, left: Point, right: Point] | null;
+}
+const PLAIN_TREE: TreeLook = {
+  cyclic: null,
+  siblingAngle: 20,
+  edge: null,
+  parentAnchor: '',
+  childAnchor: '',
+  three: null,
+};
 
 export const plainTip = (name: TipName): Tip => ({
   name,
@@ -256,8 +310,9 @@ const NO_MODE: PathMode = {
   asBounds: false,
   shade: false,
   pattern: null,
-  decorate: null,
-  marks: [],
+  decorate: false,
+  before: [],
+  after: [],
   named: null,
   behind: false,
   overlay: false,
@@ -351,7 +406,7 @@ export function startGraphics(em: Sp, colour: Paint): Graphics {
       split: null,
       pointer: null,
       pointerWidth: 0.25 * CM,
-      shadow: false,
+      shadows: [],
     },
     element: null,
     gates: null,
@@ -386,13 +441,16 @@ export function startGraphics(em: Sp, colour: Paint): Graphics {
       text: [],
       textAlign: 'left',
       textColour: null,
+      marks: [],
     },
     step: null,
     radii: null,
     arc: { from: 0, to: null, delta: 0, radius: 0.5 * CM, eccentricity: 0.6 },
     shading: PLAIN_SHADING,
+    fading: null,
     patternColour: 0,
     level: 0,
+    tree: PLAIN_TREE,
     siblingDistance: 1.5 * CM,
     levelDistance: 1.5 * CM,
     grow: -90,

@@ -59,6 +59,8 @@ interface OwnKey {
   readonly fallback: readonly Token[] | null;
   readonly code: boolean;
   readonly params: number;
+  /** What stands around its arguments, where they are not in braces one behind another: `#1 and #2`. */
+  readonly pattern?: readonly Token[];
 }
 
 /** Styles and keys that the document defines, by name. */
@@ -77,6 +79,10 @@ export const words = ({ reading, value }: KeyCall): string =>
 export const numberOf = (call: KeyCall): number => numberIn(call.reading, words(call)).value;
 /** A length, sp; a bare number counts in pt. */
 export const lengthOf = (call: KeyCall): Sp => numberOf(call) * PT;
+/** The same of words. */
+export function lengthIn(reading: Reading, text: string): Sp {
+  return numberIn(reading, text).value * PT;
+}
 /** A length, sp; a bare number counts along a unit vector. */
 export function alongUnit(call: KeyCall, text: string, unit: Sp): Sp {
   const { value, hasUnit } = numberIn(call.reading, text);
@@ -107,11 +113,28 @@ export function withKeys(
     return g;
   }
   const draft: Draft = { ...g };
+  let folder = '';
   for (const part of splitAt(tokens, ',')) {
     const list = unspaced(part);
-    if (list.length > 0) oneKey(reading, draft, list, node, depth);
+    if (list.length === 0) continue;
+    folder = folderOf(reading, list) ?? folder;
+    oneKey(reading, draft, list, node, { depth, folder });
   }
   return draft;
+}
+
+/** `pics/.cd`: what the keys behind it stand under; null for a key. */
+function folderOf({ it }: Reading, part: readonly Token[]): string | null {
+  if (part.at(-1)?.text !== 'd' || !part.some(({ text }) => text === '/')) return null;
+  const found = /^\/?(?:(?:tikz|pgf|pgfplots)\/?)*(.*?)\/?\.cd$/.exec(wordsOf(it, part));
+  if (!found) return null;
+  return found[1] === 'pics' ? 'pics/' : '';
+}
+
+/** How deep the styles are that call one another, and the folder that keys are named in. */
+interface Within {
+  readonly depth: number;
+  readonly folder: string;
 }
 
 /** Carries out a style by its name, if there is one (`every node` and its kin). */
@@ -130,7 +153,7 @@ function oneKey(
   g: Draft,
   part: readonly Token[],
   node: NodeSaying | null,
-  depth: number,
+  { depth, folder }: Within,
 ): void {
   const { it } = reading;
   const eq = equalsOf(part);
@@ -147,7 +170,7 @@ function oneKey(
     Object.assign(g, withKeys(reading, g, it.source(written), node, depth + 1));
     return;
   }
-  const name = written.replace(/^\/(?:tikz|pgf|pgfplots)\//, '').trim();
+  const name = folder + written.replace(/^\/(?:tikz|pgf|pgfplots)\//, '').trim();
   if (name === '' || /\.cd$/.test(name)) return;
   const handler = /^(.*?)\s*\/\.(.+)$/.exec(name);
   if (handler) return define(reading, handler[1] ?? '', handler[2] ?? '', value ?? []);
@@ -231,8 +254,54 @@ const spanOf = <S extends { readonly from: number; readonly to: number }>(a: S, 
 });
 
 /** The body of a style with what it was given in the place of `#1` and its kin. */
-const filled = ({ body, params }: OwnKey, value: readonly Token[]): readonly Token[] =>
-  withArguments(body, params > 1 ? itemsOf(value) : [value]);
+export const filled = (
+  { body, params, pattern }: OwnKey,
+  value: readonly Token[],
+): readonly Token[] =>
+  withArguments(
+    body,
+    pattern ? argumentsBy(pattern, value) : params > 1 ? itemsOf(value) : [value],
+  );
+
+/** The arguments that a value has where it is written as a pattern says: each goes up to what stands behind it there. */
+function argumentsBy(pattern: readonly Token[], value: readonly Token[]): (readonly Token[])[] {
+  const out: (readonly Token[])[] = [];
+  let at = 0;
+  const parts = partsOfPattern(pattern);
+  const startsWith = (from: number, words: readonly Token[]): boolean =>
+    words.every((token, i) => value[from + i]?.text === token.text);
+  parts.forEach((behind, i) => {
+    if (i === 0) {
+      if (startsWith(at, behind)) at += behind.length;
+      return;
+    }
+    let end = at;
+    for (let depth = 0; end < value.length; end++) {
+      if (depth === 0 && behind.length > 0 && startsWith(end, behind)) break;
+      const { cat } = value[end] as Token;
+      if (cat === Cat.Begin) depth++;
+      else if (cat === Cat.End) depth--;
+    }
+    out.push(trimmed(value.slice(at, end)));
+    at = end + behind.length;
+  });
+  return out;
+}
+
+/** What a pattern has before its first argument, and behind each; blanks at its end do not count. */
+function partsOfPattern(pattern: readonly Token[]): Token[][] {
+  const parts: Token[][] = [[]];
+  for (let i = 0; i < pattern.length; i++) {
+    const token = pattern[i] as Token;
+    if (token.cat === Cat.Parameter || token.cat === Cat.Argument) {
+      parts.push([]);
+      // The figure behind a sign is its own.
+      if (/^\d$/.test(pattern[i + 1]?.text ?? '') && !/\d/.test(token.text)) i++;
+    } else parts.at(-1)?.push(token);
+  }
+  while (parts.at(-1)?.at(-1)?.cat === Cat.Space) parts.at(-1)?.pop();
+  return parts;
+}
 
 /** Defines a style, a key with code, or what stands for a value that is left out. */
 export function define(
@@ -260,18 +329,38 @@ export function define(
     case 'style 3 args':
       return put({ ...style, params: 3 });
     case 'style n args':
-    case 'style args': {
-      // How many: a number, or a pattern with a `#` for each.
+    case 'code n args': {
       const [count = [], body = []] = itemsOf(value);
-      const text = tokensText(count).trim();
-      const params = Number(text) || (text.match(/#/g) ?? []).length;
-      return put({ ...style, body, params: Math.max(1, params) });
+      const params = Math.max(1, Number(tokensText(count)) || 1);
+      return put({ ...style, body, params, code: handler === 'code n args' });
     }
+    case 'style args':
+    case 'code args': {
+      const [pattern = [], body = []] = itemsOf(value);
+      const params = partsOfPattern(pattern).length - 1;
+      return put({ ...style, body, params, pattern, code: handler === 'code args' });
+    }
+    case 'code 2 args':
+      return put({ ...style, code: true, params: 2 });
     case 'pic':
-      return it.write(STYLES, { ...all, [`pic ${name}`]: { ...style, code: true } });
+      return it.write(STYLES, {
+        ...all,
+        [`pics/${name}`]: { ...style, body: pictureCode(it, value) },
+      });
     case 'code':
     case 'ecode':
       return put({ ...style, code: true });
+    case 'append code':
+      return put({ ...style, ...there, code: true, body: [...(there?.body ?? []), ...value] });
+    case 'prefix code':
+      return put({ ...style, ...there, code: true, body: [...value, ...(there?.body ?? [])] });
+    case 'store in':
+    case 'estore in':
+      return put({
+        ...style,
+        code: true,
+        body: [it.p.command('def'), ...value, ...it.source('{#1}')],
+      });
     case 'default':
     case 'initial':
       return put({ ...style, body: [], ...there, fallback: value });
@@ -282,6 +371,14 @@ export function define(
       return;
   }
 }
+
+/** A pic's code as its style says it. */
+const pictureCode = ({ p }: Reading['it'], code: readonly Token[]): Token[] => [
+  ...p.chars('code='),
+  p.make(Cat.Begin, '{'),
+  ...code,
+  p.make(Cat.End, '}'),
+];
 
 /** A place that a value names in brackets, or null. */
 export function placeIn(call: KeyCall, text: string) {

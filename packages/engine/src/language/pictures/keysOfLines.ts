@@ -4,7 +4,15 @@ import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { numberIn } from './coordinates';
 import { declareFunctions } from './declaredFunctions';
-import type { Decoration, Graphics, PathMark, PathMode, Plotting, Shading } from './graphics';
+import type {
+  Along,
+  Decoration,
+  Graphics,
+  PathMark,
+  PathMode,
+  Plotting,
+  Shading,
+} from './graphics';
 import { STANDARD_TIP } from './graphics';
 import {
   alongUnit,
@@ -17,6 +25,7 @@ import {
   type Key,
   type KeyCall,
 } from './keys';
+import type { Fading } from './shading';
 import { readTips, tipsOf } from './tipNames';
 import { bare, partsOf, wordsOf } from './words';
 import { splitAt, trimmed } from '../scanning/optionLists';
@@ -89,6 +98,17 @@ function shade({ g }: KeyCall, how: Partial<Shading>): void {
   g.shading = { ...g.shading, ...how };
 }
 
+const FADES: Readonly<Record<string, number>> = { east: 0, north: 90, west: 180, south: 270 };
+
+/** `path fading=east`, `path fading=circle with fuzzy edge 15 percent`; null for one that is not known. */
+function fadingOf(call: KeyCall): Fading | null {
+  const name = call.value === null ? 'east' : words(call);
+  const fuzzy = /^circle with fuzzy edge (\d+) percent$/.exec(name);
+  if (fuzzy) return { kind: 'circle', angle: 0, from: 1 - Number(fuzzy[1]) / 100 };
+  const angle = FADES[name];
+  return angle === undefined ? null : { kind: 'axis', angle, from: 0 };
+}
+
 /** Draws, fills or shades: with a colour, with none, or as it is. */
 function paint(call: KeyCall, what: 'draw' | 'fill', field: 'drawColour' | 'fillColour'): void {
   const text = call.value === null ? '' : words(call);
@@ -108,7 +128,6 @@ const decoration =
   (of: (call: KeyCall) => Partial<Decoration>): Key =>
   (call) => {
     call.g.decoration = { ...call.g.decoration, ...of(call) };
-    if (call.g.mode.decorate) mode(call.g, { decorate: call.g.decoration });
   };
 
 /** Keys that mean the words of a decoration within it, and something else outside; true when it is one. */
@@ -148,39 +167,34 @@ function decorationKeys(call: KeyCall): void {
       plain.flatMap((part, i) => (i === 0 ? part : [commaToken, ...part])),
     ),
   );
-  if (g.mode.decorate) mode(g, { decorate: g.decoration });
 }
 
-/** A path has no more marks than so many of one kind. */
-const MOST_MARKS = 1000;
-
-/** The places of marks: `at position .5`, or `between positions 0 and 1 step .2`. */
-function positionsOf(call: KeyCall): number[] {
+/** The places of marks: `at position .5`, or `between positions 0 and 1 step .2`; null for none. */
+function placesOf(call: KeyCall): Pick<PathMark, 'from' | 'to' | 'step'> | null {
   const text = words(call);
-  const number = (part: string | undefined): number => numberIn(call.reading, part ?? '0').value;
-  const one = /^at position\s+(\S+)/.exec(text);
-  if (one) return [number(one[1])];
-  const many = /^between positions\s+(\S+)\s+and\s+(\S+)\s+step\s+(\S+)/.exec(text);
-  if (!many) return [];
-  const [from, to, step] = [many[1], many[2], many[3]].map(number) as [number, number, number];
-  if (!(step > 0)) return [from];
-  const count = Math.min(MOST_MARKS, Math.floor((to - from) / step + 1e-6) + 1);
-  return Array.from({ length: Math.max(0, count) }, (_, i) => from + i * step);
+  const along = (part: string | undefined): Along => {
+    const { value, hasUnit } = numberIn(call.reading, part ?? '0');
+    return { value: hasUnit ? value * PT : value, isLength: hasUnit };
+  };
+  const one = /^at position\s+(.+?)\s+with\b/.exec(text);
+  if (one) return { from: along(one[1]), to: null, step: null };
+  const many = /^between positions\s+(.+?)\s+and\s+(.+?)\s+step\s+(.+?)\s+with\b/.exec(text);
+  return many && { from: along(many[1]), to: along(many[2]), step: along(many[3]) };
 }
 
 /** `mark=at position .5 with {\arrow{>}}`: at each of its places. */
-function pathMarks(call: KeyCall): PathMark[] {
-  const positions = positionsOf(call);
+function pathMark(call: KeyCall): PathMark | null {
+  const places = placesOf(call);
   const value = call.value ?? [];
   const open = value.findIndex((t) => t.cat === Cat.Begin);
-  if (positions.length === 0 || open < 0) return [];
+  if (!places || open < 0) return null;
   const body: readonly Token[] = value.slice(open + 1, -1);
-  const arrow = /^\\arrow(reversed)?\s*(?:\[[^\]]*\])?\s*\{?(.+?)\}?$/.exec(
+  const arrow = /^\\arrow(reversed)?\s*(?:\[[^\]]*\])?\s*\{?(.+?)\}?;?$/.exec(
     body.map((t) => (t.cat === Cat.Command ? `\\${t.text}` : t.text)).join(''),
   );
   const tips = arrow ? tipsOf(call.reading, arrow[2] ?? '>', false) : null;
   const turned = arrow?.[1] ? tips?.map((tip) => ({ ...tip, reversed: !tip.reversed })) : tips;
-  return positions.map((position) => ({ position, tips: turned ?? null, body }));
+  return { ...places, tips: turned ?? null, body };
 }
 
 /** `visible on=<2->`: what is drawn shows on some steps of a slide, and takes its room on all. */
@@ -235,6 +249,12 @@ export const LINE_KEYS: Readonly<Record<string, Key>> = {
   'ball color': (call) => shade(call, { kind: 'ball', ball: colour(call) }),
   pattern: (call) => mode(call.g, { pattern: words(call), fill: false }),
   'pattern color': set('patternColour', colour),
+  'path fading': set('fading', fadingOf),
+  'fading angle': set(
+    'fading',
+    (call) => call.g.fading && { ...call.g.fading, angle: call.g.fading.angle + numberOf(call) },
+  ),
+  'fit fading': () => undefined,
   opacity: (call) => {
     call.g.drawOpacity = call.g.fillOpacity = call.g.textOpacity = numberOf(call);
   },
@@ -282,13 +302,13 @@ export const LINE_KEYS: Readonly<Record<string, Key>> = {
   'remember picture': () => undefined,
   'visible on': (call) => onSteps(call, true),
   'invisible on': (call) => onSteps(call, false),
-  decorate: ({ g }) => mode(g, { decorate: g.decoration }),
+  decorate: (call) => mode(call.g, { decorate: isTrue(call) }),
   decoration: decorationKeys,
-  postaction: (call) => {
-    Object.assign(call.g, withKeys(call.reading, call.g, call.value ?? []));
-  },
-  preaction: () => undefined,
+  postaction: ({ g, value }) => mode(g, { after: [...g.mode.after, value ?? []] }),
+  preaction: ({ g, value }) => mode(g, { before: [...g.mode.before, value ?? []] }),
   amplitude: decoration((call) => ({ amplitude: lengthOf(call) })),
+  'shape size': decoration((call) => ({ amplitude: lengthOf(call) / 2 })),
+  'shape sep': decoration((call) => ({ segment: lengthOf(call) })),
   'segment length': decoration((call) => ({ segment: lengthOf(call) })),
   raise: decoration((call) => ({ raise: lengthOf(call) })),
   mirror: decoration(() => ({ mirror: true })),
@@ -297,9 +317,11 @@ export const LINE_KEYS: Readonly<Record<string, Key>> = {
   pre: () => undefined,
   post: () => undefined,
   markings: (call) => void (call.g.decoration = { ...call.g.decoration, name: 'markings' }),
+  'reset marks': decoration(() => ({ marks: [] })),
   mark: (call) => {
-    const placed = pathMarks(call);
-    if (placed.length > 0) mode(call.g, { marks: [...call.g.mode.marks, ...placed] });
+    const placed = pathMark(call);
+    const { decoration: before } = call.g;
+    if (placed) call.g.decoration = { ...before, marks: [...before.marks, placed] };
     else call.g.plot = { ...call.g.plot, mark: words(call) };
   },
   'mark size': plot((call) => ({ markSize: lengthOf(call) })),

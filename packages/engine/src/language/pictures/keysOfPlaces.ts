@@ -13,6 +13,8 @@ import {
   type Key,
   type KeyCall,
 } from './keys';
+import { SHADOW_KEYS } from './shadows';
+import { TREE_KEYS } from './keysOfTrees';
 import { partsOf } from './words';
 
 const map = ({ g }: KeyCall, inner: AffineMap): void => {
@@ -187,8 +189,6 @@ export const PLACE_KEYS: Readonly<Record<string, Key>> = {
   aspect: (call) => {
     const aspect = numberOf(call);
     call.g.decoration = { ...call.g.decoration, aspect };
-    if (call.g.mode.decorate)
-      call.g.mode = { ...call.g.mode, decorate: { ...call.g.mode.decorate, aspect } };
     call.g.node = { ...call.g.node, ratio: aspect };
   },
   'sibling distance': (call) => void (call.g.siblingDistance = alongUnit(call, words(call), CM)),
@@ -205,9 +205,8 @@ export const PLACE_KEYS: Readonly<Record<string, Key>> = {
     pointer: { by: vectorOf(call.reading, call.g, words(call).replace(/^\(([\s\S]*)\)$/, '$1')) },
   })),
   'callout pointer width': look((call) => ({ pointerWidth: lengthOf(call) })),
-  'drop shadow': look(() => ({ shadow: true })),
-  'copy shadow': look(() => ({ shadow: true })),
-  'general shadow': look(() => ({ shadow: true })),
+  ...SHADOW_KEYS,
+  ...TREE_KEYS,
   grow: (call) => void (call.g.grow = growth(call)),
   "grow'": (call) => void (call.g.grow = growth(call)),
 };

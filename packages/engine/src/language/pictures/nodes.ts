@@ -9,7 +9,7 @@ import {
   type Point,
 } from '../../base/maps';
 import { withOpacity } from '../../base/paint';
-import { mappedPath, type Path } from '../../base/paths';
+import { mappedPath } from '../../base/paths';
 import type { Mark } from '../../document/drawing';
 import type { Inline } from '../../document/inlines';
 import { calloutOutline } from '../../drawing/callouts';
@@ -23,7 +23,9 @@ import type { NodeSaying } from './keys';
 import { addMarks, anchorOf, freshName, widen, type Drawing, type PlacedNode } from './openPicture';
 import { trimmed } from '../scanning/optionLists';
 import { inHalves, inParts, partsOf, withParts, type Parts } from './nodeParts';
+import type { Reading } from './coordinates';
 import { paintPath } from './painting';
+import { paintShadow } from './shadows';
 
 type Span = { readonly from: number; readonly to: number };
 
@@ -66,8 +68,9 @@ export const freshNode = (g: Graphics): Graphics => ({
     clip: false,
     shade: false,
     pattern: null,
-    decorate: null,
-    marks: [],
+    decorate: false,
+    before: [],
+    after: [],
     named: null,
     asBounds: false,
   },
@@ -262,21 +265,6 @@ function pointedTo(g: Graphics, shape: Shape, room: Room, map: AffineMap): Shape
   return { ...shape, outline, anchors: { ...shape.anchors, pointer: to } };
 }
 
-/** Where and how dark the shadow of a node is (manual, the library of shadows). */
-const SHADOW = { x: 0.5, y: -0.5, colour: 0x808080, opacity: 0.5 };
-
-function paintShadow(drawing: Drawing, g: Graphics, outline: Path, span: Span): void {
-  const ex = 0.430555 * drawing.it.em;
-  const moved = mappedPath(outline, translation(SHADOW.x * ex, SHADOW.y * ex));
-  const mode = { ...g.mode, draw: false, fill: true, shade: false, pattern: null, named: null };
-  paintPath(
-    drawing,
-    { ...g, fillColour: SHADOW.colour, fillOpacity: SHADOW.opacity, mode },
-    moved,
-    span,
-  );
-}
-
 /** Which anchor lies on a line beside which a node stands, by the line's direction. */
 export function sideAnchor(direction: Point, side: 'left' | 'right'): string {
   const { x, y } = unit(side === 'left' ? direction : { x: -direction.x, y: -direction.y });
@@ -310,7 +298,7 @@ function placement(g: Graphics, anchor: Point, at: Point, direction: Point | nul
  * @param direction of the path it stands on, or null.
  */
 export function setNode(
-  drawing: Drawing,
+  drawing: Reading,
   g: Graphics,
   saying: NodeSaying,
   text: NodeText | null,
@@ -319,7 +307,7 @@ export function setNode(
   span: Span,
 ): PlacedNode {
   const { picture } = drawing;
-  const name = saying.name ?? freshName(picture);
+  const name = saying.name === null ? freshName(picture) : picture.prefix + saying.name;
   const given = text ?? { width: 0, height: 0, depth: 0, marks: () => [] };
   const room = roomOf(g, given, drawing.it.em);
   const plain = shapeAround(text ? g.node.shape : 'coordinate', room);
@@ -339,7 +327,7 @@ export function setNode(
   }
   const radii = pointed.outline.map(() => g.rounding);
   const outline = mappedPath(rounded(pointed.outline, radii), map);
-  if (g.node.shadow) paintShadow(drawing, g, outline, span);
+  for (const shadow of g.node.shadows) paintShadow(drawing, g, shadow, outline, span);
   const before = picture.lastPath;
   paintPath(drawing, g, outline, span);
   if (pointed.lines.length > 0)

@@ -45,6 +45,8 @@ export interface OpenPicture {
   onPaper: boolean;
   /** Where marks go that wait for the path below them. */
   later: Mark[] | null;
+  /** What names of nodes begin with here, in a pic that has a name. */
+  prefix: string;
   /** The chain of nodes that goes on here. */
   chain: Chain | null;
 }
@@ -76,6 +78,7 @@ export const newPicture = (): OpenPicture => ({
   unnamed: 0,
   onPaper: false,
   later: null,
+  prefix: '',
   chain: null,
 });
 

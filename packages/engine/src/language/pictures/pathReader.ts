@@ -3,6 +3,7 @@ import type { Point } from '../../base/maps';
 import { plus } from '../../drawing/vectors';
 import { STOP, type Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
+import { decorated, isDecoration } from '../../drawing/decorations';
 import { bentTo } from './bends';
 import { elementTo } from './circuits';
 import { numberIn, placeOf, vectorOf, type Reading } from './coordinates';
@@ -17,6 +18,7 @@ import { placeNode, readNode, type ReadNode } from './pathNodes';
 import { readPic } from './pics';
 import {
   peek,
+  takeGroup,
   takeOptions,
   takeSign,
   takeSigns,
@@ -39,6 +41,7 @@ import { readTarget, type Target } from './targets';
 import { readChild } from './trees';
 import {
   above,
+  addFigure,
   close,
   cornerTo,
   curveTo,
@@ -56,6 +59,8 @@ import { nearestName } from '../../base/nearest';
 export interface PathReader extends Scanner {
   readonly reading: Reading;
   readonly command: Token;
+  /** Goes on with a path by operations that were read elsewhere. */
+  readonly follow: (walk: Walk, operations: readonly Token[]) => void;
 }
 
 /** Commands that begin another statement: a path before them has lost its `;`. */
@@ -64,11 +69,12 @@ const STATEMENTS =
 
 /** Reads a statement up to its `;` and draws it. @param first what its command begins with. */
 export function readPath(
-  reader: PathReader,
+  source: Omit<PathReader, 'follow'>,
   g: Graphics,
   mode: Partial<PathMode>,
   first: 'node' | 'coordinate' | 'matrix' | 'pic' | null,
 ): void {
+  const reader: PathReader = { ...source, follow: (line, path) => follow(reader, line, path) };
   const { reading, command, it } = reader;
   const start = it.spanOf(command);
   const span = { from: start.from, to: start.to };
@@ -82,6 +88,13 @@ export function readPath(
   it.closeGroup();
   paintPath(reading, walk.g, pathOfWalk(walk), walk.span);
   addMarks(reading, walk.above, false);
+}
+
+/** Operations up to their end, on a path of their own. */
+function follow(reader: PathReader, walk: Walk, operations: readonly Token[]): void {
+  const { p } = reader.it;
+  p.push([...operations, ...p.chars(';')]);
+  while (step(reader, walk));
 }
 
 /** Reads one operation; false at the end of the statement. */
@@ -213,6 +226,7 @@ const WORDS: Readonly<Record<string, (reader: PathReader, walk: Walk) => void>> 
     const loop = readLoop(reader, walk.reading);
     if (loop) reader.it.p.push(loopTokens(reader.it, loop, walk.reading));
   },
+  decorate: readDecorated,
   pic: (reader, walk) =>
     above(walk, () => readPic(reader, walk.reading, walk.g, walk.place.at, walk.span)),
 };
@@ -268,6 +282,23 @@ function readPathNode(
   const node = readNode(reader, walk.reading, walk.g, kind === 'coordinate');
   if (kind === 'matrix') node.saying.matrix ??= 'plain';
   placeOnLast(walk, node, null);
+}
+
+/** `decorate[options] {…}`: a part of the path, decorated; one may stand in another. */
+function readDecorated(reader: PathReader, walk: Walk): void {
+  const { reading, span } = walk;
+  const g = withKeys(reading, walk.g, takeOptions(reader) ?? []);
+  const inner = newWalk(reading, g, span);
+  Object.assign(inner, { place: walk.place, base: walk.base });
+  follow(reader, inner, takeGroup(reader) ?? []);
+  const { decoration } = g;
+  const whole = pathOfWalk(inner);
+  const path = isDecoration(decoration.name)
+    ? decorated(whole, decoration.name, decoration)
+    : whole;
+  addFigure(walk, path);
+  moveTo(walk, inner.place);
+  walk.last = inner.last;
 }
 
 // ---- curves

@@ -3,11 +3,13 @@ import { arcSegments, polyline, type Path } from '../../base/paths';
 import { angleOf, minus, plus, polar, times } from '../../drawing/vectors';
 import { placeOf, type Reading } from './coordinates';
 import { freshPath, GRAPHICS, type Graphics } from './graphics';
-import { STYLES, withKeys, withStyle } from './keys';
+import { filled, STYLES, withKeys, withStyle } from './keys';
+import type { Token } from '../../expansion/meaning';
+import { keyValues, trimmed } from '../scanning/optionLists';
 import { freshNode, newSaying, setNode, setText } from './nodes';
 import { paintPath } from './painting';
 import { takeCoordinate, takeGroup, takeOptions, takeThisWord, type Scanner } from './scanPath';
-import { wordsOf } from './words';
+import { equalsOf, wordsOf } from './words';
 
 type Span = { readonly from: number; readonly to: number };
 
@@ -25,12 +27,17 @@ export function readPic(
     const options = takeOptions(scanner);
     if (options) g = withKeys(reading, g, options, saying);
     else if (takeThisWord(scanner, 'at')) saying.at = takeCoordinate(scanner);
-    else if (takeCoordinate(scanner) === null) break;
+    else {
+      const name = takeCoordinate(scanner);
+      if (name === null) break;
+      saying.name = name;
+    }
   }
-  const words = wordsOf(scanner.it, takeGroup(scanner) ?? []);
+  const tokens = saying.contents ?? takeGroup(scanner) ?? [];
   const place = saying.at === null ? at : placeOf(reading, outer, saying.at).at;
+  const words = anglesIn(scanner, tokens);
   const angle = /^(right )?angle\s*=?\s*(.+?)\s*--\s*(.+?)\s*--\s*(.+)$/.exec(words);
-  if (!angle) return ownPic(reading, g, words, place);
+  if (!angle) return ownPic(reading, g, tokens, place, saying.name);
   const [first, corner, last] = angle.slice(2).map((name) => placeOf(reading, outer, name).at);
   if (first && corner && last)
     drawAngle(
@@ -42,16 +49,39 @@ export function readPic(
     );
 }
 
-/** A picture under a name of the document's own, drawn at a place. */
-function ownPic(reading: Reading, g: Graphics, words: string, at: Point): void {
-  const { it } = reading;
-  const [, name = words, value = ''] = /^([^=]*?)\s*(?:=\s*(.*))?$/.exec(words) ?? [];
-  const own = it.read(STYLES)[`pic ${name.trim()}`];
-  if (!own) return it.p.report('picture-key', it.p.place, { name: words });
+/** What stands there, if it may be the mark of an angle. */
+const anglesIn = ({ it }: Scanner, tokens: readonly Token[]): string =>
+  /^\s*(?:right )?angle/.test(tokens.map(({ text }) => text).join('')) ? wordsOf(it, tokens) : '';
+
+/** A picture under a name of the document's own, drawn at a place; its nodes are named after it. */
+function ownPic(
+  reading: Reading,
+  g: Graphics,
+  tokens: readonly Token[],
+  at: Point,
+  name: string | null,
+): void {
+  const { it, picture } = reading;
+  const eq = equalsOf(tokens);
+  const called = wordsOf(it, eq < 0 ? tokens : tokens.slice(0, eq));
+  const own = it.read(STYLES)[`pics/${called}`];
+  if (!own) return it.p.report('picture-key', it.p.place, { name: wordsOf(it, tokens) });
+  const value = eq < 0 ? (own.fallback ?? []) : trimmed(tokens.slice(eq + 1));
+  const said = keyValues(filled(own, value));
+  const { prefix } = picture;
   it.openGroup({ kind: 'semisimple', span: it.p.place });
-  it.write(GRAPHICS, { ...g, map: { ...g.map, e: at.x, f: at.y } });
-  it.define('pictureargument', value);
-  it.execute(own.body);
+  picture.prefix = `${prefix}${name ?? ''}`;
+  const state = { ...freshPath(g), map: { ...g.map, e: at.x, f: at.y } };
+  const draws = (key: string, behind: boolean): void => {
+    const code = said.get(key);
+    if (!code) return;
+    it.write(GRAPHICS, { ...state, mode: { ...state.mode, behind: behind || state.mode.behind } });
+    it.execute(code);
+  };
+  it.write(GRAPHICS, state);
+  for (const key of ['setup code', 'background code', 'code', 'foreground code'])
+    draws(key, key === 'background code');
+  picture.prefix = prefix;
   it.closeGroup();
 }
 

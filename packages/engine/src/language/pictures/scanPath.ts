@@ -69,12 +69,16 @@ export function takeBetween(scanner: Scanner, open: string, closing: string): To
   const { p } = scanner.it;
   const out: Token[] = [];
   let [depth, braces] = [1, 0];
+  // In braces a statement may be meant (`mark=… with {\draw …;}`), or the braces are not closed.
+  let statement = -1;
   for (;;) {
     const token = p.next();
     if (token === null || token.cat === STOP || isEdge(token, braces)) {
       if (token) p.unread(token);
+      if (statement >= 0) p.push(out.splice(statement));
       return cutOff(scanner, first, out, closing);
     }
+    if (token.cat === Cat.Command && token.text === 'draw' && statement < 0) statement = out.length;
     if (token.cat === Cat.Begin) braces++;
     else if (token.cat === Cat.End) braces--;
     else if (braces === 0 && token.cell === null) {
@@ -88,7 +92,7 @@ export function takeBetween(scanner: Scanner, open: string, closing: string): To
 /** Nothing in brackets reaches over the end of an environment, or of its statement. */
 const isEdge = (token: Token, braces: number): boolean =>
   token.cat === Cat.Command
-    ? token.text === 'end' || token.text === 'draw'
+    ? token.text === 'end' || (token.text === 'draw' && braces === 0)
     : braces === 0 && token.text === ';';
 
 /** A bracket that is never closed: it goes up to the next operation of the path, and is told of. */

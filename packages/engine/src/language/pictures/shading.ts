@@ -67,3 +67,40 @@ export function shading(g: Graphics, path: Path, span: Span): Mark[] {
   }));
   return [{ kind: 'group', marks, map: IDENTITY, clip: path }];
 }
+
+/** How a fill fades: towards a side, or towards the border of a circle, from one share of it on. */
+export interface Fading {
+  readonly kind: 'axis' | 'circle';
+  /** The side towards which it fades, in degrees. */
+  readonly angle: number;
+  /** From where on it fades, as a share of the way. */
+  readonly from: number;
+}
+
+/** A fill that fades (the library of fadings), in bands. */
+export function fadingFill(
+  g: Graphics,
+  { kind, angle, from }: Fading,
+  paint: Paint,
+  path: Path,
+  span: Span,
+): Mark[] {
+  const bands =
+    kind === 'circle'
+      ? shadingBands('radial', boundsOf(path), 0, false)
+      : shadingBands('axis', boundsOf(path), angle - 270, false);
+  const marks = bands.map((band): Mark => {
+    // Of circles the border lies half way out.
+    const out = kind === 'circle' ? 2 * band.share : band.share;
+    const share = Math.min(1, Math.max(0, (out - from) / Math.max(1e-6, 1 - from)));
+    const opacity = g.fillOpacity * (1 - share);
+    return {
+      kind: 'path',
+      path: band.path,
+      style: { ...filled(faded(paint, opacity)), evenOdd: true },
+      from: span.from,
+      to: span.to,
+    };
+  });
+  return [{ kind: 'group', marks, map: IDENTITY, clip: path }];
+}
