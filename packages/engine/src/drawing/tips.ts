@@ -1,6 +1,7 @@
 import { PT } from '../base/lengths';
 import { composed, translation, type Point } from '../base/maps';
-import { ellipse, mappedPath, polyline, type Path, type Segment } from '../base/paths';
+import { arcSegments, ellipse, mappedPath, polyline, type Path, type Segment } from '../base/paths';
+import type { Paint } from '../base/paint';
 import { angleOf } from './vectors';
 
 /** A tip of a line: its form and, where they are given, its measures. */
@@ -9,6 +10,9 @@ export interface Tip {
   readonly length: number | null;
   readonly width: number | null;
   readonly open: boolean;
+  /** Of its own, of all of it and of its ground; null: that of the line. */
+  readonly colour: Paint | null;
+  readonly ground: Paint | null;
   readonly reversed: boolean;
   readonly scale: number;
   /** The tip that stands for `>` when the line is drawn. */
@@ -26,7 +30,10 @@ export type TipName =
   | 'square'
   | 'diamond'
   | 'hook'
-  | 'bracket';
+  | 'bracket'
+  | 'straight'
+  | 'arc'
+  | 'kite';
 
 /** A tip as it is drawn at the end of a line that runs to the right and ends at 0. */
 export interface DrawnTip {
@@ -39,6 +46,8 @@ export interface DrawnTip {
   readonly back: number;
   /** How much of the line the tip takes up, for a tip behind it. */
   readonly length: number;
+  readonly colour: Paint | null;
+  readonly ground: Paint | null;
 }
 
 const at = (x: number, y: number): Point => ({ x, y });
@@ -67,6 +76,9 @@ const MEASURES: Readonly<
   diamond: { length: [4.24, 5.6], width: [2.83, 3.73] },
   hook: { length: [0.75, 1], width: [3, 4.5] },
   bracket: { length: [1, 1.5], width: [3, 5] },
+  straight: { length: [1.5, 2], width: [3, 4] },
+  arc: { length: [1.5, 2], width: [3, 4] },
+  kite: { length: [3.6, 5.4], width: [1.8, 2.7] },
 };
 
 /**
@@ -80,7 +92,7 @@ export function drawnTip(tip: Tip, lineWidth: number): DrawnTip {
   const width = (tip.width ?? w[0] * PT + w[1] * lineWidth) * tip.scale;
   const made = FORMS[tip.name](length, width / 2, lineWidth);
   const fills = made.fills && !tip.open;
-  const outlined = made.fills && tip.open;
+  const outlined = made.fills && (tip.open || tip.ground !== null);
   const drawn: DrawnTip = {
     cap: 'butt',
     stroke: lineWidth,
@@ -88,6 +100,8 @@ export function drawnTip(tip: Tip, lineWidth: number): DrawnTip {
     fills,
     ...(outlined ? { stroke: lineWidth, back: length } : {}),
     length,
+    colour: tip.colour,
+    ground: tip.ground,
   };
   if (!tip.reversed) return drawn;
   const turned = mappedPath(drawn.path, { a: -1, b: 0, c: 0, d: 1, e: -length, f: 0 });
@@ -147,6 +161,29 @@ const FORMS: Readonly<Record<TipName, Form>> = {
       back: length - lineWidth / 4,
     };
   },
+  straight: (length, half, lineWidth) => ({
+    path: polyline([at(-length, half), at(-lineWidth / 2, 0), at(-length, -half)]),
+    fills: false,
+    back: lineWidth,
+  }),
+  arc: (length, half, lineWidth) => ({
+    path: [
+      { kind: 'move', to: at(-length, half) },
+      ...arcSegments(at(-length, 0), length - lineWidth / 2, half, 90, -90),
+    ],
+    fills: false,
+    back: lineWidth / 2,
+  }),
+  // Its widest place lies a quarter from its back.
+  kite: (length, half) => ({
+    path: polyline(
+      [at(0, 0), at(-0.75 * length, half), at(-length, 0), at(-0.75 * length, -half)],
+      true,
+    ),
+    fills: true,
+    stroke: 0,
+    back: 0.9 * length,
+  }),
   bracket: (length, half, lineWidth) => ({
     path: polyline([
       at(-length, half),

@@ -31,7 +31,8 @@ export const withoutComments = (source: string): string =>
   source.includes('%') ? blanked(shapeOf(source), 'comment') : source;
 
 /** A picture in the line, and a loop's list. */
-const SMALL_PICTURE = /\\tikz\b[^;\n]*;|\\foreach\b[^{}]*\bin\s*\{[^{}]*\}|\\tikzset\s*\{[^\n]*/g;
+const SMALL_PICTURE =
+  /\\tikz\b[^;{}]*(?:\{(?:[^{}]|\{[^{}]*\})*\}[^;{}\n]*)*;|\\tikzmath\s*\{(?:[^{}]|\{(?:[^{}]|\{[^{}]*\})*\})*\}|\\foreach\b[^{}]*\bin\s*\{[^{}]*\}|\\tikzset\s*\{[^\n]*/g;
 
 /** The same with pictures described in text blanked out: signs in them are no words. */
 export function withoutPictures(source: string): string {

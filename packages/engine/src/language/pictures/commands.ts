@@ -1,3 +1,4 @@
+import { startGraphics } from './startGraphics';
 import { PT } from '../../base/lengths';
 import { translation } from '../../base/maps';
 import type { Mark } from '../../document/drawing';
@@ -12,21 +13,19 @@ import type { LanguageCommand } from '../machine/reading';
 import type { MathReader } from '../machine/mathReader';
 import type { Mode } from '../machine/modes';
 import { cell } from '../../expansion/cells';
-import { STOP, type Token } from '../../expansion/meaning';
+import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { splitAt } from '../scanning/optionLists';
 import { ARITHMETIC } from './arithmeticCommands';
 import { numberIn, placeOf } from './coordinates';
-import { drawGraph } from './graphs';
-import { runStatements } from './mathStatements';
-import { OWN } from '../machine/ownNames';
-import { GRAPHICS, startGraphics, type Graphics, type PathMode } from './graphics';
+import { LIBRARY_COMMANDS } from './libraryCommands';
+import { GRAPHICS, type Graphics, type PathMode } from './graphics';
 import { define, withKeys, withStyle } from './keys';
 import { readLoop, runLoop } from './loops';
-import { DEFERRED, graphicsOf, newPicture, PICTURE, TARGET } from './openPicture';
+import { DEFERRED, graphicsOf, LOCAL_BOXES, newPicture, PICTURE, TARGET } from './openPicture';
 import { readPath } from './pathReader';
 import { readingOf } from './reading';
-import { peek, takeGroup, takeOptions } from './scanPath';
+import { peek, takeGroup, takeOptions, upToSemicolon } from './scanPath';
 import { wordsOf } from './words';
 import { LIBRARIES } from './libraries';
 import { tellUnknownKeys } from '../scanning/unknownKeys';
@@ -56,11 +55,13 @@ function begin(it: Interpreter, options: readonly Token[]): Frame {
   it.write(PICTURE, newPicture());
   for (const command of PATHS) it.state.set(it.state.cell(command.name), command);
   it.write(TARGET, null);
+  it.write(LOCAL_BOXES, []);
   it.write(GRAPHICS, startGraphics(it.em, it.font.color));
   const reading = readingOf(it);
   let g = withStyle(reading, graphicsOf(it), 'every picture');
   g = withKeys(reading, g, options);
   it.write(GRAPHICS, g);
+  for (const tokens of reading.picture.atStart) it.execute(tokens);
   return { outer, baseline: baselineIn(it, options) };
 }
 
@@ -72,6 +73,7 @@ function end(
 ): void {
   const picture = it.read(PICTURE);
   const reading = readingOf(it);
+  for (const tokens of reading.picture.atEnd) it.execute(tokens);
   const { bounds } = reading.picture;
   const lines = baseline === null ? null : heightOf(it, baseline);
   it.popMode(outer);
@@ -203,26 +205,6 @@ function small(it: Interpreter, token: Token): void {
   end(it, frame, { from: start.from, to: Math.max(start.to, it.p.place.to) });
   it.closeGroup();
 }
-/** A statement that waits: up to its `;`, and not over the end of an environment. */
-function upToSemicolon(it: Interpreter): Token[] {
-  const out: Token[] = [];
-  let [depth, begun] = [0, 0];
-  for (let token = it.p.next(); token !== null; token = it.p.next()) {
-    const isCommand = token.cat === Cat.Command;
-    if (token.cat === STOP || (isCommand && token.text === 'end' && begun === 0)) {
-      it.p.unread(token);
-      break;
-    }
-    out.push(token);
-    if (isCommand && token.text === 'begin') begun++;
-    else if (isCommand && token.text === 'end') begun--;
-    if (token.cat === Cat.Begin) depth++;
-    else if (token.cat === Cat.End) depth--;
-    else if (depth === 0 && token.text === ';' && token.cell === null) break;
-  }
-  return out;
-}
-
 /** `\tikzset{…}`: styles for what follows, and keys for the picture at hand. */
 function set(it: Interpreter, tokens: readonly Token[]): void {
   const reading = readingOf(it);
@@ -386,53 +368,6 @@ export const pictureCommands: readonly CommandEntry[] = [
     },
   },
   {
-    name: 'graph',
-    signature: '',
-    package: 'tikz',
-    description: 'Nodes and edges as a text of names and arrows (library graphs).',
-    example: '\\tikz \\graph { tide -> {ebb, flood} };',
-    yields: true,
-    run: (it) => {
-      const waiting = it.read(DEFERRED);
-      if (waiting) waiting.push([it.p.command('graph'), ...upToSemicolon(it)]);
-      else drawGraph(it);
-    },
-  },
-  {
-    name: 'tikzmath',
-    signature: 'm',
-    package: 'tikz',
-    description: 'Statements with variables, choices, loops and functions (library math).',
-    example:
-      '\\usetikzlibrary{math}\\tikzmath{\\tide = 2^3; if \\tide > 5 then {\\ebb = 1;};}\\tide',
-    run: (it, args) => void runStatements(it, tokensOf(args, 0)),
-  },
-  {
-    name: OWN.statements,
-    signature: 'm',
-    description: '',
-    example: '',
-    run: (it, args) => void runStatements(it, tokensOf(args, 0)),
-  },
-  {
-    name: 'tikzleveldistance',
-    signature: '',
-    package: 'tikz',
-    description: 'How far the next level of a tree lies from its parents, a length.',
-    example: '',
-    run: () => undefined,
-    read: ({ state }) => ({ type: 'dimen', value: state.read(GRAPHICS)?.levelDistance ?? 0 }),
-  },
-  {
-    name: 'pgflinewidth',
-    signature: '',
-    package: 'tikz',
-    description: 'The width of the line in force, a length.',
-    example: '\\tikz \\draw[very thick] (0,0) -- (\\pgflinewidth,1);',
-    run: () => undefined,
-    read: ({ state }) => ({ type: 'dimen', value: state.read(GRAPHICS)?.lineWidth ?? 0.4 * PT }),
-  },
-  {
     name: 'pgfdeclarelayer',
     signature: 'm',
     package: 'tikz',
@@ -448,6 +383,7 @@ export const pictureCommands: readonly CommandEntry[] = [
     example: '\\pgfsetlayers{background,main}',
     run: () => undefined,
   },
+  ...LIBRARY_COMMANDS,
   ...ARITHMETIC,
 ];
 

@@ -3,7 +3,7 @@ import { mapped, type Point } from '../../base/maps';
 import { boundsOf } from '../../base/paths';
 import { between, dot, linesMeet, minus, plus, polar, times, unit } from '../../drawing/vectors';
 import { meetings } from '../../drawing/curves';
-import { pageGeometry } from '../machine/parameters';
+import { boxAnchor, paperBox } from './boxPlaces';
 import { ExpressionTrouble, readExpression, type Value } from './arithmetic';
 import type { Graphics } from './graphics';
 import type { Key } from './keys';
@@ -236,34 +236,6 @@ function namedWhole(reading: Reading, text: string): Place {
   const at = anchorOf(node, angle);
   if (!at) reading.trouble({ kind: 'anchor', word: anchor });
   return free(at ?? centreOf(node));
-}
-
-/** The page, or its text (package tikzpagenodes), from the lower left corner of the paper. */
-function paperBox({ it, picture }: Reading, name: string): Parameters<typeof boxAnchor>[0] {
-  picture.onPaper = true;
-  const [width, height] = [it.dimen('paperwidth'), it.dimen('paperheight')];
-  if (!/text|footer|header/.test(name)) return { left: 0, right: width, low: 0, high: height };
-  const { left, top, textWidth, textHeight } = pageGeometry(it.state);
-  const high = height - top;
-  return { left, right: left + textWidth, low: high - textHeight, high };
-}
-
-function boxAnchor(
-  box: { left: number; right: number; low: number; high: number },
-  anchor: string,
-): Point {
-  if (box.left > box.right) return { x: 0, y: 0 };
-  const x = /east/.test(anchor)
-    ? box.right
-    : /west/.test(anchor)
-      ? box.left
-      : (box.left + box.right) / 2;
-  const y = /north/.test(anchor)
-    ? box.high
-    : /south/.test(anchor)
-      ? box.low
-      : (box.low + box.high) / 2;
-  return { x, y };
 }
 
 const settings = (text: string): ReadonlyMap<string, string> =>

@@ -1,5 +1,5 @@
 import { PT, type Sp } from '../../base/lengths';
-import { IDENTITY, type AffineMap, type Point } from '../../base/maps';
+import type { AffineMap, Point } from '../../base/maps';
 import type { ShadingKind } from '../../drawing/shadings';
 import type { Paint } from '../../base/paint';
 import type { ShapeSettings } from '../../drawing/shapeParts';
@@ -38,6 +38,8 @@ export interface NodeLook {
   /** Carried out before and behind its text. */
   readonly before: readonly Token[];
   readonly behind: readonly Token[];
+  /** Options of the line of a pin. */
+  readonly pinEdge: readonly Token[];
   /** Where labels and pins stand that do not say. */
   readonly labelSide: string;
   readonly pinSide: string;
@@ -123,6 +125,9 @@ export interface Plotting {
   readonly markEvery: number;
   readonly markFrom: number;
   readonly onlyMarks: boolean;
+  /** Of bars, sp: how wide they are, and how far to the right they stand. */
+  readonly barWidth: Sp;
+  readonly barShift: Sp;
   readonly form: 'line' | 'ycomb' | 'xcomb' | 'bars' | 'steps' | 'polar comb';
 }
 
@@ -176,6 +181,8 @@ export interface PathMode {
   readonly named: string | null;
   readonly behind: boolean;
   readonly overlay: boolean;
+  /** Operations that go on with the path. */
+  readonly insert: readonly Token[];
   /** A child of a tree that is not there: its place stays free. */
   readonly missing: boolean;
 }
@@ -192,17 +199,6 @@ export interface Shading {
   readonly outer: Paint;
   readonly ball: Paint;
 }
-
-const PLAIN_SHADING: Shading = {
-  kind: 'axis',
-  angle: 0,
-  top: 0x808080,
-  middle: null,
-  bottom: 0xffffff,
-  inner: 0x808080,
-  outer: 0xffffff,
-  ball: 0x0000ff,
-};
 
 /** The state that pictures draw from; scopes and groups keep it to themselves. */
 export interface Graphics {
@@ -282,20 +278,13 @@ export interface TreeLook {
   /** One child, and two, from the places that are given for them; null for none. */
   readonly three: readonly [one: Point, left: Point, right: Point] | null;
 }
-const PLAIN_TREE: TreeLook = {
-  cyclic: null,
-  siblingAngle: 20,
-  edge: null,
-  parentAnchor: '',
-  childAnchor: '',
-  three: null,
-};
-
 export const plainTip = (name: TipName): Tip => ({
   name,
   length: null,
   width: null,
   open: false,
+  colour: null,
+  ground: null,
   reversed: false,
   scale: 1,
 });
@@ -303,7 +292,8 @@ export const plainTip = (name: TipName): Tip => ({
 /** What `>` means is asked when a line is drawn. */
 export const STANDARD_TIP: Tip = { ...plainTip('to'), standard: true };
 
-const NO_MODE: PathMode = {
+/** Nothing is done with a path. */
+export const NO_MODE: PathMode = {
   draw: false,
   fill: false,
   clip: false,
@@ -316,6 +306,7 @@ const NO_MODE: PathMode = {
   named: null,
   behind: false,
   overlay: false,
+  insert: [],
   missing: false,
 };
 
@@ -334,128 +325,6 @@ export const freshPath = (g: Graphics): Graphics => ({
   ...g,
   mode: { ...NO_MODE, behind: g.mode.behind, overlay: g.mode.overlay },
 });
-
-/** The state at the start of a picture (the defaults of the manual). @param em of the font in force, sp. */
-export function startGraphics(em: Sp, colour: Paint): Graphics {
-  return {
-    map: IDENTITY,
-    x: { x: CM, y: 0 },
-    y: { x: 0, y: CM },
-    // The manual's oblique projection of the third axis.
-    z: { x: -0.385 * CM, y: -0.385 * CM },
-    colour,
-    drawColour: null,
-    fillColour: null,
-    lineWidth: 0.4 * PT,
-    cap: 'butt',
-    join: 'miter',
-    miterLimit: 10,
-    dash: [],
-    dashPhase: 0,
-    double: null,
-    doubleColour: 0xffffff,
-    drawOpacity: 1,
-    fillOpacity: 1,
-    textOpacity: 1,
-    evenOdd: false,
-    rounding: 0,
-    startTips: [],
-    endTips: [],
-    tip: plainTip('to'),
-    shortenStart: 0,
-    shortenEnd: 0,
-    mode: NO_MODE,
-    node: {
-      shape: 'rectangle',
-      innerX: 0.3333 * em,
-      innerY: 0.3333 * em,
-      outer: null,
-      minWidth: 0,
-      minHeight: 0,
-      anchor: null,
-      textWidth: null,
-      textHeight: 0,
-      textDepth: null,
-      align: null,
-      font: [],
-      textColour: null,
-      sides: 5,
-      borderTurn: 0,
-      ratio: 1,
-      shapeKeys: {},
-      before: [],
-      behind: [],
-      labelSide: 'above',
-      pinSide: 'above',
-      upsideDown: false,
-      turn: 0,
-      scaleX: 1,
-      scaleY: 1,
-      shift: { x: 0, y: 0 },
-      withPicture: false,
-      position: null,
-      sloped: false,
-      auto: null,
-      distance: [CM, CM],
-      onGrid: false,
-      labelDistance: 0,
-      pinDistance: 3 * 2.845 * PT,
-      startAngle: 90,
-      starts: { drawn: false, words: null, angle: 180, distance: null },
-      ends: { drawn: false, words: [], angle: 0, distance: null },
-      split: null,
-      pointer: null,
-      pointerWidth: 0.25 * CM,
-      shadows: [],
-    },
-    element: null,
-    gates: null,
-    americanSigns: false,
-    bend: STRAIGHT,
-    plot: {
-      from: -5,
-      to: 5,
-      samples: 25,
-      at: null,
-      variable: 'x',
-      smooth: false,
-      closed: false,
-      tension: 0.55,
-      mark: null,
-      markSize: 2 * PT,
-      markLook: [],
-      markEvery: 1,
-      markFrom: 1,
-      onlyMarks: false,
-      form: 'line',
-    },
-    decoration: {
-      name: '',
-      amplitude: 2.5 * PT,
-      segment: 10 * PT,
-      raise: 0,
-      mirror: false,
-      aspect: 0.5,
-      before: 0,
-      behind: 0,
-      text: [],
-      textAlign: 'left',
-      textColour: null,
-      marks: [],
-    },
-    step: null,
-    radii: null,
-    arc: { from: 0, to: null, delta: 0, radius: 0.5 * CM, eccentricity: 0.6 },
-    shading: PLAIN_SHADING,
-    fading: null,
-    patternColour: 0,
-    level: 0,
-    tree: PLAIN_TREE,
-    siblingDistance: 1.5 * CM,
-    levelDistance: 1.5 * CM,
-    grow: -90,
-  };
-}
 
 /** The state in force, in a picture; outside none. */
 export const GRAPHICS = cell<Graphics | null>('graphics', null);

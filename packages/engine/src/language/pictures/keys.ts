@@ -25,6 +25,10 @@ export interface NodeSaying {
   contents: readonly Token[] | null;
   labels: { readonly pin: boolean; readonly tokens: readonly Token[] }[];
   fit: string | null;
+  /** Nodes on the line it is said of, as the language of pictures has them. */
+  onEdge: readonly (readonly Token[])[];
+  /** Operations of the path that go on behind it. */
+  append: readonly Token[];
   /** It is a circle through this place. */
   through: string | null;
   /** It is the next of a chain, and what joins it to the one before. */

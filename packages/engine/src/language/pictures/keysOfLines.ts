@@ -29,6 +29,7 @@ import type { Fading } from './shading';
 import { readTips, tipsOf } from './tipNames';
 import { bare, partsOf, wordsOf } from './words';
 import { splitAt, trimmed } from '../scanning/optionLists';
+import { expandedItems } from './loops';
 import { CELLS } from '../machine/cells';
 import { showsOn } from '../machine/overlays';
 import { colourOf } from '../scanning/colours';
@@ -336,8 +337,12 @@ export const LINE_KEYS: Readonly<Record<string, Key>> = {
   tension: plot((call) => ({ tension: numberOf(call) })),
   samples: plot((call) => ({ samples: Math.round(numberOf(call)) })),
   'samples at': plot((call) => ({
-    at: partsOf(words(call), ',').map((part) => numberIn(call.reading, part).value),
+    at: expandedItems(call.reading, call.value ?? []).map(
+      (item) => numberIn(call.reading, bare(wordsOf(call.reading.it, item))).value,
+    ),
   })),
+  'bar width': plot((call) => ({ barWidth: lengthOf(call) })),
+  'bar shift': plot((call) => ({ barShift: lengthOf(call) })),
   variable: plot((call) => ({ variable: words(call).replace(/^\\/, '').trim() })),
   domain: plot((call) => {
     const [from = '0', to = '0'] = partsOf(words(call), ':');

@@ -22,6 +22,8 @@ import { bare, partsOf, wordsOf } from './words';
 import { splitAt } from '../scanning/optionLists';
 import { tokensText } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
+import { boundHere } from './localBoxes';
 import type { Interpreter } from '../machine/interpreter';
 
 const look =
@@ -79,6 +81,16 @@ function centredBeside(call: KeyCall, side: string): void {
   g.node = { ...g.node, anchor: 'center', shift: { x: x * across * share, y: y * down * share } };
   if (call.node) call.node.at = `${words(call).replace(/^\((.*)\)$/, '$1')}.center`;
 }
+
+function onEdge({ node }: KeyCall, tokens: readonly Token[]): void {
+  if (node) node.onEdge = [...node.onEdge, tokens];
+}
+const labelOnEdge = ({ reading: { it }, value }: KeyCall, options: string): Token[] => [
+  ...it.source(`node[${options}]`),
+  it.p.make(Cat.Begin, '{'),
+  ...(value ?? []),
+  it.p.make(Cat.End, '}'),
+];
 
 /** Where on the last piece of a path, by name. */
 const POSITIONS: Readonly<Record<string, number>> = {
@@ -171,6 +183,21 @@ export const NODE_KEYS: Readonly<Record<string, Key>> = {
   swap: look(({ g }) => ({ auto: g.node.auto === 'right' ? 'left' : 'right' })),
   label: (call) => void call.node?.labels.push({ pin: false, tokens: call.value ?? [] }),
   pin: (call) => void call.node?.labels.push({ pin: true, tokens: call.value ?? [] }),
+  'pin edge': look((call) => ({ pinEdge: call.value ?? [] })),
+  'edge node': (call) => onEdge(call, call.value ?? []),
+  'edge label': (call) => onEdge(call, labelOnEdge(call, 'auto')),
+  "edge label'": (call) => onEdge(call, labelOnEdge(call, 'auto,swap')),
+  'append after command': (call) => {
+    if (call.node) call.node.append = [...call.node.append, ...(call.value ?? [])];
+  },
+  'insert path': ({ g, value }) => {
+    g.mode = { ...g.mode, insert: [...g.mode.insert, ...(value ?? [])] };
+  },
+  'local bounding box': ({ reading, value }) =>
+    boundHere(reading, bare(wordsOf(reading.it, value ?? []))),
+  'execute at begin picture': ({ reading, value }) =>
+    void reading.picture.atStart.push(value ?? []),
+  'execute at end picture': ({ reading, value }) => void reading.picture.atEnd.push(value ?? []),
   'label distance': look((call) => ({ labelDistance: lengthOf(call) })),
   'pin distance': look((call) => ({ pinDistance: lengthOf(call) })),
   'label position': look((call) => ({ labelSide: words(call) })),

@@ -1,8 +1,9 @@
+import { startGraphics } from './startGraphics';
 import { PT } from '../../base/lengths';
 import { composed, mapped, scaledTurned, translation, type AffineMap } from '../../base/maps';
 import { minus } from '../../drawing/vectors';
 import { numberIn, vectorOf } from './coordinates';
-import { CM, startGraphics, type Bend, type NodeLook } from './graphics';
+import { CM, type Bend, type NodeLook } from './graphics';
 import {
   alongUnit,
   isTrue,
@@ -162,7 +163,14 @@ export const PLACE_KEYS: Readonly<Record<string, Key>> = {
   distance: bend((call) => ({ least: lengthOf(call) })),
   loop: bend(() => loopAt('above')),
   ...Object.fromEntries(
-    Object.keys(LOOPS).map((side): [string, Key] => [`loop ${side}`, bend(() => loopAt(side))]),
+    Object.keys(LOOPS).map((side): [string, Key] => [
+      `loop ${side}`,
+      (call) => {
+        call.g.bend = { ...call.g.bend, ...loopAt(side) };
+        // Words on it stand at that side of it.
+        call.reading.keys[side]?.({ ...call, value: null });
+      },
+    ]),
   ),
   'to path': () => undefined,
   'line to': bend(() => ({ out: null, into: null, loop: false })),

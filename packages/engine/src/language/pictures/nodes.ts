@@ -36,6 +36,8 @@ export const newSaying = (): NodeSaying => ({
   contents: null,
   labels: [],
   fit: null,
+  onEdge: [],
+  append: [],
   through: null,
   chain: null,
   symbol: null,

@@ -1,6 +1,7 @@
+import { startGraphics } from './startGraphics';
 import { mapped, type AffineMap, type Point } from '../../base/maps';
 import type { Paint } from '../../base/paint';
-import { NO_BOUNDS, widened, type Bounds, type Path } from '../../base/paths';
+import { boundsOf, NO_BOUNDS, widened, type Bounds, type Path } from '../../base/paths';
 import type { Mark } from '../../document/drawing';
 import { compassAngle, type Shape } from '../../drawing/shapes';
 import { minus, polar } from '../../drawing/vectors';
@@ -17,7 +18,7 @@ import {
   type Surroundings,
   type Value,
 } from './arithmetic';
-import { GRAPHICS, startGraphics, type Graphics } from './graphics';
+import { GRAPHICS, type Graphics } from './graphics';
 
 /** A node that was set: its shape around its own middle, and how that lies in the picture. */
 export interface PlacedNode {
@@ -45,6 +46,9 @@ export interface OpenPicture {
   onPaper: boolean;
   /** Where marks go that wait for the path below them. */
   later: Mark[] | null;
+  /** What is carried out when its options are read, and before it ends. */
+  readonly atStart: (readonly Token[])[];
+  readonly atEnd: (readonly Token[])[];
   /** What names of nodes begin with here, in a pic that has a name. */
   prefix: string;
   /** The chain of nodes that goes on here. */
@@ -58,6 +62,13 @@ export interface Chain {
   /** Where the next one stands: `right`, `below`, ... */
   readonly going: string;
 }
+
+/** A box around what is drawn while its group lasts. */
+interface LocalBox {
+  bounds: Bounds;
+  readonly put: (bounds: Bounds) => void;
+}
+export const LOCAL_BOXES = cell<readonly LocalBox[]>('tikzlocalboxes', []);
 
 /** The picture that is drawn, and the list its marks go to: a clip's while one holds. */
 export const PICTURE = cell<OpenPicture | null>('tikzpicture', null);
@@ -78,6 +89,8 @@ export const newPicture = (): OpenPicture => ({
   unnamed: 0,
   onPaper: false,
   later: null,
+  atStart: [],
+  atEnd: [],
   prefix: '',
   chain: null,
 });
@@ -103,8 +116,21 @@ export function addMarks({ it, picture }: Drawing, marks: readonly Mark[], behin
   target.push(...marks);
 }
 
+const cornersOf = ({ left, right, low, high }: Bounds): Point[] => [
+  { x: left, y: low },
+  { x: right, y: high },
+];
+
+function widenLocal(it: Interpreter, points: readonly Point[]): void {
+  for (const box of it.read(LOCAL_BOXES)) {
+    box.bounds = points.reduce(widened, box.bounds);
+    box.put(box.bounds);
+  }
+}
+
 /** Widens the picture's bounds by points, unless they are set or lie on an overlay or behind a clip. */
 export function widen({ it, picture }: Drawing, points: readonly Point[], overlay: boolean): void {
+  widenLocal(it, points);
   if (overlay || picture.boundsAreSet || it.read(TARGET)) return;
   picture.bounds = points.reduce(widened, picture.bounds);
 }
@@ -115,6 +141,7 @@ export function widen({ it, picture }: Drawing, points: readonly Point[], overla
  */
 export function widenByPath(drawing: Drawing, path: Path, edge: number, overlay: boolean): void {
   const { it, picture } = drawing;
+  if (it.read(LOCAL_BOXES).length > 0) widenLocal(it, cornersOf(boundsOf(path)));
   if (overlay || picture.boundsAreSet || it.read(TARGET)) return;
   let { left, right, low, high } = picture.bounds;
   const take = ({ x, y }: Point): void => {

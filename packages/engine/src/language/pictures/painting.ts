@@ -136,9 +136,10 @@ function placedTips(
   const stretch = atStart ? stretches[0] : stretches.at(-1);
   if (!stretch || tips.length === 0) return [];
   const length = lengthOn(stretch);
-  const paint = faded(paintOf(g.drawColour, g), g.drawOpacity);
+  const usual = paintOf(g.drawColour, g);
   let before = shorten;
   return tips.flatMap((tip) => {
+    const pen = tip.colour ?? usual;
     const end = parameterAt(stretch, atStart ? before : length - before);
     const foot = parameterAt(stretch, atStart ? before + tip.back : length - before - tip.back);
     const at = pointOn(stretch, end);
@@ -149,11 +150,11 @@ function placedTips(
     before += tip.length;
     const placed = placedTip(tip.path, at, direction);
     const style = {
-      fill: tip.fills ? paint : null,
+      fill: tip.fills ? faded(tip.ground ?? pen, g.drawOpacity) : null,
       stroke:
         tip.stroke > 0
           ? {
-              ...strokeOf(g, tip.stroke, paintOf(g.drawColour, g)),
+              ...strokeOf(g, tip.stroke, pen),
               dash: [],
               cap: tip.cap,
               join: 'round' as const,

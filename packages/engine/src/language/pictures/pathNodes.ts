@@ -250,16 +250,19 @@ function placeLabel(
     span,
   );
   if (!label.pin) return;
-  const pen = {
+  const grey = {
     ...read.outer,
     colour: 0x808080,
     lineWidth: 0.4 * 65536,
+    startTips: [],
+    endTips: [],
     mode: { ...read.outer.mode, draw: true, fill: false },
   };
+  const pen = withKeys(reading, withStyle(reading, grey, 'every pin edge'), g.node.pinEdge);
   const walk = newWalk(reading, pen, span);
   walk.place = { at: border, node: null };
   lineTo(walk, { at: borderTowards(placed, border), node: null });
-  paintPath(reading, { ...pen, startTips: [], endTips: [] }, pathOfWalk(walk), span);
+  paintPath(reading, pen, pathOfWalk(walk), span);
 }
 
 const innerText = (tokens: readonly Token[]): readonly Token[] => {

@@ -1,18 +1,18 @@
-import { PT } from '../../base/lengths';
 import type { Point } from '../../base/maps';
 import { plus } from '../../drawing/vectors';
-import { STOP, type Token } from '../../expansion/meaning';
+import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { decorated, isDecoration } from '../../drawing/decorations';
 import { bentTo } from './bends';
 import { elementTo } from './circuits';
-import { numberIn, placeOf, vectorOf, type Reading } from './coordinates';
+import { placeOf, vectorOf, type Reading } from './coordinates';
 import { freshPath, STRAIGHT, type Graphics, type PathMode } from './graphics';
 import { addHandle } from './handles';
-import { withKeys, withStyle } from './keys';
+import { withKeys, withStyle, type NodeSaying } from './keys';
+import { readLet } from './letIn';
 import { loopTokens, readLoop } from './loops';
 import { newSaying } from './nodes';
-import { addMarks } from './openPicture';
+import { addMarks, type PlacedNode } from './openPicture';
 import { paintPath } from './painting';
 import { placeNode, readNode, type ReadNode } from './pathNodes';
 import { readPic } from './pics';
@@ -52,7 +52,6 @@ import {
   pathOfWalk,
   type Walk,
 } from './walk';
-import { bare, partsOf, wordsOf } from './words';
 import { nearestName } from '../../base/nearest';
 
 /** A reader of paths: the sources it reads from, the picture it draws in, where the command stands. */
@@ -117,6 +116,7 @@ function step(reader: PathReader, walk: Walk): boolean {
     }
     case '[':
       walk.g = withKeys(reading, walk.g, takeOptions(reader) ?? []);
+      inserted(reader, walk);
       return true;
     case '(':
     case '+': {
@@ -138,6 +138,14 @@ function step(reader: PathReader, walk: Walk): boolean {
     default:
       return skipSign(reader);
   }
+}
+
+/** `insert path={…}`: operations that options bring. */
+function inserted({ it }: PathReader, walk: Walk): void {
+  const { mode } = walk.g;
+  if (mode.insert.length === 0) return;
+  it.p.push(mode.insert);
+  walk.g = { ...walk.g, mode: { ...mode, insert: [] } };
 }
 
 function stepLine(reader: PathReader, walk: Walk): boolean {
@@ -267,11 +275,11 @@ function nodesOnWay(reader: PathReader, walk: Walk): ReadNode[] {
 }
 
 /** Sets a node on the part that was drawn last; it is drawn above the path. */
-function placeOnLast(walk: Walk, node: ReadNode, usual: number | null): void {
+function placeOnLast(walk: Walk, node: ReadNode, usual: number | null): PlacedNode {
   const share = node.g.node.position ?? usual;
   const along = walk.last.length > 0 ? onLast(walk, share ?? 1) : null;
   const at = share === null ? walk.place.at : (along?.at ?? walk.place.at);
-  above(walk, () => placeNode(walk.reading, node, at, along?.direction ?? null, walk.span));
+  return above(walk, () => placeNode(walk.reading, node, at, along?.direction ?? null, walk.span));
 }
 
 function readPathNode(
@@ -279,9 +287,35 @@ function readPathNode(
   walk: Walk,
   kind: 'node' | 'coordinate' | 'matrix',
 ): void {
+  if (kind === 'node' && unrolled(reader)) return;
   const node = readNode(reader, walk.reading, walk.g, kind === 'coordinate');
   if (kind === 'matrix') node.saying.matrix ??= 'plain';
-  placeOnLast(walk, node, null);
+  const placed = placeOnLast(walk, node, null);
+  const { append } = node.saying;
+  if (append.length === 0) return;
+  const { nodes } = walk.reading.picture;
+  const name = [...nodes].findLast(([, one]) => one === placed)?.[0] ?? '';
+  reader.it.define('tikzlastnode', name);
+  reader.it.p.push(append);
+}
+
+/** `node[options] foreach \x in {…} …{…}`: a node for each, with the options of all. */
+function unrolled(reader: PathReader): boolean {
+  const { it, reading } = reader;
+  const { p } = it;
+  const options = takeOptions(reader) ?? [];
+  const given = options.length > 0 ? [...p.chars('['), ...options, ...p.chars(']')] : [];
+  if (!takeThisWord(reader, 'foreach')) {
+    p.push(given);
+    return false;
+  }
+  const loop = readLoop(reader, reading);
+  if (!loop) return true;
+  const end = loop.body.at(-1)?.text === ';' ? p.chars(';') : [];
+  const rest = end.length > 0 ? loop.body.slice(0, -1) : loop.body;
+  const body = [...it.source('node '), ...given, ...rest];
+  p.push([...loopTokens(it, { ...loop, body }, reading), ...end]);
+  return true;
 }
 
 /** `decorate[options] {…}`: a part of the path, decorated; one may stand in another. */
@@ -331,11 +365,26 @@ function relativeLater(reader: PathReader, walk: Walk): (end: Point) => Point {
 }
 
 function readTo(reader: PathReader, walk: Walk): void {
-  const g = withKeys(walk.reading, walk.g, takeOptions(reader) ?? []);
+  const said = newSaying();
+  const usual = withStyle(walk.reading, walk.g, 'every to');
+  const g = withKeys(walk.reading, usual, takeOptions(reader) ?? [], said);
   const { bend, element } = g;
   toTarget(reader, walk, ({ place, keepsBase }) =>
     element ? elementTo(walk, place, g, element, keepsBase) : bentTo(walk, place, bend, keepsBase),
   );
+  nodesSaid(walk, { ...walk.g, node: g.node }, said);
+}
+
+/** The nodes on a line that its options bring: in quotes, or as `edge node`. */
+function nodesSaid(walk: Walk, g: Graphics, { labels, onEdge }: NodeSaying): void {
+  const { it } = walk.reading;
+  for (const label of labels) edgeQuote(walk, g, label.tokens);
+  for (const tokens of onEdge) {
+    it.p.push([...tokens, it.p.command('relax')]);
+    while (takeThisWord({ it }, 'node'))
+      placeOnLast(walk, readNode({ it }, walk.reading, g, false), 0.5);
+    it.p.nextNonBlank();
+  }
 }
 
 /** An edge: a path of its own from where this one stands. */
@@ -360,7 +409,7 @@ function readEdge(reader: PathReader, walk: Walk): void {
   const target = readTarget(reader, edge) ?? { place, keepsBase: true };
   bentTo(edge, target.place, bend);
   for (const node of nodes) placeOnLast(edge, node, 0.5);
-  for (const label of holder.labels) edgeQuote(edge, label.tokens);
+  nodesSaid(edge, edge.g, holder);
   above(walk, () => {
     paintPath(reading, edge.g, pathOfWalk(edge), span);
     addMarks(reading, edge.above, false);
@@ -368,13 +417,13 @@ function readEdge(reader: PathReader, walk: Walk): void {
 }
 
 /** A label in quotes on an edge stands beside it, at its middle. */
-function edgeQuote(edge: Walk, tokens: readonly Token[]): void {
+function edgeQuote(edge: Walk, g: Graphics, tokens: readonly Token[]): void {
   const { reading } = edge;
   const close_ = tokens.findIndex((t) => t.text === ']');
   const options = tokens.slice(1, Math.max(1, close_));
   const outer = {
-    ...edge.g,
-    node: { ...edge.g.node, auto: edge.g.node.auto ?? 'left' },
+    ...g,
+    node: { ...g.node, auto: g.node.auto ?? 'left' },
   } as Graphics;
   const { it } = reading;
   const source = [
@@ -390,51 +439,4 @@ function edgeQuote(edge: Walk, tokens: readonly Token[]): void {
   const node = readNode({ it }, reading, outer, false);
   it.p.next();
   placeOnLast(edge, node, 0.5);
-}
-
-/** `let \p1 = (A), \n1 = {…} in`: names for places and numbers in what follows. */
-function readLet(reader: PathReader, walk: Walk): void {
-  const { it, reading } = reader;
-  const { p } = it;
-  const tokens: Token[] = [];
-  for (let token = p.next(); token !== null; token = p.next()) {
-    if (token.cat === STOP) {
-      p.unread(token);
-      break;
-    }
-    // ` in ` stands behind a blank.
-    if (token.cat === Cat.Letter && token.text === 'i' && tokens.at(-1)?.cat === Cat.Space) {
-      const second = p.next();
-      if (second?.text === 'n') break;
-      if (second) p.unread(second);
-    }
-    tokens.push(token);
-  }
-  const written = tokens.map((t) => (t.cat === Cat.Command ? `\\${t.text} ` : t.text)).join('');
-  for (const part of partsOf(written, ',')) {
-    const eq = part.indexOf('=');
-    const name = /^\\([pn])\s*\{?(\w+)\}?\s*$/.exec(part.slice(0, eq).trim());
-    if (!name || eq < 0) continue;
-    const value = bare(wordsOf(it, it.source(part.slice(eq + 1).trim())));
-    if (name[1] === 'p') namePoint(reader, name[2] ?? '', value, walk.g);
-    else {
-      const { value: number, hasUnit } = numberIn(reading, value);
-      nameValue(reader, 'n', name[2] ?? '', `${number.toFixed(5)}${hasUnit ? 'pt' : ''}`);
-    }
-  }
-}
-
-/** `\p1` gives both coordinates of a place, `\x1` and `\y1` one each. */
-function namePoint(reader: PathReader, key: string, words: string, g: Graphics): void {
-  const { at } = placeOf(reader.reading, g, words.replace(/^\(([\s\S]*)\)$/, '$1'));
-  const [x, y] = [`${(at.x / PT).toFixed(5)}pt`, `${(at.y / PT).toFixed(5)}pt`];
-  nameValue(reader, 'p', key, `${x},${y}`);
-  nameValue(reader, 'x', key, x);
-  nameValue(reader, 'y', key, y);
-}
-
-/** `\n1` and its kin look for what their argument names. */
-function nameValue({ it }: PathReader, letter: string, key: string, value: string): void {
-  it.define(`let:${letter}${key}`, value);
-  it.define(letter, `\\csname let:${letter}#1\\endcsname`, 1);
 }

@@ -102,8 +102,9 @@ export function plotLine(g: Graphics, points: readonly Point[]): Path {
     case 'polar comb':
       return points.flatMap((p) => polyline([origin, p]));
     case 'bars':
-      return points.flatMap((p) => {
-        const half = 5 * PT;
+      return points.flatMap((point) => {
+        const half = plot.barWidth / 2;
+        const p = { x: point.x + plot.barShift, y: point.y };
         return polyline(
           [
             { x: p.x - half, y: origin.y },

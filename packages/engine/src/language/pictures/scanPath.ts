@@ -193,3 +193,23 @@ export function tellLostEnd({ p }: Interpreter, command: Token): void {
   const isTyped = command.chunk === reader.chunk;
   p.report('picture-semicolon', span, { name: command.text }, isTyped ? fix : undefined);
 }
+
+/** A statement that waits: up to its `;`, and not over the end of an environment. */
+export function upToSemicolon(it: Interpreter): Token[] {
+  const out: Token[] = [];
+  let [depth, begun] = [0, 0];
+  for (let token = it.p.next(); token !== null; token = it.p.next()) {
+    const isCommand = token.cat === Cat.Command;
+    if (token.cat === STOP || (isCommand && token.text === 'end' && begun === 0)) {
+      it.p.unread(token);
+      break;
+    }
+    out.push(token);
+    if (isCommand && token.text === 'begin') begun++;
+    else if (isCommand && token.text === 'end') begun--;
+    if (token.cat === Cat.Begin) depth++;
+    else if (token.cat === Cat.End) depth--;
+    else if (depth === 0 && token.text === ';' && token.cell === null) break;
+  }
+  return out;
+}

@@ -2,6 +2,7 @@ import { PT } from '../../base/lengths';
 import type { Tip, TipName } from '../../drawing/tips';
 import { numberIn, type Reading } from './coordinates';
 import { plainTip, STANDARD_TIP } from './graphics';
+import { colourOf, isColour } from '../scanning/colours';
 import { matching, partsOf } from './words';
 
 /** Names of tips in sources, and the form each has. */
@@ -12,11 +13,11 @@ const NAMES: Readonly<Record<string, TipName>> = {
   Classical: 'to',
   'Classical TikZ Rightarrow': 'to',
   Straight: 'to',
-  'Straight Barb': 'to',
-  'Arc Barb': 'to',
-  'angle 60': 'to',
-  'angle 45': 'to',
-  'angle 90': 'to',
+  'Straight Barb': 'straight',
+  'Arc Barb': 'arc',
+  'angle 60': 'straight',
+  'angle 45': 'straight',
+  'angle 90': 'straight',
   stealth: 'stealth',
   "stealth'": 'stealth',
   Stealth: 'Stealth',
@@ -29,7 +30,7 @@ const NAMES: Readonly<Record<string, TipName>> = {
   'triangle 90': 'triangle',
   Triangle: 'triangle',
   'Triangle Cap': 'triangle',
-  Kite: 'Stealth',
+  Kite: 'kite',
   Bar: 'bar',
   '|': 'bar',
   Bracket: 'bracket',
@@ -40,6 +41,11 @@ const NAMES: Readonly<Record<string, TipName>> = {
   o: 'circle',
   Square: 'square',
   square: 'square',
+  'Tee Barb': 'bar',
+  'Turned Square': 'diamond',
+  'Round Cap': 'bar',
+  'Butt Cap': 'bar',
+  'Fast Round': 'bar',
   Diamond: 'diamond',
   diamond: 'diamond',
   Ellipse: 'circle',
@@ -134,7 +140,11 @@ function measured(reading: Reading, tip: Tip, options: string): Tip {
     if (key === 'scale length' || key === 'scale width') return { ...so, scale: of(value) };
     if (key === 'reversed') return { ...so, reversed: true };
     if (OPEN.has(key)) return { ...so, open: true };
-    if (key === 'fill' && (value === 'none' || value === 'white')) return { ...so, open: true };
-    return so;
+    if (key === 'fill' && value === 'none') return { ...so, open: true };
+    const { it } = reading;
+    const named = key === 'fill' || key === 'color' || key === 'draw' ? value : key;
+    if (named === '' || !isColour(it, named)) return so;
+    const paint = colourOf(it, null, it.p.chars(named));
+    return key === 'fill' ? { ...so, ground: paint } : { ...so, colour: paint };
   }, tip);
 }
