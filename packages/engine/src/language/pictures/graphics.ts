@@ -125,6 +125,9 @@ export interface Plotting {
   readonly markEvery: number;
   readonly markFrom: number;
   readonly onlyMarks: boolean;
+  /** Of steps: which end of a piece is the point's, and whether pieces stand alone. */
+  readonly stepAt: 'left' | 'right' | 'mid';
+  readonly jumps: boolean;
   /** Of bars, sp: how wide they are, and how far to the right they stand. */
   readonly barWidth: Sp;
   readonly barShift: Sp;

@@ -348,7 +348,13 @@ export const LINE_KEYS: Readonly<Record<string, Key>> = {
     const [from = '0', to = '0'] = partsOf(words(call), ':');
     return { from: numberIn(call.reading, from).value, to: numberIn(call.reading, to).value };
   }),
-  'const plot': plot(() => ({ form: 'steps' })),
+  'const plot': plot(() => ({ form: 'steps', stepAt: 'left', jumps: false })),
+  ...Object.fromEntries(
+    (['left', 'right', 'mid'] as const).flatMap((stepAt): [string, Key][] => [
+      [`const plot mark ${stepAt}`, plot(() => ({ form: 'steps', stepAt, jumps: false }))],
+      [`jump mark ${stepAt}`, plot(() => ({ form: 'steps', stepAt, jumps: true }))],
+    ]),
+  ),
   ycomb: plot(() => ({ form: 'ycomb' })),
   xcomb: plot(() => ({ form: 'xcomb' })),
   ybar: plot(() => ({ form: 'bars' })),

@@ -1,6 +1,6 @@
 import { PT } from '../../base/lengths';
 import { IDENTITY, mapped, type Point } from '../../base/maps';
-import { ellipse, polyline, type Path } from '../../base/paths';
+import { ellipse, polyline, type Path, type Segment } from '../../base/paths';
 import { filled, stroked, solidStroke, type Mark } from '../../document/drawing';
 import { smoothed } from '../../drawing/curves';
 import { plus, polar, times } from '../../drawing/vectors';
@@ -8,7 +8,7 @@ import { defineHere } from '../machine/define';
 import type { Token } from '../../expansion/meaning';
 import { readExpression, ExpressionTrouble, type Expression } from './arithmetic';
 import { placeOf, type Reading } from './coordinates';
-import type { Graphics } from './graphics';
+import type { Graphics, Plotting } from './graphics';
 import { addMarks, paintOf, surroundings, unitsOf, widen } from './openPicture';
 import { STYLES, withKeys } from './keys';
 import { bare, outside, partsOf, wordsOf } from './words';
@@ -116,14 +116,29 @@ export function plotLine(g: Graphics, points: readonly Point[]): Path {
         );
       });
     case 'steps':
-      return polyline(
-        points.flatMap((p, i) => (i === 0 ? [p] : [{ x: p.x, y: (points[i - 1] as Point).y }, p])),
-      );
+      return inSteps(points, plot);
     default:
       return plot.smooth
         ? smoothed(points, plot.tension, plot.closed)
         : polyline(points, plot.closed);
   }
+}
+
+/** Level pieces, each with the point it belongs to at its left, its right or in its middle; what rises between them may be left out. */
+export function inSteps(points: readonly Point[], { stepAt, jumps }: Plotting): Path {
+  const out: Segment[] = [];
+  const half = (a: Point, b: Point): number => (a.x + b.x) / 2;
+  points.forEach((point, i) => {
+    const [before, behind] = [points[i - 1], points[i + 1]];
+    const start =
+      stepAt === 'left' || !before ? point.x : stepAt === 'right' ? before.x : half(before, point);
+    const end =
+      stepAt === 'right' || !behind ? point.x : stepAt === 'left' ? behind.x : half(point, behind);
+    if (start === end && jumps) return;
+    out.push({ kind: out.length === 0 || jumps ? 'move' : 'line', to: { x: start, y: point.y } });
+    if (start !== end) out.push({ kind: 'line', to: { x: end, y: point.y } });
+  });
+  return out;
 }
 
 /** The marks at the points of a plot. */

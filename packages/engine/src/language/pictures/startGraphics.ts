@@ -124,6 +124,8 @@ export function startGraphics(em: Sp, colour: Paint): Graphics {
       markEvery: 1,
       markFrom: 1,
       onlyMarks: false,
+      stepAt: 'left',
+      jumps: false,
       barWidth: 10 * PT,
       barShift: 0,
       form: 'line',

@@ -1,4 +1,5 @@
 import type { BoxPlot } from './boxPlot';
+import type { Cycle } from './cycles';
 import type { ColourMap } from './colourMaps';
 import type { Contours } from './contours';
 import type { ErrorBars } from './errorBars';
@@ -111,6 +112,12 @@ export interface AxisSettings {
   readonly legendReversed: boolean;
   readonly entries: readonly (readonly Token[])[];
   readonly symbols: readonly (readonly string[] | null)[];
+  /** Are its numbers days, written as dates? */
+  readonly dates: readonly boolean[];
+  /** Does a tick stand at each point of the first plot? */
+  readonly ticksAtData: readonly boolean[];
+  /** Of powers: the number that is raised. */
+  readonly logBasis: readonly number[];
   readonly bars: 'ybar' | 'xbar' | null;
   readonly barWidth: number;
   /** Room between the bars of several plots. */
@@ -118,7 +125,8 @@ export interface AxisSettings {
   readonly stacked: boolean;
   readonly noMarks: boolean;
   readonly onlyMarks: boolean;
-  readonly cycle: 'colours' | 'plain';
+  /** Options of plots in turn; null: the usual colours and marks. */
+  readonly cycle: Cycle | null;
   readonly radians: boolean;
   readonly hidden: boolean;
   readonly clip: boolean;

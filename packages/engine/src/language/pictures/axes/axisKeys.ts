@@ -6,6 +6,8 @@ import { groupsIn, splitAt, trimmed } from '../../scanning/optionLists';
 import { numberIn, type Reading } from '../coordinates';
 import { bare, partsOf, wordsOf } from '../words';
 import type { AxisSettings } from './axis';
+import { namedCycle, readCycle } from './cycles';
+import { dayOf } from './dates';
 import { type ColourMap, namedMap, readMap } from './colourMaps';
 
 /** Settings while options are read. */
@@ -93,6 +95,7 @@ const EACH: Readonly<Record<string, (key: AxisKey, axis: number) => void>> = {
     const ticks =
       text === '\\empty' || text === '' ? [] : text === 'data' ? null : symbolsIn(key, i);
     key.to.ticks = replaced(key.to.ticks, i, ticks);
+    key.to.ticksAtData = replaced(key.to.ticksAtData, i, text === 'data');
   },
   '{x}ticklabels': (key, i) => {
     const labels =
@@ -124,6 +127,8 @@ const EACH: Readonly<Record<string, (key: AxisKey, axis: number) => void>> = {
     key.to.lines = replaced(key.to.lines, i, lineWord(key.text)) as AxisSettings['lines'];
     key.to.bare = replaced(key.to.bare, i, true);
   },
+  'log basis {x}': (key, i) =>
+    void (key.to.logBasis = replaced(key.to.logBasis, i, Math.max(1.01, number(key, key.text)))),
   'enlarge {x} limits': (key, i) =>
     void (key.to.enlarge = replaced(key.to.enlarge, i, enlargement(key))),
   'symbolic {x} coords': (key, i) =>
@@ -179,11 +184,14 @@ function enlargement(key: AxisKey): number | null {
   return /abs/.test(text) ? 0.15 : number(key, text);
 }
 const symbolOr = (key: AxisKey, i: number): number => {
+  const day = key.to.dates[i] ? dayOf(key.text) : null;
+  if (day !== null) return day;
   const at = key.to.symbols[i]?.indexOf(key.text) ?? -1;
   return at >= 0 ? at : number(key, key.text);
 };
 function symbolsIn(key: AxisKey, i: number): readonly number[] {
   const symbols = key.to.symbols[i];
+  if (key.to.dates[i]) return partsOf(key.text, ',').flatMap((text) => dayOf(text) ?? []);
   return symbols
     ? partsOf(key.text, ',')
         .map((name) => symbols.indexOf(name))
@@ -247,8 +255,12 @@ export const KEYS: Readonly<Record<string, Act>> = {
   'no markers': (key) => void (key.to.noMarks = isTrue(key)),
   'no marks': (key) => void (key.to.noMarks = isTrue(key)),
   'only marks': ({ to }) => void (to.onlyMarks = true),
-  'cycle list name': ({ to, text }) =>
-    void (to.cycle = /black|linestyles|mark list/.test(text) ? 'plain' : 'colours'),
+  'cycle list name': ({ reading, to, text }) => void (to.cycle = namedCycle(reading.it, text)),
+  'cycle list': ({ to, value }) => void (to.cycle = readCycle(value)),
+  'date coordinates in': ({ to, text }) => {
+    for (const [i, axis] of AXES.entries())
+      if (text.includes(axis)) to.dates = replaced(to.dates, i, true);
+  },
   'trig format plots': ({ to, text }) => void (to.radians = text === 'rad'),
   'trig format': ({ to, text }) => void (to.radians = text === 'rad'),
   clip: (key) => void (key.to.clip = isTrue(key)),

@@ -267,7 +267,7 @@ describe('axes', () => {
   });
   it.each([
     ['y explicit', ['picture-key']],
-    ['date coordinates in=x', ['key-without-effect']],
+    ['z buffer=sort', ['key-without-effect']],
     ['every axis/.append style={xlabel=$t$}', []],
     ['ylabel near ticks', []],
     ['legend image code/.code={}', ['key-without-effect']],

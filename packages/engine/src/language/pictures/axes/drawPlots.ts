@@ -1,6 +1,6 @@
 import { PT } from '../../../base/lengths';
 import { IDENTITY, type Point } from '../../../base/maps';
-import { polyline, rectangle, stretchesOf, type Path } from '../../../base/paths';
+import { pointsAlong, polyline, rectangle, stretchesOf, type Path } from '../../../base/paths';
 import { lengthOn, parameterAt, directionOn, smoothed } from '../../../drawing/curves';
 import { pointOn } from '../../../base/paths';
 import type { Mark } from '../../../document/drawing';
@@ -8,7 +8,7 @@ import type { Graphics } from '../graphics';
 import { addMarks } from '../openPicture';
 import { paintPath } from '../painting';
 import { placeNode } from '../pathNodes';
-import { plotMarks } from '../plots';
+import { inSteps, plotMarks } from '../plots';
 import type { DataPoint, Plot } from './axis';
 import { drawBoxPlot } from './boxPlot';
 import { drawErrors } from './errorBars';
@@ -115,10 +115,7 @@ function drawPlot(
 /** The line of a run of points: straight, smooth, or in steps. */
 function lineThrough({ frame }: Painter, g: Graphics, run: readonly DataPoint[]): Path {
   const points = run.map((point) => placed(frame, point));
-  if (g.plot.form === 'steps')
-    return polyline(
-      points.flatMap((p, i) => (i === 0 ? [p] : [{ x: p.x, y: (points[i - 1] as Point).y }, p])),
-    );
+  if (g.plot.form === 'steps') return inSteps(points, g.plot);
   if (g.plot.form === 'ycomb')
     return points.flatMap((p) => polyline([{ x: p.x, y: zero(frame).y }, p]));
   if (g.plot.form === 'xcomb')
@@ -231,6 +228,12 @@ function fillBetween(painter: Painter, plot: Plot, all: readonly Plot[]): void {
       return runsOf(cutTo(found.points, domain))
         .flat()
         .map((point) => placed(frame, point));
+    const path = reading.picture.paths.get(name);
+    if (path)
+      return cutPath(
+        pointsAlong(path),
+        domain?.map((x) => placed(frame, { x, y: 0 }).x),
+      );
     if (name !== 'axis') return null;
     const { y } = zero(frame);
     return [
@@ -247,12 +250,26 @@ function fillBetween(painter: Painter, plot: Plot, all: readonly Plot[]): void {
           { x: from, y: lower[0]?.y ?? 0 },
           { x: to, y: lower[0]?.y ?? 0 },
         ]
-      : lower;
+      : sameWay(upper, lower);
   const g = flat({
     ...plot.g,
     mode: { ...plot.g.mode, draw: false, fill: plot.g.mode.pattern === null },
   });
   paintPath(reading, g, polyline([...upper, ...[...along].reverse()], true), span);
+}
+
+/** Points in the order in which the others run from left to right, or back. */
+function sameWay(model: readonly Point[], points: readonly Point[]): readonly Point[] {
+  const way = (all: readonly Point[]): number => Math.sign((all.at(-1)?.x ?? 0) - (all[0]?.x ?? 0));
+  return way(model) * way(points) < 0 ? points.toReversed() : points;
+}
+
+/** The points of a path between two places of the picture, with those on its edges. */
+function cutPath(points: readonly Point[], ends: readonly number[] | undefined): readonly Point[] {
+  const [from, to] = ends ?? [];
+  if (from === undefined || to === undefined) return points;
+  const plain = points.map(({ x, y }) => ({ x, y, z: 0, errorX: 0, errorY: 0 }));
+  return cutTo(plain, [from, to]);
 }
 
 /** The points within a stretch of the axis, with those on its edges between two of them. */

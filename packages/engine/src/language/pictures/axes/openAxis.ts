@@ -1,4 +1,5 @@
 import { mapped, translation } from '../../../base/maps';
+import type { Token } from '../../../expansion/meaning';
 import type { Interpreter } from '../../machine/interpreter';
 import { placeOf } from '../coordinates';
 import { GRAPHICS, type Graphics } from '../graphics';
@@ -42,8 +43,9 @@ export function beginAxis(it: Interpreter, mode: AxisSettings['mode'], polar = f
 
 /** Draws the axis that was read. */
 export function endAxis(it: Interpreter): void {
-  const axis = it.read(AXIS);
-  if (!axis) return;
+  const open = it.read(AXIS);
+  if (!open) return;
+  const axis = withDataTicks(open);
   const reading = readingOf(it);
   it.write(DEFERRED, null);
   it.write(AXIS, null);
@@ -60,6 +62,7 @@ export function endAxis(it: Interpreter): void {
     span,
   };
   nameAxis(painter);
+  drawStatements(it, painter, axis.later.filter(isNamed));
   const space = axis.plots.some(({ three }) => three);
   if (settings.polar) {
     drawPolarAxes(painter);
@@ -72,7 +75,11 @@ export function endAxis(it: Interpreter): void {
     if (settings.axisOnTop) drawAxes(painter);
   }
   if (settings.colourBar) drawColourBar(painter);
-  drawLater(it, painter);
+  drawStatements(
+    it,
+    painter,
+    axis.later.filter((statement) => !isNamed(statement)),
+  );
   drawLegend(painter);
 }
 
@@ -110,11 +117,35 @@ function dataMap(frame: Frame): Pick<Graphics, 'x' | 'y' | 'map' | 'scales'> {
   return { x: { x, y: 0 }, y: { x: 0, y }, map, scales: mode };
 }
 
+/** Where a tick is wanted at each point of the data, those of the first plot are listed. */
+function withDataTicks(axis: OpenAxis): OpenAxis {
+  const { settings, plots } = axis;
+  const [first] = plots;
+  if (!first || !settings.ticksAtData.some((at) => at)) return axis;
+  const ticks = settings.ticks.map((listed, i) => {
+    if (!settings.ticksAtData[i]) return listed;
+    const values = first.points.map(({ x, y, z }) => (i === 0 ? x : i === 1 ? y : z));
+    return [...new Set(values.filter((value) => Number.isFinite(value)))].sort((a, b) => a - b);
+  });
+  return { ...axis, settings: { ...settings, ticks } };
+}
+
+/** Paths with names are there before the plots: what lies between them and plots may be filled. */
+const isNamed = (statement: readonly Token[]): boolean =>
+  statement
+    .map(({ text }) => text)
+    .join('')
+    .includes('name path');
+
 /** What stood between the plots, in the coordinates of the axis. */
-function drawLater(it: Interpreter, { axis, frame }: Painter): void {
-  if (axis.later.length === 0) return;
+function drawStatements(
+  it: Interpreter,
+  { axis, frame }: Painter,
+  statements: readonly (readonly Token[])[],
+): void {
+  if (statements.length === 0) return;
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.write(GRAPHICS, { ...axis.outer, ...dataMap(frame) });
-  for (const statement of axis.later) it.execute(statement);
+  for (const statement of statements) it.execute(statement);
   it.closeGroup();
 }

@@ -10,6 +10,7 @@ import { samplesOf } from '../plots';
 import { peek, takeBetween, takeGroup, takeOptions, takeWord, type Scanner } from '../scanPath';
 import { bare, partsOf, wordsOf } from '../words';
 import type { DataPoint, OpenAxis, Plot } from './axis';
+import { dayOf } from './dates';
 import { readTable } from './tables';
 
 interface Points {
@@ -64,6 +65,8 @@ export function readPoints(
   const inner = takeBetween(scanner, '(', ')');
   if (!inner) return null;
   const parts = bracedParts(inner);
+  if (three && parts.length === 3 && parts.some(usesY))
+    return space(reading, axis, g, options, parts);
   return plain(curve(reading, axis, g, parts));
 }
 const SOURCES = new Set([
@@ -157,6 +160,52 @@ function logSamples({ plot }: Graphics): number[] {
   );
 }
 
+/** Does an expression speak of the second variable? */
+const usesY = (tokens: readonly Token[]): boolean =>
+  tokens.some((t) => t.cat === Cat.Command && t.text === 'y') ||
+  /(?<![A-Za-z])y(?![A-Za-z])/.test(
+    tokens.map((t) => (t.cat === Cat.Command ? `\\${t.text} ` : t.text)).join(''),
+  );
+
+/** The places of a grid over both variables, and how many there are in a row. */
+function gridOver(
+  reading: Reading,
+  g: Graphics,
+  options: readonly Token[],
+): { readonly at: readonly (readonly [number, number])[]; readonly perRow: number } {
+  const text = wordsOf(reading.it, options);
+  const rows = /(?:y domain|domain y)\s*=\s*\{?([^:,]+):([^,}]+)/.exec(text);
+  const xs = samplesOf(g.plot);
+  const count = Number(/samples y\s*=\s*(\d+)/.exec(text)?.[1] ?? xs.length);
+  const [low, high] = rows
+    ? [numberIn(reading, rows[1] ?? '').value, numberIn(reading, rows[2] ?? '').value]
+    : [g.plot.from, g.plot.to];
+  if (!reading.it.p.spend((xs.length * count) / 4, 'addplot3')) return { at: [], perRow: 0 };
+  const at = Array.from({ length: count }, (_, j) => {
+    const y = low + (count === 1 ? 0 : ((high - low) * j) / (count - 1));
+    return xs.map((x): readonly [number, number] => [x, y]);
+  }).flat();
+  return { at, perRow: xs.length };
+}
+
+/** A surface whose three coordinates are expressions of two variables. */
+function space(
+  reading: Reading,
+  axis: OpenAxis,
+  g: Graphics,
+  options: readonly Token[],
+  parts: readonly (readonly Token[])[],
+): Points {
+  const read = parts.map((tokens) => expressionIn(reading, axis, tokens, ['x', 'y']));
+  if (read.some((one) => one === null)) return plain([]);
+  const { at, perRow } = gridOver(reading, g, options);
+  const points = at.map(([x, y]) => {
+    const [a, b, c] = (read as Expression[]).map((one) => valueOf(reading, one, { x, y }) ?? NaN);
+    return point(a ?? NaN, b ?? NaN, c ?? 0);
+  });
+  return plain(points, perRow);
+}
+
 /** Values of a function of two variables over a grid. */
 function grid(
   reading: Reading,
@@ -166,20 +215,12 @@ function grid(
   tokens: readonly Token[],
 ): Points {
   const expression = expressionIn(reading, axis, tokens, ['x', 'y']);
-  const text = wordsOf(reading.it, options);
-  const rows = /(?:y domain|domain y)\s*=\s*\{?([^:,]+):([^,}]+)/.exec(text);
-  const xs = samplesOf(g.plot);
-  const count = Number(/samples y\s*=\s*(\d+)/.exec(text)?.[1] ?? xs.length);
-  const [low, high] = rows
-    ? [numberIn(reading, rows[1] ?? '').value, numberIn(reading, rows[2] ?? '').value]
-    : [g.plot.from, g.plot.to];
-  if (!expression || !reading.it.p.spend((xs.length * count) / 4, 'addplot3')) return plain([]);
-  const points: DataPoint[] = [];
-  for (let j = 0; j < count; j++) {
-    const y = low + (count === 1 ? 0 : ((high - low) * j) / (count - 1));
-    for (const x of xs) points.push(point(x, y, valueOf(reading, expression, { x, y }) ?? NaN));
-  }
-  return plain(points, xs.length);
+  if (!expression) return plain([]);
+  const { at, perRow } = gridOver(reading, g, options);
+  return plain(
+    at.map(([x, y]) => point(x, y, valueOf(reading, expression, { x, y }) ?? NaN)),
+    perRow,
+  );
 }
 
 /** A point, how far off it may be, and what is said of it. */
@@ -189,8 +230,10 @@ const COORDINATE =
 /** `(0,1) (2,3) +- (0.1,0.2)`; names of symbolic coordinates count by their place. */
 function coordinatesIn(reading: Reading, axis: OpenAxis, tokens: readonly Token[]): DataPoint[] {
   const text = wordsOf(reading.it, tokens);
-  const { symbols } = axis.settings;
+  const { symbols, dates } = axis.settings;
   const number = (part: string, i: number): number => {
+    const day = dates[i] ? dayOf(part) : null;
+    if (day !== null) return day;
     const at = symbols[i]?.indexOf(part.trim()) ?? -1;
     return at >= 0 ? at : numberIn(reading, bare(part)).value;
   };

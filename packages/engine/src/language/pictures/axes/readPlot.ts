@@ -7,6 +7,8 @@ import type { Expression } from '../arithmetic';
 import { numberIn, type Reading } from '../coordinates';
 import { freshPath, type Graphics } from '../graphics';
 import { withKeys } from '../keys';
+import { paintOf } from '../openPicture';
+import { mixed } from '../shading';
 import { readNode, type ReadNode } from '../pathNodes';
 import { peek, takeOptions, takeSign, takeWord, tellLostEnd, type Scanner } from '../scanPath';
 import { bare, partsOf, wordsOf } from '../words';
@@ -155,13 +157,15 @@ function stateOf(
   let g = freshPath(axis.outer);
   g = { ...g, mode: { ...g.mode, draw: true }, plot: { ...g.plot, variable: 'x', mark: null } };
   if (cycles) {
-    const [colour, mark] = CYCLE[
-      plots.filter(({ inLegend }) => inLegend).length % CYCLE.length
-    ] ?? ['blue', '*'];
-    const own = settings.cycle === 'plain' ? 'black' : colour;
+    const turn = plots.filter(({ inLegend }) => inLegend).length;
+    const { cycle } = settings;
+    const [colour, mark] = CYCLE[turn % CYCLE.length] ?? ['blue', '*'];
     const solid = settings.bars !== null || settings.area;
-    const style = solid ? `draw=${own},fill=${own}!30` : `${own},mark=${mark}`;
-    g = withKeys(reading, g, it.source(style));
+    const style = solid ? `draw=${colour},fill=${colour}!30` : `${colour},mark=${mark}`;
+    const own = cycle && (cycle[turn % Math.max(1, cycle.length)] ?? []);
+    g = withKeys(reading, g, own ?? it.source(style));
+    if (own && solid && g.fillColour === null)
+      g = { ...g, fillColour: mixed(0xffffff, paintOf(null, g), 0.3) };
   } else if (settings.bars !== null && !/fill/.test(wordsOf(it, options ?? []))) {
     g = { ...g, mode: { ...g.mode, draw: true } };
   }
@@ -175,7 +179,7 @@ function stateOf(
 
 /** Options of plots that pictures do not know. */
 const OWN =
-  /^(?:surf|mesh|forget plot|ybar|xbar|ybar interval|error bars.*|boxplot.*|every node near coord.*|node near coord.*|y domain|domain y|samples y|shader|colormap.*|point meta.*|fill between.*|nodes near coords.*|legend.*|area legend|line legend|restrict .*|unbounded .*|quiver.*|z buffer.*|contour.*|patch.*|scatter.*|only if.*|line join|bar shift.*|bar width|visualization.*|opacity fill|stack plots.*|hist.*|table.*|x filter.*|y filter.*|expr.*|update limits|on layer|fill opacity plot|empty line|discard if.*|select coords.*|plot graphics.*|const plot mark.*|jump mark.*|view|variable y)\b/;
+  /^(?:surf|mesh|forget plot|ybar|xbar|ybar interval|error bars.*|boxplot.*|every node near coord.*|node near coord.*|y domain|domain y|samples y|shader|colormap.*|point meta.*|fill between.*|nodes near coords.*|legend.*|area legend|line legend|restrict .*|unbounded .*|quiver.*|z buffer.*|contour.*|patch.*|scatter.*|only if.*|line join|bar shift.*|bar width|visualization.*|opacity fill|stack plots.*|hist.*|table.*|x filter.*|y filter.*|expr.*|update limits|on layer|fill opacity plot|empty line|discard if.*|select coords.*|plot graphics.*|view|variable y)\b/;
 
 /** The options without those that only axes know; they are read apart. */
 function withoutOwn(options: readonly Token[]): Token[] {

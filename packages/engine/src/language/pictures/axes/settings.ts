@@ -41,13 +41,16 @@ export const STANDARD: AxisSettings = {
   legendReversed: false,
   entries: [],
   symbols: [null, null, null],
+  dates: [false, false, false],
+  ticksAtData: [false, false, false],
+  logBasis: [10, 10, 10],
   bars: null,
   barWidth: 10 * PT,
   barGap: 2 * PT,
   stacked: false,
   noMarks: false,
   onlyMarks: false,
-  cycle: 'colours',
+  cycle: null,
   radians: false,
   hidden: false,
   clip: true,
@@ -84,11 +87,11 @@ export const STANDARD: AxisSettings = {
 
 /** Keys that change nothing of how an axis looks here. */
 const QUIET =
-  /^(?:compat\/.*|unbounded coords|set layers|disabledatascaling|axis line shift|enlarge|variable|const plot|smooth|mark.*|domain|samples|baseline|trim axis.*|clip marker paths|clip mode|update limits|execute at .*|before end axis.*|after end axis.*|stack negative)$/;
+  /^(?:compat\/.*|date ZERO|unbounded coords|set layers|disabledatascaling|axis line shift|enlarge|variable|const plot|smooth|mark.*|domain|samples|baseline|trim axis.*|clip marker paths|clip mode|update limits|execute at .*|before end axis.*|after end axis.*|stack negative)$/;
 
 /** Keys of axes and plots that are not carried out (pgfplots manual, chapters 4 and 5). */
 const ELSEWHERE =
-  /^(?:tick scale binop|max space between ticks|try min ticks(?: log)?|legend image code.*|legend image post style|visualization depends on|z buffer|plot box ratio|extra description.*|log basis [xyz]|log (?:number format|origin|plot exponent).*|log ticks.*|legend plot pos|separate axis lines|colorbar (?!horizontal).*|every colorbar.*|patch.*|date coordinates in|[xyz]ticklabel (?:pos|interval.*|shift)|ticklabel.*|ticklabels.*|[xyz]label shift|[xyz] filter.*|filter .*|[xyz]tick scale label.*|every [xyz]? ?tick scale label|scale mode|[xyz]? ?post scale|scale|discontinuity|axis discontinuity|axis [xyz] discontinuity|hide obscured.*|mesh\/.*|miter.*|cycle (?:multi ?)?list.*|cycle list shift|axis z line.*|view dir|data cs|axis equal image|unit rescale.*|restrict [xz] to domain\*?|restrict expr.*|each nth point|bar (?:shift|direction).*|polar.*|smithchart.*|ternary.*|pattern.*|minor [xyz]? ?ticks?|(?:minor )?[xyz]tick.*|every .*|[xyz]?(?:major|minor)?ticks|.* cycle|table\/.*|[xyz] coord.*|anchor.*|sharp plot|jump mark.*)$/;
+  /^(?:tick scale binop|max space between ticks|try min ticks(?: log)?|legend image code.*|legend image post style|visualization depends on|z buffer|plot box ratio|extra description.*|log (?:number format|origin|plot exponent).*|log ticks.*|legend plot pos|separate axis lines|colorbar (?!horizontal).*|every colorbar.*|patch.*|[xyz]ticklabel (?:pos|interval.*|shift)|ticklabel.*|ticklabels.*|[xyz]label shift|[xyz] filter.*|filter .*|[xyz]tick scale label.*|every [xyz]? ?tick scale label|scale mode|[xyz]? ?post scale|scale|discontinuity|axis discontinuity|axis [xyz] discontinuity|hide obscured.*|mesh\/.*|miter.*|cycle multi ?list.*|cycle list shift|axis z line.*|view dir|data cs|axis equal image|unit rescale.*|restrict [xz] to domain\*?|restrict expr.*|each nth point|bar (?:shift|direction).*|polar.*|smithchart.*|ternary.*|pattern.*|minor [xyz]? ?ticks?|(?:minor )?[xyz]tick.*|every .*|[xyz]?(?:major|minor)?ticks|.* cycle|table\/.*|[xyz] coord.*|anchor.*|sharp plot|jump mark.*)$/;
 
 /**
  * Reads the options of an axis.
@@ -148,7 +151,7 @@ const wordless = (name: string): boolean =>
 const EVERY = /^every axis(?: (plot)(?: post)?)?$/;
 
 const PLOT_KEYS =
-  /^(?:error bars\/.*|nodes near coords.*|every node near coord|point meta.*|scatter.*|contour.*|boxplot.*|bar shift|quiver|domain|samples|smooth|mark|mark size|only marks|variable|const plot|y domain|samples y|domain y)$/;
+  /^(?:error bars\/.*|nodes near coords.*|every node near coord|point meta.*|scatter.*|contour.*|boxplot.*|bar shift|quiver|domain|samples|smooth|mark|mark size|only marks|variable|const plot|y domain|samples y|domain y|shader)$/;
 
 function unknown({ it }: Reading, name: string, part: readonly Token[]): void {
   const first = it.spanOf(part[0] as Token);

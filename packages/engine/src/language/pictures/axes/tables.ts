@@ -5,6 +5,7 @@ import { surroundings, unitsOf } from '../openPicture';
 import { cell } from '../../../expansion/cells';
 import { bare, partsOf, wordsOf } from '../words';
 import type { DataPoint, OpenAxis } from './axis';
+import { dayOf } from './dates';
 
 /** A table of data: the names of its columns and its rows. */
 export interface DataTable {
@@ -108,10 +109,15 @@ export function readTable(
   const labels = settings.has('meta index')
     ? Number(settings.get('meta index'))
     : table.names.indexOf(settings.get('meta') ?? '');
-  const { symbols } = axis.settings;
+  const { symbols, dates } = axis.settings;
+  const dayIn = (row: readonly string[], i: 0 | 1): number | null => {
+    if (!dates[i]) return null;
+    const name = settings.get(i === 0 ? 'x' : 'y');
+    return dayOf(row[name === undefined ? i : table.names.indexOf(name)] ?? '');
+  };
   return table.rows.map((row, i) => ({
-    x: symbolIn(symbols[0] ?? null, row, settings, table) ?? x(row, i),
-    y: y(row, i),
+    x: dayIn(row, 0) ?? symbolIn(symbols[0] ?? null, row, settings, table) ?? x(row, i),
+    y: dayIn(row, 1) ?? y(row, i),
     z: z(row, i),
     errorX: errorX(row, i),
     errorY: errorY(row, i),

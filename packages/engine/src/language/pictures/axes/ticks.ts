@@ -7,6 +7,7 @@ import type { Token } from '../../../expansion/meaning';
 import type { Graphics } from '../graphics';
 import { withKeys } from '../keys';
 import { line, pen, words, type Painter } from './frame';
+import { dateLabel } from './dates';
 import { formatFrom, numberText } from './numberFormat';
 import { betweenPowers, commonPower, onAxis, placesFor, ticksOf, tickText } from './scale';
 
@@ -23,6 +24,12 @@ export function ticksAlong({ axis, frame }: Painter, which: 0 | 1): readonly num
       .filter((tick) => tick >= range.min - 1e-9 && tick <= range.max + 1e-9);
   const symbols = settings.symbols[which];
   if (symbols) return symbols.map((_, i) => i).filter((i) => i >= range.min && i <= range.max);
+  const basis = settings.logBasis[which] ?? 10;
+  if (frame.mode[which] === 'log' && basis !== 10) {
+    const unit = Math.log10(basis);
+    const within = { min: range.min / unit, max: range.max / unit };
+    return ticksOf('log', within, length / PT, null).map((tick) => tick * unit);
+  }
   return ticksOf(frame.mode[which], range, length / PT, settings.tickDistance[which] ?? null);
 }
 
@@ -179,9 +186,14 @@ export function labelsOf(painter: Painter, which: 0 | 1, ticks: readonly number[
       texts: ticks.map((tick) => it.source(`$${tickText(10 ** tick, 6)}$`)),
       power: 0,
     };
-  if (frame.mode[which] === 'log')
-    return { texts: ticks.map((tick) => it.source(`$10^{${Number(tick.toFixed(2))}}$`)), power: 0 };
+  const basis = settings.logBasis[which] ?? 10;
+  if (frame.mode[which] === 'log') {
+    const exponent = (tick: number): number => Number((tick / Math.log10(basis)).toFixed(2));
+    return { texts: ticks.map((tick) => it.source(`$${basis}^{${exponent(tick)}}$`)), power: 0 };
+  }
   const code = settings.tickCode[which];
+  if (settings.dates[which])
+    return { texts: ticks.map((tick) => dateLabel(it, tick, code ?? null)), power: 0 };
   if (code) return { texts: ticks.map((tick, i) => coded(painter, code, tick, i)), power: 0 };
   const { format } = formatOf(painter, which);
   const plain = format.form === 'plain';
