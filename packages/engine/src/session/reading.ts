@@ -14,6 +14,7 @@ import { MOST_TEXT } from './bounds';
 import type { CellOf } from '../expansion/cells';
 import { CONTENTS } from '../language/constructs/contents';
 import { LABELS, PAGES } from '../language/constructs/knownPages';
+import { PLACES } from '../language/pictures/remembered';
 
 /** A date, months and days from 1. */
 export interface CalendarDate {
@@ -40,6 +41,7 @@ const GIVEN_BACK = [
   CONTENTS,
   PAGES,
   LABELS,
+  PLACES,
   CELLS.cited,
   CELLS.referred,
   CELLS.bibStyleOfAll,

@@ -63,6 +63,8 @@ import {
 } from './account';
 import { CONTENTS } from '../language/constructs/contents';
 import { LABELS, PAGES } from '../language/constructs/knownPages';
+import { PLACES } from '../language/pictures/remembered';
+import { collectPlaces } from './picturePlaces';
 import { TAKEN } from '../expansion/processor';
 
 export type { CalendarDate } from './reading';
@@ -224,6 +226,7 @@ export class Session {
   private giveContents(): void {
     const contents = this.refresh(CONTENTS, () => collectContents(this.records));
     this.refresh(PAGES, () => collectNumbers(this.records));
+    this.refresh(PLACES, () => collectPlaces(this.records));
     const labels = this.refresh(LABELS, () => knownLabels(this.facts));
     this.feedsItself ||= contents !== null && sayOtherwise(contents);
     this.feedsItself ||= labels !== null && writeOtherwise(labels);

@@ -18,8 +18,8 @@ export function withPaper(
   return [inlines, onPaper];
 }
 
-/** Something drawn from the lower left corner of the paper on which it is met: behind the text there. */
-export function drawOnPaper(it: Interpreter, inline: Inline): void {
+/** Something drawn from the lower left corner of the paper on which it is met: behind the text there, or over it. */
+export function drawOnPaper(it: Interpreter, inline: Inline, over = false): void {
   const gathered = it.read(GATHERED);
   if (gathered) {
     gathered.push(inline);
@@ -27,7 +27,7 @@ export function drawOnPaper(it: Interpreter, inline: Inline): void {
   }
   const node = {
     kind: 'backdrop' as const,
-    backdrop: { under: [inline], over: [] },
+    backdrop: over ? { under: [], over: [inline] } : { under: [inline], over: [] },
     thisPageOnly: true,
   };
   if (it.mode.hlist === null) it.mode.vlist.push(node);

@@ -23,11 +23,12 @@ import { GRAPHICS, type Graphics, type PathMode } from './graphics';
 import { define, withKeys, withStyle } from './keys';
 import { readLoop, runLoop } from './loops';
 import { DEFERRED, graphicsOf, LOCAL_BOXES, newPicture, PICTURE, TARGET } from './openPicture';
+import { anchorOf, keepNodes } from './remembered';
 import { readPath } from './pathReader';
 import { readingOf } from './reading';
 import { peek, takeGroup, takeOptions, upToSemicolon } from './scanPath';
 import { wordsOf } from './words';
-import { LIBRARIES } from './libraries';
+import { LIBRARIES, loadLibraries } from './libraries';
 import { tellUnknownKeys } from '../scanning/unknownKeys';
 
 /** Where the picture's baseline is asked for, and the mode around it. */
@@ -61,6 +62,7 @@ function begin(it: Interpreter, options: readonly Token[]): Frame {
   let g = withStyle(reading, graphicsOf(it), 'every picture');
   g = withKeys(reading, g, options);
   it.write(GRAPHICS, g);
+  reading.picture.isOverlay = g.mode.overlay;
   for (const tokens of reading.picture.atStart) it.execute(tokens);
   return { outer, baseline: baselineIn(it, options) };
 }
@@ -80,8 +82,13 @@ function end(
   if (!picture) return;
   const box = bounds.left > bounds.right ? { left: 0, right: 0, low: 0, high: 0 } : bounds;
   const marks: Mark[] = [...picture.behind, ...picture.marks];
-  if (picture.onPaper) return drawOnPaper(it, { kind: 'drawing', marks, bounds: NO_ROOM, ...span });
+  keepNodes(it, picture);
+  if (picture.onPaper) {
+    const drawing = { kind: 'drawing', marks, bounds: NO_ROOM, ...span } as const;
+    return drawOnPaper(it, drawing, picture.overText);
+  }
   const base = lines ?? box.low;
+  if (picture.ownName !== null) it.add(anchorOf(it, picture.ownName, { x: -box.left, y: -base }));
   it.add({
     kind: 'drawing',
     marks: [{ kind: 'group', marks, map: translation(-box.left, -base), clip: null }],
@@ -353,7 +360,10 @@ export const pictureCommands: readonly CommandEntry[] = [
     package: 'tikz',
     description: 'Loads libraries of pictures: their keys are here already.',
     example: '\\usetikzlibrary{arrows.meta,calc}',
-    run: (it, args) => tellUnknownKeys(it, tokensOf(args, 0), LIBRARIES),
+    run: (it, args) => {
+      tellUnknownKeys(it, tokensOf(args, 0), LIBRARIES);
+      loadLibraries(it, wordsOf(it, tokensOf(args, 0)));
+    },
   },
   {
     name: 'foreach',

@@ -15,6 +15,7 @@ import {
   type Drawing,
   type PlacedNode,
 } from './openPicture';
+import { markElsewhere, nodeElsewhere } from './remembered';
 import { bare, matching, outside, partsOf } from './words';
 
 /** A place in the picture, sp; with a node where lines end at that node's border. */
@@ -150,6 +151,7 @@ export function vectorOf(reading: Reading, g: Graphics, words: string): Point {
 function plainVector(reading: Reading, g: Graphics, words: string, isPlace: boolean): Point | null {
   if (/^[$[]/.test(words)) return null;
   const commas = partsOf(words, ',');
+  if (/^pic cs\s*:/.test(words)) return null;
   if (commas.length > 1) return alongAxes(reading, g, commas, isPlace);
   const colon = outside(words, ':');
   if (colon >= 0) return polarPoint(reading, g, words.slice(0, colon), words.slice(colon + 1));
@@ -224,7 +226,12 @@ function namedWhole(reading: Reading, text: string): Place {
           ? paperBox(reading, name)
           : null;
   if (box) return free(boxAnchor(box, anchor));
-  const node = nodes.get(name);
+  const marked = /^pic cs\s*:\s*([\s\S]+)$/.exec(text);
+  if (marked) return free(markElsewhere(reading, (marked[1] ?? '').trim()));
+  const elsewhere = nodes.has(name) ? null : nodeElsewhere(reading, name);
+  if (elsewhere && anchor === '')
+    return { at: centreOf(elsewhere), node: elsewhere.isCoordinate ? null : elsewhere };
+  const node = nodes.get(name) ?? elsewhere;
   if (!node) {
     // `(0 0)`: two numbers, and no node.
     const isPair = /^[-+]?[\d.]+(?:cm|mm|pt)?\s+[-+]?[\d.]+(?:cm|mm|pt)?$/.test(text);

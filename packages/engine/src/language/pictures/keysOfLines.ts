@@ -26,6 +26,7 @@ import {
   type KeyCall,
 } from './keys';
 import type { Fading } from './shading';
+import { remember } from './remembered';
 import { readTips, tipsOf } from './tipNames';
 import { bare, partsOf, wordsOf } from './words';
 import { splitAt, trimmed } from '../scanning/optionLists';
@@ -300,7 +301,9 @@ export const LINE_KEYS: Readonly<Record<string, Key>> = {
   'name path global': (call) => mode(call.g, { named: words(call) }),
   'on background layer': ({ g }) => mode(g, { behind: true }),
   overlay: (call) => mode(call.g, { overlay: isTrue(call) }),
-  'remember picture': () => undefined,
+  'remember picture': (call) => {
+    if (isTrue(call)) remember(call.reading);
+  },
   'visible on': (call) => onSteps(call, true),
   'invisible on': (call) => onSteps(call, false),
   decorate: (call) => mode(call.g, { decorate: isTrue(call) }),

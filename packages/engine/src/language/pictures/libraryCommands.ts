@@ -5,7 +5,29 @@ import { drawGraph } from './graphs';
 import { GRAPHICS } from './graphics';
 import { runStatements } from './mathStatements';
 import { DEFERRED } from './openPicture';
+import { anchorOf } from './remembered';
 import { upToSemicolon } from './scanPath';
+import { wordsOf } from './words';
+
+/** `\tikzmark{a}` of the library of that name: `(pic cs:a)` is its place. */
+export const MARK: CommandEntry = {
+  name: 'tikzmark',
+  signature: 'm',
+  package: 'tikz',
+  description: 'Remembers a place of the text for pictures.',
+  example: '\\usetikzlibrary{tikzmark}\\tikzmark{tide}',
+  run: (it, args) => {
+    if (!it.mode.hlist) it.startParagraph();
+    it.add(anchorOf(it, `mark ${wordsOf(it, tokensOf(args, 0))}`, { x: 0, y: 0 }));
+  },
+  math: (reader, token) => {
+    const { it } = reader;
+    const args = it.readArguments('m', token);
+    const name = `mark ${args ? wordsOf(it, tokensOf(args, 0)) : ''}`;
+    const inlines = [anchorOf(it, name, { x: 0, y: 0 })];
+    return { kind: 'text', inlines, ...reader.span(token) };
+  },
+};
 
 /** Commands of pictures that libraries bring, and lengths that may be asked for. */
 export const LIBRARY_COMMANDS: readonly CommandEntry[] = [

@@ -44,6 +44,12 @@ export interface OpenPicture {
   unnamed: number;
   /** It names the page: its places count from the corner of the paper. */
   onPaper: boolean;
+  /** It lies over the text, without room of its own. */
+  isOverlay: boolean;
+  /** What it draws on the paper lies over the text, not under it. */
+  overText: boolean;
+  /** The name by which its places are found again; null when they are not. */
+  ownName: string | null;
   /** Where marks go that wait for the path below them. */
   later: Mark[] | null;
   /** What is carried out when its options are read, and before it ends. */
@@ -88,6 +94,9 @@ export const newPicture = (): OpenPicture => ({
   seed: 1,
   unnamed: 0,
   onPaper: false,
+  isOverlay: false,
+  overText: false,
+  ownName: null,
   later: null,
   atStart: [],
   atEnd: [],
