@@ -14,7 +14,7 @@ function redLine(source: string) {
   const found = laid(source);
   const { session } = found;
   const lines = session.pages.map((page) => {
-    let ends: [number, number][] = [];
+    const ends: [number, number][] = [];
     walkPage(session.describe(page), {
       ...NO_PORT,
       path: (path) => {
