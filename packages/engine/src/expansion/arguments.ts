@@ -103,6 +103,10 @@ function reportUnclosed(p: Processor, name: string, open: Token, inside: readonl
   p.report('argument-unclosed', p.spanOf(open), { name }, fix);
 }
 
+/** Is it a command that stands in the source, and no blank line? */
+const isWritten = ({ reader }: Processor, { chunk, from }: Token): boolean =>
+  chunk === reader.chunk && reader.text[reader.base + from] === '\\';
+
 /** An optional argument in square brackets, or null. Braces inside protect brackets. */
 export function readOptional(p: Processor, spacesAllowed = true): Token[] | null {
   const blanks: Token[] = [];
@@ -123,7 +127,7 @@ export function readOptional(p: Processor, spacesAllowed = true): Token[] | null
     if (
       token === null ||
       token.cat === STOP ||
-      isPar(token) ||
+      (isPar(token) && !(depth > 0 && isWritten(p, token))) ||
       (token.cat === Cat.Command && token.text === 'item' && opensItem(p, open)) ||
       (token.cat === Cat.End && depth === 0)
     ) {

@@ -1,7 +1,7 @@
 import { PT, type Sp } from '../../base/lengths';
 import { translation } from '../../base/maps';
 import { blended, withOpacity, type Paint } from '../../base/paint';
-import { rectangle, type Bounds } from '../../base/paths';
+import { polyline, rectangle, type Bounds } from '../../base/paths';
 import type { Span } from '../../base/spans';
 import type { Framed } from '../../document/blocks';
 import { solidStroke, stroked, type Mark } from '../../document/drawing';
@@ -301,12 +301,30 @@ function shadowOf(look: BoxLook, width: Sp, height: Sp, at: Span): Mark[] {
 
 /** The lines beside the frame. */
 function bordersOf({ borderlines, arc }: BoxLook, width: Sp, height: Sp, at: Span): Mark[] {
-  return borderlines.flatMap(({ edges, width: thick, offset, paint }): Mark[] => {
+  return borderlines.flatMap(({ edges, width: thick, offset, paint, dash }): Mark[] => {
+    const pen = stroked({ ...solidStroke(thick, paint), dash });
     if (edges === 'nesw') {
       const inset = offset + thick / 2;
       const radius = Math.max(0, arc - inset);
       const path = roundedBox(inset, inset, width - 2 * inset, height - 2 * inset, radius, ALL);
-      return [{ kind: 'path', path, style: stroked(solidStroke(thick, paint)), ...at }];
+      return [{ kind: 'path', path, style: pen, ...at }];
+    }
+    if (dash.length > 0) {
+      const [x, y] = [offset + thick / 2, height - offset - thick / 2];
+      const lines = {
+        w: [x, 0, x, height],
+        e: [width - x, 0, width - x, height],
+        s: [0, x, width, x],
+        n: [0, y, width, y],
+      };
+      return [...edges].map((edge): Mark => {
+        const [x1 = 0, y1 = 0, x2 = 0, y2 = 0] = lines[edge as keyof typeof lines];
+        const path = polyline([
+          { x: x1, y: y1 },
+          { x: x2, y: y2 },
+        ]);
+        return { kind: 'path', path, style: pen, ...at };
+      });
     }
     const sides = {
       w: rectangle(offset, 0, thick, height),

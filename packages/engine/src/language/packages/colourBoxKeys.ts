@@ -1,5 +1,5 @@
 import type { Paint } from '../../base/paint';
-import type { Sp } from '../../base/lengths';
+import { PT, type Sp } from '../../base/lengths';
 import type { Token } from '../../expansion/meaning';
 import { tokensText } from '../../expansion/tokenText';
 import type { Interpreter } from '../machine/interpreter';
@@ -45,19 +45,27 @@ const PLACES = ['top', 'bottom'].flatMap((edge) =>
   ['', ' left', ' center', ' right'].map((side_) => edge + side_),
 );
 
-/** `borderline west={2pt}{0pt}{red}`. */
+/** How a line beside a box is broken, and how wide its gaps are. */
+const DASHES = /^(?:(densely|loosely) )?(dashed|dotted)$/;
+const GAPS: Readonly<Record<string, number>> = { densely: 0.6, loosely: 2 };
+
+/** `borderline west={2pt}{0pt}{red}`, `{red,dashed}`. */
 const borderline =
   (edges: string): Act =>
   (to, value, it) => {
-    const [width = [], offset = [], colour = []] = groupsIn(value);
+    const [width = [], offset = [], options = []] = groupsIn(value);
+    const thick = dimenOf(it, width);
+    const parts = splitAt(options, ',').map((part) => ({ part, text: tokensText(part).trim() }));
+    const colour = parts.find(({ text }) => text !== '' && !DASHES.test(text))?.part ?? [];
+    const dashes = parts.map(({ text }) => DASHES.exec(text)).find((found) => found !== null);
+    const [gap = 0] = dashes ? [GAPS[dashes[1] ?? ''] ?? 1] : [];
+    const ink = dashes?.[2] === 'dotted' ? thick : 3 * PT;
     const line = {
       edges,
-      width: dimenOf(it, width),
+      width: thick,
       offset: dimenOf(it, offset),
-      paint: paint(
-        it,
-        colour.filter((t) => t.text !== ','),
-      ),
+      paint: paint(it, colour),
+      dash: dashes ? [ink, (dashes[2] === 'dotted' ? 2 : 3) * gap * PT] : [],
     };
     to.borderlines = [...to.borderlines, line];
   };
@@ -295,6 +303,7 @@ const KEYS: Readonly<Record<string, Act>> = {
   'standard jigsaw': (to) => void (to.jigsaw = true),
   label: (to, value) => void (to.label = value),
   blank: hideAll,
+  'subtitle style': (to, value) => void (to.subtitle = value),
   blanker: (to, value, it) => {
     hideAll(to, value, it);
     to.rules = [0, 0, 0, 0];

@@ -17,6 +17,8 @@ export interface Borderline {
   readonly width: Sp;
   readonly offset: Sp;
   readonly paint: Paint;
+  /** Lengths of dashes and gaps in turn; none for a whole line. */
+  readonly dash: readonly Sp[];
 }
 
 /** How a coloured box looks. */
@@ -66,6 +68,8 @@ export interface BoxLook {
   readonly titleRule: Sp;
   /** What stands before and behind the text, the part below, the title. */
   readonly around: Readonly<Record<AroundKey, readonly Token[]>>;
+  /** Options of the headings within it. */
+  readonly subtitle: readonly Token[];
   /** How the part below `\\tcblower` looks, and whether a line parts it. */
   readonly lower: LowerLook;
   /** The height of the whole, and where what is within stands in it. */
@@ -145,6 +149,7 @@ export const STANDARD_BOX: BoxLook = {
     'before title': [],
     'after title': [],
   },
+  subtitle: [],
   lower: { ground: null, words: null, font: [], align: '', separated: true },
   height: null,
   valign: 'top',

@@ -27,6 +27,7 @@ import { seenAround } from '../machine/overlays';
 import type { Interpreter } from '../machine/interpreter';
 import { passWrapped } from '../machine/wrapped';
 import { box } from '../constructs/boxes';
+import { definedColour } from '../scanning/colours';
 import { boxLook } from './colourBoxKeys';
 import { EVERY_BOX, STANDARD_BOX, type BoxLook } from './colourBoxLook';
 
@@ -79,9 +80,27 @@ function nameMeasures(it: Interpreter, { rules, room, sep, arc }: BoxLook): void
     it.define(`kvtcb@${side}@rule`, `${Math.round(rules[i] ?? 0)}sp`);
     it.define(`kvtcb@${side}upper`, `${Math.round((room[i] ?? 0) - sep)}sp`);
   });
+  it.define('tcb@room', `${Math.round(room[0] ?? 0)}sp`);
   it.define('kvtcb@boxsep', `${Math.round(sep)}sp`);
   it.define('kvtcb@arc', `${Math.round(arc)}sp`);
 }
+
+/** The colours of a box under the names that its package has for them: pictures over it and subtitles speak of them. */
+function nameColours(it: Interpreter, look: BoxLook): void {
+  const { frame, ground, titleGround, titleWords, words, lower } = look;
+  const paints = {
+    frame,
+    back: ground ?? WHITE,
+    backtitle: titleGround ?? frame,
+    title: titleWords,
+    upper: words ?? it.font.color,
+    lower: lower.words ?? words ?? it.font.color,
+    backlower: lower.ground ?? ground ?? WHITE,
+  };
+  for (const [name, paint] of Object.entries(paints))
+    it.write(definedColour(`tcbcol${name}`), paint);
+}
+const WHITE = 0xffffff;
 
 /** Opens a box with these options in the innermost environment; how it looks is given back. */
 export function beginBox(it: Interpreter, options: readonly Token[]): BoxLook {
@@ -100,6 +119,8 @@ export function beginBox(it: Interpreter, options: readonly Token[]): BoxLook {
   const moved = look.place === 'center' ? free / 2 : look.place === 'right' ? free : -growLeft;
   const margin = it.dimen('totalleftmargin') + moved;
   nameMeasures(it, look);
+  nameColours(it, look);
+  it.execute([...it.source('\\def\\tcb@substyle{'), ...look.subtitle, ...it.source('}')]);
   it.innermost.data.set(OPEN, { look, width, left: margin, inner, first: null, inLower: false });
   beginColumn(it, look.beside === null ? inner : besideWidths(look, inner)[0]);
   if (look.label) it.execute([...it.source('\\label{'), ...look.label, ...it.source('}')]);

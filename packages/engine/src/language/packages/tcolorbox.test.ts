@@ -203,3 +203,55 @@ it('an environment that there is gets a box around it', () => {
   expect(ofColour(boxed, RED)).toBeDefined();
   expect(ofColour(set('Flood.', preamble), RED)).toBeUndefined();
 });
+
+describe('Headings within a box', () => {
+  const GREEN = 0x00ff00;
+  const box = (options: string, subtitle: string) =>
+    set(
+      `\\begin{tcolorbox}[colframe=red,colback=white,title=T${options}]Ebb.${subtitle}Flood.\\end{tcolorbox}`,
+    );
+  it.each([
+    ['', '\\tcbsubtitle{Noon}', RED],
+    ['', '\\tcbsubtitle[colback=blue]{Noon}', BLUE],
+    [',subtitle style={colback=blue}', '\\tcbsubtitle{Noon}', BLUE],
+    [',colbacktitle=blue', '\\tcbsubtitle{Noon}', BLUE],
+  ])('%s %s: a bar from edge to edge in its colour', (options, subtitle, colour) => {
+    const laid = box(options, subtitle);
+    expect(laid.session.findings()).toEqual([]);
+    const noon = laid.word('Noon');
+    const bar = painted(laid).find(
+      ({ paint, top, bottom }) =>
+        paint === colour && top < noon.y && bottom > noon.y && bottom - top < 40,
+    );
+    expect((bar?.right ?? 0) - (bar?.left ?? 0)).toBeGreaterThan(340);
+    expect(noon.x).toBeCloseTo(laid.word('Ebb').x, 0);
+  });
+  it('the colours of the box have names in what is drawn over it', () => {
+    const laid = set(
+      '\\begin{tcolorbox}[enhanced,colframe=green,overlay={\\fill[tcbcolframe] (frame.center) circle (3pt);}]x\\end{tcolorbox}',
+      '\\definecolor{green}{rgb}{0,1,0}',
+    );
+    expect(laid.session.findings()).toEqual([]);
+    expect(painted(laid).filter(({ paint }) => paint === GREEN).length).toBeGreaterThan(1);
+  });
+  it.each([
+    ['borderline={1pt}{2pt}{red,dashed}', 1],
+    ['borderline west={1pt}{2pt}{densely dotted,red}', 1],
+    ['borderline vertical={1pt}{2pt}{red,loosely dashed}', 2],
+  ])('%s: a broken line in its colour', (option, count) => {
+    const laid = set(`\\begin{tcolorbox}[enhanced,${option}]x\\end{tcolorbox}`);
+    expect(laid.session.findings()).toEqual([]);
+    expect(painted(laid).filter(({ paint }) => paint === RED)).toHaveLength(count);
+  });
+  it.each(['after upper={\\par\\hfill Ebb}', 'before upper={\\par x\\par}'])(
+    '%s: a paragraph may end within an option',
+    (option) => {
+      expect(findings(`\\begin{tcolorbox}[${option}]x\\end{tcolorbox}`)).toEqual([]);
+    },
+  );
+  it('an option that is never closed still ends before a blank line', () => {
+    expect(findings('\\begin{tcolorbox}[title={a\n\nb]x\\end{tcolorbox}').length).toBeGreaterThan(
+      0,
+    );
+  });
+});

@@ -208,7 +208,7 @@ const colourBoxCommands: readonly CommandEntry[] = [
     'om',
     'A heading within a coloured box.',
     '\\begin{tcolorbox}\\tcbsubtitle{Ebb}Low.\\end{tcolorbox}',
-    '\\par\\smallskip\\noindent\\textbf{#2}\\par\\smallskip\\noindent\\ignorespaces ',
+    String.raw`\def\tcb@sub##1{\begin{tcolorbox}[sharp corners,boxrule=0pt,colframe=tcbcolbacktitle,colback=tcbcolbacktitle,colupper=tcbcoltitle,fontupper=\bfseries,boxsep=0pt,left=\tcb@room,right=\tcb@room,top=1mm,bottom=1mm,spread sidewards=\tcb@room,before skip=2mm,after skip=2mm,##1,#1]#2\end{tcolorbox}}\expandafter\tcb@sub\expandafter{\tcb@substyle}\noindent\ignorespaces `,
     '',
   ),
 ];
