@@ -18,7 +18,7 @@ export type EnvironmentKind =
   | 'picture';
 
 const NAMES: Readonly<Record<EnvironmentKind, string>> = {
-  code: 'verbatim verbatim* Verbatim Verbatim* BVerbatim lstlisting minted comment filecontents filecontents*',
+  code: 'verbatim verbatim* Verbatim Verbatim* BVerbatim semiverbatim lstlisting minted comment filecontents filecontents*',
   display:
     'equation equation* align align* alignat alignat* flalign flalign* gather gather* multline multline* eqnarray eqnarray* displaymath math xalignat xalignat* dmath dmath*',
   rows: 'split aligned alignedat gathered multlined lgathered rgathered autobreak cases dcases cases* dcases* rcases drcases rcases* drcases* substack subarray',

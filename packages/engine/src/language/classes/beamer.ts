@@ -41,6 +41,7 @@ import { beamercolorbox } from './beamerBoxes';
 import { defineWithSteps, giveSteps } from './beamerSpecs';
 import { setUpTheorems, theoremCommands } from './beamerTheorems';
 import { titleFrame } from './beamerTitle';
+import { semiverbatim } from './beamerVerbatim';
 import { OUTLINE, outlineCommands } from './beamerOutline';
 import { BEAMER_PARTS, overlayCommands, overlayEnvironments } from './beamerOverlays';
 import { endMark, markProof } from '../constructs/theorems';
@@ -380,6 +381,7 @@ export const beamer: ClassEntry = {
     block('alertblock', ' alerted'),
     block('exampleblock', ' example'),
     beamercolorbox,
+    semiverbatim,
     columns,
     column,
   ],

@@ -1,3 +1,4 @@
+import { readOptional } from '../../expansion/arguments';
 import { cellsBy } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
 import { textOf, tokensText } from '../../expansion/tokenText';
@@ -184,6 +185,8 @@ const TEMPLATES: readonly (readonly [RegExp, (it: Interpreter, said: Said) => vo
 function setTemplate(it: Interpreter, args: Args, token: Token): void {
   const name = textOf(it.p, tokensOf(args, 0)).trim();
   const option = args[1] ? tokensText(tokensOf(args, 1)).trim() : null;
+  // What the choice is given besides: `[rounded][shadow=true]`, `[default][center]`.
+  if (option !== null) while (readOptional(it.p) !== null);
   const defined = option === null ? null : it.read(DEFINED(`${name}/${option}`));
   const body = defined ?? templateBody(it, option);
   if (body !== null || option === 'default') it.write(TEMPLATE(name), body, true);
