@@ -135,6 +135,8 @@ export function lookOf(it: Interpreter, keys: Keys): ProgramLook {
     breaks: isOn(it, keys, 'breaklines'),
     breakIndent: lengthOf(it, keys, 'breakindent', 0),
     autoIndent: true,
+    preBreak: [],
+    postBreak: [],
   };
 }
 

@@ -253,8 +253,7 @@ const TAKING: Readonly<Record<string, string>> = {
 /** A part in its style, cut into words and what stands between them. */
 function partPieces(it: Interpreter, part: CodePart, look: CodeLook): (readonly Inline[])[] {
   const { p } = it;
-  if (part.kind === 'comment' && look.textComments)
-    return [it.inlinesOf([...styleOfPart(part, look.keys), ...it.source(part.text)])];
+  if (part.kind === 'comment' && look.textComments) return [textComment(it, part, look)];
   const own = styleOfPart(part, look.keys);
   const tokens = own.length > 0 ? own : standardStyle(it, part, look.keys);
   const visible = look.blanks || (part.kind === 'string' && look.stringBlanks);
@@ -273,6 +272,19 @@ function partPieces(it: Interpreter, part: CodePart, look: CodeLook): (readonly 
   const pieces = set();
   it.closeGroup();
   return pieces;
+}
+
+/** A comment whose words are the language of documents (`texcl`); the signs that begin it are as they are typed. */
+function textComment(it: Interpreter, part: CodePart, look: CodeLook): readonly Inline[] {
+  const [signs = ''] = /^[^\w\s\\$]*/.exec(part.text) ?? [];
+  it.openGroup({ kind: 'semisimple', span: it.p.place });
+  it.execute(styleOfPart(part, look.keys));
+  const inlines = [
+    ...typewriterInlines(it, signs, false, it.font.family),
+    ...it.inlinesOf(it.source(part.text.slice(signs.length))),
+  ];
+  it.closeGroup();
+  return inlines;
 }
 
 function withLiterals(text: string, literals: readonly Literal[]): (string | Literal)[] {

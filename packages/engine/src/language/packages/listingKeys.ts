@@ -29,13 +29,13 @@ const KNOWN = new Set(
     'name frame framesep framerule rulecolor framexleftmargin framexrightmargin framextopmargin framexbottommargin frameround fillcolor ' +
     'backgroundcolor xleftmargin xrightmargin aboveskip belowskip breaklines breakindent breakautoindent breakatwhitespace tabsize ' +
     'showspaces showstringspaces gobble autogobble columns mathescape escapeinside escapechar texcl literate linerange firstline lastline ' +
-    'moredelim delim float title caption captionpos abovecaptionskip belowcaptionskip label linewidth'
+    'prebreak postbreak moredelim delim float title caption captionpos abovecaptionskip belowcaptionskip label linewidth'
   ).split(' '),
 );
 /** Keys that change nothing here: of how it is read, of the index, of speed. */
 const QUIET = new Set(
   (
-    'inputencoding extendedchars upquote keepspaces basewidth fontadjust escapebegin escapeend postbreak prebreak floatplacement ' +
+    'inputencoding extendedchars upquote keepspaces basewidth fontadjust escapebegin escapeend floatplacement ' +
     'showtabs tab print lineskip resetmargins boxpos nolol captionformat numberblanklines showlines emptylines defaultdialect ' +
     'alsodigit alsoother excludedelims rulesep rulesepcolor framerulecolor framesepcolor indexstyle index moreindex ' +
     'formfeed fancyvrb aspectratio procnamestyle beginpenalty endpenalty hyphenchar breakbefore nolinebreak morendkeywordstyle tag usekeywordsintag ' +
@@ -61,6 +61,8 @@ function gather(
   tokens: readonly Token[],
   depth = 0,
 ): void {
+  // `classoffset=1`: the classes of the keys behind it count from there.
+  let offset = 0;
   for (const part of splitAt(tokens, ',')) {
     const eq = part.findIndex(({ text, cell: name }) => text === '=' && name === null);
     const key = tokensText(eq < 0 ? part : part.slice(0, eq)).trim();
@@ -72,12 +74,17 @@ function gather(
       else if (!named) report(it, part, textOf(it.p, trimmed(raw)).trim());
       continue;
     }
+    if (key === 'classoffset') {
+      offset = parseInt(textOf(it.p, trimmed(raw)), 10) || 0;
+      continue;
+    }
     if (QUIET.has(key)) continue;
     if (!KNOWN.has(key)) {
       tellUnknownKey(it, eq < 0 ? part : part.slice(0, eq), [...KNOWN, ...QUIET, 'style']);
       continue;
     }
-    const { n, rest } = IN_CLASSES.test(key) ? classed(raw) : { n: 1, rest: raw };
+    const { n: own, rest } = IN_CLASSES.test(key) ? classed(raw) : { n: 1, rest: raw };
+    const n = IN_CLASSES.test(key) ? own + offset : own;
     const name = n > 1 ? `${key}${n}` : key;
     into.set(name, [...(into.get(name) ?? []), trimmed(rest)]);
   }

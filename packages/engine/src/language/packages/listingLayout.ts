@@ -37,6 +37,9 @@ export interface ProgramLook {
   /** By how much what is left of a line stands further in, and whether the line's own blanks count too. */
   readonly breakIndent: Sp;
   readonly autoIndent: boolean;
+  /** What stands at the end of a row that is broken, and at the start of the next. */
+  readonly preBreak: readonly Token[];
+  readonly postBreak: readonly Token[];
 }
 
 /** A line of a program: its pieces, its number, and the pieces that are its indent. */
@@ -93,15 +96,18 @@ function rowsOf(it: Interpreter, line: ProgramLine, width: Sp, look: ProgramLook
   if (widths.reduce((sum, one) => sum + one, 0) <= width) return [whole];
   const own = look.autoIndent ? widths.slice(0, line.indent).reduce((a, b) => a + b, 0) : 0;
   const kern: Inline = { kind: 'kern', width: own + look.breakIndent, ...it.p.place };
+  const [before, behind] = [it.inlinesOf(look.preBreak), it.inlinesOf(look.postBreak)];
+  const start = own + look.breakIndent + it.host.measure(behind).width;
+  const room = width - it.host.measure(before).width;
   const rows: Inline[][] = [];
   let row: Inline[] = [];
   let used = 0;
   line.pieces.forEach((piece, i) => {
     const wide = widths[i] ?? 0;
-    if (row.length > (rows.length > 0 ? 1 : 0) && used + wide > width) {
-      rows.push(row);
-      row = [kern];
-      used = own + look.breakIndent;
+    if (row.length > (rows.length > 0 ? 1 + behind.length : 0) && used + wide > room) {
+      rows.push([...row, ...before]);
+      row = [kern, ...behind];
+      used = start;
       // A blank at which a line is broken is gone.
       if (isBlank(piece)) return;
     }

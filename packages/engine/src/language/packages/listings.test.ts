@@ -45,6 +45,7 @@ describe('words of a program', () => {
     ['#include x', 'language=C', { '#': RED, include: RED }],
     ['ebb flood', 'morekeywords={ebb,flood}', { ebb: RED, flood: RED }],
     ['ebb flood', 'morekeywords={ebb},morekeywords=[2]{flood},keywordstyle=[2]\\color{blue}', { ebb: RED, flood: BLUE }],
+    ['ebb flood', 'morekeywords={ebb},classoffset=1,morekeywords={flood},keywordstyle=\\color{blue},classoffset=0', { ebb: RED, flood: BLUE }],
     ['if x', 'language=Python,deletekeywords={if}', {}],
     ['low x', 'emph={low},emphstyle=\\color{blue}', { low: BLUE }],
     ['a ;; b', 'morecomment=[l]{;;}', { ';': GREEN, b: GREEN }],
@@ -102,6 +103,22 @@ describe('what stands in a program', () => {
     const tooWide = (options: string): boolean =>
       findingsIn(inArticle(program(code, `basicstyle=\\ttfamily${options}`), USE)).length > 0;
     expect([tooWide(''), tooWide(',breaklines')]).toEqual([true, false]);
+  });
+
+  it('shows where a line is broken, as it is told', () => {
+    const { lines: rows } = set(
+      'word '.repeat(30),
+      'basicstyle=\\ttfamily,breaklines,breakindent=0pt,postbreak=\\mbox{Q },prebreak=Z',
+    );
+    const texts = rows.map(({ text }) => text).filter((text) => text.includes('word'));
+    expect(texts.length).toBeGreaterThan(1);
+    expect(texts.map((text) => [text.startsWith('Q'), text.endsWith('Z')])).toEqual(
+      texts.map((_, i) => [i > 0, i < texts.length - 1]),
+    );
+  });
+  it('comments are the language of documents where they should, their first signs are not', () => {
+    expect(lines('x # $y$', 'language=Python,texcl')).toEqual(['x # 𝑦', '1']);
+    expect(lines('x // \\textbf{y}', 'language=C,texcl')).toEqual(['x // y', '1']);
   });
 
   it('of twenty thousand lines is read to its end', () => {

@@ -68,6 +68,8 @@ function lookOf(it: Interpreter, keys: Keys): ProgramLook {
     right: length('xrightmargin', '0pt'),
     breaks: isOn(it, keys, 'breaklines'),
     breakIndent: length('breakindent', '20pt'),
+    preBreak: style(keys, 'prebreak'),
+    postBreak: style(keys, 'postbreak'),
     autoIndent: isOn(it, keys, 'breakautoindent', true),
   };
 }

@@ -76,6 +76,16 @@ describe('distances of lines and paragraphs', () => {
     const [found] = distances(inArticle(`${command} a\\\\b`, load('setspace')));
     expect(found).toBeCloseTo(distance, 1);
   });
+  it.each([
+    ['\\begin{spacing}{1.5}a\\\\b\\end{spacing}', [18]],
+    ['\\begin{spacing}{2}a\\\\b\\end{spacing}c\\\\d', [24, 24, 12]],
+    // The first line behind stands as far off as the last within, one before as far as those before.
+    ['x\\begin{onehalfspace}a\\\\b\\end{onehalfspace}c', [15, 15, 15]],
+    ['\\doublespacing x\\begin{singlespace}a\\\\b\\end{singlespace}c', [20, 12, 20]],
+  ])('setspace: %s', (body, wanted) => {
+    const found = distances(inArticle(body, load('setspace')));
+    wanted.forEach((distance, i) => expect(Math.abs((found[i] ?? 0) - distance)).toBeLessThan(0.2));
+  });
   it('setspace ends with its environment', () => {
     const body = '\\begin{doublespace}a\\\\b\\end{doublespace}c\\\\d';
     const found = distances(inArticle(body, load('setspace')));

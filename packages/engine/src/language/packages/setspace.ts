@@ -1,4 +1,6 @@
 import { CELLS } from '../machine/cells';
+import { glue, type Sp } from '../../base/lengths';
+import { cell } from '../../expansion/cells';
 import { textOf } from '../../expansion/tokenText';
 import {
   type CommandEntry,
@@ -36,10 +38,42 @@ const environment = (name: string, factor: string): EnvironmentEntry => ({
   package: 'setspace',
   begin: (it) => {
     it.endParagraph();
+    const outer = it.skip('baselineskip').width;
     spread(it, factor);
+    if (factor === 'singlespacing') addRoom(it, outer - it.skip('baselineskip').width);
+    else it.innermost.data.set(AROUND, outer);
   },
-  end: (it) => it.endParagraph(),
+  end: (it) => endSpacing(it),
 });
+
+/** The distance of lines around an environment, sp. */
+const AROUND = cell<Sp | null>('spacingaround', null);
+
+/** Room between paragraphs that makes up for another distance of lines (setspace.sty: `\vskip` by one and back by the other). */
+function addRoom(it: Interpreter, width: Sp): void {
+  if (width !== 0) it.mode.vlist.push({ kind: 'vspace', glue: glue(width), behaviour: 'plain' });
+}
+
+function endSpacing(it: Interpreter): void {
+  it.endParagraph();
+  const outer = it.innermost.data.get(AROUND);
+  if (typeof outer === 'number') addRoom(it, it.skip('baselineskip').width - outer);
+}
+
+/** `\begin{spacing}{1.3}`. */
+const spacing: EnvironmentEntry = {
+  name: 'spacing',
+  signature: 'm',
+  description: 'Lines at a distance that is a factor of the usual one.',
+  example: '\\begin{spacing}{1.3}\nText.\n\\end{spacing}',
+  package: 'setspace',
+  begin: (it, args) => {
+    it.endParagraph();
+    it.innermost.data.set(AROUND, it.skip('baselineskip').width);
+    setLineSpread(it, parseFloat(textOf(it.p, tokensOf(args, 0))));
+  },
+  end: (it) => endSpacing(it),
+};
 
 /** setspace: the distance of lines. */
 export const setspace: PackageEntry = {
@@ -58,6 +92,7 @@ export const setspace: PackageEntry = {
     },
   ],
   environments: [
+    spacing,
     environment('singlespace', 'singlespacing'),
     environment('onehalfspace', 'onehalfspacing'),
     environment('doublespace', 'doublespacing'),
