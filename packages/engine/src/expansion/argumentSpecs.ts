@@ -1,7 +1,7 @@
 import { Cat } from '../tokens/categories';
 import { readArgument } from './arguments';
 import { ownName } from './cells';
-import { type ArgumentSpec, detach, STOP, type Token } from './meaning';
+import { type ArgumentSpec, detach, type Processing, STOP, type Token } from './meaning';
 import type { Processor } from './processor';
 
 /** What stands for an optional argument that was left out. */
@@ -37,6 +37,83 @@ function groupAt(tokens: readonly Token[], start: number): { inner: Token[]; end
   return { inner: tokens.slice(at + 1), end: tokens.length };
 }
 
+/** The processors of an argument that are known: `\SplitArgument{1}{,}`, `\SplitList{;}`, `\ReverseBoolean`, `\TrimSpaces`. */
+function processingOf(tokens: readonly Token[]): Processing[] {
+  const out: Processing[] = [];
+  for (let i = 0; i < tokens.length; i++) {
+    const { cat, text } = tokens[i] as Token;
+    if (cat !== Cat.Command) continue;
+    if (text === 'ReverseBoolean') out.push({ kind: 'reverse' });
+    else if (text === 'TrimSpaces') out.push({ kind: 'trim' });
+    else if (text === 'SplitList' || text === 'SplitArgument') {
+      const count = text === 'SplitArgument' ? groupAt(tokens, i + 1) : { inner: [], end: i + 1 };
+      const at = groupAt(tokens, count.end);
+      const number = Number(count.inner.map((t) => t.text).join(''));
+      out.push({
+        kind: 'split',
+        at: at.inner,
+        parts: text === 'SplitArgument' ? number + 1 : null,
+      });
+      i = at.end - 1;
+    }
+  }
+  return out;
+}
+
+/** An argument after what is done with it. */
+function processed(
+  p: Processor,
+  argument: readonly Token[],
+  processing: readonly Processing[] = [],
+): readonly Token[] {
+  if (argument.length === 1 && argument[0]?.text === NO_VALUE) return argument;
+  return processing.reduce((tokens, one): readonly Token[] => {
+    if (one.kind !== 'split')
+      return one.kind === 'trim'
+        ? unblanked(tokens)
+        : [p.command(tokens[0]?.text === 'BooleanTrue' ? 'BooleanFalse' : 'BooleanTrue')];
+    const parts = splitAtTokens(tokens, one.at, one.parts);
+    while (parts.length < (one.parts ?? 0)) parts.push(noValue(p));
+    return parts.flatMap((part) => [
+      p.make(Cat.Begin, '{'),
+      ...unblanked(part),
+      p.make(Cat.End, '}'),
+    ]);
+  }, argument);
+}
+
+function unblanked(tokens: readonly Token[]): readonly Token[] {
+  const first = tokens.findIndex(({ cat }) => cat !== Cat.Space);
+  const last = tokens.findLastIndex(({ cat }) => cat !== Cat.Space);
+  return first < 0 ? [] : tokens.slice(first, last + 1);
+}
+
+/** Tokens cut at others outside braces; what is left behind so many parts stays in the last. */
+function splitAtTokens(
+  tokens: readonly Token[],
+  at: readonly Token[],
+  most: number | null,
+): (readonly Token[])[] {
+  const parts: Token[][] = [[]];
+  let depth = 0;
+  for (let i = 0; i < tokens.length; i++) {
+    const token = tokens[i] as Token;
+    if (token.cat === Cat.Begin) depth++;
+    else if (token.cat === Cat.End) depth--;
+    const isHere =
+      depth === 0 &&
+      at.length > 0 &&
+      (most === null || parts.length < most) &&
+      at.every(({ text }, k) => tokens[i + k]?.text === text);
+    if (!isHere) parts.at(-1)?.push(token);
+    else {
+      parts.push([]);
+      i += at.length - 1;
+    }
+  }
+  return parts;
+}
+
 /**
  * The arguments that a specification of letters asks for (the document-command
  * syntax of LaTeX: `m o O{} g G{} d() D(){} r() R(){} s t+ v b e{^_} E{^_}{…}`, `+` and `!` before them).
@@ -44,6 +121,7 @@ function groupAt(tokens: readonly Token[], start: number): { inner: Token[]; end
 export function parseSpec(tokens: readonly Token[]): ArgumentSpec[] {
   const specs: ArgumentSpec[] = [];
   let long = false;
+  const processing: Processing[] = [];
   let i = 0;
   const char = (): string => {
     i = nextSolid(tokens, i);
@@ -62,7 +140,7 @@ export function parseSpec(tokens: readonly Token[]): ArgumentSpec[] {
     }
     if (letter === '!') continue;
     if (letter === '>') {
-      fallback(); // a processor of the argument: left alone
+      processing.unshift(...processingOf(fallback()));
       continue;
     }
     if (letter === 'm' || letter === 'v' || letter === 's') specs.push(plain(letter, long));
@@ -82,6 +160,11 @@ export function parseSpec(tokens: readonly Token[]): ArgumentSpec[] {
         const value = letter === 'E' ? [values[k]].filter((t) => t !== undefined) : null;
         specs.push({ ...plain('e', long, mark.text), fallback: value });
       });
+    }
+    if (processing.length > 0 && specs.length > 0) {
+      const last = specs.pop() as ArgumentSpec;
+      specs.push({ ...last, processing: [...processing] });
+      processing.length = 0;
     }
     long = false;
   }
@@ -201,7 +284,7 @@ export function readBySpec(
   for (let i = 0; i < specs.length; i++) {
     const spec = specs[i] as ArgumentSpec;
     if (spec.type !== 'e') {
-      args.push(readOne(p, caller, spec));
+      args.push(processed(p, readOne(p, caller, spec), spec.processing));
       continue;
     }
     let end = i;

@@ -22,6 +22,23 @@ describe('commands by their arguments', () => {
     const text = count === 1 ? '#1' : starred ? '\\IfBooleanTF{#1}{star}{none}-#2' : '#1-#2';
     expect(body(`\\NewDocumentCommand{\\c}{${spec}}{${text}}${call}`)).toBe(out);
   });
+  it.each([
+    ['>{\\SplitArgument{1}{,}}m', '{a,b}', '\\two#1', '[a/b]'],
+    ['>{\\SplitArgument{1}{,}}m', '{a, b,c}', '\\two#1', '[a/b,c]'],
+    ['>{\\SplitArgument{1}{,}}m', '{{a,x} , b}', '\\two#1', '[a,x/b]'],
+    ['>{\\SplitArgument{1}{--}}m', '{a--b}', '\\two#1', '[a/b]'],
+    ['>{\\SplitArgument{1}{,}}m', '{a}', '\\lack#1', 'a:none'],
+    ['>{\\SplitList{;}}m', '{a;b;;c}', '\\ProcessList{#1}{\\one}', '(a)(b)()(c)'],
+    ['>{\\SplitList{;}}o', '', '\\IfNoValueTF{#1}{none}{some}', 'none'],
+    ['>{\\TrimSpaces}m', '{ a }', '(#1)', '(a)'],
+    ['>{\\ReverseBoolean}s m', '*{a}', '\\IfBooleanTF{#1}{yes}{no}#2', 'noa'],
+    ['>{\\ReverseBoolean}s m', '{a}', '\\IfBooleanTF{#1}{yes}{no}#2', 'yesa'],
+    ['m >{\\SplitList{,}}m', '{x}{a,b}', '#1\\ProcessList{#2}{\\one}', 'x(a)(b)'],
+  ])('what is done with an argument before it is given: %s %s', (spec, call, text, out) => {
+    const helpers =
+      '\\def\\two#1#2{[#1/#2]}\\def\\one#1{(#1)}\\def\\lack#1#2{#1:\\IfNoValueTF{#2}{none}{#2}}';
+    expect(body(`${helpers}\\NewDocumentCommand{\\c}{${spec}}{${text}}\\c${call}`)).toBe(out);
+  });
   it('tell what was left out', () => {
     const define = '\\NewDocumentCommand{\\c}{o m}{\\IfNoValueTF{#1}{none}{#1}-#2}';
     expect(body(`${define}\\c{a}, \\c[x]{a}, \\c[]{a}`)).toBe('none-a, x-a, -a');

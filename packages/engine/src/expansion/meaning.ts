@@ -6,7 +6,14 @@ import type { Cell } from './state';
 export type Token = AnyToken<Cell>;
 
 /** One argument of a macro that says what it takes: its letter, its delimiters, its default. */
+/** What is done with an argument before the macro has it (`>{…}` in a specification). */
+export type Processing =
+  | { readonly kind: 'split'; readonly at: readonly Token[]; readonly parts: number | null }
+  | { readonly kind: 'reverse' | 'trim' };
+
 export interface ArgumentSpec {
+  /** The last one first. */
+  readonly processing?: readonly Processing[];
   readonly type: 'm' | 'o' | 'd' | 's' | 't' | 'r' | 'v' | 'e' | 'g' | 'b';
   readonly open: string;
   readonly close: string;

@@ -11,6 +11,7 @@ const HELPERS =
   String.raw`
 \def\@upn#1{\textup{#1}}\def\@thmnote#1{{\mdseries\upshape #1}}
 \def\m@th{}\def\mathpalette#1#2{\mathchoice{#1\displaystyle{#2}}{#1\textstyle{#2}}{#1\scriptstyle{#2}}{#1\scriptscriptstyle{#2}}}
+\def\pr@end{\pr@end}\long\def\ProcessList#1#2{\def\pr@do{#2}\pr@next#1\pr@end}\long\def\pr@next#1{\ifx\pr@end#1\@empty\else\pr@do{#1}\expandafter\pr@next\fi}
 \def\@empty{}\def\space{ }\def\@plus{plus}\def\@minus{minus}
 \def\and{\quad}\let\@tempa\@empty\let\@tempb\@empty\let\@tempc\@empty
 \def\@gobble#1{}\def\@firstoftwo#1#2{#1}\def\@gobbletwo#1#2{}\def\@gobblethree#1#2#3{}\def\@gobblefour#1#2#3#4{}

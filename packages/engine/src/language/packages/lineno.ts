@@ -144,7 +144,7 @@ const OPTIONS: Readonly<Record<string, Partial<Settings>>> = {
 export const lineno: PackageEntry = {
   name: 'lineno',
   description: 'Numbers of lines at the margin.',
-  source: String.raw`\newlength\linenumbersep\linenumbersep10pt \providecommand\linenumberfont{\tiny\sffamily}\newlength\linenumberwidth`,
+  source: String.raw`\newlength\linenumbersep\linenumbersep10pt \providecommand\linenumberfont{\tiny\sffamily}\newlength\linenumberwidth\newenvironment{linenomath}{}{}\newenvironment{linenomath*}{}{}\newenvironment{internallinenumbers}{\begin{linenumbers}}{\end{linenumbers}}`,
   options: [...Object.keys(OPTIONS)],
   commands,
   environments: [

@@ -274,7 +274,7 @@ export const changepage: PackageEntry = {
   description: 'Margins changed for a part of the text.',
   options: null,
   source:
-    '\\newenvironment{adjustwidth}[2]{\\begin{list}{}{\\topsep0pt\\listparindent\\parindent\\parsep\\parskip\\leftmargin#1\\rightmargin#2}\\item[]\\ignorespaces}{\\end{list}}',
+    '\\newenvironment{adjustwidth}[2]{\\begin{list}{}{\\topsep0pt\\listparindent\\parindent\\parsep\\parskip\\leftmargin#1\\rightmargin#2}\\item[]\\ignorespaces}{\\end{list}}\\newenvironment{adjustwidth*}[2]{\\begin{adjustwidth}{#1}{#2}}{\\end{adjustwidth}}',
 };
 
 /** needspace: a page ends before a place that has too little room behind it. */

@@ -322,6 +322,7 @@ export const tabularray: PackageEntry = {
   environments: [
     environment('tblr', 'A table by its keys: colspec, hlines, vlines, rows, cells.'),
     environment('longtblr', 'A long table by its keys; it is set on one page.'),
+    environment('talltblr', 'A tall table by its keys, with what is said below it.'),
     environment('booktabs', 'A table with rules of three weights.'),
   ],
   commands: [

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { findingsIn, inArticle, typeset } from '../../testing/document';
+import { findingsIn, inArticle, linesOf, typeset } from '../../testing/document';
 import { laidBody } from '../../testing/layout';
 
 const load = (names: string, more = ''): string => `\\usepackage{${names}}${more}`;
@@ -117,5 +117,30 @@ describe('a letter over two lines', () => {
     const box = (before: string): number =>
       laidBody(`${before} \\parbox{3cm}{word}`, load('lettrine')).word('word').x;
     expect(box('\\hangindent=2cm\\hangafter=0 ')).toBeLessThan(box('') + 60);
+  });
+});
+
+describe('names that packages bring besides', () => {
+  it.each([
+    ['lineno', '\\begin{linenomath*}\\[x\\]\\end{linenomath*}'],
+    ['lineno', '\\begin{linenomath}\\[x\\]\\end{linenomath}'],
+    ['lineno', '\\begin{internallinenumbers}x\\end{internallinenumbers}'],
+    ['changepage', '\\begin{adjustwidth*}{1cm}{1cm}x\\end{adjustwidth*}'],
+    ['tabularray', '\\begin{talltblr}{ll}a&b\\\\\\end{talltblr}'],
+    [
+      'subcaption',
+      '\\begin{figure}\\begin{subfigure}{3cm}x\\phantomsubcaption\\label{f}\\end{subfigure}\\caption{y}\\end{figure}\\ref{f}',
+    ],
+    ['subcaption', '\\begin{figure}x\\phantomcaption\\label{f}\\end{figure}\\ref{f}'],
+  ])('%s: %s', (name, body) => {
+    expect(laidBody(body, `\\usepackage{${name}}`).session.findings()).toEqual([]);
+  });
+  it('pgfplots: a loop over plots', () => {
+    const { session } = laidBody(
+      '\\begin{tikzpicture}\\begin{axis}[width=5cm]\\pgfplotsinvokeforeach{1,...,3}{\\addplot{#1*x};\\addlegendentry{$k=#1$}}\\end{axis}\\end{tikzpicture}',
+      '\\usepackage{pgfplots}',
+    );
+    expect(session.findings()).toEqual([]);
+    expect(linesOf(session).join(' ')).toMatch(/= ?1.*= ?2.*= ?3/);
   });
 });

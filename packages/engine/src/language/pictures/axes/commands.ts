@@ -1,7 +1,9 @@
 import { splitAt, trimmed } from '../../scanning/optionLists';
 import type { Token } from '../../../expansion/meaning';
 import { tokensOf, type CommandEntry, type EnvironmentEntry } from '../../machine/entries';
+import { withArguments } from '../../../expansion/definitions';
 import { define } from '../keys';
+import { expandedItems } from '../loops';
 import { readingOf } from '../reading';
 import { takeGroup, takeOptions } from '../scanPath';
 import { equalsOf, wordsOf } from '../words';
@@ -116,6 +118,21 @@ export const axisCommands: readonly CommandEntry[] = [
           it.read(EVERY_AXIS),
         ),
       );
+    },
+  },
+  {
+    name: 'pgfplotsinvokeforeach',
+    signature: 'mM',
+    package: 'pgfplots',
+    description: 'Does something for each thing of a list, which is #1 in it.',
+    example:
+      '\\begin{tikzpicture}\n\\begin{axis}[width=5cm]\n\\pgfplotsinvokeforeach{1,2,3}{\\addplot {#1*x};}\n\\end{axis}\n\\end{tikzpicture}',
+    run: (it, args) => {
+      const body = tokensOf(args, 1);
+      for (const item of expandedItems(readingOf(it), tokensOf(args, 0))) {
+        if (!it.p.spend(2 + body.length, 'pgfplotsinvokeforeach')) return;
+        it.execute(withArguments(body, [item]));
+      }
     },
   },
   {
