@@ -264,7 +264,9 @@ function captionsBehindLabels(plain: string): RawFinding[] {
     ...callsOf(shape, ['subcaptionbox'], 'om'),
   ];
   const labels = callsOf(shape, ['label'], 'm').filter(
-    ({ from }) => !parts.some((part) => from > part.from && from < part.to),
+    ({ from }) =>
+      !parts.some((part) => from > part.from && from < part.to) &&
+      !/\\phantom(?:sub)?caption\s*$/.test(plain.slice(0, from)),
   );
   return partsNamed(shape, 'begin', 'figure', 'figure*', 'table', 'table*').flatMap((begin) => {
     const end = partnerOf(shape, begin);

@@ -266,17 +266,6 @@ export const floatCommands: readonly CommandEntry[] = [
     example: '\\begin{figure}\n\\caption{The gauge at noon}\n\\end{figure}',
     run: caption,
   },
-  {
-    name: 'caption@phantom',
-    signature: 's',
-    description: 'Counts a float, or with the star a part of one, without a caption.',
-    example: '',
-    run: (it, args) => {
-      const type = floatTypeOf(it);
-      if (type === null) return;
-      refStepCounter(it, isStarred(args) && !type.startsWith('sub') ? `sub${type}` : type);
-    },
-  },
 ];
 
 export const FLOAT_SOURCE = String.raw`

@@ -16,7 +16,12 @@ import {
   captionOptionsOf,
   setCaption,
 } from '../constructs/captionLook';
-import { caption as captionCommand, openFloat, FLOAT_TYPE } from '../constructs/floats';
+import {
+  caption as captionCommand,
+  floatTypeOf,
+  openFloat,
+  FLOAT_TYPE,
+} from '../constructs/floats';
 import { counterExists, labelValue, newCounter, stepCounter, nameNext } from '../machine/counters';
 import { addContentsLine } from '../constructs/contents';
 import { refCommand } from '../constructs/references';
@@ -285,6 +290,20 @@ const captionInPart: CommandEntry = {
   },
 };
 
+/** A caption of which only the number is there, for labels. */
+const phantom = (name: string, description: string): CommandEntry => ({
+  name,
+  signature: '',
+  description,
+  example: `\\begin{figure}\\begin{subfigure}{3cm}x\\${name}\\label{x}\\end{subfigure}\\caption{y}\\end{figure}`,
+  package: 'subcaption',
+  run: (it) => {
+    const type = floatTypeOf(it);
+    if (name === 'phantomsubcaption' || it.read(CELLS.inSubfloat)) stepPart(it);
+    else if (type !== null) refStepCounter(it, type);
+  },
+});
+
 /** subcaption: parts of figures and tables. */
 export const subcaption: PackageEntry = {
   name: 'subcaption',
@@ -293,6 +312,8 @@ export const subcaption: PackageEntry = {
   requires: ['caption'],
   commands: [
     captionInPart,
+    phantom('phantomcaption', 'Counts a figure, or a part of one, without a caption.'),
+    phantom('phantomsubcaption', 'Counts a part of a figure without a caption.'),
     {
       name: 'subcaption',
       signature: 'soM',
