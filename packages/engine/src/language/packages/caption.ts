@@ -22,7 +22,14 @@ import {
   openFloat,
   FLOAT_TYPE,
 } from '../constructs/floats';
-import { counterExists, labelValue, newCounter, stepCounter, nameNext } from '../machine/counters';
+import {
+  counterExists,
+  labelValue,
+  newCounter,
+  stepCounter,
+  nameNext,
+  refStepCounter,
+} from '../machine/counters';
 import { addContentsLine } from '../constructs/contents';
 import { refCommand } from '../constructs/references';
 import { beginColumn, endColumn, enterColumn, leaveColumn } from '../machine/columns';
