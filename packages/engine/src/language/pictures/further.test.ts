@@ -152,3 +152,43 @@ it.each([
   const { session } = laidBody(body, `\\usepackage{tikz}${LOAD}`);
   expect(session.findings().map(({ kind }) => kind)).toEqual([]);
 });
+
+describe('styles that libraries bring', () => {
+  const LIBRARIES = '\\usetikzlibrary{er,petri}';
+  it.each([
+    ['\\node[entity] {W};', 4, 0],
+    ['\\node[relationship] {W};', 4, 0],
+    ['\\node[attribute] {W};', 5, 4],
+    ['\\node[key attribute] {W};', 5, 4],
+    ['\\node[place] {W};', 5, 4],
+    ['\\node[transition] {W};', 4, 0],
+  ])('%s', (body, points, curves) => {
+    const found = drawn(body, LIBRARIES);
+    expect(found.findings).toEqual([]);
+    expect(found.paths.map((path) => [path.points.length, path.curves])).toEqual([
+      [points, curves],
+    ]);
+  });
+  it.each([1, 2, 3, 5])('a place with %i tokens', (count) => {
+    const found = drawn(`\\node[place,tokens=${count}] {};`, LIBRARIES);
+    expect(found.findings).toEqual([]);
+    const dots = found.paths.filter(({ path }) => path.fill === 0);
+    expect(dots).toHaveLength(count);
+    // They lie around its middle.
+    const middle = (axis: 0 | 1): number =>
+      dots
+        .flatMap(({ points }) => points.slice(0, 4).map((point) => point[axis]))
+        .reduce((a, b) => a + b, 0) /
+      (4 * count);
+    expect(Math.abs(middle(0))).toBeLessThan(0.5);
+    expect(Math.abs(middle(1))).toBeLessThan(1.5);
+  });
+  it('what a document says of every one of them holds', () => {
+    const found = drawn(
+      '\\node[place] {W};\\node[draw,every thing/.try] {V};',
+      `${LIBRARIES}\\tikzset{every place/.style={draw=red}}`,
+    );
+    expect(found.findings).toEqual([]);
+    expect(found.paths[0]?.path.stroke?.paint).toBe(RED);
+  });
+});

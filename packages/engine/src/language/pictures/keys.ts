@@ -177,8 +177,12 @@ function oneKey(
   const name = folder + written.replace(/^\/(?:tikz|pgf|pgfplots)\//, '').trim();
   if (name === '' || /\.cd$/.test(name)) return;
   const handler = /^(.*?)\s*\/\.(.+)$/.exec(name);
-  if (handler) return define(reading, handler[1] ?? '', handler[2] ?? '', value ?? []);
-  carryOut({ reading, g, node, name, value }, part, depth);
+  if (handler && !/^(?:re)?try$/.test(handler[2] ?? ''))
+    return define(reading, handler[1] ?? '', handler[2] ?? '', value ?? []);
+  // `every place/.try`: carried out where it is there.
+  const tried = handler?.[1];
+  const isThere = tried === undefined || Boolean(it.read(STYLES)[tried] ?? reading.keys[tried]);
+  if (isThere) carryOut({ reading, g, node, name: tried ?? name, value }, part, depth);
 }
 
 function carryOut(call: KeyCall, part: readonly Token[], depth: number): void {
@@ -237,7 +241,7 @@ function quoted({ node, reading }: KeyCall, part: readonly Token[]): void {
 
 /** Keys of libraries that are not carried out: mind maps, spies, curves by Hobby, nets, gates, box plots and the like. */
 const ELSEWHERE =
-  /^(?:(?:small |large |huge )?mindmap|(?:root |extra |level \d )?concept(?: color| connection)?|annotation|circle connection bar|use Hobby shortcut|(?:closed )?hobby|spy(?: using .*| connection path| scope)?|boxplot.*|place|transition|tokens?|structured tokens|colored tokens|pre|post|entity|relationship|attribute|key attribute|circuit(?: logic| ee)?.*|(?:and|or|not|nand|nor|xor|xnor|buffer) gate.*|info(?: sloped)?|l-system|lindenmayer system|turtle|blur shadow|(?:path|scope) fading|fading.*|(?:three|one|two) point perspective|isometric view|simple|layered layout|spring layout|tree layout|graph(?:s|drawing).*|calendar|folding.*|save path|use path)$/;
+  /^(?:(?:small |large |huge )?mindmap|(?:root |extra |level \d )?concept(?: color| connection)?|annotation|circle connection bar|use Hobby shortcut|(?:closed )?hobby|spy(?: using .*| connection path| scope)?|boxplot.*|place|transition|token|structured tokens|colored tokens|pre|post|entity|relationship|attribute|key attribute|circuit(?: ee)?.*|info(?: sloped)?|l-system|lindenmayer system|turtle|scope fading|fading transform|(?:three|one|two) point perspective|isometric view|simple|layered layout|spring layout|tree layout|graph(?:s|drawing).*|calendar|folding.*|save path|use path)$/;
 
 function unknown({ reading, name, value }: KeyCall, part: readonly Token[]): void {
   const { it } = reading;
@@ -368,9 +372,6 @@ export function define(
     case 'default':
     case 'initial':
       return put({ ...style, body: [], ...there, fallback: value });
-    case 'try':
-    case 'retry':
-      return;
     default:
       return;
   }

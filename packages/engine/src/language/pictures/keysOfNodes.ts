@@ -202,6 +202,7 @@ export const NODE_KEYS: Readonly<Record<string, Key>> = {
   'pin distance': look((call) => ({ pinDistance: lengthOf(call) })),
   'label position': look((call) => ({ labelSide: words(call) })),
   'pin position': look((call) => ({ pinSide: words(call) })),
+  tokens: (call) => void call.node?.labels.push({ pin: false, tokens: netTokens(call) }),
   'circle through': (call) => {
     if (call.node) call.node.through = words(call);
   },
@@ -274,6 +275,19 @@ export const NODE_KEYS: Readonly<Record<string, Key>> = {
     Object.assign(g, withStyle(call.reading, g, 'every state', call.node));
   },
 };
+
+/** `tokens=3`: so many points in the middle of a place of a net, evenly around it from the second on (library petri). */
+function netTokens(call: KeyCall): Token[] {
+  const count = Math.min(12, Math.max(0, Math.round(numberOf(call))));
+  const far = count < 2 ? 0 : 0.6 / Math.sin(Math.PI / count);
+  const first = count === 2 ? 0 : 90;
+  const dots = Array.from(
+    { length: count },
+    (_, i) => `\\fill (${first + (360 * i) / count}:${far.toFixed(3)}ex) circle (.5ex);`,
+  );
+  const [from, to] = ['center:{\\tikz[baseline=-.5ex]{', '}}'];
+  return call.reading.it.source(`[inner sep=0pt]${from}${dots.join('')}${to}`);
+}
 
 /** A distance of columns or rows, and whether it is meant from middle to middle. */
 const separation = (call: KeyCall): [number, boolean] => {

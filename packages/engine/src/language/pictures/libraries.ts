@@ -14,7 +14,13 @@ const SOURCES: Readonly<Record<string, (it: Interpreter) => void>> = {
     it.state.set(it.state.cell(name), { kind: 'command', name, entry: MARK });
     it.execute(it.source(NODES_IN_TEXT));
   },
+  er: (it) => it.execute(it.source(ENTITIES)),
+  petri: (it) => it.execute(it.source(NETS)),
 };
+/** Diagrams of entities and their relationships (library er). */
+const ENTITIES = String.raw`\tikzset{entity/.style={shape=rectangle,draw,every entity/.try},relationship/.style={shape=diamond,draw,every relationship/.try},attribute/.style={shape=ellipse,draw,every attribute/.try},key attribute/.style={attribute,font=\itshape,every key attribute/.try}}\providecommand\key[1]{\underline{#1}}`;
+/** Nets of places and transitions (library petri). */
+const NETS = String.raw`\tikzset{place/.style={shape=circle,draw,inner sep=2pt,minimum size=6mm,every place/.try},transition/.style={shape=rectangle,draw,inner sep=2pt,minimum size=4mm,every transition/.try},pre/.style={<-,shorten <=1pt,every pre/.try},post/.style={->,shorten >=1pt,every post/.try},pre and post/.style={<->,every pre/.try,every post/.try}}`;
 const NODES_IN_TEXT = String.raw`\providecommand\tikzmarknode[3][]{\ifmmode\tmn@node{#1}{#2}{$#3$}\else\tmn@node{#1}{#2}{#3}\fi}\providecommand\tmn@node[3]{\tikz[remember picture,baseline=(#2.base)]\node[inner sep=0pt,outer sep=0pt,anchor=base,#1](#2){#3};}\providecommand\subnode[3][]{\tikzmarknode[#1]{#2}{#3}}`;
 
 /** Carries out what the libraries of a list define. */
