@@ -83,12 +83,16 @@ export function placesOf(
   return out;
 }
 
-const nodesAcross = (group: GraphGroup): number =>
-  group.chains.reduce(
-    (sum, { parts }) =>
-      sum + Math.max(0, ...parts.map((part) => (part.kind === 'node' ? 1 : nodesAcross(part)))),
-    0,
-  );
+/** How many places there are across: of each chain as many as its widest part has, nodes that are met again left out. */
+function nodesAcross(group: GraphGroup, met = new Set<string>()): number {
+  const widthOf = (part: GraphNode | GraphGroup): number => {
+    if (part.kind === 'group') return nodesAcross(part, met);
+    if (part.isThere || met.has(part.name)) return 0;
+    met.add(part.name);
+    return 1;
+  };
+  return group.chains.reduce((sum, { parts }) => sum + Math.max(0, ...parts.map(widthOf)), 0);
+}
 
 /** The place in the picture of a node on a circle. */
 export function onCircle(

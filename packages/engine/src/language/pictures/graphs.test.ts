@@ -26,6 +26,11 @@ describe('graphs', () => {
     ['a[at={(1,2)}] -> b', '', { a: [1, 2] }],
     ['a, b, c, d', '[clockwise,radius=2cm]', { a: [0, 2], b: [2, 0], c: [0, -2], d: [-2, 0] }],
     ['a, b, c, d', '[counterclockwise,radius=2cm,phase=0]', { a: [2, 0], b: [0, 2], c: [-2, 0] }],
+    [
+      '{[cycle] a, b, c, d}, a -- c',
+      '[clockwise,radius=2cm]',
+      { a: [0, 2], b: [2, 0], c: [0, -2] },
+    ],
     ['\\foreach \\i in {1,...,3} { \\i }', '', { '1': [0, 0], '2': [0, -1], '3': [0, -2] }],
   ] as const)('%s %s: nodes stand where they should', (body, options, wanted) => {
     const found = graph(body, options);
