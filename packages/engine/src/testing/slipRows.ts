@@ -149,6 +149,8 @@ const SIGNS: readonly SlipRow[] = [
 ];
 
 export const IN_TEXT: readonly SlipRow[] = [
+  ['\\begin{tabular}{|c|c|}a & b & c\\\\\\end{tabular}', 'columns-too-many', '{|c|c|c|}'],
+  ['\\begin{tabular}{|c|c}a & b & c\\\\\\end{tabular}', 'columns-too-many', '{|c|cc}'],
   ...UNCLOSED,
   ...MARKS,
   ...BRACKETS,

@@ -101,7 +101,9 @@ export const environments = {
         if (text[end] === '{') depth++;
         else if (text[end] === '}' && --depth === 0) break;
       }
-      return one('Give the table another column', end, end, 'c');
+      // Rules on both sides of each column stand there for the new one too.
+      const ruled = /\|\s*\w\s*\|\s*$/.test(text.slice(open, end));
+      return one('Give the table another column', end, end, ruled ? 'c|' : 'c');
     },
   }),
   'row-break-missing': finding({
