@@ -1,38 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { drawn } from '../../testing/drawn';
-
-const PACKAGES = '\\usepackage{pgfplots}';
-
-/** All that is drawn of a body: paths with their looks, and where words stand. */
-function look(body: string): string {
-  const { paths, laid, findings } = drawn(body, PACKAGES);
-  const { session } = laid;
-  const [page] = session.pages;
-  expect(findings.filter((kind) => kind !== 'line-too-wide')).toEqual([]);
-  return JSON.stringify([
-    paths.map(({ points, curves, path: { fill, stroke, evenOdd } }) => [
-      points,
-      curves,
-      fill,
-      stroke,
-      evenOdd,
-    ]),
-    laid.lines.map(({ text, x, y, size, color }) => [
-      text,
-      Math.round(10 * x),
-      Math.round(10 * y),
-      size,
-      color,
-    ]),
-    page ? session.describe(page).lineBlock.length : 0,
-  ]);
-}
+import { pictureLook } from '../../testing/pictureLook';
 
 /** Each key changes what is drawn of a body in which `KEY` stands for it. */
 function changes(title: string, body: string, keys: readonly string[]): void {
   describe(title, () => {
-    const plain = (): string => look(body.replaceAll('KEY', ''));
-    it.each(keys)('%s', (key) => expect(look(body.replaceAll('KEY', key))).not.toBe(plain()));
+    const lookWith = (key: string): string => pictureLook(body.replaceAll('KEY', key));
+    it.each(keys)('%s', (key) => expect(lookWith(key)).not.toBe(lookWith('')));
   });
 }
 
