@@ -1,4 +1,5 @@
 import type { Point } from '../base/maps';
+import { PT } from '../base/lengths';
 import { arcSegments, polyline, type Path, type Segment } from '../base/paths';
 import { lengthOf, minus, plus, polar, times, unit } from './vectors';
 import {
@@ -231,8 +232,8 @@ const cylinder: Maker = (outer) =>
     const ry = Math.max(h, room.minWidth / 2);
     const rx = ry * ratio;
     // The text stands between the foot's line and the near side of the lid.
-    const room_ = Math.max(0, room.minHeight - 2 * w - 3 * rx) / 2;
-    const [foot, lid] = [-w - room_, w + rx + room_];
+    const more = Math.max(0, room.minHeight - 2 * w - 3 * rx) / 2;
+    const [foot, lid] = [-w - more, w + rx + more];
     const [f, l] = [
       { x: foot, y: 0 },
       { x: lid, y: 0 },
@@ -333,7 +334,7 @@ const magnifyingGlass: Maker = (room) => {
 /** The upper and the lower edge are waves. */
 const tape: Maker = (room) => {
   const { x, y } = boxSize(room);
-  const bend = said(room, 'tape bend height', 5 * 65781) / 2;
+  const bend = said(room, 'tape bend height', 5 * PT) / 2;
   const edge = (from: number, to: number, level: number): Segment[] => {
     const by = (to - from) / 4;
     const wave = (a: number, b: number, side: number): Segment => ({
@@ -349,7 +350,7 @@ const tape: Maker = (room) => {
     { kind: 'move', to: { x: -x, y: high } },
     ...edge(-x, x, high),
     { kind: 'line', to: { x, y: -high } },
-    ...edge(x, -x, -high).map((segment) => segment),
+    ...edge(x, -x, -high),
     { kind: 'close' },
   ]);
 };

@@ -205,8 +205,8 @@ const isNamed = ({ picture }: Reading, text: string): boolean =>
 /** A node by its name, or one of its anchors. */
 function named(reading: Reading, text: string): Place {
   const { nodes, prefix } = reading.picture;
-  const dotAt_ = text.indexOf('.');
-  const isOwn = prefix !== '' && nodes.has(prefix + (dotAt_ < 0 ? text : text.slice(0, dotAt_)));
+  const [node = ''] = text.split('.');
+  const isOwn = prefix !== '' && nodes.has(prefix + node);
   return namedWhole(reading, isOwn ? prefix + text : text);
 }
 

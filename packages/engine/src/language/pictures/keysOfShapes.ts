@@ -1,3 +1,4 @@
+import { PT } from '../../base/lengths';
 import type { ShapeName } from '../../drawing/shapes';
 import type { ShapeSettings } from '../../drawing/shapeParts';
 import { numberIn } from './coordinates';
@@ -79,7 +80,8 @@ const gatesOf = (kind: 'US' | 'IEC'): Key => {
     g.gates = kind;
   };
 };
-const UNIT = 7 * 65781.76;
+/** The unit of symbols in circuits (its library: 7 pt). */
+const UNIT = 7 * PT;
 
 /** `and gate` within a circuit: the shape of its kind, in the size of that library's symbols. */
 const circuitGate =
