@@ -1,9 +1,11 @@
 import type { Sp } from '../base/lengths';
 import { composed, flipped, mapped, type AffineMap } from '../base/maps';
 import type { Box, Item } from '../boxes/box';
-import { placeNamed, type PLACES } from '../language/pictures/remembered';
+import { placeNamed, PLACES } from '../language/pictures/remembered';
 import type { Page } from '../pages/page';
 import type { PageRecord } from './paging';
+
+export { PLACES };
 
 type Places = Record<string, (typeof PLACES.start)[string]>;
 

@@ -63,8 +63,7 @@ import {
 } from './account';
 import { CONTENTS } from '../language/constructs/contents';
 import { LABELS, PAGES } from '../language/constructs/knownPages';
-import { PLACES } from '../language/pictures/remembered';
-import { collectPlaces } from './picturePlaces';
+import { collectPlaces, PLACES } from './picturePlaces';
 import { TAKEN } from '../expansion/processor';
 
 export type { CalendarDate } from './reading';
@@ -438,9 +437,7 @@ export class Session {
   }
 
   /** Headings, and the numbers given out, in order. */
-  outline(): OutlineEntry[] {
-    return outlineOf(this.pages, this.reading.blocks);
-  }
+  readonly outline = (): OutlineEntry[] => outlineOf(this.pages, this.reading.blocks);
 
   /** The PDF of the pages as they stand; what the document says of itself goes before the metadata given. */
   async pdf(metadata: { readonly title: string; readonly author: string }): Promise<Uint8Array> {
