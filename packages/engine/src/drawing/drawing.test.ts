@@ -199,7 +199,16 @@ describe('tips', () => {
   ];
   it.each(names)('%s ends where its line does, and the line ends within it', (name) => {
     const tip = drawnTip(
-      { name, length: null, width: null, open: false, reversed: false, scale: 1 },
+      {
+        name,
+        length: null,
+        width: null,
+        open: false,
+        reversed: false,
+        scale: 1,
+        colour: null,
+        ground: null,
+      },
       0.4 * PT,
     );
     const bounds = boundsOf(tip.path);
@@ -211,7 +220,16 @@ describe('tips', () => {
   it('grow with their line, or are as long as they are asked', () => {
     const of = (length: number | null, width: number) =>
       drawnTip(
-        { name: 'Stealth', length, width: null, open: false, reversed: false, scale: 1 },
+        {
+          name: 'Stealth',
+          length,
+          width: null,
+          open: false,
+          reversed: false,
+          scale: 1,
+          colour: null,
+          ground: null,
+        },
         width * PT,
       ).length / PT;
     expect(of(null, 0.4)).toBeCloseTo(4.8, 6);
@@ -220,7 +238,16 @@ describe('tips', () => {
   });
   it('point where they are put', () => {
     const { path } = drawnTip(
-      { name: 'Stealth', length: 10, width: 4, open: false, reversed: false, scale: 1 },
+      {
+        name: 'Stealth',
+        length: 10,
+        width: 4,
+        open: false,
+        reversed: false,
+        scale: 1,
+        colour: null,
+        ground: null,
+      },
       0,
     );
     const placed = boundsOf(placedTip(path, { x: 100, y: 50 }, { x: 0, y: 1 }));
