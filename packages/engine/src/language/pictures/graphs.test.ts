@@ -95,6 +95,18 @@ describe('graphs', () => {
     expect(lines(found)).toHaveLength(2);
   });
 
+  it.each([
+    ['', 2],
+    ['[use existing nodes]', 1],
+  ])('a name that the picture has %s: %i nodes', (options, count) => {
+    const found = drawn(
+      `\\node[draw] (a) at (0,3) {a};\\graph[nodes={draw}${options === '' ? '' : ',use existing nodes'}] { a };`,
+      LOAD,
+    );
+    expect(found.findings).toEqual([]);
+    expect(found.paths.filter(({ points }) => points.length === 4)).toHaveLength(count);
+  });
+
   it('rooms between nodes are counted from border to border', () => {
     const found = graph(
       'a/"a very long one" -> b',

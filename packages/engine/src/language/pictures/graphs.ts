@@ -32,6 +32,8 @@ interface Look {
   readonly placing: Placing;
   readonly joining: Joining;
   readonly simple: boolean;
+  /** Are nodes of the picture meant where their names are said? */
+  readonly existing: boolean;
 }
 
 const DIRECTIONS: Readonly<Record<string, Point>> = {
@@ -54,6 +56,7 @@ const FIRST: Look = {
   },
   joining: { within: null, kind: '--', across: 'matching and star' },
   simple: false,
+  existing: false,
 };
 
 /** Layouts that are worked out by programs of their own, which are not here. */
@@ -74,43 +77,35 @@ export function drawGraph(it: Interpreter): void {
   it.closeGroup();
 }
 
+/** What is said of each group and of each node of a graph, with what is said around them. */
+function looksOf(reading: Reading, root: GraphGroup, outer: Look) {
+  const groups = new Map<GraphGroup, Look>();
+  const nodes = new Map<GraphNode, Look>();
+  const visit = (group: GraphGroup, around: Look): void => {
+    // How nodes are joined within holds for their own group alone.
+    const inner = { ...around, joining: { ...around.joining, within: null } };
+    const { options } = group;
+    const isOuter = group === root && options.length === 0;
+    const own = isOuter ? around : looked(reading, graphicsOf(reading.it), inner, options).look;
+    groups.set(group, own);
+    for (const part of group.chains.flatMap(({ parts }) => parts))
+      if (part.kind === 'group') visit(part, own);
+      else nodes.set(part, own);
+  };
+  visit(root, outer);
+  return {
+    ofGroup: (group: GraphGroup): Look => groups.get(group) ?? outer,
+    ofNode: (node: GraphNode): Look => nodes.get(node) ?? outer,
+  };
+}
+
 function drawParts(reading: Reading, root: GraphGroup, look: Look): void {
   const { it, picture } = reading;
-  const looks = new Map<GraphGroup, Look>();
-  const lookOf = (group: GraphGroup, around: Look): Look => {
-    const known = looks.get(group);
-    if (known) return known;
-    const own =
-      group.options.length > 0
-        ? looked(
-            reading,
-            graphicsOf(it),
-            { ...around, joining: { ...around.joining, within: null } },
-            group.options,
-          ).look
-        : { ...around, joining: { ...around.joining, within: null } };
-    looks.set(group, own);
-    return own;
-  };
-  const nodeLooks = new Map<GraphNode, Look>();
-  const visit = (group: GraphGroup, around: Look): void => {
-    const own = lookOf(group, around);
-    for (const { parts } of group.chains)
-      for (const part of parts)
-        if (part.kind === 'group') visit(part, own);
-        else nodeLooks.set(part, own);
-  };
-  looks.set(root, root.options.length > 0 ? lookOf(root, look) : look);
-  visit(root, look);
-  const of = (group: GraphGroup): Look => looks.get(group) ?? look;
-  const places = placesOf(
-    root,
-    (group) => of(group).placing,
-    look.placing,
-    (name) => picture.nodes.has(name),
-  );
-  setNodes(reading, places, (node) => nodeLooks.get(node) ?? look);
-  const edges = edgesOf(root, (group) => of(group).joining, look.joining);
+  const { ofGroup, ofNode } = looksOf(reading, root, look);
+  const isThere = (name: string): boolean => look.existing && picture.nodes.has(name);
+  const places = placesOf(root, (group) => ofGroup(group).placing, look.placing, isThere);
+  setNodes(reading, places, ofNode);
+  const edges = edgesOf(root, (group) => ofGroup(group).joining, look.joining);
   for (const edge of keptEdges(edges, look.simple)) {
     if (!it.p.spend(1, 'graph')) return;
     if (picture.nodes.has(edge.from) && picture.nodes.has(edge.to))
@@ -300,6 +295,8 @@ function lookAfter(option: Option, look: Look): Look | null {
       return { ...look, text: 'math' };
     case 'empty nodes':
       return { ...look, text: 'none' };
+    case 'use existing nodes':
+      return { ...look, existing: words !== 'false' };
     case 'simple':
       return { ...look, simple: true };
     case 'multi':
@@ -347,7 +344,6 @@ function lookAfter(option: Option, look: Look): Look | null {
     case 'V':
     case 'W':
     case 'fresh nodes':
-    case 'use existing nodes':
     case 'quick':
     case 'edge quotes':
       return look;
