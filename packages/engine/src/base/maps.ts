@@ -54,6 +54,13 @@ export const flipped = ({ a, b, c, d, e, f }: AffineMap): AffineMap => ({
   f: 0 - f,
 });
 
+/** Where a box that is mapped leads, put at a place of what is around it: y grows downwards there, upwards in the box's own map. */
+export function mappedAt(by: AffineMap, x: Sp, y: Sp, outer: AffineMap | null): AffineMap {
+  const down = flipped(by);
+  const own = { ...down, e: down.e + x, f: down.f + y };
+  return outer ? composed(outer, own) : own;
+}
+
 /** Does it leave upright what is upright, unmirrored? */
 export const isUpright = ({ a, b, c, d }: AffineMap): boolean =>
   b === 0 && c === 0 && a > 0 && d > 0;

@@ -25,8 +25,20 @@ import {
 import { decorated } from './decorations';
 import { patternOver } from './patterns';
 import { isShape, NO_ROOM, shapeAround, SHAPE_NAMES, type Room, type ShapeName } from './shapes';
-import { drawnTip, placedTip, type TipName } from './tips';
+import { drawnTip, placedTip, type Tip, type TipName } from './tips';
 import { angleOf, between, lengthOf, linesMeet, minus, polar, unit } from './vectors';
+
+/** A tip as long and as wide as is said. */
+const tipOf = (name: TipName, length: number | null, width: number | null): Tip => ({
+  name,
+  length,
+  width,
+  open: false,
+  reversed: false,
+  scale: 1,
+  colour: null,
+  ground: null,
+});
 
 const number = fc.integer({ min: -300, max: 300 }).map((n) => n * PT);
 const point: fc.Arbitrary<Point> = fc.record({ x: number, y: number });
@@ -198,19 +210,7 @@ describe('tips', () => {
     'bracket',
   ];
   it.each(names)('%s ends where its line does, and the line ends within it', (name) => {
-    const tip = drawnTip(
-      {
-        name,
-        length: null,
-        width: null,
-        open: false,
-        reversed: false,
-        scale: 1,
-        colour: null,
-        ground: null,
-      },
-      0.4 * PT,
-    );
+    const tip = drawnTip(tipOf(name, null, null), 0.4 * PT);
     const bounds = boundsOf(tip.path);
     const reach = bounds.right + (tip.stroke > 0 ? tip.stroke / 2 : 0);
     expect(Math.abs(reach)).toBeLessThan(0.3 * PT);
@@ -219,37 +219,13 @@ describe('tips', () => {
   });
   it('grow with their line, or are as long as they are asked', () => {
     const of = (length: number | null, width: number) =>
-      drawnTip(
-        {
-          name: 'Stealth',
-          length,
-          width: null,
-          open: false,
-          reversed: false,
-          scale: 1,
-          colour: null,
-          ground: null,
-        },
-        width * PT,
-      ).length / PT;
+      drawnTip(tipOf('Stealth', length, null), width * PT).length / PT;
     expect(of(null, 0.4)).toBeCloseTo(4.8, 6);
     expect(of(null, 0.8)).toBeCloseTo(6.6, 6);
     expect(of(10 * PT, 0.4)).toBe(10);
   });
   it('point where they are put', () => {
-    const { path } = drawnTip(
-      {
-        name: 'Stealth',
-        length: 10,
-        width: 4,
-        open: false,
-        reversed: false,
-        scale: 1,
-        colour: null,
-        ground: null,
-      },
-      0,
-    );
+    const { path } = drawnTip(tipOf('Stealth', 10, 4), 0);
     const placed = boundsOf(placedTip(path, { x: 100, y: 50 }, { x: 0, y: 1 }));
     expect([placed.high, placed.low].map(Math.round)).toEqual([50, 40]);
   });

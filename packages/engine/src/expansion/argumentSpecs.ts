@@ -229,9 +229,7 @@ function body(p: Processor): readonly Token[] {
     else if (token.cat === Cat.Command && token.text === 'begin') open++;
     out.push(token);
   }
-  const first = out.findIndex(({ cat }) => cat !== Cat.Space);
-  const last = out.findLastIndex(({ cat }) => cat !== Cat.Space);
-  return first < 0 ? [] : out.slice(first, last + 1);
+  return unblanked(out);
 }
 
 function readOne(p: Processor, caller: Token, spec: ArgumentSpec): readonly Token[] {

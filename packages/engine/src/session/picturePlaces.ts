@@ -1,5 +1,5 @@
 import type { Sp } from '../base/lengths';
-import { composed, flipped, mapped, type AffineMap } from '../base/maps';
+import { mapped, mappedAt, type AffineMap } from '../base/maps';
 import type { Box, Item } from '../boxes/box';
 import { placeNamed, PLACES } from '../language/pictures/remembered';
 import type { Page } from '../pages/page';
@@ -38,9 +38,7 @@ function placesOn(page: Page): readonly (readonly [name: string, x: Sp, y: Sp])[
   const inside = (box: Box, x: Sp, y: Sp, frame: AffineMap | null): void => {
     let [inner, left, base] = [frame, x, y];
     if (box.map) {
-      const down = flipped(box.map);
-      const own = { ...down, e: down.e + x, f: down.f + y };
-      inner = frame ? composed(frame, own) : own;
+      inner = mappedAt(box.map, x, y, frame);
       [left, base] = [0, 0];
     }
     for (const child of box.children) visit(child.item, left + child.x, base - child.y, inner);

@@ -266,7 +266,7 @@ function captionsBehindLabels(plain: string): RawFinding[] {
   const labels = callsOf(shape, ['label'], 'm').filter(
     ({ from }) =>
       !parts.some((part) => from > part.from && from < part.to) &&
-      !/\\phantom(?:sub)?caption\s*$/.test(plain.slice(0, from)),
+      !/\\phantom(?:sub)?caption\s*$/.test(plain.slice(Math.max(0, from - 40), from)),
   );
   return partsNamed(shape, 'begin', 'figure', 'figure*', 'table', 'table*').flatMap((begin) => {
     const end = partnerOf(shape, begin);

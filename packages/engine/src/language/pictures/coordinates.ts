@@ -147,11 +147,14 @@ export function vectorOf(reading: Reading, g: Graphics, words: string): Point {
     : minus(placeOf(reading, g, words).at, mapped(g.map, { x: 0, y: 0 }));
 }
 
+/** Coordinates of a system that they name (the manual, “coordinate systems”). */
+const SYSTEM =
+  /^((?:rel )?axis|axis (?:description|direction)|canvas(?: polar)?|xyz?(?: polar)?|barycentric|node|intersection|perpendicular|pic)\s*cs\s*:/;
+
 /** Cartesian and polar coordinates before the picture's map; null for others. */
 function plainVector(reading: Reading, g: Graphics, words: string, isPlace: boolean): Point | null {
-  if (/^[$[]/.test(words)) return null;
+  if (/^[$[]/.test(words) || SYSTEM.test(words)) return null;
   const commas = partsOf(words, ',');
-  if (/^pic cs\s*:/.test(words)) return null;
   if (commas.length > 1) return alongAxes(reading, g, commas, isPlace);
   const colon = outside(words, ':');
   if (colon >= 0) return polarPoint(reading, g, words.slice(0, colon), words.slice(colon + 1));
@@ -173,10 +176,7 @@ export function placeOf(reading: Reading, g: Graphics, words: string): Place {
   }
   if (text.startsWith('$'))
     return free(calculated(reading, g, text.slice(1).replace(/\$\s*$/, '')));
-  const system =
-    /^((?:rel )?axis|axis description|canvas(?: polar)?|xyz?(?: polar)?|barycentric|node|intersection|perpendicular)\s*cs\s*:/.exec(
-      text,
-    );
+  const system = SYSTEM.exec(text);
   if (system) return inSystem(reading, g, system[1] ?? '', text.slice(system[0].length));
   const met = /^intersection(?:\s+\d+)?\s+of\s+(.+?)--(.+?)\s+and\s+(.+?)--(.+)$/.exec(text);
   if (met) return free(crossing(reading, g, met.slice(1)));
@@ -226,8 +226,6 @@ function namedWhole(reading: Reading, text: string): Place {
           ? paperBox(reading, name)
           : null;
   if (box) return free(boxAnchor(box, anchor));
-  const marked = /^pic cs\s*:\s*([\s\S]+)$/.exec(text);
-  if (marked) return free(markElsewhere(reading, (marked[1] ?? '').trim()));
   const elsewhere = nodes.has(name) ? null : nodeElsewhere(reading, name);
   if (elsewhere && anchor === '')
     return { at: centreOf(elsewhere), node: elsewhere.isCoordinate ? null : elsewhere };
@@ -275,7 +273,10 @@ function inSystem(reading: Reading, g: Graphics, system: string, text: string): 
     case 'xy polar':
     case 'xyz polar':
       return free(mapped(g.map, polarPoint(reading, g, of('angle'), of('radius', of('x radius')))));
+    case 'pic':
+      return free(markElsewhere(reading, text.trim()));
     case 'axis':
+    case 'axis direction':
       return placeOf(reading, g, text);
     case 'rel axis':
     case 'axis description': {

@@ -112,6 +112,37 @@ describe('what options bring', () => {
   });
 });
 
+describe('coordinates of a system', () => {
+  const POINTS = '\\coordinate (A) at (0,0);\\coordinate (B) at (2,0);\\coordinate (C) at (1,2);';
+  it.each([
+    ['$(barycentric cs:A=1,B=1)!.5!(C)$', 1, 1],
+    ['$(canvas cs:x=1cm,y=1cm)+(1,0)$', 2, 1],
+    ['$(1,0)+(xy polar cs:angle=90,radius=2)$', 1, 2],
+    ['$(node cs:name=C)-(1,0)$', 0, 2],
+  ])('(%s)', (place, x, y) => {
+    const found = picture(`${POINTS}\\draw (0,0) -- (${place});`);
+    expect(found.findings).toEqual([]);
+    expect(found.paths[0]?.points[1]?.map((n) => round(n) + 0)).toEqual([x, y]);
+  });
+  it('goes on from a point', () => {
+    const found = picture('\\draw (1,1) -- +(xy polar cs:angle=0,radius=2);');
+    expect(found.findings).toEqual([]);
+    expect(found.paths[0]?.points[1]?.map(round)).toEqual([3, 1]);
+  });
+  it('of an axis is reckoned with', () => {
+    const found = drawn(
+      '\\begin{axis}[x=1cm,y=1cm,xmin=0,xmax=4,ymin=0,ymax=4]\\draw[red] ($(axis cs:1,2)+(1cm,0)$) -- +(axis direction cs:1,1);\\end{axis}',
+      '\\usepackage{pgfplots}\\usetikzlibrary{calc}',
+    );
+    expect(found.findings).toEqual([]);
+    const red = found.paths.find(({ path }) => path.stroke?.paint === RED);
+    expect(red?.points.map((point) => point.map(round))).toEqual([
+      [2, 2],
+      [3, 3],
+    ]);
+  });
+});
+
 describe('tips', () => {
   it.each([
     ['Stealth[red]', RED, null],

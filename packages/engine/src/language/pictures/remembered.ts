@@ -3,7 +3,7 @@ import type { Path } from '../../base/paths';
 import type { Sp } from '../../base/lengths';
 import { UNNAMED_PLACE, type AnchorInline } from '../../document/inlines';
 import { NO_ROOM, outlined } from '../../drawing/shapeParts';
-import { cell } from '../../expansion/cells';
+import { cell, cellsBy } from '../../expansion/cells';
 import type { Interpreter } from '../machine/interpreter';
 import type { Drawing, OpenPicture, PlacedNode } from './openPicture';
 
@@ -25,7 +25,7 @@ interface Remembered {
   readonly map: AffineMap;
   readonly isCoordinate: boolean;
 }
-const NODES = cell<Readonly<Record<string, Remembered>>>('picturenodes', {});
+const nodeNamed = cellsBy<Remembered | null>('picturenode', null);
 const COUNT = cell<number>('pictureplacecount', 0);
 
 const PREFIX = `${UNNAMED_PLACE}of pictures:`;
@@ -56,12 +56,11 @@ export function remember({ it, picture }: Drawing): void {
 export function keepNodes(it: Interpreter, { ownName, nodes, onPaper }: OpenPicture): void {
   if (ownName === null) return;
   const picture = onPaper ? '' : ownName;
-  const kept = [...nodes].flatMap(([name, { shape, map, isCoordinate }]): [string, Remembered][] =>
-    name.startsWith('\u0001')
-      ? []
-      : [[name, { picture, outline: shape.outline, anchors: shape.anchors, map, isCoordinate }]],
-  );
-  if (kept.length > 0) it.write(NODES, { ...it.read(NODES), ...Object.fromEntries(kept) }, true);
+  for (const [name, { shape, map, isCoordinate }] of nodes) {
+    if (name.startsWith('\u0001')) continue;
+    const { outline, anchors } = shape;
+    it.write(nodeNamed(name), { picture, outline, anchors, map, isCoordinate }, true);
+  }
 }
 
 /** Where the coordinates of a picture begin on its page; null while nobody knows. */
@@ -86,7 +85,7 @@ function onPage({ it, picture }: Drawing, at: Point): Point | null {
 export function nodeElsewhere(drawing: Drawing, name: string): PlacedNode | null {
   const { it, picture } = drawing;
   if (picture.ownName === null) return null;
-  const found = it.read(NODES)[name];
+  const found = it.read(nodeNamed(name));
   if (!found) return null;
   // Until the pages are made it lies somewhere.
   const by = onPage(drawing, originOf(it, found.picture) ?? { x: 0, y: 0 }) ?? { x: 0, y: 0 };

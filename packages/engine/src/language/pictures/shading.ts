@@ -3,7 +3,7 @@ import { blended, rgbOf, withOpacity, type Paint } from '../../base/paint';
 import { boundsOf, type Path } from '../../base/paths';
 import type { Span } from '../../base/spans';
 import { filled, type Mark } from '../../document/drawing';
-import { shadingBands } from '../../drawing/shadings';
+import { shadingBands, type Band } from '../../drawing/shadings';
 import type { Graphics, Shading } from './graphics';
 
 /** A colour at an opacity. */
@@ -54,18 +54,28 @@ export function shadeAt(shading: Shading, share: number): Paint {
   return mixed(first, last, Math.min(1, Math.max(0, (share - from) / (to - from))));
 }
 
-/** A fill whose colour runs, in bands cut off by the path. */
-export function shading(g: Graphics, path: Path, span: Span): Mark[] {
-  const { kind, angle } = g.shading;
-  const bands = shadingBands(kind, boundsOf(path), angle, g.fillOpacity >= 1);
+/** Bands cut off by a path, each in the colour of its place. */
+function inBands(
+  bands: readonly Band[],
+  path: Path,
+  span: Span,
+  paintAt: (share: number) => Paint,
+): Mark[] {
   const marks = bands.map((band): Mark => ({
     kind: 'path',
     path: band.path,
-    style: { ...filled(faded(shadeAt(g.shading, band.share), g.fillOpacity)), evenOdd: true },
+    style: { ...filled(paintAt(band.share)), evenOdd: true },
     from: span.from,
     to: span.to,
   }));
   return [{ kind: 'group', marks, map: IDENTITY, clip: path }];
+}
+
+/** A fill whose colour runs, in bands cut off by the path. */
+export function shading(g: Graphics, path: Path, span: Span): Mark[] {
+  const { kind, angle } = g.shading;
+  const bands = shadingBands(kind, boundsOf(path), angle, g.fillOpacity >= 1);
+  return inBands(bands, path, span, (share) => faded(shadeAt(g.shading, share), g.fillOpacity));
 }
 
 /** How a fill fades: towards a side, or towards the border of a circle, from one share of it on. */
@@ -89,18 +99,10 @@ export function fadingFill(
     kind === 'circle'
       ? shadingBands('radial', boundsOf(path), 0, false)
       : shadingBands('axis', boundsOf(path), angle - 270, false);
-  const marks = bands.map((band): Mark => {
+  return inBands(bands, path, span, (along) => {
     // Of circles the border lies half way out.
-    const out = kind === 'circle' ? 2 * band.share : band.share;
+    const out = kind === 'circle' ? 2 * along : along;
     const share = Math.min(1, Math.max(0, (out - from) / Math.max(1e-6, 1 - from)));
-    const opacity = g.fillOpacity * (1 - share);
-    return {
-      kind: 'path',
-      path: band.path,
-      style: { ...filled(faded(paint, opacity)), evenOdd: true },
-      from: span.from,
-      to: span.to,
-    };
+    return faded(paint, g.fillOpacity * (1 - share));
   });
-  return [{ kind: 'group', marks, map: IDENTITY, clip: path }];
 }

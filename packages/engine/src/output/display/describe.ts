@@ -1,7 +1,7 @@
 import { UNNAMED_PLACE } from '../../document/inlines';
 import { blended, type Paint } from '../../base/paint';
 import { toBp, type Sp } from '../../base/lengths';
-import { composed, flipped, isUpright, mapped, type AffineMap, type Point } from '../../base/maps';
+import { isUpright, mapped, type AffineMap, type Point, mappedAt } from '../../base/maps';
 import { boundsOf, mappedPath, rectangle, type Path } from '../../base/paths';
 import type { Span } from '../../base/spans';
 import type { Box, GlyphItem, ImageItem, Item, RuleItem, RunItem } from '../../boxes/box';
@@ -120,9 +120,7 @@ function contents(to: Filling, box: Box, x: Sp, y: Sp, frame: Frame | null): voi
 
 /** The frame of a mapped box within the one around it. Inside, places count from the box's own reference point. */
 function frameOf(lists: PageLists, by: AffineMap, x: Sp, y: Sp, outer: Frame | null): Frame {
-  const down = flipped(by);
-  const own = { ...down, e: down.e + x, f: down.f + y };
-  const map = outer ? composed(outer.map, own) : own;
+  const map = mappedAt(by, x, y, outer?.map ?? null);
   lists.maps.push4(map.a, map.b, map.c, map.d);
   lists.maps.push(toBp(map.e));
   lists.maps.push(toBp(map.f));
