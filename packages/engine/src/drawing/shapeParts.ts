@@ -52,7 +52,9 @@ export interface Shape {
   readonly outline: Path;
   /** Further lines of it: of a cylinder, of parts. */
   readonly lines: Path;
-  /** Where a line from the middle towards a direction leaves it. */
+  /** Where lines aim at; nothing said: the middle of its text. */
+  readonly centre?: Point;
+  /** Where a line from its centre towards a direction leaves it. */
   readonly border: (direction: Point) => Point;
   readonly anchors: Readonly<Record<string, Point>>;
 }
@@ -127,6 +129,30 @@ export function box(room: Room, size: Point, outline?: Path): Shape {
       return times(direction, share);
     },
     anchors: { ...Object.fromEntries(compass), ...onLines(room, () => x) },
+  };
+}
+
+/** A box whose centre lies on the axis of the formula in it, so that lines between such boxes are level. */
+export function axisBox(room: Room): Shape {
+  const size = boxSize(room);
+  const [x, y] = [size.x + room.outer, size.y + room.outer];
+  // `mid` lies half an ex above the baseline, the axis a quarter of an em (Appendix G, σ22).
+  const up = room.base + ((room.mid - room.base) * 0.25) / (0.5 * 0.430555);
+  const centre = { x: 0, y: up };
+  const plain = box(room, size);
+  const level = { center: centre, east: { x, y: up }, west: { x: -x, y: up } };
+  return {
+    ...plain,
+    centre,
+    border: (direction) => {
+      const free = direction.y < 0 ? y + up : y - up;
+      const share = Math.min(
+        x / Math.abs(direction.x || 1e-9),
+        Math.max(0, free) / Math.abs(direction.y || 1e-9),
+      );
+      return plus(centre, times(direction, share));
+    },
+    anchors: { ...plain.anchors, ...level },
   };
 }
 

@@ -6,6 +6,7 @@ import { GEOMETRIC_SHAPES } from './geometricShapes';
 import {
   ANCHORS,
   around,
+  axisBox,
   box,
   boxSize,
   circleRadius,
@@ -21,6 +22,7 @@ export { ANCHORS, compassAngle, NO_ROOM, type Room, type Shape } from './shapePa
 
 const PLAIN_SHAPES = {
   rectangle: (room: Room) => box(room, boxSize(room)),
+  'asymmetrical rectangle': axisBox,
   'rounded rectangle': (room) => {
     const { x, y } = boxSize(room);
     const r = Math.min(x, y);

@@ -51,7 +51,18 @@ function traced(path: PagePath): { raw: [number, number][]; curves: number } {
  * first path of all, which is left out.
  */
 export function drawn(body: string, preamble = '', options = ''): Drawn {
-  const source = `\\noindent\\begin{tikzpicture}${options}\\path[draw=red] (0,0) -- ++(0.01pt,0);${body}\\end{tikzpicture}`;
+  return drawnFrom(
+    `\\noindent\\begin{tikzpicture}${options}${MARK}${body}\\end{tikzpicture}`,
+    preamble,
+  );
+}
+const MARK = '\\path[draw=red] (0,0) -- ++(0.01pt,0);';
+
+/** Draws a body of text that has pictures in it; places count from a mark before it. */
+export const drawnText = (body: string, preamble = ''): Drawn =>
+  drawnFrom(`\\noindent\\tikz{${MARK}}${body}`, preamble);
+
+function drawnFrom(source: string, preamble: string): Drawn {
   const laid = laidBody(source, `\\usepackage{tikz}${preamble}`);
   const { session } = laid;
   const paths: DrawnPath[] = [];

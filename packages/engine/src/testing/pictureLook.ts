@@ -1,10 +1,15 @@
-import { drawn } from './drawn';
+import { drawn, drawnText, type Drawn } from './drawn';
 
 const PACKAGES = '\\usepackage{pgfplots}\\usetikzlibrary{er,petri}';
 
 /** All that is drawn of a body: paths with their looks, and where words stand. @throws when something is told of. */
-export function pictureLook(body: string): string {
-  const { paths, laid, findings } = drawn(body, PACKAGES);
+export const pictureLook = (body: string): string => lookOf(drawn(body, PACKAGES), body);
+
+/** All that is drawn of a text with pictures in it. @throws when something is told of. */
+export const textLook = (body: string, packages: string): string =>
+  lookOf(drawnText(body, packages), body);
+
+function lookOf({ paths, laid, findings }: Drawn, body: string): string {
   const { session } = laid;
   const [page] = session.pages;
   const told = findings.filter((kind) => kind !== 'line-too-wide');

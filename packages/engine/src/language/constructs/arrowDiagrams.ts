@@ -41,6 +41,17 @@ const LOOKS: Readonly<Record<string, Partial<DiagramArrow>>> = {
   'bend right': { bend: -30 },
 };
 
+const PLAIN_LABEL = /^"[^"]*"\s*(?:'|swap|description)?$/;
+const PLAIN_OPTION =
+  /^(?:[rlud]+|swap|'|description|bend (?:left|right)(?:\s*=\s*\d+)?|(?:from|to)\s*=\s*\d+-\d+|shift (?:left|right)(?:\s*=\s*[\d.]+(?:pt|ex|em|mm)?)?)$/;
+
+/** Does an arrow set as mathematics do what an option says? */
+export const isPlain = (option: string): boolean =>
+  option === '' ||
+  LOOKS[option] !== undefined ||
+  PLAIN_OPTION.test(option) ||
+  PLAIN_LABEL.test(option);
+
 /** Names of separations in em: of columns, of rows. */
 const SEPARATIONS: Readonly<Record<string, readonly [number, number]>> = {
   tiny: [0.6, 0.45],

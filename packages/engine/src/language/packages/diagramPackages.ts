@@ -5,6 +5,7 @@ import { xyMatrix } from '../constructs/xyMatrix';
 import { tokensOf, type EnvironmentEntry, type PackageEntry } from '../machine/entries';
 import { environmentTokens } from '../machine/environmentTokens';
 import { closeNamed } from '../machine/environments';
+import { setDiagrams } from './tikzcdSettings';
 import { diagramPicture, needsPicture } from './tikzcdPicture';
 
 /** amscd: commutative squares. */
@@ -32,7 +33,7 @@ const diagram: EnvironmentEntry = {
     const body = environmentTokens(it.p, 'tikzcd');
     closeNamed(it, 'tikzcd');
     const options = tokensOf(args, 0);
-    if (needsPicture(options, body)) it.p.push(diagramPicture(it, options, body));
+    if (needsPicture(it, options, body)) it.p.push(diagramPicture(it, options, body));
     else
       it.p.push([
         ...it.source('$\\begin{tikzcd}['),
@@ -45,7 +46,7 @@ const diagram: EnvironmentEntry = {
   math: (reader, token) => {
     const options = readOptional(reader.p) ?? [];
     const body = environmentTokens(reader.p, 'tikzcd');
-    if (!needsPicture(options, body)) return plainDiagram(reader, token, options, body);
+    if (!needsPicture(reader.it, options, body)) return plainDiagram(reader, token, options, body);
     reader.p.push(diagramPicture(reader.it, options, body));
     return null;
   },
@@ -64,7 +65,7 @@ export const tikzcd: PackageEntry = {
       package: 'tikz-cd',
       description: 'Settings of the diagrams that follow.',
       example: '\\tikzcdset{row sep=large}',
-      run: () => undefined,
+      run: (it, args) => setDiagrams(it, tokensOf(args, 0)),
     },
   ],
   environments: [diagram],

@@ -1,9 +1,10 @@
 import type { Token } from '../../expansion/meaning';
 import { tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
-import { argumentBehind, cellAfter, optionsOf } from '../constructs/arrowDiagrams';
+import { argumentBehind, cellAfter, isPlain, optionsOf } from '../constructs/arrowDiagrams';
 import { isRowEnd, partAt } from '../constructs/diagrams';
 import type { Interpreter } from '../machine/interpreter';
+import { CD_SET, diagramKeys } from './tikzcdSettings';
 
 type Place = readonly [row: number, column: number];
 
@@ -19,12 +20,17 @@ interface Arrow {
   to: string | Place;
   readonly keys: string[];
   readonly labels: Label[];
+  /** What is said of all of them. */
+  readonly labelKeys: string[];
   start: string;
   end: string;
-  /** In units of `shift left`. */
-  shift: number;
+  /** To its left, as a sum; empty where it lies on the line between its ends. */
+  shift: string;
   anchors: { start: string; end: string };
 }
+
+const DOUBLE = 'double equal sign distance';
+const IMPLIES = '{Implies}';
 
 /** What a word says of the two ends of an arrow: their tips, as the picture language names them. */
 const ENDS: Readonly<Record<string, Partial<Pick<Arrow, 'start' | 'end'>>>> = {
@@ -49,8 +55,27 @@ const ENDS: Readonly<Record<string, Partial<Pick<Arrow, 'start' | 'end'>>>> = {
   "harpoon'": { end: '{Straight Barb[right]}' },
   rightharpoonup: { end: '{Straight Barb[left]}' },
   rightharpoondown: { end: '{Straight Barb[right]}' },
+  leftharpoonup: { start: '{Straight Barb[right]}', end: '' },
+  leftharpoondown: { start: '{Straight Barb[left]}', end: '' },
+  hookleftarrow: { start: '<', end: '{Hooks[right]}' },
+  twoheadleftarrow: { start: '<<', end: '' },
+  leftarrowtail: { start: '<', end: '<' },
+  mapsfrom: { start: '<', end: '|' },
+  dashleftarrow: { start: '<', end: '' },
+  leftsquigarrow: { start: '<', end: '' },
+  leftrightsquigarrow: { start: '<' },
+  Rightarrow: { end: IMPLIES },
+  implies: { end: IMPLIES },
+  Leftarrow: { start: IMPLIES, end: '' },
+  impliedby: { start: IMPLIES, end: '' },
+  Leftrightarrow: { start: IMPLIES, end: IMPLIES },
+  Mapsto: { start: '|', end: IMPLIES },
+  equal: { end: '' },
+  equals: { end: '' },
+  'tail reversed': { start: '<' },
+  '2tail': { start: '{Implies[reversed]}' },
+  '2tail reversed': { start: IMPLIES },
 };
-const DOUBLE = 'double equal sign distance';
 const WAVE = 'decorate,decoration={zigzag,segment length=9.25,amplitude=1.9,post length=4pt}';
 
 /** Words that stand for several keys. */
@@ -58,26 +83,50 @@ const LOOKS: Readonly<Record<string, readonly string[]>> = {
   squiggly: [WAVE],
   rightsquigarrow: [WAVE],
   dashrightarrow: ['dashed'],
+  leftsquigarrow: [WAVE],
+  leftrightsquigarrow: [WAVE],
+  dashleftarrow: ['dashed'],
+  Rightarrow: [DOUBLE],
+  implies: [DOUBLE],
+  Leftarrow: [DOUBLE],
+  impliedby: [DOUBLE],
+  Leftrightarrow: [DOUBLE],
+  Mapsto: [DOUBLE],
+  equal: [DOUBLE],
+  equals: [DOUBLE],
+  'no body': ['dash pattern=on 0pt off 1mm'],
   phantom: ['draw=none'],
+  cramped: [],
+  'crossing over clearance': [],
+  'scaling nfold': [],
   'crossing over': ['preaction={draw=white,line width=4pt,-}'],
 };
 
-const SEPARATIONS: Readonly<Record<string, readonly [column: string, row: string]>> = {
-  tiny: ['.6em', '.45em'],
-  small: ['1.2em', '.9em'],
-  scriptsize: ['1.8em', '1.35em'],
-  normal: ['2.4em', '1.8em'],
-  large: ['3.6em', '2.7em'],
-  huge: ['4.8em', '3.6em'],
-};
+/** A diagram that has only straight and bent arrows with plain labels is set as mathematics. */
+export function needsPicture(
+  it: Interpreter,
+  options: readonly Token[],
+  body: readonly Token[],
+): boolean {
+  if (it.read(CD_SET)) return true;
+  if (optionsOf(options).some((option) => !PLAIN_SETTING.test(tokensText(option).trim())))
+    return true;
+  return partAt(body, isRowEnd).some((row) =>
+    partAt(row, (t) => t.cat === Cat.Tab).some((cell) => !isPlainCell(cell)),
+  );
+}
+const PLAIN_SETTING = /^(?:(?:(?:row |column )?sep\s*=\s*[\w.]+)|)$/;
 
-/** What the plain form of a diagram does not draw. */
-const NEEDS =
-  /\b(?:loop|Rightarrow|Leftarrow|Leftrightarrow|implies|curve|shorten|squiggly|leftarrow|leftrightarrow|harpoon|crossing over|name\s*=|from\s*=\s*[A-Za-z]|to\s*=\s*[A-Za-z]|out\s*=|in\s*=|looseness|red|blue|green|gray|orange|purple|teal|color|thick|very thick|start anchor|end anchor|near start|near end|pos\s*=|two heads|to head|no tail|cells\s*=|nodes\s*=|draw|rotate|marking|sloped|ampersand)\b/;
-
-/** Does a diagram ask for more than straight and bent arrows with plain labels? */
-export const needsPicture = (options: readonly Token[], body: readonly Token[]): boolean =>
-  NEEDS.test(tokensText(options)) || NEEDS.test(tokensText(body));
+function isPlainCell(cell: readonly Token[]): boolean {
+  if (cell.find(({ cat }) => cat !== Cat.Space)?.text === '|') return false;
+  return arrowsIn(cell).every(({ groups }) =>
+    groups.every(({ inner, bracketed }, i) =>
+      bracketed
+        ? i === 0 && optionsOf(inner).every((option) => isPlain(tokensText(option).trim()))
+        : true,
+    ),
+  );
+}
 
 /** A diagram as a matrix of nodes with edges between them, in the picture language. */
 export function diagramPicture(
@@ -85,77 +134,99 @@ export function diagramPicture(
   options: readonly Token[],
   body: readonly Token[],
 ): Token[] {
-  const keys = optionsOf(options).map((option) => tokensText(option).trim());
-  const apart = /ampersand replacement\s*=\s*\\?(.)/.exec(tokensText(options))?.[1];
+  const set = diagramKeys(it, options);
   const isTab = (t: Token): boolean =>
-    t.cat === Cat.Tab || (apart !== undefined && t.text === apart);
+    t.cat === Cat.Tab || (set.apart !== null && t.text === set.apart);
   const rows = partAt(body, isRowEnd).map((row) => partAt(row, isTab));
   const arrows: Arrow[] = [];
   const cells = rows.map((row, r) => row.map((cell, c) => takeArrows(cell, [r, c], arrows)));
   const out = it.source(
-    `\\begin{tikzpicture}[baseline=-2.5pt]\\matrix (tikzcd) [matrix of math nodes,${matrixKeys(keys)}] {`,
+    '\\begin{tikzpicture}[baseline=-2.5pt,row sep=1.8em,column sep=2.4em,every cd diagram/.try,',
+  );
+  const matrix = `matrix of ${set.math ? 'math ' : ''}nodes`;
+  out.push(
+    ...set.keys,
+    ...it.source(
+      `]\\def\\tikzcdmatrixname{tikzcd}\\matrix (tikzcd) [${matrix},cells={shape=asymmetrical rectangle,inner xsep=1ex,inner ysep=.85ex,every cd cell/.try}] {`,
+    ),
   );
   cells.forEach((row) => {
     row.forEach((cell, c) => {
       if (c > 0) out.push(...it.source('&'));
       const isEmpty = cell.every(({ cat }) => cat === Cat.Space);
-      out.push(...(isEmpty ? it.source('{}') : [...it.source('{'), ...cell, ...it.source('}')]));
+      const keyed = cell.find(({ cat }) => cat !== Cat.Space)?.text === '|';
+      out.push(
+        ...(isEmpty
+          ? it.source('{}')
+          : keyed
+            ? cell
+            : [...it.source('{'), ...cell, ...it.source('}')]),
+      );
     });
     out.push(...it.source('\\\\'));
   });
   out.push(...it.source('};'));
-  for (const arrow of arrows) out.push(...edge(it, arrow));
+  for (const arrow of arrows) out.push(...edge(it, arrow, set.math));
   return [...out, ...it.source('\\end{tikzpicture}')];
 }
 
-function matrixKeys(keys: readonly string[]): string {
-  let [column, row] = SEPARATIONS.normal as readonly [string, string];
-  let inner = 'inner xsep=1ex,inner ysep=.85ex';
-  for (const key of keys) {
-    const [name = '', value = ''] = key.split('=').map((part) => part.trim());
-    const named = SEPARATIONS[value];
-    if (name === 'column sep' || name === 'sep') column = named?.[0] ?? value;
-    if (name === 'row sep' || name === 'sep') row = named?.[1] ?? value;
-    if (name === 'cramped') inner = 'inner xsep=.3em,inner ysep=.3em';
+/** The arrows that are written in a cell: where each begins and ends, and its groups of options and labels. */
+function arrowsIn(cell: readonly Token[]) {
+  const found: { at: number; end: number; short: string | undefined; groups: Group[] }[] = [];
+  for (let i = 0; i < cell.length; i++) {
+    const { cat, text } = cell[i] as Token;
+    if (cat !== Cat.Command) continue;
+    const short = /^([rlud]{1,2})ar$/.exec(text)?.[1];
+    if (!short && !/^(?:arrow|ar)$/.test(text)) continue;
+    const groups: Group[] = [];
+    let end = i + 1;
+    for (let group = argumentBehind(cell, end); group; group = argumentBehind(cell, end)) {
+      groups.push(group);
+      end = group.end;
+    }
+    found.push({ at: i, end, short, groups });
+    i = end - 1;
   }
-  return `column sep={${column}},row sep={${row}},every node/.style={${inner}}`;
+  return found;
 }
+type Group = NonNullable<ReturnType<typeof argumentBehind>>;
 
 /** Takes the arrows out of a cell; what is left is its object. */
 function takeArrows(cell: readonly Token[], place: Place, arrows: Arrow[]): Token[] {
-  const object: Token[] = [];
-  for (let i = 0; i < cell.length; i++) {
-    const token = cell[i] as Token;
-    const short = token.cat === Cat.Command ? /^([rlud]{1,2})ar$/.exec(token.text)?.[1] : undefined;
-    if (token.cat !== Cat.Command || !(/^(?:arrow|ar)$/.test(token.text) || short)) {
-      object.push(token);
-      continue;
-    }
+  let object: Token[] = [];
+  let behind = 0;
+  for (const { at, end, short, groups } of arrowsIn(cell)) {
+    object = [...object, ...cell.slice(behind, at)];
+    behind = end;
     const arrow: Arrow = {
       from: place,
       to: short ? cellAfter(place, short) : place,
       keys: [],
       labels: [],
+      labelKeys: [],
       start: '',
       end: '>',
-      shift: 0,
+      shift: '',
       anchors: { start: '', end: '' },
     };
-    let swapped = false;
-    for (let group = argumentBehind(cell, i + 1); group; group = argumentBehind(cell, i + 1)) {
-      i = group.end - 1;
-      if (!group.bracketed && arrow.to !== place) {
-        arrow.labels.push({ text: group.inner, keys: swapped ? ['swap'] : [] });
-        continue;
-      }
-      for (const option of optionsOf(group.inner)) {
-        if (tokensText(option).trim() === 'swap') swapped = true;
-        takeOption(option, arrow, place);
+    // In the older form braces hold a direction first and then labels, whose options stand before them.
+    const isOlder = groups.some(({ bracketed }, i) => !bracketed && (i > 0 || short));
+    let directed = short !== undefined;
+    let forLabel: string[] = [];
+    for (const { inner, bracketed } of groups) {
+      if (!bracketed && directed) {
+        arrow.labels.push({ text: inner, keys: forLabel });
+        forLabel = [];
+      } else if (bracketed && directed && isOlder)
+        forLabel = optionsOf(inner).flatMap((option) => labelKeys(tokensText(option).trim()));
+      else {
+        for (const option of optionsOf(inner)) takeOption(option, arrow, place);
+        directed ||= !bracketed;
       }
     }
     arrows.push(arrow);
   }
-  return object;
+  return [...object, ...cell.slice(behind)];
 }
 
 function takeOption(option: readonly Token[], arrow: Arrow, place: Place): void {
@@ -171,48 +242,32 @@ function takeOption(option: readonly Token[], arrow: Arrow, place: Place): void 
   if (name === 'from' || name === 'to') {
     const cell = /^(\d+)-(\d+)$/.exec(value);
     arrow[name] = cell ? [Number(cell[1]) - 1, Number(cell[2]) - 1] : value;
-    return;
-  }
-  if (
-    /^(?:swap|description|near start|near end|very near start|very near end|midway|sloped|marking|pos|')$/.test(
-      name,
-    )
-  ) {
-    // Said of the arrow, it is said of its labels.
-    arrow.labels.forEach((label, i) => {
-      arrow.labels[i] = { ...label, keys: [...label.keys, ...labelKeys(text)] };
-    });
-    return;
-  }
-  const doubled = /^(Rightarrow|Leftarrow|Leftrightarrow|implies|equal|equals|Mapsto)$/.exec(
-    name,
-  )?.[1];
-  if (doubled) {
-    arrow.keys.push(DOUBLE);
-    arrow.end = /^(?:equals?|Leftarrow)$/.test(doubled) ? '' : '{Implies}';
-    arrow.start = /^Left/.test(doubled) ? '{Implies}' : '';
-    return;
-  }
-  if (name === 'shift left' || name === 'shift right') {
-    arrow.shift += (name === 'shift left' ? 1 : -1) * (parseFloat(value) || 1);
-    return;
-  }
-  if (name === 'curve') {
-    const height = parseFloat(/height\s*=\s*(-?[\d.]+)/.exec(value)?.[1] ?? '') || -18;
-    arrow.keys.push(
-      `bend ${height < 0 ? 'left' : 'right'}=${Math.min(60, Math.abs(height) * 1.6)}`,
+  } else if (LABEL_WORDS.test(name)) arrow.labelKeys.push(...labelKeys(text));
+  else if (name === 'shift left' || name === 'shift right') {
+    const by = value === '' ? SHIFT : /^-?[\d.]+$/.test(value) ? `${value}*${SHIFT}` : value;
+    arrow.shift += `${name === 'shift left' ? '+' : '-'}(${by})`;
+  } else if (name === 'curve') arrow.keys.push(curve(/height\s*=\s*(-?[\w.]+)/.exec(value)?.[1]));
+  else if (name === 'start anchor' || name === 'end anchor')
+    arrow.anchors[name === 'start anchor' ? 'start' : 'end'] = value.replace(
+      /^\{|\}$|real\s+/g,
+      '',
     );
-    return;
-  }
-  if (name === 'start anchor' || name === 'end anchor') {
-    const anchor = value.replace(/[{}]|real\s+/g, '');
-    arrow.anchors[name === 'start anchor' ? 'start' : 'end'] = anchor;
-    return;
-  }
-  if (name === 'loop') arrow.keys.push('loop above');
+  else if (name === 'between') arrow.keys.push(between(value));
+  else if (name === 'shorten') arrow.keys.push(`shorten <=${value}`, `shorten >=${value}`);
   else if (ENDS[name]) Object.assign(arrow, ENDS[name]);
-  else arrow.keys.push(...(LOOKS[name] ?? [text]));
+  else if (LOOKS[name] === undefined) arrow.keys.push(text);
+  if (ENDS[name] || LOOKS[name]) arrow.keys.push(...(LOOKS[name] ?? []));
 }
+/** Said of the arrow, these are said of its labels. */
+const LABEL_WORDS =
+  /^(?:swap|description|near start|near end|very near start|very near end|at start|at end|midway|sloped|marking|pos|')$/;
+
+/** A curve whose middle lies off the straight line; its controls lie at that distance from it. */
+const curve = (height = '-18pt'): string => {
+  const control = (share: number): string =>
+    `($(\\tikztostart)!${share}!(\\tikztotarget)!${height}!270:(\\tikztotarget)$)`;
+  return `to path={(\\tikztostart) .. controls ${control(0.35)} and ${control(0.65)} .. (\\tikztotarget)\\tikztonodes}`;
+};
 
 /** `"f"`, `"f"'`, `"f" description`, `"f"{name=U, below}`. */
 function takeLabel(option: readonly Token[], arrow: Arrow): void {
@@ -229,50 +284,76 @@ function takeLabel(option: readonly Token[], arrow: Arrow): void {
 function labelKeys(key: string): readonly string[] {
   if (key === '') return [];
   if (key === "'" || key === 'swap') return ['swap'];
-  if (key === 'description') return ['anchor=center', 'fill=white', 'inner sep=1.5pt'];
+  if (key === 'description')
+    return ['anchor=center', 'fill=white', 'inner sep=1.5pt', 'every cd ground/.try'];
   if (key === 'marking') return ['anchor=center', 'sloped'];
   if (key.startsWith("'")) return ['swap', ...labelKeys(key.slice(1).trim())];
   return [key];
 }
 
-/** Half of what `shift left` moves, in ex of the text; the unit is .56 ex. */
-const SHIFT = 0.56;
+/** What `shift left` moves an arrow by. */
+const SHIFT = '0.56ex';
 
-function endPoint(
-  end: string | Place,
-  other: string | Place,
-  arrow: Arrow,
-  anchor: string,
-): string {
-  if (typeof end === 'string') return `(${end}${anchor && `.${anchor}`})`;
-  const name = `tikzcd-${end[0] + 1}-${end[1] + 1}`;
-  if (anchor) return `(${name}.${anchor})`;
-  if (arrow.shift === 0 || typeof other === 'string') return `(${name})`;
-  const [down, right] = [other[0] - end[0], other[1] - end[1]];
-  const angle = Math.round((Math.atan2(-down, right) * 180) / Math.PI);
-  const isStart = end === arrow.from;
-  const side = (angle + (isStart ? 90 : -90)) * (Math.PI / 180);
-  const [x, y] = [Math.cos(side), Math.sin(side)].map((part) =>
-    (part * arrow.shift * SHIFT).toFixed(3),
-  );
-  return `([xshift=${x}ex,yshift=${y}ex]${name}.${angle})`;
+/** An end: its node, an anchor of it, what moves it. */
+interface End {
+  readonly name: string;
+  readonly side: string;
+  readonly moved: string;
 }
 
-function edge(it: Interpreter, arrow: Arrow): Token[] {
-  const { from, to, labels } = arrow;
-  const start = endPoint(from, to, arrow, arrow.anchors.start);
-  const end = endPoint(to, from, arrow, arrow.anchors.end);
-  const tips = arrow.keys.includes('draw=none') ? '-' : `${arrow.start}-${arrow.end}`;
-  const bends = arrow.keys.filter((key) => /^(?:bend|loop|in\b|out\b|looseness)/.test(key));
+function endOf(end: string | Place, anchor: string): End {
+  const name = typeof end === 'string' ? end : `tikzcd-${end[0] + 1}-${end[1] + 1}`;
+  // `[xshift=2pt]west`: the place moved, of the anchor if one is said.
+  const [, moved = '', side = ''] = /^(?:\[([^\]]*)\])?\s*(.*)$/.exec(anchor) ?? [];
+  return { name, side, moved };
+}
+const pointOf = ({ name, side, moved }: End): string =>
+  `(${moved && `[${moved}]`}${name}${side && `.${side}`})`;
+
+/** Ends at the borders where the straight line between them would meet these, moved from there. */
+function movedEnds(from: End, to: End, shift: string): { before: string; ends: [string, string] } {
+  const angle = 'scalar(atan2(\\y{cd-b}-\\y{cd-a},\\x{cd-b}-\\x{cd-a}))';
+  const by = shift && `,shift={(\\n{cd-t}+90:${shift})}`;
+  const at = ({ name, side, moved }: End, turn: string): string =>
+    `([${moved}${by}]${name}.${side || `\\n{cd-${turn}}`})`;
+  return {
+    before: `let \\p{cd-a}=(${from.name}),\\p{cd-b}=(${to.name}),\\n{cd-t}={${angle}},\\n{cd-u}={scalar(\\n{cd-t}+180)} in `,
+    ends: [at(from, 't'), at(to, 'u')],
+  };
+}
+
+/** `between={.2}{.8}`: a part of the straight line alone. */
+function between(value: string): string {
+  const [from = '0', to = '1'] = value.match(/[\d.]+/g) ?? [];
+  const at = (share: string): string => `($(\\tikztostart)!${share}!(\\tikztotarget)$)`;
+  return `to path={${at(from)} -- ${at(to)}\\tikztonodes}`;
+}
+
+/** Keys that are said of the line between the ends, not of the path. */
+const BENDS = /^(?:bend|loop|in\b|out\b|looseness|distance|min distance|to path|controls|relative)/;
+
+function edge(it: Interpreter, arrow: Arrow, math: boolean): Token[] {
+  const { from, to, labels, anchors, shift } = arrow;
+  const ends = [endOf(from, anchors.start), endOf(to, anchors.end)] as const;
+  const isMoved = from !== to && (shift !== '' || ends.some(({ side, moved }) => moved && !side));
+  const moved = isMoved ? movedEnds(...ends, shift) : null;
+  const [start, end] = moved?.ends ?? ends.map(pointOf);
+  const isPhantom = arrow.keys.includes('draw=none');
+  const tips = isPhantom ? '-' : `${arrow.start}-${arrow.end}`;
+  const bends = arrow.keys.filter((key) => BENDS.test(key));
   const looks = arrow.keys.filter((key) => !bends.includes(key));
-  const out = it.source(`\\draw[${[tips, ...looks].join(',')}] ${start} to[${bends.join(',')}]`);
+  const out = it.source(
+    `\\draw[${['every cd arrow/.try', tips, ...looks].join(',')}] ${moved?.before ?? ''}${start} to[${bends.join(',')}]`,
+  );
   for (const label of labels) {
-    const centred = label.keys.includes('anchor=center') || arrow.keys.includes('draw=none');
+    const keys = [...arrow.labelKeys, ...label.keys];
+    const centred = keys.includes('anchor=center') || isPhantom;
     const place = centred ? 'anchor=center' : 'auto';
+    const said = [place, 'inner sep=.5ex', 'every cd label/.try', ...keys].join(',');
     out.push(
-      ...it.source(`node[${[place, 'inner sep=.5ex', ...label.keys].join(',')}]{$\\scriptstyle `),
+      ...it.source(`node[${said}]{${math ? '$\\scriptstyle ' : ''}`),
       ...label.text,
-      ...it.source('$}'),
+      ...it.source(math ? '$}' : '}'),
     );
   }
   return [...out, ...it.source(`${end};`)];

@@ -266,6 +266,7 @@ export function readExpression(text: string, units: FontUnits): Expression {
 
   function named(name: string, start: number): Run {
     const args: Run[] = [];
+    const hadUnit = hasUnit;
     blanks();
     const bracket = text[at] === '(';
     if (bracket) {
@@ -280,6 +281,8 @@ export function readExpression(text: string, units: FontUnits): Expression {
     // A function of one number may do without its brackets.
     if (own && !bracket && takesOne(own)) args.push(behind(atom()));
     integral = INTEGRAL.has(name);
+    // It takes the unit away.
+    if (name === 'scalar') hasUnit = hadUnit;
     return (around) => {
       const variable = bracket ? undefined : around.variables[name];
       if (variable !== undefined) return variable;

@@ -2,7 +2,7 @@ import type { Point } from '../../base/maps';
 import { angleOf, lengthOf, minus, plus, polar } from '../../drawing/vectors';
 import type { Place } from './coordinates';
 import type { Bend } from './graphics';
-import { borderTowards, inPicture } from './openPicture';
+import { borderTowards, centreOf } from './openPicture';
 import { curveTo, lineTo, type Walk } from './walk';
 
 /** The share of the distance between its ends at which the controls of a bent line lie (the manual's figure). */
@@ -19,7 +19,8 @@ export function bentTo(walk: Walk, target: Place, bend: Bend, keepsBase = false)
   const start = leaving(place, out);
   const end = leaving(target, into);
   const distance = LOOSE * lengthOf(minus(end, start));
-  const reach = (loose: number): number => Math.max(bend.least, loose * distance);
+  const reach = (loose: number): number =>
+    Math.min(bend.most, Math.max(bend.least, loose * distance));
   const from = plus(start, polar(out, reach(bend.looseOut)));
   const to = plus(end, polar(into, reach(bend.looseIn)));
   if (place.node) walk.place = { at: start, node: null };
@@ -31,6 +32,6 @@ export function bentTo(walk: Walk, target: Place, bend: Bend, keepsBase = false)
 /** Where a line leaves a place at an angle. */
 function leaving({ at, node }: Place, degrees: number): Point {
   if (!node) return at;
-  const centre = inPicture(node, { x: 0, y: 0 });
+  const centre = centreOf(node);
   return borderTowards(node, plus(centre, polar(degrees, 65536 * 100)));
 }

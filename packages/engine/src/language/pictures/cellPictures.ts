@@ -4,6 +4,7 @@ import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import type { Reading } from './coordinates';
 import { GRAPHICS, type Graphics } from './graphics';
+import { CELL_NODES, define, STYLES } from './keys';
 import { addMarks, newPicture, PICTURE, TARGET } from './openPicture';
 
 /** A cell of a matrix that is drawn: how far it reaches from its own origin, and how it is put at a place. */
@@ -31,6 +32,8 @@ export function drawCell(reading: Reading, g: Graphics, tokens: readonly Token[]
   it.write(PICTURE, own);
   it.write(TARGET, null);
   it.write(GRAPHICS, { ...g, map: IDENTITY });
+  const nodes = it.read(STYLES)[CELL_NODES];
+  if (nodes) define(reading, 'every node', 'append style', nodes.body);
   it.execute(tokens);
   it.closeGroup();
   Object.assign(picture, { later, unnamed: own.unnamed, seed: own.seed });

@@ -172,3 +172,62 @@ changes('keys of graphs', '\\graph[KEY] {a -> {b, c} -> d};', [
   'red',
   'thick',
 ]);
+
+changes(
+  'keys of lines between nodes',
+  '\\node (A) at (0,0) {A};\\node (B) at (3,1) {B};\\draw[KEY] (A) to node[above] {w} (B) to (4,0);',
+  [
+    'to path={-- (1,2) -- (\\tikztotarget)}',
+    'to path={(\\tikztostart.north) -- (\\tikztotarget.north) \\tikztonodes}',
+    'controls={+(0,1) and +(0,1)}',
+    'bend left',
+    'bend angle=60,bend left',
+    'bend left,distance=2cm',
+    'bend left,max distance=1mm',
+    'every to/.append style={edge node={node {V}}}',
+    'every to/.style={edge label=V}',
+  ],
+);
+
+changes(
+  'keys of drawn matrices',
+  '\\begin{scope}[KEY]\\matrix (m) {\\node{a}; & \\node (b) {b}; \\\\ \\node{c}; \\\\};\\draw (b) -- (5,0);\\end{scope}',
+  ['nodes={draw}', 'column sep=1cm', 'row sep=1cm', 'row sep={1cm,between origins}'],
+);
+
+describe('a form of its own for lines', () => {
+  const nodes = '\\node (A) at (0,0) {A};\\node (B) at (3,0) {B};';
+  it('leads where its path leads, from a place without a name too', () => {
+    const own =
+      '\\draw (0,0) to[to path={(\\tikztostart) -- (\\tikztotarget) \\tikztonodes}] (3,1);';
+    expect(pictureLook(own)).toBe(pictureLook('\\draw (0,0) -- (3,1);'));
+  });
+  it('goes on from its end', () => {
+    const path = '-- (1,2) -- (\\tikztotarget)';
+    const own = pictureLook(`${nodes}\\draw (A) to[to path={${path}}] (B) -- (4,1);`);
+    expect(own).toBe(pictureLook(`${nodes}\\draw (A) -- (1,2) -- (B) -- (4,1);`));
+  });
+  it('nodes on it wait for its word', () => {
+    const line = (path: string): string =>
+      pictureLook(`${nodes}\\path (A) edge[to path={${path}}] node {w} (B);`);
+    expect(line('-- (\\tikztotarget) \\tikztonodes')).toContain('w"');
+    expect(line('-- (\\tikztotarget)')).not.toContain('w"');
+  });
+});
+
+it('names of `let` are any words, and `scalar` takes the unit of a number away', () => {
+  const angle = 'let \\p{far-off}=(1,1),\\n{turn-by}={scalar(atan2(\\y{far-off},\\x{far-off}))} in';
+  const own = pictureLook(`\\draw (0,0) ${angle} -- (\\n{turn-by}:2);`);
+  expect(own).toBe(pictureLook('\\draw (0,0) -- (45:2);'));
+});
+
+it('lines between boxes on the axis are level, whatever stands in them', () => {
+  const box = (x: number, name: string, text: string): string =>
+    `\\node[shape=asymmetrical rectangle,anchor=base] (${name}) at (${x},0) {${text}};`;
+  const ends = pictureLook(
+    `${box(0, 'A', 'a')}${box(2, 'B', '$\\displaystyle\\int$')}\\draw (A) -- (B);`,
+  );
+  const [[points]] = JSON.parse(ends)[0] as [[number, number][]][];
+  const [from, to] = points as [[number, number], [number, number]];
+  expect(from[1]).toBeCloseTo(to[1], 1);
+});

@@ -22,6 +22,11 @@ export interface NodeLook {
   readonly outer: Sp | null;
   readonly minWidth: Sp;
   readonly minHeight: Sp;
+  /** Between columns and rows of a matrix, and whether these count from middle to middle. */
+  readonly columnSep: Sp;
+  readonly rowSep: Sp;
+  readonly byColumns: boolean;
+  readonly byRows: boolean;
   /** The anchor that is put at its place; null while nothing says. */
   readonly anchor: string | null;
   readonly textWidth: Sp | null;
@@ -105,7 +110,12 @@ export interface Bend {
   readonly looseOut: number;
   readonly looseIn: number;
   readonly least: Sp;
+  readonly most: Sp;
+  /** Of `bend left` without a number. */
+  readonly angle: number;
   readonly loop: boolean;
+  /** A form of its own, in operations of a path; null for a line or a curve. */
+  readonly path: readonly Token[] | null;
 }
 
 /** How functions are plotted. */
@@ -320,7 +330,10 @@ export const STRAIGHT: Bend = {
   looseOut: 1,
   looseIn: 1,
   least: 0,
+  most: Infinity,
+  angle: 30,
   loop: false,
+  path: null,
 };
 
 /** A state as a new path finds it: nothing is done with it yet. */

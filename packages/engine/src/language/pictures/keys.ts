@@ -36,11 +36,6 @@ export interface NodeSaying {
   /** A sign of a circuit that hangs on its place. */
   symbol: string | null;
   matrix: 'plain' | 'nodes' | 'formulas' | null;
-  columnSep: Sp;
-  rowSep: Sp;
-  /** Do these count from middle to middle? */
-  byColumns: boolean;
-  byRows: boolean;
   /** Are cells with nothing in them nodes too? */
   fillsEmpty: boolean;
   delimiters: readonly [string, string];

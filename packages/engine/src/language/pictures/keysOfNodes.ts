@@ -1,6 +1,6 @@
 import { PT } from '../../base/lengths';
-import { translation } from '../../base/maps';
-import { isShape, NO_ROOM, shapeAround } from '../../drawing/shapes';
+import { isShape } from '../../drawing/shapes';
+import { pointNode } from './openPicture';
 import { nameIntersections } from './coordinates';
 import { CM, type NodeLook } from './graphics';
 import {
@@ -218,13 +218,16 @@ export const NODE_KEYS: Readonly<Record<string, Key>> = {
   'matrix of math nodes': (call) => {
     if (call.node) call.node.matrix = 'formulas';
   },
-  'column sep': (call) => {
-    if (call.node) [call.node.columnSep, call.node.byColumns] = separation(call);
-  },
-  'row sep': (call) => {
-    if (call.node) [call.node.rowSep, call.node.byRows] = separation(call);
-  },
-  nodes: (call) => define(call.reading, CELL_NODES, 'style', call.value ?? []),
+  'column sep': look((call) => {
+    const [columnSep, byColumns] = separation(call);
+    return { columnSep, byColumns };
+  }),
+  'row sep': look((call) => {
+    const [rowSep, byRows] = separation(call);
+    return { rowSep, byRows };
+  }),
+  cells: (call) => define(call.reading, 'every cell', 'append style', call.value ?? []),
+  nodes: (call) => define(call.reading, CELL_NODES, 'append style', call.value ?? []),
   'nodes in empty cells': (call) => {
     if (call.node) call.node.fillsEmpty = isTrue(call);
   },
@@ -241,10 +244,9 @@ export const NODE_KEYS: Readonly<Record<string, Key>> = {
         parts.filter((part) => !isTotal(part)),
       ),
     );
-    const count = nameIntersections(call.reading, said, (name, at) => {
-      const shape = shapeAround('coordinate', NO_ROOM);
-      picture.nodes.set(name, { shape, map: translation(at.x, at.y), isCoordinate: true });
-    });
+    const count = nameIntersections(call.reading, said, (name, at) =>
+      picture.nodes.set(name, pointNode(at)),
+    );
     // `total=\n`: the name of what holds their number.
     const total = parts.find(isTotal)?.findLast(({ cell }) => cell !== null);
     if (total) it.define(total.text, String(count));

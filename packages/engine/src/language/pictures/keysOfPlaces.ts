@@ -95,13 +95,14 @@ const LOOPS: Readonly<Record<string, readonly [number, number]>> = {
 };
 
 const bendBy = (call: KeyCall, sign: 1 | -1): void => {
-  const angle = call.value === null || words(call) === '' ? 30 : numberOf(call);
+  const angle = call.value === null || words(call) === '' ? call.g.bend.angle : numberOf(call);
   call.g.bend = {
     ...call.g.bend,
     out: sign * angle,
     into: 180 - sign * angle,
     relative: true,
     loop: false,
+    path: null,
   };
 };
 /** Moves what follows to a point of the coordinates in force. */
@@ -151,17 +152,21 @@ export const PLACE_KEYS: Readonly<Record<string, Key>> = {
   'canvas is zy plane at x': onPlane('z', 'y', 'x'),
   'bend left': (call) => bendBy(call, 1),
   'bend right': (call) => bendBy(call, -1),
-  'bend angle': () => undefined,
-  out: bend((call) => ({ out: numberOf(call), relative: false })),
-  in: bend((call) => ({ into: numberOf(call), relative: false })),
+  'bend angle': bend((call) => ({ angle: numberOf(call) })),
+  out: bend((call) => ({ out: numberOf(call), relative: false, path: null })),
+  in: bend((call) => ({ into: numberOf(call), relative: false, path: null })),
   relative: bend((call) => ({ relative: isTrue(call) })),
   looseness: bend((call) => ({ looseOut: numberOf(call), looseIn: numberOf(call) })),
   'out looseness': bend((call) => ({ looseOut: numberOf(call) })),
   'in looseness': bend((call) => ({ looseIn: numberOf(call) })),
   'min distance': bend((call) => ({ least: lengthOf(call) })),
-  'max distance': () => undefined,
-  distance: bend((call) => ({ least: lengthOf(call) })),
-  loop: bend(() => loopAt('above')),
+  'max distance': bend((call) => ({ most: lengthOf(call) })),
+  distance: bend((call) => ({ least: lengthOf(call), most: lengthOf(call) })),
+  // The angles that are said before it stay.
+  loop: bend(({ g: { bend: said } }) => ({
+    ...loopAt('above'),
+    ...(said.out !== null && said.into !== null ? { out: said.out, into: said.into } : {}),
+  })),
   ...Object.fromEntries(
     Object.keys(LOOPS).map((side): [string, Key] => [
       `loop ${side}`,
@@ -172,9 +177,16 @@ export const PLACE_KEYS: Readonly<Record<string, Key>> = {
       },
     ]),
   ),
-  'to path': () => undefined,
-  'line to': bend(() => ({ out: null, into: null, loop: false })),
-  'curve to': bend(({ g }) => ({ out: g.bend.out ?? 45, into: g.bend.into ?? 135 })),
+  'to path': bend(({ value }) => ({ path: value ?? null, loop: false })),
+  controls: bend(({ reading: { it }, value }) => ({
+    path: [
+      ...it.source('(\\tikztostart) .. controls '),
+      ...(value ?? []),
+      ...it.source(' .. (\\tikztotarget) \\tikztonodes'),
+    ],
+  })),
+  'line to': bend(() => ({ out: null, into: null, loop: false, path: null })),
+  'curve to': bend(({ g }) => ({ out: g.bend.out ?? 45, into: g.bend.into ?? 135, path: null })),
   radius: (call) => {
     const [rx = '0', ry = rx] = words(call).split(/\s+and\s+/);
     call.g.radii = [alongUnit(call, rx, call.g.x.x), alongUnit(call, ry, call.g.y.y)];
@@ -232,7 +244,16 @@ function scaleBy(call: KeyCall, x: number, y: number): void {
 }
 const loopAt = (side: string): Partial<Bend> => {
   const [out, into] = LOOPS[side] ?? [105, 75];
-  return { out, into, relative: false, loop: true, looseOut: 8, looseIn: 8, least: 5 * 2.845 * PT };
+  return {
+    out,
+    into,
+    relative: false,
+    loop: true,
+    path: null,
+    looseOut: 8,
+    looseIn: 8,
+    least: 5 * 2.845 * PT,
+  };
 };
 const GROWTH: Readonly<Record<string, number>> = {
   down: -90,

@@ -28,7 +28,7 @@ export function readLet(reader: PathReader, walk: Walk): void {
   const written = tokens.map((t) => (t.cat === Cat.Command ? `\\${t.text} ` : t.text)).join('');
   for (const part of partsOf(written, ',')) {
     const eq = part.indexOf('=');
-    const name = /^\\([pn])\s*\{?(\w+)\}?\s*$/.exec(part.slice(0, eq).trim());
+    const name = /^\\([pn])\s*\{?([^{}]+?)\}?\s*$/.exec(part.slice(0, eq).trim());
     if (!name || eq < 0) continue;
     const value = bare(wordsOf(it, it.source(part.slice(eq + 1).trim())));
     if (name[1] === 'p') namePoint(reader, name[2] ?? '', value, walk.g);

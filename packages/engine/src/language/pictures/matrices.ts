@@ -78,8 +78,8 @@ export function matrixText(
   );
   const down = rows.map((row) => roomOf(row.map((cell) => reachOf(cell).down)));
   const [xs, ys] = [
-    origins(across, saying.columnSep, saying.byColumns),
-    origins(down, saying.rowSep, saying.byRows),
+    origins(across, g.node.columnSep, g.node.byColumns),
+    origins(down, g.node.rowSep, g.node.byRows),
   ];
   const width = (xs.at(-1) ?? 0) + (across.at(-1)?.behind ?? 0);
   const total = (ys.at(-1) ?? 0) + (down.at(-1)?.behind ?? 0);

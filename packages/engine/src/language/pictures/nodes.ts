@@ -42,10 +42,6 @@ export const newSaying = (): NodeSaying => ({
   chain: null,
   symbol: null,
   matrix: null,
-  columnSep: 0,
-  rowSep: 0,
-  byColumns: false,
-  byRows: false,
   fillsEmpty: false,
   delimiters: ['', ''],
 });

@@ -1,9 +1,9 @@
 import { startGraphics } from './startGraphics';
-import { mapped, type AffineMap, type Point } from '../../base/maps';
+import { mapped, translation, type AffineMap, type Point } from '../../base/maps';
 import type { Paint } from '../../base/paint';
 import { boundsOf, NO_BOUNDS, widened, type Bounds, type Path } from '../../base/paths';
 import type { Mark } from '../../document/drawing';
-import { compassAngle, type Shape } from '../../drawing/shapes';
+import { compassAngle, NO_ROOM, shapeAround, type Shape } from '../../drawing/shapes';
 import { minus, polar } from '../../drawing/vectors';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
@@ -255,7 +255,15 @@ export function anchorOf(node: PlacedNode, name: string): Point | null {
   return angle === null ? null : inPicture(node, node.shape.border(polar(angle, 1)));
 }
 
-export const centreOf = (node: PlacedNode): Point => inPicture(node, { x: 0, y: 0 });
+/** A node that is a point alone. */
+export const pointNode = ({ x, y }: Point): PlacedNode => ({
+  shape: shapeAround('coordinate', NO_ROOM),
+  map: translation(x, y),
+  isCoordinate: true,
+});
+
+export const centreOf = (node: PlacedNode): Point =>
+  inPicture(node, node.shape.centre ?? { x: 0, y: 0 });
 
 /** Where a line from a node's middle towards a point leaves it. */
 export function borderTowards(node: PlacedNode, point: Point): Point {

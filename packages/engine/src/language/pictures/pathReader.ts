@@ -3,18 +3,17 @@ import { plus } from '../../drawing/vectors';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { decorated, isDecoration } from '../../drawing/decorations';
-import { bentTo } from './bends';
-import { elementTo } from './circuits';
 import { placeOf, vectorOf, type Reading } from './coordinates';
-import { freshPath, STRAIGHT, type Graphics, type PathMode } from './graphics';
+import { freshPath, type Graphics, type PathMode } from './graphics';
 import { addHandle } from './handles';
-import { withKeys, withStyle, type NodeSaying } from './keys';
+import { readEdge, readTo } from './edges';
+import { withKeys, withStyle } from './keys';
 import { readLet } from './letIn';
 import { loopTokens, readLoop } from './loops';
-import { newSaying } from './nodes';
-import { addMarks, type PlacedNode } from './openPicture';
+import { placeOnLast, toTarget } from './onWay';
+import { addMarks } from './openPicture';
 import { paintPath } from './painting';
-import { placeNode, readNode, type ReadNode } from './pathNodes';
+import { readNode } from './pathNodes';
 import { readPic } from './pics';
 import {
   peek,
@@ -37,7 +36,7 @@ import {
   readPlot,
   sineTo,
 } from './pathFigures';
-import { readTarget, type Target } from './targets';
+import { readTarget } from './targets';
 import { readChild } from './trees';
 import {
   above,
@@ -48,7 +47,6 @@ import {
   lineTo,
   moveTo,
   newWalk,
-  onLast,
   pathOfWalk,
   type Walk,
 } from './walk';
@@ -174,6 +172,10 @@ function stepCommand(reader: PathReader, walk: Walk, token: Token): boolean {
   }
   if (STATEMENTS.test(token.text)) return lostEnd(reader);
   it.p.nextNonBlank();
+  if (token.text === 'tikztonodes' && walk.setNodes) {
+    walk.setNodes();
+    return true;
+  }
   if (token.text === 'par' && wordsFollow(reader)) {
     it.p.unread(token);
     return lostEnd(reader);
@@ -214,7 +216,7 @@ const WORDS: Readonly<Record<string, (reader: PathReader, walk: Walk) => void>> 
   coordinate: (reader, walk) => readPathNode(reader, walk, 'coordinate'),
   matrix: (reader, walk) => readPathNode(reader, walk, 'matrix'),
   cycle: (_reader, walk) => close(walk),
-  to: (reader, walk) => readTo(reader, walk),
+  to: readTo,
   edge: readEdge,
   rectangle: (reader, walk) => {
     const target = readTarget(reader, walk);
@@ -238,49 +240,6 @@ const WORDS: Readonly<Record<string, (reader: PathReader, walk: Walk) => void>> 
   pic: (reader, walk) =>
     above(walk, () => readPic(reader, walk.reading, walk.g, walk.place.at, walk.span)),
 };
-
-/** What an operation leads to, with the nodes that stand on its way; `cycle` closes the path. */
-function toTarget(reader: PathReader, walk: Walk, act: (target: Target) => void): void {
-  const nodes = nodesOnWay(reader, walk);
-  if (takeThisWord(reader, 'plot')) readPlot(reader, walk, true);
-  else if (takeThisWord(reader, 'cycle')) {
-    if (walk.segments.length > 0) {
-      act({ place: { at: walk.start, node: null }, keepsBase: false });
-      const { last } = walk;
-      close(walk);
-      walk.last = last;
-    }
-  } else {
-    const target = readTarget(reader, walk);
-    if (!target) {
-      const next = peek(reader);
-      if (next && next.text !== ';')
-        reader.it.p.report('picture-word', reader.it.spanOf(next), { word: next.text, near: '' });
-      return;
-    }
-    act(target);
-  }
-  for (const node of nodes) placeOnLast(walk, node, 0.5);
-}
-
-function nodesOnWay(reader: PathReader, walk: Walk): ReadNode[] {
-  const nodes: ReadNode[] = [];
-  for (;;) {
-    const word = takeWord(reader, (found) => found === 'node' || found === 'coordinate');
-    if (word === '') {
-      if (peek(reader)?.text !== '[') return nodes;
-      walk.g = withKeys(walk.reading, walk.g, takeOptions(reader) ?? []);
-    } else nodes.push(readNode(reader, walk.reading, walk.g, word === 'coordinate'));
-  }
-}
-
-/** Sets a node on the part that was drawn last; it is drawn above the path. */
-function placeOnLast(walk: Walk, node: ReadNode, usual: number | null): PlacedNode {
-  const share = node.g.node.position ?? usual;
-  const along = walk.last.length > 0 ? onLast(walk, share ?? 1) : null;
-  const at = share === null ? walk.place.at : (along?.at ?? walk.place.at);
-  return above(walk, () => placeNode(walk.reading, node, at, along?.direction ?? null, walk.span));
-}
 
 function readPathNode(
   reader: PathReader,
@@ -362,81 +321,4 @@ function relativeLater(reader: PathReader, walk: Walk): (end: Point) => Point {
     addHandle(reading, g, written, at);
     return at;
   };
-}
-
-function readTo(reader: PathReader, walk: Walk): void {
-  const said = newSaying();
-  const usual = withStyle(walk.reading, walk.g, 'every to');
-  const g = withKeys(walk.reading, usual, takeOptions(reader) ?? [], said);
-  const { bend, element } = g;
-  toTarget(reader, walk, ({ place, keepsBase }) =>
-    element ? elementTo(walk, place, g, element, keepsBase) : bentTo(walk, place, bend, keepsBase),
-  );
-  nodesSaid(walk, { ...walk.g, node: g.node }, said);
-}
-
-/** The nodes on a line that its options bring: in quotes, or as `edge node`. */
-function nodesSaid(walk: Walk, g: Graphics, { labels, onEdge }: NodeSaying): void {
-  const { it } = walk.reading;
-  for (const label of labels) edgeQuote(walk, g, label.tokens);
-  for (const tokens of onEdge) {
-    it.p.push([...tokens, it.p.command('relax')]);
-    while (takeThisWord({ it }, 'node'))
-      placeOnLast(walk, readNode({ it }, walk.reading, g, false), 0.5);
-    it.p.nextNonBlank();
-  }
-}
-
-/** An edge: a path of its own from where this one stands. */
-function readEdge(reader: PathReader, walk: Walk): void {
-  const { reading, place, base, g, span } = walk;
-  let state: Graphics = {
-    ...freshPath(g),
-    startTips: g.startTips,
-    endTips: g.endTips,
-    bend: g.bend,
-  };
-  state = { ...state, mode: { ...state.mode, draw: true } };
-  state = withStyle(reading, state, 'every edge');
-  const options = takeOptions(reader) ?? [];
-  const edge = newWalk(reading, state, span);
-  const holder = newSaying();
-  edge.g = withKeys(reading, state, options, holder);
-  edge.place = place;
-  edge.base = base;
-  const { bend } = edge.g;
-  const nodes = nodesOnWay(reader, { ...edge, g: { ...edge.g, bend: STRAIGHT } });
-  const target = readTarget(reader, edge) ?? { place, keepsBase: true };
-  bentTo(edge, target.place, bend);
-  for (const node of nodes) placeOnLast(edge, node, 0.5);
-  nodesSaid(edge, edge.g, holder);
-  above(walk, () => {
-    paintPath(reading, edge.g, pathOfWalk(edge), span);
-    addMarks(reading, edge.above, false);
-  });
-}
-
-/** A label in quotes on an edge stands beside it, at its middle. */
-function edgeQuote(edge: Walk, g: Graphics, tokens: readonly Token[]): void {
-  const { reading } = edge;
-  const close_ = tokens.findIndex((t) => t.text === ']');
-  const options = tokens.slice(1, Math.max(1, close_));
-  const outer = {
-    ...g,
-    node: { ...g.node, auto: g.node.auto ?? 'left' },
-  } as Graphics;
-  const { it } = reading;
-  const source = [
-    ...it.p.chars('['),
-    ...options,
-    ...it.p.chars(']'),
-    it.p.make(Cat.Begin, '{'),
-    ...tokens.slice(close_ + 2, -1),
-    it.p.make(Cat.End, '}'),
-    it.p.command('relax'),
-  ];
-  it.p.push(source);
-  const node = readNode({ it }, reading, outer, false);
-  it.p.next();
-  placeOnLast(edge, node, 0.5);
 }

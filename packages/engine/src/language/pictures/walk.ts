@@ -26,6 +26,8 @@ export interface Walk {
   readonly span: { readonly from: number; to: number };
   /** What is drawn above the path: its nodes, its edges, its children. */
   readonly above: Mark[];
+  /** Within a line of a form of its own: sets the nodes that stand on it. */
+  setNodes: (() => void) | null;
 }
 
 export function newWalk(reading: Reading, g: Graphics, span: { from: number; to: number }): Walk {
@@ -42,6 +44,7 @@ export function newWalk(reading: Reading, g: Graphics, span: { from: number; to:
     last: [],
     span,
     above: [],
+    setNodes: null,
   };
 }
 
