@@ -38,7 +38,7 @@ const FLOORS = {
   constructs: ['symbols', 'bibliography', 'machine', 'scanning'],
   pictures: ['machine', 'scanning'],
   expl: ['machine', 'scanning'],
-  packages: ['symbols', 'machine', 'scanning', 'constructs', 'pictures', 'expl'],
+  packages: ['symbols', 'bibliography', 'machine', 'scanning', 'constructs', 'pictures', 'expl'],
   classes: ['symbols', 'machine', 'scanning', 'constructs'],
   kernel: ['symbols', 'machine', 'scanning', 'constructs', 'packages', 'classes'],
 };

@@ -1,269 +1,255 @@
 import type { BibEntry } from './entries';
+import { addressOf, emph, ended, joined } from './entryParts';
 import { formatName, parseNames, type Name } from './names';
+import { languageWords, type Words } from './standardWords';
 
 /**
  * Entries as the standard styles of package biblatex write them: parts of an entry end with a full
  * stop, names are given in full, titles keep their letters (the package's manual, and its language files).
  */
 
-/** The words and signs of a language. */
-interface Words {
-  readonly and: string;
-  /** A comma before the last “and” of three and more. */
-  readonly comma: boolean;
-  readonly in: string;
-  readonly editedBy: string;
-  readonly editor: string;
-  readonly editors: string;
-  readonly volume: string;
-  readonly page: string;
-  readonly pages: string;
-  readonly visited: string;
-  readonly edition: (number: string) => string;
-  readonly date: (year: string, month: number, day: number) => string;
-  readonly visitedDate: (year: string, month: number, day: number) => string;
-  readonly kinds: Readonly<Record<string, string>>;
-}
-
-const two = (n: number): string => String(n).padStart(2, '0');
-const MONTHS = 'Jan. Feb. Mar. Apr. May June July Aug. Sept. Oct. Nov. Dec.'.split(' ');
-const MONATE = 'Jan. Feb. März Apr. Mai Juni Juli Aug. Sep. Okt. Nov. Dez.'.split(' ');
-
-/** “2nd”. */
-function ordinal(text: string): string {
-  const n = Number(text);
-  if (!Number.isInteger(n) || n <= 0) return text;
-  const teen = n % 100 >= 11 && n % 100 <= 13;
-  return `${n}${teen ? 'th' : (['th', 'st', 'nd', 'rd'][n % 10] ?? 'th')}`;
-}
-
-const ENGLISH: Words = {
-  and: 'and',
-  comma: true,
-  in: 'In:',
-  editedBy: 'Ed. by',
-  editor: 'ed.',
-  editors: 'eds.',
-  volume: 'Vol.',
-  page: 'p.',
-  pages: 'pp.',
-  visited: 'visited on',
-  edition: (number) => `${ordinal(number)} ed.`,
-  date: (year, month, day) => `${MONTHS[month - 1] ?? ''}${day > 0 ? `~${day},` : ''} ${year}`,
-  visitedDate: (year, month, day) => `${two(month)}/${two(day)}/${year}`,
-  kinds: {
-    phdthesis: 'PhD thesis',
-    mastersthesis: 'MA thesis',
-    mathesis: 'MA thesis',
-    techreport: 'Tech. rep.',
-  },
-};
-
-const GERMAN: Words = {
-  and: 'und',
-  comma: false,
-  in: 'In:',
-  editedBy: 'Hrsg. von',
-  editor: 'Hrsg.',
-  editors: 'Hrsg.',
-  volume: 'Bd.',
-  page: 'S.',
-  pages: 'S.',
-  visited: 'besucht am',
-  edition: (number) => `${/^\d+$/.test(number) ? `${number}.` : number} Aufl.`,
-  date: (year, month, day) => `${day > 0 ? `${day}.~` : ''}${MONATE[month - 1] ?? ''} ${year}`,
-  visitedDate: (year, month, day) => `${two(day)}.~${two(month)}.~${year}`,
-  kinds: {
-    phdthesis: 'Diss.',
-    mastersthesis: 'Magisterarbeit',
-    mathesis: 'Magisterarbeit',
-    techreport: 'Techn. Ber.',
-  },
-};
-
-/** Dates of other Englishes: the day first. */
-const BRITISH: Words = {
-  ...ENGLISH,
-  date: (year, month, day) => `${day > 0 ? `${day}~` : ''}${MONTHS[month - 1] ?? ''} ${year}`,
-  visitedDate: (year, month, day) => `${two(day)}/${two(month)}/${year}`,
-};
-
-const MOIS = 'janv. févr. mars avr. mai juin juill. août sept. oct. nov. déc.'.split(' ');
-const FRENCH: Words = {
-  and: 'et',
-  comma: false,
-  in: 'In~:',
-  editedBy: 'Sous la dir. de',
-  editor: 'dir.',
-  editors: 'dir.',
-  volume: 'T.',
-  page: 'p.',
-  pages: 'p.',
-  visited: 'visité le',
-  edition: (number) => `${number}\\textsuperscript{${number === '1' ? 're' : 'e'}}~éd.`,
-  date: (year, month, day) => `${day > 0 ? `${day}~` : ''}${MOIS[month - 1] ?? ''} ${year}`,
-  visitedDate: (year, month, day) => `${two(day)}/${two(month)}/${year}`,
-  kinds: {
-    phdthesis: 'Thèse de doct.',
-    mastersthesis: 'Mém. de mast.',
-    mathesis: 'Mém. de mast.',
-    techreport: 'Rapp. tech.',
-  },
-};
-
-/** By the name of the document's language. */
-function wordsOf(language: string | null): Words {
-  if (language === null) return ENGLISH;
-  if (/german|austrian/.test(language)) return GERMAN;
-  if (/^(?:french|francais|acadian|canadien)$/.test(language)) return FRENCH;
-  return /^(?:british|UKenglish|australian|newzealand)$/.test(language) ? BRITISH : ENGLISH;
-}
-
-/** How a style writes entries, as the options of the package say. */
+/** How a style writes entries, as the options of the package and the document say. */
 export interface StandardLook {
   /** The date stands behind the names, which begin with the family name of the first. */
   readonly authorYear: boolean;
   readonly initials: boolean;
-  /** With more names than this only the first is written. */
+  /** With more names than this only so many as `leastNames` says are written. */
   readonly mostNames: number;
+  readonly leastNames?: number;
   /** The same where entries are cited, when it is told. */
   readonly mostCited?: number;
   readonly language: string | null;
+  /** Other than by numbers, letters or years: a style of its own. */
+  readonly kind?: 'authortitle' | 'apa' | 'ieee';
+  /** What the list is put in order by: `nyt`. */
+  readonly order?: string;
+  /** False: the same names again are written again. */
+  readonly dashed?: boolean;
+  /** Behind the year: tells works of one year apart. */
+  readonly letter?: string;
+  /** Whose family names stand first, where the document says: of none, the first, all. */
+  readonly turned?: 'none' | 'first' | 'all';
+  /** Words that the document gives other forms, by the package's names for them. */
+  readonly strings?: Readonly<Record<string, string>>;
+  /** Signs and pieces that the document gives another form: commands, or null. */
+  readonly own?: (name: string) => string | null;
+  /** Has the document a form of its own for a field of that kind of entry? */
+  readonly isFormatted?: (type: string, field: string) => boolean;
 }
 
-const others = ({ last }: Name): boolean => last.join(' ') === 'others';
+/** The words of a look: the language's, with those that the document gives another form. */
+export function wordsOf({ language, strings = {}, own }: StandardLook): Words {
+  const words = languageWords(language);
+  const sign = own?.('intitlepunct') ?? words.inSign;
+  const edition = strings.edition;
+  return {
+    ...words,
+    and: strings.and ?? words.and,
+    in: strings.in ?? words.in,
+    inSign: sign,
+    editedBy: strings.byeditor ?? words.editedBy,
+    translatedBy: strings.bytranslator ?? words.translatedBy,
+    editor: strings.editor ?? words.editor,
+    editors: strings.editors ?? words.editors,
+    volume: strings.volume ?? words.volume,
+    page: strings.page ?? words.page,
+    pages: strings.pages ?? words.pages,
+    visited: strings.urlseen ?? words.visited,
+    others: strings.andothers ?? words.others,
+    noDate: strings.nodate ?? words.noDate,
+    edition:
+      edition === undefined
+        ? words.edition
+        : (number) => words.edition(number).replace(/(?:ed\.|Aufl\.|éd\.)$/, edition),
+    kinds: { ...words.kinds, ...strings },
+  };
+}
+
+const isOthers = ({ last }: Name): boolean => last.join(' ') === 'others';
 
 /** “Wick, Ada”. */
-function familyFirst(name: Name, initials: boolean): string {
+export function familyFirst(name: Name, initials: boolean): string {
   const family = [...name.von, ...name.last].join(' ');
   const given = formatName({ ...name, von: [], last: [], jr: [] }, initials).trim();
-  return given === '' ? family : `${family}, ${given}`;
+  const jr = name.jr.join(' ');
+  return joined(', ', joined(' ', family, jr), given);
 }
 
-/** Names in a row; `turned` the first by its family name. */
+/** Names in a row; `turned` the first by its family name, where the document does not say. */
 export function standardNames(names: readonly Name[], look: StandardLook, turned: boolean): string {
-  const { and, comma } = wordsOf(look.language);
-  const listed = names.filter((name) => !others(name));
-  const cut = listed.length < names.length || listed.length > look.mostNames;
-  const shown = (listed.length > look.mostNames ? listed.slice(0, 1) : listed).map((name, i) =>
-    turned && i === 0 ? familyFirst(name, look.initials) : formatName(name, look.initials),
+  const { and, comma, others } = wordsOf(look);
+  const sign = (name: string, usual: string): string => look.own?.(name) ?? usual;
+  const listed = names.filter((name) => !isOthers(name));
+  const isLong = listed.length > look.mostNames;
+  const which = look.turned ?? (turned ? 'first' : 'none');
+  const shown = (isLong ? listed.slice(0, look.leastNames ?? 1) : listed).map((name, i) =>
+    which === 'all' || (which === 'first' && i === 0)
+      ? familyFirst(name, look.initials)
+      : formatName(name, look.initials),
   );
-  if (cut) return `${shown.join(', ')} et~al.`;
+  const between = sign('multinamedelim', ', ');
+  if (isLong || listed.length < names.length)
+    return `${shown.join(between)}${sign('andothersdelim', ' ')}${others}`;
   if (shown.length <= 1) return shown.join('');
-  const last = shown.at(-1) as string;
-  const before = shown.slice(0, -1);
-  const serial = comma && shown.length > 2 ? ',' : '';
-  return `${before.join(', ')}${serial} ${and} ${last}`;
+  const serial = comma && shown.length > 2 ? sign('finalandcomma', ',') : '';
+  const last = sign('finalnamedelim', `${serial} ${and} `);
+  return `${shown.slice(0, -1).join(between)}${last}${shown.at(-1) ?? ''}`;
 }
 
 /** `2021-03-02`, or year, month and day apart. */
-function dateOf({ fields }: BibEntry, words: Words): string {
+export function dateOf({ fields }: BibEntry, words: Words, letter = ''): string {
   const [year = fields.year ?? '', month, day] =
     (fields.date ?? '').split('/')[0]?.split('-') ?? [];
   const own = year === '' ? (fields.year ?? '') : year;
   const named = MONTH_NAMES.indexOf((fields.month ?? '').slice(0, 3).toLowerCase()) + 1;
   const number = Number(month ?? fields.month) || named;
-  if (own === '' || !number) return own;
-  return words.date(own, number, Number(day ?? fields.day) || 0);
+  if (own === '') return own;
+  const dated = `${own}${letter}`;
+  return number ? words.date(dated, number, Number(day ?? fields.day) || 0) : dated;
 }
 const MONTH_NAMES = 'jan feb mar apr may jun jul aug sep oct nov dec'.split(' ');
 
-const emph = (text: string): string => (text === '' ? '' : `\\emph{${text}}`);
+/** The date of an entry as its list writes it. */
+export const fullDate = (e: BibEntry, look: Partial<StandardLook>): string =>
+  dateOf(e, wordsOf({ ...PLAIN_LOOK, ...look }));
+const PLAIN_LOOK: StandardLook = {
+  authorYear: false,
+  initials: false,
+  mostNames: 3,
+  language: null,
+};
+
 const quoted = (text: string): string => (text === '' ? '' : `“${text}”`);
-const joined = (between: string, ...parts: readonly (string | undefined)[]): string =>
-  parts.filter((part) => part !== undefined && part !== '').join(between);
 const acronym = (name: string): string => `\\textsc{${name}}:`;
+const same = (text: string): string => text;
+
+/** Writes the pieces of one entry as a look has them. */
+function writerOf(e: BibEntry, look: StandardLook) {
+  const words = wordsOf(look);
+  /** A field in its usual form, or in the one that the document has for it. */
+  const field = (name: string, text: string | undefined, usual = same): string => {
+    if (!text) return '';
+    return look.isFormatted?.(e.type, name)
+      ? `\\blx@field{${e.type}}{${name}}{${text}}`
+      : usual(text);
+  };
+  /** A piece that the document may write by a macro of its own. */
+  const piece = (name: string, usual: string): string => look.own?.(`bibmacro ${name}`) ?? usual;
+  return { e, f: e.fields, look, words, field, piece };
+}
+type Writer = ReturnType<typeof writerOf>;
 
 /** The title with its subtitle. */
-const titleOf = ({ fields }: BibEntry, prefix = ''): string =>
-  joined('. ', fields[`${prefix}title`], fields[`${prefix}subtitle`]);
+const titleOf = ({ e: { fields }, look }: Writer, prefix = ''): string =>
+  joined(
+    look.own?.('subtitlepunct') ?? '. ',
+    fields[`${prefix}title`],
+    fields[`${prefix}subtitle`],
+  );
 
-function pagesOf({ fields }: BibEntry, words: Words): string {
-  const { pages } = fields;
-  if (!pages) return '';
-  const ranged = pages.replace(/\s*-+\s*/g, '--');
-  return `${/[-,]/.test(ranged) ? words.pages : words.page}~${ranged}`;
-}
+const pagesOf = ({ f: { pages }, words, field }: Writer): string =>
+  field(
+    'pages',
+    pages?.replace(/\s*-+\s*/g, '--'),
+    (ranged) => `${/[-,]/.test(ranged) ? words.pages : words.page}~${ranged}`,
+  );
 
-/** “Port: Harbour Press, 2003”. */
-function publishedAt(e: BibEntry, words: Words, look: StandardLook): string {
-  const { publisher, institution, school, organization } = e.fields;
-  const place = e.fields.location ?? e.fields.address;
-  const by = publisher ?? institution ?? school ?? organization;
-  const date = look.authorYear ? '' : dateOf(e, words);
-  return joined(', ', joined(': ', place, by), date);
+const dateIn = ({ e, words, look }: Writer): string => (look.authorYear ? '' : dateOf(e, words));
+
+/** “Port: Harbour Press, 2003”. @param by who brought it out, by what kind of entry it is. */
+function publishedAt(writer: Writer, by: string | undefined): string {
+  const place = joined(': ', addressOf(writer.e), by);
+  return writer.piece('publisher+location+date', joined(', ', place, dateIn(writer)));
 }
 
 /** Numbers by which an entry is found: ISBN, DOI, a preprint, its address. */
-function foundBy({ fields }: BibEntry, words: Words): string[] {
-  const url = fields.url ? `${acronym('url')} \\url{${fields.url}}` : '';
-  const [year = '', month = '1', day = '1'] = (fields.urldate ?? '').split('-');
+function foundBy({ f, words, field, piece }: Writer): string[] {
+  const url = field('url', f.url, (text) => `${acronym('url')} \\url{${text}}`);
+  const [year = '', month = '1', day = '1'] = (f.urldate ?? '').split('-');
+  const date = year === '' ? '' : words.visitedDate(year, Number(month), Number(day));
   const visited =
-    url !== '' && year !== ''
-      ? ` (${words.visited} ${words.visitedDate(year, Number(month), Number(day))})`
-      : '';
-  const archive = fields.eprinttype ?? fields.archiveprefix ?? '';
-  const kind = fields.eprintclass ?? fields.primaryclass;
+    url === '' || date === '' ? '' : field('urldate', date, (text) => `(${words.visited} ${text})`);
+  const archive = f.eprinttype ?? f.archiveprefix ?? '';
+  const kind = f.eprintclass ?? f.primaryclass;
   return [
-    fields.isbn ? `${acronym('isbn')} ${fields.isbn}` : '',
-    fields.doi ? `${acronym('doi')} \\url{${fields.doi}}` : '',
-    fields.eprint
-      ? `${/arxiv/i.test(archive) ? 'arXiv:' : acronym('eprint')} \\texttt{${fields.eprint}}${kind ? ` [\\texttt{${kind}}]` : ''}`
-      : '',
-    url === '' ? '' : `${url}${visited}`,
+    field('isbn', f.isbn, (text) => `${acronym('isbn')} ${text}`),
+    field('doi', f.doi, (text) => `${acronym('doi')} \\url{${text}}`),
+    field(
+      'eprint',
+      f.eprint,
+      (text) =>
+        `${/arxiv/i.test(archive) ? 'arXiv:' : acronym('eprint')} \\texttt{${text}}${kind ? ` [\\texttt{${kind}}]` : ''}`,
+    ),
+    piece('url+urldate', joined(' ', url, visited)),
   ];
 }
 
-const editedBy = (e: BibEntry, words: Words, look: StandardLook): string =>
-  e.fields.editor && e.fields.author
-    ? `${words.editedBy} ${standardNames(parseNames(e.fields.editor), look, false)}`
-    : '';
-const editionOf = ({ fields }: BibEntry, words: Words): string =>
-  fields.edition ? words.edition(fields.edition) : '';
-const volumeOf = ({ fields }: BibEntry, words: Words): string =>
-  fields.volume ? `${words.volume}~${fields.volume}` : '';
-const seriesOf = ({ fields }: BibEntry): string => joined(' ', fields.series, fields.number);
+const others = (writer: Writer): string[] => {
+  const { f, look, words } = writer;
+  const by = (names: string | undefined, word: string): string =>
+    names ? `${word} ${standardNames(parseNames(names), { ...look, turned: 'none' }, false)}` : '';
+  return [by(f.author && f.editor, words.editedBy), by(f.translator, words.translatedBy)];
+};
+const editionOf = ({ f, words, field }: Writer): string =>
+  field('edition', f.edition, words.edition);
+const volumeOf = ({ f, words, field }: Writer): string =>
+  field('volume', f.volume, (text) => `${words.volume}~${text}`);
+const seriesOf = ({ f, field }: Writer): string =>
+  joined(' ', field('series', f.series), field('number', f.number));
+
+/** “\emph{Journal} 3.2 (2011)”. */
+function journalOf(writer: Writer): string {
+  const { f, field, piece } = writer;
+  const number = joined('.', field('volume', f.volume), field('number', f.number));
+  const date = joined(' ', f.issue, dateIn(writer));
+  return joined(
+    ' ',
+    field('journaltitle', f.journaltitle ?? f.journal, emph),
+    field('series', f.series),
+    piece('volume+number+eid', joined(', ', number, f.eid)),
+    date && `(${date})`,
+  );
+}
 
 /** The parts of an entry behind its names. */
-function partsOf(e: BibEntry, look: StandardLook): string[] {
-  const words = wordsOf(look.language);
-  const { fields: f } = e;
-  const date = look.authorYear ? '' : dateOf(e, words);
-  const note = f.note ?? '';
-  const found = foundBy(e, words);
+function partsOf(writer: Writer): string[] {
+  const { e, f, look, words, field, piece } = writer;
+  const note = field('note', f.note);
+  const found = foundBy(writer);
+  const sign = look.own?.('bibpagespunct') ?? ', ';
+  const said = `${words.in}${words.inSign}`;
+  const within = piece('in:', said);
+  const title = (usual: (text: string) => string): string =>
+    piece('title', field('title', titleOf(writer), usual));
   switch (e.type) {
-    case 'article': {
-      const number = joined('.', f.volume, f.number);
-      const journal = joined(
-        ' ',
-        emph(f.journaltitle ?? f.journal ?? ''),
-        number,
-        date === '' ? '' : `(${date})`,
-      );
+    case 'article':
       return [
-        quoted(titleOf(e)),
-        `${words.in} ${joined(', ', journal, pagesOf(e, words))}`,
-        note,
+        title(quoted),
+        ...others(writer),
+        `${within}${joined('. ', journalOf(writer), note)}${pagesOf(writer) && `${sign}${pagesOf(writer)}`}`,
         ...found,
       ];
-    }
     case 'inproceedings':
     case 'conference':
     case 'incollection':
     case 'inbook': {
-      const book = emph(joined('. ', f.booktitle, f.booksubtitle));
+      const book = field('booktitle', joined('. ', f.booktitle, f.booksubtitle), emph);
+      const event = joined(', ', f.eventtitle, f.venue);
+      const [, translated = ''] = others(writer);
       const by = f.editor
-        ? `${words.editedBy} ${standardNames(parseNames(f.editor), look, false)}`
+        ? `${words.editedBy} ${standardNames(parseNames(f.editor), { ...look, turned: 'none' }, false)}`
         : '';
-      const last = joined(', ', publishedAt(e, words, look), pagesOf(e, words));
+      const last = joined(sign, publishedAt(writer, f.publisher), pagesOf(writer));
       return [
-        quoted(titleOf(e)),
-        `${words.in} ${book}`,
+        title(quoted),
+        `${within}${joined('. ', book, event)}`,
         by,
-        volumeOf(e, words),
-        editionOf(e, words),
-        seriesOf(e),
+        translated,
+        editionOf(writer),
+        volumeOf(writer),
+        seriesOf(writer),
         note,
+        e.type === 'inbook' || e.type === 'incollection' ? '' : (f.organization ?? ''),
         last,
         ...found,
       ];
@@ -272,62 +258,80 @@ function partsOf(e: BibEntry, look: StandardLook): string[] {
     case 'mastersthesis':
     case 'thesis': {
       const kind = f.type ? (words.kinds[f.type] ?? f.type) : (words.kinds[e.type] ?? '');
-      return [quoted(titleOf(e)), kind, note, publishedAt(e, words, look), ...found];
+      const at = publishedAt(writer, f.institution ?? f.school);
+      return [title(quoted), kind, note, at, ...found];
     }
     case 'techreport':
     case 'report': {
       const kind = f.type ? (words.kinds[f.type] ?? f.type) : (words.kinds.techreport ?? '');
-      return [
-        emph(titleOf(e)),
-        joined(' ', kind, f.number),
-        note,
-        publishedAt(e, words, look),
-        ...found,
-      ];
+      const at = publishedAt(writer, f.institution ?? f.school);
+      return [title(emph), joined(' ', kind, f.number), note, at, ...found];
     }
     case 'unpublished':
-      return [quoted(titleOf(e)), f.howpublished ?? '', note, date, ...found];
+      return [
+        title(quoted),
+        f.howpublished ?? '',
+        note,
+        joined(', ', f.location, dateIn(writer)),
+        ...found,
+      ];
     case 'online':
     case 'electronic':
     case 'www':
-      return [emph(titleOf(e)), note, f.organization ?? '', date, ...found];
+      return [title(emph), note, f.organization ?? '', dateIn(writer), ...found];
     default:
       return [
-        emph(titleOf(e)),
-        editedBy(e, words, look),
-        editionOf(e, words),
-        volumeOf(e, words),
-        seriesOf(e),
+        title(emph),
+        ...others(writer),
+        editionOf(writer),
+        volumeOf(writer),
+        seriesOf(writer),
         f.howpublished ?? '',
         note,
-        publishedAt(e, words, look),
+        joined(
+          sign,
+          publishedAt(writer, f.publisher ?? f.institution ?? f.organization),
+          pagesOf(writer),
+        ),
+        f.pagetotal ? `${f.pagetotal} ${words.pages}` : '',
         ...found,
       ];
   }
 }
 
-const ended = (text: string): string => (/[.?!]\}*$/.test(text) ? text : `${text}.`);
-
 /** Who stands before an entry: authors, or editors with what they are. */
 export function leadOf(e: BibEntry, look: StandardLook): string {
   const names = parseNames(e.fields.author ?? e.fields.editor ?? '');
-  const said = standardNames(names, look, look.authorYear);
+  const said = standardNames(names, look, look.authorYear || look.kind === 'authortitle');
   const byEditor = !e.fields.author && e.fields.editor !== undefined;
-  const words = wordsOf(look.language);
+  const words = wordsOf(look);
   return byEditor ? `${said}, ${names.length > 1 ? words.editors : words.editor}` : said;
 }
 
 /** An entry as it is printed; `again` says that the one before has the same names. */
 export function standardEntry(e: BibEntry, look: StandardLook, again: boolean): string {
-  const words = wordsOf(look.language);
+  const writer = writerOf(e, look);
   const names = leadOf(e, look);
-  const lead = again && look.authorYear && names !== '' ? '\\rule[.5ex]{2em}{.4pt}' : names;
-  const date = look.authorYear ? `(${dateOf(e, words) || 'n.d.'})` : '';
-  const parts = partsOf(e, look);
+  const isDashed = again && (look.authorYear || look.kind === 'authortitle') && names !== '';
+  const lead = isDashed ? '\\rule[.5ex]{2em}{.4pt}' : names;
+  const year = dateOf(e, writer.words, look.letter) || `${writer.words.noDate}${look.letter ?? ''}`;
+  const date = look.authorYear ? `(${year})` : '';
+  const parts = partsOf(writer);
   // Of what nobody is named for the title stands first.
   const titled = look.authorYear && lead === '' ? (parts.shift() ?? '') : '';
-  return [joined(' ', lead || titled, date), ...parts]
-    .filter((part) => part.trim() !== '')
-    .map((part) => ended(part.trim()))
-    .join('\n\\newblock ');
+  const first = joined(' ', lead || titled, date);
+  return sentences([first, ...parts, e.fields.addendum ?? ''], look);
+}
+
+/** Parts with what stands between them: a full stop, or what the document has for it. */
+function sentences(parts: readonly string[], look: StandardLook): string {
+  const said = parts.map((part) => part.trim()).filter((part) => part !== '');
+  const unit = look.own?.('newunitpunct');
+  const close = look.own?.('finentrypunct');
+  if (!unit) {
+    const text = said.map(ended).join(' ');
+    return close ? text.replace(/\.$/, close) : text;
+  }
+  const text = said.join(unit);
+  return close ? `${text}${close}` : ended(text);
 }

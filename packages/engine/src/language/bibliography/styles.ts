@@ -1,6 +1,18 @@
 import type { BibEntry } from './entries';
-import { leadOf, standardEntry, standardNames, type StandardLook } from './standardEntries';
-import { bareText, formatNames, parseNames, type Name } from './names';
+import { yearOf } from './entryParts';
+import {
+  acmEntry,
+  amsEntry,
+  apalikeEntry,
+  ieeeEntry,
+  siamEntry,
+  type WriteEntry,
+} from './furtherEntries';
+import { alphaLabel, citedTitle, letters, namedBy, namesOf, shortNames, fullNames } from './labels';
+import { bareText } from './names';
+import { plainEntry } from './plainEntries';
+import { leadOf, standardEntry, type StandardLook } from './standardEntries';
+import { apaEntry, journalEntry } from './standardKin';
 
 /** How a style sorts, labels and shortens. */
 export interface BibStyle {
@@ -13,35 +25,76 @@ export interface BibStyle {
   readonly numbered?: boolean;
   /** Entries are written as the standard styles of package biblatex write them. */
   readonly standard?: boolean;
+  /** Entries are written in a way of its own. */
+  readonly write?: WriteEntry;
+  /** Labels are “Quill, 2024” (apalike). */
+  readonly named?: boolean;
+  /** Numbers of books and addresses are told. */
+  readonly tellsNumbers?: boolean;
 }
 
 const BIBLATEX = { short: false, authorYear: true, standard: true };
+const PLAIN = { sorted: true, alpha: false, short: false, authorYear: false };
+const NATBIB = { ...PLAIN, authorYear: true, tellsNumbers: true };
+const URLS = { tellsNumbers: true };
 
 export const STYLES: Readonly<Record<string, BibStyle>> = {
-  plain: { sorted: true, alpha: false, short: false, authorYear: false },
-  unsrt: { sorted: false, alpha: false, short: false, authorYear: false },
-  abbrv: { sorted: true, alpha: false, short: true, authorYear: false },
-  alpha: { sorted: true, alpha: true, short: false, authorYear: false },
-  plainnat: { sorted: true, alpha: false, short: false, authorYear: true },
-  unsrtnat: { sorted: false, alpha: false, short: false, authorYear: true },
-  abbrvnat: { sorted: true, alpha: false, short: true, authorYear: true },
-  amsplain: { sorted: true, alpha: false, short: false, authorYear: false },
-  amsalpha: { sorted: true, alpha: true, short: false, authorYear: false },
-  ieeetr: { sorted: false, alpha: false, short: true, authorYear: false },
-  siam: { sorted: true, alpha: false, short: true, authorYear: false },
-  acm: { sorted: true, alpha: false, short: true, authorYear: false },
+  plain: PLAIN,
+  unsrt: { ...PLAIN, sorted: false },
+  abbrv: { ...PLAIN, short: true },
+  alpha: { ...PLAIN, alpha: true },
+  plainurl: { ...PLAIN, ...URLS },
+  unsrturl: { ...PLAIN, ...URLS, sorted: false },
+  abbrvurl: { ...PLAIN, ...URLS, short: true },
+  alphaurl: { ...PLAIN, ...URLS, alpha: true },
+  plainnat: NATBIB,
+  unsrtnat: { ...NATBIB, sorted: false },
+  abbrvnat: { ...NATBIB, short: true },
+  amsplain: { ...PLAIN, write: amsEntry },
+  amsalpha: { ...PLAIN, alpha: true, write: amsEntry },
+  ieeetr: { ...PLAIN, sorted: false, write: ieeeEntry },
+  siam: { ...PLAIN, write: siamEntry },
+  acm: { ...PLAIN, write: acmEntry },
+  apalike: { ...PLAIN, authorYear: true, named: true },
   ...Object.fromEntries(
     [true, false].flatMap((sorted) => {
       const name = (kind: string): string => `biblatex-${kind}${sorted ? '' : '-ascited'}`;
+      const byName = { ...BIBLATEX, sorted, alpha: false };
       return [
-        [name('numeric'), { ...BIBLATEX, sorted, alpha: false, numbered: true }],
+        [name('numeric'), { ...byName, numbered: true }],
         [name('alphabetic'), { ...BIBLATEX, sorted, alpha: true, authorYear: false }],
-        [name('authoryear'), { ...BIBLATEX, sorted, alpha: false }],
+        [name('authoryear'), byName],
+        [name('authortitle'), byName],
+        [name('apa'), byName],
+        [name('ieee'), { ...byName, numbered: true }],
       ];
     }),
   ),
-  apalike: { sorted: true, alpha: false, short: true, authorYear: true },
 };
+
+/** Styles of others that are not here, by what is nearest to them. */
+const NEAREST: Readonly<Record<string, string>> = {
+  IEEEtran: 'ieeetr',
+  IEEEtranN: 'ieeetr',
+  siamplain: 'siam',
+  'ACM-Reference-Format': 'acm',
+  apacite: 'apalike',
+  apalike2: 'apalike',
+  agsm: 'apalike',
+  chicago: 'apalike',
+  chicagoa: 'apalike',
+  newapa: 'apalike',
+  splncs03: 'plain',
+  splncs04: 'plain',
+  spmpsci: 'abbrv',
+  vancouver: 'unsrt',
+  'elsarticle-num': 'unsrt',
+  'elsarticle-harv': 'plainnat',
+};
+
+/** The name of the style that stands for one that is not here. */
+export const nearestStyle = (name: string, withNatbib: boolean): string =>
+  NEAREST[name] ?? (withNatbib ? 'plainnat' : 'plain');
 
 /** An entry as the list prints it. */
 export interface BibItem {
@@ -49,218 +102,67 @@ export interface BibItem {
   /** The label in brackets, or null for a number. */
   readonly label: string | null;
   readonly body: string;
+  /** The whole entry as it is cited in the text (package biblatex). */
+  readonly full?: string;
   /** Its place in the list, from 0. */
   readonly index: number;
   /** Author and year, where the label says neither. */
   readonly named?: { readonly author: string; readonly year: string };
 }
 
-const namesOf = (e: BibEntry): Name[] => parseNames(e.fields.author ?? e.fields.editor ?? '');
-const year = (e: BibEntry): string => e.fields.year ?? e.fields.date?.slice(0, 4) ?? '';
-const yearOrNone = (e: BibEntry): string => year(e) || 'n.d.';
-
-/** Letters of the authors' names and the year (alpha.bst). */
-function alphaLabel(e: BibEntry, standard: boolean): string {
-  const names = namesOf(e);
-  const digits = bareText(year(e)).slice(-2);
-  const letter = (n: Name): string =>
-    [...n.von, ...n.last].map((w) => bareText(w).slice(0, 1)).join('');
-  if (names.length === 0) return bareText(e.fields.key ?? e.key).slice(0, 3) + digits;
-  if (names.length === 1) {
-    const [only] = names as [Name];
-    const short = only.von.length > 0 ? letter(only) : bareText(only.last.join('')).slice(0, 3);
-    return short + digits;
+/** “{Quill and Brae(2024)Mara Quill and Bo Brae}” as natbib reads it. */
+function authorYearLabel(e: BibEntry, style: BibStyle, look: StandardLook, letter: string): string {
+  if (style.standard) {
+    if (namesOf(e).length > 0) {
+      const { author, year } = namedBy(e, look);
+      return `{${author}(${year}${letter})}`;
+    }
+    const title = e.fields.title ? citedTitle(e) : e.key;
+    return `{${title}(${yearOf(e) || 'n.d.'}${letter})}`;
   }
-  // The standard styles of biblatex shorten from four names on.
-  if (standard && (names.length > 3 || names.at(-1)?.last.join('') === 'others'))
-    return `${bareText(names[0]?.last.join('') ?? '').slice(0, 3)}+${digits}`;
-  const some = names.length > 4 ? names.slice(0, 3) : names;
-  const letters = some
-    .map((n) => (n.last.join('') === 'others' ? '{\\etalchar{+}}' : letter(n)))
-    .join('');
-  return `${letters}${names.length > 4 ? '{\\etalchar{+}}' : ''}${digits}`;
+  const short = shortNames(e);
+  if (style.named) return `{${short}, ${yearOf(e)}${letter}}`;
+  return `{${short}(${yearOf(e)}${letter})${fullNames(e)}}`;
 }
 
-/** Family names and year, as citations in a sentence say them. */
-function namedBy(e: BibEntry, look: StandardLook): { author: string; year: string } {
-  const family = namesOf(e).map((n) => ({ ...n, first: [], jr: [] }));
-  return {
-    author: standardNames(family, { ...look, mostNames: look.mostCited ?? 3 }, false),
-    year: yearOrNone(e),
-  };
-}
-
-/** The title that stands for an entry nobody is named for. */
-export const citedTitle = ({ type, fields: { title = '' } }: BibEntry): string =>
-  /^(?:article|in|thesis|unpublished|patent)/.test(type) ? `“${title}”` : `\\emph{${title}}`;
-
-/** “Quill and Brae(2024)” as natbib reads it. */
-function authorYearLabel(e: BibEntry, style: BibStyle, look: StandardLook): string {
-  const last = namesOf(e).map((n) => [...n.von, ...n.last].join(' '));
-  if (style.standard && last.length > 0) {
-    const { author, year: date } = namedBy(e, look);
-    return `{${author}(${date})}`;
-  }
-  if (style.standard && e.fields.title) return `{${citedTitle(e)}(${yearOrNone(e)})}`;
-  const short =
-    last.length === 0
-      ? (e.fields.key ?? e.key)
-      : last.length > 2 || last[1] === 'others'
-        ? `${last[0] ?? ''} et~al.`
-        : last.join(' and ');
-  return `{${short}(${year(e)})}`;
-}
-
-const sortKey = (e: BibEntry): string => {
+const nameKey = (e: BibEntry): string => {
   const names = namesOf(e)
     .map((n) => bareText([...n.von, ...n.last, ...n.first].join(' ')))
     .join('   ');
-  const title = bareText(e.fields.title ?? '').replace(/^(a|an|the) /i, '');
-  return `${names || bareText(e.fields.key ?? e.fields.organization ?? title)}    ${bareText(year(e))}    ${title}`.toLowerCase();
+  return names || bareText(e.fields.key ?? e.fields.organization ?? titleKey(e));
+};
+const titleKey = ({ fields }: BibEntry): string =>
+  bareText(fields.title ?? '').replace(/^(a|an|the) /i, '');
+
+/** The parts that entries are put in order by, each one letter (biblatex manual, appendix C). */
+const KEYS: Readonly<Record<string, (e: BibEntry, style: BibStyle) => string>> = {
+  a: (e, { standard }) => alphaLabel(e, standard === true),
+  n: (e) => e.fields.sortname ?? e.fields.sortkey ?? nameKey(e),
+  t: (e) => titleKey(e),
+  y: (e) => bareText(yearOf(e)),
+  v: (e) => (e.fields.volume ?? '').padStart(5, '0'),
+  // natbib and its kin keep works of one label together.
+  l: (e) => `${bareText(shortNames(e))} ${bareText(yearOf(e))}`,
 };
 
-/** A title in lower case but for its first letter and what stands in braces (`change.case$`). */
-export function sentenceCase(title: string): string {
-  let out = '';
-  let depth = 0;
-  let first = true;
-  for (let i = 0; i < title.length; i++) {
-    const char = title[i] as string;
-    if (char === '{') depth++;
-    else if (char === '}') depth--;
-    if (char === '\\') {
-      const command = /^\\([a-zA-Z]+|.)/.exec(title.slice(i))?.[0] ?? char;
-      out += command;
-      i += command.length - 1;
-      continue;
+/** The order of a list: `nty` is name, title, year; a `d` behind a letter turns that round. */
+function compareBy(order: string, style: BibStyle): (a: BibEntry, b: BibEntry) => number {
+  const parts = [...order.matchAll(/([a-z])(d?)/g)]
+    .filter(([, key = '']) => KEYS[key])
+    .map(([, key = '', down]) => ({ of: KEYS[key], sign: down ? -1 : 1 }));
+  return (a, b) => {
+    for (const { of, sign } of parts) {
+      const [x, y] = [a, b].map((e) => (of?.(e, style) ?? '').toLowerCase());
+      const by = compare(x ?? '', y ?? '');
+      if (by !== 0) return sign * by;
     }
-    if (char === '$') {
-      const end = title.indexOf('$', i + 1);
-      const formula = end < 0 ? title.slice(i) : title.slice(i, end + 1);
-      out += formula;
-      i += formula.length - 1;
-      first = false;
-      continue;
-    }
-    const keep = depth > 0 || first || /: $/.test(out);
-    out += keep ? char : char.toLowerCase();
-    if (/\p{L}/u.test(char)) first = false;
-  }
-  return out;
+    return 0;
+  };
 }
+const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
-const pagesOf = (pages: string): string => pages.replace(/(\d)\s*-\s*(\d)/g, '$1--$2');
-const pageText = (e: BibEntry): string => {
-  const { pages } = e.fields;
-  if (!pages) return '';
-  return /[-,+]/.test(pages) ? `pages ${pagesOf(pages)}` : `page ${pages}`;
-};
-const dateOf = (e: BibEntry): string => [e.fields.month, year(e)].filter(Boolean).join(' ');
-const emph = (text: string | undefined): string => (text ? `\\emph{${text}}` : '');
-const joined = (...parts: (string | undefined)[]): string => parts.filter(Boolean).join(', ');
-
-/** Volume, number and series of a book or proceedings (plain.bst). */
-function seriesOf({ fields }: BibEntry): string {
-  const { volume, number, series } = fields;
-  if (volume) return `volume~${volume}${series ? ` of \\emph{${series}}` : ''}`;
-  if (number) return `number~${number}${series ? ` in ${series}` : ''}`;
-  return series ?? '';
-}
-
-const editionOf = ({ fields }: BibEntry): string =>
-  fields.edition ? `${fields.edition.toLowerCase()} edition` : '';
-
-/** The sentences of an entry behind its authors, by kind (plain.bst). */
-function sentences(e: BibEntry): string[] {
-  const f = e.fields;
-  const title = f.title ? sentenceCase(f.title) : '';
-  switch (e.type) {
-    case 'article': {
-      const volume = `${f.volume ?? ''}${f.number ? `(${f.number})` : ''}`;
-      const place = f.pages ? (volume ? `${volume}:${pagesOf(f.pages)}` : pageText(e)) : volume;
-      return [title, joined(emph(f.journal ?? f.journaltitle), place, dateOf(e))];
-    }
-    case 'book':
-    case 'inbook': {
-      const part =
-        e.type === 'inbook' ? joined(f.chapter ? `chapter~${f.chapter}` : '', pageText(e)) : '';
-      return [
-        joined(emph(f.title), seriesOf(e), part),
-        joined(f.publisher, f.address ?? f.location, editionOf(e), dateOf(e)),
-      ];
-    }
-    case 'inproceedings':
-    case 'conference':
-    case 'incollection': {
-      const editor = f.editor
-        ? `${formatNames(parseNames(f.editor), false)}, ${parseNames(f.editor).length > 1 ? 'editors' : 'editor'}, `
-        : '';
-      const where = `In ${editor}${joined(emph(f.booktitle), seriesOf(e), f.chapter ? `chapter~${f.chapter}` : '', pageText(e))}`;
-      if (e.type === 'incollection')
-        return [title, `${where}`, joined(f.publisher, f.address, editionOf(e), dateOf(e))];
-      return [title, joined(where, f.address, dateOf(e)), joined(f.organization, f.publisher)];
-    }
-    case 'phdthesis':
-    case 'mastersthesis':
-    case 'thesis': {
-      const kind = f.type ?? (e.type === 'mastersthesis' ? "Master's thesis" : 'PhD thesis');
-      return [
-        e.type === 'phdthesis' ? emph(f.title) : title,
-        joined(kind, f.school ?? f.institution, f.address, dateOf(e)),
-      ];
-    }
-    case 'techreport':
-    case 'report': {
-      const kind = `${f.type ?? 'Technical Report'}${f.number ? `~${f.number}` : ''}`;
-      return [title, joined(kind, f.institution, f.address, dateOf(e))];
-    }
-    case 'manual':
-    case 'booklet':
-    case 'proceedings':
-      return [
-        e.type === 'booklet' ? title : emph(f.title),
-        joined(f.organization, f.publisher, f.howpublished, f.address, editionOf(e), dateOf(e)),
-      ];
-    case 'unpublished':
-      return [title, joined(f.note, dateOf(e))];
-    default:
-      return [title, joined(f.howpublished, f.institution, dateOf(e))];
-  }
-}
-
-const ended = (text: string): string => (/[.?!]\}*$/.test(text) ? text : `${text}.`);
-
-function bodyOf(e: BibEntry, style: BibStyle): string {
-  const names = namesOf(e);
-  const byEditor =
-    !e.fields.author &&
-    e.fields.editor !== undefined &&
-    ['book', 'proceedings', 'inbook'].includes(e.type);
-  const authors = e.fields.author || byEditor ? formatNames(names, style.short) : '';
-  const role = byEditor ? (names.length > 1 ? ', editors' : ', editor') : '';
-  const lead =
-    authors ||
-    (e.fields.organization && !['manual', 'inproceedings', 'conference'].includes(e.type)
-      ? e.fields.organization
-      : '');
-  const note = e.type === 'unpublished' ? '' : (e.fields.note ?? '');
-  const url = e.fields.url && style.authorYear ? `URL \\url{${e.fields.url}}` : '';
-  const parts = [lead && lead + role, ...sentences(e), note, url];
-  return parts
-    .filter((part): part is string => part !== undefined && part.trim() !== '')
-    .map((part) => ended(part.trim()))
-    .join('\n\\newblock ');
-}
-
-/** Labels that are the same get letters: `Qui24a`, `Qui24b`. */
-function toldApart(labels: readonly string[]): string[] {
-  return labels.map((label, i) => {
-    const same = labels.filter((l) => l === label).length;
-    if (same === 1) return label;
-    const nth = labels.slice(0, i).filter((l) => l === label).length;
-    return label + String.fromCharCode(97 + nth);
-  });
-}
+const usualOrder = (style: BibStyle): string =>
+  style.alpha ? 'anyt' : style.authorYear && !style.standard ? 'lnyt' : 'nyt';
 
 /** The entries as a style prints them, in its order. */
 export function formatBibliography(
@@ -269,25 +171,48 @@ export function formatBibliography(
   options: Partial<StandardLook> = {},
 ): BibItem[] {
   const byName = style.authorYear && !style.numbered;
-  const look = { initials: false, mostNames: 3, language: null, ...options, authorYear: byName };
+  const usual = { initials: false, mostNames: 3, language: null, ...options };
+  const look = { ...usual, authorYear: byName && usual.kind !== 'authortitle' };
   const list = [...entries];
-  if (style.sorted) {
-    const lead = (e: BibEntry): string =>
-      style.alpha ? alphaLabel(e, style.standard === true).toLowerCase() : '';
-    list.sort((a, b) => compare(lead(a), lead(b)) || compare(sortKey(a), sortKey(b)));
-  }
-  const labels = style.alpha
-    ? toldApart(list.map((e) => alphaLabel(e, style.standard === true)))
-    : list.map((e) => authorYearLabel(e, style, look));
+  const order = (style.standard && look.order) || usualOrder(style);
+  if (style.sorted) list.sort(compareBy(order, style));
+  const alphas = list.map((e) => alphaLabel(e, style.standard === true));
+  // Works of the same authors and year are told apart by letters.
+  const apart = style.alpha
+    ? letters(alphas)
+    : style.authorYear && look.kind !== 'authortitle'
+      ? letters(list.map((e) => authorYearLabel(e, style, look, '')))
+      : list.map(() => '');
+  const write = (e: BibEntry, i: number, inText: boolean): string => {
+    const again = !inText && i > 0 && samePeople(e, list[i - 1] as BibEntry, look);
+    const letter = style.alpha ? '' : (apart[i] ?? '');
+    if (style.write) return style.write(e, again);
+    if (style.named) return apalikeEntry(e, letter);
+    if (!style.standard)
+      return plainEntry(e, {
+        short: style.short,
+        tellsNumbers: style.tellsNumbers === true,
+        letter: style.authorYear ? letter : '',
+      });
+    const lettered = byName ? { ...look, letter } : look;
+    const own = inText ? { ...lettered, turned: 'none' as const } : lettered;
+    if (look.kind === 'apa') return apaEntry(e, own);
+    if (look.kind === 'ieee') return journalEntry(e, own);
+    return standardEntry(e, own, again && look.dashed !== false);
+  };
   return list.map((e, i) => ({
     key: e.key,
     index: i,
     ...(style.standard && style.alpha ? { named: namedBy(e, look) } : {}),
-    label: style.alpha || style.authorYear ? (labels[i] ?? null) : null,
-    body: style.standard
-      ? standardEntry(e, look, i > 0 && leadOf(e, look) === leadOf(list[i - 1] as BibEntry, look))
-      : bodyOf(e, style),
+    label: style.alpha
+      ? `${alphas[i] ?? ''}${apart[i] ?? ''}`
+      : style.authorYear
+        ? authorYearLabel(e, style, look, apart[i] ?? '')
+        : null,
+    body: write(e, i, false),
+    ...(style.standard ? { full: write(e, i, true) } : {}),
   }));
 }
 
-const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+const samePeople = (e: BibEntry, before: BibEntry, look: StandardLook): boolean =>
+  namesOf(e).length > 0 && leadOf(e, look) === leadOf(before, look);

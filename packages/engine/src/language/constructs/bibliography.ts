@@ -5,12 +5,10 @@ import type { Token } from '../../expansion/meaning';
 import { counterValue, setCounter, shownOf, stepCounter } from '../machine/counters';
 import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
-import { type BibEntry, parseBib } from '../bibliography/entries';
-import { type BibStyle, formatBibliography, STYLES, citedTitle } from '../bibliography/styles';
+import { nearestStyle, STYLES } from '../bibliography/styles';
+import { listTokens } from './bibliographyList';
 import { leading } from './linking';
-import { findFile, reportMissing } from './files';
-import { cell, citeLabel } from '../../expansion/cells';
-import { LANGUAGE } from './languages';
+import { citeLabel } from '../../expansion/cells';
 
 export const keysOf = (it: Interpreter, tokens: readonly Token[]): string[] =>
   textOf(it.p, tokens)
@@ -64,7 +62,8 @@ function bibItem(it: Interpreter, args: Args): void {
   const own = args[0] ? tokensOf(args, 0) : null;
   const { place } = it.p;
   const at = { from: place.from, to: place.to };
-  const natbib = own ? authorYear(tokensText(expandTokens(it.p, own))) : null;
+  const natbib =
+    own && it.hasPackage('natbib') ? authorYear(tokensText(expandTokens(it.p, own))) : null;
   // The kernel's `\\@lbibitem` counts none that has a label of its own.
   if (!own || natbib || it.hasPackage('natbib')) stepCounter(it.state, 'enumiv');
   const number = String(counterValue(it.state, 'enumiv'));
@@ -86,7 +85,14 @@ function bibItem(it: Interpreter, args: Args): void {
   const label = byName ? [] : own && !natbib ? own : it.p.chars(number);
   const bracketed = byName
     ? []
-    : [it.p.command('@biblabel'), it.p.make(1, '{'), ...label, it.p.make(2, '}')];
+    : [
+        it.p.command('@biblabel'),
+        it.p.make(1, '{'),
+        ...label,
+        it.p.make(2, '}'),
+        // A label of its own stands at the left (the kernel's `\\@lbibitem`).
+        ...(own && !natbib ? [it.p.command('hfill')] : []),
+      ];
   it.execute([
     it.p.command('item'),
     ...it.p.chars('['),
@@ -102,7 +108,10 @@ function bibItem(it: Interpreter, args: Args): void {
 /** The author and year in a label such as `Quill(2024)Quill, Brae, and Thorn`. */
 function authorYear(label: string): { author: string; year: string; full: string } | null {
   const inner = label.replace(/^\{(.*)\}$/s, '$1').trim();
-  const hit = /^(.*?)\((\d{4}[a-z]?|in press|n\.d\.|)\)(.*)$/s.exec(inner);
+  const hit =
+    /^(.*?)\((\d{4}[a-z]?|in press|n\.d\.[a-z]?|)\)(.*)$/s.exec(inner) ??
+    // As apalike has it: “Quill, 2024”.
+    /^(.*?),\s*(\d{4}[a-z]?)()$/s.exec(inner);
   if (!hit) return null;
   const [, author = '', year = '', full = ''] = hit;
   return { author: author.trim(), year, full: full.trim() || author.trim() };
@@ -119,16 +128,29 @@ function widestLabel(it: Interpreter, token: Token): Args {
   return [it.p.chars('9')];
 }
 
+/** The measures of the list: the class's, natbib's (`\@bibsetup`), or those of package biblatex. */
+function listMeasures(it: Interpreter, widest: string): string {
+  const byName = citesByName(it);
+  const between = it.hasPackage('biblatex')
+    ? '\\itemsep\\bibitemsep\\parsep\\bibparsep\\labelsep\\biblabelsep '
+    : it.hasPackage('natbib')
+      ? '\\itemsep\\bibsep\\parsep0pt\\relax '
+      : '';
+  return byName
+    ? `${between}\\leftmargin\\bibhang\\itemindent-\\leftmargin\\labelwidth0pt\\labelsep0pt\\relax `
+    : `${between}\\settowidth{\\labelwidth}{\\@biblabel{${widest}}}\\leftmargin\\labelwidth\\advance\\leftmargin by\\labelsep `;
+}
+
 function beginList(it: Interpreter, args: Args): void {
   it.endParagraph();
-  it.call('@bibheading');
+  const ofNatbib = it.hasPackage('natbib') && !it.hasPackage('biblatex');
+  it.call(ofNatbib ? 'bibsection' : '@bibheading');
+  if (ofNatbib)
+    it.execute(it.source('\\ifx\\bibpreamble\\relax\\else\\bibpreamble\\par\\fi\\bibfont '));
   // A heading ends what was left open before the document: then nothing here is a list.
   if (it.environments.length === 0) return;
   const widest = tokensText(tokensOf(args, 0));
-  const byName = citesByName(it);
-  const measures = byName
-    ? '\\setlength{\\leftmargin}{1em}\\setlength{\\itemindent}{-1em}\\setlength{\\labelwidth}{0pt}\\setlength{\\labelsep}{0pt}'
-    : `\\settowidth{\\labelwidth}{\\@biblabel{${widest}}}\\setlength{\\leftmargin}{\\labelwidth}\\addtolength{\\leftmargin}{\\labelsep}`;
+  const measures = listMeasures(it, widest);
   it.environment('list')?.begin?.(
     it,
     [[], it.source(`${measures}\\clubpenalty4000 \\widowpenalty4000 \\sfcode\`\\.=1000 `)],
@@ -140,117 +162,11 @@ function beginList(it: Interpreter, args: Args): void {
   setCounter(it.state, 'enumiv', 0);
 }
 
-/** Is an entry among those that are printed? */
-export type EntryTest = (entry: BibEntry) => boolean;
-
-/** Which entries are printed, where a list is of some alone; and how names are written (package biblatex). */
-export const WANTED = cell<EntryTest | null>('bibwanted', null);
-export const ENTRY_LOOK = cell<{
-  readonly initials?: boolean;
-  readonly mostNames?: number;
-  readonly mostCited?: number;
-}>('bibentrylook', {});
-
-/** Words that stand before the entries of a list and behind them (package biblatex). */
-export const NOTES_AROUND = cell<{
-  readonly before: readonly Token[];
-  readonly after: readonly Token[];
-}>('bibnotesaround', { before: [], after: [] });
-
-/** The entries that the options of a list let through. */
-export function wantedEntries(
-  options: ReadonlyMap<string, readonly Token[]>,
-): ((e: BibEntry) => boolean) | null {
-  const said = (key: string): string | null => {
-    const value = options.get(key);
-    return value ? tokensText(value).trim() : null;
-  };
-  const [type, notType] = [said('type'), said('nottype')];
-  const [keyword, notKeyword] = [said('keyword'), said('notkeyword')];
-  if (![type, notType, keyword, notKeyword].some((one) => one !== null)) return null;
-  return (e) => {
-    const keywords = (e.fields.keywords ?? '').split(',').map((word) => word.trim());
-    return (
-      (type === null || e.type === type) &&
-      (notType === null || e.type !== notType) &&
-      (keyword === null || keywords.includes(keyword)) &&
-      (notKeyword === null || !keywords.includes(notKeyword))
-    );
-  };
-}
-
 /** `\bibliography{files}`: the entries that are cited, as the style sets them. */
 function bibliography(it: Interpreter, args: Args, token: Token): void {
   const at = it.spanOf(token);
   const span = { from: at.from, to: Math.max(at.to, it.p.here()) };
-  const cited = it.read(CELLS.cited);
-  const entries: BibEntry[] = [];
-  for (const name of keysOf(it, tokensOf(args, 0))) {
-    const file = findFile(it, name, ['.bib', '']);
-    if (!file) {
-      reportMissing(it, `${name}.bib`, span);
-      continue;
-    }
-    const { entries: found, broken } = parseBib(file.text, cited);
-    entries.push(...found);
-    for (const key of broken)
-      it.p.report('bibliography-broken', span, { name: key, file: file.name });
-  }
-  const chosen = pick(entries, cited);
-  if (chosen.length === 0) return;
-  const style = styleOf(it);
-  const items = formatBibliography(chosen, style, {
-    ...it.read(ENTRY_LOOK),
-    language: it.read(LANGUAGE),
-  });
-  const wanted = it.read(WANTED);
-  const standard = it.hasPackage('biblatex');
-  const keys = wanted && new Set(chosen.filter(wanted).map(({ key }) => key));
-  const longest = items.reduce(
-    (a, b) => ((b.label ?? '').length > a.length ? (b.label ?? '') : a),
-    '',
-  );
-  const widest = style.alpha ? longest : '9'.repeat(String(items.length).length);
-  const body = items
-    .filter(({ key }) => keys?.has(key) ?? true)
-    .map(({ key, label, body: text, index, named }) => {
-      // Of a list of some alone each keeps the number it has among all.
-      const count = keys ? `\\setcounter{enumiv}{${index}}` : '';
-      const author = named ? `\\@bibauthor{${key}}{${named.author}}{${named.year}}` : '';
-      const parts = standard ? partsOf(chosen, key, text) : '';
-      return `${count}\\bibitem${label === null ? '' : `[${label}]`}{${key}}${author}${parts}\n${text}\n\n`;
-    })
-    .join('');
-  if (body === '') return;
-  it.p.allow(body.length);
-  const { before, after } = it.read(NOTES_AROUND);
-  const heading = before.length > 0 ? '\\@bibheading\\let\\@bibheading\\relax ' : '';
-  it.p.push([
-    ...it.source(heading),
-    ...before,
-    ...it.source(`\\begin{thebibliography}{${widest}}\n${body}\\end{thebibliography}`),
-    ...after,
-  ]);
-}
-
-/** Parts of an entry that commands of package biblatex cite. */
-function partsOf(entries: readonly BibEntry[], key: string, text: string): string {
-  const entry = entries.find((one) => one.key === key);
-  const { title = '', url = '' } = entry?.fields ?? {};
-  const said = {
-    title: title === '' || !entry ? key : citedTitle(entry),
-    url: `\\url{${url}}`,
-    entry: text,
-  };
-  return Object.entries(said)
-    .map(([part, source]) => `\\@bibpart{${key}}{${part}}{${source.replace(/\.\s*$/, '')}}`)
-    .join('');
-}
-
-function styleOf(it: Interpreter): BibStyle {
-  // A style that is not here: with natbib one that tells authors, as most that come with it do.
-  const instead = it.hasPackage('natbib') ? 'plainnat' : 'plain';
-  return STYLES[it.read(CELLS.bibStyle) || 'plain'] ?? (STYLES[instead] as BibStyle);
+  it.p.push(listTokens(it, keysOf(it, tokensOf(args, 0)), span));
 }
 
 /** Are sources cited by author and year? As natbib is told, or as the style is made for. */
@@ -261,24 +177,6 @@ export function citesByName(it: Interpreter): boolean {
   const style = it.read(CELLS.bibStyleOfAll);
   const known = STYLES[style];
   return style === '' || (known !== undefined && known.authorYear && !known.numbered);
-}
-
-/** The entries cited, in the order of citing; all of them for `\nocite{*}`. */
-function pick(entries: readonly BibEntry[], cited: readonly string[]): BibEntry[] {
-  const byKey = new Map<string, BibEntry>();
-  for (const entry of entries) {
-    const key = entry.key.toLowerCase();
-    if (!byKey.has(key)) byKey.set(key, entry);
-  }
-  const out = new Set<BibEntry>();
-  const take = (entry: BibEntry | undefined): void => {
-    if (entry) out.add(entry);
-  };
-  for (const key of cited) {
-    if (key === '*') for (const entry of byKey.values()) take(entry);
-    else take(byKey.get(key.toLowerCase()));
-  }
-  return [...out];
 }
 
 /** Citations and the list they point to. */
@@ -321,7 +219,7 @@ export const bibliographyCommands: readonly CommandEntry[] = [
       if (!STYLES[name])
         it.p.report('bibliography-style-unknown', it.spanOf(token), {
           name,
-          instead: it.hasPackage('natbib') ? 'plainnat' : 'plain',
+          instead: nearestStyle(name, it.hasPackage('natbib')),
         });
       it.write(CELLS.bibStyle, name, true);
     },

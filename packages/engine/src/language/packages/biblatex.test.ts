@@ -59,11 +59,11 @@ describe('lists and citations', () => {
   it.each<[string, RegExp]>([
     ['\\parencite*{r}', /^\(2001\)/],
     ['\\citetitle{r}; \\citetitle{s}', /^Lamps; “Tides”/],
-    ['\\fullcite{r}', /^Reef, Ada \(2001\)\. Lamps\. Pier/],
+    ['\\fullcite{r}', /^Ada Reef \(2001\)\. Lamps\. Pier/],
     ['\\citeurl{r}', /^https:\/\/example\.org\/l/],
     ['\\parencite{u}', /^\(Unsigned 1999\).*Unsigned \(1999\)\./],
     ['\\cite{t}', /^Tarn 2010.*Tarn, Cy \(2010\)\. “Fog”\. In: All Weathers\. Ed\. by Dee Quay\. Mole, pp\. 3–4/],
-    ['\\parencites(see)()[1]{r}[2]{s}', /^\(see Reef 2001; Shoal 2004, p\. 2\)/],
+    ['\\parencites(see)()[1]{r}[2]{s}', /^\(see Reef 2001, p\. 1; Shoal 2004, p\. 2\)/],
     ['\\footcitetext{r}x', /x.*Reef 2001\./],
   ])('%s', (body, wanted) => expect(said(body + LIST)).toMatch(wanted)); // prettier-ignore
 
@@ -81,8 +81,79 @@ describe('lists and citations', () => {
     ['style=authoryear', /^\(Reef 2001\)/],
     ['style=numeric', /^\[1\]/],
     ['style=numeric,autocite=superscript', /^1 /],
-    ['style=verbose', /Reef, Ada \(2001\)\. Lamps\. Pier.*1$/],
+    ['style=verbose', /Ada Reef\. Lamps\. Pier, 2001.*1$/],
   ])('\\autocite with %s', (options, wanted) => expect(said(`\\autocite{r}${LIST}`, options)).toMatch(wanted)); // prettier-ignore
+});
+
+/** biblatex manual, sections 3.1 and 4: what options and settings change of a list. */
+describe('how entries look', () => {
+  const BOOKS = [
+    '@book{r,author={Reef, Ada and Moor, Bo},title={Lamps},subtitle={A Guide},edition={2},year={2001},publisher={Pier},isbn={000-1},url={https://example.org/l},urldate={2020-01-02}}',
+    '@article{s,author={Shoal, Ben and Tarn, Cy and Quay, Dee and Ash, El},title={On Rising Tides},journaltitle={Sea},volume={3},number={2},pages={5--9},date={2004-05},doi={1/2}}',
+    '@article{t,author={Shoal, Ben and Tarn, Cy and Quay, Dee and Ash, El},title={Falling Tides},journaltitle={Sea},volume={4},date={2004}}',
+  ].join('\n');
+  const said = (options: string, settings: string, body = '\\nocite{*}'): string =>
+    laidBody(
+      `${body}\\printbibliography`,
+      `\\usepackage[${options}]{biblatex}${settings}\\begin{filecontents}{r.bib}\n${BOOKS}\n\\end{filecontents}\\addbibresource{r.bib}`,
+    )
+      .text.replaceAll('|', '')
+      .replace(/\s+/g, ' ');
+  it.each<[string, string, RegExp]>([
+    ['style=numeric', '', /\[1\] ?Ada Reef and Bo Moor\. Lamps\. A Guide\. 2nd ed\. Pier, 2001\. isbn: 000-1\. url: .* \(visited on 01\/02\/2020\)\. \[2\] ?Ben Shoal et al\. “Falling/],
+    ['style=numeric,isbn=false,url=false', '', /Pier, 2001\. \[2\]/],
+    ['style=numeric,doi=false', '', /pp\. 5–9\. 1$/],
+    ['style=numeric,giveninits=true', '', /A\. Reef and B\. Moor/],
+    ['style=numeric,maxbibnames=9', '', /Ben Shoal, Cy Tarn, Dee Quay, and El Ash/],
+    ['style=numeric,maxnames=3,minnames=2', '', /Ben Shoal, Cy Tarn et al\./],
+    ['style=numeric,sorting=ydnt', '', /\[1\] ?Ben Shoal.*\[3\] ?Ada Reef/],
+    ['style=authoryear', '', /Shoal, Ben et al\. \(2004a\)\. “Falling.*\(May 2004b\)\. “On/],
+    ['style=authoryear,dashed=false', '', /Shoal.*Shoal/],
+    ['style=authortitle', '', /Shoal, Ben et al\. “Falling Tides”\. In: Sea 4 \(2004\)\./],
+    ['style=apa', '', /Reef, A\., & Moor, B\. \(2001\)\. Lamps: A guide \(2nd ed\.\)\. Pier\./],
+    ['style=ieee', '', /B\. Shoal, C\. Tarn, D\. Quay, and E\. Ash, “On rising tides,” Sea, vol\. 3, no\. 2, pp\. 5–9, May 2004\./],
+    ['style=numeric', '\\AtEveryBibitem{\\clearfield{volume}\\ifentrytype{book}{\\clearlist{publisher}}{}}', /2nd ed\. 2001.*In: Sea \(2004\)/],
+    ['style=numeric', '\\DeclareSourcemap{\\maps[datatype=bibtex]{\\map{\\step[fieldset=doi, null]}}}', /pp\. 5–9\. 1$/],
+    ['style=numeric', '\\renewbibmacro{in:}{}', /“Falling Tides”\. Sea 4/],
+    ['style=numeric', '\\renewbibmacro{in:}{\\ifentrytype{article}{}{\\printtext{\\bibstring{in}\\intitlepunct}}}', /“Falling Tides”\. Sea 4/],
+    ['style=numeric', '\\renewbibmacro*{volume+number+eid}{\\printfield{volume}\\setunit*{\\addcolon}\\printfield{number}}', /In: Sea 3:2 \(May/],
+    ['style=numeric', '\\DeclareFieldFormat[article]{title}{\\mkbibemph{#1}}\\DeclareFieldFormat{pages}{#1}', /On Rising Tides\. In: Sea 3\.2 \(May 2004\), 5–9/],
+    ['style=numeric', '\\DeclareFieldFormat{labelnumberwidth}{#1.}', /References 1\. ?Ada/],
+    ['style=numeric', '\\DeclareFieldFormat{titlecase}{\\MakeSentenceCase*{#1}}', /“On rising tides”/],
+    ['style=numeric', '\\DeclareNameAlias{author}{family-given}', /Reef, Ada and Moor, Bo\./],
+    ['style=authoryear', '\\DeclareNameAlias{sortname}{given-family}', /Ada Reef and Bo Moor \(2001\)/],
+    ['style=numeric', '\\DefineBibliographyStrings{english}{andothers={and more},urlseen={seen},references={Sources}}', /Sources.*\(seen 01.*Shoal and more/],
+    ['style=numeric', '\\renewcommand*{\\finalnamedelim}{ \\& }\\renewcommand*{\\subtitlepunct}{: }', /Ada Reef & Bo Moor\. Lamps: A Guide/],
+    ['style=numeric', '\\renewcommand*{\\newunitpunct}{\\addcomma\\space}', /Moor, Lamps\. A Guide, 2nd ed\., Pier/],
+    ['style=numeric', '\\ExecuteBibliographyOptions{isbn=false}\\AtBeginBibliography{\\small}', /Pier, 2001\. url/],
+  ])('[%s] %s', (options, settings, wanted) => expect(said(options, settings)).toMatch(wanted)); // prettier-ignore
+  it.each<[string, string, string, RegExp]>([
+    ['style=authortitle', '', '\\cite{r}; \\parencite[3]{s}', /^Reef and Moor, Lamps; \(Shoal et al\., “On Rising Tides”, p\. 3\)/],
+    ['style=verbose', '', '\\cite{r}; \\cite{r}', /^Ada Reef and Bo Moor\. Lamps\. A Guide\. 2nd ed\..*; Reef and Moor, Lamps Ref/],
+    ['style=authoryear', '', '\\parencites(see)(and more)[1]{r}[2]{s}', /^\(see Reef and Moor 2001, p\. 1; Shoal et al\. 2004b, p\. 2, and more\)/],
+    ['style=numeric', '', '\\parencites[1]{r}[2]{s}', /^\[1, p\. 1, 3, p\. 2\]/],
+    ['style=numeric', '', 'x\\footcite[see][3]{r}', /see 1, p\. 3\./],
+    ['style=authoryear', '', '\\volcite{2}[33]{r}', /^Reef and Moor 2001, vol\. 2, 33/],
+    ['style=authoryear', '\\DeclareFieldFormat{postnote}{#1}', '\\parencite[3]{r}', /^\(Reef and Moor 2001, 3\)/],
+    ['style=authoryear', '\\DefineBibliographyStrings{english}{andothers={and more}}', '\\textcite{s}', /^Shoal and more \(2004b\)/],
+  ])('[%s] %s %s', (options, settings, body, wanted) =>
+    expect(said(options, settings, body + '\\nocite{*}')).toMatch(wanted)); // prettier-ignore
+  it('files are named in the older way too, and what does nothing is told', () => {
+    const old = (extra: string): string[] =>
+      findingsIn(`\\documentclass{article}\\usepackage{biblatex}\\bibliography{r}${extra}\\begin{document}x\\end{document}`).map(({ kind }) => kind); // prettier-ignore
+    expect(old('')).toEqual([]);
+    expect(old('\\renewbibmacro{date}{x}')).toEqual(['command-without-effect']);
+    expect(old('\\DeclareNameFormat{author}{x}')).toEqual(['command-without-effect']);
+  });
+});
+
+/** natbib manual, sections 2.4 and 2.12. */
+it('natbib: the heading, words and type of its list, and how far it hangs', () => {
+  const list = '\\begin{thebibliography}{9}\\bibitem[Reef(2001)]{r}Lamps.\\end{thebibliography}';
+  const set = (settings: string) => laidBody(list, `\\usepackage{natbib}${settings}`);
+  expect(set('\\renewcommand\\bibsection{\\section*{Works}}\\newcommand\\bibpreamble{Of old.}').text).toMatch(/^Works.*Of old\./s); // prettier-ignore
+  const plain = set('').word('Lamps.');
+  expect(set('\\renewcommand\\bibfont{\\small}').word('Lamps.').size).toBeLessThan(plain.size);
 });
 
 /** natbib manual, sections 2.9 and 2.10. */

@@ -1,13 +1,12 @@
 import { cell } from '../../expansion/cells';
-
-import { textOf, tokensText } from '../../expansion/tokenText';
-import { ENTRY_LOOK, NOTES_AROUND, WANTED } from '../constructs/bibliography';
-import type { Interpreter } from '../machine/interpreter';
-import { SORTED } from './natbib';
 import type { Token } from '../../expansion/meaning';
-import { CELLS } from '../machine/cells';
+import { textOf, tokensText } from '../../expansion/tokenText';
+import { keysOf } from '../constructs/bibliography';
+import { listTokens } from '../constructs/bibliographyList';
 import { tokensOf, type PackageEntry } from '../machine/entries';
-import { macroEntry, quietEntry } from '../machine/macroEntry';
+import type { Interpreter } from '../machine/interpreter';
+import { idleEntry, quietEntry } from '../machine/macroEntry';
+import { keyValues } from '../scanning/optionLists';
 import {
   choiceCommands,
   choiceEnvironments,
@@ -15,126 +14,73 @@ import {
   headingOf,
   noteOf,
 } from './biblatexChoice';
-import { AUTOCITE, citeCommands } from './biblatexCites';
+import { citeCommands } from './biblatexCites';
+import { beforeEntries, listRequest, lookCommands, optionNames } from './biblatexLook';
+import { setOptions, setStyleOf } from './biblatexOptions';
 import { BIBLATEX_SOURCE } from './biblatexSource';
-import { keyValues } from '../scanning/optionLists';
 
 /** The files that hold the entries, as they were named. */
 const RESOURCES = cell<readonly string[]>('bibresources', []);
 
-/** Styles of other packages, by the standard ones that are nearest. */
-const STYLES: Readonly<Record<string, string>> = {
-  apa: 'authoryear',
-  mla: 'authoryear',
-  authortitle: 'authoryear',
-  ieee: 'numeric-ascited',
-  nature: 'numeric-ascited',
-  science: 'numeric-ascited',
-  phys: 'numeric-ascited',
-};
-
-const optionOf = (options: readonly string[], key: string): string | undefined =>
-  options
-    .map((option) => option.split('=').map((side) => side.trim()))
-    .find(([name]) => name === key)?.[1];
-
-/** The style for the options of the package: its name, and whether entries stand in the order they are cited. */
-export function styleFor(options: readonly string[]): string {
-  const value = (key: string): string | undefined => optionOf(options, key);
-  const named = value('style') ?? value('bibstyle') ?? value('citestyle') ?? 'numeric';
-  const kind =
-    STYLES[named] ??
-    (/^alphabetic/.test(named)
-      ? 'alphabetic'
-      : /author|year|chicago|^verbose/.test(named)
-        ? 'authoryear'
-        : 'numeric');
-  const asCited = value('sorting') === 'none' && !kind.endsWith('ascited');
-  return `biblatex-${kind}${asCited ? '-ascited' : ''}`;
-}
-
-/** What options say of the names of entries, and of several numbers at once. */
-function setUp(it: Interpreter, options: readonly string[]): void {
-  it.write(CELLS.bibStyle, styleFor(options), true);
-  const most = (key: string): number =>
-    Number(optionOf(options, key) ?? optionOf(options, 'maxnames') ?? 3) || 3;
-  const initials = options.some((o) => /^giveninits(?:=true)?$|^firstinits(?:=true)?$/.test(o));
+const addResources = (it: Interpreter, files: readonly string[]): void =>
   it.write(
-    ENTRY_LOOK,
-    { initials, mostNames: most('maxbibnames'), mostCited: most('maxcitenames') },
+    RESOURCES,
+    [...it.read(RESOURCES), ...files.map((file) => file.replace(/\.bib$/, ''))],
     true,
   );
-  const style = optionOf(options, 'style') ?? optionOf(options, 'citestyle') ?? '';
-  if (style === 'numeric-comp') it.write(SORTED, true, true);
-  const usual = /^verbose/.test(style)
-    ? 'verbose'
-    : /^authortitle/.test(style)
-      ? 'footnote'
-      : 'plain';
-  it.write(AUTOCITE, optionOf(options, 'autocite') ?? usual, true);
-  const byYear = styleFor(options).includes('authoryear');
-  it.execute(
-    it.source(`\\def\\multicitedelim{${byYear ? '\\addsemicolon' : '\\addcomma'}\\space}`),
-  );
-}
 
 /** `\printbibliography[title=…,heading=…,type=…]`. */
-function printBibliography(it: Interpreter, given: readonly Token[]): void {
+function printBibliography(it: Interpreter, given: readonly Token[], token: Token): void {
   const options = keyValues(given);
   const files = it.read(RESOURCES);
   if (files.length === 0) return;
-  const title = options.get('title');
   const { p } = it;
+  const at = it.spanOf(token);
+  const span = { from: at.from, to: Math.max(at.to, p.here()) };
   it.openGroup({ kind: 'semisimple', span: p.place });
-  const heading = headingOf(it, tokensText(options.get('heading') ?? []).trim(), title ?? null);
-  it.execute(heading);
-  it.write(NOTES_AROUND, {
-    before: noteOf(it, options.get('prenote')),
+  it.execute(headingFor(it, options));
+  const request = {
+    wanted: chosenEntries(it, options),
+    before: [...noteOf(it, options.get('prenote')), ...beforeEntries(it)],
     after: noteOf(it, options.get('postnote')),
-  });
-  for (const name of title ? ['refname', 'bibname'] : [])
-    it.execute([
-      p.command('def'),
-      p.command(name),
-      p.make(1, '{'),
-      ...(title ?? []),
-      p.make(2, '}'),
-    ]);
-  it.write(WANTED, chosenEntries(it, options));
-  it.execute([
-    p.command('bibliography'),
-    p.make(1, '{'),
-    ...p.chars(files.join(',')),
-    p.make(2, '}'),
-  ]);
+    countsAnew: options.has('resetnumbers'),
+    ...listRequest(it),
+  };
+  it.execute(listTokens(it, files, span, request));
   it.closeGroup();
 }
 
+/** What makes the heading that the options ask for the heading of the list. */
+function headingFor(it: Interpreter, options: ReadonlyMap<string, readonly Token[]>): Token[] {
+  const { p } = it;
+  const title = options.get('title');
+  const named = tokensText(options.get('heading') ?? []).trim();
+  const words = (title ? ['refname', 'bibname'] : []).flatMap((name) => [
+    p.command('def'),
+    p.command(name),
+    p.make(1, '{'),
+    ...(title ?? []),
+    p.make(2, '}'),
+  ]);
+  return [...words, ...headingOf(it, named, title ?? null)];
+}
+
 /** What changes the look of entries in ways that are not followed here, with what it takes. */
-const QUIET: readonly (readonly [name: string, signature: string])[] = [
-  ['ExecuteBibliographyOptions', 'om'],
-  ['DeclareFieldFormat', 'somm'],
-  ['DeclareIndexFieldFormat', 'omm'],
-  ['DeclareListFormat', 'omm'],
+const IDLE: readonly (readonly [name: string, signature: string])[] = [
   ['DeclareNameFormat', 'omm'],
-  ['DeclareNameAlias', 'omm'],
+  ['DeclareListFormat', 'omm'],
   ['DeclareFieldAlias', 'omm'],
-  ['DeclareDelimFormat', 'omm'],
-  ['DeclareSourcemap', 'm'],
-  ['DeclareBibliographyAlias', 'mm'],
   ['DeclareBibliographyDriver', 'mm'],
   ['DeclareLabelalphaTemplate', 'om'],
   ['DeclareSortingTemplate', 'om'],
-  ['DefineBibliographyStrings', 'mm'],
+];
+/** What has nothing to change here: indexes of entries, aliases of kinds, checks. */
+const QUIET: readonly (readonly [name: string, signature: string])[] = [
+  ['DeclareIndexFieldFormat', 'omm'],
+  ['DeclareBibliographyAlias', 'mm'],
   ['DefineBibliographyExtras', 'mm'],
   ['defbibcheck', 'mm'],
-  ['renewbibmacro', 'smoom'],
-  ['newbibmacro', 'smoom'],
-  ['providebibmacro', 'smoom'],
-  ['AtEveryBibitem', 'm'],
   ['AtEveryCitekey', 'm'],
-  ['AtBeginBibliography', 'm'],
-  ['AtNextBibliography', 'm'],
 ];
 
 /** biblatex: citations and bibliographies, their entries from `.bib` files. */
@@ -151,8 +97,7 @@ export const biblatex: PackageEntry = {
       description: 'A file with entries for the bibliography.',
       example: '\\addbibresource{harbour.bib}',
       run: (it, args) => {
-        const file = textOf(it.p, tokensOf(args, 1)).replace(/\.bib$/, '');
-        it.write(RESOURCES, [...it.read(RESOURCES), file], true);
+        addResources(it, [textOf(it.p, tokensOf(args, 1))]);
       },
     },
     {
@@ -161,20 +106,47 @@ export const biblatex: PackageEntry = {
       package: 'biblatex',
       description: 'The list of what is cited; title= gives it another heading.',
       example: '\\printbibliography',
-      run: (it, args) => printBibliography(it, tokensOf(args, 0)),
+      run: (it, args, token) => printBibliography(it, tokensOf(args, 0), token),
     },
     ...citeCommands,
+    {
+      name: 'ExecuteBibliographyOptions',
+      signature: 'om',
+      package: 'biblatex',
+      description: 'Options of the package, said later.',
+      example: '\\ExecuteBibliographyOptions{isbn=false}',
+      run: (it, args) => setOptions(it, optionNames(tokensOf(args, 1))),
+    },
+    ...IDLE.map(([name, signature]) => idleEntry(name, signature, 'How bibliographies look.')),
     ...QUIET.map(([name, signature]) => quietEntry(name, signature, 'How bibliographies look.')),
+    ...lookCommands,
     ...choiceCommands,
-    macroEntry(
-      'printbibheading',
-      'o',
-      'The heading of the bibliography.',
-      '\\printbibheading',
-      '\\@bibheading',
-    ),
+    {
+      name: 'printbibheading',
+      signature: 'o',
+      package: 'biblatex',
+      description: 'The heading of the bibliography.',
+      example: '\\printbibheading',
+      run: (it, args) => {
+        it.openGroup({ kind: 'semisimple', span: it.p.place });
+        it.execute(headingFor(it, keyValues(tokensOf(args, 0))));
+        it.call('@bibheading');
+        it.closeGroup();
+      },
+    },
+    {
+      name: 'bibliography',
+      signature: 'm',
+      package: 'biblatex',
+      description: 'Files with entries for the bibliography, as older documents name them.',
+      example: '',
+      run: (it, args) => addResources(it, keysOf(it, tokensOf(args, 0))),
+    },
   ],
   environments: choiceEnvironments,
   source: BIBLATEX_SOURCE,
-  setup: setUp,
+  setup: (it, options) => {
+    setOptions(it, options);
+    setStyleOf(it, options);
+  },
 };

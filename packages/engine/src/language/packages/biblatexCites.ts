@@ -1,19 +1,15 @@
 import { readArgument, readOptional } from '../../expansion/arguments';
-import { cell } from '../../expansion/cells';
 import { STOP, type Token } from '../../expansion/meaning';
 import type { Interpreter } from '../machine/interpreter';
 import { textOf } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
-import { citation, keysOf } from '../constructs/bibliography';
+import { citation, citesByName, keysOf } from '../constructs/bibliography';
 import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
 import { macroEntry } from '../machine/macroEntry';
-
-/** How `\autocite` cites: plain, inline, footnote or superscript (package option `autocite`). */
-export const AUTOCITE = cell('autocite', 'plain');
+import { AUTOCITE } from './biblatexOptions';
 
 const AUTO: Readonly<Record<string, string>> = {
   footnote: 'footcite',
-  verbose: 'footfullcite',
   superscript: 'supercite',
 };
 
@@ -89,7 +85,57 @@ function inParentheses(it: Interpreter): readonly Token[] | null {
   return out;
 }
 
-/** `\parencites[12]{a}[see][]{b}{c}`: their notes are the last one's. */
+/** What stands around citations of a form, and between several of them. */
+function around(
+  it: Interpreter,
+  form: string,
+): readonly [open: string, close: string, between: string] {
+  const byNumber = !citesByName(it);
+  switch (form) {
+    case 'cite':
+      return byNumber ? ['[', ']', '\\multicitedelim '] : ['', '', '\\multicitedelim '];
+    case 'textcite':
+      return ['', '', '\\textcitedelim '];
+    case 'footcite':
+      return ['\\footnote{', '.}', '\\multicitedelim '];
+    case 'footcitetext':
+      return ['\\footnotetext{', '.}', '\\multicitedelim '];
+    case 'supercite':
+      return ['\\textsuperscript{', '}', '\\supercitedelim '];
+    default:
+      return [byNumber ? '[' : '(', byNumber ? ']' : ')', '\\multicitedelim '];
+  }
+}
+
+const bracketed = (it: Interpreter, tokens: readonly Token[] | null): Token[] =>
+  tokens ? [...it.p.chars('['), ...tokens, ...it.p.chars(']')] : [];
+const braced = (it: Interpreter, tokens: readonly Token[]): Token[] => [
+  it.p.make(Cat.Begin, '{'),
+  ...tokens,
+  it.p.make(Cat.End, '}'),
+];
+
+/** `\footcite[before][behind]{keys}`: citations with something around them. */
+const wrapped = (name: string, form: string, what: string, inner = 'citealp'): CommandEntry => ({
+  name,
+  signature: 'soom',
+  description: what,
+  example: `Tide\\${name}{quill}`,
+  package: 'biblatex',
+  run: (it, args: Args) => {
+    const [open, close] = around(it, form);
+    const notes = [1, 2].flatMap((i) => bracketed(it, args[i] ? tokensOf(args, i) : null));
+    it.p.push([
+      ...it.source(open),
+      it.p.command(inner),
+      ...notes,
+      ...braced(it, tokensOf(args, 3)),
+      ...it.source(close),
+    ]);
+  },
+});
+
+/** `\parencites(see)(and more)[12]{a}[see][]{b}{c}`: each with notes of its own. */
 const many = (name: string, one: string): CommandEntry => ({
   name,
   signature: '',
@@ -98,43 +144,63 @@ const many = (name: string, one: string): CommandEntry => ({
   example: `Tide \\${name}{quill}{marr}`,
   run: (it) => {
     const { p } = it;
-    const keys: string[] = [];
-    let note: readonly Token[] | null = null;
-    // `\cites(before)(behind){a}{b}`: notes of the whole.
+    const cited: { key: string; notes: (readonly Token[] | null)[] }[] = [];
     const whole = [inParentheses(it), inParentheses(it)];
     for (;;) {
       const notes = [readOptional(p, false), readOptional(p, false)];
       const next = p.next();
       if (next) p.unread(next);
       if (next?.cat !== Cat.Begin) break;
-      note = notes[1] ?? notes[0] ?? note;
-      keys.push(textOf(p, readArgument(p, p.command(name)) ?? []));
+      cited.push({ key: textOf(p, readArgument(p, p.command(name)) ?? []), notes });
     }
     const [before, behind] = whole[1] ? whole : [null, whole[0]];
-    const last = behind && behind.length > 0 ? behind : note;
-    const option = (tokens: readonly Token[] | null): Token[] =>
-      tokens ? [...p.chars('['), ...tokens, ...p.chars(']')] : [];
-    const bracketed = before ? [...option(before), ...option(last ?? [])] : option(last);
+    const usual = one === 'autocite' ? (AUTO[it.read(AUTOCITE)] ?? 'parencite') : one;
+    const form = usual === 'smartcite' ? 'parencite' : usual;
+    const hasNotes = cited.some(({ notes }) => notes.some((note) => note !== null));
+    if (!hasNotes) {
+      const keys = p.chars(cited.map(({ key }) => key).join(','));
+      const said = before
+        ? [...bracketed(it, before), ...bracketed(it, behind ?? [])]
+        : bracketed(it, behind ?? null);
+      p.push([p.command(one), ...said, ...braced(it, keys)]);
+      return;
+    }
+    const [open, close, between] = around(it, form);
+    const each = form === 'textcite' ? 'textcite' : 'citealp';
+    const items = cited.flatMap(({ key, notes }, i) => [
+      ...(i > 0 ? it.source(between) : []),
+      p.command(each),
+      ...notes.flatMap((note) => bracketed(it, note)),
+      ...braced(it, p.chars(key)),
+    ]);
     p.push([
-      p.command(one),
-      ...bracketed,
-      p.make(Cat.Begin, '{'),
-      ...p.chars(keys.join(',')),
-      p.make(Cat.End, '}'),
+      ...it.source(open),
+      ...(before ? [...before, ...it.source('~')] : []),
+      ...items,
+      ...(behind && behind.length > 0 ? [...it.source(', '), ...behind] : []),
+      ...it.source(close),
     ]);
   },
 });
 
 /** `\volcite[before]{volume}[page]{key}`. */
-const volume = (name: string, cite: string): CommandEntry =>
-  macroEntry(
-    name,
-    'omom',
-    'Cites a volume of an entry.',
-    `\\${name}{2}[3]{quill}`,
-    `\\${cite}[vol.~#2\\if\\relax\\detokenize{#3}\\relax\\else, #3\\fi]{#4}`,
-    '',
-  );
+const volume = (name: string, cite: string): CommandEntry => ({
+  name,
+  signature: 'omom',
+  package: 'biblatex',
+  description: 'Cites a volume of an entry.',
+  example: `\\${name}{2}[3]{quill}`,
+  run: (it, args) => {
+    const { p } = it;
+    const pages = args[2] ? [...p.chars(', '), ...tokensOf(args, 2)] : [];
+    p.push([
+      p.command(cite),
+      ...bracketed(it, args[0] ? tokensOf(args, 0) : null),
+      ...bracketed(it, [...it.source('vol.~'), ...tokensOf(args, 1), ...pages]),
+      ...braced(it, tokensOf(args, 3)),
+    ]);
+  },
+});
 
 /** Commands that cite (biblatex manual, sections 3.9.1 to 3.9.5). */
 export const citeCommands: readonly CommandEntry[] = [
@@ -151,34 +217,16 @@ export const citeCommands: readonly CommandEntry[] = [
   })),
   ...citing('smartcite', 'Cites as the place asks for it.', '\\parencite'),
   macroEntry('Cite', '', 'Cites at the start of a sentence.', '\\Cite{quill}', '\\cite'),
-  ...citing('footcite', 'Cites in a note at the foot.', '\\footnote{\\citealp[#1]{#2}.}', 'om'),
-  macroEntry(
-    'footcitetext',
-    'om',
-    'Cites in a note whose mark is set already.',
-    'Tide\\footnotemark\\footcitetext{quill}',
-    '\\footnotetext{\\citealp[#1]{#2}.}',
-  ),
-  macroEntry(
-    'supercite',
-    'm',
-    'Cites by a raised number.',
-    'Tide\\supercite{quill}',
-    '\\textsuperscript{\\citealp{#1}}',
-  ),
+  wrapped('footcite', 'footcite', 'Cites in a note at the foot.'),
+  wrapped('Footcite', 'footcite', 'Cites in a note at the foot.'),
+  wrapped('footcitetext', 'footcitetext', 'Cites in a note whose mark is set already.'),
+  wrapped('supercite', 'supercite', 'Cites by a raised number.'),
+  wrapped('footfullcite', 'footcite', 'Cites an entry as a whole in a note.', 'fullcite'),
   partOf('citetitle', ':title', 'Cites an entry by its title.'),
   partOf('Citetitle', ':title', 'Cites an entry by its title.'),
   partOf('citeurl', ':url', 'The address of an entry.'),
   partOf('fullcite', ':entry', 'Cites an entry as a whole.'),
-  macroEntry(
-    'footfullcite',
-    'om',
-    'Cites an entry as a whole in a note.',
-    'Tide\\footfullcite{quill}',
-    '\\footnote{\\fullcite[#1]{#2}.}',
-    '',
-  ),
-  macroEntry('citedate', 'm', 'The year of an entry.', '\\citedate{quill}', '\\citeyear{#1}'),
+  partOf('citedate', ':date', 'The date of an entry.'),
   volume('volcite', 'cite'),
   volume('pvolcite', 'parencite'),
   volume('fvolcite', 'footcite'),

@@ -27,7 +27,7 @@ const byNumber = (it: Interpreter): boolean => !citesByName(it);
 
 /** With package biblatex a note that is a number names a page. */
 function paged(it: Interpreter, note: Args[number] | undefined, standard: boolean): Args[number] {
-  if (!standard || !Array.isArray(note)) return note ?? null;
+  if (!standard || !Array.isArray(note) || it.read(PLAIN_NOTES)) return note ?? null;
   const text = tokensText(note as Token[]).trim();
   if (!/^[\divxlc]+(?:\s*(?:--?|,|–)\s*[\divxlc]+)*$/.test(text)) return note;
   return [...it.source(/[-,–]/.test(text) ? 'pp.~' : 'p.~'), ...(note as Token[])];
@@ -72,6 +72,11 @@ function cite(it: Interpreter, args: Args, form: Form): void {
   it.citations.push(...keys);
   it.startParagraph();
   const numbers = byNumber(it);
+  const citedBy = it.read(CITED_BY);
+  // The whole entry the first time (package biblatex); by title where years are not named.
+  const seen = it.read(CITED_WHOLE);
+  if (citedBy === 'whole') it.write(CITED_WHOLE, [...new Set([...seen, ...keys])], true);
+  const second = numbers ? '' : citedBy === 'usual' ? ':year' : ':title';
   const raised = numbers && marks.raised;
   const say = (text: string): void => it.execute(it.source(text));
   const noted = (): void => {
@@ -97,13 +102,19 @@ function cite(it: Interpreter, args: Args, form: Form): void {
   else
     keys.forEach((key, i) => {
       const isLast = i === keys.length - 1;
+      const isWhole = citedBy === 'whole' && form.author === 'inside' && form.year;
       if (i > 0) say(form.author === 'before' ? ', ' : marks.between);
       const named = form.author === 'before' || (!numbers && form.author !== 'none') || !form.year;
+      if (isWhole && !seen.includes(key)) {
+        it.add(citation(it, key, ':entry'));
+        return;
+      }
       if (named) it.add(citation(it, key, part));
       if (!form.year) return;
       if (form.author === 'before') say(raised ? '' : form.bracketed || numbers ? `~${open}` : ' ');
-      else if (form.author === 'inside' && !numbers) say(marks.beforeYear);
-      addAll(() => [citation(it, key, numbers ? '' : ':year')]);
+      else if (form.author === 'inside' && !numbers)
+        say(citedBy === 'usual' ? marks.beforeYear : '\\nametitledelim ');
+      addAll(() => [citation(it, key, second)]);
       if (form.author === 'before') {
         if (isLast) noted();
         if ((form.bracketed || numbers) && !raised) say(close);
@@ -112,6 +123,12 @@ function cite(it: Interpreter, args: Args, form: Form): void {
   if (form.author !== 'before') noted();
   if (form.author !== 'before' && form.bracketed && !raised) say(close);
 }
+
+/** By what package biblatex cites entries: number or year, title, the whole entry the first time. */
+export const CITED_BY = cell<'usual' | 'title' | 'whole'>('bibcitedby', 'usual');
+const CITED_WHOLE = cell<readonly string[]>('bibcitedwhole', []);
+/** Pages are not named before notes that are numbers. */
+export const PLAIN_NOTES = cell('bibplainnotes', false);
 
 /** Numbers in one pair of brackets are put in order, and shortened to ranges. */
 export const SORTED = cell('citessorted', false);
@@ -316,7 +333,7 @@ export const natbib: PackageEntry = {
     quietEntry('citestyle', 'm', 'How citations are written.'),
   ],
   source:
-    '\\newskip\\bibsep\\newdimen\\bibhang\\bibhang=1em\\newif\\ifciteindex\\def\\citeindextrue{}\\def\\citeindexfalse{}\\def\\bibpreamble{}\\def\\bibnumfmt#1{[#1]}\\def\\citenumfont#1{#1}',
+    '\\newskip\\bibsep\\bibsep=\\itemsep\\advance\\bibsep by\\parsep \\newdimen\\bibhang\\bibhang=1em\\newif\\ifciteindex\\def\\citeindextrue{}\\def\\citeindexfalse{}\\let\\bibpreamble\\relax \\def\\bibnumfmt#1{[#1]}\\def\\citenumfont#1{#1}',
   setup: (it, options) => {
     setStyle(it, new Map(options.map((option) => [option, []])));
   },
