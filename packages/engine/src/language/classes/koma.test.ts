@@ -103,3 +103,53 @@ describe('commands of the bundle', () => {
     expect(left('indent=20pt') - left('indent=0pt')).toBeCloseTo(20, 0);
   });
 });
+
+/** The guide, chapter 3: headings, captions and notes of the document's own. */
+describe('what a document says of its parts', () => {
+  const set = (setup: string, body: string, name = 'scrartcl') =>
+    laid(`\\documentclass{${name}}${setup}\\begin{document}${body}\\end{document}`);
+  const told = (setup: string, body: string, name: string) =>
+    findingsIn(`\\documentclass{${name}}${setup}\\begin{document}${body}\\end{document}`);
+  it.each<[string, string, string, string | RegExp]>([
+    ['scrartcl', '\\renewcommand*\\sectionformat{\\S\\thesection\\enskip}', '\\section{Ebb}', '§1 Ebb'],
+    ['scrartcl', '\\renewcommand*\\figureformat{Fig.~\\thefigure}', '\\begin{figure}[h]x\\caption{Ebb}\\end{figure}', 'Fig. 1: Ebb'],
+    ['scrartcl', '\\renewcommand*\\captionformat{ -- }', '\\begin{table}[h]x\\caption{Ebb}\\end{table}', 'Table 1 – Ebb'],
+    ['scrartcl', '\\deffootnote{1em}{1em}{\\thefootnotemark) }', 'a\\footnote{Ebb}', '1) Ebb'],
+    ['scrartcl', '', 'a\\footnote{\\label{n}Ebb} b\\footref{n}', /^a1 b1/],
+    ['scrartcl', '', '\\tableofcontents\\addsec*{Extra}', /^Contents \| Extra \| 1$/],
+    ['scrreprt', '', '\\addchap*{Extra}', 'Extra'],
+    ['scrreprt', '\\renewcommand*\\chapterformat{\\chapappifchapterprefix{ }\\thechapter\\enskip}', '\\chapter{Ebb}', '1 Ebb'],
+    ['scrreprt', '', '\\setchapterpreamble[ur][.5\\textwidth]{Of old.}\\chapter{Ebb}Tide.\\chapter{Flow}Low.', /Ebb \| Of old\. \| Tide\. .*Flow \| Low\./],
+    ['scrartcl', '', '\\begin{labeling}[--]{longest}\\item[a] b\\end{labeling}', /a ?– ?b/],
+    ['scrartcl', '', '\\setbibpreamble{Of old.}\\begin{thebibliography}{9}\\bibitem{a}x\\end{thebibliography}', /References \| Of old\. \|/],
+    ['scrartcl', '\\DeclareNewSectionCommand[style=section,level=2,counterwithin=section,beforeskip=4pt,afterskip=2pt,font=\\itshape]{haven}', '\\section{Ebb}\\haven{Quay}Text.', /1 Ebb \| 1\.1 Quay \| Text/],
+    ['scrartcl', '', '\\begin{figure}[h]\\begin{captionbeside}{Ebb}x\\end{captionbeside}\\end{figure}', /x ?\|? ?Figure 1: Ebb/],
+    ['scrartcl', '', '\\begin{addmargin*}[1em]{2em}Ebb\\end{addmargin*}', 'Ebb'],
+  ])('%s %s %s', (name, setup, body, printed) => {
+    const { text } = set(setup, body, name);
+    if (typeof printed === 'string') expect(text).toContain(printed);
+    else expect(text).toMatch(printed);
+    expect(told(setup, body, name)).toEqual([]);
+  }); // prettier-ignore
+  const caption = `\\begin{figure}[h]x\\caption{${'Ebb and flow '.repeat(12)}end}\\end{figure}`;
+  it('captions hang, or are indented and as wide as is said', () => {
+    const lines = (setup: string) =>
+      set(setup, caption).lines.filter(({ text }) => /Ebb/.test(text));
+    const start = (setup: string): number => {
+      const [first, second] = lines(setup);
+      return (second?.x ?? 0) - (first?.x ?? 0);
+    };
+    const hanging = start('');
+    expect(hanging).toBeGreaterThan(40);
+    expect(start('\\setcapindent{1em}')).toBeCloseTo(11, 0);
+    expect(start('\\setcapindent{1em}\\setcaphanging')).toBeCloseTo(hanging, 0);
+    expect(lines('\\setcapwidth{.5\\textwidth}').length).toBeGreaterThan(lines('').length);
+    expect(lines('\\setcapmargin{2cm}')[0]?.x).toBeGreaterThan((lines('')[0]?.x ?? 0) + 40);
+  });
+  it('margins at one side and at both', () => {
+    const left = (args: string): number =>
+      set('', `\\begin{addmargin}${args}Ebb\\end{addmargin}`).word('Ebb').x;
+    expect(left('[30pt]{60pt}')).toBeCloseTo(left('{30pt}'), 1);
+    expect(left('{60pt}') - left('{30pt}')).toBeCloseTo(30 * (72 / 72.27), 0);
+  });
+});

@@ -6,11 +6,11 @@ import { macroEntry } from '../machine/macroEntry';
 import { dimenOf } from '../scanning/dimenOf';
 import { textOf, tokensText } from '../../expansion/tokenText';
 import { CELLS } from '../machine/cells';
-import { keyValues } from '../scanning/optionLists';
 import { article, book, report } from './standard';
 import { SEPARATORS } from '../constructs/pageStyle';
 import { OWN } from '../machine/ownNames';
 import { captionForm, CAPTION_OPTIONS } from '../constructs/captionLook';
+import { komaCaptions, komaFurther, KOMA_NUMBERS } from './komaFurther';
 import { KOMA_CHAPTERS, KOMA_HEADS, KOMA_SECTIONS, KOMA_SIZES } from './komaHeads';
 
 /** Into how many strips the page is cut where nothing says, by the size of its type (the manual's table for A4). */
@@ -118,6 +118,7 @@ function heads(it: Interpreter, options: readonly string[]): void {
     it.write(captionForm(`font:koma${part}`), [it.p.command(`usekomafont@${part}`)], true);
   const own = { font: 'komacaption', labelfont: 'komacaptionlabel' };
   it.write(CAPTION_OPTIONS, { ...it.read(CAPTION_OPTIONS), ...own }, true);
+  komaCaptions(it);
 }
 
 /** Paragraphs told apart by room between them instead of an indent. */
@@ -142,12 +143,12 @@ const LOOK = String.raw`
 \def\usekomafont@paragraph{\normalsize}\def\usekomafont@title{\sectfont}\def\usekomafont@disposition{}
 \def\@date{\today}\def\@subtitle{}\def\@subject{}\def\@publishers{}\def\@titlehead{}\def\@dedication{}
 \def\titlehead#1{\gdef\@titlehead{#1}}\def\dedication#1{\gdef\@dedication{#1}}\newcommand\extratitle[1]{}\newcommand\uppertitleback[1]{}\newcommand\lowertitleback[1]{}
-\def\usekomafont@caption{}\def\usekomafont@captionlabel{}\newcommand\setcapindent[1]{}\newcommand\setcaphanging{}\newcommand\setcapwidth[2][]{}\newcommand\setcapmargin[2][]{}
+\def\usekomafont@caption{}\def\usekomafont@captionlabel{}
 \newcommand\areaset[3][]{\setlength\textwidth{#2}\setlength\textheight{#3}\setlength\oddsidemargin{\dimexpr(\paperwidth-\textwidth)/2-1in\relax}\evensidemargin\oddsidemargin\hsize\textwidth\linewidth\textwidth\columnwidth\textwidth}
-\newcommand\typearea[2][]{\KOMAoptions{DIV=#2}}\newcommand\recalctypearea{}\newcommand\DeclareTOCStyleEntry[3][]{}\newcommand\DeclareTOCStyleEntries[3][]{}\newcommand\deffootnote[4][]{}\newcommand\deffootnotemark[1]{}\newcommand\setfootnoterule[2][]{}\newcommand\setparsizes[3]{}\newcommand\unsettoc[2]{}\newcommand\setuptoc[2]{}\newcommand\BeforeStartingTOC[2][]{}\newcommand\raggedpart{}\newcommand\raggedchapter{}\newcommand\raggedfootnote{}
+\newcommand\typearea[2][]{\KOMAoptions{DIV=#2}}\newcommand\recalctypearea{}\newcommand\DeclareTOCStyleEntry[3][]{}\newcommand\DeclareTOCStyleEntries[3][]{}\newcommand\setfootnoterule[2][]{}\newcommand\setparsizes[3]{}\newcommand\unsettoc[2]{}\newcommand\setuptoc[2]{}\newcommand\BeforeStartingTOC[2][]{}\newcommand\raggedpart{}\newcommand\raggedchapter{}\newcommand\raggedfootnote{}
 \newcommand\sectionformat{\thesection\autodot\enskip}\newcommand\subsectionformat{\thesubsection\autodot\enskip}\newcommand\figureformat{\figurename~\thefigure\autodot}\newcommand\tableformat{\tablename~\thetable\autodot}\newcommand\captionformat{: }\newcommand\othersectionlevelsformat[3]{#3\autodot\enskip}
 \newcommand\cleardoubleoddpage{\cleardoublepage}\newcommand\cleardoubleevenpage{\cleardoublepage}\newcommand\cleardoubleemptypage{\cleardoublepage}\newcommand\cleardoubleplainpage{\cleardoublepage}\newcommand\ifthispageodd[2]{\ifodd\value{page}#1\else#2\fi}\newcommand\addxcontentsline[4][]{\addcontentsline{#2}{#3}{#4}}
-\newenvironment{labeling}[2][]{\begin{list}{}{\settowidth\labelwidth{#2}\leftmargin\labelwidth\advance\leftmargin\labelsep\def\makelabel##1{##1\hfil}}}{\end{list}}\newenvironment{addmargin}[2][]{\begin{list}{}{\leftmargin#2\rightmargin#2}\item[]}{\end{list}}
+\newenvironment{labeling}[2][]{\begin{list}{}{\def\koma@a{#1}\ifx\koma@a\@empty\settowidth\labelwidth{#2}\else\settowidth\labelwidth{#2#1}\fi\leftmargin\labelwidth\advance\leftmargin\labelsep\def\makelabel##1{##1\hfil#1}}}{\end{list}}
 \def\subtitle#1{\gdef\@subtitle{#1}}\def\subject#1{\gdef\@subject{#1}}\def\publishers#1{\gdef\@publishers{#1}}
 \def\@maketitle{\ifx\@titlehead\@empty\else\noindent\begin{minipage}[t]{\textwidth}\@titlehead\end{minipage}\par\fi\null\vskip 2em
   \begin{center}%
@@ -196,43 +197,6 @@ function settle(it: Interpreter, options: readonly string[]): void {
     typeArea(it, asked, binding ? dimenOf(it, it.p.chars(binding)) : 0, it.read(CELLS.twoSided));
 }
 
-const optionList = (text: string): string[] => text.split(',').map((one) => one.trim());
-
-/** Where the standard form of a heading stands in `\@startsection`: its level, space above and below. */
-const HEADINGS: Readonly<Record<string, readonly [string, string, string] | undefined>> = {
-  section: ['1', '-3.5ex \\@plus -1ex \\@minus -.2ex', '2.3ex \\@plus.2ex'],
-  subsection: ['2', '-3.25ex\\@plus -1ex \\@minus -.2ex', '1.5ex \\@plus .2ex'],
-  subsubsection: ['3', '-3.25ex\\@plus -1ex \\@minus -.2ex', '1.5ex \\@plus .2ex'],
-  paragraph: ['4', '3.25ex \\@plus1ex \\@minus.2ex', '-1em'],
-  subparagraph: ['5', '3.25ex \\@plus1ex \\@minus .2ex', '-1em'],
-};
-
-/** `\RedeclareSectionCommand[beforeskip=…,afterskip=…,font=…,indent=…,runin]{section}`. */
-const redeclare = (name: string): CommandEntry => ({
-  name,
-  signature: 'om',
-  description: 'Space, type and indent of a heading, by keys: beforeskip, afterskip, font, indent.',
-  example: `\\${name}[beforeskip=1ex,afterskip=.5ex,font=\\itshape]{section}`,
-  run: (it, args) => {
-    const keys = Object.fromEntries(
-      [...keyValues(tokensOf(args, 0))].map(([key, value]) => [key, tokensText(value).trim()]),
-    );
-    for (const heading of optionList(textOf(it.p, tokensOf(args, 1)))) {
-      const usual = HEADINGS[heading];
-      if (!usual) continue;
-      const [level, above, below] = usual;
-      const type = `\\normalfont\\sectfont\\csname usekomafont@${heading}\\endcsname`;
-      const runIn = /^(?:true|on|yes)$/.test(keys.runin ?? '') ? '-' : '';
-      const after = keys.afterskip === undefined ? below : `${runIn}${keys.afterskip}`;
-      if (keys.font !== undefined) it.define(`usekomafont@${heading}`, keys.font);
-      it.define(
-        heading,
-        `\\@startsection{${heading}}{${level}}{${keys.indent ?? '0pt'}}{${keys.beforeskip ?? above}}{${after}}{${type}}`,
-      );
-    }
-  },
-});
-
 const COMMANDS: readonly CommandEntry[] = [
   {
     name: 'koma@rules',
@@ -252,7 +216,13 @@ const COMMANDS: readonly CommandEntry[] = [
     signature: 'm',
     description: 'Settings of these classes, within the document: parskip, DIV, BCOR.',
     example: '\\KOMAoptions{parskip=half}',
-    run: (it, args) => settle(it, optionList(tokensText(tokensOf(args, 0)))),
+    run: (it, args) =>
+      settle(
+        it,
+        tokensText(tokensOf(args, 0))
+          .split(',')
+          .map((one) => one.trim()),
+      ),
   },
   {
     name: 'KOMAoption',
@@ -262,8 +232,7 @@ const COMMANDS: readonly CommandEntry[] = [
     run: (it, args) =>
       settle(it, [`${textOf(it.p, tokensOf(args, 0))}=${textOf(it.p, tokensOf(args, 1))}`]),
   },
-  redeclare('RedeclareSectionCommand'),
-  redeclare('RedeclareSectionCommands'),
+  ...komaFurther,
   macroEntry(
     'usekomafont',
     'm',
@@ -277,27 +246,6 @@ const COMMANDS: readonly CommandEntry[] = [
     'A small heading that is not counted.',
     '\\minisec{Tide}',
     '\\par\\addvspace{1ex}{\\noindent\\sectfont #1\\par}\\nobreak',
-  ),
-  macroEntry(
-    'addsec',
-    'm',
-    'A section without a number that the contents list.',
-    '\\addsec{Tide}',
-    '\\section*{#1}\\addcontentsline{toc}{section}{#1}',
-  ),
-  macroEntry(
-    'addchap',
-    'm',
-    'A chapter without a number that the contents list.',
-    '\\addchap{Tide}',
-    '\\chapter*{#1}\\addcontentsline{toc}{chapter}{#1}',
-  ),
-  macroEntry(
-    'addpart',
-    'm',
-    'A part without a number.',
-    '\\addpart{Tide}',
-    '\\part*{#1}\\addcontentsline{toc}{part}{#1}',
   ),
   macroEntry(
     'captionabove',
@@ -370,7 +318,7 @@ const koma = (name: string, description: string, base: ClassEntry): ClassEntry =
   description,
   options: [...base.options, ...OPTIONS],
   commands: [...(base.commands ?? []), ...COMMANDS],
-  source: `${base.source ?? ''}${LOOK}${base.name === 'article' ? KOMA_SECTIONS : KOMA_CHAPTERS}`,
+  source: `${base.source ?? ''}${LOOK}${KOMA_NUMBERS}${base.name === 'article' ? KOMA_SECTIONS : KOMA_CHAPTERS}`,
   setup: (it, options) => setUp(it, options, base),
 });
 

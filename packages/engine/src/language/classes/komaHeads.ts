@@ -12,7 +12,7 @@ export const KOMA_CHAPTERS = String.raw`
 \newif\if@chapterprefix\newif\if@appendixprefix
 \long\def\koma@head#1{\chapterheadstartvskip\begingroup\skip0=\koma@below\relax
  {\parindent\z@\raggedsection\normalfont\sectfont\usekomafont@disposition\usekomafont@chapter\interlinepenalty\@M#1\par}%
- \nobreak\vskip\skip0 \endgroup}
+ \nobreak\vskip\skip0 \endgroup\koma@chapterpreamble}
 \def\@makechapterhead#1{\koma@head{\if@chapterprefix{\usekomafont@chapterprefix\chapterformat\par\nobreak\vskip.5\baselineskip}#1\else\@hangfrom{\chapterformat}#1\fi}}
 \def\@makeschapterhead#1{\koma@head{#1}}
 \let\koma@appendix\appendix\def\appendix{\koma@appendix\if@appendixprefix\@chapterprefixtrue\fi}

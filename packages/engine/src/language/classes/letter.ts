@@ -42,7 +42,7 @@ const SOURCE = String.raw`
 \def\closing#1{\par\nobreak\vspace{7pt}\noindent\hspace*{.5\textwidth}%
   \parbox[t]{.45\textwidth}{\raggedright\ignorespaces #1\\[42pt]%
     \ifx\@fromsig\@empty\@fromname\else\@fromsig\fi\strut}\par}
-\def\ps{\par}
+\def\ps{\par}\def\stopbreaks{\interlinepenalty\@M\relax}\def\startbreaks{\interlinepenalty200\relax}
 \def\cc#1{\par\noindent\parbox[t]{\textwidth}{\ccname: #1}\par}
 \def\encl#1{\par\noindent\parbox[t]{\textwidth}{\enclname: #1}\par}
 \def\ccname{cc}\def\enclname{encl}\def\pagename{Page}\def\headtoname{To}

@@ -39,23 +39,17 @@ const SOURCE = String.raw`
 \newcommand\fancybreak[1]{\par\bigskip{\centering #1\par}\bigskip}\newcommand\plainbreak[1]{\par\vspace{#1\baselineskip}}
 \newcommand\midsloppy{\emergencystretch3em\relax}\newenvironment{midsloppypar}{\par\midsloppy}{\par}
 \newcommand\newfixedcaption[3][]{}\newcommand\legend[1]{\par{\small\centering #1\par}}
+\def\mem@secbefore{-3.5ex plus -1ex minus -.2ex}\def\mem@secafter{2.3ex plus .2ex}\def\mem@subbefore{-3.25ex plus -1ex minus -.2ex}\def\mem@subafter{1.5ex plus .2ex}\def\mem@secindent{0pt}
+\newcommand\setbeforesecskip[1]{\mem@skip\mem@secbefore{#1}}\newcommand\setaftersecskip[1]{\mem@skip\mem@secafter{#1}}\newcommand\setbeforesubsecskip[1]{\mem@skip\mem@subbefore{#1}}\newcommand\setaftersubsecskip[1]{\mem@skip\mem@subafter{#1}}\newcommand\setsecindent[1]{\mem@skip\mem@secindent{#1}}\newcommand\setparaindent[1]{}
+\def\mem@skip#1#2{\@tempskipa=#2\relax\ifdim\@tempskipa<\z@\@tempskipa=-\@tempskipa\fi\edef#1{\the\@tempskipa}\@tempskipa=\mem@secbefore\relax\ifdim\@tempskipa<\z@\@tempskipa=-\@tempskipa\fi\edef\mem@secbefore{\the\@tempskipa}\@tempskipa=\mem@subbefore\relax\ifdim\@tempskipa<\z@\@tempskipa=-\@tempskipa\fi\edef\mem@subbefore{\the\@tempskipa}%
+ \edef\mem@do{\noexpand\titlespacing*{\noexpand\section}{\mem@secindent}{\mem@secbefore}{\mem@secafter}\noexpand\titlespacing*{\noexpand\subsection}{0pt}{\mem@subbefore}{\mem@subafter}}\mem@do}
+\newcommand\setsecnumformat[1]{\def\@seccntformat##1{#1}}
 \newcommand\setsecheadstyle[1]{\titleformat*{\section}{#1}}\newcommand\setsubsecheadstyle[1]{\titleformat*{\subsection}{#1}}
 \newcommand\setsubsubsecheadstyle[1]{\titleformat*{\subsubsection}{#1}}\newcommand\setparaheadstyle[1]{\titleformat*{\paragraph}{#1}}
 `;
 
 const COMMANDS: readonly CommandEntry[] = [
   ...quiet('m', 'Looks of headings of all levels.', 'headstyles'),
-  ...quiet(
-    'm',
-    'Room around headings; it is as in book.',
-    'setbeforesecskip',
-    'setaftersecskip',
-    'setbeforesubsecskip',
-    'setaftersubsecskip',
-    'setsecindent',
-    'setsecnumformat',
-    'setparaindent',
-  ),
 ];
 
 /** memoir: book and report in one, with what other packages bring elsewhere. */

@@ -146,6 +146,31 @@ describe('The heads of a paper', () => {
   });
 });
 
+/** memoir manual, sections 6.6, 10.2, 10.4, 12.6. */
+describe('what memoir has of its own', () => {
+  const memoir = (preamble: string, body: string): string =>
+    `\\documentclass[oneside,openany]{memoir}${preamble}\\begin{document}${body}\\end{document}`;
+  it.each<[string, string, RegExp]>([
+    ['\\newfloat{chart}{loc}{Chart}', '\\begin{chart}[h]x\\caption{Ebb}\\end{chart}', /x \| Chart 1: Ebb/],
+    ['\\newfloat{chart}{loc}{Chart}\\newlistof{listofcharts}{loc}{Charts}', '\\listofcharts\\begin{chart}[h]x\\caption{Ebb}\\end{chart}', /Charts.*Ebb/],
+    ['\\makepagenote', 'a\\pagenote{Ebb.} b\\pagenote{Flow.}\\printpagenotes', /^a1 b2.*Notes.*1\. Ebb\. \| 2\. Flow\./],
+    ['\\setsecnumformat{\\csname the#1\\endcsname)~}', '\\chapter{A}\\section{Ebb}', /1\.1\) Ebb/],
+    ['', 'a\\ifdraftdoc b\\else c\\fi\\ifartopt d\\else e\\fi\\clearforchapter', /^ace/],
+  ])('%s %s', (preamble, body, printed) => {
+    expect(laid(memoir(preamble, body)).text).toMatch(printed);
+    expect(findingsIn(memoir(preamble, body))).toEqual([]);
+  }); // prettier-ignore
+  it('room around sections', () => {
+    const gaps = (preamble: string): [number, number] => {
+      const { word } = laid(memoir(preamble, 'x\n\n\\section*{Ebb}y'));
+      return [word('Ebb').y - word('x').y, word('y').y - word('Ebb').y];
+    };
+    const [above, below] = gaps('');
+    expect(gaps('\\setbeforesecskip{-90pt}')[0]).toBeGreaterThan(above + 40);
+    expect(gaps('\\setaftersecskip{60pt}')[1]).toBeGreaterThan(below + 30);
+  });
+});
+
 /** memoir manual, sections 6.5 and 7. */
 describe('memoir', () => {
   const DOC = (preamble: string, body: string): string =>

@@ -83,7 +83,9 @@ function labelTokens(it: Interpreter, { name, number }: CaptionLabel, options: C
   const format = options.labelformat ?? 'simple';
   const own = it.read(captionForm(`labelformat:${format}`));
   // Own forms put their blank themselves (`\bothIfFirst{#1}{~}`).
-  if (own) return withArguments(own, [word, number]);
+  // A class may have a macro for each kind of float: its name stands third.
+  const kind = (number[0]?.text ?? '').replace(/^the/, '');
+  if (own) return withArguments(own, [word, number, it.p.chars(kind)]);
   const tied = word.length > 0 && number.length > 0 ? [...word, it.p.make(Cat.Space, ' ')] : word;
   return withArguments(it.source(LABELS[format] ?? '#1#2'), [tied, number]);
 }
@@ -122,12 +124,18 @@ function readGlue(it: Interpreter, tokens: readonly Token[]) {
   return it.skip('@tempskipa');
 }
 
+const ALIGNS = /^(?:centering|raggedright|raggedleft)$/i;
+
 /** How the lines of a caption stand. */
 function alignmentOf(
+  it: Interpreter,
   options: CaptionOptions,
   oneLine: boolean,
 ): 'center' | 'left' | 'right' | 'justified' {
-  const wished = (options.justification ?? 'justified').toLowerCase();
+  const named = options.justification ?? 'justified';
+  // A way of the document's own, by the command that it uses.
+  const own = it.read(captionForm(`justification:${named}`));
+  const wished = (own?.find(({ text }) => ALIGNS.test(text))?.text ?? named).toLowerCase();
   const checks = options.singlelinecheck !== 'false' && options.singlelinecheck !== 'off';
   if ((oneLine && checks) || wished.startsWith('center')) return 'center';
   if (wished === 'raggedright') return 'left';
@@ -195,7 +203,7 @@ export function setCaption(
   const body = it.inlinesOf(own ? withArguments(own, [text]) : text);
   const whole = [...head, ...body];
   const oneLine = it.host.measure(whole).width <= it.dimen('linewidth') - left - right;
-  it.write(CELLS.alignment, alignmentOf(options, oneLine));
+  it.write(CELLS.alignment, alignmentOf(it, options, oneLine));
   setDimen(it.state, 'parindent', 0);
   if (left !== 0 || right !== 0) {
     setSkip(it.state, 'leftskip', glue(left));

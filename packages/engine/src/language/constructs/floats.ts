@@ -266,6 +266,23 @@ export const floatCommands: readonly CommandEntry[] = [
     example: '\\begin{figure}\n\\caption{The gauge at noon}\n\\end{figure}',
     run: caption,
   },
+  // Classes and preambles make kinds of their own of these (the kernel's `ltfloat.dtx`).
+  ...[
+    { begin: '@float', end: 'end@float', wide: false },
+    { begin: '@dblfloat', end: 'end@dblfloat', wide: true },
+  ].flatMap(({ begin, end, wide }): CommandEntry[] => [
+    {
+      name: begin,
+      signature: 'mo',
+      description: 'Begins a float of a kind.',
+      example: '',
+      run: (it, args) => {
+        const given = args[1] ? tokensOf(args, 1) : null;
+        beginFloat(it, [given], textOf(it.p, tokensOf(args, 0)).trim(), wide);
+      },
+    },
+    { name: end, signature: '', description: 'Ends it.', example: '', run: endFloat },
+  ]),
 ];
 
 export const FLOAT_SOURCE = String.raw`

@@ -21,6 +21,7 @@ describe('internals of the kernel that a document defines anew', () => {
     ['numbers of equations with amsmath', '\\usepackage{amsmath}\\renewcommand{\\tagform@}[1]{\\maketag@@@{[#1]}}', '\\begin{align}x\\label{e}\\end{align}\\eqref{e}', '𝑥 [1] [1] 1'],
     ['citations', '\\renewcommand{\\@cite}[2]{<#1\\if@tempswa; #2\\fi>}', '\\cite[p. 2]{a}\\begin{thebibliography}{9}\\bibitem{a}B\\end{thebibliography}', '¡1; p. 2¿ References [1] B 1'],
     ['places of floats', '\\def\\fps@figure{h}', 'a\n\n\\begin{figure}\\caption{Ebb}\\end{figure}\n\nb', 'a Figure 1: Ebb b 1'],
+    ['kinds of floats', '\\newcounter{chart}\\def\\fps@chart{h}\\def\\ext@chart{loc}\\def\\fnum@chart{Chart~\\thechart}\\newenvironment{chart}{\\@float{chart}}{\\end@float}', 'a\n\n\\begin{chart}\\caption{Ebb}\\end{chart}\n\nb', 'a Chart 1: Ebb b 1'],
     ['titles', '\\renewcommand{\\@maketitle}{\\@title!}\\title{Ebb}', '\\maketitle a', 'Ebb! a 1'],
     ['macros expanded with care', '\\protected@edef\\ebb{a\\textbf{b}}', '\\ebb', 'ab 1'],
     ['characters of formulas by number', '\\mathchardef\\mhyphen="2D', '$a\\mhyphen b$', '𝑎-𝑏 1'],

@@ -120,3 +120,13 @@ describe('parts of a figure by one command', () => {
     ).toEqual([]);
   });
 });
+
+it('a way to align captions by a name', () => {
+  const x = (code: string): number =>
+    laidBody(
+      '\\begin{figure}[h]a\\caption{Tides and all that}\\end{figure}',
+      `\\usepackage{caption}\\DeclareCaptionJustification{port}{${code}}\\captionsetup{justification=port,singlelinecheck=false}`,
+    ).word('Figure').x;
+  expect(x('\\raggedleft')).toBeGreaterThan(x('\\centering') + 50);
+  expect(x('\\centering')).toBeGreaterThan(x('\\raggedright') + 50);
+});

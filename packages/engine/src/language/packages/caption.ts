@@ -119,7 +119,12 @@ export const caption: PackageEntry = {
     ),
     formEntry('DeclareCaptionFormat', 'format', 'a form', '\\DeclareCaptionFormat{tide}{#1#2#3}'),
     idleEntry('DeclareCaptionListFormat', 'mM', 'A form of entries of lists.'),
-    idleEntry('DeclareCaptionJustification', 'mM', 'A name for a way to align captions.'),
+    formEntry(
+      'DeclareCaptionJustification',
+      'justification',
+      'the alignment',
+      '\\DeclareCaptionJustification{port}{\\raggedleft}\\captionsetup{justification=port}',
+    ),
     idleEntry('DeclareCaptionStyle', 'mom', 'A name for several options of captions.'),
     idleEntry('clearcaptionsetup', 'om', 'Takes options of a kind back.'),
     macroEntry(
