@@ -16,6 +16,9 @@ describe('Algorithms in braces', () => {
     ['ruled', 'Algorithm 1: Count | while 𝑥 > 0 do | wait; | if 𝑦 then | go; | end | end | stop;'],
     ['noend', 'while 𝑥 > 0 do | wait; | if 𝑦 then | go; | stop;'],
     ['vlined', 'while 𝑥 > 0 do | wait; | if 𝑦 then | go; | stop;'],
+    ['longend', 'while 𝑥 > 0 do | wait; | if 𝑦 then | go; | end if | end while | stop;'],
+    ['ngerman', 'stop; | Algorithmus 1: Count'],
+    ['algosection', 'stop; | Algorithm 0.1: Count'],
   ])('[%s]', (options, printed) => {
     expect(bare(text(options, LOOP))).toContain(bare(printed));
     expect(
@@ -45,6 +48,21 @@ describe('Algorithms in braces', () => {
     ['\\SetKwProg{Fn}{Function}{:}{end}\\Fn{f}{b\\;}', 'Function f : | b; | end'],
     ['\\SetKwComment{Say}{(}{)}\\Say{x}a\\Say*{y}b\\;', '(x) | a; (y) | b;'],
     ['a\\tcp*[f]{x}\\;b\\;', 'a // x; | b;'],
+    ['\\If(\\tcp*[f]{x}){$a$}{b\\;}', 'if 𝑎 then // x | b; | end'],
+    ['\\lIf(\\tcp*[f]{x}){$a$}{b}c\\;', 'if 𝑎 then b; // x | c;'],
+    [
+      '\\SetKwIF{Si}{SinonSi}{Sinon}{si}{alors}{sinon si}{sinon}{fin}\\uSi(\\tcp*[f]{x}){$a$}{b\\;}\\lSinonSi{$c$}{d}\\uSinon{e\\;}',
+      'si 𝑎 alors // x | b; | sinon si 𝑐 alors d; | sinon | e;',
+    ],
+    [
+      '\\SetKwIF{Si}{SinonSi}{Sinon}{si}{alors}{sinon si}{sinon}{fin}\\leSi{$a$}{b}{c}',
+      'si 𝑎 alors b sinon c;',
+    ],
+    ['\\SetKwFor{Each}{each}{:}{done}\\lEach(\\tcp*[f]{x}){$a$}{b}', 'each 𝑎 : b; // x'],
+    [
+      '\\SetKwSwitch{Pick}{Of}{Rest}{pick}{from}{of}{rest}{done}{all done}\\Pick{$a$}{\\uOf{1}{b\\;}\\lRest{c}}',
+      'pick 𝑎 from | of 1 | b; | rest c; | all done',
+    ],
     ['\\DontPrintSemicolon a\\;b\\;', 'a | b'],
   ])('%s', (body, printed) => {
     expect(bare(text('', body))).toContain(bare(printed));
@@ -140,3 +158,10 @@ it.each([1, 2, 3])(
     expect(below).toBeLessThan(9);
   },
 );
+
+it('[algo2e] names its environment otherwise', () => {
+  const body = '\\begin{algorithm2e}[H]a\\;\\caption{Ebb}\\end{algorithm2e}';
+  const load = '\\usepackage[algo2e,ruled]{algorithm2e}';
+  expect(laidBody(body, load).text).toContain('Algorithm 1: Ebb');
+  expect(findingsIn(inArticle(body, load))).toEqual([]);
+});

@@ -29,14 +29,20 @@ const SECOND = String.raw`
 \def\ALG@asideat#1#2[#3]#4{\ifALG@semicolon\if#3f\else\if#3h\else;\fi\fi\fi\hfill\CommentSty{#1#4#2}\if#3f\else\if#3h\else\par\fi\fi}
 \def\ALG@below#1#2#3{\CommentSty{#1#3#2}\par}
 \newcommand\SetKwComment[3]{\expandafter\def\csname #1\endcsname{\ALG@remark{#2}{#3}}}
-\newcommand\SetKwFor[4]{\expandafter\def\csname #1\endcsname##1##2{\ALG@word{#2}\ALG@cond{##1}\ALG@word{#3}\ALG@block{##2}\ifALG@end\ALG@word{#4}\par\fi}}
-\newcommand\SetKwRepeat[3]{\expandafter\def\csname #1\endcsname##1##2{\ALG@word{#2}\ALG@block{##2}\ALG@word{#3} ##1\ALG@stop}}
-\newcommand\SetKwIF[8]{\expandafter\def\csname #1\endcsname##1##2{\ALG@word{#4}\ALG@cond{##1}\ALG@word{#5}\ALG@block{##2}\ifALG@end\ALG@word{#8}\par\fi}%
- \expandafter\def\csname e#1\endcsname##1##2##3{\ALG@word{#4}\ALG@cond{##1}\ALG@word{#5}\ALG@block{##2}\ALG@word{#7}\ALG@block{##3}\ifALG@end\ALG@word{#8}\par\fi}%
- \expandafter\def\csname #2\endcsname##1##2{\ALG@word{#6}\ALG@cond{##1}\ALG@word{#5}\ALG@block{##2}\ifALG@end\ALG@word{#8}\par\fi}%
- \expandafter\def\csname #3\endcsname##1{\ALG@word{#7}\ALG@block{##1}\ifALG@end\ALG@word{#8}\par\fi}}
+\def\ALG@endword#1{\ifALG@end\ALG@word{#1}\par\fi}\def\ALG@end@line{\ifALG@semicolon;\fi\ALG@remarked\gdef\ALG@remarked{}\par}
+\newcommand\SetKwFor[4]{\@namedef{#1}##1##2{\ALG@word{#2}\ALG@cond{##1}\ALG@word{#3}\ALG@block{##2}\ALG@endword{#4}}%
+ \@namedef{l#1}##1##2{\ALG@word{#2}\ALG@cond{##1}\ALG@word{#3} ##2\ALG@end@line}\ALG@takes{#1}\ALG@takes{l#1}}
+\newcommand\SetKwRepeat[3]{\@namedef{#1}##1##2{\ALG@word{#2}\ALG@block{##2}\ALG@word{#3} ##1\ALG@stop}%
+ \@namedef{l#1}##1##2{\ALG@word{#2} ##2 \ALG@word{#3} ##1\ALG@end@line}\ALG@takes{#1}\ALG@takes{l#1}}
+\newcommand\SetKwIF[8]{\ALG@ifs{#1}{#4}{#5}{#8}\ALG@ifs{#2}{#6}{#5}{#8}%
+ \@namedef{e#1}##1##2##3{\ALG@word{#4}\ALG@cond{##1}\ALG@word{#5}\ALG@block{##2}\ALG@word{#7}\ALG@block{##3}\ALG@endword{#8}}%
+ \@namedef{le#1}##1##2##3{\ALG@word{#4}\ALG@cond{##1}\ALG@word{#5} ##2 \ALG@word{#7} ##3\ALG@end@line}%
+ \@namedef{#3}##1{\ALG@word{#7}\ALG@block{##1}\ALG@endword{#8}}\@namedef{u#3}##1{\ALG@word{#7}\ALG@block{##1}}\@namedef{l#3}##1{\ALG@word{#7} ##1\ALG@end@line}%
+ \ALG@takes{e#1}\ALG@takes{le#1}\ALG@takes{#3}\ALG@takes{u#3}\ALG@takes{l#3}}
+\def\ALG@ifs#1#2#3#4{\@namedef{#1}##1##2{\ALG@word{#2}\ALG@cond{##1}\ALG@word{#3}\ALG@block{##2}\ALG@endword{#4}}\@namedef{u#1}##1##2{\ALG@word{#2}\ALG@cond{##1}\ALG@word{#3}\ALG@block{##2}}%
+ \@namedef{l#1}##1##2{\ALG@word{#2}\ALG@cond{##1}\ALG@word{#3} ##2\ALG@end@line}\ALG@takes{#1}\ALG@takes{u#1}\ALG@takes{l#1}}
 \newcommand\SetKwInput[2]{\expandafter\def\csname #1\endcsname##1{\ALG@inout{#2}{##1}}}
-\newcommand\SetKwBlock[3]{\expandafter\def\csname #1\endcsname##1{\ALG@word{#2}\ALG@block{##1}\ifALG@end\ALG@word{#3}\par\fi}}
+\newcommand\SetKwBlock[3]{\@namedef{#1}##1{\ALG@word{#2}\ALG@block{##1}\ALG@endword{#3}}\ALG@takes{#1}}
 \newcommand\SetKwArray[2]{\expandafter\def\csname #1\endcsname##1{\DataSty{#2}[##1]}}
 \newcommand\SetAlCapSkip[1]{}\newcommand\SetAlgoSkip[1]{}\newcommand\SetAlCapHSkip[1]{}\newcommand\SetAlgoInsideSkip[1]{}\newcommand\SetInd[2]{}\newcommand\ResetInOut[1]{}\newcommand\SetAlgorithmName[3]{\renewcommand\algorithmname{#1}}
 \newcommand\SetCommentSty[1]{\renewcommand\CommentSty[1]{\csname #1\endcsname{##1}}}\newcommand\SetKwSty[1]{\renewcommand\KwSty[1]{\csname #1\endcsname{##1}}}\newcommand\SetNlSty[3]{\renewcommand\NlSty[1]{\csname #1\endcsname{#2##1#3}}}\newcommand\SetArgSty[1]{\renewcommand\ArgSty[1]{\csname #1\endcsname{##1}}}\newcommand\SetFuncSty[1]{\renewcommand\FuncSty[1]{\csname #1\endcsname{##1}}}
@@ -68,12 +74,14 @@ const SETTINGS = String.raw`
 \newcommand\TitleOfAlgo[1]{\par\AlTitleSty{\AlTitleFnt\algorithmname\ALG@sep}\ #1\par}
 \newcommand\SetAlgoRefName[1]{\def\ALG@refname{#1}}\newcommand\SetAlgoRefRelativeSize[1]{}\newcommand\SetAlgoNlRelativeSize[1]{}\newcommand\SetNlSkip[1]{}
 \newcommand\SetKwHangingKw[2]{\expandafter\def\csname #1\endcsname##1{\ALG@inout{#2}{##1}}}
-\newcommand\SetKwSwitch[9]{\expandafter\def\csname #1\endcsname##1##2{\ALG@word{#4}\ALG@cond{##1}\ALG@word{#5}\ALG@block{##2}\ifALG@end\ALG@word{#9}\par\fi}%
- \expandafter\def\csname #2\endcsname##1##2{\ALG@word{#6}\ALG@cond{##1}\ALG@block{##2}\ifALG@end\ALG@word{#8}\par\fi}%
- \expandafter\def\csname #3\endcsname##1{\ALG@word{#7}\ALG@block{##1}\ifALG@end\ALG@word{#8}\par\fi}}
-\newcommand\leIf[3]{\ALG@word{if}\ALG@cond{#1}\ALG@word{then} #2 \ALG@word{else} #3\ALG@stop}
-\newcommand\lCase[2]{\ALG@word{case}\ALG@cond{#1}\ALG@word{do} #2\ALG@stop}\newcommand\lOther[1]{\ALG@word{otherwise} \ALG@word{do} #1\ALG@stop}\newcommand\uOther[1]{\ALG@word{otherwise} \ALG@word{do}\ALG@block{#1}}
-\newcommand\lForAll[2]{\ALG@word{forall}\ALG@cond{#1}\ALG@word{do} #2\ALG@stop}\newcommand\lRepeat[2]{\ALG@word{repeat} #2 \ALG@word{until} #1\ALG@stop}
+\newcommand\SetKwSwitch[9]{\@namedef{#1}##1##2{\ALG@word{#4}\ALG@cond{##1}\ALG@word{#5}\ALG@block{##2}\ALG@endword{#9}}\ALG@takes{#1}%
+ \@namedef{#2}##1##2{\ALG@word{#6}\ALG@cond{##1}\ALG@block{##2}\ALG@endword{#8}}\@namedef{u#2}##1##2{\ALG@word{#6}\ALG@cond{##1}\ALG@block{##2}}\@namedef{l#2}##1##2{\ALG@word{#6}\ALG@cond{##1} ##2\ALG@end@line}%
+ \@namedef{#3}##1{\ALG@word{#7}\ALG@block{##1}\ALG@endword{#8}}\@namedef{u#3}##1{\ALG@word{#7}\ALG@block{##1}}\@namedef{l#3}##1{\ALG@word{#7} ##1\ALG@end@line}%
+ \ALG@takes{#2}\ALG@takes{u#2}\ALG@takes{l#2}\ALG@takes{#3}\ALG@takes{u#3}\ALG@takes{l#3}}
+\newcommand\leIf[3]{\ALG@word{if}\ALG@cond{#1}\ALG@word{then} #2 \ALG@word{else} #3\ALG@end@line}
+\newcommand\lCase[2]{\ALG@word{case}\ALG@cond{#1}\ALG@word{do} #2\ALG@end@line}\newcommand\lOther[1]{\ALG@word{otherwise} \ALG@word{do} #1\ALG@end@line}\newcommand\uOther[1]{\ALG@word{otherwise} \ALG@word{do}\ALG@block{#1}}
+\newcommand\lForAll[2]{\ALG@word{forall}\ALG@cond{#1}\ALG@word{do} #2\ALG@end@line}\newcommand\lRepeat[2]{\ALG@word{repeat} #2 \ALG@word{until} #1\ALG@end@line}
+\newcommand\thealgocf{\arabic{algorithm}}\newcommand\SetVlineSkip[1]{}\newcommand\procnameref[1]{\ref{#1}}
 \newif\ifALG@hidden\def\LinesNumberedHidden{\ALG@numberedtrue\ALG@hiddentrue}
 \def\ALG@number{\refstepcounter{AlgoLine}\ifALG@hidden\else\ALG@shown\fi}\def\ALG@shown{\hbox to0pt{\hss{\scriptsize\NlSty{\theAlgoLine}}\kern\dimexpr\leftskip-.6em\relax}}
 \newcommand\ShowLn{\leavevmode\ALG@shown}\newcommand\ShowLnLabel[1]{\leavevmode\ALG@shown\label{#1}}\newcommand\lnl[1]{\nl\label{#1}}\newcommand\nllabel[1]{\label{#1}}\newcommand\lnlset[2]{\nlset{#2}\def\@currentlabel{#2}\label{#1}}
@@ -86,7 +94,7 @@ const SETTINGS = String.raw`
 \newenvironment{algomathdisplay}{\[}{\]\@endparenv}
 \def\ALG@paren#1{\@ifnextchar({\ALG@inparen#1}{#1}}\def\ALG@inparen#1(#2){\gdef\ALG@remarked{ #2}#1}
 \def\ALG@takes#1{\expandafter\let\csname ALG@o@#1\expandafter\endcsname\csname #1\endcsname\expandafter\edef\csname #1\endcsname{\noexpand\ALG@paren\expandafter\noexpand\csname ALG@o@#1\endcsname}}
-\@for\ALG@one:=If,uIf,eIf,ElseIf,uElseIf,Else,uElse,For,ForEach,ForAll,While,Repeat,Switch,Case,uCase,Other,Begin\do{\expandafter\ALG@takes\expandafter{\ALG@one}}
+\@for\ALG@one:=If,uIf,eIf,ElseIf,uElseIf,Else,uElse,For,ForEach,ForAll,While,Repeat,Switch,Case,uCase,lCase,Other,uOther,lOther,Begin,lIf,leIf,lElseIf,lElse,lFor,lForEach,lForAll,lWhile,lRepeat\do{\expandafter\ALG@takes\expandafter{\ALG@one}}
 `;
 /** Kinds of floats for algorithms. */
 const NAMES = ['algorithm', 'procedure', 'function'] as const;
@@ -96,6 +104,16 @@ const FLOATS = NAMES.flatMap((name) => [name, `${name}*`])
       `\\newenvironment{${name}}[1][tbp]{\\begin{ALG@${name}}[#1]\\ALG@open}{\\ALG@close\\end{ALG@${name}}}`,
   )
   .join('');
+
+/** Blocks end with what they are (option `longend`). */
+const LONG_ENDS = String.raw`
+\SetKwIF{If}{ElseIf}{Else}{if}{then}{else if}{else}{end if}\SetKwFor{For}{for}{do}{end for}\SetKwFor{ForEach}{foreach}{do}{end foreach}\SetKwFor{ForAll}{forall}{do}{end forall}\SetKwFor{While}{while}{do}{end while}\SetKwSwitch{Switch}{Case}{Other}{switch}{do}{case}{otherwise}{end case}{end switch}
+`;
+const NAMES_BY_LANGUAGE: readonly (readonly [RegExp, string])[] = [
+  [/^n?german$/, 'Algorithmus'],
+  [/^french(?:kw)?$|^francais$/, 'Algorithme'],
+  [/^spanish(?:kw)?$/, 'Algoritmo'],
+];
 
 /** How an algorithm is framed, by the names of its options. */
 const STYLES = String.raw`
@@ -194,7 +212,7 @@ export const algorithm2e: PackageEntry = {
         'mm',
         name.startsWith('l') ? 'A case on one line.' : 'A case that others follow.',
         name.endsWith('ElseIf') ? `\\uIf{$x$}{a}\\${name}{$y$}{b}` : `\\${name}{$x$}{a}`,
-        `${word(name.endsWith('ElseIf') ? 'else if' : 'if')}\\ALG@cond{#1}${word('then')}${name.startsWith('l') ? ' #2\\ALG@stop ' : '\\ALG@block{#2}'}`,
+        `${word(name.endsWith('ElseIf') ? 'else if' : 'if')}\\ALG@cond{#1}${word('then')}${name.startsWith('l') ? ' #2\\ALG@end@line ' : '\\ALG@block{#2}'}`,
       ),
     ),
     second(
@@ -209,28 +227,28 @@ export const algorithm2e: PackageEntry = {
       'm',
       'The other cases, on one line.',
       '\\uIf{$x$}{a}\\lElse{b}',
-      `${word('else')} #1\\ALG@stop `,
+      `${word('else')} #1\\ALG@end@line `,
     ),
     second(
       'lFor',
       'mm',
       'Repeats for each, on one line.',
       '\\lFor{$i$}{a}',
-      `${word('for')}\\ALG@cond{#1}${word('do')} #2\\ALG@stop `,
+      `${word('for')}\\ALG@cond{#1}${word('do')} #2\\ALG@end@line `,
     ),
     second(
       'lForEach',
       'mm',
       'Repeats for each of them, on one line.',
       '\\lForEach{$i$}{a}',
-      `${word('foreach')}\\ALG@cond{#1}${word('do')} #2\\ALG@stop `,
+      `${word('foreach')}\\ALG@cond{#1}${word('do')} #2\\ALG@end@line `,
     ),
     second(
       'lWhile',
       'mm',
       'Repeats as long as it is so, on one line.',
       '\\lWhile{$x$}{a}',
-      `${word('while')}\\ALG@cond{#1}${word('do')} #2\\ALG@stop `,
+      `${word('while')}\\ALG@cond{#1}${word('do')} #2\\ALG@end@line `,
     ),
     second(
       'Switch',
@@ -375,6 +393,17 @@ export const algorithm2e: PackageEntry = {
       ...(has('linesnumbered') ? ['\\LinesNumbered '] : []),
       ...(has('lined') ? ['\\SetAlgoLined '] : has('vlined') ? ['\\SetAlgoVlined '] : []),
       ...(has('noend') ? ['\\SetAlgoNoEnd '] : []),
+      ...(has('longend') ? [LONG_ENDS] : []),
+      ...(has('linesnumberedhidden') ? ['\\LinesNumberedHidden '] : []),
+      ...['section', 'chapter', 'part']
+        .filter((level) => has(`algo${level}`))
+        .map((level) => `\\counterwithin{algorithm}{${level}}`),
+      ...(has('algo2e')
+        ? ['\\newenvironment{algorithm2e}[1][tbp]{\\begin{algorithm}[#1]}{\\end{algorithm}}']
+        : []),
+      ...NAMES_BY_LANGUAGE.filter(([pattern]) => options.some((one) => pattern.test(one))).map(
+        ([, name]) => `\\def\\algorithmname{${name}}`,
+      ),
     ];
     it.execute(it.source(`\\@nameuse{ALG@style@${style}}${on.join('')}`));
   },
