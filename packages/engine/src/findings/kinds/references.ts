@@ -72,6 +72,18 @@ export const references = {
       'The key in \\cite must be that of a \\bibitem, or of an entry in a .bib file of the assignment.',
     mend: renamed(({ keys }) => keys),
   }),
+  'glossary-word-unknown': finding({
+    severity: 'broken',
+    args: ['name', 'near'],
+    message: 'The glossary has no word called “<name>”.',
+    cause: 'The key must be that of a \\newglossaryentry or \\newacronym before here.',
+    mend: ({ text, from, to, args }) => {
+      const at = text.slice(from, to + 80).indexOf(`{${args.name ?? ''}}`);
+      if (at < 0 || !args.near) return null;
+      const start = from + at + 1;
+      return one(`Write ${args.near}`, start, start + (args.name ?? '').length, args.near);
+    },
+  }),
   'citation-part-missing': finding({
     severity: 'off',
     args: ['name', 'part'],

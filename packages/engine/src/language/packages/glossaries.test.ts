@@ -66,11 +66,12 @@ it('words may come from a file', () => {
 describe('lists of words', () => {
   it('hold what the text names, in order', () => {
     const text = printed('\\gls{ebb} \\gls{quay}\\printglossary');
-    expect(text).toMatch(/Glossary \| quay a wall \| ebb falling water/);
+    expect(text).toMatch(/Glossary \| quay a wall\. 1 \| ebb falling water\. 1/);
     expect(text).not.toContain('HW');
   });
-  it('hold all words where none are named before, or all are asked for', () => {
-    expect(printed('\\printglossary')).toContain('quay');
+  it('hold what is named behind them, and all words where these are asked for', () => {
+    expect(printed('\\printglossary\\gls{quay}')).toMatch(/Glossary \| quay a wall\. 1 \| quay/);
+    expect(printed('\\printglossary')).toBe('');
     expect(printed('\\gls{ebb}\\glsaddall\\printglossary')).toContain('quay');
     expect(printed('\\gls{ebb}\\glsadd{quay}\\printglossary')).toContain('quay');
   });
@@ -78,6 +79,40 @@ describe('lists of words', () => {
     const body =
       '\\gls{ebb} \\gls{hw}\\printglossary[title=Words]\\printglossary[type=\\acronymtype]';
     const text = printed(body, 'acronym');
-    expect(text).toMatch(/Words \| ebb falling water \|.* Acronyms \| HW high water/);
+    expect(text).toMatch(/Words \| ebb falling water\. 1 \|.* Acronyms \| HW high water\. 1/);
+  });
+});
+
+/** The manual, sections 2.5 and 13. */
+describe('how lists look', () => {
+  it.each<[string, string, string, RegExp]>([
+    ['', 'nonumberlist', '\\gls{ebb}\\printglossary', /ebb falling water\.$/],
+    ['', 'nopostdot', '\\gls{ebb}\\printglossary', /ebb falling water 1$/],
+    ['', '', '\\gls{ebb}\\newpage\\gls{ebb}\\newpage\\gls{ebb}\\printglossary', /ebb falling water\. 1–3$/],
+    ['', '', '\\gls{ebb}\\printglossary[nonumberlist]', /falling water\.$/],
+    ['', 'style=long', '\\gls{ebb}\\printglossary', /Glossary \| ebb ?\|? ?falling water\. 1/],
+    ['', '', '\\gls{ebb}\\printglossary[style=long3colheader]', /Notation ?\|? ?Description ?\|? ?Page List \| ebb ?\|? ?falling water\. ?\|? ?1/],
+    ['', '', '\\gls{ebb}\\printglossary[style=altlist]', /ebb \| falling water\. 1/],
+    ['', '', '\\gls{ebb}\\printglossary[style=tree]', /ebb falling water\. 1/],
+    ['\\setglossarystyle{tree}\\newglossaryentry{neap}{name=neap,description=low,parent=ebb}', '', '\\gls{neap}\\printglossary', /ebb falling water\. ?\|? ?neap low\. 1/],
+    ['\\newglossary{sea}{sls}{slo}{Of the sea}\\newglossaryentry{surf}{type=sea,name=surf,description=waves}', '', '\\gls{surf}\\printglossary[type=sea]', /Of the sea \| surf waves\. 1/],
+    ['\\newglossaryentry{pi}{type=symbols,name={$\\pi$},description=a number}', 'symbols', '\\gls{pi}\\printsymbols', /Symbols \| 𝜋 a number\. 1/],
+    ['\\renewcommand{\\glsnamefont}[1]{<#1>}', '', '\\gls{ebb}\\printglossary', /¡ebb¿ falling|<ebb> falling/],
+    ['', 'toc', '\\tableofcontents\\gls{ebb}\\printglossary[title=Words,toctitle=W]', /Contents \| W 1.*Words \| ebb/],
+  ])('%s [%s] %s', (said, options, body, result) => {
+    expect(printed(body, options, said)).toMatch(result);
+  }); // prettier-ignore
+  it('a word that is not there is told of, with the nearest', () => {
+    const [found] = findingsIn(
+      inArticle('\\gls{qay}', `\\usepackage{glossaries}\\makeglossaries${WORDS}`),
+    );
+    expect(found?.kind).toBe('glossary-word-unknown');
+    expect(found?.fixed).toContain('\\gls{quay}');
+  });
+  it('words stand in formulas', () => {
+    const body = '$\\gls{ebb}$';
+    expect(findingsIn(inArticle(body, `\\usepackage{glossaries}\\makeglossaries${WORDS}`))).toEqual(
+      [],
+    );
   });
 });

@@ -1,108 +1,34 @@
 import type { Token } from '../../expansion/meaning';
 import { tokensText } from '../../expansion/tokenText';
-import { cell, flag } from '../../expansion/cells';
 import { tokensOf, type Args, type CommandEntry, type PackageEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { macroEntry, quietEntry } from '../machine/macroEntry';
 import { readOptional } from '../../expansion/arguments';
 import { keyValues } from '../scanning/optionLists';
-
-/** A word of the glossary or an abbreviation: what is said of it by the keys of the manual, section 4. */
-interface Entry {
-  readonly key: string;
-  readonly fields: ReadonlyMap<string, readonly Token[]>;
-  /** The list it stands in. */
-  readonly list: string;
-}
-
-const ENTRIES = cell<readonly Entry[]>('glossary', []);
-/** Words that were used, so that what stands at their first use is not said again. */
-const USED = cell<readonly string[]>('glossaryused', []);
-/** Words that belong to the list: those the text names; `*` is all. */
-const LISTED = cell<readonly string[]>('glossarylisted', []);
-const STYLE = cell('glossarystyle', 'long-short');
-
-/** Abbreviations have a list of their own (option `acronym`). */
-const SEPARATE = flag('glossaryacronyms');
-
-const MAIN = 'main';
-const ACRONYMS = 'acronym';
-
-const keyIn = (tokens: readonly Token[]): string => tokensText(tokens).trim();
-const entryOf = (it: Interpreter, key: string): Entry | undefined =>
-  it.read(ENTRIES).find((entry) => entry.key === key);
-const isUsed = (it: Interpreter, key: string): boolean => it.read(USED).includes(key);
-
-function setUsed(it: Interpreter, keys: readonly string[], used: boolean): void {
-  const others = it.read(USED).filter((key) => !keys.includes(key));
-  it.write(USED, used ? [...others, ...keys] : others, true);
-}
-
-/** A word that the text names stands in the list. */
-function list(it: Interpreter, key: string): void {
-  const listed = it.read(LISTED);
-  if (!listed.includes(key)) it.write(LISTED, [...listed, key], true);
-}
-
-function newEntry(it: Interpreter, key: string, said: ReadonlyMap<string, readonly Token[]>): void {
-  const list = keyIn(said.get('type') ?? []).replace(/^\\acronymtype$/, ACRONYMS) || MAIN;
-  const entry = { key, fields: said, list };
-  it.write(ENTRIES, [...it.read(ENTRIES).filter((other) => other.key !== key), entry], true);
-}
-
-/** A field of an entry; one that is not said follows from others (manual, section 4). */
-function field(it: Interpreter, entry: Entry, name: string): readonly Token[] {
-  const said = entry.fields.get(name);
-  if (said) return said;
-  const of = (other: string): readonly Token[] => field(it, entry, other);
-  const isShort = entry.fields.has('short');
-  const plural = (other: string): readonly Token[] => [...of(other), ...it.p.chars('s')];
-  switch (name) {
-    case 'name':
-      return isShort ? of('short') : it.p.chars(entry.key);
-    case 'text':
-      return isShort ? of('short') : of('name');
-    case 'plural':
-      return isShort ? of('shortplural') : plural('text');
-    case 'first':
-      return isShort ? full(it, entry, false) : of('text');
-    case 'firstplural':
-      return isShort
-        ? full(it, entry, true)
-        : entry.fields.has('first')
-          ? plural('first')
-          : of('plural');
-    case 'shortplural':
-      return plural('short');
-    case 'longplural':
-      return plural('long');
-    case 'description':
-      return isShort ? of('long') : [];
-    case 'full':
-      return full(it, entry, false);
-    case 'fullpl':
-      return full(it, entry, true);
-    default:
-      return [];
-  }
-}
-
-/** The long form and the short one, in the order of the style. */
-function full(it: Interpreter, entry: Entry, plural: boolean): Token[] {
-  const ending = plural ? 'plural' : '';
-  const [long, short] = [field(it, entry, `long${ending}`), field(it, entry, `short${ending}`)];
-  const style = it.read(STYLE);
-  const behind = (first: readonly Token[], second: readonly Token[]): Token[] => [
-    ...first,
-    ...it.source(' ('),
-    ...second,
-    ...it.source(')'),
-  ];
-  if (style.startsWith('footnote'))
-    return [...short, ...it.source('\\footnote{'), ...long, ...it.source('}')];
-  if (style.startsWith('short-long')) return behind(short, long);
-  return behind(long, short);
-}
+import { nearestName } from '../../base/nearest';
+import {
+  ACRONYMS,
+  ENTRIES,
+  MAIN,
+  SEPARATE,
+  STYLE,
+  entryOf,
+  field,
+  isUsed,
+  keyIn,
+  newEntry,
+  setUsed,
+} from './glossaryEntries';
+import {
+  addWord,
+  LIST_LOOK,
+  LIST_SOURCE,
+  LIST_TITLES,
+  listTokens,
+  nameWord,
+  type ListedWord,
+  type ListLook,
+} from './glossaryLists';
 
 type Case = 'as written' | 'capital' | 'capitals';
 /** What a command prints of an entry: a field, or that of its first use and the others by turns. */
@@ -111,27 +37,32 @@ type Shown = string | 'use' | 'usepl';
 const EXAMPLE = '\\newglossaryentry{ebb}{name=ebb,description=falling water}';
 const SHORT = '\\newacronym{hw}{HW}{high water}';
 
-function show(
+/** What a word prints; one that is not there is told of. */
+function shownTokens(
   it: Interpreter,
   key: string,
   shown: Shown,
   letters: Case,
   behind: readonly Token[],
-): void {
+): readonly Token[] {
   const entry = entryOf(it, key);
   if (!entry) {
-    it.p.push(it.source(`\\textbf{${key}}`));
-    return;
+    const near = nearestName(
+      key,
+      it.read(ENTRIES).map((one) => one.key),
+    );
+    it.p.report('glossary-word-unknown', it.p.place, { name: key, near: near ?? '' });
+    return it.source(`\\textbf{${key}}`);
   }
-  list(it, key);
+  nameWord(it, key);
   const plural = shown === 'usepl' ? 'plural' : '';
   const turn = isUsed(it, key) ? plural || 'text' : `first${plural}`;
   if (shown.startsWith('use')) setUsed(it, [key], true);
   const words = [...field(it, entry, shown.startsWith('use') ? turn : shown), ...behind];
   const grouped = [...it.source('{'), ...words, ...it.source('}')];
-  if (letters === 'as written' || words.length === 0) it.p.push(words);
-  else if (letters === 'capitals') it.p.push([...it.source('\\MakeUppercase'), ...grouped]);
-  else it.p.push([...it.source('\\makefirstuc'), ...grouped]);
+  if (letters === 'as written' || words.length === 0) return words;
+  const command = letters === 'capitals' ? '\\MakeUppercase' : '\\makefirstuc';
+  return [...it.source(command), ...grouped];
 }
 
 /** `\gls[options]{key}[behind it]`, with a star or a plus for its link. */
@@ -142,7 +73,15 @@ const use = (name: string, shown: Shown, letters: Case = 'as written'): CommandE
   example: `${/short|long|full/.test(shown) ? `${SHORT}\\${name}{hw}` : `${EXAMPLE}\\${name}{ebb}`}`,
   run: (it, args) => {
     const behind = readOptional(it.p, false) ?? [];
-    show(it, keyIn(tokensOf(args, 2)), shown, letters, behind);
+    it.startParagraph();
+    it.p.push(shownTokens(it, keyIn(tokensOf(args, 2)), shown, letters, behind));
+  },
+  math: ({ it, p }, token) => {
+    const args = it.readArguments('som', token);
+    if (!args) return null;
+    const behind = readOptional(p, false) ?? [];
+    p.push(shownTokens(it, keyIn(tokensOf(args, 2)), shown, letters, behind));
+    return null;
   },
 });
 
@@ -158,6 +97,9 @@ const FIELDS: readonly CommandEntry[] = [
     ...inLetters(`gls${shown}`, shown),
     ...inLetters(`glsentry${shown}`, shown),
   ]),
+  ...['i', 'ii', 'iii', 'iv', 'v', 'vi'].flatMap((roman, i) =>
+    inLetters(`glsuser${roman}`, `user${i + 1}`),
+  ),
   ...inLetters('glsdesc', 'description'),
   ...inLetters('glsentrydesc', 'description'),
   ...['short', 'long', 'full'].flatMap((shown) => [
@@ -168,35 +110,38 @@ const FIELDS: readonly CommandEntry[] = [
   ]),
 ];
 
-/** The list of words, in the order of the alphabet; `null` for all lists in turn. */
+/** A list of words with its heading. */
 function print(it: Interpreter, options: ReadonlyMap<string, readonly Token[]>): void {
   const asked = keyIn(options.get('type') ?? []).replace(/^\\acronymtype$/, ACRONYMS) || MAIN;
-  const listed = it.read(LISTED);
-  // Before the text has named any, which it will is not known.
-  const isListed = (key: string): boolean =>
-    listed.length === 0 || listed.includes('*') || listed.includes(key);
-  const sortKey = (entry: Entry): string =>
-    tokensText(entry.fields.get('sort') ?? field(it, entry, 'name'));
-  const wanted = it
+  const words = it
     .read(ENTRIES)
-    .filter((entry) => entry.list === asked && isListed(entry.key))
-    .sort((a, b) => sortKey(a).localeCompare(sortKey(b)));
-  if (wanted.length === 0) return;
-  const title =
-    options.get('title') ?? it.source(asked === ACRONYMS ? '\\acronymname' : '\\glossaryname');
+    .filter((entry) => entry.list === asked)
+    .map((entry): ListedWord => ({
+      key: entry.key,
+      name: field(it, entry, 'name'),
+      description: field(it, entry, 'description'),
+      sort: tokensText(entry.fields.get('sort') ?? field(it, entry, 'name')),
+      parent: keyIn(entry.fields.get('parent') ?? []),
+    }));
+  const style = options.has('style') ? keyIn(options.get('style') ?? []) : null;
+  const body = listTokens(it, words, style, !/true|^$/.test(said(options, 'nonumberlist')));
+  if (body.length === 0) return;
+  const title = options.get('title') ?? titleOf(it, asked);
+  const listed = options.get('toctitle') ?? title;
   it.p.push([
     ...it.source('\\gls@heading{'),
     ...title,
-    ...it.source('}\\begin{description}'),
-    ...wanted.flatMap((entry) => [
-      ...it.source('\\item['),
-      ...field(it, entry, 'name'),
-      ...it.source('] '),
-      ...field(it, entry, 'description'),
-    ]),
-    ...it.source('\\end{description}'),
+    ...it.source('}{'),
+    ...listed,
+    ...it.source('}\\glossarypreamble '),
+    ...body,
+    ...it.source('\\glossarypostamble '),
   ]);
 }
+const said = (options: ReadonlyMap<string, readonly Token[]>, key: string): string =>
+  options.has(key) ? keyIn(options.get(key) ?? []) : 'false';
+const titleOf = (it: Interpreter, list: string): readonly Token[] =>
+  it.read(LIST_TITLES)[list] ?? it.source(list === ACRONYMS ? '\\acronymname' : '\\glossaryname');
 
 const lists = (it: Interpreter): string[] => [...new Set(it.read(ENTRIES).map(({ list }) => list))];
 
@@ -229,17 +174,47 @@ const useMark = (name: string, used: boolean, all: boolean): CommandEntry => ({
 /** Short names of commands that the option `shortcuts` brings (manual, section 6.1). */
 const SHORTCUTS = String.raw`\let\ac\gls\let\Ac\Gls\let\acs\acrshort\let\acl\acrlong\let\acf\acrfull\let\acp\glspl\let\Acp\Glspl\let\acsp\acrshortpl\let\aclp\acrlongpl\let\acfp\acrfullpl`;
 
+const setLook = (it: Interpreter, said: Partial<ListLook>): void =>
+  it.write(LIST_LOOK, { ...it.read(LIST_LOOK), ...said }, true);
+const addTitle = (it: Interpreter, list: string, title: readonly Token[]): void =>
+  it.write(LIST_TITLES, { ...it.read(LIST_TITLES), [list]: title }, true);
+/** Lists that options bring, with their titles. */
+const OWN_LISTS: Readonly<Record<string, string>> = {
+  symbols: 'Symbols',
+  numbers: 'Numbers',
+  index: '\\indexname',
+};
+
 /** glossaries: words with what they mean, and abbreviations. */
 export const glossaries: PackageEntry = {
   name: 'glossaries',
   description: 'Words with what they mean, abbreviations, and lists of them.',
   options: null,
+  requires: ['longtable'],
   setup: (it, options) => {
     it.write(
       SEPARATE,
       options.some((o) => /^acronyms?(?:=true)?$/.test(o)),
       true,
     );
+    const isSaid = (option: RegExp): boolean => options.some((one) => option.test(one));
+    setLook(it, {
+      ...(isSaid(/^nonumberlist(?:=true)?$/) ? { pages: false } : {}),
+      ...(isSaid(/^nopostdot(?:=true)?$/) || it.hasPackage('glossaries-extra')
+        ? { dot: false }
+        : {}),
+      ...(isSaid(/^nogroupskip(?:=true)?$/) ? { groups: false } : {}),
+      ...Object.fromEntries(
+        options.flatMap((one) => {
+          const style = /^style=(.+)$/.exec(one)?.[1];
+          return style ? [['style', style]] : [];
+        }),
+      ),
+    });
+    for (const [option, title] of Object.entries(OWN_LISTS))
+      if (isSaid(new RegExp(`^${option}$`))) addTitle(it, option, it.source(title));
+    const level = options.map((one) => /^section(?:=(\w+))?$/.exec(one)).find(Boolean);
+    if (level) it.define('gls@level', level[1] ?? 'section');
     if (options.some((o) => /^toc(?:=true)?$/.test(o))) it.execute(it.source('\\gls@toctrue '));
     if (options.some((o) => /^shortcuts(?:=true|=ac|=all)?$/.test(o)))
       it.execute(it.source(SHORTCUTS));
@@ -335,20 +310,48 @@ export const glossaries: PackageEntry = {
       example: `\\${name}{short-long}`,
       run: (it, args) => it.write(STYLE, keyIn(tokensOf(args, 1)), true),
     })),
-    quietEntry('newglossary', 'sommmm', 'A list of its own.'),
+    {
+      name: 'newglossary',
+      signature: '',
+      description: 'A list of its own, with its title.',
+      example: '\\newglossary{tides}{tid}{tdo}{Tides}',
+      run: (it, _args, token) => {
+        // With a star the endings of its files are not said.
+        const isShort = it.p.takeChar('*');
+        const args = it.readArguments(isShort ? 'mm' : 'ommmM', token);
+        if (!args) return;
+        const [name, title] = isShort ? [0, 1] : [1, 4];
+        addTitle(it, keyIn(tokensOf(args, name)), tokensOf(args, title));
+      },
+    },
+    {
+      name: 'newterm',
+      signature: 'om',
+      description: 'A word of the index.',
+      example: '\\newterm{ebb}',
+      run: (it, args) => {
+        const name = tokensOf(args, 1);
+        const given = keyValues(tokensOf(args, 0));
+        newEntry(
+          it,
+          keyIn(name),
+          new Map([['name', name], ['type', it.p.chars('index')], ...given]),
+        );
+      },
+    },
     {
       name: 'glsadd',
       signature: 'om',
       description: 'A word belongs to the list.',
       example: `${EXAMPLE}\\glsadd{ebb}`,
-      run: (it, args) => list(it, keyIn(tokensOf(args, 1))),
+      run: (it, args) => addWord(it, keyIn(tokensOf(args, 1))),
     },
     {
       name: 'glsaddall',
       signature: 'o',
       description: 'All words belong to the list.',
       example: `${EXAMPLE}\\glsaddall`,
-      run: (it) => list(it, '*'),
+      run: (it) => addWord(it, '*'),
     },
     {
       name: 'loadglsentries',
@@ -369,13 +372,24 @@ export const glossaries: PackageEntry = {
       '\\makenoidxglossaries',
       '',
     ),
-    macroEntry('glossarystyle', 'm', 'How the lists look.', '\\glossarystyle{list}', ''),
-    macroEntry('setglossarystyle', 'm', 'How the lists look.', '\\setglossarystyle{list}', ''),
+    ...['glossarystyle', 'setglossarystyle'].map((name): CommandEntry => ({
+      name,
+      signature: 'm',
+      description: 'How the lists look: list, altlist, long, tree.',
+      example: `\\${name}{long}`,
+      run: (it, args) => setLook(it, { style: keyIn(tokensOf(args, 0)) }),
+    })),
+    ...['symbols', 'numbers'].map((type) =>
+      printing(`print${type}`, EXAMPLE, `Prints the ${type}.`, (args, it) =>
+        keyValues(tokensOf(args, 0)).set('type', it.p.chars(type)),
+      ),
+    ),
   ],
   source: String.raw`
 \providecommand\glossaryname{Glossary}\providecommand\acronymname{Acronyms}
-\newif\ifgls@toc\newcommand\gls@heading[1]{\@ifundefined{chapter}{\section*{#1}\ifgls@toc\addcontentsline{toc}{section}{#1}\fi}{\chapter*{#1}\ifgls@toc\addcontentsline{toc}{chapter}{#1}\fi}}
+\newif\ifgls@toc\def\gls@level{\@ifundefined{chapter}{section}{chapter}}\newcommand\setglossarysection[1]{\def\gls@level{#1}}
+\newcommand\gls@heading[2]{\csname\gls@level\endcsname*{#1}\ifgls@toc\addcontentsline{toc}{\gls@level}{#2}\fi}
 \providecommand\makefirstuc[1]{\MakeUppercase #1}\def\acronymtype{acronym}
-\let\printnoidxglossary\printglossary\let\printnoidxglossaries\printglossaries\let\newabbreviation\newacronym
+\let\printnoidxglossary\printglossary\let\printnoidxglossaries\printglossaries\let\newabbreviation\newacronym${LIST_SOURCE}
 `,
 };
