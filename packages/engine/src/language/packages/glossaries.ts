@@ -154,7 +154,7 @@ const printing = (
   name,
   signature: 'o',
   description,
-  example: `${example}\\${name}`,
+  example: `${example}Tides\\glsaddall\\${name}`,
   run: (it, args) => print(it, options(args, it)),
 });
 
@@ -292,7 +292,7 @@ export const glossaries: PackageEntry = {
       name: 'printglossaries',
       signature: '',
       description: 'Prints all lists of words.',
-      example: `${EXAMPLE}\\printglossaries`,
+      example: `${EXAMPLE}Tides\\glsaddall\\printglossaries`,
       run: (it) => {
         it.p.push(
           it.source(

@@ -91,6 +91,7 @@ import {
   xltabular,
   xtab,
 } from './tablePackages';
+import { ninecolors } from './ninecolors';
 import { tabularray } from './tabularray';
 import { mintedPackage } from './minted';
 import { adjustbox } from './adjustbox';
@@ -253,6 +254,7 @@ const ALL: readonly PackageEntry[] = [
   tabulary,
   xltabular,
   xtab,
+  ninecolors,
   tabularray,
   cases,
   bigdelim,

@@ -31,8 +31,8 @@ describe('what packages bring is set, with nothing to tell of', () => {
     ['glossaries', '\\newacronym{hw}{HW}{high water}\\gls{hw}, \\Gls{hw}', 'high water (HW), HW'],
     [
       'glossaries',
-      '\\newglossaryentry{b}{name=b,description=B}\\newglossaryentry{a}{name=a,description=A}\\printglossary',
-      'a A | b B',
+      '\\newglossaryentry{b}{name=b,description=B}\\newglossaryentry{a}{name=a,description=A}x\\glsaddall\\printglossary',
+      'a A. 1 | b B. 1',
     ],
     ['pifont', '\\ding{51} \\ding{172}', '✓ ①'],
     ['minted', '\\mintinline{python}{for x in y}', 'for x in y'],

@@ -4,7 +4,7 @@ import { findingsIn, inArticle, textFiles, typeset } from '../../testing/documen
 import { laid, laidBody } from '../../testing/layout';
 import { dingbat } from './signPackages';
 import { bodyAlone } from './subDocuments';
-import { plainColumns } from './tabularray';
+import { plainColumns } from './tblrKeys';
 
 const load = (names: string): string => `\\usepackage{${names}}`;
 const says = (names: string, body: string): string =>
@@ -86,7 +86,7 @@ describe('abbreviations and glossaries', () => {
   it('the list is sorted, abbreviations among the words', () => {
     const text = says(
       'glossaries',
-      `${words}\\newglossaryentry{air}{name=air,description=A}\\printglossaries`,
+      `${words}\\newglossaryentry{air}{name=air,description=A}x\\glsaddall\\printglossaries`,
     );
     expect(text.indexOf('air')).toBeLessThan(text.indexOf('ebb'));
   });
@@ -104,9 +104,11 @@ describe('tables by keys', () => {
     ['lcr', 'lcr'],
     ['|l|c|', '|l|c|'],
     ['Q[c]Q[r]', 'cr'],
-    ['Q[c,2cm]X[l]', 'p{2cm}Xl;'],
+    ['Q[c,2cm]X[l]', '>{\\centering\\arraybackslash}p{2cm}Xl1;'],
     ['*{3}{c}', 'ccc'],
-    ['X', 'X;'],
+    ['X', 'X1;'],
+    ['X[2,r]', 'Xr2;'],
+    ['lQ[m,wd=3cm]', 'lm{3cm}'],
   ])('the columns %s are %s', (spec, columns) => {
     expect(plainColumns(spec).join('')).toBe(columns);
   });

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { findingsIn, inArticle } from '../../testing/document';
 import { laidBody } from '../../testing/layout';
-import { lookOf, selected } from './tabularray';
+import { lookOf, selected } from './tblrKeys';
 
 const NICE = '\\usepackage{nicematrix}';
 const TBLR = '\\usepackage{tabularray}\\UseTblrLibrary{booktabs}';
@@ -73,6 +73,65 @@ describe('tables by keys', () => {
     tblr('hlines,vlines', '\\SetRow{bg=yellow} a & b\\\\ \\SetColumn{c} c & d\\\\'),
     '\\SetTblrInner{hlines}\\begin{tblr}{ll} a & b \\\\ c & d \\end{tblr}',
   ])('%s needs no note', (source) => expect(findingsIn(inArticle(source, TBLR))).toEqual([]));
+});
+
+/** tabularray manual, chapters 2 to 4. */
+describe('keys of lines, cells and what stands around tables', () => {
+  const body = 'ebb & flow \\\\ low & high \\\\ spring & neap';
+  const lines = (keys: string) => laidBody(tblr(`colspec={ll},${keys}`, body), TBLR).rules;
+  it.each([
+    ['hline{2}={}', 1],
+    ['hline{1,Z}={1pt}', 2],
+    ['hlines,hline{2}={none}', 3],
+    ['hline{2}={1}{solid}', 1],
+    ['hline{2-3}={2pt,red}', 2],
+  ])('%s has %i lines', (keys, count) => expect(lines(keys).length).toBe(count));
+  it('lines are as wide as they say, over the columns that they name', () => {
+    const [thick] = lines('hline{2}={2pt}');
+    expect(thick?.height).toBeCloseTo(2 * (72 / 72.27), 1);
+    const [part] = lines('hline{2}={1}{solid}');
+    const [whole] = lines('hline{2}={solid}');
+    expect(part?.width).toBeLessThan((whole?.width ?? 0) / 1.5);
+  });
+  const text = (source: string): string =>
+    laidBody(source, TBLR).text.replace(/\s+/g, ' ').replaceAll(' | ', ' ');
+  it.each<[string, RegExp]>([
+    [tblr('colspec={ll},cell{1}{1}={cmd=\\MakeUppercase}', body), /EBB flow/],
+    [tblr('colspec={ll},cell{1}{1}={preto=<,appto=>}', '$x$ & y'), /[<¡]𝑥[>¿] y/],
+    [tblr('colspec={ll},column{2}={mode=math}', 'a & b'), /a 𝑏/],
+    ['\\begin{talltblr}[caption={Tides},label={t},note{a}={By day.},remark{Of}={Marr.}]{ll} ebb\\TblrNote{a} & b \\end{talltblr}\\ref{t}', /Table 1: Tides ebba b ?a ?By day\. Of ?: Marr\. ?1/],
+    ['\\begin{longtblr}[caption={Tides}]{ll} ebb & b \\end{longtblr}', /Table 1: Tides ebb b/],
+    ['$\\begin{+pmatrix}[cells={r}] 1 & -2 \\end{+pmatrix}$', /1 ?− ?2/],
+    ['\\NewTblrEnviron{tides}\\SetTblrInner[tides]{hlines}\\begin{tides}{ll} ebb & b \\end{tides}', /ebb b/],
+    ['\\NewColumnType{P}[1]{Q[c,wd=#1]}\\begin{tblr}{P{3cm}l} ebb & b \\end{tblr}', /ebb b/],
+    [tblr('colspec={ll}', '\\SetRows{bg=azure9} ebb & \\SetCells{red5} b'), /ebb b/],
+  ])('%s', (source, printed) => {
+    expect(text(source)).toMatch(printed);
+    expect(findingsIn(inArticle(source, `${TBLR}\\UseTblrLibrary{amsmath}`))).toEqual([]);
+  }); // prettier-ignore
+  it('keys of one environment are no other’s', () => {
+    const rules = (environment: string): number =>
+      laidBody(
+        `\\SetTblrInner[talltblr]{hlines}\\begin{${environment}}{ll}${body}\\end{${environment}}`,
+        TBLR,
+      ).rules.length;
+    expect(rules('talltblr')).toBe(4);
+    expect(rules('tblr')).toBe(0);
+  });
+  it('columns share the width by their numbers, or have the one that is said', () => {
+    const width = (keys: string): number => {
+      const found = laidBody(tblr(keys, 'a & b & c'), TBLR);
+      return found.word('b').x - found.word('a').x;
+    };
+    expect(width('colspec={X[2]X[1]l}')).toBeGreaterThan(width('colspec={XXl}') * 1.25);
+    expect(width('colspec={lll},columns={wd=3cm}')).toBeCloseTo(85 + 12, -1);
+    expect(width('colspec={lll},column{1}={wd=2cm}')).toBeCloseTo(57 + 12, -1);
+  });
+});
+
+it('colours have nine steps, each as light as another’s', () => {
+  const source = '\\textcolor{azure9}{a}\\textcolor{red1}{b}';
+  expect(findingsIn(inArticle(source, '\\usepackage{ninecolors}'))).toEqual([]);
 });
 
 /** nicematrix manual, sections 3 to 9. */

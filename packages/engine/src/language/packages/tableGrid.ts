@@ -8,6 +8,11 @@ export interface CellLook {
   readonly fg?: string;
   readonly font?: string;
   readonly halign?: 'l' | 'c' | 'r';
+  /** A command that takes the words, what stands before and behind them, and formulas throughout. */
+  readonly command?: string;
+  readonly before?: string;
+  readonly behind?: string;
+  readonly math?: boolean;
 }
 
 /** A cell with how many rows and columns it covers. */
@@ -26,10 +31,17 @@ export interface Grid {
   /** What stands before each row: rules written in it. */
   readonly rules: readonly (readonly Token[])[];
   readonly lineAbove: (row: number) => boolean;
+  /** The line above a row, where it looks otherwise than usual or does not go all across. */
+  readonly ownLine?: (row: number) => string | null;
   /** The columns as `tabular` knows them, without lines. */
   readonly columns: readonly string[];
   readonly lineBefore: (column: number) => boolean;
+  /** The line before a column, where it looks otherwise than a bar. */
+  readonly ownBar?: (column: number) => string | null;
 }
+
+const barOf = (grid: Grid, column: number): string =>
+  grid.ownBar?.(column) ?? (grid.lineBefore(column) ? '|' : '');
 
 /** Whether a part of a specification is a column: no bar, nothing between columns. */
 export const isColumn = (part: string): boolean => !/^[|@!><]/.test(part);
@@ -58,7 +70,23 @@ function dressed(it: Interpreter, { content, look }: GridCell, inFormula: boolea
     (look.bg && !inFormula ? `\\cellcolor{${look.bg}}` : '') +
     (look.fg ? `\\color{${look.fg}}` : '') +
     (look.font ? `${look.font} ` : '');
-  return before === '' ? [...content] : [...it.source(before), ...content];
+  const words = worded(it, content, look);
+  return before === '' ? words : [...it.source(before), ...words];
+}
+
+/** The words of a cell with what its keys put around them. */
+function worded(it: Interpreter, content: readonly Token[], look: CellLook): Token[] {
+  const isEmpty = content.every(({ cat }) => cat === Cat.Space);
+  if (isEmpty) return [...content];
+  const math = look.math ? it.source('$') : [];
+  const inner = [
+    ...it.source(look.before ?? ''),
+    ...math,
+    ...content,
+    ...math,
+    ...it.source(look.behind ?? ''),
+  ];
+  return look.command ? [...it.source(look.command), ...group(it, inner)] : inner;
 }
 
 /** A cell that goes on from above, and by how many rows. */
@@ -88,6 +116,8 @@ function lineTokens(
   row: number,
   line: readonly (Above | null)[],
 ): Token[] {
+  const own = grid.ownLine?.(row + 1) ?? null;
+  if (own !== null && line.every((above) => above === null)) return it.source(own);
   if (!grid.lineAbove(row + 1)) return [];
   if (line.every((above) => above === null)) return it.source('\\hline ');
   const out: string[] = [];
@@ -139,7 +169,7 @@ function rowTokens(
   inFormula: boolean,
 ): Token[] {
   const out: Token[] = [];
-  const bar = (column: number): string => (grid.lineBefore(column + 1) ? '|' : '');
+  const bar = (column: number): string => barOf(grid, column + 1);
   for (let c = 0; c < cells.length;) {
     if (c > 0) out.push(...it.source('&'));
     const cell = cells[c] as GridCell;
@@ -170,24 +200,19 @@ export function gridTokens(
 ): Token[] {
   const covered = coveredFromAbove(grid);
   const count = grid.columns.length;
-  const spec = grid.columns
-    .map((column, i) => `${grid.lineBefore(i + 1) ? '|' : ''}${column}`)
-    .join('');
-  const out = it.source(
-    `\\begin{${environment}}${between}{${spec}${grid.lineBefore(count + 1) ? '|' : ''}}`,
-  );
+  const spec = grid.columns.map((column, i) => `${barOf(grid, i + 1)}${column}`).join('');
+  const out = it.source(`\\begin{${environment}}${between}{${spec}${barOf(grid, count + 1)}}`);
   const last = grid.cells.length;
+  const hasFoot = grid.lineAbove(last + 1) || grid.ownLine?.(last + 1);
   const body = grid.cells.flatMap((_, r) => [
     ...lineTokens(it, grid, r, covered[r] ?? []),
     ...(grid.rules[r] ?? []),
     ...(r === 0 && environment === 'array' ? (grid.patches ?? []) : []),
     ...rowTokens(it, grid, grid.cells[r] ?? [], covered[r] ?? [], environment === 'array'),
-    ...(r < last - 1 || grid.lineAbove(last + 1) || (grid.rules[last]?.length ?? 0) > 0
-      ? it.source('\\\\')
-      : []),
+    ...(r < last - 1 || hasFoot || (grid.rules[last]?.length ?? 0) > 0 ? it.source('\\\\') : []),
   ]);
   const foot = [
-    ...(grid.lineAbove(last + 1) ? it.source('\\hline ') : []),
+    ...(hasFoot ? it.source(grid.ownLine?.(last + 1) ?? '\\hline ') : []),
     ...(grid.rules[last] ?? []),
   ];
   return [...out, ...body, ...foot, ...it.source(`\\end{${environment}}`)];
