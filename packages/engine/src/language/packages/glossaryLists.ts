@@ -80,12 +80,16 @@ export function listTokens(
     ]);
   const look = { ...it.read(LIST_LOOK), ...(style === null ? {} : { style }) };
   const form = formOf(look.style);
+  const pagesNamed = (key: string) =>
+    [...(named.get(key) ?? []), ...(named.get('*') ?? [])].sort(
+      (a, b) => Number(a.page) - Number(b.page),
+    );
   const out = it.source(form.begin);
   rows.forEach(({ word, depth }, i) => {
     const before = rows[i - 1]?.word;
     const isNew = depth === 0 && before !== undefined && letterOf(before) !== letterOf(word);
     if (isNew && look.groups) out.push(...it.source(form.apart));
-    const pages = withPages && look.pages ? pagesOf(named.get(word.key) ?? []) : [];
+    const pages = withPages && look.pages ? pagesOf(pagesNamed(word.key)) : [];
     const dot = look.dot && word.description.length > 0 ? '.' : '';
     out.push(
       ...it.source(form.before(depth)),

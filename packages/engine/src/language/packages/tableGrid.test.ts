@@ -99,7 +99,7 @@ describe('keys of lines, cells and what stands around tables', () => {
     [tblr('colspec={ll},cell{1}{1}={cmd=\\MakeUppercase}', body), /EBB flow/],
     [tblr('colspec={ll},cell{1}{1}={preto=<,appto=>}', '$x$ & y'), /[<¡]𝑥[>¿] y/],
     [tblr('colspec={ll},column{2}={mode=math}', 'a & b'), /a 𝑏/],
-    ['\\begin{talltblr}[caption={Tides},label={t},note{a}={By day.},remark{Of}={Marr.}]{ll} ebb\\TblrNote{a} & b \\end{talltblr}\\ref{t}', /Table 1: Tides ebba b ?a ?By day\. Of ?: Marr\. ?1/],
+    ['\\begin{talltblr}[caption={Tides},label={t},note{a}={By day.},remark{Of}={Marr.}]{ll} ebb\\TblrNote{a} & b \\end{talltblr}\\par\\ref{t}', /Table 1: Tides ebba b ?a ?By day\. Of ?: Marr\. ?1/],
     ['\\begin{longtblr}[caption={Tides}]{ll} ebb & b \\end{longtblr}', /Table 1: Tides ebb b/],
     ['$\\begin{+pmatrix}[cells={r}] 1 & -2 \\end{+pmatrix}$', /1 ?− ?2/],
     ['\\NewTblrEnviron{tides}\\SetTblrInner[tides]{hlines}\\begin{tides}{ll} ebb & b \\end{tides}', /ebb b/],
