@@ -72,7 +72,13 @@ export function borderedArray(
   columns: readonly string[] | null,
   borders: Borders,
   [left, right]: readonly [string | null, string | null],
+  options = '',
 ): Token[] {
+  const code = (side: string): Token[] =>
+    it.source(
+      new RegExp(`code-for-${side}\\s*=\\s*\\{?([^,{}]*(?:\\{[^{}]*\\})?)`).exec(options)?.[1] ??
+        '',
+    );
   const rows = runningDots(it, rowsOf(body));
   const { firstRow, lastRow, firstColumn, lastColumn } = borders;
   const width = Math.max(1, ...rows.map((cells) => cells.length));
@@ -86,8 +92,14 @@ export function borderedArray(
     char === null
       ? []
       : it.source(tallBracket(side, /[{}]/.test(char) ? `\\${char}` : char, bottom - top));
+  /** What the options say of cells outside the brackets. */
+  const styled = (cell: readonly Token[], r: number, c: number): readonly Token[] => [
+    ...(r < top ? code('first-row') : r >= bottom ? code('last-row') : []),
+    ...(c < from ? code('first-col') : c >= to ? code('last-col') : []),
+    ...cell,
+  ];
   const cellAt = (cells: Cells, r: number, c: number): readonly Token[] => {
-    const cell = c === 0 ? withoutRules(cells[0] ?? [])[1] : (cells[c] ?? []);
+    const cell = styled(c === 0 ? withoutRules(cells[0] ?? [])[1] : (cells[c] ?? []), r, c);
     const outside = r < top || r >= bottom;
     // Bars part what is inside the brackets only.
     if (outside && bars && c >= from && c < to)

@@ -1,5 +1,6 @@
 import { readArgument, readOptional } from '../../expansion/arguments';
 import { BRACKETS } from '../constructs/mathMatrices';
+import { cell as stored } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
 import { tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
@@ -7,9 +8,11 @@ import { rowsOf } from '../constructs/borderMatrix';
 import { tokensOf, type CommandEntry, type EnvironmentEntry } from '../machine/entries';
 import { environmentTokens } from '../machine/environmentTokens';
 import { closeNamed } from '../machine/environments';
-import { idleEntry, macroEntry } from '../machine/macroEntry';
+import { macroEntry } from '../machine/macroEntry';
 import type { Interpreter } from '../machine/interpreter';
+import { drawnOver } from './niceAfter';
 import { borderedArray, bordersIn, runningDots } from './niceBorders';
+import { notesOf, RULES, rowStyles, withNotes, withoutStyle } from './niceCells';
 import { patchTokens, type Painted, type PlacedBlock } from './nicePatches';
 import {
   barPlaces,
@@ -21,7 +24,6 @@ import {
 } from './tableGrid';
 
 const MOST = 60;
-const RULES = /^(?:hline|Hline|hdottedline|hdashline|toprule|midrule|bottomrule)$/;
 
 /** What `\CodeBefore` paints. */
 function painted(source: string): Painted[] {
@@ -102,19 +104,18 @@ function blockIn(cell: readonly Token[]): {
 }
 
 /** A body without what stands before and behind its cells; what paints behind them. */
-function partsOf(
-  it: Interpreter,
-  body: readonly Token[],
-): { inner: readonly Token[]; paint: readonly Painted[] } {
+function partsOf(body: readonly Token[]): {
+  inner: readonly Token[];
+  paint: readonly Painted[];
+  code: readonly Token[];
+} {
   const bodyAt = commandAt(body, 'Body');
   const beforeAt = commandAt(body, 'CodeBefore');
   const afterAt = commandAt(body, 'CodeAfter');
   const paint =
     beforeAt >= 0 ? painted(tokensText(body.slice(beforeAt + 1, Math.max(beforeAt, bodyAt)))) : [];
-  const after = afterAt < 0 ? [] : body.slice(afterAt + 1).filter(({ cat }) => cat !== Cat.Space);
-  const [first] = after;
-  if (first) it.p.report('command-without-effect', it.spanOf(first), { name: 'CodeAfter' });
-  return { inner: body.slice(bodyAt + 1, afterAt < 0 ? body.length : afterAt), paint };
+  const code = afterAt < 0 ? [] : body.slice(afterAt + 1);
+  return { inner: body.slice(bodyAt + 1, afterAt < 0 ? body.length : afterAt), paint, code };
 }
 
 /** The blocks of a grid, each where it stands. */
@@ -133,9 +134,12 @@ function niceGrid(
   body: readonly Token[],
   given: readonly string[] | null,
   options: string,
-): Grid {
-  const { inner, paint } = partsOf(it, body);
-  const rows = [...runningDots(it, rowsOf(inner))];
+  inFormula: boolean,
+): { grid: Grid; after: readonly Token[] } {
+  const { inner, paint, code } = partsOf(body);
+  const dotted = runningDots(it, rowsOf(inner));
+  const { rows: marked, after } = drawnOver(it, dotted, code, [1, 1], inFormula);
+  const rows = [...marked];
   const split = (cell: readonly Token[]): [readonly Token[], readonly Token[]] => {
     let at = 0;
     while (cell[at] && (cell[at]?.cat === Cat.Space || RULES.test(cell[at]?.text ?? ''))) at++;
@@ -146,18 +150,21 @@ function niceGrid(
   const rules = rows.map((cells) => split(cells[0] ?? [])[0]);
   if (isTail) rows.pop();
   const count = Math.max(1, ...rows.map((cells) => cells.length));
-  const columns = given ?? Array.from({ length: count }, () => 'c');
+  const width = /(?:^|[,\s])columns-width\s*=\s*([\d.]+\s*[a-z]+)/.exec(options)?.[1];
+  const columns = given ?? Array.from({ length: count }, () => (width ? `w{c}{${width}}` : 'c'));
   const bars = barPlaces(columns);
   const plain = columns.filter(isColumn);
   const all = /hvlines/.test(options);
-  return {
+  const styles = rowStyles(rows);
+  const grid: Grid = {
     patches: patchTokens(it, paint, blocksOf(rows), [rows.length, count]),
     cells: rows.map((cells, r) =>
       cells.map((tokens, c): GridCell => {
-        const content = c === 0 ? split(tokens)[1] : tokens;
+        const content = withoutStyle(it, c === 0 ? split(tokens)[1] : tokens);
         const block = blockIn(content);
         const bg = paint.findLast(({ holds }) => holds(r + 1, c + 1))?.color;
-        const ground = bg === undefined ? {} : { bg };
+        const style = styles(r, c);
+        const ground = { ...(bg === undefined ? {} : { bg }), ...(style ? { font: style } : {}) };
         return block
           ? { ...block, look: { ...ground, ...block.look } }
           : { content, rows: 1, columns: 1, look: ground };
@@ -168,6 +175,7 @@ function niceGrid(
     columns: plain,
     lineBefore: (column) => all || /(?:^|[,\s])vlines/.test(options) || bars.has(column),
   };
+  return { grid, after };
 }
 
 /** The columns of a preamble, one by one, bars among them. */
@@ -193,29 +201,75 @@ const tabular = (name: string, signature: string): EnvironmentEntry => ({
     const body = environmentTokens(it.p, name);
     closeNamed(it, name);
     const wide = signature.startsWith('m') ? `{${tokensText(tokensOf(args, 0))}}` : '';
-    const grid = niceGrid(it, body, columnsOf(preamble), options);
-    it.p.push(gridTokens(it, grid, wide === '' ? 'tabular' : 'tabularx', wide));
+    const { grid, after } = niceGrid(it, body, columnsOf(preamble), options, false);
+    const notes = notesOf(it, grid);
+    const environment = wide === '' ? 'tabular' : name.endsWith('*') ? 'tabular*' : 'tabularx';
+    it.p.push(
+      withNotes(it, [...gridTokens(it, notes.grid, environment, wide), ...after], notes.notes),
+    );
   },
 });
+
+/** Options for all that follow (`\NiceMatrixOptions`). */
+export const NICE_OPTIONS = stored('niceoptions', '');
+
+/** `1 2; 3 4`: blanks part entries, semicolons rows (option `light-syntax`). */
+function heavySyntax(it: Interpreter, body: readonly Token[]): Token[] {
+  const rows: Token[][][] = [[]];
+  let depth = 0;
+  let isNew = true;
+  for (const token of body) {
+    if (token.cat === Cat.Begin) depth++;
+    else if (token.cat === Cat.End) depth--;
+    if (depth === 0 && token.cat === Cat.Space) isNew = true;
+    else if (depth === 0 && token.cat === Cat.Other && token.text === ';') {
+      rows.push([]);
+      isNew = true;
+    } else {
+      if (isNew) rows.at(-1)?.push([]);
+      isNew = false;
+      rows.at(-1)?.at(-1)?.push(token);
+    }
+  }
+  return [
+    ...joinedRows(
+      it,
+      rows.filter((row) => row.length > 0),
+    ),
+  ];
+}
 
 /** A matrix or array of nicematrix: with rows and columns outside its brackets, or as a grid in them. */
 export function niceArray(
   it: Interpreter,
-  body: readonly Token[],
+  given: readonly Token[],
   columns: readonly string[] | null,
-  options: string,
+  own: string,
   [left, right]: readonly [string | null, string | null],
 ): Token[] {
+  const options = `${it.read(NICE_OPTIONS)},${own}`;
+  const body = /light-syntax/.test(options) ? heavySyntax(it, given) : given;
   const borders = bordersIn(options);
   if (borders) {
-    const { inner, paint } = partsOf(it, body);
+    const { inner: plain, paint, code } = partsOf(body);
+    const start = [borders.firstRow ? 0 : 1, borders.firstColumn ? 0 : 1] as const;
+    const over = drawnOver(it, rowsOf(plain), code, start, true);
+    const inner = over.after.length === 0 ? plain : joinedRows(it, over.rows);
     const rows = rowsOf(inner);
     const size = [rows.length, Math.max(1, ...rows.map((cells) => cells.length))] as const;
     const first = [borders.firstRow ? 0 : 1, borders.firstColumn ? 0 : 1] as const;
     const patches = patchTokens(it, paint, blocksOf(rows), size, first);
-    return borderedArray(it, [...patches, ...inner], columns, borders, [left, right]);
+    const array = borderedArray(
+      it,
+      [...patches, ...inner],
+      columns,
+      borders,
+      [left, right],
+      options,
+    );
+    return [...array, ...over.after];
   }
-  const grid = niceGrid(it, body, columns, options);
+  const { grid, after } = niceGrid(it, body, columns, options, true);
   const bracket = (side: 'left' | 'right', char: string | null): Token[] =>
     char === null ? [] : it.source(`\\${side}${/[{}]/.test(char) ? '\\' : ''}${char}`);
   // Matrices have no room at their sides (amsmath), arrays have that between columns.
@@ -227,8 +281,18 @@ export function niceArray(
     ...gridTokens(it, grid, 'array'),
     ...side,
     ...bracket('right', right),
+    ...after,
   ];
 }
+
+const joinedRows = (
+  it: Interpreter,
+  rows: readonly (readonly (readonly Token[])[])[],
+): readonly Token[] =>
+  rows.flatMap((cells, r) => [
+    ...(r > 0 ? it.source('\\\\') : []),
+    ...cells.flatMap((cell, c) => [...(c > 0 ? it.source('&') : []), ...cell]),
+  ]);
 
 const array = (name: string, left: string | null, right: string | null): EnvironmentEntry => ({
   name,
@@ -251,6 +315,21 @@ const array = (name: string, left: string | null, right: string | null): Environ
 export const niceTables: readonly EnvironmentEntry[] = [
   tabular('NiceTabular', 'om'),
   tabular('NiceTabularX', 'mom'),
+  tabular('NiceTabular*', 'mom'),
+  {
+    name: 'NiceMatrixBlock',
+    signature: 'o',
+    package: 'nicematrix',
+    description: 'Matrices whose columns are of one width.',
+    example:
+      '\\begin{NiceMatrixBlock}[auto-columns-width]\n$\\begin{pNiceMatrix} a \\end{pNiceMatrix}$\n\\end{NiceMatrixBlock}',
+    begin: () => undefined,
+    math: (reader) => {
+      readOptional(reader.p);
+      reader.p.push(environmentTokens(reader.p, 'NiceMatrixBlock'));
+      return null;
+    },
+  },
   array('NiceArray', null, null),
   ...BRACKETS.filter(([letter]) => letter !== '').map(([letter, left, right]) =>
     array(`${letter}NiceArray`, left, right),
@@ -268,7 +347,14 @@ export const niceCommands: readonly CommandEntry[] = [
     within('\\Block{1-2}{tides} & \\\\ a & b'),
     '#3',
   ),
-  idleEntry('RowStyle', 'om', 'How a row looks.'),
+  macroEntry(
+    'RowStyle',
+    'om',
+    'How a row looks: bold, color=red, and what is said in braces.',
+    within('\\RowStyle[bold]{} a & b'),
+    '',
+  ),
+  macroEntry('rotate', '', 'A cell turned by a quarter.', within('\\rotate a & b'), ''),
   macroEntry(
     'CodeBefore',
     '',
@@ -279,7 +365,7 @@ export const niceCommands: readonly CommandEntry[] = [
   macroEntry(
     'CodeAfter',
     '',
-    'What is drawn over the cells; it is left out.',
+    'What is drawn over the cells, which are nodes of pictures: (1-2) is the second of the first row.',
     within('a & b\\CodeAfter'),
     '',
   ),

@@ -183,12 +183,6 @@ describe('what paints behind the cells of a matrix', () => {
     const found = painted(body);
     expect(found.map(({ paint }) => paint)).toEqual(Array.from({ length: count }, () => RED));
   });
-  it('what is drawn over them is said to be left out', () => {
-    const body = '$\\begin{NiceArray}{cc} a & b \\CodeAfter \\line{1-1}{1-2}\\end{NiceArray}$';
-    expect(findingsIn(inArticle(body, NICE)).map(({ kind }) => kind)).toEqual([
-      'command-without-effect',
-    ]);
-  });
 });
 
 /** tasks manual, sections 3 and 4. */
