@@ -72,6 +72,14 @@ const beamHeads = [0, 0.16].map((x) =>
   closed([x + 0.13, 0.46], [x + 0.05, 0.41], [x + 0.11, 0.36]),
 );
 
+const beamsIn = [0, 0.16].map((x) => closed([x - 0.07, 0.19], [x + 0.01, 0.24], [x - 0.05, 0.29]));
+const diamond = closed([-0.3, 0], [0, 0.3], [0.3, 0], [0, -0.3]);
+/** A plate that bends away. */
+const bowed: Path = [
+  { kind: 'move', to: at(0.2, 0.3) },
+  { kind: 'curve', from: at(0.06, 0.15), into: at(0.06, -0.15), to: at(0.2, -0.3) },
+];
+
 export const CIRCUIT_SIGNS = {
   short: sign(0, 0, []),
   open: sign(0, 0, []),
@@ -111,6 +119,67 @@ export const CIRCUIT_SIGNS = {
     line([0.13, 0.24], [0.2, 0.2], [0.2, -0.2], [0.27, -0.24]),
   ]),
   'light diode': sign(0.2, 0.45, [triangle, bar], { fine: beams, solid: beamHeads }),
+  'Schottky diode': sign(0.2, 0.2, [
+    triangle,
+    line([0.12, 0.14], [0.12, 0.2], [0.2, 0.2], [0.2, -0.2], [0.28, -0.2], [0.28, -0.14]),
+  ]),
+  photodiode: sign(0.2, 0.45, [triangle, bar], { fine: beams, solid: beamsIn }),
+  thermistor: sign(0.4, 0.3, [rectangle(-0.4, -0.15, 0.8, 0.3)], {
+    fine: [line([-0.4, -0.3], [-0.2, -0.3], [0.3, 0.3])],
+  }),
+  potentiometer: sign(0.4, 0.35, [zigzag(0.4, 0.15)], {
+    fine: [line([0, 0.45], [0, 0.2])],
+    solid: [closed([0, 0.15], [-0.06, 0.28], [0.06, 0.28])],
+  }),
+  memristor: sign(0.4, 0.2, [
+    rectangle(-0.4, -0.15, 0.8, 0.3),
+    line(
+      [-0.4, 0],
+      [-0.25, 0],
+      [-0.25, 0.08],
+      [-0.05, 0.08],
+      [-0.05, -0.08],
+      [0.15, -0.08],
+      [0.15, 0],
+      [0.4, 0],
+    ),
+  ]),
+  'polar capacitor': sign(0.1, 0.3, [line([-0.1, 0.3], [-0.1, -0.3]), bowed], {
+    fine: [line([-0.27, 0.2], [-0.17, 0.2]), line([-0.22, 0.25], [-0.22, 0.15])],
+  }),
+  'variable capacitor': sign(
+    0.1,
+    0.35,
+    [line([-0.1, 0.3], [-0.1, -0.3]), line([0.1, 0.3], [0.1, -0.3])],
+    {
+      fine: [line([-0.3, -0.3], [0.3, 0.3])],
+      solid: [closed([0.34, 0.34], [0.22, 0.29], [0.29, 0.22])],
+    },
+  ),
+  'controlled voltage source': sign(0.3, 0.3, [diamond], { fine: [cross(-0.15), dash(0.15)] }),
+  'controlled current source': sign(0.3, 0.3, [diamond, line([-0.2, 0], [0.1, 0])], {
+    solid: [head(0.12)],
+  }),
+  'dc voltage source': sign(0.3, 0.3, [circle(0.3)], {
+    fine: [line([-0.12, 0.1], [0.12, 0.1]), line([-0.12, 0.02], [0.12, 0.02])],
+  }),
+  'square source': sign(0.3, 0.3, [
+    circle(0.3),
+    line([-0.16, 0], [-0.16, 0.12], [0, 0.12], [0, -0.12], [0.16, -0.12], [0.16, 0]),
+  ]),
+  'push button': sign(0.3, 0.3, [
+    line([-0.3, 0.14], [0.3, 0.14]),
+    line([0, 0.14], [0, 0.3]),
+    line([-0.1, 0.3], [0.1, 0.3]),
+  ]),
+  crossing: sign(0.2, 0.2, [
+    [
+      { kind: 'move', to: at(-0.2, 0) },
+      { kind: 'curve', from: at(-0.2, 0.25), into: at(0.2, 0.25), to: at(0.2, 0) },
+    ],
+  ]),
+  galvanometer: sign(0.3, 0.3, [circle(0.3)], { word: 'G' }),
+  wattmeter: sign(0.3, 0.3, [circle(0.3)], { word: 'W' }),
   lamp: sign(0.3, 0.3, [circle(0.3)], {
     fine: [line([-0.21, -0.21], [0.21, 0.21]), line([-0.21, 0.21], [0.21, -0.21])],
   }),
@@ -140,8 +209,17 @@ export const CIRCUIT_ENDS: Readonly<Record<string, Pick<CircuitSign, 'bold' | 's
     bold: [line([0, 0], [0, -0.25]), closed([-0.2, -0.25], [0.2, -0.25], [0, -0.45])],
     solid: [],
   },
-  vcc: { bold: [line([0, 0], [0, 0.2]), line([-0.1, 0.1], [0, 0.2], [0.1, 0.1])], solid: [] },
-  vee: { bold: [line([0, 0], [0, -0.2]), line([-0.1, -0.1], [0, -0.2], [0.1, -0.1])], solid: [] },
+  rground: { bold: [line([0, 0], [0, -0.25]), line([-0.2, -0.25], [0.2, -0.25])], solid: [] },
+  tlground: { bold: [line([0, 0], [0, -0.2]), line([-0.12, -0.2], [0.12, -0.2])], solid: [] },
+  cground: {
+    bold: [
+      line([0, 0], [0, -0.25]),
+      line([-0.2, -0.25], [0.2, -0.25]),
+      ...[-0.2, 0, 0.2].map((x) => line([x, -0.25], [x - 0.12, -0.4])),
+    ],
+    solid: [],
+  },
+  diamondpole: { bold: [], solid: [closed([-0.06, 0], [0, 0.06], [0.06, 0], [0, -0.06])] },
   circ: { bold: [], solid: [circle(0.04)] },
   ocirc: { bold: [], solid: [] },
 };

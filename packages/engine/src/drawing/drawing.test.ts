@@ -172,7 +172,7 @@ describe('shapes', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 359 }), (degrees) => {
         const direction = polar(degrees, 1);
-        const at = shape.border(direction);
+        const at = minus(shape.border(direction), shape.centre ?? { x: 0, y: 0 });
         expect(lengthOf(at)).toBeGreaterThan(4 * PT);
         // Along the ray, as near as halving finds it.
         const along = unit(at);

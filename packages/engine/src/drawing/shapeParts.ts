@@ -57,6 +57,8 @@ export interface Shape {
   /** Where a line from its centre towards a direction leaves it. */
   readonly border: (direction: Point) => Point;
   readonly anchors: Readonly<Record<string, Point>>;
+  /** Where its words begin, beside it; nothing said: they stand in its middle. */
+  readonly words?: Point;
 }
 
 export type Maker = (room: Room) => Shape;

@@ -1,6 +1,7 @@
 import type { Point } from '../base/maps';
 import { polyline, type Path } from '../base/paths';
 import { ARROW_SHAPES } from './arrowShapes';
+import { CIRCUIT_SHAPES } from './circuitBodies';
 import { GATE_SHAPES } from './gateShapes';
 import { GEOMETRIC_SHAPES } from './geometricShapes';
 import {
@@ -59,7 +60,13 @@ const PLAIN_SHAPES = {
   'rectangle callout': (room) => box(room, boxSize(room)),
 } satisfies Record<string, Maker>;
 
-const WITHOUT_CALLOUTS = { ...PLAIN_SHAPES, ...GEOMETRIC_SHAPES, ...ARROW_SHAPES, ...GATE_SHAPES };
+const WITHOUT_CALLOUTS = {
+  ...PLAIN_SHAPES,
+  ...GEOMETRIC_SHAPES,
+  ...ARROW_SHAPES,
+  ...GATE_SHAPES,
+  ...CIRCUIT_SHAPES,
+};
 const SHAPES = {
   ...WITHOUT_CALLOUTS,
   'ellipse callout': WITHOUT_CALLOUTS.ellipse,
@@ -73,7 +80,9 @@ export const shapeAround = (name: ShapeName, room: Room): Shape => SHAPES[name](
 
 /** Is it a shape's name? */
 export const isShape = (name: string): name is ShapeName => Object.hasOwn(SHAPES, name);
-export const SHAPE_NAMES: readonly string[] = Object.keys(SHAPES);
+export const SHAPE_NAMES: readonly string[] = Object.keys(SHAPES).filter(
+  (name) => !Object.hasOwn(CIRCUIT_SHAPES, name),
+);
 
 function crossed(room: Room, both: boolean): Shape {
   const size = boxSize(room);

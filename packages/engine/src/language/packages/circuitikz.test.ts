@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { CIRCUIT_BODIES, type CircuitBody } from '../../drawing/circuitBodies';
 import { CIRCUIT_SIGNS } from '../../drawing/circuits';
 import { drawn } from '../../testing/drawn';
 import { findingsIn, inArticle } from '../../testing/document';
@@ -36,6 +37,14 @@ describe('a part of a circuit', () => {
     ['lamp', 'lamp'],
     ['switch', 'open switch'],
     ['fuse', 'fuse'],
+    ['pR', 'potentiometer'],
+    ['eC', 'polar capacitor'],
+    ['cV', 'controlled voltage source'],
+    ['cI', 'controlled current source'],
+    ['sD', 'Schottky diode'],
+    ['photodiode', 'photodiode'],
+    ['dcvsource', 'dc voltage source'],
+    ['galvanometer', 'galvanometer'],
   ] as const)('%s stands in the middle of its line', (written, part) => {
     const { paths, findings } = circuit(`\\draw (0,0) to[${written}] (4,0);`);
     const { half } = CIRCUIT_SIGNS[part];
@@ -140,5 +149,49 @@ describe('ways of drawing', () => {
       '\\usepackage{tikz}',
     );
     expect(findingsIn(text).length).toBe(1);
+  });
+});
+
+describe('parts that are nodes', () => {
+  const BODIES = Object.entries(CIRCUIT_BODIES) as [string, CircuitBody][];
+  it.each(BODIES)('%s is drawn around its place, and wires reach its ends', (name, body) => {
+    const places = Object.entries(body.ends);
+    const wires = places.map(([end]) => `\\draw (P.${end}) -- ++(0.1,0);`).join('');
+    const { paths, findings } = circuit(`\\node[${name}](P) at (2,1) {};${wires}`);
+    expect(findings).toEqual([]);
+    const count = body.bold.length + body.fine.length + body.solid.length;
+    expect(paths.length).toBe(count + places.length);
+    const own = paths.slice(0, count);
+    const [left = 0, right = 0, low = 0, high = 0] = boxOf(own);
+    expect(left).toBeLessThan(right);
+    expect(low).toBeLessThanOrEqual(high);
+    places.forEach(([, [x, y]], i) => {
+      const [first] = ends(paths[count + i]?.points ?? []);
+      expect(first).toEqual([2 + 1.4 * x, 1 + 1.4 * y].map((n) => expect.closeTo(n, 1)));
+      // An end lies on what is drawn.
+      expect(2 + 1.4 * x).toBeGreaterThan(left - 0.02);
+      expect(2 + 1.4 * x).toBeLessThan(right + 0.02);
+    });
+  });
+  it('turn and are mirrored with their ends', () => {
+    const at = (keys: string): (number | undefined)[] => {
+      const { paths } = circuit(`\\node[npn${keys}](Q) at (0,0) {};\\draw[red] (Q.C) -- (Q.E);`);
+      return ends(paths.at(-1)?.points ?? []).flat();
+    };
+    expect(at('').map((n) => Math.abs(n ?? 9))).toEqual(
+      [0, 0.77, 0, 0.77].map((n) => expect.closeTo(n, 1)),
+    );
+    expect(at(',rotate=90')).toEqual([-0.77, 0, 0.77, 0].map((n) => expect.closeTo(n, 1)));
+    expect(at(',yscale=-1')).toEqual([0, -0.77, 0, 0.77].map((n) => expect.closeTo(n, 1)));
+  });
+  it('words stand beside a transistor and above a supply', () => {
+    const { word } = circuit('\\node[npn] at (0,0) {Q1};\\node[vcc] at (3,0) {5V};');
+    expect(word('Q1')[0]).toBeGreaterThan(0.1 * CM);
+    expect(word('5V')[1]).toBeGreaterThan(0.3 * CM);
+  });
+  it('quantities in angle brackets, with units', () => {
+    const { findings, laid } = circuit('\\draw (0,0) to[R=4<\\ohm>] (3,0);', '[siunitx]');
+    expect(findings).toEqual([]);
+    expect(laid.text).toMatch(/4 ?Ω/);
   });
 });

@@ -1,3 +1,4 @@
+import { CIRCUIT_BODIES } from '../../drawing/circuitBodies';
 import type { PackageEntry } from '../machine/entries';
 import { pictureEnvironment } from '../pictures/commands';
 
@@ -7,9 +8,15 @@ const PARTS: Readonly<Record<string, string>> = {
   open: 'open',
   'american resistor': 'R, resistor, american resistor',
   generic: 'generic, european resistor, xgeneric',
-  'variable resistor': 'vR, variable resistor, variable american resistor, pR',
+  'variable resistor':
+    'vR, variable resistor, variable american resistor, american variable resistor',
+  potentiometer: 'pR, potentiometer, american potentiometer',
+  thermistor: 'thermistor, thR, thRp, thRn, ntc, ptc',
+  memristor: 'memristor, Mr',
   fuse: 'fuse',
-  capacitor: 'C, capacitor, eC, pC, polar capacitor',
+  capacitor: 'C, capacitor',
+  'polar capacitor': 'eC, ecapacitor, pC, polar capacitor, cC, curved capacitor',
+  'variable capacitor': 'vC, variable capacitor',
   inductor: 'L, inductor, cute inductor',
   'american inductor': 'american inductor',
   'full inductor': 'european inductor',
@@ -20,14 +27,26 @@ const PARTS: Readonly<Record<string, string>> = {
   'sinusoidal source': 'sV, vsourcesin, sinusoidal voltage source',
   'european current source': 'I, current source, european current source, isource',
   'american current source': 'american current source, isourceAM',
+  'controlled voltage source':
+    'cV, controlled voltage source, cvsource, american controlled voltage source, european controlled voltage source, cvsourceAM',
+  'controlled current source':
+    'cI, controlled current source, cisource, american controlled current source, european controlled current source, cisourceAM',
+  'dc voltage source': 'dcvsource, dcisource',
+  'square source': 'sqV, square voltage source, vsourcesquare',
   'empty diode': 'D, Do, empty diode, diode',
   'full diode': 'D*, full diode',
   'zener diode': 'zD, zDo, zD*, empty Zener diode, Zener diode',
+  'Schottky diode': 'sD, sDo, sD*, Schottky diode, empty Schottky diode',
+  photodiode: 'pD, pDo, pD*, photodiode, empty photodiode',
   'light diode': 'leD, leDo, leD*, empty led, led',
   lamp: 'lamp, bulb',
   ammeter: 'ammeter, rmeter',
   voltmeter: 'voltmeter',
   ohmmeter: 'ohmmeter',
+  galvanometer: 'galvanometer',
+  wattmeter: 'wattmeter',
+  'push button': 'push button, nopb, normally open push button',
+  crossing: 'crossing, xing',
   'open switch': 'switch, spst, nos, ospst, opening switch, closing switch, cspst',
   'closed switch': 'ncs, closed switch',
 };
@@ -42,7 +61,9 @@ const SAID: Readonly<Record<string, string>> = {
   'circuit current against': 'i<, i<^, i^<, i<_, i_<',
 };
 const POLES = ['o-o', '*-*', 'o-*', '*-o', 'o-', '-o', '*-', '-*'];
-const ENDS = 'ground, sground, vcc, vee, circ, ocirc';
+const ENDS = 'ground, sground, rground, tlground, cground, circ, ocirc, diamondpole';
+/** Parts that are nodes with ends of their own. */
+const BODIES = Object.keys(CIRCUIT_BODIES);
 
 const each = (names: string, style: (name: string) => string): string =>
   names
@@ -61,6 +82,14 @@ const POLE_STYLES = POLES.map(
   (poles) => `\\tikzset{${poles}/.style={circuit poles=${poles}}}`,
 ).join('');
 const END_STYLES = each(ENDS, (name) => `circuit end=${name}`);
+const BODY_STYLES =
+  BODIES.map((name) => each(name, () => `shape=${name},circuit end=${name}`)).join('') +
+  ['nigfete', 'nigfetd'].map((name) => each(name, () => 'nmos')).join('') +
+  ['pigfete', 'pigfetd'].map((name) => each(name, () => 'pmos')).join('') +
+  each('en amp, fd op amp, gm amp', () => 'op amp') +
+  each('american and port, ieeestd and port', () => 'and port') +
+  each('cute spdt up, cute spdt down, cute spdt mid', () => 'spdt') +
+  '\\tikzset{n/.style={},tr circle/.style={},bulk/.style={},bodydiode/.style={},arrowmos/.style={},emptycircle/.style={},noinv input up/.style={}}';
 const SHARED = `\\tikzset{invert/.style={circuit inverted},mirror/.style={circuit mirrored}}`;
 
 /** What is otherwise in the American way, and in the European. */
@@ -91,6 +120,7 @@ const PARTIAL =
 
 /** What options of the package stand for. */
 const CHOSEN: Readonly<Record<string, string>> = {
+  siunitx: '\\RequirePackage{siunitx}',
   american: '\\csname circuit@american\\endcsname',
   european: '\\csname circuit@european\\endcsname',
   americanvoltages: '\\tikzset{every picture/.append style={circuit signs=american}}',
@@ -108,6 +138,7 @@ export const circuitikz: PackageEntry = {
     SAID_STYLES,
     POLE_STYLES,
     END_STYLES,
+    BODY_STYLES,
     SHARED,
     OPTIONS.map(way).join(''),
     CHOICES,

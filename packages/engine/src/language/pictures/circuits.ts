@@ -7,6 +7,7 @@ import {
   type CircuitPart,
   type CircuitSign,
 } from '../../drawing/circuits';
+import { CIRCUIT_BODIES, isCircuitBody } from '../../drawing/circuitBodies';
 import { angleOf, between, left, lengthOf, minus, plus, times, unit } from '../../drawing/vectors';
 import type { Token } from '../../expansion/meaning';
 import type { Place, Reading } from './coordinates';
@@ -57,16 +58,29 @@ const change =
     call.g.element = { ...element, ...by(call, element) };
   };
 const say = (what: Said['what'], side: Said['side'], against = false): Key =>
-  change(({ value }, { said }) =>
+  change(({ reading, value }, { said }) =>
     value && value.length > 0
       ? {
           said: [
             ...said.filter((one) => one.what !== what),
-            { what, side, against, tokens: value },
+            { what, side, against, tokens: quantity(reading, value) },
           ],
         }
       : {},
   );
+
+/** `4<\ohm>` is a quantity (option `siunitx`). */
+function quantity({ it }: Reading, value: readonly Token[]): readonly Token[] {
+  const open = value.findIndex(({ text, cell }) => text === '<' && cell === null);
+  if (open < 0 || value.at(-1)?.text !== '>' || !it.hasPackage('siunitx')) return value;
+  return [
+    ...it.source('\\SI{'),
+    ...value.slice(0, open),
+    ...it.source('}{'),
+    ...value.slice(open + 1, -1),
+    ...it.source('}'),
+  ];
+}
 
 /** Keys that the styles of circuits stand for. */
 export const CIRCUIT_KEYS: Readonly<Record<string, Key>> = {
@@ -255,11 +269,14 @@ export function drawCircuitEnd(
   at: Point,
   span: { readonly from: number; readonly to: number },
 ): void {
-  const end = CIRCUIT_ENDS[name];
+  const body = isCircuitBody(name) ? CIRCUIT_BODIES[name] : null;
+  const end = body ?? CIRCUIT_ENDS[name];
   if (!end) return;
   const turned = scaledTurned(LENGTH * g.node.scaleX, LENGTH * g.node.scaleY, g.node.turn);
   const map = composed(translation(at.x, at.y), turned);
   for (const path of end.solid) paintPath(reading, filling(g), mappedPath(path, map), span);
   for (const path of end.bold) paintPath(reading, strokes(g, 2), mappedPath(path, map), span);
+  for (const path of body?.fine ?? [])
+    paintPath(reading, strokes(g, 1), mappedPath(path, map), span);
   if (name === 'ocirc') drawPole({ reading, span }, g, 'o', at);
 }

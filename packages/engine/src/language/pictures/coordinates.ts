@@ -189,6 +189,8 @@ export function placeOf(reading: Reading, g: Graphics, words: string): Place {
     ];
     return free(sign === '|-' ? { x: a.at.x, y: b.at.y } : { x: b.at.x, y: a.at.y });
   }
+  // `(amp.+)`: an end of a part by its sign, no sum.
+  if (/\.\s*[+-]$/.test(text) && isNamed(reading, text)) return named(reading, text);
   const vector = plainVector(reading, g, text, true);
   return vector ? free(mapped(g.map, vector)) : named(reading, text);
 }
@@ -237,7 +239,8 @@ function namedWhole(reading: Reading, text: string): Place {
     else if (text !== '') reading.trouble({ kind: 'node', word: name });
     return NOWHERE;
   }
-  const angle = /^[-+\d.*/() ]+$/.test(anchor) ? String(numberIn(reading, anchor).value) : anchor;
+  const isAngle = !node.shape.anchors[anchor] && /^[-+\d.*/() ]+$/.test(anchor);
+  const angle = isAngle ? String(numberIn(reading, anchor).value) : anchor;
   const at = anchorOf(node, angle);
   if (!at) reading.trouble({ kind: 'anchor', word: anchor });
   return free(at ?? centreOf(node));

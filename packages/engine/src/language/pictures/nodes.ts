@@ -337,7 +337,11 @@ export function setNode(
     );
   picture.lastPath = before;
   // Text is put by its lower left corner, its middle on that of the shape.
-  const corner = { x: -given.width / 2, y: room.base };
+  const { words } = pointed;
+  // Words beside a part begin there; those in a part have their middle there.
+  const shift = words ?? { x: 0, y: 0 };
+  const begins = words && words.x > 0 ? given.width / 2 : 0;
+  const corner = { x: -given.width / 2 + shift.x + begins, y: room.base + shift.y };
   const upright = isUpright(map) && map.a === 1 && map.d === 1;
   const marks = given.marks(upright ? mapped(map, corner) : corner);
   addMarks(drawing, upright ? marks : [{ kind: 'group', marks, map, clip: null }], g.mode.behind);

@@ -142,7 +142,7 @@ export function placeNode(
   if (pointer && 'at' in pointer && typeof pointer.at === 'string')
     g = { ...g, node: { ...g.node, pointer: { at: pointIn(reading, read.outer, pointer.at) } } };
   const node = setNode(reading, g, saying, text, place, direction, span);
-  if (saying.symbol) drawCircuitEnd(reading, g, saying.symbol, place, span);
+  if (saying.symbol) drawCircuitEnd(reading, g, saying.symbol, centreOf(node), span);
   for (const label of saying.labels) placeLabel(reading, read, node, label, span);
   if (saying.chain) linkToChain(reading, saying.chain.join, read.outer, node, span);
   drawStateArrows(reading, { g, outer: read.outer }, node, span);
