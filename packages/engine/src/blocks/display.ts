@@ -1,7 +1,7 @@
 import { glue, NO_GLUE, PT, type Sp } from '../base/lengths';
 import { boxOf, type Box, type Child } from '../boxes/box';
 import type { LineSpacing, VItem } from '../boxes/vertical';
-import type { BlockNode, Display, DisplayRow } from '../document/blocks';
+import type { BlockNode, Display, DisplayRow, Migrant } from '../document/blocks';
 import type { Inline } from '../document/inlines';
 import { formulaContext, layoutList } from '../math/layout';
 import { DISPLAY, TEXT } from '../math/style';
@@ -11,9 +11,15 @@ import type { LayoutEnv } from '../paragraphs/env';
 import { missingIn } from '../paragraphs/items';
 import { HFUZZ } from '../paragraphs/lines';
 import { inMillimetres } from '../paragraphs/paragraph';
+import { migrantsOf } from './inside';
 
 /** `\mintagsep` of amsmath: half an em at least between a formula and its number. */
 const TAG_GAP_EM = 0.5;
+
+/** Notes and floats within the boxes of a formula never leave it. */
+const STAYS: ReadonlySet<string> = new Set(['footnote', 'float', 'marginnote']);
+const goesToPage = (node: Migrant): node is Exclude<Migrant, { readonly kind: 'marginnote' }> =>
+  !STAYS.has(node.kind);
 
 /** A row with its cells set. */
 interface SetRow {
@@ -68,6 +74,9 @@ export function layoutDisplay(
       out.push({ kind: 'mark', mark: { kind: 'number', what: 'equation', number, from, to } });
     }
     pushRow(out, display, place, tag, row, i === 0 ? first : spacing);
+    // What a row says to its page goes with it: drawings on the paper, words for lists.
+    const said = migrantsOf(place.box).filter(goesToPage);
+    if (said.length > 0) out.push(...inner(said));
     if (row.skip !== 0 && i < places.length - 1) out.push({ kind: 'glue', glue: glue(row.skip) });
   });
   out.push({ kind: 'penalty', penalty: display.postDisplayPenalty });

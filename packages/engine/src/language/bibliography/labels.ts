@@ -11,8 +11,8 @@ const isOthers = ({ last }: Name): boolean => last.join('') === 'others';
 const family = ({ von, last }: Name): string => [...von, ...last].join(' ');
 
 /** Letters of the authors' names and the year (alpha.bst). @param standard as package biblatex has them. */
-export function alphaLabel(e: BibEntry, standard: boolean): string {
-  const names = namesOf(e);
+export function alphaLabel(e: BibEntry, standard: boolean, prefixed = true): string {
+  const names = namesOf(e).map((n) => (standard && !prefixed ? { ...n, von: [] } : n));
   const digits = bareText(yearOf(e)).slice(-2);
   const own = standard ? (e.fields.shorthand ?? e.fields.label) : undefined;
   if (own) return own;
@@ -34,7 +34,8 @@ export function alphaLabel(e: BibEntry, standard: boolean): string {
 
 /** Family names and year, as citations in a sentence say them. */
 export function namedBy(e: BibEntry, look: StandardLook): { author: string; year: string } {
-  const bare = namesOf(e).map((n) => ({ ...n, first: [], jr: [] }));
+  const von = (n: Name): readonly string[] => (look.prefixed ? n.von : []);
+  const bare = namesOf(e).map((n) => ({ ...n, von: von(n), first: [], jr: [] }));
   return {
     author: standardNames(bare, { ...look, mostNames: look.mostCited ?? 3, turned: 'none' }, false),
     year: yearOf(e) || 'n.d.',

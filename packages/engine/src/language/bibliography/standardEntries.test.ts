@@ -117,7 +117,8 @@ describe('An entry by the standard styles', () => {
     ['A B and C D and E F', false, 'A~B, C~D, and E~F'],
     ['A B and C D and E F and G H', false, 'A~B et~al.'],
     ['A B and others', false, 'A~B et~al.'],
-    ['Ludo van der Kust and C D', true, 'van der Kust, Ludo and C~D'],
+    ['Ludo van der Kust and C D', true, 'Kust, Ludo van der and C~D'],
+    ['Ludo van der Kust and C D', false, 'Ludo van der Kust and C~D'],
   ])('names: %s', (names, turned, text) => {
     expect(standardNames(parseNames(names), LOOK, turned)).toBe(text);
   });

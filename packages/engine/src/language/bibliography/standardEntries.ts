@@ -19,6 +19,8 @@ export interface StandardLook {
   /** The same where entries are cited, when it is told. */
   readonly mostCited?: number;
   readonly language: string | null;
+  /** Particles belong to family names: “van Beethoven” (package option `useprefix`). */
+  readonly prefixed?: boolean;
   /** Other than by numbers, letters or years: a style of its own. */
   readonly kind?: 'authortitle' | 'apa' | 'ieee';
   /** What the list is put in order by: `nyt`. */
@@ -68,11 +70,12 @@ export function wordsOf({ language, strings = {}, own }: StandardLook): Words {
 const isOthers = ({ last }: Name): boolean => last.join(' ') === 'others';
 
 /** “Wick, Ada”. */
-export function familyFirst(name: Name, initials: boolean): string {
-  const family = [...name.von, ...name.last].join(' ');
+export function familyFirst(name: Name, initials: boolean, prefixed = true): string {
+  const family = [...(prefixed ? name.von : []), ...name.last].join(' ');
   const given = formatName({ ...name, von: [], last: [], jr: [] }, initials).trim();
+  const particle = prefixed ? '' : name.von.join(' ');
   const jr = name.jr.join(' ');
-  return joined(', ', joined(' ', family, jr), given);
+  return joined(', ', joined(' ', family, jr), joined(' ', given, particle));
 }
 
 /** Names in a row; `turned` the first by its family name, where the document does not say. */
@@ -84,7 +87,7 @@ export function standardNames(names: readonly Name[], look: StandardLook, turned
   const which = look.turned ?? (turned ? 'first' : 'none');
   const shown = (isLong ? listed.slice(0, look.leastNames ?? 1) : listed).map((name, i) =>
     which === 'all' || (which === 'first' && i === 0)
-      ? familyFirst(name, look.initials)
+      ? familyFirst(name, look.initials, look.prefixed === true)
       : formatName(name, look.initials),
   );
   const between = sign('multinamedelim', ', ');

@@ -125,9 +125,9 @@ function authorYearLabel(e: BibEntry, style: BibStyle, look: StandardLook, lette
   return `{${short}(${yearOf(e)}${letter})${fullNames(e)}}`;
 }
 
-const nameKey = (e: BibEntry): string => {
+const nameKey = (e: BibEntry, prefixed: boolean): string => {
   const names = namesOf(e)
-    .map((n) => bareText([...n.von, ...n.last, ...n.first].join(' ')))
+    .map((n) => bareText([...(prefixed ? n.von : []), ...n.last, ...n.first, ...n.von].join(' ')))
     .join('   ');
   return names || bareText(e.fields.key ?? e.fields.organization ?? titleKey(e));
 };
@@ -135,24 +135,30 @@ const titleKey = ({ fields }: BibEntry): string =>
   bareText(fields.title ?? '').replace(/^(a|an|the) /i, '');
 
 /** The parts that entries are put in order by, each one letter (biblatex manual, appendix C). */
-const KEYS: Readonly<Record<string, (e: BibEntry, style: BibStyle) => string>> = {
-  a: (e, { standard }) => alphaLabel(e, standard === true),
-  n: (e) => e.fields.sortname ?? e.fields.sortkey ?? nameKey(e),
-  t: (e) => titleKey(e),
-  y: (e) => bareText(yearOf(e)),
-  v: (e) => (e.fields.volume ?? '').padStart(5, '0'),
-  // natbib and its kin keep works of one label together.
-  l: (e) => `${bareText(shortNames(e))} ${bareText(yearOf(e))}`,
-};
+const KEYS: Readonly<Record<string, (e: BibEntry, style: BibStyle, prefixed: boolean) => string>> =
+  {
+    a: (e, { standard }, prefixed) => alphaLabel(e, standard === true, prefixed),
+    n: (e, { standard }, prefixed) =>
+      e.fields.sortname ?? e.fields.sortkey ?? nameKey(e, !standard || prefixed),
+    t: (e) => titleKey(e),
+    y: (e) => bareText(yearOf(e)),
+    v: (e) => (e.fields.volume ?? '').padStart(5, '0'),
+    // natbib and its kin keep works of one label together.
+    l: (e) => `${bareText(shortNames(e))} ${bareText(yearOf(e))}`,
+  };
 
 /** The order of a list: `nty` is name, title, year; a `d` behind a letter turns that round. */
-function compareBy(order: string, style: BibStyle): (a: BibEntry, b: BibEntry) => number {
+function compareBy(
+  order: string,
+  style: BibStyle,
+  prefixed: boolean,
+): (a: BibEntry, b: BibEntry) => number {
   const parts = [...order.matchAll(/([a-z])(d?)/g)]
     .filter(([, key = '']) => KEYS[key])
     .map(([, key = '', down]) => ({ of: KEYS[key], sign: down ? -1 : 1 }));
   return (a, b) => {
     for (const { of, sign } of parts) {
-      const [x, y] = [a, b].map((e) => (of?.(e, style) ?? '').toLowerCase());
+      const [x, y] = [a, b].map((e) => (of?.(e, style, prefixed) ?? '').toLowerCase());
       const by = compare(x ?? '', y ?? '');
       if (by !== 0) return sign * by;
     }
@@ -175,8 +181,8 @@ export function formatBibliography(
   const look = { ...usual, authorYear: byName && usual.kind !== 'authortitle' };
   const list = [...entries];
   const order = (style.standard && look.order) || usualOrder(style);
-  if (style.sorted) list.sort(compareBy(order, style));
-  const alphas = list.map((e) => alphaLabel(e, style.standard === true));
+  if (style.sorted) list.sort(compareBy(order, style, look.prefixed === true));
+  const alphas = list.map((e) => alphaLabel(e, style.standard === true, look.prefixed === true));
   // Works of the same authors and year are told apart by letters.
   const apart = style.alpha
     ? letters(alphas)

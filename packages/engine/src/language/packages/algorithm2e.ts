@@ -47,7 +47,7 @@ const SECOND = String.raw`
 \newcommand\SetAlCapSkip[1]{}\newcommand\SetAlgoSkip[1]{}\newcommand\SetAlCapHSkip[1]{}\newcommand\SetAlgoInsideSkip[1]{}\newcommand\SetInd[2]{}\newcommand\ResetInOut[1]{}\newcommand\SetAlgorithmName[3]{\renewcommand\algorithmname{#1}}
 \newcommand\SetCommentSty[1]{\renewcommand\CommentSty[1]{\csname #1\endcsname{##1}}}\newcommand\SetKwSty[1]{\renewcommand\KwSty[1]{\csname #1\endcsname{##1}}}\newcommand\SetNlSty[3]{\renewcommand\NlSty[1]{\csname #1\endcsname{#2##1#3}}}\newcommand\SetArgSty[1]{\renewcommand\ArgSty[1]{\csname #1\endcsname{##1}}}\newcommand\SetFuncSty[1]{\renewcommand\FuncSty[1]{\csname #1\endcsname{##1}}}
 \newcommand\Indp[1][]{\par\advance\leftskip1em}\newcommand\Indm[1][]{\par\advance\leftskip-1em}\newcommand\nl{\leavevmode\ifALG@numbered\else\ALG@number\fi}\newcommand\nlset[1]{\leavevmode\hbox to0pt{\hss\scriptsize #1\kern\dimexpr\leftskip-.6em\relax}}
-\newcommand\InputOutput{}\newcommand\AlgoDontDisplayBlockMarkers{}\newcommand\AlgoDisplayBlockMarkers{}\newcommand\SetAlgoHangIndent[1]{}\newcommand\Hline{\par\hrule}
+\newcommand\InputOutput{}\newcommand\AlgoDontDisplayBlockMarkers{}\newcommand\AlgoDisplayBlockMarkers{}\newcommand\SetAlgoHangIndent[1]{}
 \def\ALG@caption@plain#1{\par\vskip4pt{\centering\ALG@named{#1}\par}}
 \def\ALG@caption@ruled#1{\kern2pt\noindent\ALG@named{#1}\par\kern2pt\hrule\kern2pt\relax}
 \def\ALG@open{\gdef\ALG@title{}\global\setcounter{AlgoLine}{0}%

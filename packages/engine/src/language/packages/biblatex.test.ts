@@ -138,6 +138,16 @@ describe('how entries look', () => {
     ['style=authoryear', '\\DefineBibliographyStrings{english}{andothers={and more}}', '\\textcite{s}', /^Shoal and more \(2004b\)/],
   ])('[%s] %s %s', (options, settings, body, wanted) =>
     expect(said(options, settings, body + '\\nocite{*}')).toMatch(wanted)); // prettier-ignore
+  it.each([
+    ['', /^Kust 2001; .*Kust, Ludo van der \(2001\)/],
+    [',useprefix=true', /^van der Kust 2001; .*van der Kust, Ludo \(2001\)/],
+  ])('particles of names%s', (option, wanted) => {
+    const text = laidBody(
+      '\\cite{k}; \\printbibliography',
+      `\\usepackage[style=authoryear${option}]{biblatex}\\begin{filecontents}{r.bib}\n@book{k,author={van der Kust, Ludo},title={Dykes},year={2001}}\n\\end{filecontents}\\addbibresource{r.bib}`,
+    ).text;
+    expect(text.replace(/\s+/g, ' ')).toMatch(wanted);
+  });
   it('files are named in the older way too, and what does nothing is told', () => {
     const old = (extra: string): string[] =>
       findingsIn(`\\documentclass{article}\\usepackage{biblatex}\\bibliography{r}${extra}\\begin{document}x\\end{document}`).map(({ kind }) => kind); // prettier-ignore

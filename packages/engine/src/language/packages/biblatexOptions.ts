@@ -73,6 +73,7 @@ export function setOptions(it: Interpreter, options: readonly string[]): void {
   const cited = number('maxcitenames') ?? number('maxnames');
   const initials = flagOf(options, 'giveninits') ?? flagOf(options, 'firstinits');
   const dashed = flagOf(options, 'dashed');
+  const prefixed = flagOf(options, 'useprefix');
   const order = optionOf(options, 'sorting');
   const off = (key: string): boolean => flagOf(options, key) === false;
   const omitted = [
@@ -90,6 +91,7 @@ export function setOptions(it: Interpreter, options: readonly string[]): void {
         ...(cited === undefined ? {} : { mostCited: cited }),
         ...(initials === null ? {} : { initials }),
         ...(dashed === null ? {} : { dashed }),
+        ...(prefixed === null ? {} : { prefixed }),
         ...(order === undefined || order === 'none' ? {} : { order }),
       },
       omitted: [...had.omitted, ...omitted],

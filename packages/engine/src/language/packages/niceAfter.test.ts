@@ -56,6 +56,13 @@ describe('what is drawn over a matrix', () => {
     expect(drawn[0]?.points[1]?.[0]).toBeGreaterThan(x0);
     expect(drawn[0]?.points[0]?.[0]).toBeLessThan(x0);
   });
+  it('in a displayed formula as in the text', () => {
+    const code = '\\tikz \\draw (1-1) -- (3-3);';
+    const displayed = matrix(code)
+      .replace(/^\$|\$$/g, '')
+      .trim();
+    expect(paths(`\\[${displayed}\\]`).length).toBe(1);
+  });
   it('brackets around a part are as high as it is', () => {
     const height = (code: string): number => {
       const found = laidBody(matrix(code), NICE);
