@@ -23,7 +23,7 @@ const NAMES: Readonly<Record<EnvironmentKind, string>> = {
     'equation equation* align align* alignat alignat* flalign flalign* gather gather* multline multline* eqnarray eqnarray* displaymath math xalignat xalignat* dmath dmath*',
   rows: 'split aligned alignedat gathered multlined lgathered rgathered autobreak cases dcases cases* dcases* rcases drcases rcases* drcases* substack subarray',
   matrix:
-    'matrix pmatrix bmatrix Bmatrix vmatrix Vmatrix matrix* pmatrix* bmatrix* Bmatrix* vmatrix* Vmatrix* smallmatrix psmallmatrix bsmallmatrix Bsmallmatrix vsmallmatrix Vsmallmatrix smallmatrix* psmallmatrix* bsmallmatrix* Bsmallmatrix* vsmallmatrix* Vsmallmatrix* array darray NiceMatrix pNiceMatrix bNiceMatrix BNiceMatrix vNiceMatrix VNiceMatrix NiceArray pNiceArray bNiceArray BNiceArray vNiceArray VNiceArray blockarray gmatrix ytableau',
+    'matrix pmatrix bmatrix Bmatrix vmatrix Vmatrix matrix* pmatrix* bmatrix* Bmatrix* vmatrix* Vmatrix* smallmatrix psmallmatrix bsmallmatrix Bsmallmatrix vsmallmatrix Vsmallmatrix smallmatrix* psmallmatrix* bsmallmatrix* Bsmallmatrix* vsmallmatrix* Vsmallmatrix* array darray NiceMatrix pNiceMatrix bNiceMatrix BNiceMatrix vNiceMatrix VNiceMatrix NiceArray pNiceArray bNiceArray BNiceArray vNiceArray VNiceArray blockarray gmatrix ytableau +array +matrix +pmatrix +bmatrix +Bmatrix +vmatrix +Vmatrix +cases',
   table: 'tabular tabular* tabularx tabulary longtable tabbing',
   list: 'itemize enumerate description list trivlist questions parts subparts subsubparts choices checkboxes oneparchoices',
   float:

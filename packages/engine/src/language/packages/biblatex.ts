@@ -139,7 +139,7 @@ export const biblatex: PackageEntry = {
       signature: 'm',
       package: 'biblatex',
       description: 'Files with entries for the bibliography, as older documents name them.',
-      example: '',
+      example: '\\bibliography{harbour}',
       run: (it, args) => addResources(it, keysOf(it, tokensOf(args, 0))),
     },
   ],

@@ -310,9 +310,17 @@ const SETTINGS: readonly CommandEntry[] = [
 
 /** What code of the document asks of the entry at hand, and prints of it. */
 const QUESTIONS: readonly CommandEntry[] = [
-  asking('ifentrytype', (it, type) => it.read(CURRENT)?.type === type, 'Is it of that kind?'),
+  asking(
+    'ifentrytype',
+    (it, type) => it.read(CURRENT)?.type === type,
+    'Chooses by whether the entry is of that kind.',
+  ),
   ...['iffieldundef', 'ifnameundef', 'iflistundef'].map((name) =>
-    asking(name, (it, field) => fieldOf(it, field) === '', 'Does it lack that field?'),
+    asking(
+      name,
+      (it, field) => fieldOf(it, field) === '',
+      'Chooses by whether the entry lacks that field.',
+    ),
   ),
   asking(
     'ifkeyword',
@@ -320,7 +328,7 @@ const QUESTIONS: readonly CommandEntry[] = [
       fieldOf(it, 'keywords')
         .split(',')
         .some((one) => one.trim() === word),
-    'Has it that keyword?',
+    'Chooses by whether the entry has that keyword.',
   ),
   ...['clearfield', 'clearname', 'clearlist'].map((name) =>
     declare(name, 'm', 'Leaves a field of the entry out.', `\\${name}{note}`, (it, args) =>

@@ -65,7 +65,7 @@ export const paralist: PackageEntry = {
 \newenvironment{inparadesc}{\renewcommand{\item}[1][]{\textbf{##1}\ \ignorespaces}\ignorespaces}{}
 \newenvironment{asparaenum}[1][]{\setcounter{plinline}{0}\pl@number{#1}\par\renewcommand{\item}[1][]{\par\refstepcounter{plinline}\def\pl@d{##1}\ifx\pl@d\@empty\pl@label\else##1\fi\ \ignorespaces}\ignorespaces}{\par}
 \newenvironment{asparaitem}[1][$\bullet$]{\par\renewcommand{\item}[1][#1]{\par##1\ \ignorespaces}\ignorespaces}{\par}
-\newcommand{\setdefaultenum}[4]{}\newcommand{\setdefaultitem}[4]{\def\pl@a{#1}\ifx\pl@a\@empty\else\def\labelitemi{#1}\fi\def\pl@a{#2}\ifx\pl@a\@empty\else\def\labelitemii{#2}\fi}
+\newcommand{\defaultleftmargin}[6]{}\newcommand{\setdefaultleftmargin}[6]{}\newcommand{\pltopsep}{}\newcommand{\setdefaultenum}[4]{}\newcommand{\setdefaultitem}[4]{\def\pl@a{#1}\ifx\pl@a\@empty\else\def\labelitemi{#1}\fi\def\pl@a{#2}\ifx\pl@a\@empty\else\def\labelitemii{#2}\fi}
 `,
 };
 
@@ -112,6 +112,7 @@ export const tasks: PackageEntry = {
 \define@key{tasks}{style}{\csname tk@style@#1\endcsname}
 \def\tk@style@enumerate{\def\tk@label{\arabic{task}.}}\def\tk@style@itemize{\def\tk@label{\labelitemi}\def\tk@lw{1.5em}}\def\tk@style@alphabetize{\def\tk@label{\alph{task})}}
 \newcommand{\settasks}[1]{\setkeys{tasks}{#1}}
+\NewDocumentCommand\NewTasksEnvironment{O{} m o d()}{\NewDocumentEnvironment{#2}{O{} d()}{\begin{tasks}[#1,##1](\IfValueTF{##2}{##2}{\IfValueTF{#4}{#4}{1}})\IfValueT{#3}{\let#3\task}\ignorespaces}{\end{tasks}}}\let\RenewTasksEnvironment\NewTasksEnvironment
 \newenvironment{tasks}[1][]{\par\tk@resumefalse\setkeys{tasks}{#1}\addvspace{\medskipamount}\vskip\tk@before\relax\iftk@resume\else\setcounter{task}{0}\fi\tk@openfalse\tk@at\z@\parindent\z@\tk@first}{\tk@close\par\vskip\tk@after\relax\addvspace{\medskipamount}}
 \def\tk@first{\@ifnextchar({\tk@columned}{\tk@columned(1)}}
 \def\tk@columned(#1){\tk@columns#1\relax\tk@col\dimexpr(\linewidth-\tk@sep*(\tk@columns-1))/\tk@columns\relax\ignorespaces}

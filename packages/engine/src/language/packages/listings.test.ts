@@ -282,3 +282,24 @@ it.each([
   const name = /(?:def|section|lamp)/.exec(code)?.[0] ?? '';
   expect(word(name.charAt(0)).color === 0x0000ff).toBe(stands);
 });
+
+/** listings manual, sections 4.16 and 5.1. */
+describe('programs through macros and environments of one’s own', () => {
+  const load = (setup: string): string =>
+    `\\usepackage{listings}\\lstset{columns=fullflexible}${setup}`;
+  const shows = (setup: string, body: string): string =>
+    laidBody(body, load(setup)).text.replace(/\s+/g, ' ').replaceAll(' | ', ' ');
+  it.each<[string, string, RegExp]>([
+    ['\\lstnewenvironment{code}[1][]{\\lstset{language=C,#1}}{}', '\\begin{code}\nint x;\n\\end{code}', /^int x;/],
+    ['\\lstnewenvironment{code}[1][]{\\lstset{language=C,#1}}{}', '\\begin{code}[caption={Ebb}]\nint x;\n\\end{code}', /^Listing 1: Ebb int x;/],
+    ['\\lstnewenvironment{code}[1][numbers=left]{\\lstset{#1}}{}', '\\begin{code}\nint x;\n\\end{code}', /^1 ?int x;/],
+    ['\\lstnewenvironment{code}[2][]{\\lstset{language=#2,caption={#2},#1}}{}', '\\begin{code}[numbers=left]{Java}\nint x;\n\\end{code}', /^Listing 1: Java 1 ?int x;/],
+    ['\\lstnewenvironment{code}{\\lstset{language=C}}{}', '\\begin{code}\nint x;\n\\end{code}', /^int x;/],
+    ['\\newcommand{\\py}[1]{\\lstinline[language=Python]{#1}}', 'a \\py{def f} b', /^a def f b/],
+    ['\\newcommand{\\py}[1]{\\lstinline!#1!}', 'a \\py{def f} b', /^a def f b/],
+    ['\\newcommand{\\py}{\\lstinline[language=Python]}', 'a \\py{def f} \\py!x! b', /^a def f x b/],
+  ])('%s %s', (setup, body, printed) => {
+    expect(shows(setup, body)).toMatch(printed);
+    expect(findingsIn(inArticle(body, load(setup)))).toEqual([]);
+  }); // prettier-ignore
+});

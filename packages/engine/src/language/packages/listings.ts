@@ -3,7 +3,11 @@ import type { Inline } from '../../document/inlines';
 import { cellsBy } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
 import { setSkip } from '../../expansion/registers';
-import { textOf } from '../../expansion/tokenText';
+import { readArgument } from '../../expansion/arguments';
+import { withArguments } from '../../expansion/definitions';
+import { textOf, tokensText } from '../../expansion/tokenText';
+import { Cat } from '../../tokens/categories';
+import { groupsIn } from '../scanning/optionLists';
 import { findFile, reportMissing } from '../constructs/files';
 import { caption as addCaption, floatKind } from '../constructs/floats';
 import { labelDefinition } from '../constructs/references';
@@ -182,7 +186,11 @@ function shortAndLong(caption: readonly Token[]): [readonly Token[] | null, read
   return end > 0 ? [caption.slice(1, end), caption.slice(end + 1)] : [null, caption];
 }
 
-const environment = (name: string, preset: readonly Token[], detail: string): EnvironmentEntry => ({
+const environment = (
+  name: string,
+  preset: (it: Interpreter) => readonly Token[],
+  detail: string,
+): EnvironmentEntry => ({
   name,
   signature: '',
   description: 'A program, its words set by their kind.',
@@ -190,8 +198,9 @@ const environment = (name: string, preset: readonly Token[], detail: string): En
   package: 'listings',
   detail,
   begin: (it) => {
+    const given = preset(it);
     const own = rawOptions(it);
-    printCode(it, name, [...preset, ...(own ? [...it.p.chars(','), ...own] : [])]);
+    printCode(it, name, [...given, ...(own ? [...it.p.chars(','), ...own] : [])]);
   },
   end: (it) => void (it.afterEnvironment = resumeAfterBlock),
 });
@@ -240,14 +249,33 @@ export function printInline(
 ): void {
   const keys = read(it, options);
   it.startParagraph();
-  const start = it.p.nextSource?.rawChar() ?? it.p.next()?.text ?? '|';
-  const { text, found } = readRaw(it, start === '{' ? '}' : start);
-  if (!found) it.p.report('verb-unclosed', it.spanOf(token), { open: start });
+  const text = it.p.nextSource ? typedCode(it, token) : givenCode(it, token);
   it.openGroup({ kind: 'semisimple', span: it.p.place });
   it.execute(style(keys, 'basicstyle'));
   const look = codeLook(it, keys, languageOf(it, keys));
   for (const part of codeLine(it, text, look).pieces.flat()) it.mode.hlist?.add(part);
   it.closeGroup();
+}
+
+/** A piece as it is typed in the source, between two equal characters or in braces. */
+function typedCode(it: Interpreter, token: Token): string {
+  const start = it.p.nextSource?.rawChar() ?? '|';
+  const { text, found } = readRaw(it, start === '{' ? '}' : start);
+  if (!found) it.p.report('verb-unclosed', it.spanOf(token), { open: start });
+  return text;
+}
+
+/** A piece that a macro was given, so that its letters were read before. */
+function givenCode({ p }: Interpreter, token: Token): string {
+  const first = p.next();
+  if (!first) return '';
+  if (first.cat === Cat.Begin) {
+    p.unread(first);
+    return tokensText(readArgument(p, token) ?? []);
+  }
+  const out: Token[] = [];
+  for (let next = p.next(); next && next.text !== first.text; next = p.next()) out.push(next);
+  return tokensText(out);
 }
 
 /** A program from a file. */
@@ -293,13 +321,32 @@ function defineLanguage(it: Interpreter, args: Args, token: Token): void {
   it.write(languageKeys(name), { base, keys });
 }
 
+/** What stands behind the begin of an environment of the document's own: so many arguments, the first in brackets where it has a usual form. */
+function ownArguments(
+  it: Interpreter,
+  count: number,
+  usual: readonly Token[] | null,
+): (readonly Token[])[] {
+  const optional = usual && count > 0 ? [rawOptions(it) ?? usual] : [];
+  const rest = Array.from({ length: count - optional.length }, () =>
+    tokensOf(it.readArguments('m', it.p.command('lstset')) ?? [], 0),
+  );
+  return [...optional, ...rest];
+}
+
+/** The keys that the code at the begin of an environment sets. */
+function presetOf(begin: readonly Token[]): readonly Token[] {
+  const at = begin.findIndex((t) => t.text === 'lstset');
+  return at < 0 ? [] : (groupsIn(begin.slice(at + 1))[0] ?? []);
+}
+
 /** listings: programs. */
 export const listings: PackageEntry = {
   name: 'listings',
   description: 'Programs with their words set by kind, numbered, framed, captioned.',
   options: null,
   environments: [
-    environment('lstlisting', [], ''),
+    environment('lstlisting', () => [], ''),
     ...floatKind('lstlisting', 'A program')
       .slice(0, 1)
       .map((entry) => ({ ...entry, name: 'lst@float' })),
@@ -333,13 +380,12 @@ export const listings: PackageEntry = {
       run: (it, args) => {
         const name = textOf(it.p, tokensOf(args, 0));
         const begin = tokensOf(args, 3);
-        const at = begin.findIndex((t) => t.text === 'lstset');
-        const inner = at < 0 ? [] : begin.slice(at + 2, -1);
-        it.write(
-          environmentCell(name),
-          environment(name, inner, JSON.stringify(inner.map((t) => t.text))),
-          true,
-        );
+        const count = Number(tokensText(args[1] ? tokensOf(args, 1) : [])) || 0;
+        const usual = args[2] ? tokensOf(args, 2) : null;
+        const preset = (inner: Interpreter): readonly Token[] =>
+          presetOf(withArguments(begin, ownArguments(inner, count, usual)));
+        const detail = JSON.stringify([count, ...begin.map((t) => t.text)]);
+        it.write(environmentCell(name), environment(name, preset, detail), true);
       },
     },
     {

@@ -1,5 +1,6 @@
 import { textOf } from '../../expansion/tokenText';
 import { type PackageEntry, tokensOf } from '../machine/entries';
+import { macroEntry } from '../machine/macroEntry';
 import { leading } from '../constructs/linking';
 
 /** nameref: references by the heading they stand under. */
@@ -22,5 +23,12 @@ export const nameref: PackageEntry = {
         it.add(leading(it, { kind: 'ref', what: 'title', label, font: it.font, ...at }));
       },
     },
+    macroEntry(
+      'Nameref',
+      'm',
+      'The heading that a label stands under, with its page.',
+      '\\Nameref{eq:tide}',
+      '‘\\nameref{#1}’ on page~\\pageref{#1}',
+    ),
   ],
 };

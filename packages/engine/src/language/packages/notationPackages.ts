@@ -1,5 +1,10 @@
 import { marginNoteCommand } from '../constructs/margins';
+import { readOptional } from '../../expansion/arguments';
+import type { Token } from '../../expansion/meaning';
+import { Cat } from '../../tokens/categories';
+import { mathEntry } from '../constructs/mathEntry';
 import type { PackageEntry } from '../machine/entries';
+import type { Interpreter } from '../machine/interpreter';
 import { idleEntry, macroEntry } from '../machine/macroEntry';
 import { subfloat } from './caption';
 
@@ -84,9 +89,55 @@ export const faktor = notation('faktor', 'Quotients of groups and spaces.', [
 ]);
 
 /** tensor: indices one behind another. */
+/** Indices one behind another: each has a base of its own, but the first. */
+function staggered(it: Interpreter, indices: readonly Token[]): Token[] {
+  const out: Token[] = [];
+  let isFirst = true;
+  for (const token of indices) {
+    const isIndex = token.cat === Cat.Super || token.cat === Cat.Sub;
+    if (isIndex && !isFirst) out.push(...it.source('{}'));
+    if (isIndex) isFirst = false;
+    out.push(token);
+  }
+  return out;
+}
+
 export const tensor = notation('tensor', 'Indices one behind another.', [
-  macroEntry('indices', 'm', 'Indices, each behind the one before.', '$T\\indices{^a_b}$', '{#1}'),
-  macroEntry('tensor', 'om', 'A tensor with its indices.', '$\\tensor{T}{^a_b}$', '#2'),
+  {
+    ...mathEntry(
+      'indices',
+      '',
+      'Indices, each behind the one before.',
+      '$T\\indices{^a_b}$',
+      (reader, token) => {
+        reader.p.push(staggered(reader.it, reader.argument(token) ?? []));
+        return null;
+      },
+    ),
+    package: 'tensor',
+  },
+  {
+    ...mathEntry(
+      'tensor',
+      '',
+      'A tensor with its indices.',
+      '$\\tensor{T}{^a_b}$',
+      (reader, token) => {
+        const { it, p } = reader;
+        // With a star those before it stand one above the other.
+        const isClose = p.takeChar('*');
+        const before = readOptional(p) ?? [];
+        const [letter, behind] = [reader.argument(token) ?? [], reader.argument(token) ?? []];
+        const ahead =
+          before.length === 0
+            ? []
+            : [...it.source('{}'), ...(isClose ? before : staggered(it, before))];
+        p.push([...ahead, ...letter, ...(isClose ? behind : staggered(it, behind))]);
+        return null;
+      },
+    ),
+    package: 'tensor',
+  },
   macroEntry(
     'nuclide',
     'om',
@@ -194,6 +245,25 @@ export const commath = notation(
     macroEntry('cbr', 'm', 'Braces that grow.', '$\\cbr{x}$', '\\left\\{#1\\right\\}'),
     macroEntry('set', 'm', 'A set.', '$\\set{x}$', '\\left\\{#1\\right\\}'),
     macroEntry('abs', 'm', 'An absolute value.', '$\\abs{x}$', '\\left|#1\\right|'),
+    macroEntry('envert', 'm', 'An absolute value.', '$\\envert{x}$', '\\left|#1\\right|'),
+    macroEntry('enVert', 'm', 'A norm.', '$\\enVert{x}$', '\\left\\Vert #1\\right\\Vert '),
+    ...(
+      [
+        ['eqnref', ''],
+        ['figref', 'figure~'],
+        ['tabref', 'table~'],
+        ['secref', 'section~'],
+        ['appref', 'appendix~'],
+      ] as const
+    ).map(([name, word]) =>
+      macroEntry(
+        name,
+        'm',
+        `A reference${word === '' ? ' to an equation' : `: ${word.replace('~', ' 1')}`}.`,
+        `\\${name}{x}`,
+        word === '' ? '(\\ref{#1})' : `${word}\\ref{#1}`,
+      ),
+    ),
     macroEntry('norm', 'm', 'A norm.', '$\\norm{x}$', '\\left\\Vert #1\\right\\Vert '),
     macroEntry('eval', 'om', 'A value at a place.', '$\\eval{x^2}_0^1$', '\\left.#2\\right|'),
     macroEntry('intoo', 'm', 'An open interval.', '$\\intoo{0,1}$', '\\left(#1\\right)'),
@@ -332,7 +402,7 @@ export const accents = notation('accents', 'Signs of one’s own as accents.', [
     'mm',
     'A sign under a letter.',
     '$\\underaccent{\\ast}{x}$',
-    '{\\mathop{#2}\\limits_{\\scriptscriptstyle #1}}',
+    '{\\mathop{#2}\\limits_{\\scriptscriptstyle #1{}}}',
   ),
 ]);
 

@@ -53,6 +53,22 @@ describe('what packages bring is set, with nothing to tell of', () => {
       '1.1 Low . .',
     ],
     ['cases', '\\begin{numcases}{f=}x & if so\\\\y & else\\end{numcases}', '(1)'],
+    ['tensor', '$\\tensor{T}{^a_b^c}\\tensor*[^a_b]{M}{^c_d}$', '𝑇'],
+    ['accents', '$\\underaccent{\\tilde}{x}\\underaccent{\\ast}{y}$', '𝑥'],
+    ['upgreek', '$\\Upgamma\\upalpha\\Upomega$', 'ΓαΩ'],
+    ['esint', '$\\varoiint x$', '∯'],
+    ['commath', '\\section{A}\\label{a}\\secref{a}: $\\envert{x}$', 'section 1: |𝑥|'],
+    ['hyperref', '\\section{Ebb}\\label{a}\\Nameref{a}', '‘Ebb’ on page 1'],
+    [
+      'tasks',
+      '\\NewTasksEnvironment[label=\\arabic*),label-width=1em]{prob}[\\item](2)\\begin{prob}\\item a\\item b\\item c\\end{prob}',
+      '1) a 2) b | 3) c',
+    ],
+    [
+      'paralist',
+      '\\defaultleftmargin{1em}{}{}{}{}{}\\begin{compactitem}\\item a\\end{compactitem}',
+      '• a',
+    ],
   ])('%s: %s', (names, body, text) => {
     expect(findingsIn(inArticle(body, load(names)))).toEqual([]);
     const said = laidBody(body, load(names)).text.replace(/\s+/g, ' ');

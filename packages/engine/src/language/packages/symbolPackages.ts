@@ -60,8 +60,13 @@ export const stmaryrd: PackageEntry = {
 /** upgreek: small Greek letters that stand upright. */
 export const upgreek: PackageEntry = {
   name: 'upgreek',
-  description: 'Upright small Greek letters.',
+  description: 'Upright Greek letters.',
   options: null,
+  // Capitals stand upright as they are.
+  source: 'Gamma Delta Theta Lambda Xi Pi Sigma Upsilon Phi Psi Omega'
+    .split(' ')
+    .map((name) => `\\let\\Up${name.charAt(0).toLowerCase()}${name.slice(1)}\\${name} `)
+    .join(''),
   commands: UPRIGHT_GREEK.map(([name, char]) =>
     mathEntry(name, '', `The upright letter ${char}.`, `\\${name}`, (reader, token) =>
       reader.symbol(char, 'ord', reader.it.spanOf(token)),
@@ -75,6 +80,7 @@ export const esint: PackageEntry = {
   description: 'Integrals over closed surfaces and volumes.',
   options: null,
   commands: CONTOUR_OPERATORS.map((operator) => largeOperator(operator)),
+  source: '\\providecommand\\varoiint{\\oiint}\\providecommand\\varoiintclockwise{\\oiint}',
 };
 
 const colon = (name: string, body: string): CommandEntry =>

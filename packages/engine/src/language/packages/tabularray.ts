@@ -190,7 +190,6 @@ export const tabularray: PackageEntry = {
     environment('longtblr', 'A long table by its keys, over several pages.'),
     environment('talltblr', 'A tall table by its keys, with what is said below it.'),
     environment('booktabs', 'A table with rules of three weights.'),
-    ...MATRICES.map(matrix),
   ],
   commands: [
     {
@@ -200,7 +199,11 @@ export const tabularray: PackageEntry = {
       description: 'Loads a part of it: booktabs, siunitx.',
       example: '\\UseTblrLibrary{booktabs}',
       run: (it, args) => {
-        for (const name of tokensText(tokensOf(args, 0)).split(','))
+        const names = tokensText(tokensOf(args, 0)).split(',');
+        if (names.some((name) => name.trim() === 'amsmath'))
+          for (const entry of MATRICES.map(matrix))
+            it.write(environmentCell(entry.name), entry, true);
+        for (const name of names)
           if (/^(?:booktabs|siunitx|amsmath|varwidth|diagbox)$/.test(name.trim()))
             it.execute(
               it.source(
