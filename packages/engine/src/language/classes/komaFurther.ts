@@ -49,7 +49,7 @@ const namesIn = (it: Interpreter, tokens: readonly Token[]): string[] =>
     .split(',')
     .map((one) => one.trim());
 
-/** A heading by its keys; null where nothing is known of its form. */
+/** A heading by its keys, for the rest in the form of its level. */
 function defineHeading(it: Interpreter, name: string, keys: Keys): void {
   const usual = HEADINGS[name] ?? HEADINGS[LEVELS[Number(keys.level)] ?? 'section'];
   const [level, above, below] = usual ?? ['1', '1ex', '1ex'];
@@ -140,7 +140,7 @@ const caption = (
   run: (it, args) => captionsBy(it, said(it, args)),
 });
 
-const HEADING_OF_FLOAT: readonly CommandEntry[] = [
+const CAPTIONS: readonly CommandEntry[] = [
   caption(
     'setcapindent',
     'sm',
@@ -196,5 +196,5 @@ export const komaFurther: readonly CommandEntry[] = [
   ...['DeclareNewSectionCommand', 'DeclareNewSectionCommands', 'DeclareSectionCommand'].map(
     declareNew,
   ),
-  ...HEADING_OF_FLOAT,
+  ...CAPTIONS,
 ];

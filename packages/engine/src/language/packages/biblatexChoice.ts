@@ -125,7 +125,8 @@ export function chosenEntries(
   return real.length === 0 ? null : (e) => real.every((test) => test(e));
 }
 
-const setting = (
+/** A command of the package. */
+export const setting = (
   name: string,
   signature: string,
   description: string,

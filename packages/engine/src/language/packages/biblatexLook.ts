@@ -13,6 +13,7 @@ import { type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { quietEntry } from '../machine/macroEntry';
 import { keyValues, splitAt } from '../scanning/optionLists';
+import { setting } from './biblatexChoice';
 import { LIST_OPTIONS } from './biblatexOptions';
 import { PLAIN_NOTES } from './natbib';
 
@@ -140,21 +141,6 @@ const listed = (tokens: readonly Token[]): string[] =>
     .map((one) => one.trim())
     .filter((one) => one !== '');
 
-const declare = (
-  name: string,
-  signature: string,
-  description: string,
-  example: string,
-  run: CommandEntry['run'],
-): CommandEntry => ({
-  name,
-  signature,
-  description,
-  example,
-  package: 'biblatex',
-  ...(run ? { run } : {}),
-});
-
 /** `\DeclareFieldFormat[article]{title}{\mkbibquote{#1}}`. */
 function declareFormat(
   it: Interpreter,
@@ -207,7 +193,7 @@ function printField(it: Interpreter, name: string): void {
 
 /** Settings of how entries look, with what they take. */
 const SETTINGS: readonly CommandEntry[] = [
-  declare(
+  setting(
     'DeclareFieldFormat',
     'somM',
     'How a field is written.',
@@ -221,7 +207,7 @@ const SETTINGS: readonly CommandEntry[] = [
       ),
   ),
   ...['renewbibmacro', 'newbibmacro', 'providebibmacro'].map((name) =>
-    declare(
+    setting(
       name,
       'smooM',
       'How a piece of entries is written.',
@@ -234,7 +220,7 @@ const SETTINGS: readonly CommandEntry[] = [
       },
     ),
   ),
-  declare(
+  setting(
     'DefineBibliographyStrings',
     'mm',
     'Other words: andothers, in, page, urlseen.',
@@ -251,7 +237,7 @@ const SETTINGS: readonly CommandEntry[] = [
       }
     },
   ),
-  declare(
+  setting(
     'DeclareNameAlias',
     'omm',
     'The order of the parts of names.',
@@ -268,7 +254,7 @@ const SETTINGS: readonly CommandEntry[] = [
       if (turned) it.write(TURNED, turned);
     },
   ),
-  declare(
+  setting(
     'DeclareDelimFormat',
     'somM',
     'A sign between parts.',
@@ -278,7 +264,7 @@ const SETTINGS: readonly CommandEntry[] = [
         it.execute([...it.source(`\\def\\${name}{`), ...tokensOf(args, 3), ...it.source('}')]);
     },
   ),
-  declare(
+  setting(
     'AtEveryBibitem',
     'M',
     'Code for each entry.',
@@ -286,11 +272,11 @@ const SETTINGS: readonly CommandEntry[] = [
     (it, args) => it.write(HOOK, [...it.read(HOOK), ...tokensOf(args, 0)]),
   ),
   ...['AtBeginBibliography', 'AtNextBibliography'].map((name) =>
-    declare(name, 'M', 'Code before the entries.', `\\${name}{\\small}`, (it, args) =>
+    setting(name, 'M', 'Code before the entries.', `\\${name}{\\small}`, (it, args) =>
       it.write(BEGIN_HOOK, [...it.read(BEGIN_HOOK), ...tokensOf(args, 0)]),
     ),
   ),
-  declare(
+  setting(
     'DeclareSourcemap',
     'm',
     'Changes of entries before they are used: fields that are left out.',
@@ -331,24 +317,24 @@ const QUESTIONS: readonly CommandEntry[] = [
     'Chooses by whether the entry has that keyword.',
   ),
   ...['clearfield', 'clearname', 'clearlist'].map((name) =>
-    declare(name, 'm', 'Leaves a field of the entry out.', `\\${name}{note}`, (it, args) =>
+    setting(name, 'm', 'Leaves a field of the entry out.', `\\${name}{note}`, (it, args) =>
       it.write(CLEARED, [...it.read(CLEARED), textOf(it.p, tokensOf(args, 0)).trim()]),
     ),
   ),
   ...['printfield', 'printlist', 'printnames'].map((name) =>
-    declare(name, 'om', 'Prints a field of the entry.', `\\${name}{title}`, (it, args) =>
+    setting(name, 'om', 'Prints a field of the entry.', `\\${name}{title}`, (it, args) =>
       printField(it, textOf(it.p, tokensOf(args, 1)).trim()),
     ),
   ),
   ...['thefield', 'strfield'].map((name) =>
-    declare(name, 'm', 'A field of the entry as it is.', `\\${name}{year}`, (it, args) =>
+    setting(name, 'm', 'A field of the entry as it is.', `\\${name}{year}`, (it, args) =>
       it.p.push(it.source(fieldOf(it, textOf(it.p, tokensOf(args, 0)).trim()))),
     ),
   ),
-  declare('setunit', 'sM', 'The sign before the next field.', '\\setunit{, }', (it, args) =>
+  setting('setunit', 'sM', 'The sign before the next field.', '\\setunit{, }', (it, args) =>
     it.write(PENDING, tokensOf(args, 1)),
   ),
-  declare('newunit', '', 'The next field begins a part.', '\\newunit', (it) =>
+  setting('newunit', '', 'The next field begins a part.', '\\newunit', (it) =>
     it.write(PENDING, it.source('\\newunitpunct ')),
   ),
   {
@@ -359,7 +345,7 @@ const QUESTIONS: readonly CommandEntry[] = [
       it.p.push([...(it.read(MACROS)[tokensText(tokensOf(args, 0))] ?? [])]);
     },
   },
-  declare(
+  setting(
     'bibstring',
     'om',
     'A word of the language of entries.',
@@ -372,10 +358,10 @@ const QUESTIONS: readonly CommandEntry[] = [
       it.p.push(it.source(begins ? capital(word) : word));
     },
   ),
-  declare('usebibmacro', 'som', 'A piece of the entry.', '\\usebibmacro{in:}', (it, args) => {
+  setting('usebibmacro', 'som', 'A piece of the entry.', '\\usebibmacro{in:}', (it, args) => {
     it.p.push([...(it.read(MACROS)[textOf(it.p, tokensOf(args, 2)).trim()] ?? [])]);
   }),
-  declare('printtext', 'oM', 'Text in an entry.', '\\printtext{Ebb}', (it, args) => {
+  setting('printtext', 'oM', 'Text in an entry.', '\\printtext{Ebb}', (it, args) => {
     const pending = it.read(PRINTED) ? it.read(PENDING) : [];
     it.write(PRINTED, true);
     it.write(PENDING, []);
@@ -397,7 +383,7 @@ const QUESTIONS: readonly CommandEntry[] = [
       it.p.push(withArguments(form, [tokensOf(args, 2)]));
     },
   },
-  declare(
+  setting(
     'MakeSentenceCase',
     'sM',
     'Text in small letters but for its first.',

@@ -59,7 +59,7 @@ const isOption = (own: readonly Token[]): boolean => {
 };
 
 /** Braces around the whole of a label only keep it together. */
-function withoutBraces(tokens: readonly Token[]): readonly Token[] {
+export function withoutBraces(tokens: readonly Token[]): readonly Token[] {
   if (tokens[0]?.cat !== Cat.Begin) return tokens;
   let depth = 0;
   const end = tokens.findIndex((token) => {

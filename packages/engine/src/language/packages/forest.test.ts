@@ -93,6 +93,19 @@ describe('where nodes stand', () => {
     if (up !== 0) expect(Math.sign(leaf[1] - root[1])).toBe(up);
     if (across !== 0) expect(Math.sign(leaf[0] - root[0])).toBe(across);
   });
+  it.each([
+    ['', 1, 0],
+    ['for tree={reversed}', -1, 0],
+    ['for tree={grow=0}', 0, 1],
+    ["for tree={grow'=0}", 0, -1],
+    ['for tree={grow=0,reversed}', 0, -1],
+    ['for tree={grow=180}', 0, -1],
+    ['for tree={grow=north}', -1, 0],
+  ])('the order of children: %s', (keys, across, up) => {
+    const [first, last] = [at(keys, 'C'), at(keys, 'D')];
+    if (across !== 0) expect(Math.sign(last[0] - first[0])).toBe(across);
+    if (up !== 0) expect(Math.sign(last[1] - first[1])).toBe(up);
+  });
   it('nodes of one tier stand on one level', () => {
     expect(at('', 'B')[1]).toBeGreaterThan(at('', 'C')[1] + 10);
     const keys = 'where n children=0{tier=low}{}';

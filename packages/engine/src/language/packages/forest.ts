@@ -63,10 +63,18 @@ function placed(it: Interpreter, root: ForestNode): Placed[] {
         gap,
         apart,
       });
-  const flip = { x: grow === 'left' ? -1 : 1, y: grow === 'up' ? -1 : 1 };
+  // Children stand in the direction that is turned left from that of growth, or the other way.
+  const isReversed = root.says.has("grow'") || root.says.has('reversed');
+  const turned = isReversed ? -1 : 1;
+  const flip = {
+    down: { x: turned, y: 1 },
+    up: { x: -turned, y: -1 },
+    right: { x: 1, y: -turned },
+    left: { x: -1, y: turned },
+  }[isFolder ? 'down' : grow];
   return found.map((one, i) => ({
     ...one,
-    x: one.x * flip.x,
+    x: one.x * (isFolder ? 1 : flip.x),
     y: one.y * flip.y,
     name: one.node.says.get('name') || `octree${i}`,
   }));

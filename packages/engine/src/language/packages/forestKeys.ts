@@ -5,7 +5,7 @@ import { tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
 import type { Interpreter } from '../machine/interpreter';
 import { groupsIn, splitAt, trimmed } from '../scanning/optionLists';
-import type { TreeNode } from './bracketTrees';
+import { withoutBraces, type TreeNode } from './bracketTrees';
 
 /** Keys of forest (its manual, section 3): which node each is for, and what it says there. */
 
@@ -29,16 +29,6 @@ export interface ForestNode {
 
 /** Styles of the document (`\forestset`). */
 const style = cellsBy<readonly Token[] | null>('foreststyle', null);
-
-export const withoutBraces = (tokens: readonly Token[]): readonly Token[] => {
-  if (tokens[0]?.cat !== Cat.Begin) return tokens;
-  let depth = 0;
-  const end = tokens.findIndex((token) => {
-    if (token.cat === Cat.Begin) depth++;
-    return token.cat === Cat.End && --depth === 0;
-  });
-  return end === tokens.length - 1 ? tokens.slice(1, -1) : tokens;
-};
 
 /** A key and its value; a value in braces comes without these. */
 function parts(option: readonly Token[]): { name: string; value: readonly Token[] } {
@@ -102,7 +92,7 @@ const LATER =
   /^(?:delay|delay n|before typesetting nodes|before packing|before computing xy|before drawing tree|afterthought|tempkeylista)$/;
 /** Values of the layout. */
 const SAYS =
-  /^(?:l sep|s sep|l|s|tier|calign|grow'?|parent anchor|child anchor|anchor|for tree|fit|reversed|name|level distance)\+?$/;
+  /^(?:l sep|s sep|l|s|tier|calign|grow'?|parent anchor|child anchor|anchor|fit|reversed|name|level distance)\+?$/;
 const FLAGS =
   /^(?:phantom|no edge|roof|triangle|folder|forked edge|forked edges|baseline|coordinate|nice empty nodes|sn edges|draw tree)$/;
 const DEEPEST = 20;
