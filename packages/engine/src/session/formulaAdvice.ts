@@ -25,7 +25,7 @@ interface Formula {
 
 /** Words within a formula, formulas of chemistry, pictures and steps of slides are none of its signs. */
 const NO_SIGNS =
-  /\\(?:text[a-z]*|mbox|intertext|label|tag|operatorname|ce|cf|chemfig|tikz|xymatrix)\*?\s*(?:\[[^\]]*\])?\{(?:[^{}]|\{(?:[^{}]|\{[^{}]*\})*\})*\}|\\begin\{(tikz\w*|CD|xy|diagram|codi)\}[\s\S]*?\\end\{\1\}|\\tikz\b[^;{]*(?:\{[^{}]*\}[^;{]*)*;|<[\d+.][\d+.,\-|@a-z:]*>/g;
+  /\\(?:text[a-z]*|mbox|intertext|label|tag|operatorname|ce|cf|chemfig|tikz|xymatrix)\*?\s*(?:\[[^\]]*\])?\{(?:[^{}]|\{(?:[^{}]|\{[^{}]*\})*\})*\}|\\begin\{(tikz\w*|CD|xy|diagram|codi|forest|circuitikz)\}[\s\S]*?\\end\{\1\}|\\tikz\b[^;{]*(?:\{[^{}]*\}[^;{]*)*;|<[\d+.][\d+.,\-|@a-z:]*>/g;
 /** A formula with its own marks: one that came about in a command stands for the whole call. */
 const MARKED = /^(?:\$|\\\(|\\\[|\\begin\{(?!tikz))/;
 

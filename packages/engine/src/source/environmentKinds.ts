@@ -28,7 +28,7 @@ const NAMES: Readonly<Record<EnvironmentKind, string>> = {
   list: 'itemize enumerate description list trivlist questions parts subparts subsubparts choices checkboxes oneparchoices',
   float:
     'figure figure* table table* wrapfigure wraptable SCfigure sidewaysfigure sidewaystable algorithm algorithm*',
-  picture: 'tikzpicture circuitikz tikzcd picture axis CD',
+  picture: 'tikzpicture circuitikz tikzcd picture axis CD forest',
 };
 
 const KINDS = new Map(

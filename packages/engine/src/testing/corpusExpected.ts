@@ -607,4 +607,28 @@ export const EXPECTED: Readonly<Record<string, Expected>> = {
     ],
   },
   '52-elimination': { pages: 1, text: ['Aufgabe 1', 'wird umgeformt:', 'Kai', 'Flut', 'hier'] },
+  '53-seminar-report': {
+    pages: 2,
+    text: [
+      'Ranks of beacons',
+      '1.1 At the quay',
+      'Sources 2',
+      'singular value decomposition (SVD), as Orme,',
+      'Quay, and Roche (2011) says; the SVD',
+      '(see Lind 1999, p. 12)',
+      '(Vasc 2004a, p. 3; Vasc 2004b, p. 4)',
+      '1.1 At the quay',
+      'Lemma 1. Ranks add',
+      'Acronyms',
+      'SVD singular value decomposition 1',
+      'rank dimension of the image 1',
+      'Lind, K. (1999). Measure and Shape. 2nd ed. Norrvik: Harbour Press.',
+      'Orme, T., Quay, D., and Roche, A. de la (May 2011). “On ranks”. Journal of Sea Sums',
+      'Vasc, P. (2004b). “Flow”. In: Proceedings of Tides',
+    ],
+  },
+  '54-maps-and-circuits': {
+    pages: 1,
+    text: ['Sheet 9', 'Complete the diagram.', 'Find the block', 'start', 'Listing 1: A walk'],
+  },
 };

@@ -15,6 +15,8 @@ import { box } from './boxes';
 import { cell } from '../../expansion/cells';
 import { takeLastBox } from './listEnd';
 import type { Mode } from '../machine/modes';
+import { resetParagraph } from '../machine/parameters';
+import { setDimen } from '../../expansion/registers';
 import type { MathReader } from '../machine/mathReader';
 import type { MathTextNode } from '../../document/math';
 import { OWN } from '../machine/ownNames';
@@ -112,6 +114,9 @@ function readBox(
     return box(it, inlines, { width, align: 'fill' });
   }
   it.openGroup({ kind: 'semisimple', span: p.place });
+  // A box starts with no shape of its paragraphs, a list's margin is one (TeX: The Program, §1083).
+  setDimen(it.state, 'totalleftmargin', 0);
+  resetParagraph(it.state);
   const blocks = it.blocksOf(tokens);
   it.closeGroup();
   const width = blocks.some(({ kind: k }) => k === 'paragraph' || k === 'display')

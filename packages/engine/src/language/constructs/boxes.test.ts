@@ -153,3 +153,17 @@ describe('boxes kept and used again', () => {
     expect(gap(page, 'c', 'd')).toBeCloseTo(20, 1);
   });
 });
+
+/** TeX: The Program, §1083: boxes begin with paragraphs of no shape. */
+it('a list’s margin moves nothing within its vertical boxes', () => {
+  const gap = (made: string, environment: string): number => {
+    const body = `x${made}{\\hbox{ebb}}`;
+    const { word } = laidBody(`\\begin{${environment}}\\item ${body}\\end{${environment}}`);
+    return word('ebb').x - word('x').right;
+  };
+  for (const made of ['\\vbox', '\\vtop', '\\hbox'])
+    for (const environment of ['enumerate', 'description'])
+      expect(Math.abs(gap(made, environment))).toBeLessThan(0.1);
+  const centred = laidBody('\\begin{enumerate}\\item $x\\vcenter{\\hbox{ebb}}$\\end{enumerate}');
+  expect(centred.word('ebb').x - centred.word('𝑥').right).toBeLessThan(2);
+});

@@ -111,7 +111,10 @@ function cite(it: Interpreter, args: Args, form: Form): void {
       }
       if (named) it.add(citation(it, key, part));
       if (!form.year) return;
-      if (form.author === 'before') say(raised ? '' : form.bracketed || numbers ? `~${open}` : ' ');
+      // natbib ties the year to the name, package biblatex does not.
+      const tie = it.hasPackage('biblatex') ? ' ' : '~';
+      if (form.author === 'before')
+        say(raised ? '' : form.bracketed || numbers ? `${tie}${open}` : ' ');
       else if (form.author === 'inside' && !numbers)
         say(citedBy === 'usual' ? marks.beforeYear : '\\nametitledelim ');
       addAll(() => [citation(it, key, second)]);

@@ -259,7 +259,7 @@ export const commath = notation(
       macroEntry(
         name,
         'm',
-        `A reference${word === '' ? ' to an equation' : `: ${word.replace('~', ' 1')}`}.`,
+        'The number of what a label names, with its kind in small letters.',
         `\\${name}{x}`,
         word === '' ? '(\\ref{#1})' : `${word}\\ref{#1}`,
       ),

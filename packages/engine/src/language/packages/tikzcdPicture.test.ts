@@ -102,6 +102,12 @@ describe('each word of an arrow changes what is drawn', () => {
     for (const words of ['r, red, swap, "f"', 'r, red, "f", swap'])
       expect(textLook(diagram(`A \\arrow[${words}] & B`), load)).toBe(swapped);
   });
+  it('a label is swapped before its keys as among them', () => {
+    const [sign, key] = ['"f"\'{near start}', '"f"{near start,swap}'].map((label) =>
+      textLook(diagram(`A \\arrow[r, red, ${label}] & B`), load),
+    );
+    expect(sign).toBe(key);
+  });
   it('arrows beside one another are as far apart as they say', () => {
     const shifted = (by: string): number => {
       const [[[from]]] = JSON.parse(textLook(diagram(`A \\arrow[r, red, ${by}] & B`), load))[0] as [

@@ -274,7 +274,13 @@ function takeLabel(option: readonly Token[], arrow: Arrow): void {
   const open = option.findIndex((t) => t.text === '"');
   const close = option.findIndex((t, i) => i > open && t.text === '"');
   const end = close < 0 ? option.length : close;
-  const behind = tokensText(option.slice(end + 1)).replace(/^\s*\{|\}\s*$/g, '');
+  // `'` swaps it, before its keys as behind them.
+  const said = tokensText(option.slice(end + 1)).trim();
+  const isSwapped = said.startsWith("'");
+  const behind = `${isSwapped ? "'," : ''}${said
+    .slice(isSwapped ? 1 : 0)
+    .trim()
+    .replace(/^\{|\}$/g, '')}`;
   arrow.labels.push({
     text: option.slice(open + 1, end),
     keys: behind.split(',').flatMap((key) => labelKeys(key.trim())),
