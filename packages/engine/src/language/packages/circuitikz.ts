@@ -1,6 +1,6 @@
 import { CIRCUIT_BODIES } from '../../drawing/circuitBodies';
 import type { PackageEntry } from '../machine/entries';
-import { pictureEnvironment } from '../pictures/commands';
+import { pictureEnvironment, pictureInMath } from '../pictures/commands';
 
 /** The names of each part, as lines of `to` have them. */
 const PARTS: Readonly<Record<string, string>> = {
@@ -150,6 +150,7 @@ export const circuitikz: PackageEntry = {
       ...pictureEnvironment,
       name: 'circuitikz',
       package: 'circuitikz',
+      math: pictureInMath('circuitikz'),
       description: 'A picture of a circuit.',
       example:
         '\\begin{circuitikz}\n\\draw (0,0) to[battery1, l=$U$] (0,2) to[R=$R$] (3,2) to[C=$C$] (3,0) -- (0,0);\n\\end{circuitikz}',

@@ -6,6 +6,7 @@ import { environmentTokens } from '../machine/environmentTokens';
 import { closeNamed } from '../machine/environments';
 import type { Interpreter } from '../machine/interpreter';
 import { quietEntry } from '../machine/macroEntry';
+import { pictureInMath } from '../pictures/commands';
 import { splitAt } from '../scanning/optionLists';
 import { forestNode, isChar, textSize } from './bracketTrees';
 import { resolved, setStyles, type ForestNode } from './forestKeys';
@@ -266,6 +267,7 @@ export const forest: PackageEntry = {
         closeNamed(it, 'forest');
         it.p.push(forestPicture(it, body));
       },
+      math: pictureInMath('forest'),
     },
   ],
   commands: [

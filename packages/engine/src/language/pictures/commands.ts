@@ -106,16 +106,20 @@ function heightOf(it: Interpreter, words: string): number {
   return numberIn(reading, words).value * PT;
 }
 
-/** A picture in a formula is a piece of text in it. */
-function inMath({ it, p }: MathReader, name: string) {
-  const body = environmentTokens(p, name);
-  const edge = (command: string): Token[] => [
-    p.command(command),
-    p.make(Cat.Begin, '{'),
-    ...p.chars(name),
-    p.make(Cat.End, '}'),
-  ];
-  return it.inlinesOf([...edge('begin'), ...body, ...edge('end')]);
+/** How an environment of pictures with this name is read in a formula: as a piece of text in it. */
+export function pictureInMath(name: string): NonNullable<EnvironmentEntry['math']> {
+  return (reader, token) => {
+    const { it, p } = reader;
+    const body = environmentTokens(p, name);
+    const edge = (command: string): Token[] => [
+      p.command(command),
+      p.make(Cat.Begin, '{'),
+      ...p.chars(name),
+      p.make(Cat.End, '}'),
+    ];
+    const inlines = it.inlinesOf([...edge('begin'), ...body, ...edge('end')]);
+    return { kind: 'text', inlines, ...reader.span(token) };
+  };
 }
 
 export const pictureEnvironment: EnvironmentEntry = {
@@ -135,11 +139,7 @@ export const pictureEnvironment: EnvironmentEntry = {
     const frame = data.get(FRAME);
     if (frame) end(it, frame, { from: span.from, to: it.p.place.to });
   },
-  math: (reader, token) => ({
-    kind: 'text',
-    inlines: inMath(reader, 'tikzpicture'),
-    ...reader.span(token),
-  }),
+  math: pictureInMath('tikzpicture'),
 };
 
 /** `\begin{scope}[…]`: what is said in it holds to its end. */
