@@ -1,4 +1,5 @@
 import type { Fix, RawFinding } from '../findings/finding';
+import { environmentsOf } from '../source/environmentKinds';
 import { partnerOf, partsNamed, type Shape } from '../source/shape';
 import type { SessionBlock } from './block';
 import { spansIn } from './formulaSpans';
@@ -23,9 +24,19 @@ interface Formula {
   readonly source: string;
 }
 
+/** Environments with keys and arrows of their own, by any of the packages that draw. */
+const DRAWN = ['tikz\\w*', 'xy', 'diagram', 'codi', ...environmentsOf('picture')].join('|');
+
 /** Words within a formula, formulas of chemistry, pictures and steps of slides are none of its signs. */
-const NO_SIGNS =
-  /\\(?:text[a-z]*|mbox|intertext|label|tag|operatorname|ce|cf|chemfig|tikz|xymatrix)\*?\s*(?:\[[^\]]*\])?\{(?:[^{}]|\{(?:[^{}]|\{[^{}]*\})*\})*\}|\\begin\{(tikz\w*|CD|xy|diagram|codi|forest|circuitikz)\}[\s\S]*?\\end\{\1\}|\\tikz\b[^;{]*(?:\{[^{}]*\}[^;{]*)*;|<[\d+.][\d+.,\-|@a-z:]*>/g;
+const NO_SIGNS = new RegExp(
+  [
+    String.raw`\\(?:text[a-z]*|mbox|intertext|label|tag|operatorname|ce|cf|chemfig|tikz|xymatrix)\*?\s*(?:\[[^\]]*\])?\{(?:[^{}]|\{(?:[^{}]|\{[^{}]*\})*\})*\}`,
+    String.raw`\\begin\{(${DRAWN})\}[\s\S]*?\\end\{\1\}`,
+    String.raw`\\tikz\b[^;{]*(?:\{[^{}]*\}[^;{]*)*;`,
+    String.raw`<[\d+.][\d+.,\-|@a-z:]*>`,
+  ].join('|'),
+  'g',
+);
 /** A formula with its own marks: one that came about in a command stands for the whole call. */
 const MARKED = /^(?:\$|\\\(|\\\[|\\begin\{(?!tikz))/;
 
