@@ -1,24 +1,19 @@
 import { placedAt } from '../../document/placedAt';
 import { CELLS } from '../machine/cells';
-import { glue, type Sp, SS } from '../../base/lengths';
+import { glue, type Sp } from '../../base/lengths';
 import type { BoxInline, Inline } from '../../document/inlines';
-import { readArgument } from '../../expansion/arguments';
 import { readName, takePrefix } from '../../expansion/definitions';
 import type { Primitive, Token } from '../../expansion/meaning';
-import { scanDimen, scanInt, takeKeyword } from '../../expansion/scan';
+import { scanDimen, scanInt } from '../../expansion/scan';
 import type { Cell } from '../../expansion/state';
-import { Cat } from '../../tokens/categories';
 import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
 import { InlineList } from '../machine/inlineList';
 import type { Interpreter, Size } from '../machine/interpreter';
 import { box } from './boxes';
+import { addBox, inFormula, readBox } from './boxMaking';
 import { cell } from '../../expansion/cells';
 import { takeLastBox } from './listEnd';
 import type { Mode } from '../machine/modes';
-import { resetParagraph } from '../machine/parameters';
-import { setDimen } from '../../expansion/registers';
-import type { MathReader } from '../machine/mathReader';
-import type { MathTextNode } from '../../document/math';
 import { OWN } from '../machine/ownNames';
 
 /** What a box register holds: inlines side by side, with a size of their own if it was set. */
@@ -66,10 +61,6 @@ function use(it: Interpreter, cell: Cell, empties: boolean): void {
   if (inline) addBox(it, inline);
 }
 
-/** In a formula: a box is a piece of text in it. */
-const inFormula = (reader: MathReader, token: Token, inline: Inline | null): MathTextNode | null =>
-  inline && { kind: 'text', inlines: [inline], ...reader.span(token) };
-
 /** A command that keeps or measures, carried out in a formula as in text. */
 const alsoInFormulas = (
   signature: string,
@@ -82,82 +73,6 @@ const alsoInFormulas = (
     if (args) run(it, args, token);
     return null;
   },
-});
-
-/** A box met between paragraphs stands there by itself; within one it is part of the line. */
-export function addBox(it: Interpreter, inline: Inline): void {
-  if (it.mode.hlist !== null) {
-    it.mode.hlist.add(inline);
-    return;
-  }
-  const spacing = {
-    baselineSkip: it.skip('baselineskip'),
-    lineSkip: it.skip('lineskip'),
-    lineSkipLimit: it.dimen('lineskiplimit'),
-  };
-  it.mode.vlist.push({ kind: 'loosebox', inline, left: it.dimen('totalleftmargin'), spacing });
-}
-
-/** `\hbox`, `\vbox`, `\vtop` with what they hold, as an inline. */
-function readBox(
-  it: Interpreter,
-  kind: 'hbox' | 'vbox' | 'vtop' | 'vcenter',
-  caller: Token,
-): Inline {
-  const { p } = it;
-  const to = takeKeyword(p, 'to') ? scanDimen(p) : null;
-  const spread = to === null && takeKeyword(p, 'spread') ? scanDimen(p) : null;
-  const tokens = bodyOf(it, caller);
-  if (kind === 'hbox') {
-    const inlines = it.inlinesOf(tokens);
-    const width = to ?? (spread === null ? null : it.host.measure(inlines).width + spread);
-    return box(it, inlines, { width, align: 'fill' });
-  }
-  it.openGroup({ kind: 'semisimple', span: p.place });
-  // A box starts with no shape of its paragraphs, a list's margin is one (TeX: The Program, §1083).
-  setDimen(it.state, 'totalleftmargin', 0);
-  resetParagraph(it.state);
-  const blocks = it.blocksOf(tokens);
-  it.closeGroup();
-  const width = blocks.some(({ kind: k }) => k === 'paragraph' || k === 'display')
-    ? it.dimen('hsize')
-    : null;
-  const valign = kind === 'vtop' ? 'top' : kind === 'vcenter' ? 'center' : 'bottom';
-  return { kind: 'parbox', blocks, width, valign, height: to, inner: 'stretch', ...p.place };
-}
-
-/** The group behind a box command; it may be opened by `\bgroup`. */
-export function bodyOf(it: Interpreter, caller: Token): readonly Token[] {
-  const { p } = it;
-  const first = p.nextNonBlank();
-  if (!first) return [];
-  const meaning = first.cell ? it.state.meaning(first.cell) : undefined;
-  if (meaning?.kind === 'char' && meaning.cat === Cat.Begin) {
-    const out: Token[] = [];
-    let depth = 1;
-    for (let t = p.next(); t !== null; t = p.next()) {
-      const m = t.cell ? it.state.meaning(t.cell) : undefined;
-      const cat = m?.kind === 'char' ? m.cat : t.cat;
-      if (cat === Cat.Begin) depth++;
-      else if (cat === Cat.End && --depth === 0) break;
-      out.push(t);
-    }
-    return out;
-  }
-  p.unread(first);
-  return readArgument(p, caller, true) ?? [];
-}
-
-const boxMaker = (
-  name: 'hbox' | 'vbox' | 'vtop' | 'vcenter',
-  description: string,
-): CommandEntry => ({
-  name,
-  signature: '',
-  description,
-  example: `\\${name}{ferry}`,
-  run: (it, _args, token) => addBox(it, readBox(it, name, token)),
-  math: (reader, token) => inFormula(reader, token, readBox(reader.it, name, token)),
 });
 
 /** `\setbox`: reads the box that follows into a register. */
@@ -280,10 +195,6 @@ export function bindSizes(it: Interpreter): void {
 }
 
 export const boxRegisterCommands: readonly CommandEntry[] = [
-  boxMaker('hbox', 'Text on one line; “to” and a length make it that wide.'),
-  boxMaker('vbox', 'A column whose last line stands on the line.'),
-  boxMaker('vtop', 'A column whose first line stands on the line.'),
-  boxMaker('vcenter', 'A column centred on the line.'),
   {
     name: 'newsavebox',
     signature: 'm',
@@ -372,41 +283,6 @@ export const boxRegisterCommands: readonly CommandEntry[] = [
   setTo('settowidth', (s) => s.width, 'width'),
   setTo('settoheight', (s) => s.height, 'height'),
   setTo('settodepth', (s) => s.depth, 'depth'),
-  {
-    name: 'llap',
-    signature: 'M',
-    description: 'Text that ends here and takes no room.',
-    example: '\\llap{ebb}flood',
-    run: (it, args) =>
-      addBox(
-        it,
-        box(it, [{ kind: 'glue', glue: SS, ...it.p.place }, ...it.inlinesOf(tokensOf(args, 0))], {
-          width: 0,
-          align: 'fill',
-        }),
-      ),
-  },
-  {
-    name: 'rlap',
-    signature: 'M',
-    description: 'Text that starts here and takes no room.',
-    example: '\\rlap{ebb}flood',
-    run: (it, args) =>
-      addBox(it, box(it, it.inlinesOf(tokensOf(args, 0)), { width: 0, align: 'left' })),
-  },
-  ...(
-    [
-      ['centerline', '\\hss', '\\hss', 'centred'],
-      ['leftline', '', '\\hss', 'at the left margin'],
-      ['rightline', '\\hss', '', 'at the right margin'],
-    ] as const
-  ).map(([name, before, behind, what]): CommandEntry => ({
-    name,
-    signature: 'M',
-    description: `A line of its own, ${what}.`,
-    example: `\\${name}{High water}`,
-    macro: `\\hbox to\\hsize{${before}#1${behind}}`,
-  })),
 ];
 
 function saveBox(it: Interpreter, args: Args): void {

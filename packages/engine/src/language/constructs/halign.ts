@@ -8,7 +8,7 @@ import { Cat } from '../../tokens/categories';
 import type { CommandEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { box } from './boxes';
-import { addBox } from './boxRegisters';
+import { addBox } from './boxMaking';
 
 /** What stands before and behind the cells of a column, and the glue behind it. */
 interface Column {

@@ -2,7 +2,7 @@ import type { Token } from '../../expansion/meaning';
 import { takeKeyword } from '../../expansion/scan';
 import type { CommandEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
-import { addBox, bodyOf } from './boxRegisters';
+import { addBox, bodyOf } from './boxMaking';
 import { takeLastBox } from './listEnd';
 
 /** `\vadjust{…}`: what stands between the line it is met on and the next (The TeXbook, chapter 24). */

@@ -6,6 +6,7 @@ import { assignments } from '../../expansion/assignments';
 import { expressions } from '../../expansion/expressions';
 import { bibliographyCommands, bibliographyEnvironments } from '../constructs/bibliography';
 import { boxCommands, minipage } from '../constructs/boxes';
+import { boxMakingCommands } from '../constructs/boxMaking';
 import { bindSizes, boxRegisterCommands, lrbox } from '../constructs/boxRegisters';
 import { columnCommands } from '../constructs/columns';
 import { contentsCommands } from '../constructs/contents';
@@ -70,6 +71,7 @@ export const kernel: Module = {
     ...counterCommands,
     ...boxCommands,
     ...pictureCommands,
+    ...boxMakingCommands,
     ...boxRegisterCommands,
     ...overlaidRows,
     ...alignmentCommands,
