@@ -157,6 +157,26 @@ describe('the styles that come with BibTeX', () => {
     note: 'in blue',
     year: '2014',
   });
+  const sheet = entry('misc', 'k', { author: 'Dee Elm', title: 'Slack Water', year: '2014' });
+  const part = entry('inbook', 'h', {
+    author: 'Ann Bay',
+    title: 'Lamps and Buoys',
+    publisher: 'Harbour',
+    chapter: '4',
+    pages: '20-31',
+    year: '2001',
+  });
+  const leaflet = entry('booklet', 'i', {
+    title: 'Buoys',
+    howpublished: 'Printed sheet',
+    address: 'Quay',
+    year: '2015',
+  });
+  const office = entry('manual', 'j', {
+    title: 'Rules',
+    organization: 'Tide Office',
+    year: '2016',
+  });
   const written = (name: string, e: BibEntry): string =>
     formatBibliography([e], style(name))[0]?.body.replace(/\n\\newblock/g, '') ?? '';
   it.each<[string, BibEntry, string]>([
@@ -171,6 +191,19 @@ describe('the styles that come with BibTeX', () => {
     ['siam', paper, '\\textsc{M.~A. Quill and L.~van~der Kust}, \\emph{On the {FFT} of tides}, Coast, 3 (1999), pp.~1--9.'],
     ['siam', book, '\\textsc{A.~Bay}, \\emph{Lamps and Buoys}, vol.~7 of Lights, Harbour, Port, second~ed., 2001.'],
     ['siam', chapter, '\\textsc{C.~Dune}, \\emph{Fog horns}, in All Weathers, E.~Fjord and F.~Grange, eds., Mole, 2010, pp.~11--20.'],
+    ['plain', part, 'Ann Bay. \\emph{Lamps and Buoys}, chapter~4, pages 20--31. Harbour, 2001.'],
+    ['siam', part, '\\textsc{A.~Bay}, \\emph{Lamps and Buoys}, Harbour, 2001, ch.~4, pp.~20--31.'],
+    ['acm', part, '\\textsc{Bay, A.} \\emph{Lamps and Buoys}. Harbour, 2001, ch.~4, pp.~20--31.'],
+    ['ieeetr', part, 'A.~Bay, \\emph{Lamps and Buoys}, ch.~4, pp.~20--31. Harbour, 2001.'],
+    ['apalike', part, 'Bay, A. (2001). \\emph{Lamps and Buoys}, chapter~4, pages 20--31. Harbour.'],
+    ['amsplain', part, 'Ann Bay, \\emph{Lamps and Buoys}, Harbour, 2001, ch.~4, pp.~20--31.'],
+    ['siam', leaflet, '\\emph{Buoys}, Printed sheet, Quay, 2015.'],
+    ['acm', leaflet, 'Buoys. Printed sheet, Quay, 2015.'],
+    ['amsplain', office, 'Tide Office, \\emph{Rules}, 2016.'],
+    ['siam', office, '\\textsc{Tide Office}, \\emph{Rules}, 2016.'],
+    ['plain', sheet, 'Dee Elm. Slack water, 2014.'],
+    ['acm', sheet, '\\textsc{Elm, D.} Slack water, 2014.'],
+    ['plain', office, 'Tide Office. \\emph{Rules}, 2016.'],
     ['siam', report, '\\textsc{D.~Elm}, \\emph{Slack water}, Tech. Rep. 4, Tide Office, 2013.'],
     ['acm', paper, '\\textsc{Quill, M.~A., and van~der Kust, L.} On the {FFT} of tides. \\emph{Coast 3}, 2 (May 1999), 1--9.'],
     ['acm', book, '\\textsc{Bay, A.} \\emph{Lamps and Buoys}, second~ed., vol.~7 of \\emph{Lights}. Harbour, Port, 2001.'],
@@ -179,6 +212,7 @@ describe('the styles that come with BibTeX', () => {
     ['ieeetr', paper, "M.~A. Quill and L.~van~der Kust, ``On the {FFT} of tides,'' \\emph{Coast}, vol.~3, no.~2, pp.~1--9, May 1999."],
     ['ieeetr', book, 'A.~Bay, \\emph{Lamps and Buoys}, vol.~7 of \\emph{Lights}. Port: Harbour, second~ed., 2001.'],
     ['ieeetr', chapter, "C.~Dune, ``Fog horns,'' in \\emph{All Weathers} (E.~Fjord and F.~Grange, eds.), pp.~11--20, Mole, 2010."],
+    ['ieeetr', talk, "C.~Dune, ``Fog horns,'' in \\emph{Proc. Weathers}, (Quay), p.~4, Pilots, 2011."],
     ['ieeetr', misc, "D.~Elm, ``Slack water.'' Leaflet, 2014. In blue."],
     ['apalike', paper, 'Quill, M.~A. and van~der Kust, L. (1999). On the {FFT} of tides. \\emph{Coast}, 3(2):1--9.'],
     ['apalike', book, 'Bay, A. (2001). \\emph{Lamps and Buoys}, volume~7 of \\emph{Lights}. Harbour, Port, second edition.'],

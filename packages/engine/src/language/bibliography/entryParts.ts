@@ -17,6 +17,16 @@ export const blocks = (parts: readonly (string | undefined)[]): string =>
     .map(ended)
     .join('\n\\newblock ');
 
+/** How a work came out begins a sentence, where anything is said of it; else all is one (`new.block.checkb`). */
+export function titleAndHow(
+  title: string,
+  how: readonly (string | undefined)[],
+  rest: readonly (string | undefined)[],
+): string[] {
+  const said = joined(', ', ...how);
+  return said === '' ? [joined(', ', title, ...rest)] : [title, joined(', ', said, ...rest)];
+}
+
 export const yearOf = ({ fields }: BibEntry): string =>
   fields.year ?? fields.date?.slice(0, 4) ?? '';
 /** “May 2011”. */
@@ -81,3 +91,9 @@ export const isByEditor = ({ type, fields }: BibEntry): boolean =>
   !fields.author &&
   fields.editor !== undefined &&
   ['book', 'proceedings', 'inbook', 'collection'].includes(type);
+/** Manuals and the like without names are their organization's, where they name one. */
+export const isByOrganization = (e: BibEntry): boolean =>
+  !e.fields.author &&
+  !isByEditor(e) &&
+  Boolean(e.fields.organization) &&
+  ['manual', 'proceedings', 'misc', 'online'].includes(e.type);

@@ -10,6 +10,7 @@ import {
   ended,
   fullName,
   isByEditor,
+  isByOrganization,
   joined,
   journalOf,
   nameList,
@@ -18,6 +19,7 @@ import {
   shortChapter,
   shortName,
   shortPages,
+  titleAndHow,
   turnedName,
   yearOf,
 } from './entryParts';
@@ -29,22 +31,57 @@ import { sentenceCase } from './sentenceCase';
 /** @param again the one before has the same authors. */
 export type WriteEntry = (e: BibEntry, again: boolean) => string;
 
+type Part = string | undefined;
+type Kind = 'article' | 'book' | 'chapter' | 'talk' | 'thesis' | 'report' | 'unpublished' | 'misc';
+/** What a style writes behind the names of an entry, for each kind of entry. */
+type Parts = Readonly<Record<Kind, (e: BibEntry) => readonly Part[]>>;
+
+const KINDS: Readonly<Record<string, Kind>> = {
+  article: 'article',
+  incollection: 'chapter',
+  inproceedings: 'talk',
+  conference: 'talk',
+  phdthesis: 'thesis',
+  mastersthesis: 'thesis',
+  thesis: 'thesis',
+  techreport: 'report',
+  report: 'report',
+  unpublished: 'unpublished',
+  misc: 'misc',
+  online: 'misc',
+  booklet: 'misc',
+};
+const partsOf = (parts: Parts, e: BibEntry): readonly Part[] => parts[KINDS[e.type] ?? 'book'](e);
+
+const listed = (...parts: readonly Part[]): string => joined(', ', ...parts);
 const cased = ({ fields: { title } }: BibEntry): string => (title ? sentenceCase(title) : '');
+const plain = (text: Part): string => text ?? '';
 /** “vol.~3 of Series”. */
 const volumeOf = ({ fields: { volume, series } }: BibEntry, look = emph): string =>
   volume ? joined(' of ', `vol.~${volume}`, look(series)) : '';
 const seriesOf = ({ fields: { volume, number, series } }: BibEntry): string =>
   volume ? '' : joined(' in ', number ? `no.~${number}` : '', series);
+const inBook = (word: string, book: string): string => (book === '' ? '' : `${word} ${book}`);
 const edited = (e: BibEntry, one: (name: Name) => string, [a, b]: readonly string[]): string => {
   const editors = editorsOf(e);
   return editors.length === 0 ? '' : `${nameList(editors, one)}, ${editors.length > 1 ? b : a}`;
 };
 const bookEdition = ({ fields: { edition } }: BibEntry, word: string): string =>
   edition ? `${edition.toLowerCase()}${word}` : '';
-const thesisKind = ({ type, fields }: BibEntry, doctor: string): string =>
+const thesisKind = ({ type, fields }: BibEntry, doctor = 'PhD thesis'): string =>
   fields.type ?? (type === 'mastersthesis' ? "Master's thesis" : doctor);
 const reportKind = ({ fields }: BibEntry, usual: string): string =>
   joined(' ', fields.type ?? usual, fields.number);
+const organizationOf = (e: BibEntry): Part => (isByOrganization(e) ? '' : e.fields.organization);
+/** The part of a book that an entry is about. */
+const partOfBook = (e: BibEntry): Part[] =>
+  e.type === 'inbook' ? [shortChapter(e), shortPages(e)] : [];
+/** How a leaflet came out, and where. */
+const leaflet = (e: BibEntry): Part[] => [
+  e.fields.howpublished,
+  e.type === 'booklet' ? addressOf(e) : '',
+];
+const schoolPlaceDate = (e: BibEntry): Part[] => [schoolOf(e), addressOf(e), dateOf(e)];
 const withNote = (e: BibEntry, text: string): string =>
   blocks([text, e.type === 'unpublished' ? '' : capital(e.fields.note ?? '')]);
 /** Who stands before an entry, its editors with what they are. */
@@ -56,271 +93,257 @@ const lead = (
 ): string =>
   isByEditor(e)
     ? edited(e, one, words)
-    : nameList(authorsOf(e), one, alwaysComma) ||
-      (e.fields.author ? '' : (e.fields.organization ?? ''));
+    : isByOrganization(e)
+      ? (e.fields.organization ?? '')
+      : nameList(authorsOf(e), one, alwaysComma);
 const caps = (text: string): string => (text === '' ? '' : `\\textsc{${text}}`);
 
-export const siamEntry: WriteEntry = (e, again) => {
-  const f = e.fields;
-  const [address, date] = [addressOf(e), dateOf(e)];
-  const who = again
-    ? '\\leavevmode\\vrule height 2pt depth -1.6pt width 23pt'
-    : isByEditor(e)
-      ? lead(e, shortName, ['ed.', 'eds.'])
-      : caps(lead(e, shortName, []));
-  const plain = (text: string | undefined): string => text ?? '';
-  const published = [f.publisher, address, bookEdition(e, '~ed.'), date];
-  const book = (): string[] => [
-    joined(' ', 'in', f.booktitle),
-    edited(e, shortName, ['ed.', 'eds.']),
+const SMALL = ['ed.', 'eds.'];
+const LARGE = ['Ed.', 'Eds.'];
+const LONG = ['editor', 'editors'];
+
+const siamBook = (e: BibEntry): Part[] => [
+  inBook('in', plain(e.fields.booktitle)),
+  edited(e, shortName, SMALL),
+  volumeOf(e, plain),
+  seriesOf(e),
+];
+const siamPublished = (e: BibEntry): Part[] => [
+  e.fields.publisher,
+  addressOf(e),
+  bookEdition(e, '~ed.'),
+  dateOf(e),
+];
+const SIAM: Parts = {
+  article: (e) => [
+    emph(cased(e)),
+    journalOf(e),
+    joined(' ', e.fields.volume, yearOf(e) && `(${yearOf(e)})`),
+    shortPages(e),
+  ],
+  chapter: (e) => [
+    emph(cased(e)),
+    ...siamBook(e),
+    ...siamPublished(e),
+    shortChapter(e),
+    shortPages(e),
+  ],
+  talk: (e) => [
+    emph(cased(e)),
+    ...siamBook(e),
+    e.fields.organization,
+    e.fields.publisher,
+    addressOf(e),
+    dateOf(e),
+    shortPages(e),
+  ],
+  thesis: (e) => [emph(cased(e)), thesisKind(e), ...schoolPlaceDate(e)],
+  report: (e) => [emph(cased(e)), reportKind(e, 'Tech. Rep.'), ...schoolPlaceDate(e)],
+  unpublished: (e) => [emph(cased(e)), e.fields.note, dateOf(e)],
+  misc: (e) => [emph(cased(e)), ...leaflet(e), dateOf(e)],
+  book: (e) => [
+    emph(e.fields.title),
     volumeOf(e, plain),
     seriesOf(e),
-  ];
-  const rest = (): (string | undefined)[] => {
-    switch (e.type) {
-      case 'article': {
-        const number = joined(' ', f.volume, yearOf(e) && `(${yearOf(e)})`);
-        return [emph(cased(e)), journalOf(e), number, shortPages(e)];
-      }
-      case 'incollection':
-        return [emph(cased(e)), ...book(), ...published, shortChapter(e), shortPages(e)];
-      case 'inproceedings':
-      case 'conference':
-        return [
-          emph(cased(e)),
-          ...book(),
-          f.organization,
-          f.publisher,
-          address,
-          date,
-          shortPages(e),
-        ];
-      case 'phdthesis':
-      case 'mastersthesis':
-      case 'thesis':
-        return [emph(cased(e)), thesisKind(e, 'PhD thesis'), schoolOf(e), address, date];
-      case 'techreport':
-      case 'report':
-        return [emph(cased(e)), reportKind(e, 'Tech. Rep.'), schoolOf(e), address, date];
-      case 'unpublished':
-        return [emph(cased(e)), joined(', ', f.note, date)];
-      case 'misc':
-      case 'online':
-        return [emph(cased(e)), f.howpublished, date];
-      default:
-        return [emph(f.title), volumeOf(e, plain), seriesOf(e), f.organization, ...published];
-    }
-  };
-  return withNote(e, joined(', ', who, ...rest()));
+    organizationOf(e),
+    ...siamPublished(e),
+    ...partOfBook(e),
+  ],
+};
+export const siamEntry: WriteEntry = (e, again) => {
+  const name = isByEditor(e) ? lead(e, shortName, SMALL) : caps(lead(e, shortName, []));
+  const who = again ? '\\leavevmode\\vrule height 2pt depth -1.6pt width 23pt' : name;
+  return withNote(e, listed(who, ...partsOf(SIAM, e)));
 };
 
+const acmPublished = (e: BibEntry): string => listed(e.fields.publisher, addressOf(e), dateOf(e));
+const acmBook = (e: BibEntry): string =>
+  listed(edited(e, shortName, LARGE), volumeOf(e), seriesOf(e));
+const ACM: Parts = {
+  article: (e) => {
+    const number = listed(emph(joined(' ', journalOf(e), e.fields.volume)), e.fields.number);
+    const dated = joined(' ', number, dateOf(e) && `(${dateOf(e)})`);
+    return [cased(e), listed(dated, rangeOf(e.fields.pages ?? ''))];
+  },
+  chapter: (e) => [
+    cased(e),
+    listed(inBook('In', emph(e.fields.booktitle)), acmBook(e)),
+    listed(acmPublished(e), shortChapter(e), shortPages(e)),
+  ],
+  talk: (e) => {
+    const at = listed(addressOf(e), dateOf(e));
+    const where = joined(' ', inBook('In', emph(e.fields.booktitle)), at && `(${at})`);
+    const { organization, publisher } = e.fields;
+    return [cased(e), listed(where, acmBook(e), organization, publisher, shortPages(e))];
+  },
+  thesis: (e) => [emph(e.fields.title), listed(thesisKind(e), ...schoolPlaceDate(e))],
+  report: (e) => [cased(e), listed(reportKind(e, 'Tech. Rep.'), ...schoolPlaceDate(e))],
+  unpublished: (e) => [cased(e), listed(e.fields.note, dateOf(e))],
+  misc: (e) => titleAndHow(cased(e), leaflet(e), [dateOf(e)]),
+  book: (e) => {
+    const title = listed(emph(e.fields.title), bookEdition(e, '~ed.'), volumeOf(e), seriesOf(e));
+    const { publisher } = e.fields;
+    const how = [organizationOf(e), publisher, addressOf(e)];
+    return titleAndHow(title, how, [dateOf(e), ...partOfBook(e)]);
+  },
+};
 export const acmEntry: WriteEntry = (e) => {
-  const f = e.fields;
-  const [address, date] = [addressOf(e), dateOf(e)];
-  const who = caps(lead(e, turnedName, ['Ed.', 'Eds.'], true));
-  const published = joined(', ', f.publisher, address, date);
-  const inBook = joined(', ', edited(e, shortName, ['Ed.', 'Eds.']), volumeOf(e), seriesOf(e));
-  const parts = (): (string | undefined)[] => {
-    switch (e.type) {
-      case 'article': {
-        const number = joined(', ', emph(joined(' ', journalOf(e), f.volume)), f.number);
-        const place = joined(
-          ', ',
-          joined(' ', number, date && `(${date})`),
-          rangeOf(f.pages ?? ''),
-        );
-        return [cased(e), place];
-      }
-      case 'incollection': {
-        const where = joined(', ', `In ${emph(f.booktitle)}`, inBook);
-        return [cased(e), where, joined(', ', published, shortChapter(e), shortPages(e))];
-      }
-      case 'inproceedings':
-      case 'conference': {
-        const at = joined(', ', address, date);
-        const where = joined(', ', joined(' ', `In ${emph(f.booktitle)}`, at && `(${at})`), inBook);
-        return [cased(e), joined(', ', where, f.organization, f.publisher, shortPages(e))];
-      }
-      case 'phdthesis':
-      case 'mastersthesis':
-      case 'thesis':
-        return [
-          emph(f.title),
-          joined(', ', thesisKind(e, 'PhD thesis'), schoolOf(e), address, date),
-        ];
-      case 'techreport':
-      case 'report':
-        return [cased(e), joined(', ', reportKind(e, 'Tech. Rep.'), schoolOf(e), address, date)];
-      case 'unpublished':
-        return [cased(e), joined(', ', f.note, date)];
-      case 'misc':
-      case 'online':
-        return [cased(e), joined(', ', f.howpublished, date)];
-      default: {
-        const book = joined(', ', emph(f.title), bookEdition(e, '~ed.'), volumeOf(e), seriesOf(e));
-        return [book, joined(', ', f.organization, published)];
-      }
-    }
-  };
-  const [first, ...rest] = parts();
+  const who = caps(lead(e, turnedName, LARGE, true));
+  const [first, ...rest] = partsOf(ACM, e);
   return withNote(e, blocks([joined(' ', who && ended(who), first), ...rest]));
 };
 
-export const ieeeEntry: WriteEntry = (e) => {
-  const f = e.fields;
-  const [address, date] = [addressOf(e), dateOf(e)];
-  const who = lead(e, shortName, ['ed.', 'eds.']);
-  const title = `\`\`${cased(e)},''`;
-  const published = joined(', ', joined(': ', address, f.publisher), bookEdition(e, '~ed.'), date);
-  const editors = edited(e, shortName, ['ed.', 'eds.']);
-  const inBook = joined(' ', `in ${emph(f.booktitle)}`, editors && `(${editors})`);
-  const series = [volumeOf(e), seriesOf(e)];
-  /** The title closes with a comma of its own. */
-  const behind = (...parts: (string | undefined)[]): string =>
-    joined(' ', joined(', ', who, title), joined(', ', ...parts));
-  const body = (): string => {
-    switch (e.type) {
-      case 'article': {
-        const number = [f.volume && `vol.~${f.volume}`, f.number && `no.~${f.number}`];
-        return behind(emph(journalOf(e)), ...number, shortPages(e), date);
-      }
-      case 'incollection':
-        return behind(inBook, ...series, shortChapter(e), shortPages(e), published);
-      case 'inproceedings':
-      case 'conference': {
-        const at = address && `(${address})`;
-        return behind(inBook, ...series, at, shortPages(e), f.organization, f.publisher, date);
-      }
-      case 'phdthesis':
-      case 'mastersthesis':
-      case 'thesis': {
-        const kind = joined(', ', thesisKind(e, 'PhD thesis'), schoolOf(e), address, date);
-        return blocks([joined(', ', who, emph(f.title)), kind]);
-      }
-      case 'techreport':
-      case 'report':
-        return behind(reportKind(e, 'Tech. Rep.'), schoolOf(e), address, date);
-      case 'unpublished':
-      case 'misc':
-      case 'online': {
-        const place = e.type === 'unpublished' ? f.note : f.howpublished;
-        return joined(' ', joined(', ', who, `\`\`${cased(e)}.''`), joined(', ', place, date));
-      }
-      default: {
-        const book = joined(', ', who, emph(f.title), volumeOf(e), seriesOf(e));
-        return blocks([book, joined(', ', f.organization, published)]);
-      }
-    }
-  };
-  return withNote(e, body());
+const ieeeBook = (e: BibEntry): string => {
+  const editors = edited(e, shortName, SMALL);
+  return joined(' ', inBook('in', emph(e.fields.booktitle)), editors && `(${editors})`);
 };
+const ieeePublished = (e: BibEntry): string =>
+  listed(joined(': ', addressOf(e), e.fields.publisher), bookEdition(e, '~ed.'), dateOf(e));
+/** In quotation marks; the title closes with a sign of its own. */
+const ieeeTitle = (e: BibEntry, sign: string): string => cased(e) && `\`\`${cased(e)}${sign}''`;
+const ieeeLead = (e: BibEntry): string => lead(e, shortName, SMALL);
+/** Title and what follows it within one sentence. */
+const ieeeLine = (e: BibEntry, sign: string, ...parts: Part[]): string =>
+  joined(' ', listed(ieeeLead(e), ieeeTitle(e, sign)), listed(...parts));
+/** Whole sentences. */
+const IEEE: Parts = {
+  article: (e) => {
+    const { volume, number } = e.fields;
+    const numbers = [volume && `vol.~${volume}`, number && `no.~${number}`];
+    return [ieeeLine(e, ',', emph(journalOf(e)), ...numbers, shortPages(e), dateOf(e))];
+  },
+  chapter: (e) => [
+    ieeeLine(
+      e,
+      ',',
+      ieeeBook(e),
+      volumeOf(e),
+      seriesOf(e),
+      shortChapter(e),
+      shortPages(e),
+      ieeePublished(e),
+    ),
+  ],
+  talk: (e) => {
+    const { organization, publisher } = e.fields;
+    const address = addressOf(e);
+    const series = [volumeOf(e), seriesOf(e), address && `(${address})`];
+    const by = [shortPages(e), organization, publisher, dateOf(e)];
+    return [ieeeLine(e, ',', ieeeBook(e), ...series, ...by)];
+  },
+  thesis: (e) => [
+    listed(ieeeLead(e), emph(e.fields.title)),
+    listed(thesisKind(e), ...schoolPlaceDate(e)),
+  ],
+  report: (e) => [ieeeLine(e, ',', reportKind(e, 'Tech. Rep.'), ...schoolPlaceDate(e))],
+  unpublished: (e) => [ieeeLine(e, '.', e.fields.note, dateOf(e))],
+  misc: (e) => [ieeeLine(e, '.', ...leaflet(e), dateOf(e))],
+  book: (e) => [
+    listed(ieeeLead(e), emph(e.fields.title), volumeOf(e), seriesOf(e), ...partOfBook(e)),
+    listed(organizationOf(e), ieeePublished(e)),
+  ],
+};
+export const ieeeEntry: WriteEntry = (e) => withNote(e, blocks(partsOf(IEEE, e)));
 
+const apaVolume = ({ fields: { volume, number, series } }: BibEntry): string =>
+  volume
+    ? joined(' of ', `volume~${volume}`, emph(series))
+    : joined(' in ', number ? `number~${number}` : '', series);
+const apaPages = ({ fields: { chapter, pages } }: BibEntry): Part[] => [
+  chapter && `chapter~${chapter}`,
+  pages && `pages ${rangeOf(pages)}`,
+];
+const apaBook = (e: BibEntry): string =>
+  listed(
+    inBook('In', listed(edited(e, turnedName, LONG), emph(e.fields.booktitle))),
+    apaVolume(e),
+    ...apaPages(e),
+  );
+const apaPublished = (e: BibEntry): string =>
+  listed(e.fields.publisher, addressOf(e), bookEdition(e, ' edition'));
+const APALIKE: Parts = {
+  article: (e) => {
+    const { volume = '', number, pages = '' } = e.fields;
+    const place = joined(':', `${volume}${number ? `(${number})` : ''}`, rangeOf(pages));
+    return [cased(e), listed(emph(journalOf(e)), place)];
+  },
+  chapter: (e) => [cased(e), apaBook(e), apaPublished(e)],
+  talk: (e) => [
+    cased(e),
+    listed(apaBook(e), addressOf(e)),
+    listed(e.fields.organization, e.fields.publisher),
+  ],
+  thesis: (e) => [
+    e.type === 'mastersthesis' ? cased(e) : emph(e.fields.title),
+    listed(thesisKind(e), schoolOf(e), addressOf(e)),
+  ],
+  report: (e) => [cased(e), listed(reportKind(e, 'Technical Report'), schoolOf(e), addressOf(e))],
+  unpublished: (e) => [cased(e), e.fields.note],
+  misc: (e) => [cased(e), listed(...leaflet(e))],
+  book: (e) => [
+    listed(emph(e.fields.title), apaVolume(e), ...(e.type === 'inbook' ? apaPages(e) : [])),
+    listed(organizationOf(e), apaPublished(e)),
+  ],
+};
 /** @param letter tells works of one year apart. */
 export function apalikeEntry(e: BibEntry, letter: string): string {
-  const f = e.fields;
-  const address = addressOf(e);
   const year = yearOf(e);
-  const who = lead(e, turnedName, ['editor', 'editors']);
-  const inVolume = f.volume
-    ? joined(' of ', `volume~${f.volume}`, emph(f.series))
-    : joined(' in ', f.number ? `number~${f.number}` : '', f.series);
-  const pages = f.pages ? `pages ${rangeOf(f.pages)}` : '';
-  const published = joined(', ', f.publisher, address, bookEdition(e, ' edition'));
-  const inBook = joined(
-    ', ',
-    joined(
-      ' ',
-      'In',
-      joined(', ', edited(e, turnedName, ['editor', 'editors']), emph(f.booktitle)),
-    ),
-    inVolume,
-    f.chapter && `chapter~${f.chapter}`,
-    pages,
-  );
-  const parts = (): (string | undefined)[] => {
-    switch (e.type) {
-      case 'article': {
-        const volume = `${f.volume ?? ''}${f.number ? `(${f.number})` : ''}`;
-        const place = joined(':', volume, f.pages ? rangeOf(f.pages) : '');
-        return [cased(e), joined(', ', emph(journalOf(e)), place)];
-      }
-      case 'incollection':
-        return [cased(e), inBook, published];
-      case 'inproceedings':
-      case 'conference':
-        return [cased(e), joined(', ', inBook, address), joined(', ', f.organization, f.publisher)];
-      case 'phdthesis':
-      case 'mastersthesis':
-      case 'thesis':
-        return [
-          e.type === 'mastersthesis' ? cased(e) : emph(f.title),
-          joined(', ', thesisKind(e, 'PhD thesis'), schoolOf(e), address),
-        ];
-      case 'techreport':
-      case 'report':
-        return [cased(e), joined(', ', reportKind(e, 'Technical Report'), schoolOf(e), address)];
-      case 'unpublished':
-        return [cased(e), f.note];
-      case 'misc':
-      case 'online':
-        return [cased(e), f.howpublished];
-      default:
-        return [joined(', ', emph(f.title), inVolume), joined(', ', f.organization, published)];
-    }
-  };
+  const who = lead(e, turnedName, LONG);
+  const [first, ...rest] = partsOf(APALIKE, e);
   const dated = joined(' ', who, year && `(${year}${letter})`);
-  return withNote(e, blocks([dated, ...parts()]));
+  return withNote(e, blocks([dated, first, ...rest]));
 }
 
+const amsSeries = ({ fields: { series, volume, number } }: BibEntry): string =>
+  listed(series, volume ? `vol.~${volume}` : number ? `no.~${number}` : '');
+const amsBook = (e: BibEntry, at: Part = ''): string => {
+  const editors = edited(e, fullName, SMALL);
+  return joined(' ', e.fields.booktitle, at && `(${at})`, editors && `(${editors})`);
+};
+const AMS: Parts = {
+  article: (e) => {
+    const { volume, number, pages = '' } = e.fields;
+    const bold = volume ? `\\textbf{${volume}}` : '';
+    const journal = joined(' ', journalOf(e), bold, dateOf(e) && `(${dateOf(e)})`);
+    return [emph(cased(e)), journal, number && `no.~${number}`, rangeOf(pages)];
+  },
+  chapter: (e) => [
+    emph(cased(e)),
+    amsBook(e),
+    amsSeries(e),
+    e.fields.publisher,
+    addressOf(e),
+    bookEdition(e, ' ed.'),
+    dateOf(e),
+    shortChapter(e),
+    shortPages(e),
+  ],
+  talk: (e) => [
+    emph(cased(e)),
+    amsBook(e, addressOf(e)),
+    amsSeries(e),
+    e.fields.organization,
+    e.fields.publisher,
+    dateOf(e),
+    shortPages(e),
+  ],
+  thesis: (e) => [emph(e.fields.title), thesisKind(e, 'Ph.D. thesis'), ...schoolPlaceDate(e)],
+  report: (e) => [emph(cased(e)), reportKind(e, 'Tech. Report'), ...schoolPlaceDate(e)],
+  unpublished: (e) => [emph(cased(e)), dateOf(e)],
+  misc: (e) => [emph(cased(e)), ...leaflet(e), dateOf(e)],
+  book: (e) => [
+    emph(e.fields.title),
+    bookEdition(e, ' ed.'),
+    amsSeries(e),
+    organizationOf(e),
+    e.fields.publisher,
+    addressOf(e),
+    dateOf(e),
+    ...partOfBook(e),
+  ],
+};
 export const amsEntry: WriteEntry = (e, again) => {
-  const f = e.fields;
-  const [address, date] = [addressOf(e), dateOf(e)];
-  const who = again
-    ? '\\leavevmode\\hbox to3em{\\hrulefill}\\thinspace'
-    : lead(e, fullName, ['ed.', 'eds.']);
-  const editors = edited(e, fullName, ['ed.', 'eds.']);
-  const inSeries = f.volume
-    ? joined(', ', f.series, `vol.~${f.volume}`)
-    : joined(', ', f.series, f.number ? `no.~${f.number}` : '');
-  const published = [f.publisher, address, date];
-  const inBook = (at = ''): string =>
-    joined(' ', f.booktitle, at && `(${at})`, editors && `(${editors})`);
-  const rest = (): (string | undefined)[] => {
-    switch (e.type) {
-      case 'article': {
-        const volume = f.volume ? `\\textbf{${f.volume}}` : '';
-        const journal = joined(' ', journalOf(e), volume, date && `(${date})`);
-        return [emph(cased(e)), journal, f.number && `no.~${f.number}`, rangeOf(f.pages ?? '')];
-      }
-      case 'incollection':
-        return [emph(cased(e)), inBook(), inSeries, ...published, shortChapter(e), shortPages(e)];
-      case 'inproceedings':
-      case 'conference':
-        return [
-          emph(cased(e)),
-          inBook(address),
-          inSeries,
-          f.organization,
-          f.publisher,
-          date,
-          shortPages(e),
-        ];
-      case 'phdthesis':
-      case 'mastersthesis':
-      case 'thesis':
-        return [emph(f.title), thesisKind(e, 'Ph.D. thesis'), schoolOf(e), address, date];
-      case 'techreport':
-      case 'report':
-        return [emph(cased(e)), reportKind(e, 'Tech. Report'), schoolOf(e), address, date];
-      case 'unpublished':
-        return [emph(cased(e)), f.note, date];
-      case 'misc':
-      case 'online':
-        return [emph(cased(e)), f.howpublished, date];
-      default:
-        return [emph(f.title), bookEdition(e, ' ed.'), inSeries, f.organization, ...published];
-    }
-  };
-  const note = e.type === 'unpublished' ? '' : f.note;
-  return ended(joined(', ', joined(', ', who, ...rest()), note));
+  const who = again ? '\\leavevmode\\hbox to3em{\\hrulefill}\\thinspace' : lead(e, fullName, SMALL);
+  const text = listed(who, ...partsOf(AMS, e), e.fields.note);
+  return text === '' ? '' : ended(text);
 };

@@ -9,6 +9,7 @@ import {
   emph,
   fullName,
   isByEditor,
+  isByOrganization,
   isRange,
   joined,
   journalOf,
@@ -16,6 +17,7 @@ import {
   rangeOf,
   schoolOf,
   shortName,
+  titleAndHow,
 } from './entryParts';
 import { sentenceCase } from './sentenceCase';
 
@@ -67,7 +69,9 @@ function sentences(e: BibEntry, name: (names: ReturnType<typeof editorsOf>) => s
     case 'incollection': {
       const editors = editorsOf(e);
       const by = f.editor ? `${name(editors)}, ${editors.length > 1 ? 'editors' : 'editor'}` : '';
-      const where = `In ${joined(', ', by, emph(f.booktitle), volumeOf(e), seriesOf(e), e.type === 'incollection' ? chapterText(e) : pageText(e))}`;
+      const pages = e.type === 'incollection' ? chapterText(e) : pageText(e);
+      const book = joined(', ', by, emph(f.booktitle));
+      const where = joined(', ', book && `In ${book}`, volumeOf(e), seriesOf(e), pages);
       if (e.type === 'incollection') return [title, where, published];
       // Without a place all of it is one sentence behind.
       return address
@@ -93,16 +97,15 @@ function sentences(e: BibEntry, name: (names: ReturnType<typeof editorsOf>) => s
       const kind = `${f.type ?? 'Technical Report'}${f.number ? `~${f.number}` : ''}`;
       return [title, joined(', ', kind, schoolOf(e), address, dateOf(e))];
     }
-    case 'manual':
-      return [
-        emph(f.title),
-        joined(', ', f.author ? f.organization : '', address, editionOf(e), dateOf(e)),
-      ];
+    case 'manual': {
+      const how = isByOrganization(e) ? [] : [f.organization, address];
+      return titleAndHow(emph(f.title), how, [editionOf(e), dateOf(e)]);
+    }
     case 'booklet':
-      return [title, joined(', ', f.howpublished, address, dateOf(e))];
+      return titleAndHow(title, [f.howpublished, address], [dateOf(e)]);
     case 'collection':
     case 'proceedings': {
-      const organization = isByEditor(e) ? f.organization : '';
+      const organization = isByOrganization(e) ? '' : f.organization;
       const book = joined(', ', emph(f.title), volumeOf(e), seriesOf(e));
       return address
         ? [joined(', ', book, address, dateOf(e)), joined(', ', organization, f.publisher)]
@@ -111,7 +114,7 @@ function sentences(e: BibEntry, name: (names: ReturnType<typeof editorsOf>) => s
     case 'unpublished':
       return [title, joined(', ', f.note, dateOf(e))];
     default:
-      return [title, joined(', ', f.howpublished, dateOf(e))];
+      return titleAndHow(title, [f.howpublished], [dateOf(e)]);
   }
 }
 
@@ -119,10 +122,8 @@ function sentences(e: BibEntry, name: (names: ReturnType<typeof editorsOf>) => s
 function leadOf(e: BibEntry, name: (names: ReturnType<typeof editorsOf>) => string): string {
   const editors = editorsOf(e);
   if (isByEditor(e)) return `${name(editors)}, ${editors.length > 1 ? 'editors' : 'editor'}`;
-  if (e.fields.author) return name(authorsOf(e));
-  return ['manual', 'proceedings', 'misc', 'online'].includes(e.type)
-    ? (e.fields.organization ?? '')
-    : '';
+  if (!isByOrganization(e)) return name(authorsOf(e));
+  return joined(', ', e.fields.organization, e.type === 'manual' ? addressOf(e) : '');
 }
 
 export function plainEntry(entry: BibEntry, { short, tellsNumbers, letter }: PlainLook): string {

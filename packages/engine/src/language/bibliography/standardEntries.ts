@@ -221,7 +221,7 @@ function partsOf(writer: Writer): string[] {
   const found = foundBy(writer);
   const sign = look.own?.('bibpagespunct') ?? ', ';
   const said = `${words.in}${words.inSign}`;
-  const within = piece('in:', said);
+  const inside = (text: string): string => text && `${piece('in:', said)}${text}`;
   const title = (usual: (text: string) => string): string =>
     piece('title', field('title', titleOf(writer), usual));
   switch (e.type) {
@@ -229,7 +229,7 @@ function partsOf(writer: Writer): string[] {
       return [
         title(quoted),
         ...others(writer),
-        `${within}${joined('. ', journalOf(writer), note)}${pagesOf(writer) && `${sign}${pagesOf(writer)}`}`,
+        joined(sign, inside(joined('. ', journalOf(writer), note)), pagesOf(writer)),
         ...found,
       ];
     case 'inproceedings':
@@ -245,7 +245,7 @@ function partsOf(writer: Writer): string[] {
       const last = joined(sign, publishedAt(writer, f.publisher), pagesOf(writer));
       return [
         title(quoted),
-        `${within}${joined('. ', book, event)}`,
+        inside(joined('. ', book, event)),
         by,
         translated,
         editionOf(writer),
@@ -304,9 +304,11 @@ function partsOf(writer: Writer): string[] {
 
 /** Who stands before an entry: authors, or editors with what they are. */
 export function leadOf(e: BibEntry, look: StandardLook): string {
+  const byEditor = !e.fields.author && e.fields.editor !== undefined;
+  // The editor of what stands within another work is named there.
+  if (byEditor && /^(?:article|conference|in)/.test(e.type)) return '';
   const names = parseNames(e.fields.author ?? e.fields.editor ?? '');
   const said = standardNames(names, look, look.authorYear || look.kind === 'authortitle');
-  const byEditor = !e.fields.author && e.fields.editor !== undefined;
   const words = wordsOf(look);
   return byEditor ? `${said}, ${names.length > 1 ? words.editors : words.editor}` : said;
 }
