@@ -25,10 +25,8 @@ describe('random edits', () => {
     const random = numbers(SEED + subjects.indexOf(subject));
     const standing = standingOf(subject);
     const session = sessionOf(standing);
-    for (let i = 1; i <= 6; i++) {
-      take(randomStep(random, standing, subjects), standing, session);
-      if (i % 3 === 0) expect([i, differencesFromCold(session, standing)]).toEqual([i, []]);
-    }
+    for (let i = 0; i < 4; i++) take(randomStep(random, standing, subjects), standing, session);
+    expect(differencesFromCold(session, standing)).toEqual([]);
     expect(session.text).toBe(standing.text);
   });
   it('are the same for the same seed', () => {
