@@ -1,4 +1,5 @@
 import type { Span } from '../base/spans';
+import { isOpaque } from './walk';
 
 /** Inlines, or other nodes, with all that is in them, at one place of the source. */
 export function placedAt<T>(node: T, at: Span): T {
@@ -7,8 +8,7 @@ export function placedAt<T>(node: T, at: Span): T {
   if (node === null || typeof node !== 'object' || ArrayBuffer.isView(node)) return node;
   const parts = Object.entries(node).map(([name, part]: [string, unknown]) => {
     if ((name === 'from' || name === 'to') && typeof part === 'number') return [name, at[name]];
-    // Fonts are compared by identity.
-    return [name, name === 'font' ? part : placedAt(part, at)];
+    return [name, isOpaque(name) ? part : placedAt(part, at)];
   });
   return Object.fromEntries(parts) as T;
 }

@@ -1,6 +1,7 @@
 import { inFont } from '../document/inFont';
 import type { Shown } from '../language/machine/counters';
 import { type Inline, type RefInline, UNNAMED_PLACE } from '../document/inlines';
+import { walk } from '../document/walk';
 import { LINE_KIND } from '../document/lineNumbers';
 import { sameValue } from '../expansion/meaning';
 import type { LABELS } from '../language/constructs/knownPages';
@@ -194,15 +195,12 @@ export const referredLabels = (blocks: readonly SessionBlock[]): readonly string
 /** Looked for once in each block: formulas, tables and pictures hold references too. */
 function referredIn({ reading }: SessionBlock): readonly string[] {
   const out = new Set<string>();
-  const look = (value: unknown): void => {
-    if (Array.isArray(value)) value.forEach(look);
-    else if (value !== null && typeof value === 'object') {
-      const { kind, label } = value as Partial<RefInline>;
-      if (kind === 'ref' && label !== undefined) label.split(',').forEach((one) => out.add(one));
-      else Object.values(value).forEach(look);
-    }
-  };
-  look(reading.nodes);
+  walk(reading.nodes, (node) => {
+    const { kind, label } = node as Partial<RefInline>;
+    if (kind !== 'ref' || label === undefined) return true;
+    label.split(',').forEach((one) => out.add(one));
+    return false;
+  });
   return [...out];
 }
 

@@ -1,5 +1,6 @@
 import type { BlockNode } from '../document/blocks';
 import type { SymbolNode } from '../document/math';
+import { walk } from '../document/walk';
 import type { SessionBlock } from './block';
 
 const known = new WeakMap<readonly BlockNode[], readonly number[]>();
@@ -11,9 +12,7 @@ const known = new WeakMap<readonly BlockNode[], readonly number[]>();
 export function spansIn(nodes: readonly BlockNode[]): readonly number[] {
   let found = known.get(nodes);
   if (!found) {
-    const spans: number[] = [];
-    collect(nodes, spans);
-    found = inOrder(spans);
+    found = inOrder(startsAndEnds(nodes));
     known.set(nodes, found);
   }
   return found;
@@ -29,21 +28,16 @@ function inOrder(spans: readonly number[]): readonly number[] {
     .flat();
 }
 
-function collect(value: unknown, spans: number[]): void {
-  if (Array.isArray(value)) {
-    for (const part of value) collect(part, spans);
-    return;
-  }
-  if (value === null || typeof value !== 'object') return;
-  const { kind, from, to } = value as { kind?: string; from?: number; to?: number };
-  if ((kind === 'math' || kind === 'display') && from !== undefined && to !== undefined) {
+function startsAndEnds(nodes: readonly BlockNode[]): number[] {
+  const spans: number[] = [];
+  walk(nodes, (node) => {
+    const { kind, from, to } = node as { kind?: string; from?: number; to?: number };
+    const isFormula = kind === 'math' || kind === 'display';
+    if (!isFormula || from === undefined || to === undefined) return true;
     if (to > from) spans.push(from, to);
-    return;
-  }
-  for (const key in value) {
-    const part = (value as Record<string, unknown>)[key];
-    if (typeof part === 'object' && key !== 'font') collect(part, spans);
-  }
+    return false;
+  });
+  return spans;
 }
 
 const [FIRST_ITALIC, LAST_ITALIC, ITALIC_H] = [0x1d434, 0x1d467, 0x210e];
@@ -51,27 +45,15 @@ const [FIRST_ITALIC, LAST_ITALIC, ITALIC_H] = [0x1d434, 0x1d467, 0x210e];
 /** Where the italic letters of formulas are typed, from the start of the block. */
 export function italicLetters(nodes: readonly BlockNode[]): ReadonlySet<number> {
   const places = new Set<number>();
-  collectLetters(nodes, places);
-  return places;
-}
-
-function collectLetters(value: unknown, places: Set<number>): void {
-  if (Array.isArray(value)) {
-    for (const part of value) collectLetters(part, places);
-    return;
-  }
-  if (value === null || typeof value !== 'object') return;
-  const { kind, char, from = 0, to = 0 } = value as Partial<SymbolNode>;
-  if (kind === 'symbol') {
+  walk(nodes, (node) => {
+    const { kind, char, from = 0, to = 0 } = node as Partial<SymbolNode>;
+    if (kind !== 'symbol') return true;
     const code = char?.codePointAt(0) ?? 0;
     const isItalic = (code >= FIRST_ITALIC && code <= LAST_ITALIC) || code === ITALIC_H;
     if (isItalic && to - from === 1) places.add(from);
-    return;
-  }
-  for (const key in value) {
-    const part = (value as Record<string, unknown>)[key];
-    if (typeof part === 'object' && key !== 'font') collectLetters(part, places);
-  }
+    return false;
+  });
+  return places;
 }
 
 /** The extents of all formulas in the text, start and end by turns, as the engine reads them. */

@@ -1,6 +1,7 @@
 import type { BlockNode, Display } from '../document/blocks';
 import { HELD } from '../document/font';
 import type { MathInline } from '../document/inlines';
+import { isOpaque, walk } from '../document/walk';
 import { FINDINGS } from '../findings/kinds';
 import type { BlockReading } from '../language/machine/interpreter';
 
@@ -14,12 +15,11 @@ const isFormula = (value: object): value is Formula => {
 /** The formulas of a block in the order they stand in. */
 export function formulasIn(nodes: readonly BlockNode[]): Formula[] {
   const out: Formula[] = [];
-  const visit = (value: unknown): void => {
-    if (value === null || typeof value !== 'object') return;
-    if (!Array.isArray(value) && isFormula(value)) out.push(value);
-    else for (const part of Object.values(value)) visit(part);
-  };
-  visit(nodes);
+  walk(nodes, (node) => {
+    if (!isFormula(node)) return true;
+    out.push(node);
+    return false;
+  });
   return out;
 }
 
@@ -90,7 +90,7 @@ function replaced<T>(value: T, by: ReadonlyMap<Formula, Formula>): T {
   if (isFormula(value)) return (by.get(value) as T | undefined) ?? value;
   let changed: Record<string, unknown> | null = null;
   for (const [key, part] of Object.entries(value)) {
-    const next: unknown = replaced(part as unknown, by);
+    const next: unknown = isOpaque(key) ? part : replaced(part as unknown, by);
     if (next !== part) changed = { ...(changed ?? value), [key]: next };
   }
   return (changed as T | null) ?? value;
