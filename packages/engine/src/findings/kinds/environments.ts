@@ -1,5 +1,5 @@
 import { finding } from '../entry';
-import { lineEnd, literal, one } from '../mends';
+import { lineEnd, literal, one, takeOut } from '../mends';
 
 /** Environments, lists and tables. */
 export const environments = {
@@ -82,6 +82,13 @@ export const environments = {
     message: 'This & has nothing to align.',
     cause: 'An & separates columns in a table, a matrix or aligned lines. To print one, write \\&.',
     mend: literal('&'),
+  }),
+  'row-end-outside': finding({
+    severity: 'broken',
+    args: [],
+    message: 'There is no row here to end.',
+    cause: 'A \\cr ends a row of a table, a matrix or an alignment, and it stands in none.',
+    mend: takeOut,
   }),
   'columns-too-many': finding({
     severity: 'broken',

@@ -9,6 +9,7 @@ import type { CommandEntry } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
 import { box } from './boxes';
 import { addBox } from './boxMaking';
+import { endsRow, openedRows } from './openedRows';
 
 /** What stands before and behind the cells of a column, and the glue behind it. */
 interface Column {
@@ -147,7 +148,9 @@ function align(it: Interpreter, token: Token): void {
   const body = readArgument(p, token, true) ?? [];
   it.endParagraph();
   it.openGroup({ kind: 'semisimple', span: p.place });
-  const [template = [], ...rest] = cut(body, (one) => isNamed(one, 'cr', 'crcr', '\\'));
+  const isEnd = (one: Token): boolean => endsRow(it, one);
+  const [template = []] = cut(body, isEnd);
+  const rest = cut(openedRows(it, body.slice(template.length + 1)), isEnd);
   const before = getSkip(it.state, 'tabskip').width;
   const preamble = preambleOf(it, template);
   const rows: (Cell[] | readonly Token[])[] = [];
@@ -225,8 +228,19 @@ const alignment = (name: string, description: string): CommandEntry => ({
   },
 });
 
+/** Read by the alignment it stands in; anywhere else it ends nothing. */
+const rowEnd = (name: string): CommandEntry => ({
+  name,
+  signature: '',
+  description: 'Ends a row of an alignment.',
+  example: `\\halign{#\\${name} ebb\\${name} flood\\${name}}`,
+  run: (it, _args, token) => it.p.report('row-end-outside', it.spanOf(token)),
+});
+
 /** Alignments of plain TeX. */
 export const alignmentCommands: readonly CommandEntry[] = [
+  rowEnd('cr'),
+  rowEnd('crcr'),
   alignment('halign', 'Rows of cells by templates: what stands around each, a # for the cell.'),
   alignment('ialign', 'Rows of cells by templates, without room between columns.'),
 ];

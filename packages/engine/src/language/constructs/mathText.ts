@@ -6,7 +6,7 @@ import { OWN } from '../machine/ownNames';
 const endsCell = (t: Token): boolean =>
   t.cat === Cat.Tab ||
   t.cat === STOP ||
-  (t.cat === Cat.Command && ['\\', 'cr', 'end'].includes(t.text));
+  (t.cat === Cat.Command && ['\\', 'cr', 'crcr', 'end'].includes(t.text));
 
 /** The rest of a cell as text (the second column of `cases*`). */
 export const textCell: CommandEntry = {

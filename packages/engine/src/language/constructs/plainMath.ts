@@ -25,7 +25,7 @@ function columnCount(tokens: readonly Token[]): number {
     if (cat === Cat.Begin) depth++;
     else if (cat === Cat.End) depth--;
     else if (depth === 0 && cat === Cat.Tab) most = Math.max(most, ++count);
-    else if (depth === 0 && cat === Cat.Command && (text === 'cr' || text === '\\')) count = 1;
+    else if (depth === 0 && cat === Cat.Command && ['cr', 'crcr', '\\'].includes(text)) count = 1;
   }
   return most;
 }
@@ -33,7 +33,7 @@ function columnCount(tokens: readonly Token[]): number {
 /** The `\cr` behind the last row starts no new one. */
 function withoutLastRow(tokens: readonly Token[]): readonly Token[] {
   const last = tokens.findLastIndex((t) => t.cat !== Cat.Space);
-  return tokens[last]?.text === 'cr' ? tokens.slice(0, last) : tokens;
+  return /^cr(?:cr)?$/.test(tokens[last]?.text ?? '') ? tokens.slice(0, last) : tokens;
 }
 
 /** `$$ … \eqno(1) $$`: what stands behind it is the number. */

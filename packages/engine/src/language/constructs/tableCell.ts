@@ -112,11 +112,13 @@ function fillCell(it: Interpreter, groups: number, frame: CellFrame): CellEnd {
   }
 }
 
+const ENDS_ROW: ReadonlySet<string> = new Set(['\\', 'tabularnewline', 'cr', 'crcr']);
+
 /** How a token of the cell's own level ends it, or null; `own` when it opened the closing half of the document's own environment. */
 function endOf(it: Interpreter, token: Token, frame: CellFrame): CellEnd | 'own' | null {
   if (token.cat === Cat.Tab) return 'tab';
   if (token.cat !== Cat.Command) return null;
-  if (token.text === '\\' || token.text === 'tabularnewline' || token.text === 'cr') return 'row';
+  if (ENDS_ROW.has(token.text)) return 'row';
   // The parts of a long table end their last row themselves (longtable's `\\LT@end@hd@ft`).
   if (ENDS_PART.has(token.text)) return 'row';
   // A line across belongs between rows (The TeXbook, chapter 22: misplaced \noalign).

@@ -41,7 +41,8 @@ export type Until =
 export type Ended = 'closed' | 'tab' | 'row' | 'early';
 
 /** What ends a cell of a table of text. */
-const TABLE_ENDS: ReadonlySet<string> = new Set(['\\', 'tabularnewline', 'cr', 'end']);
+const ROW_ENDS: ReadonlySet<string> = new Set(['\\', 'tabularnewline', 'cr', 'crcr']);
+const TABLE_ENDS: ReadonlySet<string> = new Set([...ROW_ENDS, 'end']);
 
 /** What is nested deeper than this is passed over. */
 const DEEPEST = 240;
@@ -264,10 +265,7 @@ export class MathReader {
       return 'closed';
     }
     if (token.text === ']' && until === 'bracket') return 'closed';
-    if (
-      (token.text === '\\' || token.text === 'cr' || token.text === 'tabularnewline') &&
-      (until === 'cell' || this.isOpenInCell(token))
-    )
+    if (ROW_ENDS.has(token.text) && (until === 'cell' || this.isOpenInCell(token)))
       return until === 'cell' ? 'row' : this.giveBack(token);
     if (until !== 'cell' && TABLE_ENDS.has(token.text) && this.endsTableCell(token)) return null;
     const mark = markWithin(this, token, until);
@@ -441,6 +439,6 @@ export class MathReader {
   }
 }
 
-const ENDS_FIELD: ReadonlySet<string> = new Set(['right', 'end', '\\', ')', ']', 'cr']);
+const ENDS_FIELD: ReadonlySet<string> = new Set(['right', 'end', '\\', ')', ']', 'cr', 'crcr']);
 const ENDS_FORMULA =
   /^(sub)*(section|paragraph)$|^(chapter|item|begin|end|maketitle|newpage|clearpage)$/;

@@ -2,6 +2,7 @@ import { arcs } from '../constructs/mathAccents';
 import { CELLS } from '../machine/cells';
 import type { PackageEntry, SourceName } from '../machine/entries';
 import { sourceCommand, sourceEnvironment, sourcePackage } from '../machine/macroEntry';
+import { scaledThings } from './scaledThings';
 
 const centernot = sourcePackage(
   'centernot',
@@ -151,67 +152,6 @@ const isomath = sourcePackage(
   ['amsmath'],
 );
 
-const scalerel = sourcePackage(
-  'scalerel',
-  'Things scaled to the size of others.',
-  [
-    sourceCommand('scalerel', 'mm', 'The first as high as the second.', '$\\scalerel{x}{\\sum}$'),
-    sourceCommand(
-      'stretchrel',
-      'mm',
-      'The first stretched to the height of the second.',
-      '$\\stretchrel{x}{\\sum}$',
-    ),
-    sourceCommand('scaleto', 'mm', 'Scaled to a height.', '$\\scaleto{x}{12pt}$'),
-    sourceCommand('scaleobj', 'mm', 'Scaled by a factor.', '$\\scaleobj{2}{x}$'),
-  ],
-  String.raw`
-\newsavebox\srel@box
-\NewDocumentCommand\scalerel{s m m}{\mathpalette\srel@like{{#2}{#3}}\IfBooleanF{#1}{#3}}
-\def\srel@like#1#2{\srel@both#1#2}
-\def\srel@both#1#2#3{\sbox\srel@box{$\m@th#1#3$}\mathord{\raisebox{-\dp\srel@box}{\resizebox{!}{\dimexpr\ht\srel@box+\dp\srel@box\relax}{$\m@th#1#2$}}}}
-\NewDocumentCommand\stretchrel{s m m}{\scalerel*{#2}{#3}\IfBooleanF{#1}{#3}}
-\newcommand\scaleto[2]{\mathord{\resizebox{!}{#2}{$\m@th#1$}}}\newcommand\stretchto[2]{\scaleto{#1}{#2}}
-\newcommand\scaleobj[2]{\mathord{\scalebox{#1}{$\m@th#2$}}}
-\newcommand\scaleleftright[3]{\left#1#2\right#3}
-`,
-  ['graphicx'],
-);
-
-const stackengine = sourcePackage(
-  'stackengine',
-  'Things stacked on one another.',
-  [
-    sourceCommand('stackon', 'omm', 'The second over the first.', '\\stackon{tide}{ebb}'),
-    sourceCommand('stackunder', 'omm', 'The second under the first.', '\\stackunder{tide}{ebb}'),
-    sourceCommand(
-      'stackanchor',
-      'omm',
-      'One over the other, about the middle of the line.',
-      '\\stackanchor{ebb}{flow}',
-    ),
-    sourceCommand('Shortstack', 'm', 'Lines one under another.', '\\Shortstack{ebb\\\\ flow}'),
-    sourceCommand(
-      'Longstack',
-      'm',
-      'Lines one under another, as in a paragraph.',
-      '\\Longstack{ebb\\\\ flow}',
-    ),
-  ],
-  String.raw`
-\newlength\stackgap\setlength\stackgap{3pt}\newsavebox\sen@box\newcommand\stackalignment{c}\newcommand\useanchorwidth{F}\newcommand\stacktype{S}
-\newcommand\setstackgap[2]{\setlength\stackgap{#2}}\newcommand\setstackEOL[1]{}
-\newcommand\sen@pair[3]{\mbox{\sbox\sen@box{#1}\begin{tabular}[#2]{@{}\stackalignment @{}}#3\end{tabular}}}
-\newcommand\stackon[3][\stackgap]{\mbox{\sbox\sen@box{#2}\ooalign{\hfil\raisebox{\dimexpr\ht\sen@box+#1\relax}{#3}\hfil\cr\hfil\usebox\sen@box\hfil\cr}}}
-\newcommand\stackunder[3][\stackgap]{\mbox{\sbox\sen@box{#3}\ooalign{\hfil#2\hfil\cr\hfil\raisebox{-\dimexpr\ht\sen@box+#1\relax}{\usebox\sen@box}\hfil\cr}}}
-\newcommand\stackinset[6]{#6}
-\newcommand\stackanchor[3][]{\Shortstack{#2\\#3}}
-\newcommand\Shortstack[2][c]{$\vcenter{\hbox{\renewcommand\arraystretch{.9}\begin{tabular}{@{}#1@{}}#2\end{tabular}}}$}
-\newcommand\Longstack[2][c]{$\vcenter{\hbox{\begin{tabular}{@{}#1@{}}#2\end{tabular}}}$}
-\newcommand\Centerstack[2][c]{\Longstack[#1]{#2}}
-`,
-);
-
 const textgreek = sourcePackage(
   'textgreek',
   'Greek letters in text.',
@@ -315,8 +255,7 @@ export const wantedNotation: readonly PackageEntry[] = [
   arcPackage('yhmath'),
   arcPackage('arcs'),
   isomath,
-  scalerel,
-  stackengine,
+  ...scaledThings,
   textgreek,
   optidef,
   drawnBelow,
