@@ -13,6 +13,7 @@ const FIRST = [
   'amsthm',
   'graphicx',
   'xcolor',
+  'enumitem',
   'physics',
 ];
 

@@ -28,6 +28,24 @@ export const names = {
     cause: 'A line \\usepackage{<package>} before \\begin{document} is missing.',
     mend: loads,
   }),
+  'option-needed': finding({
+    severity: 'broken',
+    args: ['name', 'option', 'package'],
+    message: '<name> comes with the option <option> of the package <package>.',
+    cause: 'The line that loads it says \\usepackage[<option>]{<package>}.',
+    mend: ({ text, args }) => {
+      const line = new RegExp(`\\\\usepackage(\\[[^\\]]*)?(?:\\])?\\{${args.package}\\}`).exec(
+        text,
+      );
+      if (!line) return null;
+      const [, options] = line;
+      const at = line.index + '\\usepackage'.length + (options?.length ?? 0);
+      const isFirst = options === undefined || options === '[';
+      const insert =
+        options === undefined ? `[${args.option}]` : `${isFirst ? '' : ','}${args.option}`;
+      return one(`Load ${args.package} with ${args.option}`, at, at, insert);
+    },
+  }),
   'colour-unknown': finding({
     severity: 'broken',
     args: ['name'],

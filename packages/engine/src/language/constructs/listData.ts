@@ -41,6 +41,10 @@ export const LABEL_TOKENS = cell<readonly Token[]>('labeltokens', []);
 /** What is carried out before its first item, and at its end. */
 export const FIRST_ITEM = cell<readonly Token[]>('firstitem', []);
 export const AFTER_LIST = cell<readonly Token[]>('afterlist', []);
+/** It stands for a list that was begun anew within what it opens. */
+export const WRAPPER = flag('listwrapper');
+/** How its labels stand in their box, as the document defined it: a body with its argument. */
+export const LABEL_PLACE = cell<readonly Token[]>('labelplace', []);
 /** Its labels are dressed by `\\makelabel`. */
 export const GENERAL = flag('generallist');
 /** In a talk: how its items are uncovered, the colour of those that are, and whether the last one is covered. */

@@ -10,6 +10,7 @@ import { beginGeneral } from './generalList';
 import { ROMAN } from './listMeasures';
 import { labelModel, modelMargin } from './labelModel';
 import {
+  LABEL_ALIGNS,
   listKeys,
   listLabel,
   listOptions,
@@ -27,6 +28,7 @@ import {
   LABEL,
   LABEL_FONT,
   LABEL_LEFT,
+  LABEL_PLACE,
   LABEL_STYLE,
   LABEL_TOKENS,
   OVERLAY,
@@ -35,6 +37,7 @@ import { dressedLabel } from './listLabel';
 import { alignOf } from './listPlacement';
 import { cellsBy } from '../../expansion/cells';
 import { beginList, beginQuoted, beginTrivial, endList } from './lists';
+import { wrapsList, WRAPPED } from './listWrapped';
 import { checkListOptions } from './listSlips';
 
 const MARKS = ['labelitemi', 'labelitemii', 'labelitemiii', 'labelitemiv'];
@@ -50,9 +53,10 @@ function listArguments(it: Interpreter, args: Args): readonly Token[] {
 
 export function beginItemize(it: Interpreter, args: Args, kind = 'itemize'): void {
   checkListOptions(it, kind, tokensOf(args, 0));
+  const options = withDefaults(it, kind, listArguments(it, args));
+  if (wrapsList(it, kind, tokensOf(args, 0), options)) return;
   const depth = Math.min(it.read(CELLS.itemizeDepth) + 1, 4);
   it.write(CELLS.itemizeDepth, depth);
-  const options = withDefaults(it, kind, listArguments(it, args));
   beginList(it, listOptions(it, options));
   const custom = listLabel(it, options, null);
   const tokens = custom ?? [it.p.command(MARKS[depth - 1] as string)];
@@ -64,11 +68,12 @@ export function beginItemize(it: Interpreter, args: Args, kind = 'itemize'): voi
 export function beginEnumerate(it: Interpreter, args: Args, kind = 'enumerate'): void {
   checkListOptions(it, kind, tokensOf(args, 0));
   const depth = Math.min(it.read(CELLS.enumerateDepth) + 1, 4);
-  it.write(CELLS.enumerateDepth, depth);
   const counter = `enum${ROMAN[depth - 1]}`;
   const usualPlace = `${kind}:${depth}`;
   const written = resumedOptions(it, listArguments(it, args), usualPlace);
   const options = withDefaults(it, kind, written);
+  if (wrapsList(it, kind, tokensOf(args, 0), options)) return;
+  it.write(CELLS.enumerateDepth, depth);
   const model =
     it.hasPackage('enumerate') && !understood(it) ? labelModel(it, options, counter) : null;
   beginList(it, {
@@ -122,6 +127,10 @@ const lastNumber = cellsBy<number | null>('lastnumber', null);
 /** What such a list was asked to be, for one that goes on in its way (`resume*`). */
 const lastOptions = cellsBy<readonly Token[]>('lastoptions', []);
 
+/** `\restartlist`: the next list of a kind does not go on with the numbers of the last one. */
+export const restartList = (it: Interpreter, kind: string): void =>
+  it.write(lastNumber(`${kind}:1`), null, true);
+
 /** Options behind those of the list that this one goes on with. */
 function resumedOptions(
   it: Interpreter,
@@ -147,13 +156,15 @@ function prefix(it: Interpreter, depth: number): string {
 export function beginDescription(it: Interpreter, args: Args, kind = 'description'): void {
   checkListOptions(it, kind, tokensOf(args, 0));
   const options = withDefaults(it, kind, tokensOf(args, 0));
+  if (wrapsList(it, kind, tokensOf(args, 0), options)) return;
   beginList(it, listOptions(it, options));
   const { data } = it.innermost;
-  const style = keyText(listKeys(it, options), 'style');
+  const keys = listKeys(it, options);
+  const style = keyText(keys, 'style');
   const isStandard = style === '' || style === 'standard' || style === 'unboxed';
   if (isStandard && it.read(CELLS.overlay) === null) {
     // article.cls: the label starts at the outer margin, its text right behind it.
-    setDimen(it.state, 'labelwidth', 0);
+    if (!keys.has('labelwidth')) setDimen(it.state, 'labelwidth', 0);
     setDimen(it.state, 'itemindent', -it.dimen('leftmargin'));
   } else {
     // `\\descriptionlabel` begins with as much room as stands behind the box.
@@ -178,6 +189,8 @@ function heedKeys(it: Interpreter, options: readonly Token[]): void {
   data.set(LABEL_LEFT, alignOf(keys, data.get(LABEL_LEFT)));
   data.set(LABEL_FONT, keys.get('font') ?? keys.get('format') ?? []);
   data.set(FIRST_ITEM, [...(keys.get('first') ?? []), ...(keys.get('first*') ?? [])]);
+  data.set(LABEL_PLACE, it.read(LABEL_ALIGNS)[keyText(keys, 'align')] ?? []);
+  if (data.get(WRAPPED)) return;
   data.set(AFTER_LIST, [...(keys.get('after') ?? []), ...(keys.get('after*') ?? [])]);
   it.execute([...(keys.get('before') ?? []), ...(keys.get('before*') ?? [])]);
 }

@@ -1,5 +1,6 @@
 import { CELLS } from '../machine/cells';
 import { NO_GLUE, type Glue, type Sp } from '../../base/lengths';
+import { WRAPPER } from './listData';
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
 import { textOf, tokensText } from '../../expansion/tokenText';
@@ -26,6 +27,8 @@ export type ListDefaults = Readonly<Record<string, readonly (readonly Token[])[]
 
 export const LIST_DEFAULTS = cell<ListDefaults>('listdefaults', {});
 
+/** Ways to align labels that the document defines (`\SetLabelAlign`). */
+export const LABEL_ALIGNS = cell<Readonly<Record<string, readonly Token[]>>>('labelaligns', {});
 /** Keys of the document's own, which stand for others (`\SetEnumitemKey`). */
 export const LIST_KEYS = cell<Readonly<Record<string, readonly Token[]>>>('listkeys', {});
 
@@ -48,7 +51,9 @@ export function withDefaults(
   const defaults = it.read(LIST_DEFAULTS);
   if (Object.keys(defaults).length === 0) return spelledOut(it, own);
   // A list is of the level to which lists of its kind are nested; of all kinds, to which any are.
-  const level = it.environments.filter(({ name }) => name === kind).length;
+  const level = it.environments.filter(
+    ({ name, data }) => name === kind && !data.get(WRAPPER),
+  ).length;
   const parts = [
     ...(defaults[''] ?? []),
     ...(defaults[`:${it.read(CELLS.listDepth) + 1}`] ?? []),

@@ -14,6 +14,7 @@ import { passWrapped } from '../machine/wrapped';
 import { dressedLabel, makeLabel } from './listLabel';
 import {
   AFTER_LIST,
+  WRAPPER,
   BEGUN,
   FINISH,
   FIRST_ITEM,
@@ -28,6 +29,7 @@ import {
   TAKES_ITEMS,
   USED_COUNTER,
 } from './listData';
+import { WRAPPED } from './listWrapped';
 import { addGlue, type ListMeasures, measures, ROMAN } from './listMeasures';
 import type { ListOptions } from './listOptions';
 import {
@@ -255,6 +257,7 @@ function ownLabel(
 /** Closes a list: space below it, and text that follows at once goes on without indent. */
 export function endList(it: Interpreter): void {
   const data = it.environments.at(-1)?.data;
+  if (data?.get(WRAPPER)) return;
   if (it.mode.pendingLabel) it.startParagraph();
   it.execute(data?.get(AFTER_LIST) ?? []);
   it.endParagraph();
@@ -266,7 +269,8 @@ export function endList(it: Interpreter): void {
   it.mode.vlist.push({ kind: 'penalty', penalty: LIST_PENALTY, added: true });
   const below = list?.below ?? gluePt(8, 2, 4);
   it.mode.vlist.push({ kind: 'vspace', glue: below, behaviour: 'merge' });
-  it.afterEnvironment = resumeAfterBlock;
+  const closing = data?.get(WRAPPED) ?? null;
+  it.afterEnvironment = closing ? (outer) => outer.p.push(closing) : resumeAfterBlock;
 }
 
 /** The `\\end` of a list in which no item was begun (LaTeX's `\\@noitemerr`). */

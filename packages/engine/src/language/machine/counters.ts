@@ -110,9 +110,24 @@ export function refStepCounter(it: Interpreter, name: string): void {
   nameNext(it, labelValue(it, prefixed ? tokens : tokens.slice(1), name));
 }
 
+/** Stands for all kinds of which a document says nothing else. */
+export const ANY_KIND = '*';
+
+/** Names of a kind, its numbers written as those of any kind where nothing is said of them. */
+function withUsualFormat(
+  own: KindNames | null,
+  any: KindNames | null,
+  kind: string,
+): KindNames | null {
+  const label = any?.formats?.label;
+  // Numbers of equations have their brackets whatever is said of others.
+  if (!label || own?.formats?.label || kind === 'equation') return own;
+  return { ...own, formats: { ...own?.formats, label } };
+}
+
 /** What `\crefname`, `\…autorefname` or the title of a theorem says a kind is called. */
 export function namesOfKind(it: Interpreter, kind: string): { names?: KindNames } {
-  const said = it.read(kindNames(kind));
+  const said = withUsualFormat(it.read(kindNames(kind)), it.read(kindNames(ANY_KIND)), kind);
   const language = it.hasPackage('cleveref') ? it.read(CELLS.patterns) : null;
   const names = language === null || language.startsWith('en') ? said : { ...said, language };
   const auto = it.state.meaning(it.state.cell(`${kind}autorefname`));

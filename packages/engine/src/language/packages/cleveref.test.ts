@@ -47,6 +47,7 @@ describe('references that say what they point to', () => {
     ['\\crefrange{e}{g}', '', 'eqs. (1) to (3)'],
     ['\\cref{h}', '\\creflabelformat{theorem}{[#2#1#3]}', 'theorem [1]'],
     ['\\labelcref{h}', '\\creflabelformat{theorem}{[#2#1#3]}', '[1]'],
+    ['\\cref{h}', '\\crefdefaultlabelformat{(#2#1#3)}', 'theorem (1)'],
     // Words between.
     ['\\cref{s,u}', '\\newcommand{\\crefpairconjunction}{ und~}', 'sections 1 und 3'],
     ['\\cref{s,h}', '\\newcommand{\\crefpairgroupconjunction}{ und~}', 'section 1 und theorem 1'],

@@ -16,6 +16,7 @@ import {
   type KindNames,
   type ReferenceFormats,
 } from '../machine/reading';
+import { ANY_KIND } from '../machine/counters';
 import type { Interpreter } from '../machine/interpreter';
 import { leading, linkColour } from '../constructs/linking';
 import { idleEntry } from '../machine/macroEntry';
@@ -284,7 +285,15 @@ export const cleveref: PackageEntry = {
       label: formatIn(it, tokensOf(args, 1), 1),
     })),
     idleEntry('crefrangelabelformat', 'mM', 'How a range of numbers of a kind is written.'),
-    idleEntry('crefdefaultlabelformat', 'M', 'How numbers are written.'),
+    {
+      name: 'crefdefaultlabelformat',
+      signature: 'M',
+      description: 'How numbers are written, where nothing is said of their kind.',
+      example: '\\crefdefaultlabelformat{(#2#1#3)}',
+      package: 'cleveref',
+      run: (it, args) =>
+        formatted(it, ANY_KIND, false, { label: formatIn(it, tokensOf(args, 0), 1) }),
+    },
     {
       name: 'crefalias',
       signature: 'mm',

@@ -1,6 +1,18 @@
+import { detach } from '../../expansion/meaning';
 import { tokensText } from '../../expansion/tokenText';
-import { beginDescription, beginEnumerate, beginItemize } from '../constructs/listKinds';
-import { LIST_DEFAULTS, LIST_KEYS } from '../constructs/listOptions';
+import {
+  beginDescription,
+  beginEnumerate,
+  beginItemize,
+  restartList,
+} from '../constructs/listKinds';
+import { LABEL_ALIGNS, LIST_DEFAULTS, LIST_KEYS } from '../constructs/listOptions';
+import {
+  INLINE_LOADED,
+  inlineList,
+  inlineListCommands,
+  inlineLists,
+} from '../constructs/inlineLists';
 import { endList } from '../constructs/lists';
 import { environmentCell } from '../machine/cells';
 import {
@@ -24,6 +36,10 @@ function newList(command: string): CommandEntry {
       const name = tokensText(tokensOf(args, 0)).trim();
       const like = tokensText(tokensOf(args, 1)).trim().replace('*', '');
       const begin = BEGINS[like] ?? beginItemize;
+      if (tokensText(tokensOf(args, 1)).includes('*')) {
+        it.write(environmentCell(name), inlineList(like, name), true);
+        return;
+      }
       const entry: EnvironmentEntry = {
         name,
         signature: 'o',
@@ -51,8 +67,12 @@ export const enumitem: PackageEntry = {
   options: ['shortlabels', 'inline', 'loadonly', 'ignoredisplayed', 'includedisplayed', 'series'],
   setup: (it, options) => {
     if (options.includes('shortlabels')) it.write(SHORT_LABELS, true, true);
+    if (options.some((option) => option === 'inline' || option === 'inline=true'))
+      it.write(INLINE_LOADED, true, true);
   },
+  environments: [...inlineLists],
   commands: [
+    ...inlineListCommands,
     {
       name: 'setlist',
       signature: 'som',
@@ -90,7 +110,26 @@ export const enumitem: PackageEntry = {
     idleEntry('SetEnumitemValue', 'mmm', 'A value that stands for another.'),
     idleEntry('AddEnumerateCounter', 'smmm', 'How a counter is printed in labels.'),
     quietEntry('setlistdepth', 'm', 'How deep lists may be nested.'),
-    idleEntry('SetLabelAlign', 'mM', 'A way to align labels.'),
+    {
+      name: 'SetLabelAlign',
+      signature: 'mm',
+      description: 'A way to align labels, by a name for the key align.',
+      example:
+        '\\SetLabelAlign{outside}{\\llap{#1}}\\begin{description}[align=outside]\\item[ebb] low\\end{description}',
+      package: 'enumitem',
+      run: (it, args) => {
+        const name = tokensText(tokensOf(args, 0)).trim();
+        it.write(LABEL_ALIGNS, { ...it.read(LABEL_ALIGNS), [name]: detach(tokensOf(args, 1)) });
+      },
+    },
+    {
+      name: 'restartlist',
+      signature: 'm',
+      description: 'The next list of that kind begins to count anew.',
+      example: '\\restartlist{enumerate}',
+      package: 'enumitem',
+      run: (it, args) => restartList(it, tokensText(tokensOf(args, 0)).trim()),
+    },
   ],
 };
 

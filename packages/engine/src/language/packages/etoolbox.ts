@@ -4,6 +4,7 @@ import { type Expandable, sameMeaning, type Token } from '../../expansion/meanin
 import type { Processor } from '../../expansion/processor';
 import { scanInt } from '../../expansion/scan';
 import type { PackageEntry } from '../machine/entries';
+import { boolExpressions } from './boolExpressions';
 import { ETOOLBOX_LISTS, etoolboxNames } from './etoolboxLists';
 import { macroEntry, quietEntry } from '../machine/macroEntry';
 import { ownName } from '../../expansion/cells';
@@ -85,6 +86,11 @@ const TESTS: readonly Expandable[] = [
     return relation === '<' ? left < right : relation === '>' ? left > right : left === right;
   }),
 ];
+
+const switched = boolExpressions({
+  isBool: (p, name) => isOn(p, `if${name}`),
+  isToggle: (p, name) => isOn(p, toggle(name)),
+});
 
 /** A patch: the first place where the text stands in a macro's body is replaced. */
 function patch(p: Processor, caller: Token): void {
@@ -258,6 +264,7 @@ export const etoolbox: PackageEntry = {
   source: '\\def\\do#1{}' + ETOOLBOX_LISTS,
   described: etoolboxNames,
   setup: (it) => {
-    for (const entry of TESTS) it.state.set(it.state.cell(entry.name), entry, true);
+    for (const entry of [...TESTS, ...switched])
+      it.state.set(it.state.cell(entry.name), entry, true);
   },
 };

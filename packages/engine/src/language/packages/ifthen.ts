@@ -55,6 +55,23 @@ class Test {
         case 'isequivalentto':
           this.at++;
           return tokensText(this.group()) === tokensText(this.group());
+        case 'isin': {
+          this.at++;
+          const part = this.words();
+          return this.words().includes(part);
+        }
+        case 'endswith':
+          this.at++;
+          return this.words().endsWith(this.words());
+        case 'isnamedefined':
+          this.at++;
+          return this.p.state.get(this.p.state.cell(textOf(this.p, this.group()))) !== undefined;
+        case 'cnttest':
+          this.at++;
+          return this.related(scanInt, 'numexpr');
+        case 'dimtest':
+          this.at++;
+          return this.related(scanDimen, 'dimexpr');
         case 'isodd':
           this.at++;
           return Math.abs(this.number(this.group())) % 2 === 1;
@@ -126,6 +143,20 @@ class Test {
     const rest = this.p.next();
     if (rest && rest.text !== 'relax') this.p.unread(rest);
     return value;
+  }
+
+  /** Two sums with a relation between them, each in braces (package xifthen). */
+  private related(scan: (p: Processor) => number, sum: string): boolean {
+    const worth = (): number => this.scanned([this.p.command(sum), ...this.group()], scan);
+    const left = worth();
+    const relation = textOf(this.p, this.group()).trim();
+    const right = worth();
+    if (relation.startsWith('!')) return left !== right;
+    const isEqual = relation.includes('=') && left === right;
+    return (
+      isEqual ||
+      (relation.startsWith('<') ? left < right : relation.startsWith('>') && left > right)
+    );
   }
 
   private compare(tokens: readonly Token[], scan: (p: Processor) => number): boolean {

@@ -35,6 +35,11 @@ const colons: readonly CommandEntry[] = [
   colon('Colonsim', '\\dblcolon\\mkern-1.2mu\\sim'),
 ];
 
+/** Every colon stands on the axis, or none (`centercolon`). */
+const CENTRED_COLON =
+  '\\mathcode`\\:="8000 \\begingroup\\lccode`\\~=`\\:\\lowercase{\\endgroup\\def~}{\\vcentcolon}';
+const USUAL_COLON = '\\mathcode`\\:="303A';
+
 /** Settings whose usual values hold here. */
 const SETTINGS: ReadonlySet<string> = new Set([
   'showmanualtags',
@@ -76,8 +81,10 @@ export const mathtools: PackageEntry = {
         for (const [key, value] of keyValues(tokensOf(args, 0))) {
           if (key === 'showonlyrefs')
             it.write(CELLS.onlyReferred, !/false/.test(tokensText(value)), true);
+          if (key === 'centercolon')
+            it.execute(it.source(/false/.test(tokensText(value)) ? USUAL_COLON : CENTRED_COLON));
         }
-        tellUnknownKeys(it, tokensOf(args, 0), [...SETTINGS, 'showonlyrefs']);
+        tellUnknownKeys(it, tokensOf(args, 0), [...SETTINGS, 'showonlyrefs', 'centercolon']);
       },
     },
   ],

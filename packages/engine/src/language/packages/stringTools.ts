@@ -305,6 +305,17 @@ export const xifthen: PackageEntry = {
       'A test whether two things are the same.',
       '\\ifthenelse{\\isequivalentto{a}{a}}{yes}{no}',
     ),
+    ...(
+      [
+        ['isin', 'mm', 'A test whether one text is in another.', '{ebb}{webbed}'],
+        ['endswith', 'mm', 'A test whether a text ends with another.', '{harbour}{our}'],
+        ['isnamedefined', 'm', 'A test whether there is a command of that name.', '{tide}'],
+        ['cnttest', 'mmm', 'A test of two sums of numbers.', '{1+1}{<=}{2}'],
+        ['dimtest', 'mmm', 'A test of two sums of lengths.', '{1pt+1pt}{<}{1cm}'],
+      ] as const
+    ).map(([name, signature, description, args]) =>
+      sourceCommand(name, signature, description, `\\ifthenelse{\\${name}${args}}{yes}{no}`),
+    ),
   ],
 };
 
