@@ -1,4 +1,4 @@
-import { textOf, tokensText } from '../../expansion/tokenText';
+import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
@@ -15,7 +15,7 @@ import { plainTitle } from '../constructs/sections';
 import { CELLS, type PdfInfoKey } from '../machine/cells';
 import { keyValues } from '../scanning/optionLists';
 import { optionWords } from '../scanning/optionWords';
-import { addLink, addressCommand } from './url';
+import { addLink, addressCommand, addressIn, rawAddress } from './url';
 
 /** What a label names with its kind before it; with a star it is no link. */
 const autoref: CommandEntry = {
@@ -59,16 +59,19 @@ export const hyperref: PackageEntry = {
   commands: [
     {
       name: 'href',
-      signature: 'omM',
+      signature: 'o',
       description: 'Words that link to an address.',
       example: '\\href{https://tides.example}{tide tables}',
-      run: (it, args) => {
+      run: (it, _args, token) => {
         it.startParagraph();
-        const to = tokensText(tokensOf(args, 1)).replace(/\\([%#_&~])\s?/g, '$1');
+        const raw = rawAddress(it);
+        const args = it.readArguments(raw === null ? 'mM' : 'M', token);
+        if (!args) return;
+        const to = raw ?? addressIn(tokensOf(args, 0));
         it.openGroup({ kind: 'semisimple', span: it.p.place });
         const color = linkColour(it, 'urlcolor');
         if (color !== null) it.changeFont({ color });
-        addLink(it, it.inlinesOf(tokensOf(args, 2)), to);
+        addLink(it, it.inlinesOf(args.at(-1) as readonly Token[]), to);
         it.closeGroup();
       },
     },

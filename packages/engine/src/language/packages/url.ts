@@ -1,4 +1,5 @@
 import type { Inline } from '../../document/inlines';
+import type { Token } from '../../expansion/meaning';
 import { tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
 import { linkColour } from '../constructs/linking';
@@ -9,28 +10,49 @@ import type { Interpreter } from '../machine/interpreter';
 import { macroEntry } from '../machine/macroEntry';
 
 /** An address as it is typed: what stands between braces, or between two equal characters. */
-function readAddress(it: Interpreter): string {
+function urlAddress(it: Interpreter): string {
+  const raw = rawAddress(it);
+  if (raw !== null) return raw;
   it.p.skipSpaces();
   const token = it.p.next();
   if (!token) return '';
   if (token.cat !== Cat.Begin) return readRaw(it, token.text).text;
-  const raw = rawGroup(it);
-  if (raw !== null) return raw.replace(/\\([%#_&{}~])/g, '$1').replace(/\s+/g, '');
   it.p.unread(token);
   const args = it.readArguments('m', it.p.command('url'));
-  return tokensText(tokensOf(args ?? [], 0))
+  return addressIn(tokensOf(args ?? [], 0));
+}
+
+/** An address between braces, in which no sign means anything else; null when it is to be read as tokens. */
+export function rawAddress(it: Interpreter): string | null {
+  const token = it.p.nextNonBlank();
+  const raw = token?.cat === Cat.Begin ? rawGroup(it) : null;
+  if (raw === null && token) it.p.unread(token);
+  return raw?.replace(/\\([%#_&{}~])/g, '$1').replace(/\s+/g, '') ?? null;
+}
+
+/** An address that was read as tokens. */
+export const addressIn = (tokens: readonly Token[]): string =>
+  tokensText(tokens)
     .replace(/\\([%#_&{}~])\s?/g, '$1')
     .replace(/\\ /g, ' ')
     .replace(/\s+/g, '');
-}
 
-/** What stands between braces in the file, a per cent sign included; null where tokens wait already. */
+/**
+ * What stands between braces in the file, a per cent sign included; null where tokens wait already, and where the
+ * line ends before the braces do: then nothing is read.
+ */
 function rawGroup(it: Interpreter): string | null {
   const reader = it.p.nextSource;
   if (!reader) return null;
+  const start = reader.pos;
   let depth = 1;
   let out = '';
-  for (let char = reader.rawChar(); char !== '' && char !== '\n'; char = reader.rawChar()) {
+  for (let char = reader.rawChar(); depth > 0; char = reader.rawChar()) {
+    if (char === '' || char === '\n') {
+      if (reader === it.p.reader) it.p.reach = Math.max(it.p.reach, reader.pos);
+      reader.jump(start);
+      return null;
+    }
     if (char === '{') depth++;
     else if (char === '}' && --depth === 0) break;
     out += char;
@@ -118,7 +140,7 @@ export const urlCommand: CommandEntry = {
   example: '\\url{https://tides.example}',
   run: (it) => {
     it.startParagraph();
-    const text = readAddress(it);
+    const text = urlAddress(it);
     addLink(it, address(it, text), text);
   },
 };
@@ -134,7 +156,7 @@ export const addressCommand = (
   example,
   run: (it) => {
     it.startParagraph();
-    for (const inline of address(it, readAddress(it))) it.add(inline);
+    for (const inline of address(it, urlAddress(it))) it.add(inline);
   },
 });
 
