@@ -90,17 +90,35 @@ export function readGroup(p: Processor, caller: Token, open: Token, long: boolea
   if (end === 'closed' || p.exhausted !== null) return tokens;
   const name = nameBefore(p, open) ?? caller.text;
   const inside = cutShort(p, name, caller.text, open, tokens, end === 'paragraph' && !long);
-  reportUnclosed(p, name, open, inside);
-  return inside;
+  const isDoubled = isOneGroup(inside) && p.reader.text[p.reader.base + open.to] === '{';
+  reportUnclosed(p, name, open, inside, isDoubled);
+  return isDoubled ? inside.slice(1, -1) : inside;
 }
 
-function reportUnclosed(p: Processor, name: string, open: Token, inside: readonly Token[]): void {
+/** Are they one group, braces and all? */
+function isOneGroup(tokens: readonly Token[]): boolean {
+  let depth = 0;
+  return tokens.every(({ cat }, i) => {
+    if (cat === Cat.Begin) depth++;
+    else if (cat === Cat.End) depth--;
+    return depth > 0 || (i > 0 && i === tokens.length - 1 && cat === Cat.End);
+  });
+}
+
+function reportUnclosed(
+  p: Processor,
+  name: string,
+  open: Token,
+  inside: readonly Token[],
+  isDoubled: boolean,
+): void {
   const own = [...inside].reverse().find((t) => t.chunk === p.reader.chunk && t.cat !== Cat.Space);
   const fix =
     own && open.chunk === p.reader.chunk
       ? { title: 'Close it with }', edits: [{ from: own.to, to: own.to, text: '}' }] }
       : undefined;
-  p.report('argument-unclosed', p.spanOf(open), { name }, fix);
+  const one = { title: 'Take out one {', edits: [{ from: open.from, to: open.to, text: '' }] };
+  p.report('argument-unclosed', p.spanOf(open), { name }, fix && isDoubled ? one : fix);
 }
 
 /** Is it a command that stands in the source, and no blank line? */

@@ -126,6 +126,14 @@ function titleNotPrinted(reading: SourceReading, blocks: readonly SessionBlock[]
   const { from, to } = notesOf(titled).title as { from: number; to: number };
   const behindSign = /^[ \t]*(%[ \t]*)\\maketitle/m.exec(reading.text);
   const begin = reading.text.indexOf('\\begin{document}') + '\\begin{document}'.length;
+  // Written with a slip, it is told of as what it is.
+  const misspelt = blocks.some(({ reading: { findings } }) =>
+    findings.some(({ fix }) => fix?.title === 'Write \\maketitle'),
+  );
+  if (misspelt) return [];
+  // A title that is given in the text is printed behind it.
+  const given = titled.start + to;
+  const place = given > begin ? given : begin;
   return [
     {
       start: 0,
@@ -134,7 +142,7 @@ function titleNotPrinted(reading: SourceReading, blocks: readonly SessionBlock[]
         from: titled.start + from,
         to: titled.start + to,
         args: {},
-        fix: printing(behindSign, begin),
+        fix: printing(behindSign, place),
       },
     },
   ];

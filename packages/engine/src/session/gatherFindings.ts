@@ -16,6 +16,7 @@ import {
 import type { Facts, LabelFinding } from './facts';
 import { withFixes } from './fixes';
 import { withNeededPackages } from './neededPackages';
+import { withPlacedFixes } from './placedFixes';
 import type { SourceReading } from './reading';
 import { worded, type BlockFinding } from './wording';
 
@@ -64,7 +65,9 @@ export function gatherFindings(reading: SourceReading, given: FindingSurrounding
   out.push(...documentAdvice(reading, new Set(labels)));
   const keys = named.filter((name) => name.startsWith(CITED)).map((n) => n.slice(CITED.length));
   const text = (): string => reading.text;
-  return withFixes(withNeededPackages(withoutConsequences(out), text), text, {
+  const knowsText = reading.state.peek(reading.state.cell('text')) !== undefined;
+  const told = withNeededPackages(withoutConsequences(out), text);
+  return withFixes(withPlacedFixes(told, text, knowsText), text, {
     labels,
     keys,
     files: given.files,

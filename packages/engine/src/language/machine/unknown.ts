@@ -40,6 +40,9 @@ export function nearestCommands(it: Interpreter, name: string, most = 3): readon
 export function nearestEnvironment(it: Interpreter, name: string): string | null {
   function* names(): Generator<string> {
     for (const n of it.state.names((cell) => cell.startsWith(ENVIRONMENT))) yield n.slice(1);
+    // A document's own have a command at each of their ends.
+    for (const n of it.state.names((cell) => cell.startsWith('end') && CONTROL_WORD.test(cell)))
+      if (it.state.peek(it.state.cell(n.slice(3))) !== undefined) yield n.slice(3);
   }
   it.state.read(NAMES);
   return nearestName(name, names());
@@ -49,7 +52,7 @@ export function nearestEnvironment(it: Interpreter, name: string): string | null
 export function unknownCommand(it: Interpreter, token: Token): void {
   const near = it.findings.length < MOST_FINDINGS ? nearestCommands(it, token.text) : [];
   const own = token.chunk === it.p.reader.chunk;
-  const ways = own ? waysFor(it, token, near) : [];
+  const ways = own ? waysFor(it, token, near) : waysElsewhere(it, near);
   const span = own
     ? { from: token.from, to: token.from + token.text.length + 1 }
     : it.spanOf(token);
@@ -98,6 +101,13 @@ function waysFor(it: Interpreter, token: Token, near: readonly string[]): Fix[] 
     .filter((way, i) => ways.findIndex(({ title }) => title === way.title) === i)
     .slice(0, 3);
 }
+
+/** What is meant by a name that a macro holds: it is written right where it stands, which the session looks for. */
+const waysElsewhere = (it: Interpreter, near: readonly string[]): Fix[] =>
+  near
+    .filter((name) => fits(it, name))
+    .slice(0, 1)
+    .map((name) => ({ title: `Write \\${name}`, edits: [] }));
 
 const isMeant = (it: Interpreter, token: Token): boolean =>
   missingOpen(it, token) !== null || meantWays(it, token).length > 0;
