@@ -77,6 +77,8 @@ function meantEnd(p: Processor, start: number, name: string, caller: string): nu
   if (defined && /\\[A-Za-z]+\*?\{$/.test(text.slice(Math.max(0, start - 30), start)))
     return start + defined[0].length;
   const isLast = SOME_WORDS.test(name) || (DEFINES.test(caller) && !/environment$/.test(caller));
+  const closing = /environment$/.test(caller) ? text.slice(start, line).indexOf('{\\end{') : -1;
+  if (closing > 0) return start + closing;
   const glued = isLast ? null : gluedGroup(text, start, line);
   if (glued !== null) return glued;
   if (DEFINES.test(caller) || !p.state.read(IN_DOCUMENT)) return endOfDefinition(text, line);

@@ -89,6 +89,58 @@ function isLength(raw: RawFinding): boolean {
   return /^Write \\[a-z]*(?:width|height|skip|indent|sep)$/.test(raw.fix?.title ?? '');
 }
 
+/**
+ * A formula is not closed, as an environment in it is not ended: that is told, and its end is put before the sign
+ * that was to close the formula.
+ */
+function withoutAround(findings: readonly BlockFinding[]): readonly BlockFinding[] {
+  const around = findings.find(
+    ({ start, raw }) =>
+      raw.code === 'formula-unclosed' &&
+      /^\\[[(]$/.test(raw.args.open) &&
+      findings.some((one) => isUnended(one) && one.start === start && one.raw.from >= raw.from),
+  );
+  if (!around) return findings;
+  const { open } = around.raw.args as { readonly open: string };
+  const lost = findings.find(
+    ({ raw }) => raw.code === 'end-without-begin' && raw.args.name === open,
+  );
+  return findings.flatMap((one) => {
+    if (one === around || one === lost) return [];
+    const { raw, start } = one;
+    if (raw.code !== 'environment-unclosed' || raw.fix || !lost || start !== around.start)
+      return [one];
+    const at = lost.start + lost.raw.from - start;
+    const edits = [{ from: at, to: at, text: `\\end{${raw.args.name}} ` }];
+    return [{ start, raw: { ...raw, fix: { title: `End ${raw.args.name} here`, edits } } }];
+  });
+}
+const isUnended = ({ raw }: BlockFinding): boolean => raw.code === 'environment-unclosed';
+
+const DEFINER = /^(?:(?:re)?new|provide)(?:command|environment)$|^DeclareMathOperator$/;
+
+/** Names whose definitions are never closed: that is told, and not that there are none of them. */
+function withoutLostNames(
+  findings: readonly BlockFinding[],
+  text: () => string,
+): readonly BlockFinding[] {
+  const lost = new Set(
+    findings.flatMap(({ start, raw }) => {
+      if (raw.code !== 'argument-unclosed' || !DEFINER.test(raw.args.name)) return [];
+      const before = text().slice(Math.max(0, start + raw.from - 200), start + raw.to + 40);
+      const name =
+        /\\(?:[a-z]+(?:command|environment)|DeclareMathOperator)\*?\s*\{?\\?([A-Za-z@]+)/g;
+      return [...before.matchAll(name)].map((found) => found[1] ?? '').slice(-1);
+    }),
+  );
+  if (lost.size === 0) return findings;
+  return findings.filter(
+    ({ raw }) =>
+      !(raw.code === 'command-unknown' || raw.code === 'environment-unknown') ||
+      !lost.has(raw.args.name),
+  );
+}
+
 function withoutOwn(findings: readonly BlockFinding[]): readonly BlockFinding[] {
   const hidden = new Set<string>();
   for (const { start, raw } of findings)
@@ -134,9 +186,14 @@ function withoutBehindEnd(findings: readonly BlockFinding[]): readonly BlockFind
 }
 
 /** The findings without those that only follow from another. */
-export function withoutConsequences(all: readonly BlockFinding[]): BlockFinding[] {
+export function withoutConsequences(
+  all: readonly BlockFinding[],
+  text: () => string,
+): BlockFinding[] {
   const read = withoutBehindEnd(all);
-  const findings = toldOnce(withoutLostEnds(withoutOwn(withoutOddFormulas(read))));
+  const findings = toldOnce(
+    withoutLostEnds(withoutAround(withoutLostNames(withoutOwn(withoutOddFormulas(read)), text))),
+  );
   const hidden = new Set<FindingCode>();
   const argsOf = (raw: RawFinding): Readonly<Record<string, string>> => raw.args;
   for (const { code, when, hides } of CAUSES)

@@ -32,14 +32,19 @@ export function withPlacedFixes(
   text: () => string,
   knowsText: boolean,
 ): BlockFinding[] {
-  return findings.map((finding): BlockFinding => {
+  // What a macro has wrong is told where it is used first.
+  const told = new Set<string>();
+  return findings.flatMap((finding): BlockFinding[] => {
     const { start, raw } = finding;
-    if (!raw.fix) return finding;
+    if (!raw.fix) return [finding];
     if (raw.code === 'words-in-formula' && !knowsText)
-      return { ...finding, raw: { ...raw, fix: asBox(raw.fix) } };
-    if (raw.code !== 'command-unknown' || raw.fix.edits.length > 0) return finding;
+      return [{ ...finding, raw: { ...raw, fix: asBox(raw.fix) } }];
+    if (raw.code !== 'command-unknown' || raw.fix.edits.length > 0) return [finding];
     const { fix, ...rest } = raw;
     const placed = raw.inFile ? null : everywhere(fix, raw.args.name, start, text());
-    return { ...finding, raw: placed ? { ...rest, fix: placed } : rest };
+    if (!placed) return [{ ...finding, raw: rest }];
+    if (told.has(raw.args.name)) return [];
+    told.add(raw.args.name);
+    return [{ ...finding, raw: { ...rest, fix: placed } }];
   });
 }

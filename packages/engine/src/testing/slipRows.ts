@@ -188,6 +188,71 @@ export const tikz = (body: string): string =>
 
 /** Whole sheets with a slip in an option, a key or a word of a package. */
 export const IN_SHEETS: readonly SlipRow[] = [
+  // A second brace, or one that is missing before the next argument.
+  [sheet('\\setlength{\\parskip}{{1em}', 'x'), 'argument-unclosed', '{\\parskip}{1em}'],
+  [sheet('', 'See \\rule{{3cm}{2cm} there.'), 'argument-unclosed', '\\rule{3cm}{2cm} there'],
+  [sheet('', '\\textbf{{Ebb} and \\emph{low} water.'), 'argument-unclosed', '\\textbf{Ebb} and'],
+  [sheet('\\newcommand{\\tide[1]{#1 m}', '\\tide{2}'), 'argument-unclosed', '{\\tide}[1]{#1 m}'],
+  [sheet('\\setlength{\\parskip{1em}'), 'argument-unclosed', '{\\parskip}{1em}'],
+  [
+    sheet('\\usepackage{xstring}', '\\IfStrEq{ebb}{ebb{same}{other} end.'),
+    'argument-unclosed',
+    '{ebb}{same}{other}',
+  ],
+  [
+    sheet('\\newcommand{\\row}[2]{$#1_#2$}', 'Say \\row{x{y} here.'),
+    'argument-unclosed',
+    '\\row{x}{y} here',
+  ],
+  [
+    sheet(
+      '\\newenvironment{hint}{\\begin{trivlist}\\item[\\bfseries Hint]{\\end{trivlist}}',
+      '\\begin{hint}x\\end{hint}',
+    ),
+    'argument-unclosed',
+    'Hint]}{\\end{trivlist}}',
+  ],
+  // A name that is misspelt where a macro has it, and one of the document's own.
+  [
+    sheet('\\newcommand{\\pair}[2]{$\\langle #1,#2\\ranle$}', '\\pair{x}{y} \\pair{a}{b}'),
+    'command-unknown',
+    '#2\\rangle$',
+  ],
+  [
+    sheet(
+      '\\renewcommand{\\labelenumi}{(\\theneumi)}',
+      '\\begin{enumerate}\\item x\\end{enumerate}',
+    ),
+    'command-unknown',
+    '(\\theenumi)',
+  ],
+  [
+    sheet('\\newenvironment{answer}{\\par}{\\par}', '\\begin{asnwer}x\\end{answer}'),
+    'environment-unknown',
+    '\\begin{answer}x',
+  ],
+  // What is in a formula, or stands around it.
+  [
+    sheet(
+      '\\usepackage{tikz}',
+      '\\[ \\begin{tikzpicture}\\draw (0,0) -- (1,0);\n = x \\]\n\nMore.',
+    ),
+    'environment-unclosed',
+    '= x \\end{tikzpicture} \\]',
+  ],
+  [
+    sheet(
+      '\\usepackage{amsmath}',
+      '\\begin{equation} x = y\n\\begin{equation} a = b \\end{equation}\n\nEbb.\n\\begin{equation} c = d \\end{equation}',
+    ),
+    'environment-unclosed',
+    'x = y \\end{equation}\n\\begin{equation} a',
+  ],
+  [
+    sheet('', '\\title{Ebb}\\author{A. Wick}\\mkaetitle\nLow water.'),
+    'command-unknown',
+    '\\maketitle\nLow',
+  ],
   [sheet('', '\\begin{document}Ebb'), 'stands-twice', '{document}\nEbb'],
   [sheet('\\documentclass{report}'), 'stands-twice', '{article}\n\n'],
   [sheet('\\newcommand{R}{r}', '\\R'), 'name-bare', '{\\R}{r}'],

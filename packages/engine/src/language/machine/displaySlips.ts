@@ -17,6 +17,8 @@ const INNER: Readonly<Record<string, string>> = {
   multline: 'multlined',
   'multline*': 'multlined',
 };
+/** What stands between formulas, and in none. */
+const ELSEWHERE = /\n[ \t]*\n|\\(?:sub)*section(?![A-Za-z])|\\item(?![A-Za-z])/;
 /** How far the rest of a display is looked through. */
 const AHEAD = 4000;
 
@@ -39,6 +41,9 @@ export function displayWithin(
   const innerEnd = ahead.indexOf(`\\end{${name}}`);
   const outerEnd = ahead.indexOf(`\\end{${outer.name}}`, innerEnd + 1);
   if (innerEnd < 0 || outerEnd < 0) return null;
+  // An end further down is that of another formula.
+  const between = ahead.slice(innerEnd, outerEnd);
+  if (between.includes(`\\begin{${outer.name}}`) || ELSEWHERE.test(between)) return null;
   const at = (index: number): number => pos - base + index;
   const before = text.slice(base + outer.span.from, base + token.from);
   const isAlone =

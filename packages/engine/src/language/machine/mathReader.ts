@@ -441,4 +441,4 @@ export class MathReader {
 
 const ENDS_FIELD: ReadonlySet<string> = new Set(['right', 'end', '\\', ')', ']', 'cr', 'crcr']);
 const ENDS_FORMULA =
-  /^(sub)*(section|paragraph)$|^(chapter|item|begin|end|maketitle|newpage|clearpage)$/;
+  /^(sub)*(section|paragraph)$|^@startsection$|^(chapter|item|begin|end|maketitle|newpage|clearpage)$/;

@@ -2,6 +2,7 @@ import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
 import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
+import { Cat } from '../../tokens/categories';
 import { macroEntry, quietEntry } from '../machine/macroEntry';
 import {
   COLOUR_LINKS,
@@ -49,6 +50,15 @@ const KEYS: readonly string[] =
     ' ',
   );
 
+/** The address of a link as it is typed, and its words. */
+function readLink(it: Interpreter, token: Token): { to: string; words: readonly Token[] } | null {
+  const raw = rawAddress(it);
+  const args = it.readArguments(raw === null ? 'mM' : 'M', token);
+  if (!args) return null;
+  const to = raw ?? addressIn(tokensOf(args, 0));
+  return { to, words: tokensOf(args, args.length - 1) };
+}
+
 /** hyperref: links and bookmarks. Text is set as without it. */
 export const hyperref: PackageEntry = {
   name: 'hyperref',
@@ -64,15 +74,26 @@ export const hyperref: PackageEntry = {
       example: '\\href{https://tides.example}{tide tables}',
       run: (it, _args, token) => {
         it.startParagraph();
-        const raw = rawAddress(it);
-        const args = it.readArguments(raw === null ? 'mM' : 'M', token);
-        if (!args) return;
-        const to = raw ?? addressIn(tokensOf(args, 0));
+        const link = readLink(it, token);
+        if (!link) return;
         it.openGroup({ kind: 'semisimple', span: it.p.place });
         const color = linkColour(it, 'urlcolor');
         if (color !== null) it.changeFont({ color });
-        addLink(it, it.inlinesOf(args.at(-1) as readonly Token[]), to);
+        addLink(it, it.inlinesOf(link.words), link.to);
         it.closeGroup();
+      },
+      math: (reader, token) => {
+        const { it } = reader;
+        const link = readLink(it, token);
+        if (!link) return null;
+        const mark = it.p.make(Cat.Math, '$');
+        const at = reader.span(token);
+        const inlines = it.inlinesOf([mark, ...link.words, mark]);
+        return {
+          kind: 'text',
+          inlines: [{ kind: 'link', inlines, target: link.to, ...at }],
+          ...at,
+        };
       },
     },
     {
