@@ -1,3 +1,4 @@
+import { editDistance } from '../base/nearest';
 import type { FindingCode, RawFinding } from '../findings/finding';
 import type { BlockFinding } from './wording';
 
@@ -26,6 +27,11 @@ const CAUSES: readonly Cause[] = [
   },
   { code: 'argument-beyond', hides: ['parameter-character'] },
   { code: 'backslash-missing', when: isOfFrame, hides: FRAME },
+  {
+    code: 'command-unknown',
+    when: ({ name = '' }) => editDistance(name, 'documentclass', 2) <= 2,
+    hides: ['class-missing'],
+  },
 ];
 
 /** What a `$` without a partner makes of the paragraph around it. */

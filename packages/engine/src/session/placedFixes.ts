@@ -1,19 +1,25 @@
 import type { Fix } from '../findings/entry';
-import { partsNamed, shapeOf } from '../source/shape';
+import { type Part, partsNamed, shapeOf } from '../source/shape';
 import type { BlockFinding } from './wording';
 
 /** Buttons whose place or words hang on the whole document. */
 
 /** The name that a button writes right, everywhere it stands in the source; null when it stands nowhere. */
-function everywhere(fix: Fix, name: string, start: number, text: string): Fix | null {
-  const written = fix.title.replace(/^Write /, '');
-  const edits = partsNamed(shapeOf(text), 'command')
-    .filter((part) => part.name === name)
-    .map(({ from }) => ({
-      from: from - start,
-      to: from - start + name.length + 1,
-      text: written,
-    }));
+function everywhere(
+  fix: Fix,
+  kinds: readonly Part['kind'][],
+  name: string,
+  start: number,
+  text: string,
+): Fix | null {
+  const written = fix.title.replace(/^Write \\?/, '');
+  const shape = shapeOf(text);
+  const edits = kinds
+    .flatMap((kind) => partsNamed(shape, kind, name))
+    .map(({ from }) => {
+      const at = text.indexOf(name, from) - start;
+      return { from: at, to: at + name.length, text: written };
+    });
   return edits.length > 0 ? { ...fix, edits } : null;
 }
 
@@ -39,12 +45,16 @@ export function withPlacedFixes(
     if (!raw.fix) return [finding];
     if (raw.code === 'words-in-formula' && !knowsText)
       return [{ ...finding, raw: { ...raw, fix: asBox(raw.fix) } }];
-    if (raw.code !== 'command-unknown' || raw.fix.edits.length > 0) return [finding];
+    if (raw.fix.edits.length > 0) return [finding];
+    if (raw.code !== 'command-unknown' && raw.code !== 'environment-unknown') return [finding];
     const { fix, ...rest } = raw;
-    const placed = raw.inFile ? null : everywhere(fix, raw.args.name, start, text());
+    const { name } = raw.args;
+    const ends: readonly Part['kind'][] =
+      raw.code === 'command-unknown' ? ['command'] : ['begin', 'end'];
+    const placed = raw.inFile ? null : everywhere(fix, ends, name, start, text());
     if (!placed) return [{ ...finding, raw: rest }];
-    if (told.has(raw.args.name)) return [];
-    told.add(raw.args.name);
+    if (told.has(`${raw.code} ${name}`)) return [];
+    told.add(`${raw.code} ${name}`);
     return [{ ...finding, raw: { ...rest, fix: placed } }];
   });
 }

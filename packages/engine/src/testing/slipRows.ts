@@ -231,6 +231,28 @@ export const IN_SHEETS: readonly SlipRow[] = [
     'environment-unknown',
     '\\begin{answer}x',
   ],
+  [
+    sheet(
+      '\\newenvironment{hint}{\\begin{trvilist}\\item[Hint]}{\\end{trivlist}}',
+      '\\begin{hint}x\\end{hint}',
+    ),
+    'environment-unknown',
+    '{\\begin{trivlist}\\item',
+  ],
+  // An environment that is made of others is the one that is not ended.
+  [
+    sheet(
+      '\\newenvironment{answer}{\\begin{quote}\\begin{center}}{\\end{center}\\end{quote}}',
+      '\\begin{answer}x\\end{anser}\n\nEbb.',
+    ),
+    'begin-end-mismatch',
+    'x\\end{answer}',
+  ],
+  [
+    sheet('', 'x').replace('documentclass', 'docuentclass'),
+    'command-unknown',
+    '\\documentclass{article}',
+  ],
   // What is in a formula, or stands around it.
   [
     sheet(

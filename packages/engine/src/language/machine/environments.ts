@@ -3,13 +3,13 @@ import { pick, type Span } from '../../base/spans';
 import { readArgument } from '../../expansion/arguments';
 import { textOf } from '../../expansion/tokenText';
 import type { Token } from '../../expansion/meaning';
-import type { Fix } from '../../findings/finding';
 import type { EnvironmentEntry } from './entries';
 import { EnvironmentData } from './environmentData';
 import { readStrayMath } from './formulas';
 import type { Interpreter } from './interpreter';
 import type { LanguageCommand } from './reading';
-import { tellUnclosed } from './unclosedEnvironment';
+import { environmentFix } from './environmentFix';
+import { holderOf, tellUnclosed } from './unclosedEnvironment';
 import { isStranger, nearestEnvironment, renameFix } from './unknown';
 import { noteVeil } from './overlays';
 import { braced, ENDING, runOwnEnd } from './ownEnd';
@@ -134,7 +134,7 @@ function beginUnknown(
 ): void {
   const isDocument = !it.read(CELLS.inDocument) && editDistance(name, 'document', 2) <= 2;
   const near = isDocument ? 'document' : nearestEnvironment(it, name);
-  const fix = near ? renameBothEnds(it, name, renameFix(it, nameTokens, near), near) : undefined;
+  const fix = near ? environmentFix(it, name, nameTokens, near) : undefined;
   if (fix || !isStranger(it, `the environment ${name}`, span))
     it.p.report('environment-unknown', span, { name }, fix);
   if (isDocument) {
@@ -158,23 +158,6 @@ function openTransparent(it: Interpreter, name: string, span: Span, isUnknown = 
     data: new EnvironmentData(),
   });
   it.openGroup({ kind: 'environment', span });
-}
-
-/** The fix with the matching `\end` renamed too, when it stands ahead. */
-function renameBothEnds(
-  it: Interpreter,
-  name: string,
-  fix: Fix | undefined,
-  to: string,
-): Fix | undefined {
-  if (!fix) return fix;
-  const { reader } = it.p;
-  const ahead = reader.text.slice(reader.pos, reader.pos + LOOK_AHEAD);
-  it.p.reach = Math.max(it.p.reach, reader.pos + ahead.length);
-  const end = ahead.indexOf(`\\end{${name}}`);
-  if (end < 0) return fix;
-  const from = reader.pos - reader.base + end + '\\end{'.length;
-  return { ...fix, edits: [...fix.edits, { from, to: from + name.length, text: to }] };
 }
 
 /** The environment that a command's name means, by its beginning or its end; null when it is none. */
@@ -340,9 +323,12 @@ export function endEnvironment(it: Interpreter, token: Token): void {
     );
     return;
   }
-  const fix = renameFix(it, nameTokens, open.name);
-  p.report('begin-end-mismatch', span, { found: `\\end{${name}}`, expected: open.name }, fix);
-  finishEnvironment(it, span);
+  const holder = holderOf(it, open);
+  const expected = holder?.name ?? open.name;
+  const fix = renameFix(it, nameTokens, expected);
+  p.report('begin-end-mismatch', span, { found: `\\end{${name}}`, expected }, fix);
+  if (holder) runOwnEnd(it, holder);
+  else finishEnvironment(it, span);
 }
 
 /** `\end{document}`: all that is open ends. In a box of its own nothing more is read, and what is open outside ends there. */
