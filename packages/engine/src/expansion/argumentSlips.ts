@@ -69,18 +69,16 @@ function meantEnd(p: Processor, start: number, name: string, caller: string): nu
   const { text, pos: limit } = p.reader;
   const line = wholeLineEnd(text, start);
   const word = /^(?:begin|end)$/.test(name) ? /^[A-Za-z]+\*?/ : /^[^\s{}\\]*/;
-  const doubled = doubledEnd(text, start, line);
+  // One of two braces is too many.
+  const doubled = text[start] === '{' ? groupEnd(text, start, line) : null;
   if (doubled !== null) return doubled;
   if (ONE_WORD.has(name)) return start + (word.exec(text.slice(start, line))?.[0].length ?? 0);
   if (ON_A_LINE.has(name) || name.startsWith('begin{')) return line;
   const defined = NAMES_FIRST.test(caller) ? /^\\[A-Za-z@]+/.exec(text.slice(start, line)) : null;
   if (defined && /\\[A-Za-z]+\*?\{$/.test(text.slice(Math.max(0, start - 30), start)))
     return start + defined[0].length;
-  const isLast = SOME_WORDS.test(name) || (DEFINES.test(caller) && !/environment$/.test(caller));
-  const closing = /environment$/.test(caller) ? text.slice(start, line).indexOf('{\\end{') : -1;
-  if (closing > 0) return start + closing;
-  const glued = isLast ? null : gluedGroup(text, start, line);
-  if (glued !== null) return glued;
+  const next = nextArgument(text, start, line, name, caller);
+  if (next !== null) return next;
   if (DEFINES.test(caller) || !p.state.read(IN_DOCUMENT)) return endOfDefinition(text, line);
   const around = endAround(text, start, limit);
   return SOME_WORDS.test(name) ? Math.min(line, around) : around;
@@ -89,11 +87,6 @@ function meantEnd(p: Processor, start: number, name: string, caller: string): nu
 /** Commands whose first argument is one name. */
 const NAMES_FIRST =
   /^(?:(?:re)?new|provide)(?:command|length)$|^(?:set|addto)(?:length|counter)$|^DeclareMathOperator$/;
-
-/** Where the group ends that a second brace opens: one of the two is too many. Null when there is none on the line. */
-function doubledEnd(text: string, start: number, lineEnd: number): number | null {
-  return text[start] === '{' ? groupEnd(text, start, lineEnd) : null;
-}
 
 /** The place behind a group that begins there; null when it does not end on the line. */
 function groupEnd(text: string, start: number, lineEnd: number): number | null {
@@ -106,6 +99,21 @@ function groupEnd(text: string, start: number, lineEnd: number): number | null {
   return null;
 }
 
+/** Where the argument behind this one begins, as far as the line tells. */
+function nextArgument(
+  text: string,
+  start: number,
+  lineEnd: number,
+  name: string,
+  caller: string,
+): number | null {
+  const ofEnvironment = /environment$/.test(caller);
+  const closing = ofEnvironment ? text.slice(start, lineEnd).indexOf('{\\end{') : -1;
+  if (closing > 0) return start + closing;
+  const isLast = SOME_WORDS.test(name) || (DEFINES.test(caller) && !ofEnvironment);
+  return isLast ? null : gluedGroup(text, start, lineEnd);
+}
+
 /** A command with what belongs to it, before a brace. */
 const TAKES_GROUP = /\\[A-Za-z@]+\*?(?:\[[^[\]]*\]|\{[^{}]*\})*$/;
 
@@ -114,7 +122,7 @@ function gluedGroup(text: string, start: number, lineEnd: number): number | null
   for (let i = start; i < lineEnd; i++) {
     if (text[i] === '\\') i++;
     if (text[i] !== '{') continue;
-    const before = text.slice(start, i);
+    const before = text.slice(Math.max(start, i - BEFORE), i);
     const end = groupEnd(text, i, lineEnd);
     if (end === null) return null;
     if (/[\w.)\]]$/.test(before) && !TAKES_GROUP.test(before)) return i;

@@ -1,4 +1,4 @@
-import { nearestName } from '../base/nearest';
+import { editDistance, nearestName } from '../base/nearest';
 import type { Fix, RawFinding } from '../findings/finding';
 import { CELLS } from '../language/machine/cells';
 import type { SessionBlock } from './block';
@@ -128,7 +128,10 @@ function titleNotPrinted(reading: SourceReading, blocks: readonly SessionBlock[]
   const begin = reading.text.indexOf('\\begin{document}') + '\\begin{document}'.length;
   // Written with a slip, it is told of as what it is.
   const misspelt = blocks.some(({ reading: { findings } }) =>
-    findings.some(({ fix }) => fix?.title === 'Write \\maketitle'),
+    findings.some(
+      ({ code, args }) =>
+        code === 'command-unknown' && editDistance(args.name, 'maketitle', 2) <= 2,
+    ),
   );
   if (misspelt) return [];
   // A title that is given in the text is printed behind it.

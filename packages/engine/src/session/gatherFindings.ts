@@ -65,7 +65,7 @@ export function gatherFindings(reading: SourceReading, given: FindingSurrounding
   out.push(...documentAdvice(reading, new Set(labels)));
   const keys = named.filter((name) => name.startsWith(CITED)).map((n) => n.slice(CITED.length));
   const text = (): string => reading.text;
-  const knowsText = reading.state.peek(reading.state.cell('text')) !== undefined;
+  const knowsText = (): boolean => reading.defines('text');
   const told = withNeededPackages(withoutConsequences(out, text), text);
   return withFixes(withPlacedFixes(told, text, knowsText), text, {
     labels,

@@ -36,14 +36,14 @@ const asBox = (fix: Fix): Fix => ({
 export function withPlacedFixes(
   findings: readonly BlockFinding[],
   text: () => string,
-  knowsText: boolean,
+  knowsText: () => boolean,
 ): BlockFinding[] {
   // What a macro has wrong is told where it is used first.
   const told = new Set<string>();
   return findings.flatMap((finding): BlockFinding[] => {
     const { start, raw } = finding;
     if (!raw.fix) return [finding];
-    if (raw.code === 'words-in-formula' && !knowsText)
+    if (raw.code === 'words-in-formula' && !knowsText())
       return [{ ...finding, raw: { ...raw, fix: asBox(raw.fix) } }];
     if (raw.fix.edits.length > 0) return [finding];
     if (raw.code !== 'command-unknown' && raw.code !== 'environment-unknown') return [finding];

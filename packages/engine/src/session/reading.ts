@@ -172,6 +172,14 @@ export class SourceReading {
     return this.state.valueOf(declared, this.state.peek(cell));
   }
 
+  /** Does the document, or what it loads, define a name? The state at hand may stand before that. */
+  defines(name: string): boolean {
+    const cell = this.state.cell(name);
+    return this.blocks.some(({ trace: { writes } }) =>
+      writes.some((write) => write.cell === cell && write.after !== undefined),
+    );
+  }
+
   /** Replaces the text from `from` to `to`; it is read by `read`. */
   change(from: number, to: number, text: string): void {
     const { pending } = this;

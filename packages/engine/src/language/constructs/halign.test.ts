@@ -40,3 +40,16 @@ describe('rows of an alignment', () => {
     '\\begin{tabular}{cc}1&2\\cr 3&4\\crcr\\end{tabular}',
   ])('%s ends its rows so as well', (body) => expect(rowsOf(body).codes).toEqual([]));
 });
+
+it('macros that hold one another many times are looked into once each', () => {
+  const names = [...'abcdefghijklm'];
+  const defs = names.map((name, i) => {
+    const next = names[i + 1];
+    return `\\def\\x${name}{${next ? `\\x${next}`.repeat(20) : 'ebb'}}`;
+  });
+  // Where none of them is used but the last nothing grows; that it holds no cell is found at once.
+  expect(rowsOf(`${defs.join('')}\\def\\y{\\iffalse\\xa\\fi low}\\halign{#\\cr\\y\\cr}`)).toEqual({
+    lines: ['low'],
+    codes: [],
+  });
+});

@@ -5,7 +5,8 @@ import { CELLS } from '../machine/cells';
 import { nameNext, setCounter, stepCounter } from '../machine/counters';
 import { type Args, type CommandEntry, type EnvironmentEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
-import { listKeys, listLabel, listStart, refFormat, withDefaults } from './listOptions';
+import { ROMAN } from './listMeasures';
+import { bothOf, listKeys, listLabel, listStart, refFormat, withDefaults } from './listOptions';
 
 /** Lists within a paragraph (enumitem manual, section 4): their items follow one another on the line. */
 
@@ -23,8 +24,6 @@ const INLINE = cell<InlineList | null>('inlinelist', null);
 export const INLINE_LOADED = cell('inlinelistsloaded', false);
 
 const ITEM = 'eit@item';
-const ROMAN = ['i', 'ii', 'iii', 'iv'];
-const MARKS = ['labelitemi', 'labelitemii', 'labelitemiii', 'labelitemiv'];
 
 /** Does another item follow before the list ends? What is looked at is read again. */
 function isFollowed(it: Interpreter): boolean {
@@ -89,8 +88,8 @@ function beginInline(it: Interpreter, args: Args, kind: string, name: string): v
   const depths = isNumbered ? CELLS.enumerateDepth : CELLS.itemizeDepth;
   const depth = Math.min(it.read(depths) + 1, 4);
   if (kind !== 'description') it.write(depths, depth);
-  const counter = isNumbered ? `enum${ROMAN[depth - 1] ?? 'i'}` : null;
-  const usual = counter ? `label${counter}` : (MARKS[depth - 1] as string);
+  const counter = isNumbered ? `enum${ROMAN[depth - 1] as string}` : null;
+  const usual = counter ? `label${counter}` : `labelitem${ROMAN[depth - 1] as string}`;
   if (counter) setCounter(it.state, counter, listStart(it, options) - 1);
   it.innermost.data.set(INLINE, {
     kind,
@@ -101,17 +100,13 @@ function beginInline(it: Interpreter, args: Args, kind: string, name: string): v
     items: 0,
   });
   it.state.set(it.state.cell('item'), it.state.meaning(it.state.cell(ITEM)));
-  it.execute([...(keys.get('before') ?? []), ...(keys.get('before*') ?? [])]);
+  it.execute(bothOf(keys, 'before'));
   it.skipBlanks();
 }
 
 function endInline(it: Interpreter): void {
   const keys = it.innermost.data.get(INLINE)?.keys;
-  it.execute([
-    it.p.command('unskip'),
-    ...(keys?.get('after') ?? []),
-    ...(keys?.get('after*') ?? []),
-  ]);
+  it.execute([it.p.command('unskip'), ...(keys ? bothOf(keys, 'after') : [])]);
 }
 
 const WHAT: Readonly<Record<string, string>> = {

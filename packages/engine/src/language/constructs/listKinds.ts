@@ -10,6 +10,7 @@ import { beginGeneral } from './generalList';
 import { ROMAN } from './listMeasures';
 import { labelModel, modelMargin } from './labelModel';
 import {
+  bothOf,
   LABEL_ALIGNS,
   listKeys,
   listLabel,
@@ -188,11 +189,11 @@ function heedKeys(it: Interpreter, options: readonly Token[]): void {
   const { data } = it.innermost;
   data.set(LABEL_LEFT, alignOf(keys, data.get(LABEL_LEFT)));
   data.set(LABEL_FONT, keys.get('font') ?? keys.get('format') ?? []);
-  data.set(FIRST_ITEM, [...(keys.get('first') ?? []), ...(keys.get('first*') ?? [])]);
+  data.set(FIRST_ITEM, bothOf(keys, 'first'));
   data.set(LABEL_PLACE, it.read(LABEL_ALIGNS)[keyText(keys, 'align')] ?? []);
   if (data.get(WRAPPED)) return;
-  data.set(AFTER_LIST, [...(keys.get('after') ?? []), ...(keys.get('after*') ?? [])]);
-  it.execute([...(keys.get('before') ?? []), ...(keys.get('before*') ?? [])]);
+  data.set(AFTER_LIST, bothOf(keys, 'after'));
+  it.execute(bothOf(keys, 'before'));
 }
 
 /** `label*`: the label of the list around it, and this. */

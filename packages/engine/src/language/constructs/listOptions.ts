@@ -76,6 +76,12 @@ export const listKeys = (
 ): ReadonlyMap<string, readonly Token[]> =>
   tokens.length === 0 || !understood(it) ? new Map() : keyValues(tokens);
 
+/** What a key and its starred form say, one behind the other (`before`, `before*`). */
+export const bothOf = (keys: ReadonlyMap<string, readonly Token[]>, name: string): Token[] => [
+  ...(keys.get(name) ?? []),
+  ...(keys.get(`${name}*`) ?? []),
+];
+
 /** The measures that enumitem's keys ask for, where the class has a left margin of `usual`. */
 export function listOptions(
   it: Interpreter,

@@ -2,7 +2,7 @@ import { cell } from '../../expansion/cells';
 import { detach, type Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import type { Interpreter } from '../machine/interpreter';
-import { listKeys } from './listOptions';
+import { bothOf, listKeys } from './listOptions';
 import { WRAPPER } from './listData';
 
 /**
@@ -15,10 +15,6 @@ const CLOSING = cell<readonly Token[] | null>('listclosing', null);
 /** What a wrapped list, which opens nothing itself, carries out behind its end. */
 export const WRAPPED = cell<readonly Token[] | null>('listwrapped', null);
 
-const valueOf = (keys: ReadonlyMap<string, readonly Token[]>, name: string): Token[] => [
-  ...(keys.get(name) ?? []),
-  ...(keys.get(`${name}*`) ?? []),
-];
 const opens = (tokens: readonly Token[]): boolean =>
   tokens.some(({ cat, text }) => cat === Cat.Command && text === 'begin');
 
@@ -48,10 +44,10 @@ export function wrapsList(
     return false;
   }
   const keys = listKeys(it, options);
-  const before = valueOf(keys, 'before');
+  const before = bothOf(keys, 'before');
   if (!opens(before)) return false;
   data.set(WRAPPER, true);
-  it.write(CLOSING, [...detach(valueOf(keys, 'after')), ...environment(it, 'end', kind)]);
+  it.write(CLOSING, [...detach(bothOf(keys, 'after')), ...environment(it, 'end', kind)]);
   const brackets = own.length > 0 ? [...it.p.chars('['), ...own, ...it.p.chars(']')] : [];
   it.p.push([...detach(before), ...environment(it, 'begin', kind), ...brackets]);
   return true;

@@ -15,15 +15,18 @@ export function endsRow(it: Interpreter, token: Token): boolean {
   return meaning?.kind === 'command' && (meaning.name === 'cr' || meaning.name === 'crcr');
 }
 
-/** How deep macros are looked into for cells. */
-const DEEPEST = 8;
-
-function holdsCells(it: Interpreter, { body }: Macro, depth = 0): boolean {
-  return body.some((token) => {
+/** Does a macro hold cells, or one that it holds? Each is looked into once. */
+function holdsCells(it: Interpreter, macro: Macro, known: Map<Macro, boolean>): boolean {
+  const found = known.get(macro);
+  if (found !== undefined) return found;
+  known.set(macro, false);
+  const holds = macro.body.some((token) => {
     if (token.cat === Cat.Tab || endsRow(it, token)) return true;
     const meaning = meaningOf(it, token);
-    return meaning?.kind === 'macro' && depth < DEEPEST && holdsCells(it, meaning, depth + 1);
+    return meaning?.kind === 'macro' && holdsCells(it, meaning, known);
   });
+  known.set(macro, holds);
+  return holds;
 }
 
 /** Does `\the` stand before a register of tokens? */
@@ -38,6 +41,7 @@ function givesTokens(it: Interpreter): boolean {
 export function openedRows(it: Interpreter, rows: readonly Token[]): Token[] {
   const { p } = it;
   const out: Token[] = [];
+  const known = new Map<Macro, boolean>();
   const end = p.command('relax');
   p.push([...rows, end]);
   let depth = 0;
@@ -45,7 +49,7 @@ export function openedRows(it: Interpreter, rows: readonly Token[]): Token[] {
     if (token.cat === Cat.Begin) depth++;
     else if (token.cat === Cat.End) depth--;
     const meaning = depth === 0 && !endsRow(it, token) ? meaningOf(it, token) : undefined;
-    if (meaning?.kind === 'macro' && holdsCells(it, meaning)) p.expand(token, meaning);
+    if (meaning?.kind === 'macro' && holdsCells(it, meaning, known)) p.expand(token, meaning);
     else if (meaning?.kind === 'expandable' && meaning.name === 'the' && givesTokens(it))
       p.expand(token, meaning);
     else out.push(token);

@@ -4,7 +4,7 @@ import type { Interpreter } from './interpreter';
 import { renameFix } from './unknown';
 
 /** How far ahead the end of an environment is looked for. */
-const LOOK_AHEAD = 20_000;
+export const LOOK_AHEAD = 20_000;
 
 /**
  * Writes a misspelt name right, at its `\\end` too when that stands ahead. Where a macro has the name, its places are

@@ -8,7 +8,7 @@ import { EnvironmentData } from './environmentData';
 import { readStrayMath } from './formulas';
 import type { Interpreter } from './interpreter';
 import type { LanguageCommand } from './reading';
-import { environmentFix } from './environmentFix';
+import { environmentFix, LOOK_AHEAD } from './environmentFix';
 import { holderOf, tellUnclosed } from './unclosedEnvironment';
 import { isStranger, nearestEnvironment, renameFix } from './unknown';
 import { noteVeil } from './overlays';
@@ -38,7 +38,6 @@ export interface OpenEnvironment {
 const BEGUN_AS = cell<string | null>('begunas', null);
 
 /** How far ahead the end of an environment is looked for, in characters. */
-const LOOK_AHEAD = 20_000;
 
 /** How many environments may be open inside one another; what is deeper is set as if its begin were not there. */
 const DEEPEST = 150;
@@ -135,7 +134,8 @@ function beginUnknown(
   const isDocument = !it.read(CELLS.inDocument) && editDistance(name, 'document', 2) <= 2;
   const near = isDocument ? 'document' : nearestEnvironment(it, name);
   const fix = near ? environmentFix(it, name, nameTokens, near) : undefined;
-  if (fix || !isStranger(it, `the environment ${name}`, span))
+  const isWritten = fix !== undefined && fix.edits.length > 0;
+  if (isWritten || !isStranger(it, `the environment ${name}`, span))
     it.p.report('environment-unknown', span, { name }, fix);
   if (isDocument) {
     it.write(BEGUN_AS, name, true);
