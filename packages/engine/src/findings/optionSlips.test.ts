@@ -71,3 +71,14 @@ it('a statement is declared without loading its package twice', () => {
   expect(text.match(/amsthm/g)).toHaveLength(1);
   expect(text).toContain('\\newtheorem{lemma}{Lemma}');
 });
+
+it.each([
+  ['letter', '\\begin{letter}{To}\\opening{Dear}\\closing{Yours}\\end{letter}'],
+  ['beamer', '\\begin{frame}{Tides}\\begin{block}{Ebb}low\\end{block}\\end{frame}'],
+  ['exam', '\\begin{questions}\\question low\\end{questions}'],
+  ['article', '\\title{Ebb}\\author{A. Lind}\\maketitle\\section{Tides}'],
+])('where the line of the class %s is misspelt, that is told alone', (name, body) => {
+  const source = `\\documentlcass{${name}}\\begin{document}${body}\\end{document}`;
+  expect(kindsIn(source)).toEqual(['command-unknown']);
+  expect(mended(source).left).toEqual([]);
+});

@@ -27,11 +27,6 @@ const CAUSES: readonly Cause[] = [
   },
   { code: 'argument-beyond', hides: ['parameter-character'] },
   { code: 'backslash-missing', when: isOfFrame, hides: FRAME },
-  {
-    code: 'command-unknown',
-    when: ({ name = '' }) => editDistance(name, 'documentclass', 2) <= 2,
-    hides: ['class-missing'],
-  },
 ];
 
 /** What a `$` without a partner makes of the paragraph around it. */
@@ -191,12 +186,30 @@ function withoutBehindEnd(findings: readonly BlockFinding[]): readonly BlockFind
   return findings.filter((one) => one === behind || isRead(one));
 }
 
+/** What a class gives: where its line is misspelt, that is told alone. */
+const OF_CLASS: ReadonlySet<FindingCode> = new Set([
+  'command-unknown',
+  'environment-unknown',
+  'package-needed',
+  'class-missing',
+  'title-missing',
+  'title-not-printed',
+]);
+
+function withoutLostClass(findings: readonly BlockFinding[]): readonly BlockFinding[] {
+  const lost = findings.find(
+    ({ raw }) =>
+      raw.code === 'command-unknown' && editDistance(raw.args.name, 'documentclass', 2) <= 2,
+  );
+  return lost ? findings.filter((one) => one === lost || !OF_CLASS.has(one.raw.code)) : findings;
+}
+
 /** The findings without those that only follow from another. */
 export function withoutConsequences(
   all: readonly BlockFinding[],
   text: () => string,
 ): BlockFinding[] {
-  const read = withoutBehindEnd(all);
+  const read = withoutLostClass(withoutBehindEnd(all));
   const findings = toldOnce(
     withoutLostEnds(withoutAround(withoutLostNames(withoutOwn(withoutOddFormulas(read)), text))),
   );

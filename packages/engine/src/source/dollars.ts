@@ -102,6 +102,8 @@ function isWithin(text: string, at: number): boolean {
   if (/[A-Za-z0-9]$/.test(before) && /^[A-Za-z0-9]/.test(behind)) return true;
   if (/\d$/.test(before) && /^[.,]\d/.test(behind)) return true;
   if (/\d[.,]$/.test(before) && /^\d/.test(behind)) return true;
+  // A key and its value are not one formula.
+  if (/(?<!\\)\b[A-Za-z]{3,}$/.test(before) && behind.startsWith('=')) return true;
   return /(?:\\[A-Za-z]+|[\^_}\]])$/.test(before) && behind.startsWith('{');
 }
 

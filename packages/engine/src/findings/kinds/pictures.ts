@@ -30,6 +30,12 @@ export const pictures = {
       return one(`Make it ${near}`, start, start + name.length, near);
     },
   }),
+  'cell-missing': finding({
+    severity: 'broken',
+    args: ['row', 'column'],
+    message: 'There is no place in row <row>, column <column> that this could lead to.',
+    cause: 'Each & begins a place and each \\\\ a row. A place may be empty, but it must be there.',
+  }),
   'picture-anchor': finding({
     severity: 'broken',
     args: ['name'],

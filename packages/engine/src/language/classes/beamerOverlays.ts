@@ -36,7 +36,7 @@ function onStepsEnvironment(
       const isHere = spec === null || showsOn(it, spec);
       if (isHere === (elsewhere !== 'shown')) return;
       if (elsewhere === 'dropped') {
-        environmentTokens(it.p, name);
+        environmentTokens(it, name);
         it.p.push(it.source(`\\end{${name}}`));
       } else cover(it, name === 'uncoverenv' || name === 'actionenv' ? undefined : 0);
     },
@@ -52,7 +52,7 @@ const overprint: EnvironmentEntry = {
   begin: (it) => {
     const shown: Token[] = [];
     let isShown = true;
-    const tokens = environmentTokens(it.p, 'overprint');
+    const tokens = environmentTokens(it, 'overprint');
     for (let i = 0; i < tokens.length; i++) {
       const token = tokens[i] as Token;
       if (token.cell === null || token.text !== 'onslide') {

@@ -8,8 +8,9 @@ import type { EnvironmentEntry } from '../machine/entries';
 import type { MathReader } from '../machine/mathReader';
 import { dimenOf } from '../scanning/dimenOf';
 import { isRowEnd, partAt } from './diagrams';
+import { leadsSomewhere } from './lostArrows';
 import { fieldOf } from './mathEntry';
-import { environmentTokens } from '../machine/environmentTokens';
+import { formulaTokens } from '../machine/environmentTokens';
 
 /** An arrow while it is read. */
 export type Draft = { -readonly [K in keyof DiagramArrow]: DiagramArrow[K] } & {
@@ -166,13 +167,20 @@ export const draft = (
   ...at,
 });
 
+/** An arrow, and where it is written. */
+interface PlacedArrow {
+  readonly arrow: DiagramArrow;
+  readonly token: Token;
+  readonly place: readonly [number, number];
+}
+
 /** Takes the arrows out of a cell; what is left is its object. */
 function readCell(
   reader: MathReader,
   caller: Token,
   tokens: readonly Token[],
   cell: readonly [number, number],
-  arrows: DiagramArrow[],
+  arrows: PlacedArrow[],
 ): Token[] {
   const object: Token[] = [];
   for (let i = 0; i < tokens.length; i++) {
@@ -200,7 +208,7 @@ function readCell(
     }
     if (state.swap && arrow.labels[0]?.side === 'left')
       arrow.labels[0] = { ...arrow.labels[0], side: 'right' };
-    arrows.push(arrow);
+    arrows.push({ arrow, token, place: cell });
   }
   return object;
 }
@@ -258,7 +266,7 @@ export const arrowDiagram: EnvironmentEntry = {
   example: '\\[\\begin{tikzcd} A \\arrow[r, "f"] \\arrow[d] & B \\\\ C & \\end{tikzcd}\\]',
   math: (reader, token) => {
     const options = readOptional(reader.p) ?? [];
-    return plainDiagram(reader, token, options, environmentTokens(reader.p, 'tikzcd'));
+    return plainDiagram(reader, token, options, formulaTokens(reader, 'tikzcd', token));
   },
 };
 
@@ -270,11 +278,15 @@ export function plainDiagram(
   body: readonly Token[],
 ): MathNode {
   const measures = separations(reader, options);
-  const arrows: DiagramArrow[] = [];
-  const rows = partAt(body, isRowEnd)
-    .map((row) => partAt(row, (t) => t.cat === Cat.Tab))
-    .map((cells, r) =>
-      cells.map((cell, c) => fieldOf(reader, readCell(reader, token, cell, [r, c], arrows), token)),
-    );
+  const found: PlacedArrow[] = [];
+  const cells = partAt(body, isRowEnd).map((row) => partAt(row, (t) => t.cat === Cat.Tab));
+  const rows = cells.map((row, r) =>
+    row.map((cell, c) => fieldOf(reader, readCell(reader, token, cell, [r, c], found), token)),
+  );
+  const arrows = found
+    .filter(({ arrow: { fromCell: from, toCell: to }, ...at }) =>
+      leadsSomewhere(reader.it, cells, { ...at, from, to }),
+    )
+    .map(({ arrow }) => arrow);
   return { kind: 'diagram', rows, arrows, ...measures, ...reader.span(token) };
 }

@@ -5,7 +5,7 @@ import { Cat } from '../../tokens/categories';
 import type { EnvironmentEntry } from '../machine/entries';
 import type { MathReader } from '../machine/mathReader';
 import { fieldOf } from './mathEntry';
-import { environmentTokens } from '../machine/environmentTokens';
+import { formulaTokens } from '../machine/environmentTokens';
 
 type Cell = readonly [number, number];
 
@@ -184,7 +184,7 @@ export const squares: EnvironmentEntry = {
   description: 'Commutative squares: @>f>> and @VVgV between objects.',
   example: '\\begin{CD} A @>f>> B \\\\ @VVgV @VVhV \\\\ C @>k>> D \\end{CD}',
   math: (reader, token) => {
-    const { rows, arrows } = readSquares(reader, token, environmentTokens(reader.p, 'CD'));
+    const { rows, arrows } = readSquares(reader, token, formulaTokens(reader, 'CD', token));
     return {
       kind: 'diagram',
       rows,

@@ -6,7 +6,7 @@ import { readArgument, readOptional } from '../../expansion/arguments';
 import type { EnvironmentEntry } from '../machine/entries';
 import type { MathReader } from '../machine/mathReader';
 import { arraySpec, readArray, VALIGN, type ArraySpec } from './mathArrays';
-import { environmentTokens } from '../machine/environmentTokens';
+import { formulaTokens } from '../machine/environmentTokens';
 import { openedCell } from '../machine/mathEnvironments';
 import { dimenOf } from '../scanning/dimenOf';
 import { textCell } from './mathText';
@@ -38,19 +38,21 @@ function takesColumns(reader: MathReader): boolean {
 
 /** `\\begin{bmatrix}[cc|c]`: an array of those columns in the matrix's brackets. */
 function columned(
-  { it, p }: MathReader,
+  reader: MathReader,
+  begin: Token,
   columns: readonly Token[],
   name: string,
   left: string | null,
   right: string | null,
 ): null {
+  const { it, p } = reader;
   const [open, close] =
     left === null ? ['', ''] : [`\\left${sign(left)}`, `\\right${sign(right ?? '.')}`];
   p.push([
     ...it.source(`${open}\\begin{array}{@{}`),
     ...columns,
     ...it.source('@{}}'),
-    ...environmentTokens(p, name),
+    ...formulaTokens(reader, name, begin),
     ...it.source(`\\end{array}${close}`),
   ]);
   return null;
@@ -75,7 +77,7 @@ export function matrix(
     math: (reader, token) => {
       if (!starred && takesColumns(reader)) {
         const given = readOptional(reader.p);
-        if (given) return columned(reader, given, name, left, right);
+        if (given) return columned(reader, token, given, name, left, right);
       }
       const letter = starred ? readOptional(reader.p)?.[0]?.text : undefined;
       const columns = columnsOf(LETTERS[letter ?? 'c'] ?? 'center');

@@ -2,7 +2,7 @@ import type { MathNode } from '../../document/math';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import type { CommandEntry } from './entries';
-import { environmentTokens } from './environmentTokens';
+import { formulaTokens } from './environmentTokens';
 import type { MathReader } from './mathReader';
 
 /** Commands of text that may stand in a formula: what they make is set as text, in one piece. */
@@ -96,7 +96,7 @@ export function textInFormula(
 export function textEnvironment(reader: MathReader, begin: Token, name: string): MathNode | null {
   if (!ENVIRONMENTS.has(name)) return null;
   const { p, it } = reader;
-  const body = environmentTokens(p, name);
+  const body = formulaTokens(reader, name, begin);
   const named = (): Token[] => [p.make(Cat.Begin, '{'), ...p.chars(name), p.make(Cat.End, '}')];
   const whole = [begin, ...named(), ...body, p.command('end'), ...named()];
   return { kind: 'text', inlines: it.inlinesOf(whole), ...reader.span(begin) };

@@ -207,7 +207,7 @@ const boxedBy = (
   description: what,
   example: `\\begin{${name}}${sample}\nTides and ferries\n\\end{${name}}`,
   begin: (it, args) => {
-    const body = environmentTokens(it.p, name);
+    const body = environmentTokens(it, name);
     closeNamed(it, name);
     it.p.push([
       ...it.source(`\\${name}`),

@@ -3,7 +3,7 @@ import { tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
 import { labelled, rowsOf, tallBracket } from '../constructs/borderMatrix';
 import type { EnvironmentEntry, PackageEntry } from '../machine/entries';
-import { environmentTokens } from '../machine/environmentTokens';
+import { formulaTokens } from '../machine/environmentTokens';
 import type { Interpreter } from '../machine/interpreter';
 import { quietEntry, sourceCommand } from '../machine/macroEntry';
 
@@ -128,9 +128,9 @@ const blockarray: EnvironmentEntry = {
   description: 'An array with blocks in brackets, and labels outside them.',
   example:
     '$\\begin{blockarray}{ccc} & a & b \\\\ \\begin{block}{c[cc]} r & 1 & 2 \\\\ s & 3 & 4 \\\\ \\end{block} \\end{blockarray}$',
-  math: (reader) => {
-    const body = environmentTokens(reader.p, 'blockarray');
-    reader.p.push(blockArray(reader.it, body ?? []));
+  math: (reader, token) => {
+    const body = formulaTokens(reader, 'blockarray', token);
+    reader.p.push(blockArray(reader.it, body));
     return null;
   },
 };

@@ -15,7 +15,7 @@ const bodied = (name: string, signature: string): EnvironmentEntry => ({
   example: '',
   detail: { name, signature },
   begin: (it, args) => {
-    const body = environmentTokens(it.p, name);
+    const body = environmentTokens(it, name);
     closeNamed(it, name);
     const given = args.flatMap((arg, i) =>
       Array.isArray(arg)

@@ -2,7 +2,7 @@ import type { Sp } from '../../base/lengths';
 import type { Token } from '../../expansion/meaning';
 import { Cat } from '../../tokens/categories';
 import { type CommandEntry, type EnvironmentEntry, type PackageEntry } from '../machine/entries';
-import { environmentTokens } from '../machine/environmentTokens';
+import { environmentTokens, formulaTokens } from '../machine/environmentTokens';
 import { closeNamed } from '../machine/environments';
 import type { Interpreter } from '../machine/interpreter';
 import { mathEntry } from '../constructs/mathEntry';
@@ -121,7 +121,7 @@ const display = (name: string, outer: string, description: string): EnvironmentE
   description,
   example: `\\begin{${name}}\na = b + c + d\n\\end{${name}}`,
   begin: (it) => {
-    const body = environmentTokens(it.p, name);
+    const body = environmentTokens(it, name);
     closeNamed(it, name);
     it.p.push([
       ...it.source(`\\begin{${outer}}\\begin{split}`),
@@ -201,8 +201,9 @@ export const autobreak: PackageEntry = {
       package: 'autobreak',
       description: 'A formula of align, broken where it is too wide.',
       example: '\\begin{autobreak} a = b + c \\end{autobreak}',
-      math: ({ it, p, rowMarks }) => {
-        const body = unspaced(environmentTokens(p, 'autobreak'));
+      math: (reader, token) => {
+        const { it, p, rowMarks } = reader;
+        const body = unspaced(formulaTokens(reader, 'autobreak', token));
         const hasRows = body.some(({ cat, text }) => cat === Cat.Tab || text === '\\');
         const lines = hasRows ? body : inLines(it, body);
         // In rows of a display its lines are theirs; elsewhere they are a formula of their own.

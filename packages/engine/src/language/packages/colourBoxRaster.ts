@@ -140,7 +140,7 @@ const environment = (
   example,
   begin: (it, args) => {
     const raster = rasterOf(it, tokensOf(args, 0));
-    const body = environmentTokens(it.p, name);
+    const body = environmentTokens(it, name);
     closeNamed(it, name);
     around(it, () => setRaster(it, boxesOf(it, body), raster));
   },

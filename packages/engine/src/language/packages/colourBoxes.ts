@@ -148,7 +148,7 @@ function enclose(it: Interpreter, { name, args }: NonNullable<BoxLook['within']>
   const outer = environments[at]?.name ?? '';
   it.p.push([
     ...it.source(`\\begin{${name}}${args}`),
-    ...environmentTokens(it.p, outer),
+    ...environmentTokens(it, outer),
     ...it.source(`\\end{${name}}\\end{${outer}}`),
   ]);
 }

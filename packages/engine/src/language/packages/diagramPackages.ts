@@ -3,7 +3,7 @@ import { arrowDiagram, plainDiagram } from '../constructs/arrowDiagrams';
 import { squares } from '../constructs/diagrams';
 import { xyMatrix } from '../constructs/xyMatrix';
 import { tokensOf, type EnvironmentEntry, type PackageEntry } from '../machine/entries';
-import { environmentTokens } from '../machine/environmentTokens';
+import { environmentTokens, formulaTokens } from '../machine/environmentTokens';
 import { closeNamed } from '../machine/environments';
 import { setDiagrams } from './tikzcdSettings';
 import { diagramPicture, needsPicture } from './tikzcdPicture';
@@ -30,7 +30,7 @@ export const [xy, xypic] = [xyPackage('xy'), xyPackage('xypic')] as const;
 const diagram: EnvironmentEntry = {
   ...arrowDiagram,
   begin: (it, args) => {
-    const body = environmentTokens(it.p, 'tikzcd');
+    const body = environmentTokens(it, 'tikzcd');
     closeNamed(it, 'tikzcd');
     const options = tokensOf(args, 0);
     if (needsPicture(it, options, body)) it.p.push(diagramPicture(it, options, body));
@@ -45,7 +45,7 @@ const diagram: EnvironmentEntry = {
   },
   math: (reader, token) => {
     const options = readOptional(reader.p) ?? [];
-    const body = environmentTokens(reader.p, 'tikzcd');
+    const body = formulaTokens(reader, 'tikzcd', token);
     if (!needsPicture(reader.it, options, body)) return plainDiagram(reader, token, options, body);
     reader.p.push(diagramPicture(reader.it, options, body));
     return null;

@@ -103,7 +103,7 @@ const empheqEnvironment: EnvironmentEntry = {
   description: 'A display with a brace at its side or a frame around it.',
   example: '\\begin{empheq}[left=\\empheqlbrace]{align*}\na &= b \\\\\nc &= d\n\\end{empheq}',
   begin: (it, args) => {
-    const body = environmentTokens(it.p, 'empheq');
+    const body = environmentTokens(it, 'empheq');
     closeNamed(it, 'empheq');
     const name = tokensText(tokensOf(args, 1)).trim().replace(/=.*/, '');
     it.p.push(display(it, name, body, keyValues(tokensOf(args, 0))));
@@ -163,7 +163,7 @@ const numbered = (name: string, parts: boolean): EnvironmentEntry => ({
   description: `Cases behind a brace, each with a number${parts ? ' and a letter' : ''}.`,
   example: `\\begin{${name}}{f(x)=}\nx & if it is positive \\\\\n0 & otherwise\n\\end{${name}}`,
   begin: (it, args) => {
-    const body = environmentTokens(it.p, name);
+    const body = environmentTokens(it, name);
     closeNamed(it, name);
     const rows = rowsOf(body).map(([value = [], ...words]) => {
       const { labels, rest } = withoutLabels(words.flat());

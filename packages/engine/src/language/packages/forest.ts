@@ -263,7 +263,7 @@ export const forest: PackageEntry = {
       description: 'A tree: each node in brackets, its children within.',
       example: '\\begin{forest}\n[tide [ebb] [flood [spring] [neap]]]\n\\end{forest}',
       begin: (it) => {
-        const body = environmentTokens(it.p, 'forest');
+        const body = environmentTokens(it, 'forest');
         closeNamed(it, 'forest');
         it.p.push(forestPicture(it, body));
       },

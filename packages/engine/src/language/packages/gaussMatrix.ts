@@ -4,7 +4,7 @@ import { textOf, tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
 import { rowsOf } from '../constructs/borderMatrix';
 import type { EnvironmentEntry, PackageEntry } from '../machine/entries';
-import { environmentTokens } from '../machine/environmentTokens';
+import { formulaTokens } from '../machine/environmentTokens';
 import type { Interpreter } from '../machine/interpreter';
 import { readOptional } from '../../expansion/arguments';
 
@@ -149,9 +149,10 @@ const gmatrix: EnvironmentEntry = {
   description: 'A matrix with what is done to its rows: \\rowops, then \\swap, \\mult, \\add.',
   example:
     '$\\begin{gmatrix}[p] 1 & 2 \\\\ 3 & 4 \\rowops \\add[-3]{0}{1} \\swap{0}{1} \\mult{0}{\\cdot 2} \\end{gmatrix}$',
-  math: ({ it, p }) => {
+  math: (reader, token) => {
+    const { it, p } = reader;
     const kind = textOf(p, readOptional(p) ?? []);
-    const body = environmentTokens(p, 'gmatrix');
+    const body = formulaTokens(reader, 'gmatrix', token);
     const made = gaussMatrix(it, kind, body);
     p.push([p.make(Cat.Begin, '{'), ...made, p.make(Cat.End, '}')]);
     return null;

@@ -99,7 +99,7 @@ const logicProof: EnvironmentEntry = {
   example:
     '\\begin{logicproof}{1}\np \\land q & premise\\\\\n\\begin{subproof}\nr & assumption\\\\\np & $\\land$e 1\n\\end{subproof}\nr \\to p & $\\to$i 2--3\n\\end{logicproof}',
   begin: (it, args) => {
-    const lines = linesOf(environmentTokens(it.p, 'logicproof'));
+    const lines = linesOf(environmentTokens(it, 'logicproof'));
     const asked = parseInt(textOf(it.p, tokensOf(args, 0)), 10) || 0;
     const deepest = Math.max(asked, ...lines.map(({ depth }) => depth), 0);
     it.endParagraph();

@@ -10,7 +10,7 @@ import {
 import { macroEntry } from '../machine/macroEntry';
 import { rowsOf } from '../constructs/borderMatrix';
 import { tokensText } from '../../expansion/tokenText';
-import { environmentTokens } from '../machine/environmentTokens';
+import { formulaTokens } from '../machine/environmentTokens';
 import { runningDots } from './niceBorders';
 import { NICE_OPTIONS, niceArray, niceCommands, niceTables } from './niceGrid';
 import { arrayPatch } from './nicePatches';
@@ -30,10 +30,10 @@ function niceMatrix(name: string, left: string | null, right: string | null): En
   return {
     ...plain,
     package: 'nicematrix',
-    math: (reader) => {
+    math: (reader, token) => {
       const { it, p } = reader;
       const options = tokensText(readOptional(p) ?? []);
-      const body = environmentTokens(p, name);
+      const body = formulaTokens(reader, name, token);
       const isPlain =
         options.trim() === '' &&
         it.read(NICE_OPTIONS) === '' &&

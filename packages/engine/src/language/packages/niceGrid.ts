@@ -6,7 +6,7 @@ import { tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
 import { rowsOf } from '../constructs/borderMatrix';
 import { tokensOf, type CommandEntry, type EnvironmentEntry } from '../machine/entries';
-import { environmentTokens } from '../machine/environmentTokens';
+import { environmentTokens, formulaTokens } from '../machine/environmentTokens';
 import { closeNamed } from '../machine/environments';
 import { macroEntry } from '../machine/macroEntry';
 import type { Interpreter } from '../machine/interpreter';
@@ -198,7 +198,7 @@ const tabular = (name: string, signature: string): EnvironmentEntry => ({
     );
     const options =
       tokensText(readOptional(it.p) ?? []) + tokensText(tokensOf(args, signature.indexOf('o')));
-    const body = environmentTokens(it.p, name);
+    const body = environmentTokens(it, name);
     closeNamed(it, name);
     const wide = signature.startsWith('m') ? `{${tokensText(tokensOf(args, 0))}}` : '';
     const { grid, after } = niceGrid(it, body, columnsOf(preamble), options, false);
@@ -305,7 +305,7 @@ const array = (name: string, left: string | null, right: string | null): Environ
     const before = tokensText(readOptional(p) ?? []);
     const preamble = tokensText(readArgument(p, token) ?? []);
     const options = before + tokensText(readOptional(p) ?? []);
-    const body = environmentTokens(p, name);
+    const body = formulaTokens(reader, name, token);
     p.push(niceArray(it, body, columnsOf(preamble), options, [left, right]));
     return null;
   },
@@ -324,9 +324,9 @@ export const niceTables: readonly EnvironmentEntry[] = [
     example:
       '\\begin{NiceMatrixBlock}[auto-columns-width]\n$\\begin{pNiceMatrix} a \\end{pNiceMatrix}$\n\\end{NiceMatrixBlock}',
     begin: () => undefined,
-    math: (reader) => {
+    math: (reader, token) => {
       readOptional(reader.p);
-      reader.p.push(environmentTokens(reader.p, 'NiceMatrixBlock'));
+      reader.p.push(formulaTokens(reader, 'NiceMatrixBlock', token));
       return null;
     },
   },

@@ -38,7 +38,7 @@ const varwidth: PackageEntry = {
       example: '\\fbox{\\begin{varwidth}{5cm}Ebb\\\\flow\\end{varwidth}}',
       begin: (it, args) => {
         const most = dimenOf(it, tokensOf(args, 3));
-        const body = environmentTokens(it.p, 'varwidth');
+        const body = environmentTokens(it, 'varwidth');
         closeNamed(it, 'varwidth');
         const lines = linesOf(body);
         const widths = (lines ?? []).map((line) => it.host.measure(it.inlinesOf(line)).width);

@@ -199,7 +199,7 @@ const DOLLAR = 3;
 
 /** The tokens of a tree, then what sets it. */
 function wholeTree(it: Interpreter): Token[] {
-  const body = environmentTokens(it.p, 'prooftree');
+  const body = environmentTokens(it, 'prooftree');
   it.write(STACK, [], true);
   return [...body, it.p.command('ebproofend')];
 }

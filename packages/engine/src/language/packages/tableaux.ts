@@ -3,7 +3,7 @@ import { tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
 import { rowsOf } from '../constructs/borderMatrix';
 import { tokensOf, type CommandEntry, type PackageEntry } from '../machine/entries';
-import { environmentTokens } from '../machine/environmentTokens';
+import { formulaTokens } from '../machine/environmentTokens';
 import type { Interpreter } from '../machine/interpreter';
 import type { MathReader } from '../machine/mathReader';
 import { macroEntry, sourceCommand } from '../machine/macroEntry';
@@ -101,8 +101,8 @@ export const ytableau: PackageEntry = {
       package: 'ytableau',
       description: 'A tableau, its squares parted by & and its rows by \\\\.',
       example: '$\\begin{ytableau} 1 & 2 & 3 \\\\ 4 \\end{ytableau}$',
-      math: (reader) => {
-        const body = environmentTokens(reader.p, 'ytableau') ?? [];
+      math: (reader, token) => {
+        const body = formulaTokens(reader, 'ytableau', token);
         const rows = rowsOf(body).map((cells) => cells.map(cellOf));
         reader.p.push(tableau(reader.it, rows));
         return null;

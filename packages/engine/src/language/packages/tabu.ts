@@ -95,7 +95,7 @@ const tabuEnvironment = (name: string, long: boolean): EnvironmentEntry => ({
     if (to === null && takeKeyword(p, 'spread')) scanDimen(p);
     const place = readOptional(p);
     const columns = columnsOf(readArgument(p, token) ?? []);
-    const body = environmentTokens(p, name);
+    const body = environmentTokens(it, name);
     closeNamed(it, name);
     const shared = columns.some((column) => 'share' in column);
     const width = to === null ? '\\linewidth' : `${to}sp`;

@@ -9,7 +9,7 @@ import {
   type PackageEntry,
   tokensOf,
 } from '../machine/entries';
-import { environmentTokens } from '../machine/environmentTokens';
+import { environmentTokens, formulaTokens } from '../machine/environmentTokens';
 import { closeNamed } from '../machine/environments';
 import type { Interpreter } from '../machine/interpreter';
 import { idleEntry, macroEntry } from '../machine/macroEntry';
@@ -121,7 +121,7 @@ function around(
 }
 
 function beginTable(it: Interpreter, name: string, kind: string, args: Args): void {
-  const body = environmentTokens(it.p, name);
+  const body = environmentTokens(it, name);
   closeNamed(it, name);
   const table = tblr(it, tokensOf(args, 1), body, kind);
   it.p.push(around(it, args[0] ? tokensOf(args, 0) : [], kind, table));
@@ -147,7 +147,7 @@ const matrix = (name: string): EnvironmentEntry => ({
     const { it, p } = reader;
     const options = tokensText(readOptional(p) ?? []);
     const spec = name === 'array' ? tokensText(readArgument(p, token) ?? []) : '';
-    const body = environmentTokens(p, `+${name}`);
+    const body = formulaTokens(reader, `+${name}`, token);
     const align = /(?:cells|columns)\s*=\s*\{?([lcr])/.exec(options)?.[1];
     const [begin, end] =
       name === 'array'

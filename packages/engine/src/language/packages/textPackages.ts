@@ -39,7 +39,7 @@ const etaremune: PackageEntry = {
       description: 'A numbered list that counts down to one.',
       example: '\\begin{etaremune}\\item ebb \\item flow\\end{etaremune}',
       begin: (it) => {
-        const body = environmentTokens(it.p, 'etaremune');
+        const body = environmentTokens(it, 'etaremune');
         closeNamed(it, 'etaremune');
         let depth = 0;
         let items = 0;

@@ -43,7 +43,7 @@ function beginRestatable(it: Interpreter, args: Args): void {
   const note = Array.isArray(args[0]) ? tokensOf(args, 0) : null;
   const kind = textOf(it.p, tokensOf(args, 1));
   const name = textOf(it.p, tokensOf(args, 2));
-  const body = environmentTokens(it.p, 'restatable');
+  const body = environmentTokens(it, 'restatable');
   closeEnvironment(it);
   const keep = it.source(`\\csname keep@restated\\endcsname{${kind}}{${name}}`);
   const theorem: Kept = {

@@ -49,7 +49,7 @@ const threePart = (name: string): EnvironmentEntry => ({
   example: `\\begin{${name}}\\begin{tabular}{c}a\\tnote{1}\\end{tabular}\\begin{tablenotes}\\item[1] Ebb.\\end{tablenotes}\\end{${name}}`,
   begin: (it, args) => {
     const place = textOf(it.p, tokensOf(args, 0)).trim();
-    const [before = [], table = [], behind = []] = threeParts(it, environmentTokens(it.p, name));
+    const [before = [], table = [], behind = []] = threeParts(it, environmentTokens(it, name));
     const inlines: readonly Inline[] = it.inlinesOf(table);
     const measured = it.host.measure(inlines).width;
     const least = dimenOf(it, it.source('\\TPTminimum'));

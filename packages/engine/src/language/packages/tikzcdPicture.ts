@@ -3,6 +3,7 @@ import { tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
 import { argumentBehind, cellAfter, isPlain, optionsOf } from '../constructs/arrowDiagrams';
 import { isRowEnd, partAt } from '../constructs/diagrams';
+import { leadsSomewhere } from '../constructs/lostArrows';
 import type { Interpreter } from '../machine/interpreter';
 import { CD_SET, diagramKeys } from './tikzcdSettings';
 
@@ -16,6 +17,8 @@ interface Label {
 
 /** An arrow as it is written. */
 interface Arrow {
+  readonly token: Token;
+  readonly place: Place;
   from: string | Place;
   to: string | Place;
   readonly keys: string[];
@@ -166,7 +169,8 @@ export function diagramPicture(
     out.push(...it.source('\\\\'));
   });
   out.push(...it.source('};'));
-  for (const arrow of arrows) out.push(...edge(it, arrow, set.math));
+  for (const arrow of arrows)
+    if (leadsSomewhere(it, rows, arrow)) out.push(...edge(it, arrow, set.math));
   return [...out, ...it.source('\\end{tikzpicture}')];
 }
 
@@ -199,6 +203,8 @@ function takeArrows(cell: readonly Token[], place: Place, arrows: Arrow[]): Toke
     object = [...object, ...cell.slice(behind, at)];
     behind = end;
     const arrow: Arrow = {
+      token: cell[at] as Token,
+      place,
       from: place,
       to: short ? cellAfter(place, short) : place,
       keys: [],

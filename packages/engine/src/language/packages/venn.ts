@@ -122,7 +122,7 @@ const environment = (name: string, count: 2 | 3): EnvironmentEntry => ({
   description: `A diagram of ${count === 2 ? 'two' : 'three'} sets; what is to be filled is said within.`,
   example: `\\begin{${name}}[labelA=ebb]\n\\fillACapB\n\\end{${name}}`,
   begin: (it, args) => {
-    const body = environmentTokens(it.p, name);
+    const body = environmentTokens(it, name);
     closeNamed(it, name);
     const keys = new Map(
       [...keyValues(tokensOf(args, 0))].map(([key, value]) => [key, tokensText(value)] as const),

@@ -2,7 +2,7 @@ import { startGraphics } from './startGraphics';
 import { PT } from '../../base/lengths';
 import { translation } from '../../base/maps';
 import type { Mark } from '../../document/drawing';
-import { environmentTokens } from '../machine/environmentTokens';
+import { formulaTokens } from '../machine/environmentTokens';
 import { InlineList } from '../machine/inlineList';
 import { CELLS } from '../machine/cells';
 import { drawOnPaper } from '../machine/paper';
@@ -110,7 +110,7 @@ function heightOf(it: Interpreter, words: string): number {
 export function pictureInMath(name: string): NonNullable<EnvironmentEntry['math']> {
   return (reader, token) => {
     const { it, p } = reader;
-    const body = environmentTokens(p, name);
+    const body = formulaTokens(reader, name, token);
     const edge = (command: string): Token[] => [
       p.command(command),
       p.make(Cat.Begin, '{'),

@@ -24,12 +24,17 @@ export function readingOf(it: Interpreter): Reading {
   return reading;
 }
 
+/** What nicematrix calls the cells of its matrices here. */
+const CELL_OF_MATRIX = /^nm\d+-(\d+)-(\d+)$/;
+
 /** Says what could not be read, where the processor stands. */
 function tell(it: Interpreter, picture: OpenPicture, { kind, word }: Trouble): void {
   const { place } = it.p;
   if (kind === 'number') return it.p.report('picture-number', place, { word });
   if (kind === 'anchor') return it.p.report('picture-anchor', place, { name: word });
   if (kind === 'coordinate') return it.p.report('picture-coordinate', place, { word });
+  const [, row, column] = CELL_OF_MATRIX.exec(word) ?? [];
+  if (row && column) return it.p.report('cell-missing', place, { row, column });
   const names = [...picture.nodes.keys()].filter((name) => !name.startsWith('\u0001'));
   const near = word.length > 1 ? (nearestName(word, names) ?? '') : '';
   it.p.report('picture-node', place, { name: word, near });
