@@ -17,7 +17,7 @@ import { freshNode, newSaying, setNode, setText } from './nodes';
 import { borderTowards } from './openPicture';
 import { paintPath } from './painting';
 import { above, lineTo, moveTo, type Walk } from './walk';
-import { wordsOf } from './words';
+import { isSign, wordsOf } from './words';
 
 /** What is told of a part of a circuit beside it. */
 interface Said {
@@ -71,7 +71,7 @@ const say = (what: Said['what'], side: Said['side'], against = false): Key =>
 
 /** `4<\ohm>` is a quantity (option `siunitx`). */
 function quantity({ it }: Reading, value: readonly Token[]): readonly Token[] {
-  const open = value.findIndex(({ text, cell }) => text === '<' && cell === null);
+  const open = value.findIndex((t) => isSign(t, '<'));
   if (open < 0 || value.at(-1)?.text !== '>' || !it.hasPackage('siunitx')) return value;
   return [
     ...it.source('\\SI{'),

@@ -12,7 +12,7 @@ import { itemsOf, splitAt, trimmed, unspaced } from '../scanning/optionLists';
 import { numberIn, placeOf, type Reading } from './coordinates';
 import { GRAPHICS, type Graphics } from './graphics';
 import { readTips } from './tipNames';
-import { bare, equalsOf, wordsOf } from './words';
+import { bare, equalsOf, isSign, wordsOf } from './words';
 
 /** A state that keys write to. */
 export type Draft = { -readonly [Key in keyof Graphics]: Graphics[Key] };
@@ -214,7 +214,7 @@ function setColour({ reading: { it }, g }: KeyCall, name: string): void {
 
 /** `"words" options`: a label on a line, or beside a node (the library of quotes). */
 function quoted({ node, reading }: KeyCall, part: readonly Token[]): void {
-  const end = part.findIndex((t, i) => i > 0 && t.text === '"' && t.cell === null);
+  const end = part.findIndex((t, i) => i > 0 && isSign(t, '"'));
   const text = part.slice(1, end < 0 ? undefined : end);
   const options = end < 0 ? [] : part.slice(end + 1);
   const { p } = reading.it;

@@ -9,7 +9,7 @@ import { placeOf } from './coordinates';
 import { expandedItems } from './loops';
 import { DECLARED, graphicsOf, RETURNED } from './openPicture';
 import { readingOf } from './reading';
-import { bare, wordsOf } from './words';
+import { bare, isSign, wordsOf } from './words';
 
 type Type = 'real' | 'integer' | 'coordinate';
 /** What the variables were declared to be. */
@@ -27,9 +27,6 @@ interface Source {
   readonly tokens: readonly Token[];
   at: number;
 }
-
-const isSign = (token: Token | undefined, sign: string): boolean =>
-  token?.text === sign && token.cat !== Cat.Command;
 
 function blanks(source: Source): void {
   while (source.tokens[source.at]?.cat === Cat.Space) source.at++;

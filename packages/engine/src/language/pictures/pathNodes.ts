@@ -27,7 +27,7 @@ import {
   type Scanner,
   type Written,
 } from './scanPath';
-import { wordsOf } from './words';
+import { isSign, wordsOf } from './words';
 
 /** A node as it was read: how it looks, what is said of it, its text. */
 export interface ReadNode {
@@ -215,9 +215,7 @@ function placeLabel(
 ): void {
   const { it } = reading;
   const { options, rest } = optionsBefore(label.tokens);
-  const colon = rest.findIndex(
-    (t, i) => t.text === ':' && t.cell === null && depthBefore(rest, i) === 0,
-  );
+  const colon = rest.findIndex((t, i) => isSign(t, ':') && depthBefore(rest, i) === 0);
   const { labelSide, pinSide } = read.g.node;
   const usual = label.pin ? pinSide : labelSide;
   const where = colon < 0 ? usual : wordsOf(it, rest.slice(0, colon));

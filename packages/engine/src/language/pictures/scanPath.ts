@@ -3,7 +3,7 @@ import { STOP, type Token } from '../../expansion/meaning';
 import type { Span } from '../../base/spans';
 import { Cat } from '../../tokens/categories';
 import type { Interpreter } from '../machine/interpreter';
-import { wordsOf } from './words';
+import { isSign, wordsOf } from './words';
 
 /** Reads the source of paths, a thing at a time. */
 export interface Scanner {
@@ -209,7 +209,7 @@ export function upToSemicolon(it: Interpreter): Token[] {
     else if (isCommand && token.text === 'end') begun--;
     if (token.cat === Cat.Begin) depth++;
     else if (token.cat === Cat.End) depth--;
-    else if (depth === 0 && token.text === ';' && token.cell === null) break;
+    else if (depth === 0 && isSign(token, ';')) break;
   }
   return out;
 }

@@ -85,12 +85,19 @@ export function matching(text: string, at: number): number {
   return -1;
 }
 
+/**
+ * Is it this sign? In pictures the signs that a language writes by are signs like any other (the
+ * library `babel`), active though they are.
+ */
+export const isSign = (token: Token | undefined, sign: string): boolean =>
+  token?.text === sign && token.cat !== Cat.Command;
+
 /** The place of the `=` between a key and its value, outside braces; -1 where there is none. */
 export function equalsOf(part: readonly Token[]): number {
   let depth = 0;
   return part.findIndex((t) => {
     if (t.cat === Cat.Begin) depth++;
     else if (t.cat === Cat.End) depth--;
-    return depth === 0 && t.text === '=' && t.cell === null;
+    return depth === 0 && isSign(t, '=');
   });
 }
