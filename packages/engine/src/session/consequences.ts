@@ -68,6 +68,7 @@ const IN_BLOCK: readonly {
   { code: 'file-missing', hides: ['line-too-wide', 'picture-too-wide'] },
   { code: 'number-missing', hides: ['document-begin-missing'] },
   { code: 'brace-unclosed', hides: ['argument-missing'] },
+  { code: 'brace-extra', hides: ['document-begin-missing', 'package-unknown', 'braces-meant'] },
   { code: 'argument-unclosed', hides: ['argument-missing'] },
   { code: 'comment-swallows', hides: ['comment-after-number'] },
   { code: 'column-unknown', hides: ['columns-too-many'] },

@@ -212,6 +212,14 @@ export const IN_SHEETS: readonly SlipRow[] = [
     'argument-unclosed',
     'Hint]}{\\end{trivlist}}',
   ],
+  // A brace that is missing behind a command.
+  [sheet('\\usepackage[margin=2cm]geometry}'), 'brace-extra', '[margin=2cm]{geometry}'],
+  [
+    sheet('\\usepackage{fancyhdr}\\fancyhead[L]Low water}'),
+    'brace-extra',
+    '\\fancyhead[L]{Low water}',
+  ],
+  [sheet('', 'An \\emph ebb and} a flood.'), 'brace-extra', '\\emph {ebb and} a'],
   // A name that is misspelt where a macro has it, and one of the document's own.
   [
     sheet('\\newcommand{\\pair}[2]{$\\langle #1,#2\\ranle$}', '\\pair{x}{y} \\pair{a}{b}'),

@@ -1,9 +1,30 @@
-import { finding } from '../entry';
+import { finding, type Fix } from '../entry';
 import { lineEnd, literal, one, takeOut } from '../mends';
 
 /** Commands that formulas can do with an empty argument of. */
 const IN_FORMULAS =
   /^(?:[dt]?frac|sqrt|[dt]?binom|math[a-z]+|text|hat|bar|vec|tilde|dot|over(?:line|set)|under(?:line|set))$/;
+/** Commands in text whose argument is a word or a line. */
+const SAYS_WORDS =
+  /^(?:(?:sub)*section|(?:sub)?paragraph|chapter|text(?:bf|it|sc|tt|sf|rm|up|normal)|emph|underline|footnote|label|ref|eqref|cite|caption)$/;
+
+/**
+ * The brace that is missing behind a command and before the words of its argument (`\\usepackage natbib}`);
+ * in the preamble behind any, as no words stand there.
+ */
+function openedBefore(text: string, at: number): Fix | null {
+  const line = text.slice(text.lastIndexOf('\n', at - 1) + 1, at);
+  const found =
+    /\\([A-Za-z]+)\*?(?:\s*(?:\[[^[\]]*\]|\{[^{}]*\}))*\s*((?<![A-Za-z])[^{}[\]\\$\s][^{}[\]\\$]*)$/.exec(
+      line,
+    );
+  const [, name = '', words = ''] = found ?? [];
+  const begun = text.indexOf('\\begin{document}');
+  const isInPreamble = begun < 0 || at < begun;
+  if (words === '' || !(isInPreamble || SAYS_WORDS.test(name))) return null;
+  const start = at - words.length;
+  return one(`Put { before ${words.split(/\s/)[0] ?? ''}`, start, start, '{');
+}
 
 /** Braces, arguments, comments and code. */
 export const braces = {
@@ -69,7 +90,10 @@ export const braces = {
     message: 'This } closes nothing.',
     cause: 'There is one } too many, or the { before it is missing.',
     // Before another argument it ends one whose beginning is missing.
-    mend: ({ text, from, to }) => (text[to] === '{' ? null : takeOut({ from, to })),
+    mend: ({ text, from, to }) =>
+      text[to] === '{' || text.slice(from, to) !== '}'
+        ? null
+        : (openedBefore(text, from) ?? takeOut({ from, to })),
   }),
   'comment-swallows': finding({
     severity: 'broken',

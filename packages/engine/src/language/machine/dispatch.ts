@@ -108,12 +108,5 @@ function runEntry(it: Interpreter, entry: CommandEntry, token: Token): void {
 
 function closeBrace(it: Interpreter, token: Token): void {
   if (it.groups.at(-1)?.kind === 'brace') return it.closeGroup();
-  const span = it.p.spanOf(token);
-  const own = token.chunk === it.p.reader.chunk;
-  it.p.report(
-    'brace-extra',
-    span,
-    {},
-    own ? { title: 'Take it out', edits: [{ ...pick(span), text: '' }] } : undefined,
-  );
+  it.p.report('brace-extra', it.p.spanOf(token), {});
 }
