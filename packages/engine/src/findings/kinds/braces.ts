@@ -4,26 +4,33 @@ import { lineEnd, literal, one, takeOut } from '../mends';
 /** Commands that formulas can do with an empty argument of. */
 const IN_FORMULAS =
   /^(?:[dt]?frac|sqrt|[dt]?binom|math[a-z]+|text|hat|bar|vec|tilde|dot|over(?:line|set)|under(?:line|set))$/;
+
+/** How far back the command of an argument is looked for. */
+const NEAR = 300;
+
 /** Commands in text whose argument is a word or a line. */
 const SAYS_WORDS =
   /^(?:(?:sub)*section|(?:sub)?paragraph|chapter|text(?:bf|it|sc|tt|sf|rm|up|normal)|emph|underline|footnote|label|ref|eqref|cite|caption)$/;
 
+function isInPreamble(text: string, at: number): boolean {
+  const begun = text.indexOf('\\begin{document}');
+  return begun < 0 || at < begun;
+}
+
 /**
- * The brace that is missing behind a command and before the words of its argument (`\\usepackage natbib}`);
+ * The brace that is missing behind a command and before the words of its argument (`\usepackage[round]natbib}`);
  * in the preamble behind any, as no words stand there.
  */
 function openedBefore(text: string, at: number): Fix | null {
-  const line = text.slice(text.lastIndexOf('\n', at - 1) + 1, at);
+  const start = Math.max(text.lastIndexOf('\n', at - 1) + 1, at - NEAR);
   const found =
     /\\([A-Za-z]+)\*?(?:\s*(?:\[[^[\]]*\]|\{[^{}]*\}))*\s*((?<![A-Za-z])[^{}[\]\\$\s][^{}[\]\\$]*)$/.exec(
-      line,
+      text.slice(start, at),
     );
   const [, name = '', words = ''] = found ?? [];
-  const begun = text.indexOf('\\begin{document}');
-  const isInPreamble = begun < 0 || at < begun;
-  if (words === '' || !(isInPreamble || SAYS_WORDS.test(name))) return null;
-  const start = at - words.length;
-  return one(`Put { before ${words.split(/\s/)[0] ?? ''}`, start, start, '{');
+  if (words === '' || !(SAYS_WORDS.test(name) || isInPreamble(text, at))) return null;
+  const from = at - words.length;
+  return one(`Put { before ${words.split(/\s/)[0] ?? ''}`, from, from, '{');
 }
 
 /** Braces, arguments, comments and code. */

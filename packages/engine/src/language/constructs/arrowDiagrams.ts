@@ -7,6 +7,7 @@ import { Cat } from '../../tokens/categories';
 import type { EnvironmentEntry } from '../machine/entries';
 import type { MathReader } from '../machine/mathReader';
 import { dimenOf } from '../scanning/dimenOf';
+import { arrowsIn } from './arrowTokens';
 import { isRowEnd, partAt } from './diagrams';
 import { leadsSomewhere } from './lostArrows';
 import { fieldOf } from './mathEntry';
@@ -64,8 +65,6 @@ const SEPARATIONS: Readonly<Record<string, readonly [number, number]>> = {
 };
 
 const DIRECTION = /^[rlud]+$/;
-/** Short forms: `\rar`, `\dar` and so on. */
-const SHORT = /^([rlud]{1,2})ar$/;
 
 /** The cell that letters lead to from another. */
 export function cellAfter(
@@ -182,27 +181,21 @@ function readCell(
   cell: readonly [number, number],
   arrows: PlacedArrow[],
 ): Token[] {
-  const object: Token[] = [];
-  for (let i = 0; i < tokens.length; i++) {
-    const token = tokens[i] as Token;
-    const short = token.cat === Cat.Command ? SHORT.exec(token.text) : null;
-    if (token.cat !== Cat.Command || !(token.text === 'arrow' || token.text === 'ar' || short)) {
-      object.push(token);
-      continue;
-    }
+  let object: Token[] = [];
+  let behind = 0;
+  for (const { at, end, short, groups } of arrowsIn(tokens)) {
+    object = [...object, ...tokens.slice(behind, at)];
+    behind = end;
+    const token = tokens[at] as Token;
     const arrow = draft(cell, reader.it.spanOf(token));
-    if (short) arrow.toCell = cellAfter(cell, short[1] as string);
+    if (short) arrow.toCell = cellAfter(cell, short);
     const state = { swap: false };
-    for (;;) {
-      const group = argumentBehind(tokens, i + 1);
-      if (!group) break;
-      i = group.end - 1;
+    for (const { inner, bracketed } of groups) {
       // In the older form braces hold a direction first and then labels.
-      const isOption = group.bracketed || arrow.toCell === cell;
-      if (isOption)
-        for (const o of optionsOf(group.inner)) takeOption(reader, caller, o, arrow, state);
+      const isOption = bracketed || arrow.toCell === cell;
+      if (isOption) for (const o of optionsOf(inner)) takeOption(reader, caller, o, arrow, state);
       else {
-        const list = fieldOf(reader, group.inner, caller);
+        const list = fieldOf(reader, inner, caller);
         if (list.length > 0) arrow.labels.push({ list, side: state.swap ? 'right' : 'left' });
       }
     }
@@ -210,28 +203,7 @@ function readCell(
       arrow.labels[0] = { ...arrow.labels[0], side: 'right' };
     arrows.push({ arrow, token, place: cell });
   }
-  return object;
-}
-
-/** A `[…]` or `{…}` that follows at once. */
-export function argumentBehind(
-  tokens: readonly Token[],
-  start: number,
-): { inner: Token[]; end: number; bracketed: boolean } | null {
-  let at = start;
-  while (tokens[at]?.cat === Cat.Space) at++;
-  const open = tokens[at];
-  const bracketed = open?.text === '[' && open.cell === null;
-  if (!open || (!bracketed && open.cat !== Cat.Begin)) return null;
-  let depth = 0;
-  for (let i = at + 1; i < tokens.length; i++) {
-    const t = tokens[i] as Token;
-    if (depth === 0 && (bracketed ? t.text === ']' : t.cat === Cat.End))
-      return { inner: tokens.slice(at + 1, i), end: i + 1, bracketed };
-    if (t.cat === Cat.Begin) depth++;
-    else if (t.cat === Cat.End) depth--;
-  }
-  return null;
+  return [...object, ...tokens.slice(behind)];
 }
 
 function separations(reader: MathReader, options: readonly Token[]) {

@@ -2,6 +2,7 @@ import type { Token } from '../../expansion/meaning';
 import type { Fix } from '../../findings/finding';
 import { Cat } from '../../tokens/categories';
 import type { Interpreter } from '../machine/interpreter';
+import { arrowsIn } from './arrowTokens';
 
 type Cell = readonly [row: number, column: number];
 /** The tokens of a diagram's cells, row by row. */
@@ -15,30 +16,15 @@ export interface Written {
   readonly to: Cell | string;
 }
 
-const SHORT_ARROW = /^(?:arrow|ar|[rlud]{1,2}ar)$/;
-const isArrow = ({ cat, text }: Token): boolean => cat === Cat.Command && SHORT_ARROW.test(text);
-const isObject = (token: Token): boolean => token.cat !== Cat.Space && !isArrow(token);
-
-/** Behind what an arrow is told: its groups of options and labels. */
-function behindGroups(cell: readonly Token[], start: number): number {
-  let depth = 0;
-  for (let i = start; i < cell.length; i++) {
-    const { cat, text } = cell[i] as Token;
-    if (cat === Cat.Begin || text === '[') depth++;
-    else if (depth === 0 && cat !== Cat.Space) return i;
-    else if (cat === Cat.End || text === ']') depth--;
-  }
-  return cell.length;
-}
+const isObject = ({ cat }: Token): boolean => cat !== Cat.Space;
 
 /** The second object of a cell, behind the arrows of the first: a `&` before it was forgotten. */
 function secondObject(cell: readonly Token[]): Token | undefined {
-  const first = cell.findIndex(isArrow);
-  if (first < 0 || !cell.slice(0, first).some(isObject)) return undefined;
-  let at = first;
-  for (let i = first; i < cell.length && isArrow(cell[i] as Token); i = at)
-    at = behindGroups(cell, i + 1);
-  return cell[at];
+  const arrows = arrowsIn(cell);
+  const [first] = arrows;
+  if (!first || !cell.slice(0, first.at).some(isObject)) return undefined;
+  const behind = arrows.map(({ end }, i) => cell.slice(end, arrows[i + 1]?.at).find(isObject));
+  return behind.find((token) => token !== undefined);
 }
 
 /** The end of a source line within a cell that goes on behind it: a `\\` before it was forgotten. */

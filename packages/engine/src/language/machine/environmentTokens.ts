@@ -20,13 +20,17 @@ interface Within {
   readonly name: string;
 }
 
-/** What an `\end` is to the environment whose contents are read; what is open within it is closed. */
-function edgeOf({ begun, around, name }: Within, found: string): Edge {
-  const at = begun.lastIndexOf(found);
-  if (at >= 0) {
-    begun.length = at;
-    return 'within';
-  }
+/** Closes the innermost of a name that was begun within, and what is open in it; false when none was. */
+function closes({ begun }: Within, name: string): boolean {
+  const at = begun.lastIndexOf(name);
+  if (at >= 0) begun.length = at;
+  return at >= 0;
+}
+
+/** What an `\end` is to the environment whose contents are read. */
+function edgeOf(within: Within, found: string): Edge {
+  const { begun, around, name } = within;
+  if (closes(within, found)) return 'within';
   if (found === name) return 'end';
   if (around.has(found)) return 'early';
   return begun.length === 0 && editDistance(found, name, 2) <= 2 ? 'misspelt' : 'within';
@@ -75,8 +79,8 @@ class Contents {
     if (isCommand && (token.text === 'begin' || token.text === 'end')) return this.takeEdge(token);
     const { begun, around } = this.within;
     const opener = isCommand ? OPENED_BY.get(token.text) : undefined;
-    if (opener !== undefined && begun.includes(opener)) begun.length = begun.lastIndexOf(opener);
-    else if (opener !== undefined && around.has(opener)) return this.endBefore(token, [token]);
+    if (opener !== undefined && !closes(this.within, opener) && around.has(opener))
+      return this.endBefore(token, [token]);
     if (isCommand && (token.text === '[' || token.text === '(')) begun.push(token.text);
     const isBreak = isPar(token) || (isCommand && HEADING.test(token.text));
     if (isBreak && this.broken < 0 && begun.length === 0) this.broken = this.tokens.length;

@@ -1,7 +1,8 @@
 import type { Token } from '../../expansion/meaning';
 import { tokensText } from '../../expansion/tokenText';
 import { Cat } from '../../tokens/categories';
-import { argumentBehind, cellAfter, isPlain, optionsOf } from '../constructs/arrowDiagrams';
+import { cellAfter, isPlain, optionsOf } from '../constructs/arrowDiagrams';
+import { arrowsIn } from '../constructs/arrowTokens';
 import { isRowEnd, partAt } from '../constructs/diagrams';
 import { leadsSomewhere } from '../constructs/lostArrows';
 import type { Interpreter } from '../machine/interpreter';
@@ -173,27 +174,6 @@ export function diagramPicture(
     if (leadsSomewhere(it, rows, arrow)) out.push(...edge(it, arrow, set.math));
   return [...out, ...it.source('\\end{tikzpicture}')];
 }
-
-/** The arrows that are written in a cell: where each begins and ends, and its groups of options and labels. */
-function arrowsIn(cell: readonly Token[]) {
-  const found: { at: number; end: number; short: string | undefined; groups: Group[] }[] = [];
-  for (let i = 0; i < cell.length; i++) {
-    const { cat, text } = cell[i] as Token;
-    if (cat !== Cat.Command) continue;
-    const short = /^([rlud]{1,2})ar$/.exec(text)?.[1];
-    if (!short && !/^(?:arrow|ar)$/.test(text)) continue;
-    const groups: Group[] = [];
-    let end = i + 1;
-    for (let group = argumentBehind(cell, end); group; group = argumentBehind(cell, end)) {
-      groups.push(group);
-      end = group.end;
-    }
-    found.push({ at: i, end, short, groups });
-    i = end - 1;
-  }
-  return found;
-}
-type Group = NonNullable<ReturnType<typeof argumentBehind>>;
 
 /** Takes the arrows out of a cell; what is left is its object. */
 function takeArrows(cell: readonly Token[], place: Place, arrows: Arrow[]): Token[] {
