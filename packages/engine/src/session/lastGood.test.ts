@@ -53,6 +53,33 @@ describe('while a formula is broken', () => {
     replace('$a$', '$c$');
     expect(firstLine(session)).toBe('Let c and b be.');
   });
+  it.each([
+    ['its opening sign gone', 'one page, $y$ two.', 'page, $', ''],
+    ['its sign and more before it gone', 'Let $a$ be, and $b$ two.', 'be, and $', ''],
+  ])('one that is the rest of another is no form of it: %s', (_what, body, what, by) => {
+    const { session, replace } = writing(body);
+    replace(what, by);
+    expect(heldRuns(session)).toBe(0);
+    expect(firstLine(session)).toContain('two.');
+  });
+  it.each([
+    ['the block before it parted', 'Low water, and $a + b$ too.', 'water, and', 'water\n\nand'],
+    ['the block before it joined', 'Low water\n\nand $a + b$ too.', '\n\nand', ' and'],
+  ])('it is found again with %s in the same edit', (_what, body, what, by) => {
+    const { session } = writing(body);
+    const { text } = session;
+    session.setText(text.replace(what, by).replace('+ b', '+ \\nosuch b'));
+    session.settleAll();
+    expect(heldRuns(session)).toBeGreaterThan(0);
+    expect(linesOf(session).join(' ').normalize('NFKC')).toContain('a + b too.');
+  });
+  it('one that refers to a label shows itself, and what is told of the label stays', () => {
+    const { session, replace } = writing('So $a + b$ by \\ref{nowhere}.');
+    const told = () => session.findings().map(({ kind }) => kind);
+    expect(told()).toEqual(['reference-unknown']);
+    replace('b$', 'b');
+    expect(told()).toContain('reference-unknown');
+  });
   it('a session that makes a PDF holds nothing', () => {
     const session = newSession();
     session.setText(inArticle('So $a + b$.'));

@@ -54,30 +54,102 @@ function inHeldColour<T>(value: T): T {
   return out as T;
 }
 
+/** A block of the source, what was read of it, and what it showed. */
+export interface WrittenBlock {
+  readonly source: string;
+  readonly reading: BlockReading;
+  readonly shown: readonly BlockNode[];
+}
+
+/** A formula, the reading it is of, and where that starts in the text of its blocks. */
+interface Standing {
+  readonly formula: Formula;
+  readonly reading: BlockReading;
+  readonly base: number;
+}
+
+function standing(
+  blocks: readonly WrittenBlock[],
+  nodesOf: (block: WrittenBlock) => readonly BlockNode[],
+): Standing[] {
+  let base = 0;
+  return blocks.flatMap((block) => {
+    const here = base;
+    base += block.source.length;
+    const { reading } = block;
+    return formulasIn(nodesOf(block)).map((formula) => ({ formula, reading, base: here }));
+  });
+}
+
+/** How many characters two texts begin with, and end with, that are the same. */
+function commonEnds(one: string, other: string): { readonly head: number; readonly tail: number } {
+  const most = Math.min(one.length, other.length);
+  let head = 0;
+  while (head < most && one[head] === other[head]) head++;
+  let tail = 0;
+  while (tail < most - head && one.at(-1 - tail) === other.at(-1 - tail)) tail++;
+  return { head, tail };
+}
+
 /**
- * The nodes of a block in which every broken formula shows its last good form: that of the
- * formula in the same place before the edit. The reading itself when there is nothing to hold.
+ * Which formula of the old text a formula of the new one is: the one that starts, or ends, at the
+ * same place of what both texts have in common. However many edits lie between them, it is the same.
+ */
+function finder(gone: readonly WrittenBlock[], changed: readonly WrittenBlock[]) {
+  const [before, after] = [gone, changed].map((all) => all.map(({ source }) => source).join(''));
+  const [was, is] = [before ?? '', after ?? ''];
+  const { head, tail } = commonEnds(was, is);
+  const kept = (at: number): number | null =>
+    at <= head ? at : at >= was.length - tail ? at + is.length - was.length : null;
+  const [starts, ends] = [new Map<number, Standing>(), new Map<number, Standing>()];
+  for (const one of standing(gone, ({ shown }) => shown)) {
+    const { from, to } = one.formula;
+    const [start, end] = [kept(one.base + from), kept(one.base + to)];
+    if (start !== null && !starts.has(start)) starts.set(start, one);
+    if (end !== null && !ends.has(end)) ends.set(end, one);
+  }
+  return ({ formula, base }: Standing): Standing | undefined => {
+    const from = base + formula.from;
+    // A sign that stood there before begins the formula it began, or none.
+    const isNew = from >= head && from < is.length - tail;
+    return starts.get(from) ?? (isNew ? ends.get(base + formula.to) : undefined);
+  };
+}
+
+/** What is told of labels is told where they are shown, so what refers to one shows itself. */
+function refers(formula: Formula): boolean {
+  let found = false;
+  walk(formula, (node) => {
+    found ||= (node as { kind?: string }).kind === 'ref';
+    return !found;
+  });
+  return found;
+}
+
+/**
+ * The nodes of the changed blocks, in which every broken formula shows its last good form: that of
+ * the same formula before the edit. The readings themselves where there is nothing to hold.
  *
- * @param before what the block showed before the edit, and the reading it showed.
+ * @param gone the blocks that stood in their place.
  */
 export function withLastGood(
-  reading: BlockReading,
-  before: { readonly nodes: readonly BlockNode[]; readonly reading: BlockReading } | null,
-): readonly BlockNode[] {
-  if (!before || brokenSpans(reading).length === 0) return reading.nodes;
-  const old = formulasIn(before.nodes);
-  const now = formulasIn(reading.nodes);
+  changed: readonly WrittenBlock[],
+  gone: readonly WrittenBlock[],
+): (readonly BlockNode[])[] {
+  const nodes = changed.map(({ reading }) => reading.nodes);
+  if (!changed.some(({ reading }) => brokenSpans(reading).length > 0)) return nodes;
+  const before = finder(gone, changed);
   const replacements = new Map<Formula, Formula>();
-  now.forEach((formula, i) => {
-    if (!isBroken(formula, reading)) return;
-    const good = old[i];
-    if (!good || good.kind !== formula.kind || good.to <= good.from) return;
-    // With another number of formulas, only one that starts where this one does is the same.
-    if (old.length !== now.length && good.from !== formula.from) return;
-    if (good.font.color === HELD) replacements.set(formula, good);
-    else if (!isBroken(good, before.reading)) replacements.set(formula, held(good, formula));
-  });
-  return replacements.size === 0 ? reading.nodes : replaced(reading.nodes, replacements);
+  for (const now of standing(changed, ({ reading }) => reading.nodes)) {
+    const { formula } = now;
+    if (!isBroken(formula, now.reading) || refers(formula)) continue;
+    const old = before(now);
+    if (!old || old.formula.kind !== formula.kind || old.formula.to <= old.formula.from) continue;
+    if (old.formula.font.color === HELD) replacements.set(formula, old.formula);
+    else if (!isBroken(old.formula, old.reading))
+      replacements.set(formula, held(old.formula, formula));
+  }
+  return replacements.size === 0 ? nodes : nodes.map((one) => replaced(one, replacements));
 }
 
 /** The same nodes with some formulas replaced; what holds none of them stays the same object. */

@@ -186,14 +186,10 @@ export class Session {
   private takeChange(change: ReadChange, before: number): void {
     const { changed, gone, first, reusedFrom, labels } = change;
     this.work.blocksRead += changed.length;
-    if (this.keepLastGood && gone.length > 0)
-      changed.forEach((block, i) => {
-        const old = gone[i];
-        block.shown = withLastGood(
-          block.reading,
-          old ? { nodes: old.shown, reading: old.reading } : null,
-        );
-      });
+    if (this.keepLastGood && gone.length > 0) {
+      const shown = withLastGood(changed, gone);
+      changed.forEach((block, i) => (block.shown = shown[i] ?? block.shown));
+    }
     const { length } = this.reading.blocks;
     this.changed = withReading(this.changed, first, reusedFrom, before, length);
     if (labels) this.takeFacts({ ...this.facts, labels: this.readLabels() });
