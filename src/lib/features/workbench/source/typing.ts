@@ -3,6 +3,7 @@ import {
   EditorState,
   Prec,
   type Extension,
+  type Transaction,
   type TransactionSpec,
 } from '@codemirror/state';
 import { EditorView, keymap, type Command } from '@codemirror/view';
@@ -173,19 +174,39 @@ const NAME = /\\(begin|end)\{([A-Za-z*]*)$/;
 export const renamePairs = EditorState.transactionFilter.of((transaction) => {
   const byKeys = transaction.isUserEvent('input.type') || transaction.isUserEvent('delete');
   if (!transaction.docChanged || !byKeys) return transaction;
-  const edits: Edit[] = [];
-  transaction.changes.iterChanges((from, to, _a, _b, inserted) => {
-    edits.push({ from, to, insert: inserted.toString() });
-  });
+  const edits = editsOf(transaction);
   const [only] = edits;
   const other = only && edits.length === 1 ? partnerEdit(transaction.startState, only) : null;
   return other ? [transaction, other] : transaction;
+});
+
+/** The caret stands behind what was typed at it: a browser that is busy may still tell of its place before. */
+export const behindTyped = EditorState.transactionFilter.of((transaction) => {
+  const { startState, changes, newSelection, docChanged } = transaction;
+  // What is composed from several keys has a caret of its own.
+  const byKeys =
+    transaction.isUserEvent('input.type') && !transaction.isUserEvent('input.type.compose');
+  const { head, empty } = startState.selection.main;
+  if (!docChanged || !byKeys || !empty) return transaction;
+  const isTyped = editsOf(transaction).some(({ from, to }) => from === head && to === head);
+  const isLeft = newSelection.main.empty && newSelection.main.head === changes.mapPos(head, -1);
+  if (!isTyped || !isLeft) return transaction;
+  const selection = EditorSelection.cursor(changes.mapPos(head, 1));
+  return [transaction, { selection, sequential: true }];
 });
 
 interface Edit {
   readonly from: number;
   readonly to: number;
   readonly insert: string;
+}
+
+function editsOf(transaction: Transaction): Edit[] {
+  const edits: Edit[] = [];
+  transaction.changes.iterChanges((from, to, _a, _b, inserted) => {
+    edits.push({ from, to, insert: inserted.toString() });
+  });
+  return edits;
 }
 
 function partnerEdit(
@@ -233,5 +254,6 @@ export const typing: Extension = [
   abbreviate,
   pasteMarkup,
   renamePairs,
+  behindTyped,
   offers,
 ];

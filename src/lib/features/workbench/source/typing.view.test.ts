@@ -49,6 +49,38 @@ function type(view: EditorView, letters: string): void {
 const ITEMS = '\\begin{itemize}\n  \\item ebb|\n\\end{itemize}';
 const ROWS = '\\begin{align*}\n  a &= b|\n\\end{align*}';
 
+describe('the caret', () => {
+  const typed = (from: number, insert: string, anchor: number, userEvent = 'input.type') => ({
+    changes: { from, insert },
+    selection: { anchor },
+    userEvent,
+  });
+  it.each([
+    ['stands behind letters that came with its place before them', 'c = \\le|', 'ft', 0, 'ft|'],
+    ['stands behind them where the browser says so', 'c = \\le|', 'ft', 2, 'ft|'],
+    ['stands within what was typed where it is left there', 'c |', '()', 1, '(|)'],
+  ])('%s', (_what, before, letters, at, after) => {
+    const view = writing(before);
+    const { head } = view.state.selection.main;
+    view.dispatch(typed(head, letters, head + at));
+    expect(stands(view)).toBe(before.replace('|', after));
+    undo(view);
+    expect(stands(view)).toBe(before);
+  });
+  it('stands behind a letter of a name, the name of whose end follows it', () => {
+    const view = writing('\\begin{alig|}\n\\end{alig}');
+    const { head } = view.state.selection.main;
+    view.dispatch(typed(head, 'n', head));
+    expect(stands(view)).toBe('\\begin{align|}\n\\end{align}');
+  });
+  it('stays where a hand that composes a letter puts it', () => {
+    const view = writing('c |');
+    const { head } = view.state.selection.main;
+    view.dispatch(typed(head, 'ne', head, 'input.type.compose'));
+    expect(stands(view)).toBe('c |ne');
+  });
+});
+
 describe('Enter', () => {
   it.each([
     [
