@@ -26,6 +26,8 @@ interface SetRow {
   readonly row: DisplayRow;
   readonly cells: readonly Box[];
   readonly tag: Box | null;
+  /** The end mark of a proof at the right margin, where numbers stand left. */
+  readonly mark: Box | null;
 }
 
 type LayoutInner = (blocks: readonly BlockNode[]) => VItem[];
@@ -37,11 +39,12 @@ type LayoutInner = (blocks: readonly BlockNode[]) => VItem[];
  */
 export function layoutDisplay(
   out: VItem[],
-  display: Display,
+  given: Display,
   lastLine: Sp | null,
   env: LayoutEnv,
   inner: LayoutInner,
 ): void {
+  const display = withMarkAsNumber(given);
   const setInner = (inlines: readonly Inline[], scale: number): Box => setText(inlines, env, scale);
   const ctx = formulaContext(env.fonts, display.font, DISPLAY, setInner, missingIn(env));
   const inText = inStyle(ctx, TEXT);
@@ -51,7 +54,7 @@ export function layoutDisplay(
     cells: row.cells.map((cell, c) =>
       layoutList(cell, display.layout === 'equationArray' && c % 3 === 1 ? inText : ctx),
     ),
-    tag: row.tag ? setText(row.tag, env) : null,
+    ...marginOf(display, row, env),
   }));
   const places = placeRows(display, rows);
   const short = isShort(display, places[0], lastLine);
@@ -64,7 +67,7 @@ export function layoutDisplay(
   const { baselineSkip, lineSkip, lineSkipLimit } = display;
   const first: LineSpacing = { baselineSkip, lineSkip, lineSkipLimit };
   places.forEach((place, i) => {
-    const { row, tag } = rows[i] as SetRow;
+    const { row, tag, mark } = rows[i] as SetRow;
     const wished = rows[i - 1]?.row.breakBelow;
     if (i > 0) out.push({ kind: 'penalty', penalty: wished ?? display.rowPenalty });
     if (row.textAbove) out.push(...inner(row.textAbove), { kind: 'penalty', penalty: 10000 });
@@ -73,7 +76,7 @@ export function layoutDisplay(
       const { number, from, to } = row;
       out.push({ kind: 'mark', mark: { kind: 'number', what: 'equation', number, from, to } });
     }
-    pushRow(out, display, place, tag, row, i === 0 ? first : spacing);
+    pushRow(out, display, withMark(display, place, mark), tag, row, i === 0 ? first : spacing);
     // What a row says to its page goes with it: drawings on the paper, words for lists.
     const said = migrantsOf(place.box).filter(goesToPage);
     if (said.length > 0) out.push(...inner(said));
@@ -82,6 +85,64 @@ export function layoutDisplay(
   out.push({ kind: 'penalty', penalty: display.postDisplayPenalty });
   if (beyond !== 'below')
     out.push({ kind: 'glue', glue: short ? display.belowShort : display.below });
+}
+
+/** `\\displaymath@qed` (amsthm): in a display without a number the end mark stands where numbers stand at the right. */
+function withMarkAsNumber(display: Display): Display {
+  const [only] = display.rows;
+  const isAlone = display.layout === 'single' && only?.endMark && !only.tag;
+  return isAlone ? { ...display, tagSide: 'right' } : display;
+}
+
+/** What stands at the margins of a row: its number, and the end mark of a proof. */
+function marginOf(
+  display: Display,
+  row: DisplayRow,
+  env: LayoutEnv,
+): { readonly tag: Box | null; readonly mark: Box | null } {
+  const tag = row.tag ? setText(row.tag, env) : null;
+  const mark = row.endMark ? setText(row.endMark, env) : null;
+  if (!mark || display.tagSide === 'left') return { tag, mark };
+  if (!tag) return { tag: mark, mark: null };
+  const together = display.layout === 'single' ? numberOverMark : numberBesideMark;
+  return { tag: together(display, tag, mark), mark: null };
+}
+
+/** `\\equation@qed` (amsthm): the mark is the line below the number, in a `\\vtop` that ends at the margin. */
+function numberOverMark(display: Display, tag: Box, mark: Box): Box {
+  const width = Math.max(tag.width, mark.width);
+  const below = display.baselineSkip.width;
+  return boxOf(width, tag.height, Math.max(tag.depth, below + mark.depth), [
+    { x: width - tag.width, y: 0, item: tag },
+    { x: width - mark.width, y: -below, item: mark },
+  ]);
+}
+
+/** In a row of several the mark stands behind the number. */
+function numberBesideMark(display: Display, tag: Box, mark: Box): Box {
+  const x = tag.width + em(display);
+  const [height, depth] = [Math.max(tag.height, mark.height), Math.max(tag.depth, mark.depth)];
+  return boxOf(x + mark.width, height, depth, [
+    { x: 0, y: 0, item: tag },
+    { x, y: 0, item: mark },
+  ]);
+}
+
+/** The place of a row with the mark at its right margin, or below it where there is no room. */
+function withMark(display: Display, { box, x }: Place, mark: Box | null): Place {
+  if (!mark) return { box, x };
+  // `\\equation@qed` (amsthm): one formula gives way to a quad and the mark behind it.
+  const shift = display.layout === 'single' ? Math.min(x, (em(display) + mark.width) / 2) : 0;
+  const start = x - shift;
+  const markX = display.width - mark.width;
+  const below = start + box.width > markX ? display.baselineSkip.width : 0;
+  const height = Math.max(box.height, mark.height);
+  const depth = Math.max(box.depth, below + mark.depth);
+  const children = [
+    { x: 0, y: 0, item: box },
+    { x: markX - start, y: -below, item: mark },
+  ];
+  return { box: boxOf(display.width - start, height, depth, children), x: start };
 }
 
 /** On which side of its formula the number stands on a line of its own, in the place of the skip there (TeX: The Program, §1204 f.). */

@@ -127,6 +127,8 @@ export interface DisplayRow {
   readonly cells: readonly MathList[];
   /** The number or tag at the margin, or null. */
   readonly tag: readonly Inline[] | null;
+  /** The end mark of a proof that ends with the row: at the right margin, wherever numbers stand. */
+  readonly endMark?: readonly Inline[];
   /** The number the document gave the row, or ''. */
   readonly number: string;
   readonly labels: readonly string[];

@@ -112,6 +112,30 @@ describe('proofs', () => {
     expect(marks).toHaveLength(2);
     expect(Math.abs((marks[0]?.y ?? 0) - sheet.word('𝑥').y)).toBeLessThan(12);
   });
+  describe('\\qedhere puts QED at the right margin of', () => {
+    const QED = `\\usepackage{amsmath}${DECLARED}\\renewcommand{\\qedsymbol}{QED}`;
+    const rows = 'x&=y\\\\&=z.\\qedhere';
+    it.each([
+      ['a display', '\\[ z. \\qedhere \\]', 0],
+      ['rows together', `\\[ \\begin{split} ${rows} \\end{split} \\]`, null],
+      ['the last row', `\\begin{align*} ${rows} \\end{align*}`, 0],
+      ['an equation, below its number', '\\begin{equation} z. \\qedhere \\end{equation}', 12],
+      ['the last of numbered rows', `\\begin{align} ${rows} \\end{align}`, 0],
+    ])('%s', (_what, display, below) => {
+      for (const side of ['', '\\PassOptionsToPackage{leqno}{amsmath}']) {
+        const sheet = page(env('proof', `So ${display}`), side + QED);
+        const mark = sheet.word('QED');
+        expect(mark.right - sheet.word('Proof').x).toBeCloseTo(345, 0);
+        if (below !== null)
+          expect(mark.y - sheet.word('𝑧').y).toBeCloseTo(side === '' ? below : 0, 0);
+      }
+    });
+    it('a formula as wide as the line, below it', () => {
+      const wide = `\\begin{align} \\hspace{330pt}z. \\qedhere \\end{align}`;
+      const sheet = page(env('proof', wide), `\\PassOptionsToPackage{leqno}{amsmath}${QED}`);
+      expect(sheet.word('QED').y - sheet.word('𝑧').y).toBeGreaterThan(8);
+    });
+  });
   it('the mark can be another', () => {
     const sheet = page(env('proof', 'a'), `${DECLARED}\\renewcommand{\\qedsymbol}{QED}`);
     expect(sheet.word('QED').right - sheet.word('Proof').x).toBeCloseTo(345, 0);

@@ -19,7 +19,7 @@ export function tagOf(
   it: Interpreter,
   marks: RowMarks,
   place: Span,
-): Pick<DisplayRow, 'tag' | 'number' | 'labels'> {
+): Pick<DisplayRow, 'tag' | 'endMark' | 'number' | 'labels'> {
   const tag = rowTag(it, marks, place);
   for (const { name, span } of marks.labels) {
     const shown = tag?.shown ? { shown: tag.shown } : {};
@@ -28,28 +28,31 @@ export function tagOf(
   }
   return {
     tag: tag?.inlines ?? null,
+    ...(tag?.endMark ? { endMark: tag.endMark } : {}),
     number: tag?.value ?? '',
     labels: marks.labels.map(({ name }) => name),
   };
 }
 
+interface RowTag {
+  readonly inlines: readonly Inline[] | null;
+  readonly value: string;
+  readonly shown?: Shown;
+  readonly endMark?: readonly Inline[];
+}
+
 /** The tag of a row: the one it is given, or the next number. */
-function rowTag(
-  it: Interpreter,
-  marks: RowMarks,
-  at: Span,
-): { inlines: readonly Inline[]; value: string; shown?: Shown } | null {
+function rowTag(it: Interpreter, marks: RowMarks, at: Span): RowTag | null {
   const upright = it.intern({ ...it.font, family: 'roman', series: 'medium', shape: 'upright' });
   const text = (s: string): Inline => ({ kind: 'text', text: s, font: upright, ...at });
   const [open, close] = tagBrackets(it);
   if (marks.tag) {
     const inner = it.inlinesOf(marks.tag.tokens);
-    // The end mark of a proof stands behind the number of its last formula.
-    if (marks.numbered && marks.tag.tokens[0]?.text === 'qedsymbol') {
+    if (marks.tag.tokens[0]?.text === 'qedsymbol') {
+      if (!marks.numbered) return { inlines: null, value: '', endMark: inner };
       stepCounter(it.state, 'equation');
       const value = counterText(it, 'equation');
-      const gap: Inline = { kind: 'kern', width: it.font.size, ...at };
-      return { inlines: [text(`${open}${value}${close}`), gap, ...inner], value };
+      return { inlines: ownTag(it) ?? [text(`${open}${value}${close}`)], value, endMark: inner };
     }
     const value = marks.tag.bare ? '' : marks.tag.tokens.map((t) => t.text).join('');
     const shown = marks.tag.tokens.some((t) => t.cell !== null || t.cat === Cat.Math)

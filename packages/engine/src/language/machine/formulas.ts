@@ -404,12 +404,9 @@ function numberTogether(it: Interpreter, marks: RowMarks, rows: DisplayRow[]): v
 
 function finishRow(it: Interpreter, marks: RowMarks, row: ReadRow): DisplayRow {
   const place = trimRow(it, row);
-  const { tag, number, labels } = tagOf(it, marks, place);
   const finished: DisplayRow = {
     cells: row.cells,
-    tag,
-    number,
-    labels,
+    ...tagOf(it, marks, place),
     skip: row.skip,
     textAbove: marks.textAbove ?? null,
     from: place.from,
