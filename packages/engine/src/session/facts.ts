@@ -129,13 +129,14 @@ function pageAnswer(facts: Facts, label: string): Answer {
 
 /** A piece in the type around the reference, changed as it says. */
 function wordInlines(piece: Words[number], ref: RefInline): readonly Inline[] {
-  const { text, change, leads, isName } = piece;
+  const { text, change, shown, leads, isName } = piece;
   const { font: around, from, to } = ref;
   if (ref.leads && leads !== undefined && (ref.leads.names || !isName)) {
     const { leads: _, ...bare } = piece;
     return [linkTo(leads, ref, (plain) => wordInlines(bare, plain))];
   }
   const font = { ...around, ...change };
+  if (shown) return inFont(shown.inlines, shown.font, font);
   return text.split(/([ \u00a0])/).flatMap((part): Inline[] => {
     if (part === '') return [];
     if (!/^[ \u00a0]$/.test(part)) return [{ kind: 'text', text: part, font, from, to }];

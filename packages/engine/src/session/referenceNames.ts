@@ -91,23 +91,28 @@ function joined(parts: readonly Words[], [pair = '', middle = '', last = '']: Jo
   });
 }
 
-/** A format with its numbers, which lead to the labels of these names. */
-function filled(format: Format, numbers: readonly string[], names: readonly string[]): Words {
+type Numbered = Pick<LabelDefinition, 'name' | 'value' | 'shown'>;
+
+/** A format with the numbers of these labels, which lead there. */
+function filled(format: Format, labels: readonly Numbered[]): Words {
   let links = 0;
   let leads: string | undefined;
   return format.flatMap(({ text, change }) =>
-    text.split(/([\uE003\uE004])/).flatMap((part): FormatPiece[] => {
-      if (part === LINK_FROM) leads = names[links++];
+    text.split(/([\uE001-\uE004])/).flatMap((part): FormatPiece[] => {
+      if (part === LINK_FROM) leads = labels[links++]?.name;
       if (part === LINK_TO) leads = undefined;
       if (part === '' || part === LINK_FROM || part === LINK_TO) return [];
-      const shown = NUMBERS_AT.reduce(
-        (out, mark, i) => out.replaceAll(mark, numbers[i] ?? ''),
-        part,
-      );
-      return [{ text: shown, change, ...(leads === undefined ? {} : { leads }) }];
+      const label = labels[(NUMBERS_AT as readonly string[]).indexOf(part)];
+      const number = label ? numberOf(label) : { text: part };
+      return [{ ...number, change, ...(leads === undefined ? {} : { leads }) }];
     }),
   );
 }
+
+const numberOf = ({ value, shown }: Numbered): Pick<FormatPiece, 'text' | 'shown'> => ({
+  text: value,
+  ...(shown ? { shown } : {}),
+});
 
 /** How the document has references to what a label names written. */
 function formatsOf({ names }: LabelDefinition, starts = false): ReferenceFormats {
@@ -118,15 +123,15 @@ function formatsOf({ names }: LabelDefinition, starts = false): ReferenceFormats
 /** A number as it stands among others. */
 export function numberWords(label: LabelDefinition): Words {
   const { label: own } = formatsOf(label, false);
-  if (own) return filled(own, [label.value], [label.name]);
-  const number: Words = [{ text: label.value, change: {}, leads: label.name }];
+  if (own) return filled(own, [label]);
+  const number: Words = [{ ...numberOf(label), change: {}, leads: label.name }];
   return label.kind === 'equation' ? [...plain('('), ...number, ...plain(')')] : number;
 }
 
 /** A reference by itself that the document has a format for; null when it has none. */
 export function ownWords(label: LabelDefinition, starts = false): Words | null {
   const { one } = formatsOf(label, starts);
-  return one ? filled(one, [label.value], [label.name]) : null;
+  return one ? filled(one, [label]) : null;
 }
 
 /** Numbers in a row are a range from three on. */
@@ -157,14 +162,15 @@ function ownList(labels: readonly LabelDefinition[], form: NameForm): Words | nu
   const { range, multi = [] } = formatsOf(first, form.starts);
   if (labels.length === 1) return ownWords(first, form.starts);
   const runs = runsOf(labels);
-  if (runs.length === 1)
-    return range ? filled(range, [first.value, last.value], [first.name, last.name]) : null;
+  if (runs.length === 1) return range ? filled(range, [first, last]) : null;
   if (multi.length === 0) return null;
   return runs.flatMap((run, i) => {
     const at = i === 0 ? 0 : runs.length === 2 ? 1 : i === runs.length - 1 ? 3 : 2;
     const [from, to] = [run[0], run.at(-1)];
-    const value = from === to ? from?.value : `${from?.value}–${to?.value}`;
-    return filled(multi[at] ?? [], [value ?? ''], [from?.name ?? '']);
+    if (!from || !to) return [];
+    const { name, value } = from;
+    const label = from === to ? from : { name, value: `${value}–${to.value}` };
+    return filled(multi[at] ?? [], [label]);
   });
 }
 
@@ -210,7 +216,7 @@ export function cleverRange(
 ): Words {
   const { range } = formatsOf(from, form.starts);
   const word = given[0] ?? joinsOf(from.names?.language)[0] ?? '';
-  if (range) return filled(range, [from.value, to.value], [from.name, to.name]);
+  if (range) return filled(range, [from, to]);
   return [
     ...nameOf(kindName(from, form, true), from),
     ...numberWords(from),

@@ -62,6 +62,8 @@ export interface KindNames {
 export interface FormatPiece {
   readonly text: string;
   readonly change: Partial<FontSpec>;
+  /** What it is made of, when that is more than characters. */
+  readonly shown?: Shown;
   /** The label that it leads to. */
   readonly leads?: string;
   /** It is the name of what is meant, which leads there only where that is asked for. */

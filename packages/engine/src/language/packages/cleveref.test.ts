@@ -25,6 +25,22 @@ function printed(reference: string, said = '', options = ''): string {
   return (bodyLines(body, preamble).at(-1) ?? '').replaceAll('\u00a0', ' ');
 }
 
+describe('references to tags that are signs', () => {
+  const given =
+    '\\begin{align}a\\tag{$\\ast$}\\label{a}\\\\b\\label{b}\\end{align}\\par\\noindent ';
+  it.each([
+    ['\\cref{a}', '', 'eq. (∗)'],
+    ['\\labelcref{a}', '', '(∗)'],
+    ['\\crefrange{b}{a}', '', 'eqs. (1) to (∗)'],
+    ['\\cref{a}', '\\crefformat{equation}{[#2#1#3]}', '[∗]'],
+    ['\\cref{a}', '\\creflabelformat{equation}{#2/#1/#3}', 'eq. /∗/'],
+  ])('%s with “%s”', (reference, said, wanted) => {
+    const preamble = `\\usepackage{amsmath,cleveref}${said}`;
+    const line = bodyLines(given + reference, preamble).at(-1) ?? '';
+    expect(line.replaceAll('\u00a0', ' ')).toBe(wanted);
+  });
+});
+
 /** cleveref manual, sections 4 to 8. */
 describe('references that say what they point to', () => {
   it.each([
