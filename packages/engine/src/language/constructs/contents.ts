@@ -103,9 +103,11 @@ export function setEntries(
 /** `\contentsline{kind}{text}{page}`: as the kind of line is set. */
 function contentsLine(it: Interpreter, args: Args): void {
   const kind = textOf(it.p, tokensOf(args, 0));
-  if (it.state.get(it.state.cell(`l@${kind}`)) === undefined) return;
+  // Behind a slash stands what the line is of.
+  const [look = ''] = kind.split('/');
+  if (it.state.get(it.state.cell(`l@${look}`)) === undefined) return;
   const before = it.mode.vlist.length;
-  it.call(`l@${kind}`, tokensOf(args, 1), tokensOf(args, 2));
+  it.call(`l@${look}`, tokensOf(args, 1), tokensOf(args, 2));
   linkContentsLines(it, before, kind, tokensOf(args, 1));
 }
 

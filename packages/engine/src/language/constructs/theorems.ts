@@ -15,12 +15,12 @@ import {
   tokensOf,
 } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
-import { addContentsLine } from './contents';
 import { addGlue, type ListMeasures } from './listMeasures';
 import { beginTrivial, endList, type Spaces } from './lists';
 import { glueOf } from '../scanning/glueOf';
 import { cellsBy, cell, flag } from '../../expansion/cells';
 import { STATEMENT } from './sections';
+import { listTheorem } from './theoremLines';
 import { checkStyle } from './theoremSlips';
 
 /** The name of a style: one of amsthm's three, or one that the document makes. */
@@ -143,7 +143,7 @@ function beginTheorem(it: Interpreter, args: Args, token: Token): void {
     .map((i) => (i.kind === 'text' ? i.text : ' '))
     .join('');
   it.mode.vlist.push({ kind: 'number', what: title, number, from: at.from, to: at.to });
-  if (it.read(LISTS_THEOREMS)) listTheorem(it, kind, number, args);
+  if (it.read(LISTS_THEOREMS)) listTheorem(it, kind.title, number, args);
   const head = headInlines(it, kind, number, args);
   const own = ownStyle(it, kind.style);
   if (own) return beginOwn(it, own, head);
@@ -155,14 +155,6 @@ function beginTheorem(it: Interpreter, args: Args, token: Token): void {
     { kind: 'glue', glue: gluePt(5, kind.ams ? 1 : 0, kind.ams ? 1 : 0), ...at },
   ];
   it.skipBlanks();
-}
-
-/** Its line in the list of theorems: number, kind and note. */
-function listTheorem(it: Interpreter, kind: TheoremKind, number: string, args: Args): void {
-  const note = Array.isArray(args[0]) ? (args[0] as Token[]) : [];
-  const noted = note.length > 0 ? [...it.p.chars(' ('), ...note, ...it.p.chars(')')] : [];
-  const shown = number === '' ? null : it.p.chars(number);
-  addContentsLine(it, 'loe', 'figure', shown, [...kind.title, ...noted]);
 }
 
 /** A theorem in a style of the document's own; its head on a line by itself when its gap is a line break. */

@@ -58,6 +58,36 @@ describe('theorems declared by keys', () => {
     expect(left('\\declaretheorem[shaded={bgcolor=yellow}]{claim}')).toBeGreaterThan(plain + 3);
     expect(left('\\declaretheorem[mdframed={linecolor=blue}]{claim}')).toBeGreaterThan(plain + 3);
   });
+  const listed = (list: string, setup = ''): string => {
+    const kinds =
+      '\\declaretheorem{claim}\\declaretheorem[name=Tide]{tide}\\newtheorem{fact}{Fact}';
+    const body = `${list}\\begin{claim}a\\end{claim}\\begin{tide}[Neap]b\\end{tide}\\begin{fact}c\\end{fact}`;
+    const words = says(kinds + setup, body);
+    expect(findingsIn(inArticle(body, load(kinds + setup)))).toEqual([]);
+    const [lines = ''] = words.split('| Claim 1.');
+    return [...lines.matchAll(/Claim|Tide|Fact/g)].join(' ');
+  };
+  it.each([
+    ['\\listoftheorems', '', 'Claim Tide Fact'],
+    ['\\listoftheorems[ignoreall,show={tide,fact}]', '', 'Tide Fact'],
+    ['\\listoftheorems[ignore=tide]', '', 'Claim Fact'],
+    ['\\listoftheorems[onlynamed]', '', 'Tide'],
+    ['\\listoftheorems[onlynamed={claim,tide}]', '', 'Tide'],
+    ['\\listoftheorems', '\\ignoretheorems{claim,fact}', 'Tide'],
+    ['\\ignoretheorems{claim,fact}\\showtheorems{fact}\\listoftheorems', '', 'Tide Fact'],
+    ['\\listoftheorems[ignore=claim,showall]', '', 'Claim Tide Fact'],
+    ['\\onlynamedtheorems\\listoftheorems', '', 'Tide'],
+  ])('%s after “%s” lists %s', (list, setup, kinds) => {
+    expect(listed(list, setup)).toBe(kinds);
+  });
+  it('have a list with a title of its own; what it cannot do is told', () => {
+    const body = '\\listoftheorems[title=All tides,colour=red]\\begin{claim}a\\end{claim}';
+    const setup = '\\declaretheorem{claim}';
+    expect(says(setup, body)).toContain('All tides');
+    expect(findingsIn(inArticle(body, load(setup))).map(({ kind }) => kind)).toEqual([
+      'option-unknown',
+    ]);
+  });
   it('are listed with their notes and pages', () => {
     const body = '\\listoftheorems\\newpage\\begin{claim}[Marr]Ebb.\\end{claim}';
     expect(says('\\declaretheorem{claim}', body)).toMatch(

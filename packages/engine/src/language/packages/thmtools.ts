@@ -4,9 +4,9 @@ import type { Token } from '../../expansion/meaning';
 import { LISTS_THEOREMS } from '../constructs/theorems';
 import { kindNames } from '../machine/cells';
 import { type CommandEntry, type PackageEntry, tokensOf } from '../machine/entries';
-import { macroEntry } from '../machine/macroEntry';
 import type { Interpreter } from '../machine/interpreter';
 import { keyValues } from '../scanning/optionLists';
+import { theoremList } from './thmtoolsList';
 
 type Keys = Readonly<Record<string, string>>;
 
@@ -180,16 +180,7 @@ export const thmtools: PackageEntry = {
           declareOne(it, name.trim(), keys);
       },
     },
-    macroEntry(
-      'listoftheorems',
-      'o',
-      'The list of all theorems with their pages.',
-      '\\listoftheorems',
-      '\\section*{\\listtheoremname}\\@starttoc{loe}',
-    ),
-    macroEntry('ignoretheorems', 'm', 'Kinds left out of the list.', '\\ignoretheorems{tide}', ''),
-    macroEntry('showtheorems', 'm', 'Kinds shown in the list alone.', '\\showtheorems{tide}', ''),
-    macroEntry('onlynamedtheorems', '', 'Those with a name alone.', '\\onlynamedtheorems', ''),
+    ...theoremList,
     ...Object.entries(HOOKS).map(([name, place]) => hook(name, place)),
   ],
   source: '\\def\\listtheoremname{List of Theorems}',
