@@ -60,6 +60,8 @@ export interface FrameOptions {
   readonly fragile: boolean;
   /** It goes on over several slides where there is no room. */
   readonly breaks: boolean;
+  /** Few words, large, on the dark ground that titles have elsewhere. */
+  readonly standout: boolean;
   /** Only these of its steps are shown; null for all. */
   readonly steps: string | null;
 }
@@ -76,6 +78,7 @@ const NO_OPTIONS: FrameOptions = {
   label: null,
   fragile: false,
   breaks: false,
+  standout: false,
   steps: null,
 };
 
@@ -96,13 +99,15 @@ export function frameOptions(
     : words.includes('c') || words.includes('b')
       ? false
       : null;
+  const standout = words.includes('standout');
   return {
-    plain: words.includes('plain'),
+    plain: standout || words.includes('plain'),
     top,
     numbered: !words.includes('noframenumbering'),
     label,
     fragile: words.some((word) => /^(fragile|containsverbatim)\b/.test(word)),
     breaks: words.some((word) => word.startsWith('allowframebreaks')),
+    standout,
     steps,
   };
 }
@@ -183,6 +188,7 @@ function oneStep(it: Interpreter, body: readonly Token[], options: FrameOptions)
     setTitlePart(it, 'frametitle', []);
     setTitlePart(it, 'framesubtitle', []);
     it.skipBlanks();
+    if (options.standout) standOut(it);
     it.execute(body);
   });
   coverFrom(it, false);
@@ -202,6 +208,15 @@ function oneStep(it: Interpreter, body: readonly Token[], options: FrameOptions)
     it.mode.vlist.push(...whole, ...places, keep, ...(top ? [] : [fill]), ...page, fill);
   });
   it.closeGroup();
+}
+
+/** Words in the colours that titles have, in the middle of a slide of that ground. */
+function standOut(it: Interpreter): void {
+  const look = it.read(LOOK);
+  const { ground, words } = look.bar ?? { ground: look.structure, words: 0xffffff };
+  it.write(LOOK, { ...look, ground, bar: null });
+  it.execute(it.source('\\centering\\Large\\bfseries '));
+  it.changeFont({ color: words });
 }
 
 /** So much of the room is used where a frame breaks (beamer user guide, section 8.2.1). */

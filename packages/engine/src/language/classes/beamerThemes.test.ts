@@ -73,6 +73,16 @@ describe('Themes of slides', () => {
     const plain = set('\\usetheme{default}\\setbeamercolor{structure}{fg=red}', FRAME);
     expect(plain.word('Tides').color).toBe(0xff0000);
   });
+  it('a frame that stands out has few words, large, in the middle of a dark ground', () => {
+    const laidOut = set('\\usetheme{metropolis}', '\\begin{frame}[standout]Ebb?\\end{frame}');
+    const word = laidOut.word('Ebb?');
+    expect(word.color).toBe(0xffffff);
+    expect(word.size).toBeGreaterThan(13);
+    expect((word.x + word.right) / 2).toBeCloseTo(364.19 / 2, 0);
+    const grounds = filled(laidOut).filter(({ height }) => height > 250);
+    expect(grounds.map(({ paint }) => paint)).toEqual([0x23373b]);
+    expect(laidOut.text).not.toMatch(/Ebb\?.*1 ?\/ ?2/);
+  });
   it('templates take lines off, plain frames have none', () => {
     const foot = (preamble: string, options = ''): boolean =>
       set(
