@@ -44,7 +44,6 @@ const OWN: Readonly<Record<string, RegExp>> = {
   xlop: /^\\op[a-z]+$/,
   longdivision: /longdiv/,
   'tkz-euclide': /^\\(?:usetkzobj|tkz(?!Tab|Grph|Fct|Vertex|Edge))|environment tikzpicture$/,
-  'tkz-tab': /^\\tkzTab/,
   'tkz-fct': /^\\tkz(?:Fct|Def(?:Point)?ByFct|Draw(?:Area|Tangent))/,
   'tkz-graph': /^\\(?:Vert(?:ex|ices)|Edges?|Loop|SetUpVertex|GraphInit|tkz(?:Grph|Vertex|Edge))/,
   csvsimple: /^\\csv/,

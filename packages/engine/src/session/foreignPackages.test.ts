@@ -17,11 +17,11 @@ function told(packages: string, body: string): Record<string, string> {
 describe('commands of packages that are not here', () => {
   it('are told of with the package that they belong to', () => {
     const found = told(
-      'xlop,tkz-tab,longdivision',
-      '\\opadd{1}{2}\\tkzTabInit{a}{b}\\longdivision{4}{2}',
+      'xlop,tkz-graph,longdivision',
+      '\\opadd{1}{2}\\Vertex{A}\\longdivision{4}{2}',
     );
     expect(found['xlop']).toMatch(/; the sheet uses \\opadd in line \d+$/);
-    expect(found['tkz-tab']).toMatch(/; the sheet uses \\tkzTabInit in line \d+$/);
+    expect(found['tkz-graph']).toMatch(/; the sheet uses \\Vertex in line \d+$/);
     expect(found['longdivision']).toMatch(/; the sheet uses \\longdivision in line \d+$/);
   });
   it('by the name of the package in theirs', () => {

@@ -43,6 +43,13 @@ export const pictures = {
     cause:
       'Places of a node are north, south, east, west and what lies between, center, base, mid, or an angle.',
   }),
+  'sign-table-full': finding({
+    severity: 'off',
+    args: ['rows'],
+    message: 'The table has <rows> rows, and this is one more.',
+    cause:
+      'The first list of \\tkzTabInit names each row with its height; one without is left out.',
+  }),
   'picture-number': finding({
     severity: 'broken',
     args: ['word'],

@@ -19,7 +19,7 @@ const NAMES = `
   scrdate scrlfile selinput semtrans shadethm shapepar showexpl simplewick sistyle skak smartdiagram smartref snotez
   spreadtab statex statex2 stringstrings subeqn sverb svn-prov tabstackengine tabularcalc tensind texdraw textmerg
   thmbox ticket tikz-dependency tikz-feynman tikz-layers tikz-network tikz-timing tikzducks tikzorbital tikzpagenodes
-  tikzpeople tikzscale tikzsymbols tipa titleref tkz-base tkz-berge tkz-euclide tkz-graph tkz-tab tokcycle trfsigns
+  tikzpeople tikzscale tikzsymbols tipa titleref tkz-base tkz-berge tkz-euclide tkz-graph tokcycle trfsigns
   trimspaces trivfloat truncate typed-checklist uniquecounter vowel vwcol witharrows xint xintexpr xinttools xlop xpicture
 `;
 

@@ -34,7 +34,7 @@ describe('names of packages', () => {
     },
   );
 
-  it.each(['xlop', 'acro', 'tkz-tab', 'csvsimple'])(
+  it.each(['xlop', 'acro', 'tkz-graph', 'csvsimple'])(
     'of which nothing is used are passed over where they change nothing by themselves: %s',
     (name) => {
       expect(bringsCommandsAlone(name) && isPublished(name) && PACKAGES[name] === undefined).toBe(

@@ -108,9 +108,7 @@ import { qtree, tikzQtree } from './bracketTrees';
 import { forest } from './forest';
 import { polynom } from './polynom';
 import { systeme } from './systems';
-import { chemfig } from './chemfig';
-import { circuitikz } from './circuitikz';
-import { venndiagram } from './venn';
+import { picturePackages } from './picturePackages';
 import { commandPackages } from './commandPackages';
 import { wantedLayout } from './wantedLayout';
 import { wantedNotation } from './wantedNotation';
@@ -203,6 +201,7 @@ import { xspace } from './xspace';
 const ALL: readonly PackageEntry[] = [
   ...backdropPackages,
   mhchem,
+  ...picturePackages,
   ...commandPackages,
   ...wantedNotation,
   ...wantedLayout,
@@ -213,9 +212,6 @@ const ALL: readonly PackageEntry[] = [
   tocloft,
   polynom,
   systeme,
-  venndiagram,
-  chemfig,
-  circuitikz,
   forest,
   qtree,
   tikzQtree,
