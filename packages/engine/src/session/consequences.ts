@@ -143,6 +143,44 @@ function withoutLostNames(
   );
 }
 
+/** Commands that define others, as packages name them. */
+const DEFINES = /^\\?(?:declare|new|renew|provide|define)/i;
+/** What stands behind one: the name that it is about, as a command or in braces. */
+const DEFINED = /^\*?\s*(?:\[[^\]]*\]\s*)*(?:\{\s*\\?([A-Za-z@]+\*?)\s*\}|\\([A-Za-z@]+))/;
+const ABSENT: ReadonlySet<FindingCode> = new Set([
+  'command-unknown',
+  'environment-unknown',
+  'package-needed',
+  'command-not-defined-here',
+]);
+const nameIn = ({ name = '' }: Readonly<Record<string, string>>): string => name.replace(/^\\/, '');
+
+/** A command that defines is not there: that is told, and not that what it was to define is not there either. */
+function withoutUndefined(
+  findings: readonly BlockFinding[],
+  text: () => string,
+): readonly BlockFinding[] {
+  const definers = findings.filter(
+    ({ raw }) =>
+      (raw.code === 'command-unknown' || raw.code === 'package-needed') &&
+      (DEFINES.test(raw.args.name) || DEFINES.test(raw.fix?.title.replace(/^Write /, '') ?? '')),
+  );
+  if (definers.length === 0) return findings;
+  const source = text();
+  const names = new Set(
+    definers.flatMap(({ start, raw }) => {
+      const at = start + raw.to;
+      const [, braced, bare] = DEFINED.exec(source.slice(at, at + 300)) ?? [];
+      return braced ?? bare ?? [];
+    }),
+  );
+  const isList = definers.some(({ raw }) => nameIn(raw.args) === 'newlist');
+  const follows = (one: BlockFinding): boolean =>
+    (ABSENT.has(one.raw.code) && !definers.includes(one) && names.has(nameIn(one.raw.args))) ||
+    (isList && one.raw.code === 'item-outside-list');
+  return findings.filter((one) => !follows(one));
+}
+
 function withoutOwn(findings: readonly BlockFinding[]): readonly BlockFinding[] {
   const hidden = new Set<string>();
   for (const { start, raw } of findings)
@@ -211,9 +249,8 @@ export function withoutConsequences(
   text: () => string,
 ): BlockFinding[] {
   const read = withoutLostClass(withoutBehindEnd(all));
-  const findings = toldOnce(
-    withoutLostEnds(withoutAround(withoutLostNames(withoutOwn(withoutOddFormulas(read)), text))),
-  );
+  const known = withoutUndefined(withoutOwn(withoutOddFormulas(read)), text);
+  const findings = toldOnce(withoutLostEnds(withoutAround(withoutLostNames(known, text))));
   const hidden = new Set<FindingCode>();
   const argsOf = (raw: RawFinding): Readonly<Record<string, string>> => raw.args;
   for (const { code, when, hides } of CAUSES)
