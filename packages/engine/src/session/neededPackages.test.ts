@@ -22,6 +22,15 @@ describe('a name that a package brings', () => {
     expect(found.map(({ kind }) => kind)).toEqual(['package-needed']);
     expect(findingsIn(found[0]?.fixed ?? '')).toEqual([]);
   });
+  it.each([
+    ['A boat of \\qty{3}{\\metre}.', 'siunitx'],
+    ['A boat of \\qty[mode=text]{3}{\\metre}.', 'siunitx'],
+    ['So $\\qty(\\frac12)$.', 'physics'],
+    ['So $\\qty{\\frac12}+x$.', 'physics'],
+  ])('that several bring is of the one whose arguments it has: %s', (body, owner) => {
+    const [found] = findingsIn(sheet(body));
+    expect(found?.fixed).toContain(`\\usepackage{${owner}}`);
+  });
   it('is left alone when nobody brings it', () => {
     expect(findingsIn(sheet('\\nosuchthing'))[0]?.kind).toBe('command-unknown');
   });

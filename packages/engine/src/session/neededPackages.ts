@@ -65,6 +65,12 @@ function nearOwned(finding: BlockFinding, raw: Unknown, source: string): BlockFi
   return { ...finding, raw: { ...raw, fix } };
 }
 
+/** What stands behind the command of a finding, as far as arguments may reach. */
+function behindName(source: string, { start, raw }: BlockFinding): string {
+  const from = raw.inFile ? '' : source.slice(start + raw.from, start + raw.from + 200);
+  return from.replace(/^\\[A-Za-z@]+/, '');
+}
+
 const FOLLOWING: ReadonlySet<FindingCode> = new Set([
   'alignment-outside',
   'math-in-text',
@@ -72,9 +78,17 @@ const FOLLOWING: ReadonlySet<FindingCode> = new Set([
   'begin-end-mismatch',
 ]);
 
+/** Names that several packages have: what stands behind one shows whose it is. */
+const BY_USE: Readonly<Record<string, readonly [behind: RegExp, owner: string]>> = {
+  // physics has one argument, siunitx a number and a unit.
+  qty: [/^\s*(?:\[[^\]]*\]\s*)?\{[^{}]*\}\s*\{/, 'siunitx'],
+};
+
 /** The package that brings the name of a finding that says nobody does. */
-function ownerOf({ code, args }: Unknown): string | undefined {
+function ownerOf({ code, args }: Unknown, behind: () => string): string | undefined {
   owners ??= ownersOf();
+  const shape = code === 'command-unknown' ? BY_USE[args.name] : undefined;
+  if (shape?.[0].test(behind())) return shape[1];
   return owners[code === 'command-unknown' ? 'command' : 'environment'].get(args.name);
 }
 
@@ -118,7 +132,7 @@ export function withNeededPackages(
       // What an alignment holds makes no sense as text: that follows from its package.
       if (!inFile && place(finding) < environmentEnd && FOLLOWING.has(code)) return [];
       if (!isUnknown(raw)) return [finding];
-      const owner = ownerOf(raw);
+      const owner = ownerOf(raw, () => behindName(source, finding));
       if (owner === undefined) return [nearOwned(finding, raw, source)];
       if (code === 'environment-unknown' && !inFile)
         environmentEnd = source.indexOf(`\\end{${raw.args.name}}`, place(finding)) + 1;
