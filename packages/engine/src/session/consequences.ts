@@ -193,7 +193,7 @@ function withoutOwn(findings: readonly BlockFinding[]): readonly BlockFinding[] 
 }
 
 /** What is told once: the button of the first mends those behind it too, or shows what is left. */
-const ONCE: ReadonlySet<FindingCode> = new Set(['item-outside-list']);
+const ONCE: ReadonlySet<FindingCode> = new Set(['item-outside-list', 'item-without-sign']);
 
 function toldOnce(findings: readonly BlockFinding[]): BlockFinding[] {
   const told = new Set<FindingCode>();

@@ -1,5 +1,21 @@
 import { finding } from '../entry';
+import type { Fix } from '../finding';
 import { lineEnd, literal, one, takeOut } from '../mends';
+
+/** Puts the items from a place on into a list. */
+function listed({ text, from }: { readonly text: string; readonly from: number }): Fix {
+  // Items go on behind a blank line that another one follows.
+  const end = /\n[ \t]*\n(?![ \t\n]*\\item)|\n?\\end\{|$/.exec(text.slice(from));
+  const at = from + (end?.index ?? 0);
+  const close = text[at - 1] === '\n' ? '\\end{itemize}' : '\n\\end{itemize}';
+  return {
+    title: 'Make a list of it',
+    edits: [
+      { from, to: from, text: '\\begin{itemize}\n' },
+      { from: at, to: at, text: close },
+    ],
+  };
+}
 
 /** Environments, lists and tables. */
 export const environments = {
@@ -41,19 +57,14 @@ export const environments = {
     args: [],
     message: 'An \\item stands outside any list.',
     cause: 'Items belong between \\begin{itemize} or \\begin{enumerate} and its \\end.',
-    mend: ({ text, from }) => {
-      // Items go on behind a blank line that another one follows.
-      const end = /\n[ \t]*\n(?![ \t\n]*\\item)|\n?\\end\{|$/.exec(text.slice(from));
-      const at = from + (end?.index ?? 0);
-      const close = text[at - 1] === '\n' ? '\\end{itemize}' : '\n\\end{itemize}';
-      return {
-        title: 'Make a list of it',
-        edits: [
-          { from, to: from, text: '\\begin{itemize}\n' },
-          { from: at, to: at, text: close },
-        ],
-      };
-    },
+    mend: listed,
+  }),
+  'item-without-sign': finding({
+    severity: 'off',
+    args: ['name'],
+    message: 'An \\item stands in <name>, which gives it no sign.',
+    cause: 'Signs and numbers come from \\begin{itemize} or \\begin{enumerate}.',
+    mend: listed,
   }),
   'list-empty': finding({
     severity: 'broken',

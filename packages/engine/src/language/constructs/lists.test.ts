@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { findingsIn, inArticle } from '../../testing/document';
+import { findingsIn, inArticle, linesOf, typeset } from '../../testing/document';
 import { laid, laidBody } from '../../testing/layout';
 
 /** The indent of lists in a type of 10 pt: 2.5 em, 2.2, 1.87 and 1.7 (the standard classes). */
@@ -134,5 +134,33 @@ describe('lists that are not well made', () => {
   });
   it('an empty list prints nothing, and nothing is lost behind it', () => {
     expect(laidBody(`${list('itemize', '')} after`).text).toContain('after');
+  });
+});
+
+/** In a `\\trivlist` of the kernel `\\item` is no error: its label is empty. */
+describe('items where no signs are given', () => {
+  it.each([
+    ['quote', ''],
+    ['center', ''],
+    ['verse', ''],
+    ['proof', ''],
+    ['tide', '[Neap]'],
+  ])('begin paragraphs, which is told, with a list as a button: %s', (name, option) => {
+    const preamble = '\\usepackage{amsthm}\\newtheorem{tide}{Tide}';
+    const text = inArticle(
+      `\\begin{${name}}${option}\n\\item ebb\n\\item flood\n\\end{${name}}`,
+      preamble,
+    );
+    const [found, ...more] = findingsIn(text);
+    expect(more).toEqual([]);
+    expect(found?.kind).toBe('item-without-sign');
+    expect(findingsIn(found?.fixed ?? '')).toEqual([]);
+    const lines = linesOf(typeset(text)).map((line) => line.replace(/ \d$/, ''));
+    expect(lines).toEqual(expect.arrayContaining(['ebb', 'flood']));
+  });
+  it('are broken outside of any', () => {
+    expect(findingsIn(inArticle('\\item ebb')).map(({ kind }) => kind)).toEqual([
+      'item-outside-list',
+    ]);
   });
 });

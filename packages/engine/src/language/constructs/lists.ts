@@ -12,6 +12,7 @@ import type { Interpreter } from '../machine/interpreter';
 import { takeFlag } from '../machine/paragraphMode';
 import { passWrapped } from '../machine/wrapped';
 import { dressedLabel, makeLabel } from './listLabel';
+import { STATEMENT } from './sections';
 import {
   AFTER_LIST,
   WRAPPER,
@@ -195,9 +196,25 @@ function showItem(it: Interpreter, open: OpenEnvironment, spec: string | null): 
   data.set(COVERED_ITEM, isCovered);
 }
 
+/** Environments that the kernel makes of a list without signs (`\\trivlist`); statements are others. */
+const SIGNLESS = /^(?:quote|quotation|verse|center|flushleft|flushright|proof)$/;
+
+/** `\\item` in such a list begins a paragraph, and no more: its `\\@itemlabel` is empty. */
+function signless(it: Interpreter, name: string, at: { from: number; to: number }): void {
+  it.p.report('item-without-sign', at, { name });
+  if (it.mode.pendingLabel) it.startParagraph();
+  it.endParagraph();
+  it.mode.vlist.push({ kind: 'vspace', glue: it.skip('itemsep'), behaviour: 'merge' });
+  it.startParagraph(false);
+}
+
 function item(it: Interpreter, args: Args, token: Token): void {
   const open = openList(it);
   const at = it.spanOf(token);
+  const around = open
+    ? null
+    : it.environments.findLast(({ name, data }) => SIGNLESS.test(name) || data.get(STATEMENT));
+  if (around) return signless(it, around.name, at);
   if (!open) {
     it.p.report('item-outside-list', at);
     it.endParagraph();
