@@ -79,15 +79,15 @@ const FOLLOWING: ReadonlySet<FindingCode> = new Set([
 ]);
 
 /** Names that several packages have: what stands behind one shows whose it is. */
-const BY_USE: Readonly<Record<string, readonly [behind: RegExp, owner: string]>> = {
+const BY_USE: ReadonlyMap<string, readonly [behind: RegExp, owner: string]> = new Map([
   // physics has one argument, siunitx a number and a unit.
-  qty: [/^\s*(?:\[[^\]]*\]\s*)?\{[^{}]*\}\s*\{/, 'siunitx'],
-};
+  ['qty', [/^\s*(?:\[[^\]]*\]\s*)?\{[^{}]*\}\s*\{/, 'siunitx']],
+]);
 
 /** The package that brings the name of a finding that says nobody does. */
 function ownerOf({ code, args }: Unknown, behind: () => string): string | undefined {
   owners ??= ownersOf();
-  const shape = code === 'command-unknown' ? BY_USE[args.name] : undefined;
+  const shape = code === 'command-unknown' ? BY_USE.get(args.name) : undefined;
   if (shape?.[0].test(behind())) return shape[1];
   return owners[code === 'command-unknown' ? 'command' : 'environment'].get(args.name);
 }

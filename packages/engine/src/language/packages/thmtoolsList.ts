@@ -13,10 +13,10 @@ type Listed = 'all' | 'named' | 'none';
 /** What was said of kinds of theorems, and of those that nothing was said of. */
 interface Choice {
   readonly others: Listed;
-  readonly kinds: Readonly<Record<string, Listed>>;
+  readonly kinds: ReadonlyMap<string, Listed>;
 }
 
-const CHOICE = cell<Choice>('listedTheorems', { others: 'all', kinds: {} });
+const CHOICE = cell<Choice>('listedTheorems', { others: 'all', kinds: new Map() });
 
 const namesIn = (tokens: readonly Token[]): string[] =>
   tokensText(tokens)
@@ -28,7 +28,7 @@ const namesIn = (tokens: readonly Token[]): string[] =>
 function choose({ others, kinds }: Choice, names: readonly string[], listed: Listed): Choice {
   return {
     others,
-    kinds: { ...kinds, ...Object.fromEntries(names.map((name) => [name, listed])) },
+    kinds: new Map([...kinds, ...names.map((name) => [name, listed] as const)]),
   };
 }
 
@@ -36,17 +36,17 @@ function choose({ others, kinds }: Choice, names: readonly string[], listed: Lis
 function chosenBy(before: Choice, key: string, names: readonly string[]): Choice | null {
   switch (key) {
     case 'ignoreall':
-      return { others: 'none', kinds: {} };
+      return { others: 'none', kinds: new Map() };
     case 'showall':
-      return { others: 'all', kinds: {} };
+      return { others: 'all', kinds: new Map() };
     case 'ignore':
       return choose(before, names, 'none');
     case 'show':
       return choose(before, names, 'all');
     case 'onlynamed':
       return names.length > 0
-        ? choose({ others: 'none', kinds: {} }, names, 'named')
-        : { others: 'named', kinds: {} };
+        ? choose({ others: 'none', kinds: new Map() }, names, 'named')
+        : { others: 'named', kinds: new Map() };
     default:
       return null;
   }
@@ -54,7 +54,7 @@ function chosenBy(before: Choice, key: string, names: readonly string[]): Choice
 
 const isListed = ({ others, kinds }: Choice, entry: readonly Token[]): boolean => {
   const line = theoremOfLine(entry);
-  const listed = line ? (kinds[line.kind] ?? others) : 'all';
+  const listed = line ? (kinds.get(line.kind) ?? others) : 'all';
   return listed === 'all' || (listed === 'named' && line?.named === true);
 };
 

@@ -50,7 +50,7 @@ function lengthsOf(it: Interpreter, options: readonly Token[]) {
   const lengths = { ...LENGTHS };
   let framed = true;
   for (const [key, value] of keyValues(options)) {
-    if (key in LENGTHS) lengths[key as keyof typeof LENGTHS] = number(value, 2);
+    if (Object.hasOwn(LENGTHS, key)) lengths[key as keyof typeof LENGTHS] = number(value, 2);
     else if (key === 'nocadre') framed = tokensText(value).trim() === 'false';
     else if (options[0]) it.p.report('option-unknown', it.spanOf(options[0]), { name: key });
   }
