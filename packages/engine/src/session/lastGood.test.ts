@@ -1,6 +1,8 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { HELD } from '../document/font';
-import { inArticle, linesOf, newSession, testFonts, TODAY } from '../testing/document';
+import { inArticle, linesOf, newSession, testFonts, TODAY, typeset } from '../testing/document';
+import { editOf, relativeEdit } from '../testing/edits';
 import { Session } from './session';
 
 /** A session that keeps last good forms, and a way to type in it. */
@@ -88,5 +90,28 @@ describe('while a formula is broken', () => {
     session.edit(at, at, '\\nosuch');
     session.settleAll();
     expect(heldRuns(session)).toBe(0);
+  });
+});
+
+describe('what is found while forms are held', () => {
+  const kinds = (session: Session) =>
+    session.findings().map(({ kind, from, to }) => [kind, from, to]);
+  it('is what is found from cold, however edits come', () => {
+    const body =
+      'Let $x^2$ and $y$ by \\ref{e}.\n\n\\begin{equation}\\label{e} a = \\frac{1}{2} \\end{equation}\n\n' +
+      'So \\[ \\left( b \\right) \\] with $z$ \\emph{or} $w$, by~\\eqref{e}.';
+    fc.assert(
+      fc.property(fc.array(fc.tuple(relativeEdit, fc.boolean()), { maxLength: 4 }), (edits) => {
+        const { session } = writing(body);
+        for (const [relative, settles] of edits) {
+          const { from, to, text } = editOf(session.text, relative);
+          session.edit(from, to, text);
+          if (settles) session.settleAll();
+        }
+        session.settleAll();
+        expect(kinds(session)).toEqual(kinds(typeset(session.text)));
+      }),
+      { numRuns: Number(process.env.LAW_RUNS ?? 40) },
+    );
   });
 });

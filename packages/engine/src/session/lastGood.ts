@@ -70,14 +70,14 @@ interface Standing {
 
 function standing(
   blocks: readonly WrittenBlock[],
-  nodesOf: (block: WrittenBlock) => readonly BlockNode[],
+  nodesOf: (block: WrittenBlock, index: number) => readonly BlockNode[],
 ): Standing[] {
   let base = 0;
-  return blocks.flatMap((block) => {
+  return blocks.flatMap((block, i) => {
     const here = base;
     base += block.source.length;
     const { reading } = block;
-    return formulasIn(nodesOf(block)).map((formula) => ({ formula, reading, base: here }));
+    return formulasIn(nodesOf(block, i)).map((formula) => ({ formula, reading, base: here }));
   });
 }
 
@@ -137,10 +137,11 @@ export function withLastGood(
   gone: readonly WrittenBlock[],
 ): (readonly BlockNode[])[] {
   const nodes = changed.map(({ reading }) => reading.nodes);
-  if (!changed.some(({ reading }) => brokenSpans(reading).length > 0)) return nodes;
+  const isAtFault = changed.map(({ reading }) => brokenSpans(reading).length > 0);
+  if (!isAtFault.includes(true)) return nodes;
   const before = finder(gone, changed);
   const replacements = new Map<Formula, Formula>();
-  for (const now of standing(changed, ({ reading }) => reading.nodes)) {
+  for (const now of standing(changed, (_, i) => (isAtFault[i] ? (nodes[i] ?? []) : []))) {
     const { formula } = now;
     if (!isBroken(formula, now.reading) || refers(formula)) continue;
     const old = before(now);
@@ -149,7 +150,9 @@ export function withLastGood(
     else if (!isBroken(old.formula, old.reading))
       replacements.set(formula, held(old.formula, formula));
   }
-  return replacements.size === 0 ? nodes : nodes.map((one) => replaced(one, replacements));
+  return replacements.size === 0
+    ? nodes
+    : nodes.map((one, i) => (isAtFault[i] ? replaced(one, replacements) : one));
 }
 
 /** The same nodes with some formulas replaced; what holds none of them stays the same object. */

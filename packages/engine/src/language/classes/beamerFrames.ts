@@ -102,8 +102,8 @@ export function frameOptions(
   const standout = words.includes('standout');
   return {
     plain: standout || words.includes('plain'),
-    top,
-    numbered: !words.includes('noframenumbering'),
+    top: standout ? false : top,
+    numbered: !standout && !words.includes('noframenumbering'),
     label,
     fragile: words.some((word) => /^(fragile|containsverbatim)\b/.test(word)),
     breaks: words.some((word) => word.startsWith('allowframebreaks')),

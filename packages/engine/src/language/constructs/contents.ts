@@ -100,11 +100,13 @@ export function setEntries(
   it.write(CELLS.afterHeading, false, true);
 }
 
+/** In the kind of a line, parts how it is set from what it is a line of. */
+export const LINE_OF = '/';
+
 /** `\contentsline{kind}{text}{page}`: as the kind of line is set. */
 function contentsLine(it: Interpreter, args: Args): void {
   const kind = textOf(it.p, tokensOf(args, 0));
-  // Behind a slash stands what the line is of.
-  const [look = ''] = kind.split('/');
+  const [look = ''] = kind.split(LINE_OF);
   if (it.state.get(it.state.cell(`l@${look}`)) === undefined) return;
   const before = it.mode.vlist.length;
   it.call(`l@${look}`, tokensOf(args, 1), tokensOf(args, 2));

@@ -12,7 +12,6 @@ import type { Interpreter } from '../machine/interpreter';
 import { takeFlag } from '../machine/paragraphMode';
 import { passWrapped } from '../machine/wrapped';
 import { dressedLabel, makeLabel } from './listLabel';
-import { STATEMENT } from './sections';
 import {
   AFTER_LIST,
   WRAPPER,
@@ -196,10 +195,7 @@ function showItem(it: Interpreter, open: OpenEnvironment, spec: string | null): 
   data.set(COVERED_ITEM, isCovered);
 }
 
-/** Environments that the kernel makes of a list without signs (`\\trivlist`); statements are others. */
-const SIGNLESS = /^(?:quote|quotation|verse|center|flushleft|flushright|proof)$/;
-
-/** `\\item` in such a list begins a paragraph, and no more: its `\\@itemlabel` is empty. */
+/** `\\item` in a list without marks begins a paragraph, and no more: its `\\@itemlabel` is empty. */
 function signless(it: Interpreter, name: string, at: { from: number; to: number }): void {
   it.p.report('item-without-sign', at, { name });
   if (it.mode.pendingLabel) it.startParagraph();
@@ -211,11 +207,9 @@ function signless(it: Interpreter, name: string, at: { from: number; to: number 
 function item(it: Interpreter, args: Args, token: Token): void {
   const open = openList(it);
   const at = it.spanOf(token);
-  const around = open
-    ? null
-    : it.environments.findLast(({ name, data }) => SIGNLESS.test(name) || data.get(STATEMENT));
-  if (around) return signless(it, around.name, at);
   if (!open) {
+    const markless = it.environments.findLast(({ data }) => data.get(LIST));
+    if (markless) return signless(it, markless.name, at);
     it.p.report('item-outside-list', at);
     it.endParagraph();
     it.startParagraph();

@@ -120,6 +120,12 @@ describe('proofs', () => {
       ['rows together', `\\[ \\begin{split} ${rows} \\end{split} \\]`, null],
       ['the last row', `\\begin{align*} ${rows} \\end{align*}`, 0],
       ['an equation, below its number', '\\begin{equation} z. \\qedhere \\end{equation}', 12],
+      ['the last line of a sum', '\\begin{multline*} x\\\\ z. \\qedhere \\end{multline*}', 0],
+      [
+        'the last line of a numbered sum',
+        '\\begin{multline} x\\\\ z. \\qedhere \\end{multline}',
+        0,
+      ],
       ['the last of numbered rows', `\\begin{align} ${rows} \\end{align}`, 0],
     ])('%s', (_what, display, below) => {
       for (const side of ['', '\\PassOptionsToPackage{leqno}{amsmath}']) {

@@ -45,19 +45,17 @@ interface RowTag {
 function rowTag(it: Interpreter, marks: RowMarks, at: Span): RowTag | null {
   const upright = it.intern({ ...it.font, family: 'roman', series: 'medium', shape: 'upright' });
   const text = (s: string): Inline => ({ kind: 'text', text: s, font: upright, ...at });
-  const [open, close] = tagBrackets(it);
   if (marks.tag) {
     const inner = it.inlinesOf(marks.tag.tokens);
     if (marks.tag.tokens[0]?.text === 'qedsymbol') {
       if (!marks.numbered) return { inlines: null, value: '', endMark: inner };
-      stepCounter(it.state, 'equation');
-      const value = counterText(it, 'equation');
-      return { inlines: ownTag(it) ?? [text(`${open}${value}${close}`)], value, endMark: inner };
+      return { ...nextNumber(it, text), endMark: inner };
     }
     const value = marks.tag.bare ? '' : marks.tag.tokens.map((t) => t.text).join('');
     const shown = marks.tag.tokens.some((t) => t.cell !== null || t.cat === Cat.Math)
       ? { shown: { inlines: inner, font: it.font } }
       : {};
+    const [open, close] = tagBrackets(it);
     return {
       inlines: marks.tag.bare ? inner : [text(open), ...inner, text(close)],
       value,
@@ -69,9 +67,14 @@ function rowTag(it: Interpreter, marks: RowMarks, at: Span): RowTag | null {
     const referred = it.read(CELLS.referred);
     if (!marks.labels.some(({ name }) => referred.includes(name))) return null;
   }
-  // Not what a later `\label` means: labels of the row have been taken already.
+  return nextNumber(it, text);
+}
+
+/** The next number in its brackets. Not what a later `\label` means: labels of the row have been taken already. */
+function nextNumber(it: Interpreter, text: (s: string) => Inline): RowTag {
   stepCounter(it.state, 'equation');
   const value = counterText(it, 'equation');
+  const [open, close] = tagBrackets(it);
   return { inlines: ownTag(it) ?? [text(`${open}${value}${close}`)], value };
 }
 

@@ -397,9 +397,14 @@ function partRow(it: Interpreter, marks: RowMarks, row: ReadRow): DisplayRow {
 
 /** The number of a `multline` stands on its last line, or on its first where numbers stand left. */
 function numberTogether(it: Interpreter, marks: RowMarks, rows: DisplayRow[]): void {
-  const at = it.read(CELLS.leqno) ? 0 : rows.length - 1;
+  const last = rows.length - 1;
+  const at = it.read(CELLS.leqno) ? 0 : last;
   const row = rows[at];
-  if (row) rows[at] = { ...row, ...tagOf(it, marks, row) };
+  if (!row) return;
+  const { endMark, ...number } = tagOf(it, marks, row);
+  rows[at] = { ...row, ...number };
+  // The end mark of a proof stands on the last line, wherever the number is.
+  if (endMark) rows[last] = { ...(rows[last] ?? row), endMark };
 }
 
 function finishRow(it: Interpreter, marks: RowMarks, row: ReadRow): DisplayRow {

@@ -1,10 +1,10 @@
 import { cell } from '../../expansion/cells';
 import type { Token } from '../../expansion/meaning';
-import { textOf, tokensText } from '../../expansion/tokenText';
 import { entriesOf, setEntries } from '../constructs/contents';
 import { theoremOfLine } from '../constructs/theoremLines';
 import { type Args, type CommandEntry, tokensOf } from '../machine/entries';
 import type { Interpreter } from '../machine/interpreter';
+import { namesOf } from '../scanning/namesOf';
 import { keyValues } from '../scanning/optionLists';
 
 /** Which statements stand in the list: all of a kind, those with a note, none. */
@@ -13,40 +13,31 @@ type Listed = 'all' | 'named' | 'none';
 /** What was said of kinds of theorems, and of those that nothing was said of. */
 interface Choice {
   readonly others: Listed;
-  readonly kinds: ReadonlyMap<string, Listed>;
+  readonly kinds: readonly (readonly [kind: string, listed: Listed])[];
 }
 
-const CHOICE = cell<Choice>('listedTheorems', { others: 'all', kinds: new Map() });
+const CHOICE = cell<Choice>('listedTheorems', { others: 'all', kinds: [] });
 
-const namesIn = (tokens: readonly Token[]): string[] =>
-  tokensText(tokens)
-    .replace(/[{}]/g, '')
-    .split(',')
-    .map((name) => name.trim())
-    .filter((name) => name !== '');
-
-function choose({ others, kinds }: Choice, names: readonly string[], listed: Listed): Choice {
-  return {
-    others,
-    kinds: new Map([...kinds, ...names.map((name) => [name, listed] as const)]),
-  };
-}
+const choose = ({ others, kinds }: Choice, names: readonly string[], listed: Listed): Choice => ({
+  others,
+  kinds: [...kinds, ...names.map((name) => [name, listed] as const)],
+});
 
 /** The keys of `\listoftheorems` that choose (thmtools manual, section 1.3), in the order they are written in. */
 function chosenBy(before: Choice, key: string, names: readonly string[]): Choice | null {
   switch (key) {
     case 'ignoreall':
-      return { others: 'none', kinds: new Map() };
+      return { others: 'none', kinds: [] };
     case 'showall':
-      return { others: 'all', kinds: new Map() };
+      return { others: 'all', kinds: [] };
     case 'ignore':
       return choose(before, names, 'none');
     case 'show':
       return choose(before, names, 'all');
     case 'onlynamed':
       return names.length > 0
-        ? choose({ others: 'none', kinds: new Map() }, names, 'named')
-        : { others: 'named', kinds: new Map() };
+        ? choose({ others: 'none', kinds: [] }, names, 'named')
+        : { others: 'named', kinds: [] };
     default:
       return null;
   }
@@ -54,7 +45,9 @@ function chosenBy(before: Choice, key: string, names: readonly string[]): Choice
 
 const isListed = ({ others, kinds }: Choice, entry: readonly Token[]): boolean => {
   const line = theoremOfLine(entry);
-  const listed = line ? (kinds.get(line.kind) ?? others) : 'all';
+  // The last word counts.
+  const said = kinds.findLast(([kind]) => kind === line?.kind)?.[1];
+  const listed = line ? (said ?? others) : 'all';
   return listed === 'all' || (listed === 'named' && line?.named === true);
 };
 
@@ -64,7 +57,7 @@ function listTheorems(it: Interpreter, args: Args): void {
   let heading: readonly Token[] = it.source('\\listtheoremname');
   const options = Array.isArray(args[0]) ? (args[0] as Token[]) : [];
   for (const [key, value] of keyValues(options)) {
-    const next = chosenBy(choice, key, namesIn(value));
+    const next = chosenBy(choice, key, namesOf(it, value));
     if (next) choice = next;
     else if (key === 'title') heading = value;
     else if (options[0]) it.p.report('option-unknown', it.spanOf(options[0]), { name: key });
@@ -83,8 +76,7 @@ const chooser = (name: string, description: string, key: string): CommandEntry =
   example: name === 'onlynamedtheorems' ? '\\onlynamedtheorems' : `\\${name}{tide}`,
   package: 'thmtools',
   run: (it, args) => {
-    const given = Array.isArray(args[0]) ? textOf(it.p, tokensOf(args, 0)) : '';
-    const names = given.split(',').flatMap((one) => (one.trim() === '' ? [] : [one.trim()]));
+    const names = Array.isArray(args[0]) ? namesOf(it, tokensOf(args, 0)) : [];
     const next = chosenBy(it.read(CHOICE), key, names);
     if (next) it.write(CHOICE, next);
   },

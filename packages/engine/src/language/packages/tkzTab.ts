@@ -10,8 +10,6 @@ import { variationsOf, type Variation } from './tkzTabVariations';
 
 /** A table of signs and variations that is being drawn; lengths in the picture's units, downwards from its top. */
 interface Table {
-  /** Width of the column of names. */
-  readonly names: number;
   /** Where the values stand. */
   readonly columns: readonly number[];
   /** Where rows end, from the top of the first on. */
@@ -20,7 +18,7 @@ interface Table {
   readonly row: number;
 }
 
-const TABLE = cell<Table>('signtable', { names: 0, columns: [], edges: [0], row: 1 });
+const TABLE = cell<Table>('signtable', { columns: [], edges: [0], row: 1 });
 
 type Piece = string | readonly Token[];
 
@@ -45,12 +43,14 @@ const optional = (args: Args, index: number): readonly Token[] =>
 
 /** Lengths of the table in centimetres, with what they are where nothing is said (tkz-tab manual, section 3). */
 const LENGTHS = { lgt: 2, espcl: 2, deltacl: 0.5 };
+const LENGTH_NAMES = ['lgt', 'espcl', 'deltacl'] as const;
 
 function lengthsOf(it: Interpreter, options: readonly Token[]) {
   const lengths = { ...LENGTHS };
   let framed = true;
   for (const [key, value] of keyValues(options)) {
-    if (Object.hasOwn(LENGTHS, key)) lengths[key as keyof typeof LENGTHS] = number(value, 2);
+    const length = LENGTH_NAMES.find((name) => name === key);
+    if (length) lengths[length] = number(value, LENGTHS[length]);
     else if (key === 'nocadre') framed = tokensText(value).trim() === 'false';
     else if (options[0]) it.p.report('option-unknown', it.spanOf(options[0]), { name: key });
   }
@@ -66,9 +66,10 @@ function beginTable(it: Interpreter, args: Args): void {
   });
   const values = splitAt(tokensOf(args, 2), ',').map((value) => trimmed(value));
   const columns = values.map((_, i) => lgt + deltacl + i * espcl);
-  const edges = rows.reduce((all, { height }) => [...all, (all.at(-1) ?? 0) + height], [0]);
+  const edges = [0];
+  for (const { height } of rows) edges.push((edges.at(-1) ?? 0) + height);
   const [width, height] = [(columns.at(-1) ?? lgt) + deltacl, edges.at(-1) ?? 0];
-  it.write(TABLE, { names: lgt, columns, edges, row: 1 });
+  it.write(TABLE, { columns, edges, row: 1 });
   const inner = framed ? edges.slice(1, -1) : edges;
   const across = inner.map((y) => `${at(0, y)} -- ${at(width, y)}`).join(' ');
   const frame = framed ? `${at(0, 0)} rectangle ${at(width, height)} ` : '';

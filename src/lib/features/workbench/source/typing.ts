@@ -188,9 +188,10 @@ export const behindTyped = EditorState.transactionFilter.of((transaction) => {
     transaction.isUserEvent('input.type') && !transaction.isUserEvent('input.type.compose');
   const { head, empty } = startState.selection.main;
   if (!docChanged || !byKeys || !empty) return transaction;
-  const isTyped = editsOf(transaction).some(({ from, to }) => from === head && to === head);
   const isLeft = newSelection.main.empty && newSelection.main.head === changes.mapPos(head, -1);
-  if (!isTyped || !isLeft) return transaction;
+  if (!isLeft) return transaction;
+  const isTyped = editsOf(transaction).some(({ from, to }) => from === head && to === head);
+  if (!isTyped) return transaction;
   const selection = EditorSelection.cursor(changes.mapPos(head, 1));
   return [transaction, { selection, sequential: true }];
 });
