@@ -211,7 +211,7 @@ const joined = (cells: readonly Box[]): Box => {
 /** One row by itself: centred, or where `fleqn` or `multline` put it; the number makes it give way (TeXbook, chapter 19). */
 function placeAlone(
   display: Display,
-  { cells, tag, row }: SetRow,
+  { cells, tag, mark, row }: SetRow,
   index: number,
   count: number,
 ): Place {
@@ -221,11 +221,11 @@ function placeAlone(
   if (display.layout === 'multiline' && count > 1) {
     // `\multlinegap`, and `\multlinetaggap` where the number stands.
     const indent = Math.min(10 * PT, Math.max(0, spare));
-    const room = tag ? tag.width + 10 * PT : indent;
+    const roomFor = (beside: Box | null): Sp => (beside ? beside.width + 10 * PT : indent);
     const side = row.shove ?? (index === 0 ? 'left' : index === count - 1 ? 'right' : null);
-    if (side === 'left') return { box, x: tag && display.tagSide === 'left' ? room : indent };
+    if (side === 'left') return { box, x: display.tagSide === 'left' ? roomFor(tag) : indent };
     if (side === 'right')
-      return { box, x: Math.max(0, spare - (display.tagSide === 'right' ? room : indent)) };
+      return { box, x: Math.max(0, spare - roomFor(display.tagSide === 'right' ? tag : mark)) };
   }
   let x = spare / 2;
   if (tag && x < 2 * tag.width) x = Math.max(0, (spare - tag.width) / 2);
